@@ -1,0 +1,25 @@
+/** The boundaries of docs/architecture.md, checked on every `npm test`. */
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-pure',
+      comment: 'core imports only core, and from the allow-list: zod, decimal.js, date-fns',
+      severity: 'error',
+      from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^src/core|^node_modules/(zod|decimal\\.js|date-fns)/' },
+    },
+    { name: 'db-only-from-server', severity: 'error', from: { path: '^src/(app|components|documents|stand-ins|core)' }, to: { path: '^src/db' } },
+    { name: 'components-stay-in-front', severity: 'error', from: { path: '^src/components' }, to: { path: '^src/(server|db|documents)' } },
+    { name: 'documents-know-core-only', severity: 'error', from: { path: '^src/documents' }, to: { path: '^src/(server|db|app|components)' } },
+    { name: 'server-knows-no-interface', severity: 'error', from: { path: '^src/server' }, to: { path: '^src/(app|components)' } },
+    { name: 'nothing-imports-routes', severity: 'error', from: { path: '^src/(core|db|server|stand-ins|components|documents)' }, to: { path: '^src/app' } },
+    { name: 'sql-only-in-db', severity: 'error', from: { path: '^src', pathNot: '^src/db' }, to: { path: '^node_modules/(drizzle-orm|mysql2)' } },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] },
+  },
+};

@@ -1,0 +1,63 @@
+import type { Actor } from '@/core/access';
+import { addInstrument, addPerson, countPeople, createShop, readShop } from '@/db';
+import { hashSecret } from '@/server/people/passwords';
+import { standardSettings } from '@/server/people/create-owner';
+import { actUseCases, perform, type Runtime } from '@/server';
+import { shippedFamilies } from '@/server/families';
+import { demoJobs, type DemoJob } from './jobs';
+import { demoPassword, demoPeople, type DemoPerson } from './people';
+import { loadRecord, playJob, type Act } from './play-job';
+
+const dayMs = 86_400_000;
+
+async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>> {
+  const { database } = runtime;
+  const context = runtime.contextFor({ kind: 'nobody' });
+  if (!(await readShop(database))) await createShop(database, { name: 'Kettlewick Pump Works', place: 'Harrowmere', zone: 'Europe/Vienna', currency: 'EUR', settings: standardSettings, firstTag: 398 });
+  const actors = new Map<DemoPerson['key'], Actor>();
+  const passwordHash = await hashSecret(demoPassword);
+  for (const { key, name, email, role, pin } of demoPeople) {
+    const id = context.newId();
+    await addPerson(database, { id, name, email, role, passwordHash, pinHash: await hashSecret(pin), createdAt: context.now() });
+    actors.set(key, { kind: 'person', personId: id, name, role });
+  }
+  const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
+  const gauges = [['M-07', 'outside micrometer', '1.5', 41], ['B-02', 'bore gauge', '2', 73], ['D-11', 'dial indicator', '3', 120], ['C-04', 'vernier caliper', '20', 15], ['T-03', 'depth gauge', '20', 200]] as const;
+  for (const [code, kind, uncertaintyUm, due] of gauges) await addInstrument(database, { id: context.newId(), code, kind, uncertaintyUm, dueOn: inDays(due) });
+  return actors;
+}
+
+const contacts: Readonly<Record<string, { name: string; email: string; phone: string }>> = {
+  'Larkspur Trout Hatchery': { name: 'Petra Ambleside', email: 'petra@larkspur.example', phone: '0100 210' },
+  'Harrowmere Ice Rink': { name: 'Tobin Frostwick', email: 'tobin@rink.example', phone: '0100 340' },
+  'Vantry Board Mill': { name: 'Greta Solvanger', email: 'greta@vantrymill.example', phone: '0100 417' },
+  'Upper Sill District Heating': { name: 'Jory Pentreath', email: 'jory@uppersill.example', phone: '0100 502' },
+  'Crakeside Snow Plant': { name: 'Linnea Birkholt', email: 'linnea@crakeside.example', phone: '0100 618' },
+  'Tarnhollow Slate Quarry': { name: 'Emrys Caddon', email: 'emrys@tarnhollow.example', phone: '0100 733' },
+  'Harrowmere Botanical Garden': { name: 'Fern Okonjo', email: 'fern@garden.example', phone: '0100 851' },
+  'Harrowmere Paddle Ferry': { name: 'Silas Rudderham', email: 'silas@ferry.example', phone: '0100 964' },
+};
+
+async function loadJob(runtime: Runtime, actors: Map<DemoPerson['key'], Actor>, job: DemoJob, index: number): Promise<string> {
+  let clock = Date.now() - job.cameIn * dayMs - 3600_000;
+  const verbs = new Map(actUseCases.map((useCase) => [useCase.verb, useCase]));
+  const now = () => new Date(Math.min(Date.now(), (clock += 60_000)));
+  const act: Act = async (person, verb, input) => (await perform(verbs.get(verb)!, runtime.contextFor(actors.get(person)!, { now }), input)) as Record<string, unknown>;
+  const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
+  const intake = {
+    equipmentNumber: job.equipment, duty: job.duty, liquid: job.liquid, cleaning: job.liquid ? (index % 2 ? 'declaration' : 'sheet') : 'none', cleaningReference: job.liquid ? `CD-${2200 + index}` : '', whyOut: job.whyOut, runningHours: job.hours,
+    cameWith: ['coupling half', 'guard', index % 3 ? 'seal flush line' : 'key'], shims: [{ foot: 'front left', thicknesses: '0.5 + 0.1 mm' }, { foot: 'rear right', thicknesses: '0.2 mm' }], hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known', shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '', elastomer: 'EPDM',
+  };
+  const { tag } = (await act('wenna', 'receive-pump', { customer: job.customer, contact: contacts[job.customer], pump: job.pump, familyId: 'F1', promisedOn: inDays(job.promised), intake })) as { tag: string };
+  await playJob({ act, job, tag, family: shippedFamilies[0]!, technician: index % 2 ? 'odile' : 'ines', load: () => loadRecord(runtime.database, tag), pass: (hours) => (clock += hours * 3600_000) });
+  return tag;
+}
+
+/** Loads the demonstration shop through the use cases, once, into an empty database. Gives the tags by job. */
+export async function loadDemo(runtime: Runtime, jobs: readonly DemoJob[] = demoJobs): Promise<readonly string[]> {
+  if ((await countPeople(runtime.database)) > 0) return [];
+  const actors = await loadShop(runtime);
+  const tags: string[] = [];
+  for (const [index, job] of jobs.entries()) tags.push(await loadJob(runtime, actors, job, index));
+  return tags;
+}

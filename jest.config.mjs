@@ -1,0 +1,17 @@
+const transform = {
+  '^.+\\.(t|j|mj)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }],
+};
+const shared = {
+  transform,
+  transformIgnorePatterns: ['node_modules/(?!(uuid|@noble|pdfjs-dist)/)'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@families/(.*)$': '<rootDir>/families/$1' },
+  testEnvironment: 'node',
+  modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.data', '<rootDir>/.test-data'],
+};
+export default {
+  projects: [
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/src/{core,components,stand-ins,documents}/**/*.test.{ts,tsx}', '<rootDir>/families/**/*.test.ts'] },
+    { ...shared, displayName: 'database', testMatch: ['<rootDir>/src/{db,server}/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'] },
+    { ...shared, displayName: 'end-to-end', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
+  ],
+};

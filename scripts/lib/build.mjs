@@ -1,0 +1,33 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { say } from './say.mjs';
+
+const root = join(import.meta.dirname, '..', '..');
+
+function filesBelow(folder) {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesBelow(join(folder, entry.name)) : [join(folder, entry.name)]));
+}
+
+function fingerprintOfSources() {
+  const hash = createHash('sha256');
+  const files = [...filesBelow(join(root, 'src')), ...filesBelow(join(root, 'families')), ...['package-lock.json', 'next.config.ts', 'tsconfig.json', 'postcss.config.mjs'].map((name) => join(root, name))];
+  for (const file of files.filter((name) => !/\.test\.tsx?$/.test(name)).sort()) hash.update(file.slice(root.length)).update('\0').update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** Builds the application when its sources changed since the last build. */
+export function buildWhenChanged() {
+  const stamp = join(root, '.next', 'puddlestone-build');
+  const now = fingerprintOfSources();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  say('Building (about a minute the first time) …');
+  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+  });
+  if (done.status !== 0) throw new Error(`The build failed:\n${done.stdout}\n${done.stderr}`);
+  writeFileSync(stamp, now);
+}

@@ -1,0 +1,10 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+
+const root = join(import.meta.dirname, '..', '..');
+
+/** Runs a TypeScript script of this project and waits for it. */
+export function runScript(path, environment, args = []) {
+  const done = spawnSync(process.execPath, ['--import', 'tsx', join(root, path), ...args], { cwd: root, stdio: 'inherit', env: { ...process.env, ...environment } });
+  if (done.status !== 0) throw new Error(`${path} ended with ${done.status}`);
+}

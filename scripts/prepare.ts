@@ -1,0 +1,21 @@
+// Migrates the database, and loads the demonstration shop when it is wanted and the database is empty.
+import { migrateDatabase } from '@/db';
+import { startRuntime } from '@/server';
+import { loadDemo } from '../demo/load-demo';
+
+async function prepare(): Promise<void> {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set');
+  await migrateDatabase(url);
+  if (process.env.PUDDLESTONE_DEMO === '0') return;
+  const runtime = startRuntime(url);
+  const started = Date.now();
+  const tags = await loadDemo(runtime);
+  if (tags.length) process.stdout.write(`Loaded the demonstration shop: ${tags.length} jobs in ${((Date.now() - started) / 1000).toFixed(0)} s\n`);
+  runtime.pool.end();
+}
+
+prepare().catch((error: unknown) => {
+  console.error(error);
+  process.exit(1);
+});

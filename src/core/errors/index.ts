@@ -1,0 +1,98 @@
+/**
+ * One table of the failures a person can meet. A code is thrown; `httpStatusOf` and `wordsOf` turn it into an answer.
+ * Both maps are exhaustive: a new code does not compile until it has a status and words.
+ */
+export const errorCodes = [
+  'not-signed-in',
+  'not-allowed',
+  'wrong-sign-in',
+  'too-many-tries',
+  'not-found',
+  'bad-input',
+  'gate-shut',
+  'changed-meanwhile',
+  'wrong-state',
+  'link-not-valid',
+  'second-person-needed',
+  'wrong-job',
+  'part-missing',
+  'too-large',
+  'not-a-picture',
+  'database-away',
+  'foreign-origin',
+] as const;
+
+export type ErrorCode = (typeof errorCodes)[number];
+
+export interface Issue {
+  readonly path: string;
+  readonly message: string;
+}
+
+export interface ErrorDetails {
+  /** What is wrong, in a sentence that names the value. */
+  readonly what?: string;
+  readonly issues?: readonly Issue[];
+  /** For a change by somebody else: what stands there now, and what was sent. */
+  readonly theirs?: unknown;
+  readonly yours?: unknown;
+  readonly missing?: readonly { words: string; station: string; anchor: string }[];
+}
+
+/** A failure that was foreseen: it has a code, details for the person, and may have a cause. */
+export class DomainError extends Error {
+  constructor(
+    readonly code: ErrorCode,
+    readonly details: ErrorDetails = {},
+    options?: { cause?: unknown },
+  ) {
+    super(details.what ?? code, options);
+    this.name = 'DomainError';
+  }
+}
+
+export const httpStatusOf: Readonly<Record<ErrorCode, number>> = {
+  'not-signed-in': 401,
+  'not-allowed': 403,
+  'wrong-sign-in': 401,
+  'too-many-tries': 429,
+  'not-found': 404,
+  'bad-input': 422,
+  'gate-shut': 409,
+  'changed-meanwhile': 409,
+  'wrong-state': 409,
+  'link-not-valid': 404,
+  'second-person-needed': 403,
+  'wrong-job': 409,
+  'part-missing': 409,
+  'too-large': 413,
+  'not-a-picture': 422,
+  'database-away': 503,
+  'foreign-origin': 403,
+};
+
+export interface ErrorWords {
+  readonly what: string;
+  readonly kept: string;
+  readonly todo: string;
+}
+
+export const wordsOf: Readonly<Record<ErrorCode, ErrorWords>> = {
+  'not-signed-in': { what: 'Nobody is signed in here.', kept: 'What you typed stays on this device.', todo: 'Sign in and send it again.' },
+  'not-allowed': { what: 'Your role does not do this.', kept: 'Nothing was changed.', todo: 'Ask somebody whose role does, or the owner.' },
+  'wrong-sign-in': { what: 'The address and the password do not belong together.', kept: 'The address stays typed.', todo: 'Type the password again.' },
+  'too-many-tries': { what: 'Too many tries from here.', kept: 'Nothing was changed.', todo: 'Wait a few minutes, then try again.' },
+  'not-found': { what: 'There is no such thing here.', kept: 'Nothing was changed.', todo: 'Check the tag or go back to the floor.' },
+  'bad-input': { what: 'Something typed does not fit.', kept: 'All that you typed is still there.', todo: 'Correct the marked value.' },
+  'gate-shut': { what: 'The gate to the next station is still shut.', kept: 'Nothing was changed.', todo: 'Each line below leads to what is missing.' },
+  'changed-meanwhile': { what: 'Somebody else changed this meanwhile.', kept: 'Yours and theirs are both kept.', todo: 'Choose which one stands.' },
+  'wrong-state': { what: 'The job is not at the station for this.', kept: 'Nothing was changed.', todo: 'Open the job again to see where it stands.' },
+  'link-not-valid': { what: 'This link does not open anything (any more).', kept: 'Nothing was changed.', todo: 'Ask the shop for a new link.' },
+  'second-person-needed': { what: 'A hold point needs a second person.', kept: 'The step is done but not signed.', todo: 'Somebody other than the one who did the step signs.' },
+  'wrong-job': { what: 'This belongs to another job.', kept: 'Nothing was changed.', todo: 'Put it back to its own tray.' },
+  'part-missing': { what: 'Parts of this step are not in the house.', kept: 'Nothing was changed.', todo: 'See the parts sheet for when they come.' },
+  'too-large': { what: 'This is larger than can be taken.', kept: 'Nothing was stored.', todo: 'Send a smaller one.' },
+  'not-a-picture': { what: 'This file is not a picture that can be read.', kept: 'Nothing was stored.', todo: 'Send a JPEG, PNG or WebP picture.' },
+  'database-away': { what: 'The record cannot be reached just now.', kept: 'Entries wait on this device.', todo: 'They are sent by themselves when it is back.' },
+  'foreign-origin': { what: 'The request came from another site.', kept: 'Nothing was changed.', todo: 'Open Puddlestone itself and try there.' },
+};

@@ -1,0 +1,18 @@
+import { familySchema, type Family, type FamilyPart } from './schema';
+
+/** Reads a family from parsed JSON. Throws ZodError with the path of each fault. */
+export function loadFamily(json: unknown): Family {
+  return familySchema.parse(json);
+}
+
+export function findPart(family: Family, ref: string): FamilyPart | undefined {
+  return family.parts.find((part) => part.ref === ref);
+}
+
+/** The family whose nameplate words fit best, for receiving; null when none fits. */
+export function proposeFamily(families: readonly Family[], nameplate: string): Family | null {
+  const words = nameplate.toLowerCase();
+  const scored = families.map((family) => ({ family, score: family.nameplate_words.filter((word) => words.includes(word)).length }));
+  const best = scored.reduce<(typeof scored)[number] | null>((top, one) => (one.score > (top?.score ?? 0) ? one : top), null);
+  return best?.family ?? null;
+}

@@ -1,0 +1,149 @@
+import { z } from 'zod';
+
+/** Places a coordinate pair [x along the shaft line, radius] of the section drawing, in drawing millimetres. */
+const at = z.tuple([z.number(), z.number().min(0)]);
+const reference = z.string().regex(/^[a-z0-9-]+$/, 'a reference is lower-case words joined by hyphens');
+const band = z.strictObject({ min: z.number(), max: z.number() }).refine((b) => b.min <= b.max, 'the lower limit is above the upper one');
+const openBand = z.strictObject({ min: z.number().optional(), max: z.number().optional() });
+
+export const symbols = [
+  'casing', 'impeller', 'ring', 'nut', 'shaft', 'sleeve', 'seal-rotary', 'seal-seat', 'cover', 'deflector', 'bracket', 'ball-bearing', 'retaining-ring', 'bearing-cover', 'lip-seal', 'gasket', 'o-ring', 'key', 'spring', 'coupling', 'bolt', 'spacer',
+] as const;
+export const materialClasses = ['cast', 'steel', 'stainless', 'bronze', 'elastomer', 'carbon-ceramic', 'plastic'] as const;
+
+const body = z.strictObject({
+  part: reference,
+  symbol: z.enum(symbols),
+  /** From and to along the shaft line. */
+  x: z.tuple([z.number(), z.number()]),
+  /** Inner and outer radius. */
+  r: z.tuple([z.number().min(0), z.number().min(0)]),
+  /** For the shaft: [x, radius] at each step, left to right. */
+  steps: z.array(at).optional(),
+  side: z.enum(['wet end', 'seal', 'bearing', 'drive']),
+  inside: reference.optional(),
+});
+
+const part = z.strictObject({
+  ref: reference,
+  name: z.string(),
+  /** What it is and does, in words for the customer. */
+  plain: z.string(),
+  quantity: z.number().int().min(1),
+  material: z.string(),
+  class: z.enum(materialClasses),
+  wears: z.boolean(),
+  soft: z.boolean(),
+  elastomer: z.string().optional(),
+  thread: z.strictObject({ size: z.string(), hand: z.enum(['right', 'left']) }).optional(),
+  weight: z.enum(['one person', 'two persons', 'hoist']),
+  number: z.string(),
+  superseded: z.array(z.string()).default([]),
+  alternatives: z.array(z.string()).default([]),
+  price_minor: z.number().int().min(0),
+  lead_days: z.number().int().min(0),
+  /** How the part is drawn in pictures. */
+  picture: z.enum(['ring', 'impeller', 'shaft', 'bearing', 'casing', 'seal', 'plate', 'gasket', 'nut', 'coupling']),
+  /** Cleaning that suits it, and what must be masked. */
+  clean: z.strictObject({ method: z.string(), mask: z.string().optional(), never: z.string().optional() }),
+});
+
+const place = z.strictObject({ plane: z.string(), angle_deg: z.number() });
+const clearance = z.strictObject({ sum: z.literal('running-clearance'), bore: reference, journal: reference, design_um: band, limit_um: z.number().positive(), length_mm: z.number().optional(), head_share: z.number().optional() });
+
+const point = z.strictObject({
+  id: reference,
+  number: z.number().int(),
+  title: z.string(),
+  part: reference,
+  mates: reference.optional(),
+  method: z.string(),
+  instrument: z.enum(['outside micrometer', 'bore gauge', 'dial indicator', 'vernier caliper', 'depth gauge', 'none']),
+  places: z.array(place),
+  unit: z.literal('mm'),
+  resolution_mm: z.number().positive(),
+  new_mm: band.optional(),
+  reuse_mm: openBand.optional(),
+  /** Class the limit comes from, and for a bearing seat the bearing it carries. */
+  seat: z.strictObject({ nominal_mm: z.number(), shaft: z.string().optional(), hole: z.string().optional(), bearing: z.boolean() }).optional(),
+  derived: clearance.optional(),
+  source: z.string(),
+  critical: z.boolean(),
+  /** 'as-found' and/or 'as-left': when the point is measured. */
+  when: z.array(z.enum(['as-found', 'as-left'])).min(1),
+  /** What a bad value means, in plain words for the customer. */
+  plain: z.string(),
+  at,
+  half: z.enum(['top', 'bottom']),
+});
+
+const capture = z.strictObject({
+  id: reference,
+  kind: z.enum(['match-mark', 'position', 'count', 'photo', 'orientation', 'thread-hand']),
+  ask: z.string(),
+  choices: z.array(z.string()).optional(),
+  expect: z.union([z.number(), z.string()]).optional(),
+  /** In rebuild: the teardown capture that this one must agree with, and for positions within what. */
+  agrees_with: reference.optional(),
+  tolerance_mm: z.number().positive().optional(),
+});
+
+const stepShared = {
+  id: reference,
+  title: z.string(),
+  do: z.string(),
+  parts: z.array(reference),
+  tools: z.array(z.string()).default([]),
+  cautions: z.array(reference).default([]),
+  reason: z.string().optional(),
+  mistake: z.string().optional(),
+  captures: z.array(capture).default([]),
+};
+const teardownStep = z.strictObject(stepShared);
+const rebuildStep = z.strictObject({
+  ...stepShared,
+  needs: z.array(reference).default([]),
+  consumables: z.array(z.strictObject({ what: z.string(), suits: z.array(z.string()), use: z.string() })).default([]),
+  heat: z.strictObject({ bore_mm: z.number(), shaft: z.string(), mounting_clearance_um: z.number().positive(), sealed: z.boolean() }).optional(),
+  torque: z.strictObject({ window_nm: band, thread: z.string(), grade: z.string(), bolts: z.number().int(), pattern: z.string() }).optional(),
+  measures: z.array(reference).default([]),
+  hold_point: z.boolean().default(false),
+});
+
+export const familySchema = z.strictObject({
+  format: z.literal('puddlestone-family/1'),
+  id: z.string().regex(/^F\d+$/),
+  version: z.string().regex(/^\d+\.\d+\.\d+$/),
+  title: z.string(),
+  short: z.string(),
+  principle: z.enum(['rotodynamic', 'positive displacement']),
+  drive: z.string(),
+  sealing: z.string(),
+  duty: z.string(),
+  nameplate_words: z.array(z.string()),
+  elastomers: z.array(z.string()),
+  section: z.strictObject({ axis: z.enum(['horizontal', 'vertical']), length: z.number(), radius: z.number(), bodies: z.array(body) }),
+  parts: z.array(part),
+  points: z.array(point),
+  teardown: z.array(teardownStep),
+  rebuild: z.array(rebuildStep),
+  test: z.strictObject({
+    grade: z.enum(['1E', '1B', '1U', '2B', '2U', '3B']),
+    flow_shares: z.array(z.number().min(0)),
+    pipe_mm: z.strictObject({ suction: z.number(), discharge: z.number() }),
+    checks: z.array(z.strictObject({ id: reference, title: z.string(), cautions: z.array(reference).default([]) })),
+    cautions: z.array(reference),
+    stop_when: z.array(z.string()),
+  }),
+  damage: z.array(z.strictObject({ seen: z.string(), part: reference, points_to: z.string(), plain: z.string() })),
+  kits: z.array(z.strictObject({ id: reference, title: z.string(), price_minor: z.number().int(), lead_days: z.number().int(), gives: z.array(z.strictObject({ part: reference, qty: z.number().int() })) })),
+  labour: z.array(z.strictObject({ id: reference, title: z.string(), minutes: z.number(), station: z.enum(['teardown', 'clean', 'inspect', 'rebuild', 'test', 'report']), when: z.strictObject({ part: reference, action: z.string() }).optional(), machining: z.boolean().default(false) })),
+});
+
+export type Family = z.infer<typeof familySchema>;
+export type FamilyPart = Family['parts'][number];
+export type FamilyPoint = Family['points'][number];
+export type TeardownStep = Family['teardown'][number];
+export type RebuildStep = Family['rebuild'][number];
+export type Capture = TeardownStep['captures'][number];
+export type SectionBody = Family['section']['bodies'][number];

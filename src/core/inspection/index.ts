@@ -1,0 +1,2 @@
+export { judgePoint, judgePoints, type PointState, type Strip } from './judge-points';
+export { plainSentence } from './plain-sentence';

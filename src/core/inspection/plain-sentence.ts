@@ -1,0 +1,25 @@
+import type { PointState } from './judge-points';
+
+/**
+ * The finding of a point in words for the customer, who has no drawing.
+ * @example "The gap that lets pumped liquid leak back inside the pump is worn out: 0.91 mm where at most 0.76 mm is allowed."
+ */
+export function plainSentence(state: PointState): string {
+  const { point, verdict, worstMm } = state;
+  const subject = point.plain.charAt(0).toUpperCase() + point.plain.slice(1);
+  if (verdict === null || worstMm === null) return `${subject} could not be measured.`;
+  const digits = point.resolution_mm < 0.01 ? 3 : 2;
+  const value = `${worstMm.toFixed(digits)} mm`;
+  if (verdict === 'new') return `${subject} is as new.`;
+  if (verdict === 'reuse') return `${subject} is worn but may go on: ${value}.`;
+  if (verdict === 'near') return `${subject} is so near its limit that our gauge cannot tell it apart: ${value}.`;
+  if (verdict === 'tight') return `${subject} is tighter than designed: ${value}.`;
+  return `${subject} is worn out: ${value} where ${limitWords(state, digits)} is allowed.`;
+}
+
+function limitWords({ point, worstMm }: PointState, digits: number): string {
+  if (point.derived) return `at most ${(point.derived.limit_um / 1000).toFixed(digits)} mm`;
+  const low = point.reuse_mm?.min ?? point.new_mm!.min;
+  const high = point.reuse_mm?.max ?? point.new_mm!.max;
+  return worstMm! < low ? `at least ${low.toFixed(digits)} mm` : `at most ${high.toFixed(digits)} mm`;
+}

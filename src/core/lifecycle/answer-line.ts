@@ -1,0 +1,65 @@
+import type { ReadyRange } from '../planning';
+import { holderNames, type Hold, type Holder, type Station, stationNames } from '../record';
+
+export interface AnswerGiven {
+  readonly tag: string;
+  readonly pump: string;
+  readonly owner: string;
+  readonly station: Station;
+  readonly holder: Holder;
+  readonly holderSince: string;
+  readonly hold: Hold | null;
+  readonly outcome: 'open' | 'repaired' | 'declined';
+  readonly closedAt: string | null;
+  readonly waitingFor: string;
+  readonly ready: ReadyRange;
+  readonly promisedOn: string;
+  /** The moment of asking, ISO, and the shop's zone. */
+  readonly now: string;
+  readonly zone: string;
+}
+
+/** A day as it is said: "9 December". */
+export function sayDay(isoDate: string): string {
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+}
+
+function dayInZone(iso: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date(iso));
+}
+
+/** "today", "yesterday", "since three days" as a person says it. */
+export function saySince(iso: string, now: string, zone: string): string {
+  const days = Math.round((Date.parse(dayInZone(now, zone)) - Date.parse(dayInZone(iso, zone))) / 86_400_000);
+  if (days <= 0) return 'since today';
+  if (days === 1) return 'since yesterday';
+  const small = ['', '', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+  return `for ${small[days] ?? days} days`;
+}
+
+function sayRange({ early, late }: ReadyRange): string {
+  if (early === late) return `on ${sayDay(early)}`;
+  const [from, to] = [sayDay(early), sayDay(late)];
+  return from.split(' ')[1] === to.split(' ')[1] && early.slice(0, 7) === late.slice(0, 7) ? `between ${from.split(' ')[0]} and ${to}` : `between ${from} and ${to}`;
+}
+
+function sayPromise(given: AnswerGiven): string {
+  const promised = sayDay(given.promisedOn);
+  if (given.ready.early > given.promisedOn) return `we promised ${promised} and shall be late`;
+  return given.ready.late > given.promisedOn ? `we promised ${promised}, which is at risk` : `we promised ${promised}`;
+}
+
+const heldBy: Readonly<Record<Holder, string>> = { U: 'with us', B: 'on the bench', S: 'on the test stand', C: 'with the customer', P: 'with the supplier', O: `with the ${holderNames.O}` };
+
+/**
+ * One sentence or two that can be read out on the telephone: station, holder, waiting for what since when, predicted
+ * date against the promised one.
+ */
+export function answerLine(given: AnswerGiven): string {
+  const subject = `${given.tag}, ${given.pump} of ${given.owner}`;
+  if (given.closedAt) return `${subject}, went back on ${sayDay(dayInZone(given.closedAt, given.zone))}${given.outcome === 'declined' ? ' as it was: the repair was declined' : ', repaired and tested'}.`;
+  const since = saySince(given.holderSince, given.now, given.zone);
+  if (given.hold) return `${subject}, is on hold at ${stationNames[given.station].toLowerCase()} until ${sayDay(given.hold.until)}, ${heldBy[given.hold.holder]} ${since}: ${given.hold.reason}. It would be ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
+  const tail = given.outcome === 'declined' ? 'The repair was declined; it goes back as it is.' : `Ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
+  return `${subject}, is ${heldBy[given.holder]} ${since}, waiting for ${given.waitingFor}. ${tail}`;
+}

@@ -1,0 +1,6 @@
+export { answerLine, type AnswerGiven } from './answer-line';
+export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
+export { gateFor, type Missing } from './gates';
+export { jobDetails, parseTag, writeTag } from './tag';
+export { allowedEvents, eventKinds, moves, transition, type EventKind, type LifecycleState, type Transition } from './transition';
+export { standingOf, standingSchema, type Standing } from './standing';

@@ -1,0 +1,84 @@
+import { stations, type Hold, type Holder, type JobRecord, type Station } from '../record';
+import type { Missing } from './gates';
+
+export const eventKinds = [
+  'begin-teardown', 'finish-teardown', 'finish-cleaning', 'finish-inspection', 'send-quote', 'revise-quote', 'accept-quote', 'decline-quote', 'start-rebuild', 'finish-rebuild', 'fail-test', 'pass-test', 'finish-report', 'close', 'hold', 'resume',
+] as const;
+export type EventKind = (typeof eventKinds)[number];
+
+export interface LifecycleState {
+  readonly station: Station;
+  readonly hold: Hold | null;
+  readonly outcome: JobRecord['outcome'];
+  readonly closed: boolean;
+}
+
+interface Move {
+  readonly from: readonly Station[];
+  readonly to?: Station;
+  readonly outcome?: JobRecord['outcome'];
+  readonly closes?: true;
+  /** The verb as the button says it. */
+  readonly words: string;
+}
+
+/** The whole table of moves; hold and resume are possible at every station that is not closed. */
+export const moves: Readonly<Record<EventKind, Move>> = {
+  'begin-teardown': { from: ['receive'], to: 'teardown', words: 'Begin teardown' },
+  'finish-teardown': { from: ['teardown'], to: 'clean', words: 'Teardown is done' },
+  'finish-cleaning': { from: ['clean'], to: 'inspect', words: 'Cleaning is done' },
+  'finish-inspection': { from: ['inspect'], to: 'quote', words: 'Inspection is done' },
+  'send-quote': { from: ['quote'], to: 'approve', words: 'Send quote' },
+  'revise-quote': { from: ['approve'], to: 'quote', words: 'Revise quote' },
+  'accept-quote': { from: ['approve'], to: 'parts', words: 'Go on with what is approved' },
+  'decline-quote': { from: ['approve'], to: 'return', outcome: 'declined', words: 'Return as it is' },
+  'start-rebuild': { from: ['parts'], to: 'rebuild', words: 'Start rebuild' },
+  'finish-rebuild': { from: ['rebuild'], to: 'test', words: 'Rebuild is done' },
+  'fail-test': { from: ['test'], to: 'rebuild', words: 'Back to rebuild' },
+  'pass-test': { from: ['test'], to: 'report', outcome: 'repaired', words: 'Test is passed' },
+  'finish-report': { from: ['report'], to: 'return', words: 'To return' },
+  close: { from: ['return'], closes: true, words: 'Close the job' },
+  hold: { from: stations, words: 'Put on hold' },
+  resume: { from: stations, words: 'Take up again' },
+};
+
+export type Transition =
+  | { readonly ok: true; readonly state: LifecycleState; readonly effects: readonly ('holder-changed' | 'closed')[] }
+  | { readonly ok: false; readonly why: 'wrong-station' | 'on-hold' | 'not-on-hold' | 'closed' | 'gate-shut'; readonly missing: readonly Missing[] };
+
+interface Asked {
+  readonly event: EventKind;
+  /** What the event's gate found missing; the caller reckons it with `gateFor`. */
+  readonly missing: readonly Missing[];
+  readonly hold?: Hold;
+}
+
+const refuse = (why: Exclude<Transition, { ok: true }>['why'], missing: readonly Missing[] = []): Transition => ({ ok: false, why, missing });
+
+/** The next state of a job, or why there is none. Pure: effects are named, carried out elsewhere. */
+export function transition(state: LifecycleState, { event, missing, hold }: Asked): Transition {
+  const move = moves[event];
+  if (state.closed) return refuse('closed');
+  if (event === 'resume') return state.hold ? { ok: true, state: { ...state, hold: null }, effects: ['holder-changed'] } : refuse('not-on-hold');
+  if (state.hold) return refuse('on-hold');
+  if (event === 'hold') return hold ? { ok: true, state: { ...state, hold }, effects: ['holder-changed'] } : refuse('gate-shut');
+  if (!move.from.includes(state.station)) return refuse('wrong-station');
+  if (missing.length) return refuse('gate-shut', missing);
+  const next = { ...state, station: move.to ?? state.station, outcome: move.outcome ?? state.outcome, closed: move.closes ?? false };
+  return { ok: true, state: next, effects: move.closes ? ['holder-changed', 'closed'] : ['holder-changed'] };
+}
+
+/** Events that belong to a state, whether their gates are open or not. */
+export function allowedEvents(state: LifecycleState): readonly EventKind[] {
+  if (state.closed) return [];
+  if (state.hold) return ['resume'];
+  return eventKinds.filter((event) => event !== 'resume' && moves[event].from.includes(state.station));
+}
+
+/** Who holds a pump at a station. At Parts it is the supplier once everything is ordered, until the last piece is in. */
+export function holderAt(state: LifecycleState, parts: { readonly toOrder: number; readonly awaited: number }): Holder {
+  if (state.hold) return state.hold.holder;
+  if (state.station === 'parts') return parts.toOrder === 0 && parts.awaited > 0 ? 'P' : 'U';
+  const fixed: Readonly<Record<Exclude<Station, 'parts'>, Holder>> = { receive: 'U', teardown: 'B', clean: 'B', inspect: 'B', quote: 'U', approve: 'C', rebuild: 'B', test: 'S', report: 'U', return: 'U' };
+  return state.closed ? 'C' : fixed[state.station];
+}

@@ -1,0 +1,85 @@
+import { z } from 'zod';
+import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
+
+const gravity = 9.80665;
+const input = z.strictObject({
+  suction_kpa: finite.min(-101.325, 'below absolute vacuum').max(1e6),
+  discharge_kpa: finite.min(-101.325, 'below absolute vacuum').max(1e6),
+  suction_elevation_m: finite.min(-1000).max(1000).optional(),
+  discharge_elevation_m: finite.min(-1000).max(1000).optional(),
+  suction_pipe_mm: positive.max(5000),
+  discharge_pipe_mm: positive.max(5000),
+  flow_m3h: notNegative.max(1e6),
+  speed_rpm: positive.max(1e5),
+  rated_speed_rpm: positive.max(1e5).optional(),
+  power_in_kw: positive.max(1e6).optional(),
+  motor_efficiency_pct: positive.max(100).optional(),
+  density_kg_m3: positive.max(25000),
+});
+const corrected = z.object({ flow_m3h: z.number(), head_m: z.number(), power_kw: z.number().optional() });
+const result = z.object({
+  head_m: z.number(),
+  suction_velocity_head_m: z.number(),
+  discharge_velocity_head_m: z.number(),
+  hydraulic_power_kw: z.number(),
+  shaft_power_kw: z.number().optional(),
+  efficiency_pct: z.number().optional(),
+  at_rated_speed: corrected.optional(),
+});
+
+function velocityHead(flowM3h: number, pipeMm: number): number {
+  const velocity = flowM3h / 3600 / ((Math.PI / 4) * (pipeMm / 1000) ** 2);
+  return velocity ** 2 / (2 * gravity);
+}
+
+/**
+ * Duty at one point of the stand: total head with velocity heads, powers, efficiency, and all at the rated speed.
+ * `H = (p2 − p1)/(ρ·g) + (z2 − z1) + (v2² − v1²)/(2·g)`. Source: ISO 9906:2012, clauses 3 and 6 (affinity laws 6.1).
+ */
+export const duty = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
+  id: 'duty',
+  title: 'Duty from stand readings',
+  ask: ['total head', 'efficiency', 'affinity laws', 'pressure to head', 'hydraulic power'],
+  input,
+  result,
+  example: {
+    input: { suction_kpa: 0, discharge_kpa: 294.1995, suction_pipe_mm: 80, discharge_pipe_mm: 80, flow_m3h: 36, speed_rpm: 2900, density_kg_m3: 1000 },
+    result: { suction_velocity_head_m: 0.2018 },
+  },
+  compute(given) {
+    const { flow_m3h, density_kg_m3: density, speed_rpm, rated_speed_rpm } = given;
+    if (given.motor_efficiency_pct !== undefined && given.power_in_kw === undefined) throw new SumRefusal('power_in_kw', 'a motor efficiency without the power taken in');
+    const v1 = velocityHead(flow_m3h, given.suction_pipe_mm);
+    const v2 = velocityHead(flow_m3h, given.discharge_pipe_mm);
+    const pressureHead = ((given.discharge_kpa - given.suction_kpa) * 1000) / (density * gravity);
+    const lift = (given.discharge_elevation_m ?? 0) - (given.suction_elevation_m ?? 0);
+    const head = pressureHead + lift + v2 - v1;
+    const hydraulic = (density * gravity * (flow_m3h / 3600) * head) / 1000;
+    const shaft = given.power_in_kw === undefined ? undefined : (given.power_in_kw * (given.motor_efficiency_pct ?? 100)) / 100;
+    const efficiency = shaft === undefined ? undefined : (100 * hydraulic) / shaft;
+    const k = rated_speed_rpm === undefined ? undefined : rated_speed_rpm / speed_rpm;
+    const atRated = k === undefined ? undefined : { flow_m3h: flow_m3h * k, head_m: head * k ** 2, ...(shaft !== undefined && { power_kw: shaft * k ** 3 }) };
+    return {
+      result: {
+        head_m: head,
+        suction_velocity_head_m: v1,
+        discharge_velocity_head_m: v2,
+        hydraulic_power_kw: hydraulic,
+        ...(shaft !== undefined && { shaft_power_kw: shaft, efficiency_pct: efficiency }),
+        ...(atRated && { at_rated_speed: atRated }),
+      },
+      working: [
+        { what: 'Pressure head', formula: '(p2 − p1) / (ρ·g)', put: `(${show(given.discharge_kpa, 1)} − ${show(given.suction_kpa, 1)}) kPa, ρ ${show(density, 1)} kg/m³`, outcome: `${show(pressureHead, 2)} m` },
+        { what: 'Velocity heads', formula: 'v² / (2·g)', put: `pipes ${show(given.suction_pipe_mm)} and ${show(given.discharge_pipe_mm)} mm, ${show(flow_m3h, 2)} m³/h`, outcome: `${show(v1)} and ${show(v2)} m` },
+        { what: 'Total head', formula: 'pressure head + (z2 − z1) + (v2² − v1²)/(2·g)', put: `${show(pressureHead, 2)} + ${show(lift, 2)} + ${show(v2 - v1)} m`, outcome: `${show(head, 2)} m`, source: 'ISO 9906:2012' },
+        { what: 'Hydraulic power', formula: 'ρ·g·Q·H', outcome: `${show(hydraulic, 3)} kW` },
+        ...(efficiency !== undefined ? [{ what: 'Pump efficiency', formula: 'hydraulic / shaft power', put: `${show(hydraulic, 3)} / ${show(shaft!, 3)} kW`, outcome: `${show(efficiency, 1)} %` }] : []),
+        ...(atRated ? [{ what: 'At the rated speed', formula: 'Q·k, H·k², P·k³', put: `k = ${show(rated_speed_rpm!, 0)} / ${show(speed_rpm, 0)}`, outcome: `${show(atRated.flow_m3h, 2)} m³/h, ${show(atRated.head_m, 2)} m`, source: 'ISO 9906:2012, 6.1' }] : []),
+      ],
+      warnings: [
+        ...(efficiency !== undefined && efficiency > 100 ? [{ code: 'efficiency-over-100', sentence: 'More power comes out than goes in; check flow, pressures and power.' }] : []),
+        ...(head < 0 ? [{ code: 'negative-head', sentence: 'The head is negative; are the gauges changed over?' }] : []),
+      ],
+    };
+  },
+});

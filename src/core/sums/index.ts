@@ -1,0 +1,12 @@
+export { acceptance, type AcceptanceInput, type AcceptanceResult } from './acceptance';
+export { bearingBoreLowerUm, bearingHeat } from './bearing-heat';
+export { boltTorque } from './bolt-torque';
+export { duty } from './duty';
+export { endFloat } from './end-float';
+export { classLimits, fit } from './fit';
+export { evaluate, fitPolynomial } from './polynomial';
+export { readings, verdictWords, type ReadingsResult } from './readings';
+export { findSum, sums } from './registry';
+export { runOut } from './run-out';
+export { runningClearance, type RunningClearanceResult } from './running-clearance';
+export { show, SumRefusal, type Outcome, type Sum, type Warning, type WorkingStep } from './sum';

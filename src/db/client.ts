@@ -1,0 +1,32 @@
+import { sql } from 'drizzle-orm';
+import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
+import { createPool, type Pool } from 'mysql2';
+import * as schema from './schema';
+
+export type Database = MySql2Database<typeof schema>;
+/** The database itself or a transaction in it: repositories take either. */
+export type Connection = Pick<Database, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete' | 'execute'>;
+
+export interface OpenedDatabase {
+  readonly database: Database;
+  readonly pool: Pool;
+}
+
+/** Opens a pool on MariaDB. Times go in and out in UTC; idle connections are let go so that a restarted server is met anew. */
+export function openDatabase(url: string): OpenedDatabase {
+  const pool = createPool({ uri: url, timezone: 'Z', connectionLimit: 10, maxIdle: 4, idleTimeout: 30_000, enableKeepAlive: true, decimalNumbers: false, connectTimeout: 3000, jsonStrings: false });
+  return { pool, database: drizzle(pool, { schema, mode: 'default' }) };
+}
+
+/** JSON columns: parsed by the driver where MariaDB says so, else here. */
+export function fromJson(value: unknown): unknown {
+  return typeof value === 'string' ? JSON.parse(value) : value;
+}
+
+/** Whether the database answers a trivial question. Never throws. */
+export async function isAnswering(database: Database): Promise<boolean> {
+  return database.execute(sql`select 1`).then(
+    () => true,
+    () => false,
+  );
+}

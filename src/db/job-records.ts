@@ -1,0 +1,193 @@
+import { and, asc, desc, eq, lt, ne } from 'drizzle-orm';
+import { z } from 'zod';
+import { actions, holders, partStates, stations, type Intake, type JobRecord, type Quote } from '@/core/record';
+import { fromJson, type Connection } from './client';
+import * as t from './schema';
+
+const iso = (date: Date) => date.toISOString();
+const isoOrNull = (date: Date | null) => (date ? date.toISOString() : null);
+const numberOrNull = (value: string | null) => (value === null ? null : Number(value));
+const json = <T>(schema: z.ZodType<T>, value: unknown): T => schema.parse(fromJson(value));
+
+const holdSchema = z.object({ reason: z.string(), holder: z.enum(holders), until: z.string() });
+const dutySchema = z.object({ flowM3h: z.number(), headM: z.number(), powerKw: z.number().optional(), efficiencyPct: z.number().optional(), speedRpm: z.number() });
+const signedSchema = z.object({ personName: z.string(), at: z.string() });
+export const intakeBodySchema = z.object({
+  equipmentNumber: z.string(),
+  duty: dutySchema.nullable(),
+  liquid: z.string(),
+  cleaning: z.enum(['none', 'declaration', 'sheet']),
+  cleaningReference: z.string(),
+  whyOut: z.string(),
+  runningHours: z.number().nullable(),
+  cameWith: z.array(z.string()),
+  shims: z.array(z.object({ foot: z.string(), thicknesses: z.string() })),
+  hazards: z.string(),
+  shippingDamage: z.string(),
+  elastomer: z.string(),
+  isolation: signedSchema.nullable(),
+});
+const stepDataSchema = z.record(z.string(), z.union([z.string(), z.number(), z.boolean()]));
+const decisionsSchema = z.record(z.string(), z.enum(['approved', 'declined']));
+const linePartsSchema = z.array(z.object({ ref: z.string(), qty: z.number() }));
+const standReadingSchema = z.object({ flowM3h: z.number(), suctionKpa: z.number(), dischargeKpa: z.number(), speedRpm: z.number(), powerInKw: z.number(), motorEfficiencyPct: z.number(), densityKgM3: z.number(), vibrationMmS: z.number(), bearingC: z.number() });
+
+async function loadHead(connection: Connection, tag: string, lock: boolean) {
+  const query = connection
+    .select({ job: t.jobs, pump: t.pumps, customer: t.customers, contact: t.contacts })
+    .from(t.jobs)
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
+    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
+    .leftJoin(t.contacts, eq(t.contacts.id, t.jobs.contactId))
+    .where(eq(t.jobs.tag, tag));
+  if (lock) await connection.select({ id: t.jobs.id }).from(t.jobs).where(eq(t.jobs.tag, tag)).for('update');
+  const [row] = await query;
+  return row ?? null;
+}
+
+async function loadEarlierVisits(connection: Connection, job: { id: string; pumpId: string; openedAt: Date }) {
+  const rows = await connection
+    .select({ id: t.jobs.id, tag: t.jobs.tag, openedAt: t.jobs.openedAt, outcome: t.jobs.outcome, report: t.reports.number, revision: t.reports.revision })
+    .from(t.jobs)
+    .leftJoin(t.reports, eq(t.reports.jobId, t.jobs.id))
+    .where(and(eq(t.jobs.pumpId, job.pumpId), ne(t.jobs.id, job.id), lt(t.jobs.openedAt, job.openedAt)))
+    .orderBy(desc(t.jobs.openedAt))
+    .limit(50);
+  return [...new Map(rows.map((row) => [row.tag, { tag: row.tag, openedAt: iso(row.openedAt), outcome: row.outcome, reportNumber: row.report }])).values()];
+}
+
+async function loadQuotes(connection: Connection, jobId: string): Promise<Quote[]> {
+  const [heads, lines] = await Promise.all([
+    connection.select().from(t.quotes).where(eq(t.quotes.jobId, jobId)).orderBy(asc(t.quotes.revision)),
+    connection.select().from(t.quoteLines).where(eq(t.quoteLines.jobId, jobId)).orderBy(asc(t.quoteLines.position)),
+  ]);
+  return heads.map((quote) => ({
+    id: quote.id,
+    revision: quote.revision,
+    state: z.enum(['draft', 'sent', 'answered', 'superseded']).parse(quote.state),
+    currency: quote.currency,
+    taxPct: Number(quote.taxPct),
+    validUntil: quote.validUntil,
+    sentAt: isoOrNull(quote.sentAt),
+    text: quote.text,
+    fingerprint: quote.fingerprint,
+    version: quote.version,
+    lines: lines.filter((line) => line.quoteId === quote.id).map((line) => ({
+      id: line.id,
+      kind: z.enum(['part', 'labour', 'machining', 'outside', 'test', 'freight']).parse(line.kind),
+      description: line.description,
+      plain: line.plain,
+      quantity: Number(line.quantity),
+      unit: line.unit,
+      unitPriceMinor: line.unitPriceMinor,
+      findingIds: json(z.array(z.string()), line.findingIds),
+      parts: json(linePartsSchema, line.parts),
+      declinable: line.declinable,
+      struckReason: line.struckReason,
+    })),
+  }));
+}
+
+async function loadOrders(connection: Connection, jobId: string) {
+  const [heads, lines, received] = await Promise.all([
+    connection.select().from(t.purchaseOrders).where(eq(t.purchaseOrders.jobId, jobId)).orderBy(asc(t.purchaseOrders.number)),
+    connection.select().from(t.purchaseOrderLines).where(eq(t.purchaseOrderLines.jobId, jobId)).orderBy(asc(t.purchaseOrderLines.id)),
+    connection.select().from(t.receipts).where(eq(t.receipts.jobId, jobId)),
+  ]);
+  const countOf = (lineId: string) => received.filter((receipt) => receipt.lineId === lineId).reduce((sum, receipt) => sum + receipt.quantity, 0);
+  return heads.map((order) => ({
+    id: order.id, number: order.number, supplier: order.supplier, acknowledgement: order.acknowledgement, dueOn: order.dueOn, personName: order.personName, at: iso(order.at),
+    lines: lines.filter((line) => line.orderId === order.id).map((line) => ({ id: line.id, partRef: line.partRef, number: line.number, quantity: line.quantity, sent: line.sent, received: countOf(line.id) })),
+  }));
+}
+
+async function loadFindings(connection: Connection, jobId: string) {
+  const rows = await connection.select({ finding: t.findings, disposition: t.dispositions }).from(t.findings).leftJoin(t.dispositions, eq(t.dispositions.findingId, t.findings.id)).where(eq(t.findings.jobId, jobId)).orderBy(asc(t.findings.at), asc(t.findings.id));
+  return rows.map(({ finding, disposition }) => ({
+    id: finding.id, kind: z.enum(['point', 'visual']).parse(finding.kind), pointId: finding.pointId, partRef: finding.partRef, words: finding.words, plain: finding.plain, proposed: finding.proposed, verdict: finding.verdict,
+    overruledReason: finding.overruledReason, waivedReason: finding.waivedReason, photoId: finding.photoId, version: finding.version, personName: finding.personName, at: iso(finding.at),
+    disposition: disposition && { action: z.enum(actions).parse(disposition.action), reason: disposition.reason, personName: disposition.personName, at: iso(disposition.at) },
+  }));
+}
+
+async function loadRuns(connection: Connection, jobId: string) {
+  const [runs, points] = await Promise.all([
+    connection.select().from(t.testRuns).where(eq(t.testRuns.jobId, jobId)).orderBy(asc(t.testRuns.run)),
+    connection.select().from(t.testPoints).where(eq(t.testPoints.jobId, jobId)).orderBy(asc(t.testPoints.position)),
+  ]);
+  return runs.map((run) => ({
+    id: run.id, run: run.run, guarantee: json(dutySchema, run.guarantee), grade: run.grade, verdict: z.enum(['pass', 'fail']).parse(run.verdict),
+    points: points.filter((point) => point.runId === run.id).map((point) => json(standReadingSchema, point.raw)),
+    decision: z.enum(['passed', 'failed', 'concession']).nullable().parse(run.decision), decisionReason: run.decisionReason, decisionBy: run.decisionBy, personName: run.personName, at: iso(run.at),
+  }));
+}
+
+async function loadBench(connection: Connection, jobId: string) {
+  const [acknowledgements, parts, steps, captures, readings, photos] = await Promise.all([
+    connection.select().from(t.acknowledgements).where(eq(t.acknowledgements.jobId, jobId)),
+    connection.select().from(t.partAccounts).where(eq(t.partAccounts.jobId, jobId)),
+    connection.select().from(t.stepsDone).where(eq(t.stepsDone.jobId, jobId)).orderBy(asc(t.stepsDone.at)),
+    connection.select().from(t.captures).where(eq(t.captures.jobId, jobId)),
+    connection.select().from(t.readings).where(eq(t.readings.jobId, jobId)),
+    connection.select({ id: t.photos.id, about: t.photos.about, caption: t.photos.caption, width: t.photos.width, height: t.photos.height, personName: t.photos.personName, at: t.photos.at }).from(t.photos).where(eq(t.photos.jobId, jobId)).orderBy(asc(t.photos.at), asc(t.photos.id)),
+  ]);
+  return {
+    acknowledgements: acknowledgements.map((row) => ({ caution: row.caution, personName: row.personName, at: iso(row.at) })),
+    parts: parts.map((row) => ({ ref: row.partRef, state: z.enum(partStates).parse(row.state), note: row.note, version: row.version, personName: row.personName, at: iso(row.at) })),
+    steps: steps.map((row) => ({
+      phase: z.enum(['teardown', 'clean', 'rebuild', 'test']).parse(row.phase), round: row.round, stepId: row.stepId, personId: row.personId, personName: row.personName, at: iso(row.at), data: json(stepDataSchema, row.data),
+      second: row.secondName && row.secondAt ? { personName: row.secondName, at: iso(row.secondAt) } : null,
+    })),
+    captures: captures.map((row) => ({ phase: z.enum(['teardown', 'rebuild']).parse(row.phase), captureId: row.captureId, text: row.text, valueMm: numberOrNull(row.valueMm), typed: row.typed, photoId: row.photoId, version: row.version, personName: row.personName, at: iso(row.at) })),
+    readings: readings.map((row) => ({
+      phase: z.enum(['as-found', 'as-left']).parse(row.phase), pointId: row.pointId, place: row.place, valueMm: Number(row.valueMm), typed: row.typed, typedUnit: row.typedUnit, typedDigits: row.typedDigits,
+      instrument: row.instrumentCode, uncertaintyUm: numberOrNull(row.uncertaintyUm), version: row.version, personName: row.personName, at: iso(row.at),
+    })),
+    photos: photos.map((row) => ({ ...row, at: iso(row.at) })),
+  };
+}
+
+async function loadCommerce(connection: Connection, jobId: string) {
+  const [approvals, reports, returned] = await Promise.all([
+    connection.select().from(t.approvals).where(eq(t.approvals.jobId, jobId)).orderBy(asc(t.approvals.at), asc(t.approvals.id)),
+    connection.select({ id: t.reports.id, number: t.reports.number, revision: t.reports.revision, whatChanged: t.reports.whatChanged, fingerprint: t.reports.fingerprint, personName: t.reports.personName, at: t.reports.at }).from(t.reports).where(eq(t.reports.jobId, jobId)).orderBy(asc(t.reports.revision)),
+    connection.select().from(t.returns).where(eq(t.returns.jobId, jobId)),
+  ]);
+  const back = returned[0];
+  return {
+    approvals: approvals.map((row) => ({ id: row.id, quoteId: row.quoteId, way: z.enum(['link', 'telephone', 'purchase order']).parse(row.way), name: row.name, reference: row.reference, decisions: json(decisionsSchema, row.decisions), signature: row.signature, text: row.text, fingerprint: row.fingerprint, personName: row.personName, at: iso(row.at) })),
+    reports: reports.map((row) => ({ ...row, at: iso(row.at) })),
+    returned: back ? { releasedBy: back.releasedBy, releasedAt: iso(back.releasedAt), packing: back.packing, deliveredAt: isoOrNull(back.deliveredAt), deliveredTo: back.deliveredTo, warrantyFrom: back.warrantyFrom, warrantyMonths: back.warrantyMonths } : null,
+  };
+}
+
+/** The whole record of one job; null when there is no such tag. With `lock` the job's row is held until the transaction ends. */
+export async function loadJobRecord(connection: Connection, tag: string, { lock = false }: { readonly lock?: boolean } = {}): Promise<JobRecord | null> {
+  const head = await loadHead(connection, tag, lock);
+  if (!head) return null;
+  const { job, pump, customer, contact } = head;
+  const [intakeRow, earlierVisits, bench, findings, quotes, orders, runs, commerce] = await Promise.all([
+    connection.select().from(t.intakes).where(eq(t.intakes.jobId, job.id)),
+    loadEarlierVisits(connection, job),
+    loadBench(connection, job.id),
+    loadFindings(connection, job.id),
+    loadQuotes(connection, job.id),
+    loadOrders(connection, job.id),
+    loadRuns(connection, job.id),
+    loadCommerce(connection, job.id),
+  ]);
+  const intake: Intake = { ...json(intakeBodySchema, intakeRow[0]!.body), version: intakeRow[0]!.version };
+  return {
+    id: job.id, tag: job.tag, station: z.enum(stations).parse(job.station), holder: z.enum(holders).parse(job.holder), holderSince: iso(job.holderSince), hold: job.hold === null ? null : json(holdSchema.nullable(), job.hold),
+    outcome: z.enum(['open', 'repaired', 'declined']).parse(job.outcome), promisedOn: job.promisedOn, openedAt: iso(job.openedAt), closedAt: isoOrNull(job.closedAt), version: job.version, headHash: job.headHash, familyId: job.familyId, familyVersion: job.familyVersion,
+    pump: { id: pump.id, maker: pump.maker, model: pump.model, serial: pump.serial, size: pump.size },
+    customer: { id: customer.id, name: customer.name },
+    contact: contact && { name: contact.name, email: contact.email, phone: contact.phone },
+    earlierVisits, intake, findings, quotes, orders, runs, ...bench, ...commerce,
+  };
+}
+
+export async function findTagById(connection: Connection, jobId: string): Promise<string | null> {
+  const [row] = await connection.select({ tag: t.jobs.tag }).from(t.jobs).where(eq(t.jobs.id, jobId));
+  return row?.tag ?? null;
+}

@@ -1,0 +1,118 @@
+import { and, asc, desc, eq, gt, isNull, like, or, sql } from 'drizzle-orm';
+import type { Hold, Holder, JobRecord, Station } from '@/core/record';
+import type { ChainedEvent } from '@/core/lifecycle';
+import { fromJson, type Connection } from './client';
+import * as t from './schema';
+
+export async function findPumpBySerial(connection: Connection, serial: string) {
+  return connection.select().from(t.pumps).where(eq(t.pumps.serial, serial)).limit(20);
+}
+
+export async function addPump(connection: Connection, pump: typeof t.pumps.$inferInsert) {
+  await connection.insert(t.pumps).values(pump);
+}
+
+export async function addJob(connection: Connection, job: typeof t.jobs.$inferInsert, intake: unknown) {
+  await connection.insert(t.jobs).values(job);
+  await connection.insert(t.intakes).values({ jobId: job.id, version: 1, body: intake });
+}
+
+/** Compare-and-set on the intake's version; false when somebody else was first. */
+export async function saveIntake(connection: Connection, jobId: string, basedOn: number, body: unknown): Promise<boolean> {
+  const [done] = await connection.update(t.intakes).set({ body, version: basedOn + 1 }).where(and(eq(t.intakes.jobId, jobId), eq(t.intakes.version, basedOn)));
+  return done.affectedRows === 1;
+}
+
+/** Appends an event and moves the job's head to it, as compare-and-set on the job's version. */
+export async function appendEvent(connection: Connection, jobId: string, event: ChainedEvent & { personId: string | null }): Promise<boolean> {
+  const [done] = await connection.update(t.jobs).set({ version: event.seq, headHash: event.hash }).where(and(eq(t.jobs.id, jobId), eq(t.jobs.version, event.seq - 1)));
+  if (done.affectedRows !== 1) return false;
+  await connection.insert(t.events).values({ jobId, seq: event.seq, kind: event.kind, personId: event.personId, personName: event.personName, at: new Date(event.at), data: event.data, previousHash: event.previousHash, hash: event.hash });
+  return true;
+}
+
+export async function listEvents(connection: Connection, jobId: string): Promise<ChainedEvent[]> {
+  const rows = await connection.select().from(t.events).where(eq(t.events.jobId, jobId)).orderBy(asc(t.events.seq));
+  return rows.map((row) => ({ seq: row.seq, kind: row.kind, personName: row.personName, at: row.at.toISOString(), data: row.data, previousHash: row.previousHash, hash: row.hash }));
+}
+
+export interface StandingChange {
+  readonly station: Station;
+  readonly holder: Holder;
+  readonly holderSince: Date;
+  readonly hold: Hold | null;
+  readonly outcome: JobRecord['outcome'];
+  readonly standing: unknown;
+  readonly closedAt: Date | null;
+}
+
+export async function saveStanding(connection: Connection, jobId: string, change: StandingChange) {
+  await connection.update(t.jobs).set(change).where(eq(t.jobs.id, jobId));
+}
+
+const floorColumns = {
+  id: t.jobs.id, tag: t.jobs.tag, station: t.jobs.station, holder: t.jobs.holder, holderSince: t.jobs.holderSince, hold: t.jobs.hold, outcome: t.jobs.outcome, promisedOn: t.jobs.promisedOn, standing: t.jobs.standing, closedAt: t.jobs.closedAt,
+  familyId: t.jobs.familyId, size: t.pumps.size, maker: t.pumps.maker, model: t.pumps.model, serial: t.pumps.serial, customer: t.customers.name,
+};
+
+type FloorSource = { hold: unknown; standing: unknown };
+const parsed = <Row extends FloorSource>(row: Row) => ({ ...row, hold: row.hold === null ? null : (fromJson(row.hold) as Hold | null), standing: fromJson(row.standing) });
+
+/** Open jobs by promise, a page at a time by key. */
+export async function listOpenJobs(connection: Connection, { after, limit }: { readonly after: { promisedOn: string; id: string } | null; readonly limit: number }) {
+  const rows = await connection
+    .select(floorColumns)
+    .from(t.jobs)
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
+    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
+    .where(and(isNull(t.jobs.closedAt), after ? or(gt(t.jobs.promisedOn, after.promisedOn), and(eq(t.jobs.promisedOn, after.promisedOn), gt(t.jobs.id, after.id))) : undefined))
+    .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id))
+    .limit(limit);
+  return rows.map(parsed);
+}
+
+const base = (connection: Connection) => connection.select(floorColumns).from(t.jobs).innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId)).innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId));
+
+/** The words of a search, safe for boolean full text: letters and digits only, each as a prefix that must occur. */
+function booleanWords(text: string): string {
+  return text.split(/[^\p{L}\p{N}]+/u).filter((word) => word.length > 1).slice(0, 6).map((word) => `+${word}*`).join(' ');
+}
+
+/** Finds jobs by tag, then serial number, then words; newest first, open ones before closed ones. */
+export async function searchJobs(connection: Connection, { tag, text, limit }: { readonly tag: string | null; readonly text: string; readonly limit: number }) {
+  const order = [sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt)] as const;
+  if (tag) {
+    const rows = await base(connection).where(eq(t.jobs.tag, tag)).limit(1);
+    if (rows.length) return rows.map(parsed);
+  }
+  const prefix = `${text.replace(/[\\%_]/g, '\\$&')}%`;
+  const bySerial = await base(connection).where(like(t.pumps.serial, prefix)).orderBy(...order).limit(limit);
+  if (bySerial.length) return bySerial.map(parsed);
+  const words = booleanWords(text);
+  if (!words) return [];
+  const rows = await base(connection).where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`).orderBy(...order).limit(limit);
+  return rows.map(parsed);
+}
+
+export async function saveSearchText(connection: Connection, jobId: string, searchText: string) {
+  await connection.update(t.jobs).set({ searchText }).where(eq(t.jobs.id, jobId));
+}
+
+export async function saveContact(connection: Connection, jobId: string, contactId: string) {
+  await connection.update(t.jobs).set({ contactId }).where(eq(t.jobs.id, jobId));
+}
+
+/** Orders with lines that are not received in full, over all jobs, for the parts desk. */
+export async function listOpenOrders(connection: Connection, limit: number) {
+  const received = connection.select({ lineId: t.receipts.lineId, quantity: sql<string>`sum(${t.receipts.quantity})`.as('received_quantity') }).from(t.receipts).groupBy(t.receipts.lineId).as('received');
+  const rows = await connection
+    .select({ tag: t.jobs.tag, orderId: t.purchaseOrders.id, number: t.purchaseOrders.number, supplier: t.purchaseOrders.supplier, dueOn: t.purchaseOrders.dueOn, partRef: t.purchaseOrderLines.partRef, partNumber: t.purchaseOrderLines.number, quantity: t.purchaseOrderLines.quantity, sent: t.purchaseOrderLines.sent, received: received.quantity, familyId: t.jobs.familyId, familyVersion: t.jobs.familyVersion })
+    .from(t.jobs)
+    .innerJoin(t.purchaseOrders, eq(t.purchaseOrders.jobId, t.jobs.id))
+    .innerJoin(t.purchaseOrderLines, eq(t.purchaseOrderLines.orderId, t.purchaseOrders.id))
+    .leftJoin(received, eq(received.lineId, t.purchaseOrderLines.id))
+    .where(and(isNull(t.jobs.closedAt), sql`coalesce(${received.quantity}, 0) < ${t.purchaseOrderLines.quantity}`))
+    .orderBy(asc(t.purchaseOrders.dueOn), asc(t.purchaseOrders.number))
+    .limit(limit);
+  return rows.map((row) => ({ ...row, received: Number(row.received ?? 0) }));
+}

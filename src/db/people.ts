@@ -1,0 +1,165 @@
+import { and, asc, count, desc, eq, isNull, lt, or } from 'drizzle-orm';
+import { z } from 'zod';
+import { roles, type Role } from '@/core/record';
+import { fromJson, type Connection } from './client';
+import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';
+
+export const shopSettingsSchema = z.object({
+  labourMinorPerHour: z.number().int(),
+  machiningMinorPerHour: z.number().int(),
+  testMinor: z.number().int(),
+  freightMinor: z.number().int(),
+  partsMarkupPct: z.number(),
+  taxPct: z.number(),
+  warrantyMonths: z.number().int(),
+  quoteValidDays: z.number().int(),
+});
+export type ShopSettings = z.infer<typeof shopSettingsSchema>;
+
+export async function readShop(connection: Connection) {
+  const [row] = await connection.select().from(shop).where(eq(shop.id, 1));
+  return row ? { ...row, settings: shopSettingsSchema.parse(fromJson(row.settings)) } : null;
+}
+
+export async function createShop(connection: Connection, given: { name: string; place: string; zone: string; currency: string; settings: ShopSettings; firstTag: number }) {
+  await connection.insert(shop).values({ id: 1, name: given.name, place: given.place, zone: given.zone, currency: given.currency, settings: given.settings, nextTag: given.firstTag, nextReport: 1, nextOrder: 1 });
+}
+
+/** Takes the next number of a series; the row stays locked until the transaction ends. */
+export async function takeNumber(connection: Connection, series: 'nextTag' | 'nextReport' | 'nextOrder'): Promise<number> {
+  const [row] = await connection.select({ number: shop[series] }).from(shop).where(eq(shop.id, 1)).for('update');
+  const number = row!.number;
+  await connection.update(shop).set({ [series]: number + 1 }).where(eq(shop.id, 1));
+  return number;
+}
+
+const roleSchema = z.enum(roles);
+const personColumns = { id: people.id, name: people.name, email: people.email, role: people.role, passwordHash: people.passwordHash, pinHash: people.pinHash, active: people.active };
+type PersonRow = { id: string; name: string; email: string; role: string; passwordHash: string; pinHash: string | null; active: boolean };
+const asPerson = (row: PersonRow) => ({ ...row, role: roleSchema.parse(row.role) });
+export type Person = ReturnType<typeof asPerson>;
+
+export async function findPersonByEmail(connection: Connection, email: string) {
+  const [row] = await connection.select(personColumns).from(people).where(eq(people.email, email));
+  return row ? asPerson(row) : null;
+}
+
+export async function findPerson(connection: Connection, id: string) {
+  const [row] = await connection.select(personColumns).from(people).where(eq(people.id, id));
+  return row ? asPerson(row) : null;
+}
+
+export async function listPeople(connection: Connection) {
+  return (await connection.select(personColumns).from(people).where(eq(people.active, true)).orderBy(asc(people.name)).limit(500)).map(asPerson);
+}
+
+export async function countPeople(connection: Connection): Promise<number> {
+  const [row] = await connection.select({ n: count() }).from(people);
+  return row!.n;
+}
+
+export async function addPerson(connection: Connection, person: { id: string; name: string; email: string; role: Role; passwordHash: string; pinHash: string | null; createdAt: Date }) {
+  await connection.insert(people).values(person);
+}
+
+export async function openSession(connection: Connection, session: { id: string; personId: string; startedAt: Date }) {
+  await connection.insert(sessions).values(session);
+}
+
+export async function endSession(connection: Connection, id: string, at: Date) {
+  await connection.update(sessions).set({ endedAt: at }).where(eq(sessions.id, id));
+}
+
+/** The person of a session that has not ended; null for any other. */
+export async function findSessionPerson(connection: Connection, sessionId: string) {
+  const [row] = await connection
+    .select(personColumns)
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.personId))
+    .where(and(eq(sessions.id, sessionId), isNull(sessions.endedAt), eq(people.active, true)));
+  return row ? asPerson(row) : null;
+}
+
+export async function listCustomers(connection: Connection) {
+  const rows = await connection.select({ id: customers.id, name: customers.name, contactId: contacts.id, contactName: contacts.name, email: contacts.email, phone: contacts.phone }).from(customers).leftJoin(contacts, eq(contacts.customerId, customers.id)).orderBy(asc(customers.name)).limit(500);
+  return rows;
+}
+
+export async function findCustomerByName(connection: Connection, name: string) {
+  const [row] = await connection.select().from(customers).where(eq(customers.name, name));
+  return row ?? null;
+}
+
+export async function addCustomer(connection: Connection, customer: { id: string; name: string; createdAt: Date }) {
+  await connection.insert(customers).values(customer);
+}
+
+export async function findContact(connection: Connection, customerId: string, email: string) {
+  const [row] = await connection.select().from(contacts).where(and(eq(contacts.customerId, customerId), eq(contacts.email, email)));
+  return row ?? null;
+}
+
+export async function addContact(connection: Connection, contact: { id: string; customerId: string; name: string; email: string; phone: string }) {
+  await connection.insert(contacts).values(contact);
+}
+
+export async function listInstruments(connection: Connection) {
+  const rows = await connection.select().from(instruments).orderBy(asc(instruments.code)).limit(500);
+  return rows.map((row) => ({ code: row.code, kind: row.kind, uncertaintyUm: Number(row.uncertaintyUm), dueOn: row.dueOn }));
+}
+
+export async function findInstrument(connection: Connection, code: string) {
+  const [row] = await connection.select().from(instruments).where(eq(instruments.code, code));
+  return row ? { code: row.code, kind: row.kind, uncertaintyUm: Number(row.uncertaintyUm), dueOn: row.dueOn } : null;
+}
+
+export async function addInstrument(connection: Connection, instrument: { id: string; code: string; kind: string; uncertaintyUm: string; dueOn: string }) {
+  await connection.insert(instruments).values(instrument);
+}
+
+export async function storeFamily(connection: Connection, family: { id: string; version: string; body: unknown }) {
+  await connection.insert(families).values(family).onDuplicateKeyUpdate({ set: { id: family.id } });
+}
+
+export async function loadFamilyBody(connection: Connection, id: string, version: string): Promise<unknown> {
+  const [row] = await connection.select({ body: families.body }).from(families).where(and(eq(families.id, id), eq(families.version, version)));
+  return row ? fromJson(row.body) : null;
+}
+
+export async function addMail(connection: Connection, mail: typeof mails.$inferInsert) {
+  await connection.insert(mails).values(mail);
+}
+
+const mailColumns = { id: mails.id, jobId: mails.jobId, to: mails.to, subject: mails.subject, body: mails.body, attachmentName: mails.attachmentName, sentAt: mails.sentAt };
+
+/** The outbox, newest first, a page at a time by key. */
+export async function listMails(connection: Connection, before: { sentAt: Date; id: string } | null, limit: number) {
+  return connection
+    .select(mailColumns)
+    .from(mails)
+    .where(before ? or(lt(mails.sentAt, before.sentAt), and(eq(mails.sentAt, before.sentAt), lt(mails.id, before.id))) : undefined)
+    .orderBy(desc(mails.sentAt), desc(mails.id))
+    .limit(limit);
+}
+
+export async function findMailAttachment(connection: Connection, id: string) {
+  const [row] = await connection.select({ name: mails.attachmentName, bytes: mails.attachment }).from(mails).where(eq(mails.id, id));
+  return row?.bytes ? { name: row.name!, bytes: row.bytes } : null;
+}
+
+export async function addCustomerLink(connection: Connection, link: typeof customerLinks.$inferInsert) {
+  await connection.insert(customerLinks).values(link);
+}
+
+export async function findCustomerLink(connection: Connection, tokenHash: string) {
+  const [row] = await connection.select().from(customerLinks).where(eq(customerLinks.tokenHash, tokenHash));
+  return row ?? null;
+}
+
+export async function listCustomerLinks(connection: Connection, jobId: string) {
+  return connection.select({ id: customerLinks.id, quoteId: customerLinks.quoteId, expiresAt: customerLinks.expiresAt, revokedAt: customerLinks.revokedAt, createdAt: customerLinks.createdAt }).from(customerLinks).where(eq(customerLinks.jobId, jobId)).orderBy(desc(customerLinks.createdAt)).limit(50);
+}
+
+export async function revokeCustomerLinks(connection: Connection, jobId: string, at: Date) {
+  await connection.update(customerLinks).set({ revokedAt: at }).where(and(eq(customerLinks.jobId, jobId), isNull(customerLinks.revokedAt)));
+}

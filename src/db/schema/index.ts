@@ -1,0 +1,3 @@
+export * from './commerce';
+export * from './jobs';
+export * from './people';

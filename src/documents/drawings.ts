@@ -1,0 +1,74 @@
+import { drawSection, type Family } from '@/core/family';
+import type { AsBuilt } from '@/core/report';
+import { evaluate } from '@/core/sums';
+import { colours, innerWidth, needRoom, type Paper } from './paper';
+
+const fills: Readonly<Record<string, string>> = { hatched: '#E9E3D6', open: '#FFFFFF', solid: '#B9B2A2' };
+
+/** The pump's section with its numbered points, coloured by what was found; drawn from the family alone. */
+export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt['points']): void {
+  const drawing = drawSection(family);
+  const [, top, width, height] = drawing.viewBox;
+  const scale = innerWidth(paper) / width;
+  needRoom(paper, height * scale + 10);
+  const y0 = paper.y;
+  paper.save().translate(paper.page.margins.left, y0 - top * scale).scale(scale);
+  for (const mirror of [1, -1]) {
+    paper.save().scale(1, mirror);
+    for (const { d, fill } of drawing.shapes) {
+      paper.lineWidth(0.9).strokeColor(colours.ink);
+      if (fill === 'line') paper.path(d).stroke();
+      else paper.path(d).fillAndStroke(fills[fill]!, colours.ink);
+    }
+    paper.restore();
+  }
+  paper.moveTo(drawing.axis.from, 0).lineTo(drawing.axis.to, 0).lineWidth(0.6).dash(12, { space: 4 }).strokeColor(colours.ink).stroke().undash();
+  const verdictOf = new Map(points.map((point) => [point.number, point.as_found.verdict]));
+  for (const pin of drawing.pins) {
+    const verdict = verdictOf.get(pin.number);
+    const isOut = verdict === 'out' || verdict === 'tight';
+    paper.moveTo(pin.x, pin.y).lineTo(pin.labelX, pin.labelY).lineWidth(0.6).strokeColor(colours.ink).stroke();
+    if (isOut) paper.rect(pin.labelX - 10, pin.labelY - 10, 20, 20).fillAndStroke(colours.jasper, colours.ink);
+    else paper.circle(pin.labelX, pin.labelY, 10).fillAndStroke(verdict === 'near limit' ? colours.ochre : verdict === 'not measured' ? '#FFFFFF' : colours.slate, colours.ink);
+    paper.font('bold').fontSize(10).fillColor(verdict === 'not measured' ? colours.ink : '#FFFFFF').text(String(pin.number), pin.labelX - 10, pin.labelY - 5, { width: 20, align: 'center', lineBreak: false });
+  }
+  paper.restore();
+  paper.x = paper.page.margins.left;
+  paper.y = y0 + height * scale + 4;
+  paper.font('text').fontSize(7).fillColor(colours.quiet).text('As found. Dark: within limits; ochre: near its limit; red square: out; open: not measured.');
+}
+
+/** Head over flow of one run, with the fitted curve and the cross of tolerances. */
+export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number]): void {
+  const width = innerWidth(paper);
+  const height = 190;
+  needRoom(paper, height + 20);
+  const [x0, y0] = [paper.page.margins.left + 34, paper.y + 6];
+  const [w, h] = [width - 50, height - 34];
+  const maxFlow = 1.1 * Math.max(...test.points.map((point) => point.flow_m3h), test.band.flow_m3h.max);
+  const maxHead = 1.12 * Math.max(...test.points.map((point) => point.head_m), test.band.head_m.max);
+  const x = (flow: number) => x0 + (flow / maxFlow) * w;
+  const y = (head: number) => y0 + h - (head / maxHead) * h;
+  paper.rect(x0, y0, w, h).lineWidth(0.5).strokeColor(colours.line).stroke();
+  paper.font('mono').fontSize(6.5).fillColor(colours.quiet);
+  for (let i = 0; i <= 4; i++) {
+    paper.text(((maxHead * i) / 4).toFixed(0), x0 - 30, y((maxHead * i) / 4) - 3, { width: 26, align: 'right', lineBreak: false });
+    paper.text(((maxFlow * i) / 4).toFixed(1), x((maxFlow * i) / 4) - 15, y0 + h + 4, { width: 30, align: 'center', lineBreak: false });
+  }
+  paper.text('flow, m³/h', x0, y0 + h + 14, { width: w, align: 'center', lineBreak: false });
+  paper.text('head, m', x0 + 4, y0 + 4, { lineBreak: false });
+  const last = Math.max(...test.points.map((point) => point.flow_m3h));
+  for (let i = 0; i <= 60; i++) {
+    const flow = (last * i) / 60;
+    if (i === 0) paper.moveTo(x(flow), y(evaluate(test.curve, flow)));
+    else paper.lineTo(x(flow), y(evaluate(test.curve, flow)));
+  }
+  paper.lineWidth(1.4).strokeColor(colours.lake).stroke();
+  for (const point of test.points) paper.circle(x(point.flow_m3h), y(point.head_m), 2.2).fill(colours.ink);
+  const { guarantee: g, band } = test;
+  paper.lineWidth(1.6).strokeColor(test.verdict === 'pass' ? colours.moss : colours.jasper);
+  paper.moveTo(x(band.flow_m3h.min), y(g.head_m)).lineTo(x(band.flow_m3h.max), y(g.head_m)).stroke();
+  paper.moveTo(x(g.flow_m3h), y(band.head_m.min)).lineTo(x(g.flow_m3h), y(band.head_m.max)).stroke();
+  paper.x = paper.page.margins.left;
+  paper.y = y0 + height;
+}

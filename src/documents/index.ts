@@ -1,0 +1,3 @@
+export { writeAsBuiltPdf } from './as-built-pdf';
+export { writeQuotePdf } from './quote-pdf';
+export { writeTagPdf } from './tag-pdf';

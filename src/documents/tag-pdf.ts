@@ -1,0 +1,20 @@
+import { toBuffer } from 'bwip-js/node';
+import type { JobRecord } from '@/core/record';
+import { closePaper, colours, openPaper } from './paper';
+
+/** The shop tag, 100 × 62 mm: code for the scanner, tag, pump, owner, and whether the liquid is declared. */
+export async function writeTagPdf(record: JobRecord): Promise<Buffer> {
+  const paper = openPaper({ title: `Tag ${record.tag}`, size: [283.5, 175.7], margin: 10 });
+  const code = await toBuffer({ bcid: 'datamatrix', text: record.tag, scale: 6 });
+  const bars = await toBuffer({ bcid: 'code128', text: record.tag, height: 9, scale: 3 });
+  paper.image(code, 12, 14, { width: 74 });
+  paper.font('bold').fontSize(30).fillColor(colours.ink).text(record.tag, 98, 12, { lineBreak: false });
+  paper.font('bold').fontSize(9.5).text(`${record.pump.maker} ${record.pump.model} ${record.pump.size}`.trim(), 98, 50, { width: 176, height: 24, ellipsis: true });
+  paper.font('mono').fontSize(9).text(record.pump.serial, 98, 75, { width: 176, height: 12, ellipsis: true });
+  paper.font('text').fontSize(9).text(record.customer.name, 12, 94, { width: 262, height: 12, ellipsis: true });
+  paper.fontSize(8).fillColor(colours.quiet).text(`In ${record.openedAt.slice(0, 10)}, promised ${record.promisedOn}`, 12, 107, { width: 262 });
+  const declared = record.intake.liquid && record.intake.cleaning !== 'none';
+  paper.font('bold').fontSize(9).fillColor(declared ? colours.ink : colours.jasper).text(declared ? `Liquid: ${record.intake.liquid}` : 'LIQUID NOT DECLARED: DO NOT OPEN', 12, 119, { width: 262, height: 12, ellipsis: true });
+  paper.image(bars, 12, 134, { width: 200, height: 24 });
+  return closePaper(paper, '');
+}

@@ -1,0 +1,10 @@
+export { actUseCases, allUseCases, readUseCases } from './registry';
+export type { Context } from './context';
+export { openCustomerLink } from './people/open-customer-link';
+export { closeSession, findSessionActor } from './people/find-session-actor';
+export { getRuntime, startRuntime, type Runtime } from './runtime';
+export { perform, type UseCase } from './use-case';
+export * from './read/read-desks';
+export * from './read/read-documents';
+export { findJobs, readFloor, type FloorStrip } from './read/read-floor';
+export { readJob, type JobView } from './read/read-job';

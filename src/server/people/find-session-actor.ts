@@ -1,0 +1,13 @@
+import type { Actor } from '@/core/access';
+import { endSession, findSessionPerson, type Database } from '@/db';
+
+/** Who a session stands for; nobody when it has ended. */
+export async function findSessionActor(database: Database, sessionId: string | undefined): Promise<Actor> {
+  if (!sessionId) return { kind: 'nobody' };
+  const person = await findSessionPerson(database, sessionId);
+  return person ? { kind: 'person', personId: person.id, name: person.name, role: person.role } : { kind: 'nobody' };
+}
+
+export async function closeSession(database: Database, sessionId: string, now: Date): Promise<void> {
+  await endSession(database, sessionId, now);
+}

@@ -1,0 +1,102 @@
+import { z } from 'zod';
+import { DomainError } from '@/core/errors';
+import { stepsBlockedBy } from '@/core/parts';
+import { findBrokenEvent } from '@/core/lifecycle';
+import { countPeople, findTagById, listCustomers, listEvents, listInstruments, listMails, listOpenOrders, listPeople, loadJobRecord, readShop } from '@/db';
+import { findFamily, shippedFamilies } from '../families';
+import { sha256 } from '../fingerprint';
+import { defineUseCase, tagField } from '../use-case';
+
+/** The mail stand-in's outbox, newest first. */
+export const readOutbox = defineUseCase({
+  verb: 'read-outbox',
+  audience: ['coordinator'],
+  input: z.strictObject({ before: z.string().max(80).nullable().default(null) }),
+  async run(context, { before }) {
+    const [at, id] = before?.split('_') ?? [];
+    const cursor = at && id && !Number.isNaN(Date.parse(at)) ? { sentAt: new Date(at), id } : null;
+    const rows = await listMails(context.database, cursor, 31);
+    const mails = rows.slice(0, 30).map((mail) => ({ ...mail, sentAt: mail.sentAt.toISOString() }));
+    const last = mails.at(-1);
+    return { mails, next: rows.length > 30 && last ? `${last.sentAt}_${last.id}` : null };
+  },
+});
+
+/** What is on order over all jobs, by date, with the steps that each part stops. */
+export const readPartsDesk = defineUseCase({
+  verb: 'read-parts-desk',
+  audience: ['parts', 'coordinator', 'technician', 'inspector'],
+  input: z.strictObject({}),
+  async run(context) {
+    const rows = await listOpenOrders(context.database, 200);
+    const lines = await Promise.all(
+      rows.map(async (row) => {
+        const family = await findFamily(context.database, row.familyId, row.familyVersion);
+        return { ...row, name: family.parts.find((part) => part.ref === row.partRef)?.name ?? row.partRef, blocks: stepsBlockedBy(row.partRef, family) };
+      }),
+    );
+    return { lines };
+  },
+});
+
+/** What receiving needs: known customers with contacts, and the families to choose from. */
+export const readReceiving = defineUseCase({
+  verb: 'read-receiving',
+  audience: ['coordinator', 'technician'],
+  input: z.strictObject({}),
+  async run(context) {
+    return { customers: await listCustomers(context.database), families: shippedFamilies };
+  },
+});
+
+export const readShopView = defineUseCase({
+  verb: 'read-shop',
+  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  input: z.strictObject({}),
+  async run(context) {
+    const [shop, people, instruments] = await Promise.all([readShop(context.database), listPeople(context.database), listInstruments(context.database)]);
+    return { shop: shop && { name: shop.name, place: shop.place, zone: shop.zone, currency: shop.currency, settings: shop.settings }, people: people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })), instruments, families: shippedFamilies };
+  },
+});
+
+/** Whether anybody exists yet; the first visit creates the owner. */
+export const readFirstVisit = defineUseCase({
+  verb: 'read-first-visit',
+  audience: ['anyone'],
+  input: z.strictObject({}),
+  async run(context) {
+    return { isEmpty: (await countPeople(context.database)) === 0 };
+  },
+});
+
+/** The record drawer: every event of a job, and whether the chain is whole. */
+export const readEvents = defineUseCase({
+  verb: 'read-events',
+  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  input: z.strictObject({ tag: tagField }),
+  async run(context, { tag }) {
+    const record = await loadJobRecord(context.database, tag);
+    if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
+    const events = await listEvents(context.database, record.id);
+    return { events: events.map(({ seq, kind, personName, at, data, hash }) => ({ seq, kind, personName, at, data, hash: hash.slice(0, 12) })), broken: findBrokenEvent({ events, headHash: record.headHash, sha256 }) };
+  },
+});
+
+/** The customer's page: findings in plain words, lines, and the answer if one was given. Reaches its own job only. */
+export const readCustomerPage = defineUseCase({
+  verb: 'read-customer-page',
+  audience: ['customer'],
+  input: z.strictObject({}),
+  async run(context) {
+    const { actor } = context;
+    if (actor.kind !== 'customer') throw new DomainError('link-not-valid');
+    const tag = await findTagById(context.database, actor.jobId);
+    const record = tag && (await loadJobRecord(context.database, tag));
+    const quote = record ? record.quotes.find((one) => one.id === actor.quoteId) : undefined;
+    if (!record || !quote?.text) throw new DomainError('link-not-valid');
+    const shop = (await readShop(context.database))!;
+    const approval = record.approvals.find((one) => one.quoteId === quote.id) ?? null;
+    const findings = record.findings.filter((finding) => finding.disposition).map((finding) => ({ id: finding.id, plain: finding.plain, action: finding.disposition!.action, photoId: finding.photoId }));
+    return { shop: { name: shop.name, place: shop.place }, tag: record.tag, pump: record.pump, customer: record.customer.name, whyOut: record.intake.whyOut, findings, quote, approval, station: record.station };
+  },
+});

@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { DomainError } from '@/core/errors';
+import { findMailAttachment, findPhoto, findReport, listPhotoBytes, loadJobRecord, readShop } from '@/db';
+import { writeQuotePdf, writeTagPdf } from '@/documents';
+import { defineUseCase, tagField } from '../use-case';
+
+const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
+
+/** A picture, for the staff or for the customer of that very job. */
+export const readPhoto = defineUseCase({
+  verb: 'read-photo',
+  audience: [...staff, 'customer'],
+  input: z.strictObject({ photoId: z.string().max(36), size: z.enum(['full', 'thumb']) }),
+  async run(context, { photoId, size }) {
+    const photo = await findPhoto(context.database, photoId, size);
+    const isForeign = context.actor.kind === 'customer' && photo?.jobId !== context.actor.jobId;
+    if (!photo || isForeign) throw new DomainError('not-found', { what: 'There is no such picture.' });
+    return { bytes: photo.bytes };
+  },
+});
+
+export const readTagPdf = defineUseCase({
+  verb: 'read-tag',
+  audience: staff,
+  input: z.strictObject({ tag: tagField }),
+  async run(context, { tag }) {
+    const record = await loadJobRecord(context.database, tag);
+    if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
+    return { bytes: await writeTagPdf(record), name: `${tag}.pdf` };
+  },
+});
+
+export const readQuotePdf = defineUseCase({
+  verb: 'read-quote',
+  audience: ['coordinator', 'parts', 'inspector'],
+  input: z.strictObject({ tag: tagField, revision: z.number().int().min(1) }),
+  async run(context, { tag, revision }) {
+    const record = await loadJobRecord(context.database, tag);
+    const quote = record?.quotes.find((one) => one.revision === revision);
+    if (!record || !quote) throw new DomainError('not-found', { what: `${tag} has no quote revision ${revision}.` });
+    const [shop, pictures] = await Promise.all([readShop(context.database), listPhotoBytes(context.database, record.id, 24)]);
+    return { bytes: await writeQuotePdf({ record, quote, shop: shop!, pictures, fingerprint: quote.fingerprint ?? 'draft', now: quote.sentAt ?? context.now().toISOString() }), name: `${tag}-quote-${revision}.pdf` };
+  },
+});
+
+const reportInput = z.strictObject({ number: z.string().regex(/^R-\d{4}-\d{4,}$/), revision: z.string().regex(/^[A-Z]$/) });
+
+export const readReport = defineUseCase({
+  verb: 'read-report',
+  audience: staff,
+  input: reportInput.extend({ as: z.enum(['pdf', 'json']) }),
+  async run(context, { number, revision, as }) {
+    const report = await findReport(context.database, number, revision);
+    if (!report) throw new DomainError('not-found', { what: `There is no report ${number} revision ${revision}.` });
+    return { bytes: as === 'pdf' ? report.pdf : Buffer.from(report.record), name: `${number}-${revision}.${as}` };
+  },
+});
+
+export const readMailAttachment = defineUseCase({
+  verb: 'read-mail-attachment',
+  audience: ['coordinator'],
+  input: z.strictObject({ mailId: z.string().max(36) }),
+  async run(context, { mailId }) {
+    const found = await findMailAttachment(context.database, mailId);
+    if (!found) throw new DomainError('not-found', { what: 'This mail has no attachment.' });
+    return found;
+  },
+});

@@ -1,0 +1,62 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
+import type { Actor } from '@/core/access';
+import { isAnswering, openDatabase, type OpenedDatabase } from '@/db';
+import { simulatedCamera, simulatedGauge, simulatedSupplier, simulatedTestStand } from '@/stand-ins';
+import type { Context } from './context';
+
+export interface Runtime extends OpenedDatabase {
+  readonly contextFor: (actor: Actor, given?: { readonly origin?: string; readonly now?: () => Date }) => Context;
+  readonly isDatabaseUp: () => Promise<boolean>;
+}
+
+const limits = { 'sign-in': { points: 12, duration: 300 }, pin: { points: 8, duration: 300 } } as const;
+
+function makeLimiters({ pool }: OpenedDatabase) {
+  const make = (name: keyof typeof limits) => new RateLimiterMySQL({ storeClient: pool, dbName: databaseName(pool), tableName: 'rate_limits', tableCreated: true, keyPrefix: name, ...limits[name] });
+  return { 'sign-in': make('sign-in'), pin: make('pin') };
+}
+
+function databaseName(pool: OpenedDatabase['pool']): string {
+  const { connectionConfig } = (pool as unknown as { config: { connectionConfig: { database: string } } }).config;
+  return connectionConfig.database;
+}
+
+/** Ids sort by the moment they were made: 48 bits of time, then chance (UUID version 7, RFC 9562). */
+function makeId(): string {
+  const time = Date.now().toString(16).padStart(12, '0');
+  const rest = randomUUID().slice(15);
+  return `${time.slice(0, 8)}-${time.slice(8)}-7${rest}`;
+}
+
+/** Opens what the use cases need on one database. */
+export function startRuntime(databaseUrl: string): Runtime {
+  const opened = openDatabase(databaseUrl);
+  const limiters = makeLimiters(opened);
+  const mayTry: Context['mayTry'] = async (key, limit) => {
+    try {
+      await limiters[limit].consume(key);
+      return true;
+    } catch (error) {
+      if (error instanceof RateLimiterRes) return false;
+      throw error;
+    }
+  };
+  return {
+    ...opened,
+    contextFor: (actor, { origin = 'http://localhost:4170', now = () => new Date() } = {}) => ({
+      database: opened.database, actor, now, newId: makeId, newToken: () => randomBytes(32).toString('hex'), origin, mayTry,
+      standIns: { gauge: simulatedGauge, camera: simulatedCamera, supplier: simulatedSupplier, testStand: simulatedTestStand },
+    }),
+    isDatabaseUp: () => isAnswering(opened.database),
+  };
+}
+
+const shared = globalThis as { puddlestoneRuntime?: Runtime };
+
+/** The one runtime of a serving copy, made on first use from DATABASE_URL. */
+export function getRuntime(): Runtime {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set: start with npm start');
+  return (shared.puddlestoneRuntime ??= startRuntime(url));
+}

@@ -1,0 +1,86 @@
+/**
+ * What the product asks of the devices and services around it. A real one and its stand-in meet the same contract and
+ * pass the same contract test. None of them keeps state of the product; each may fail, and then throws DeviceError.
+ */
+export class DeviceError extends Error {
+  constructor(
+    readonly device: string,
+    message: string,
+  ) {
+    super(message);
+    this.name = 'DeviceError';
+  }
+}
+
+/** A gauge that types its reading, as a wedge or over a radio. A real one ignores what it is asked for. */
+export interface Gauge {
+  takeReading(ask: GaugeAsk): Promise<{ readonly typed: string; readonly unit: 'mm' }>;
+}
+export interface GaugeAsk {
+  readonly job: string;
+  readonly phase: 'as-found' | 'as-left';
+  readonly point: string;
+  readonly place: string;
+  readonly digits: number;
+  readonly newMm: { readonly min: number; readonly max: number };
+  readonly reuseMm: { readonly min?: number; readonly max?: number };
+}
+
+export type PictureKind = 'ring' | 'impeller' | 'shaft' | 'bearing' | 'casing' | 'seal' | 'plate' | 'gasket' | 'nut' | 'coupling';
+
+/** A camera at the bench: one picture as an encoded image. */
+export interface Camera {
+  takePicture(ask: { readonly seed: string; readonly subject: PictureKind; readonly label: string }): Promise<{ readonly bytes: Buffer; readonly mime: 'image/jpeg' | 'image/png' }>;
+}
+
+/** A supplier's order desk: acknowledges an order with a date, and says what each parcel holds. */
+export interface Supplier {
+  acknowledge(order: SupplierOrder): Promise<{ readonly reference: string; readonly dueOn: string }>;
+  /** What has left the supplier by a day, line by line, in addition to what was sent before. */
+  parcelBy(order: SupplierOrder & { readonly sentBefore: Readonly<Record<string, number>> }, day: string): Promise<{ readonly lines: readonly { readonly lineId: string; readonly quantity: number }[]; readonly restOn: string | null }>;
+}
+export interface SupplierOrder {
+  readonly number: string;
+  readonly placedOn: string;
+  readonly lines: readonly { readonly lineId: string; readonly partNumber: string; readonly quantity: number; readonly leadDays: number }[];
+}
+
+/** Outgoing mail. */
+export interface Mail {
+  send(mail: { readonly to: string; readonly subject: string; readonly body: string; readonly attachment?: { readonly name: string; readonly bytes: Buffer } }): Promise<void>;
+}
+
+export const pumpConditions = ['sound', 'internal leakage', 'air in the suction'] as const;
+export type PumpCondition = (typeof pumpConditions)[number];
+
+/** A test stand that runs a pump through a plan of flows and reads its gauges at each. */
+export interface TestStand {
+  run(ask: StandAsk): Promise<readonly StandGauges[]>;
+}
+export interface StandAsk {
+  readonly seed: string;
+  readonly rated: { readonly flowM3h: number; readonly headM: number; readonly speedRpm: number; readonly efficiencyPct: number };
+  readonly pipeMm: { readonly suction: number; readonly discharge: number };
+  readonly flowShares: readonly number[];
+  /** Only a simulated stand heeds it: which pump it pretends to run. */
+  readonly condition: PumpCondition;
+}
+export interface StandGauges {
+  readonly flowM3h: number;
+  readonly suctionKpa: number;
+  readonly dischargeKpa: number;
+  readonly speedRpm: number;
+  readonly powerInKw: number;
+  readonly motorEfficiencyPct: number;
+  readonly densityKgM3: number;
+  readonly vibrationMmS: number;
+  readonly bearingC: number;
+}
+
+export interface StandIns {
+  readonly gauge: Gauge;
+  readonly camera: Camera;
+  readonly supplier: Supplier;
+  readonly mail: Mail;
+  readonly testStand: TestStand;
+}

@@ -1,0 +1,36 @@
+import { chanceFrom } from './chance';
+import type { Supplier, SupplierOrder } from './contract';
+
+const addDays = (day: string, days: number) => new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+
+function dueOf(order: SupplierOrder): string {
+  const longest = Math.max(1, ...order.lines.map((line) => line.leadDays));
+  const slip = Math.floor(chanceFrom(`${order.number}/slip`)() * 3);
+  return addDays(order.placedOn, longest + slip);
+}
+
+/** About one order in three is a piece short on its first parcel; the rest follows a day later. */
+function shortLine(order: SupplierOrder): string | null {
+  const chance = chanceFrom(`${order.number}/short`);
+  if (chance() > 0.36 || !order.lines.length) return null;
+  return order.lines[Math.floor(chance() * order.lines.length)]!.lineId;
+}
+
+/** A supplier who acknowledges with a date, delivers on that day, and is sometimes short. */
+export const simulatedSupplier: Supplier = {
+  async acknowledge(order) {
+    return { reference: `ACK-${order.number}`, dueOn: dueOf(order) };
+  },
+  async parcelBy(order, day) {
+    const due = dueOf(order);
+    if (day < due) return { lines: [], restOn: due };
+    const short = shortLine(order);
+    const first = order.lines.every((line) => !order.sentBefore[line.lineId]);
+    const lines = order.lines.flatMap((line) => {
+      const left = line.quantity - (order.sentBefore[line.lineId] ?? 0);
+      const held = first && line.lineId === short ? 1 : 0;
+      return left - held > 0 ? [{ lineId: line.lineId, quantity: left - held }] : [];
+    });
+    return { lines, restOn: first && short ? addDays(day, 1) : null };
+  },
+};
