@@ -1,4 +1,4 @@
-import type { Family, FamilyPoint } from '@/core/family';
+import { suitableConsumables, type Family, type FamilyPoint } from '@/core/family';
 import { judgePoints } from '@/core/inspection';
 import { needsOf } from '@/core/parts';
 import { currentQuote, placeKey, type JobRecord, type Phase, stations } from '@/core/record';
@@ -142,8 +142,7 @@ async function rebuild(stage: Stage, until: number): Promise<void> {
       const basedOn = record.captures.find((one) => one.phase === 'rebuild' && one.captureId === capture.id)?.version ?? 0;
       await act(technician, 'record-capture', { tag, phase: 'rebuild', captureId: capture.id, typed: before?.typed || 'in line', photoId: null, basedOn });
     }
-    const consumable = step.consumables.find((one) => one.suits.includes('EPDM') || one.suits.includes('NBR'))?.what;
-    const suited = step.consumables.find((one) => one.suits.includes('EPDM'))?.what ?? consumable;
+    const suited = suitableConsumables(step, family, 'EPDM')[0]?.what;
     await act(technician, 'finish-step', { tag, phase: 'rebuild', stepId: step.id, cautionsRead: step.cautions, ...(step.torque && { torqueNm: Math.round((step.torque.window_nm.min + step.torque.window_nm.max) / 2) }), ...(step.heat && { temperatureC: Math.ceil(heat) + 3, ambientC: 20 }), ...(suited && { consumable: suited }) });
     const waits = stage.job.part === 'hold point' && step.hold_point;
     if (step.hold_point && !waits) await act('marek', 'sign-hold-point', { tag, stepId: step.id });

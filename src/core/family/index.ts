@@ -1,4 +1,4 @@
 export { cautionFooter, cautions, findCaution, type Caution } from './cautions';
-export { findPart, loadFamily, proposeFamily } from './load-family';
+export { elastomersOfStep, findPart, loadFamily, proposeFamily, suitableConsumables } from './load-family';
 export { familySchema, type Capture, type Family, type FamilyPart, type FamilyPoint, type RebuildStep, type SectionBody, type TeardownStep } from './schema';
 export { drawSection, type SectionDrawing, type SectionPin, type SectionShape } from './section';

@@ -35,6 +35,8 @@ const part = z.strictObject({
   wears: z.boolean(),
   soft: z.boolean(),
   elastomer: z.string().optional(),
+  /** The elastomer is chosen by job, for its liquid; `elastomer` is the usual one. */
+  elastomer_by_job: z.boolean().default(false),
   thread: z.strictObject({ size: z.string(), hand: z.enum(['right', 'left']) }).optional(),
   weight: z.enum(['one person', 'two persons', 'hoist']),
   number: z.string(),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DomainError } from '@/core/errors';
-import type { Family, RebuildStep } from '@/core/family';
+import { elastomersOfStep, suitableConsumables, type Family, type RebuildStep } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { rebuildRound, type JobRecord } from '@/core/record';
 import { bearingHeat } from '@/core/sums';
@@ -32,7 +32,7 @@ function checkRebuild(step: RebuildStep, given: Input, record: JobRecord, family
   if (torque && given.torqueNm === undefined) refuse('torqueNm', `Type the torque; the window is ${torque.window_nm.min} to ${torque.window_nm.max} N·m.`);
   if (torque && (given.torqueNm! < torque.window_nm.min || given.torqueNm! > torque.window_nm.max)) refuse('torqueNm', `${given.torqueNm} N·m is outside the window of ${torque.window_nm.min} to ${torque.window_nm.max} N·m.`);
   if (heat) checkHeat(heat, given);
-  if (step.consumables.length) checkConsumable(step, given, record.intake.elastomer);
+  if (step.consumables.length) checkConsumable(step, given, record, family);
 }
 
 function checkHeat(heat: NonNullable<RebuildStep['heat']>, given: Input): void {
@@ -43,10 +43,13 @@ function checkHeat(heat: NonNullable<RebuildStep['heat']>, given: Input): void {
   if (given.temperatureC < result.temperature_c - 5) refuse('temperatureC', `${given.temperatureC} °C is less than the ${result.temperature_c.toFixed(0)} °C that this fit needs.`);
 }
 
-function checkConsumable(step: RebuildStep, given: Input, elastomer: string): void {
+function checkConsumable(step: RebuildStep, given: Input, record: JobRecord, family: Family): void {
   const chosen = step.consumables.find((one) => one.what === given.consumable);
   if (!chosen) return refuse('consumable', 'Choose what was used.');
-  if (elastomer && !chosen.suits.includes(elastomer)) refuse('consumable', `${chosen.what} does not suit ${elastomer}: it swells. Use ${step.consumables.filter((one) => one.suits.includes(elastomer)).map((one) => one.what).join(' or ')}.`);
+  const suitable = suitableConsumables(step, family, record.intake.elastomer);
+  if (suitable.includes(chosen)) return;
+  const met = elastomersOfStep(step, family, record.intake.elastomer).filter((elastomer) => !chosen.suits.includes(elastomer));
+  refuse('consumable', `${chosen.what} does not suit ${met.join(' and ')}: it swells. Use ${suitable.map((one) => one.what).join(' or ') || 'what the maker names'}.`);
 }
 
 function checkCautions(cautions: readonly string[], given: Input): void {
