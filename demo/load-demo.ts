@@ -38,7 +38,8 @@ const contacts: Readonly<Record<string, { name: string; email: string; phone: st
   'Harrowmere Paddle Ferry': { name: 'Silas Rudderham', email: 'silas@ferry.example', phone: '0100 964' },
 };
 
-async function loadJob(runtime: Runtime, actors: Map<DemoPerson['key'], Actor>, job: DemoJob, index: number): Promise<string> {
+/** Takes one pump in; what it gives back plays the job on. */
+async function receiveJob(runtime: Runtime, actors: Map<DemoPerson['key'], Actor>, job: DemoJob, index: number): Promise<{ tag: string; serial: string; play: () => Promise<void> }> {
   let clock = Date.now() - job.cameIn * dayMs - 3600_000;
   const verbs = new Map(actUseCases.map((useCase) => [useCase.verb, useCase]));
   const now = () => new Date(Math.min(Date.now(), (clock += 60_000)));
@@ -49,15 +50,25 @@ async function loadJob(runtime: Runtime, actors: Map<DemoPerson['key'], Actor>, 
     cameWith: ['coupling half', 'guard', index % 3 ? 'seal flush line' : 'key'], shims: [{ foot: 'front left', thicknesses: '0.5 + 0.1 mm' }, { foot: 'rear right', thicknesses: '0.2 mm' }], hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known', shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '', elastomer: 'EPDM',
   };
   const { tag } = (await act('wenna', 'receive-pump', { customer: job.customer, contact: contacts[job.customer], pump: job.pump, familyId: 'F1', promisedOn: inDays(job.promised), intake })) as { tag: string };
-  await playJob({ act, job, tag, family: shippedFamilies[0]!, technician: index % 2 ? 'odile' : 'ines', load: () => loadRecord(runtime.database, tag), pass: (hours) => (clock += hours * 3600_000) });
-  return tag;
+  const play = () => playJob({ act, job, tag, family: shippedFamilies[0]!, technician: index % 2 ? 'odile' : 'ines', load: () => loadRecord(runtime.database, tag), pass: (hours) => (clock += hours * 3600_000) });
+  return { tag, serial: job.pump.serial, play };
 }
 
 /** Loads the demonstration shop through the use cases, once, into an empty database. Gives the tags by job. */
 export async function loadDemo(runtime: Runtime, jobs: readonly DemoJob[] = demoJobs): Promise<readonly string[]> {
   if ((await countPeople(runtime.database)) > 0) return [];
   const actors = await loadShop(runtime);
-  const tags: string[] = [];
-  for (const [index, job] of jobs.entries()) tags.push(await loadJob(runtime, actors, job, index));
-  return tags;
+  const received: Awaited<ReturnType<typeof receiveJob>>[] = [];
+  for (const [index, job] of jobs.entries()) received.push(await receiveJob(runtime, actors, job, index));
+  await playInLanes(received.map((one) => one.play), 4);
+  return received.map((one) => one.tag);
+}
+
+/** Plays jobs side by side; each touches only its own record. */
+async function playInLanes(plays: readonly (() => Promise<void>)[], lanes: number): Promise<void> {
+  let next = 0;
+  const lane = async () => {
+    while (next < plays.length) await plays[next++]!();
+  };
+  await Promise.all(Array.from({ length: lanes }, lane));
 }

@@ -1,6 +1,7 @@
-import { and, asc, desc, eq, lt, ne } from 'drizzle-orm';
+import { and, desc, eq, lt, ne } from 'drizzle-orm';
 import { z } from 'zod';
 import { actions, holders, partStates, stations, type Intake, type JobRecord, type Quote } from '@/core/record';
+import { childrenOf, loadChildren } from './child-rows';
 import { fromJson, type Connection } from './client';
 import * as t from './schema';
 
@@ -56,11 +57,30 @@ async function loadEarlierVisits(connection: Connection, job: { id: string; pump
   return [...new Map(rows.map((row) => [row.tag, { tag: row.tag, openedAt: iso(row.openedAt), outcome: row.outcome, reportNumber: row.report }])).values()];
 }
 
-async function loadQuotes(connection: Connection, jobId: string): Promise<Quote[]> {
-  const [heads, lines] = await Promise.all([
-    connection.select().from(t.quotes).where(eq(t.quotes.jobId, jobId)).orderBy(asc(t.quotes.revision)),
-    connection.select().from(t.quoteLines).where(eq(t.quoteLines.jobId, jobId)).orderBy(asc(t.quoteLines.position)),
-  ]);
+const children = {
+  intakes: childrenOf(t.intakes, t.intakes.jobId, ['version']),
+  acknowledgements: childrenOf(t.acknowledgements, t.acknowledgements.jobId, ['at']),
+  parts: childrenOf(t.partAccounts, t.partAccounts.jobId, ['partRef']),
+  steps: childrenOf(t.stepsDone, t.stepsDone.jobId, ['at']),
+  captures: childrenOf(t.captures, t.captures.jobId, ['at']),
+  readings: childrenOf(t.readings, t.readings.jobId, ['pointId', 'place']),
+  photos: childrenOf(t.photos, t.photos.jobId, ['at', 'id'], ['bytes', 'thumb']),
+  findings: childrenOf(t.findings, t.findings.jobId, ['at', 'id']),
+  dispositions: childrenOf(t.dispositions, t.dispositions.jobId, ['at']),
+  quotes: childrenOf(t.quotes, t.quotes.jobId, ['revision']),
+  quoteLines: childrenOf(t.quoteLines, t.quoteLines.jobId, ['position']),
+  approvals: childrenOf(t.approvals, t.approvals.jobId, ['at', 'id']),
+  orders: childrenOf(t.purchaseOrders, t.purchaseOrders.jobId, ['number']),
+  orderLines: childrenOf(t.purchaseOrderLines, t.purchaseOrderLines.jobId, ['id']),
+  receipts: childrenOf(t.receipts, t.receipts.jobId, ['at']),
+  runs: childrenOf(t.testRuns, t.testRuns.jobId, ['run']),
+  testPoints: childrenOf(t.testPoints, t.testPoints.jobId, ['position']),
+  reports: childrenOf(t.reports, t.reports.jobId, ['revision'], ['record', 'pdf']),
+  returns: childrenOf(t.returns, t.returns.jobId, ['releasedAt']),
+} as const;
+type ChildRows = Awaited<ReturnType<typeof loadChildren<typeof children>>>;
+
+function quotesOf({ quotes: heads, quoteLines: lines }: ChildRows): Quote[] {
   return heads.map((quote) => ({
     id: quote.id,
     revision: quote.revision,
@@ -88,12 +108,7 @@ async function loadQuotes(connection: Connection, jobId: string): Promise<Quote[
   }));
 }
 
-async function loadOrders(connection: Connection, jobId: string) {
-  const [heads, lines, received] = await Promise.all([
-    connection.select().from(t.purchaseOrders).where(eq(t.purchaseOrders.jobId, jobId)).orderBy(asc(t.purchaseOrders.number)),
-    connection.select().from(t.purchaseOrderLines).where(eq(t.purchaseOrderLines.jobId, jobId)).orderBy(asc(t.purchaseOrderLines.id)),
-    connection.select().from(t.receipts).where(eq(t.receipts.jobId, jobId)),
-  ]);
+function ordersOf({ orders: heads, orderLines: lines, receipts: received }: ChildRows) {
   const countOf = (lineId: string) => received.filter((receipt) => receipt.lineId === lineId).reduce((sum, receipt) => sum + receipt.quantity, 0);
   return heads.map((order) => ({
     id: order.id, number: order.number, supplier: order.supplier, acknowledgement: order.acknowledgement, dueOn: order.dueOn, personName: order.personName, at: iso(order.at),
@@ -101,20 +116,16 @@ async function loadOrders(connection: Connection, jobId: string) {
   }));
 }
 
-async function loadFindings(connection: Connection, jobId: string) {
-  const rows = await connection.select({ finding: t.findings, disposition: t.dispositions }).from(t.findings).leftJoin(t.dispositions, eq(t.dispositions.findingId, t.findings.id)).where(eq(t.findings.jobId, jobId)).orderBy(asc(t.findings.at), asc(t.findings.id));
-  return rows.map(({ finding, disposition }) => ({
+function findingsOf({ findings, dispositions }: ChildRows) {
+  const decided = new Map(dispositions.map((one) => [one.findingId, one]));
+  return findings.map((finding) => ({ finding, disposition: decided.get(finding.id) ?? null })).map(({ finding, disposition }) => ({
     id: finding.id, kind: z.enum(['point', 'visual']).parse(finding.kind), pointId: finding.pointId, partRef: finding.partRef, words: finding.words, plain: finding.plain, proposed: finding.proposed, verdict: finding.verdict,
     overruledReason: finding.overruledReason, waivedReason: finding.waivedReason, photoId: finding.photoId, version: finding.version, personName: finding.personName, at: iso(finding.at),
     disposition: disposition && { action: z.enum(actions).parse(disposition.action), reason: disposition.reason, personName: disposition.personName, at: iso(disposition.at) },
   }));
 }
 
-async function loadRuns(connection: Connection, jobId: string) {
-  const [runs, points] = await Promise.all([
-    connection.select().from(t.testRuns).where(eq(t.testRuns.jobId, jobId)).orderBy(asc(t.testRuns.run)),
-    connection.select().from(t.testPoints).where(eq(t.testPoints.jobId, jobId)).orderBy(asc(t.testPoints.position)),
-  ]);
+function runsOf({ runs, testPoints: points }: ChildRows) {
   return runs.map((run) => ({
     id: run.id, run: run.run, guarantee: json(dutySchema, run.guarantee), grade: run.grade, verdict: z.enum(['pass', 'fail']).parse(run.verdict),
     points: points.filter((point) => point.runId === run.id).map((point) => json(standReadingSchema, point.raw)),
@@ -122,15 +133,7 @@ async function loadRuns(connection: Connection, jobId: string) {
   }));
 }
 
-async function loadBench(connection: Connection, jobId: string) {
-  const [acknowledgements, parts, steps, captures, readings, photos] = await Promise.all([
-    connection.select().from(t.acknowledgements).where(eq(t.acknowledgements.jobId, jobId)),
-    connection.select().from(t.partAccounts).where(eq(t.partAccounts.jobId, jobId)),
-    connection.select().from(t.stepsDone).where(eq(t.stepsDone.jobId, jobId)).orderBy(asc(t.stepsDone.at)),
-    connection.select().from(t.captures).where(eq(t.captures.jobId, jobId)),
-    connection.select().from(t.readings).where(eq(t.readings.jobId, jobId)),
-    connection.select({ id: t.photos.id, about: t.photos.about, caption: t.photos.caption, width: t.photos.width, height: t.photos.height, personName: t.photos.personName, at: t.photos.at }).from(t.photos).where(eq(t.photos.jobId, jobId)).orderBy(asc(t.photos.at), asc(t.photos.id)),
-  ]);
+function benchOf({ acknowledgements, parts, steps, captures, readings, photos }: ChildRows) {
   return {
     acknowledgements: acknowledgements.map((row) => ({ caution: row.caution, personName: row.personName, at: iso(row.at) })),
     parts: parts.map((row) => ({ ref: row.partRef, state: z.enum(partStates).parse(row.state), note: row.note, version: row.version, personName: row.personName, at: iso(row.at) })),
@@ -143,20 +146,15 @@ async function loadBench(connection: Connection, jobId: string) {
       phase: z.enum(['as-found', 'as-left']).parse(row.phase), pointId: row.pointId, place: row.place, valueMm: Number(row.valueMm), typed: row.typed, typedUnit: row.typedUnit, typedDigits: row.typedDigits,
       instrument: row.instrumentCode, uncertaintyUm: numberOrNull(row.uncertaintyUm), version: row.version, personName: row.personName, at: iso(row.at),
     })),
-    photos: photos.map((row) => ({ ...row, at: iso(row.at) })),
+    photos: photos.map(({ id, about, caption, width, height, personName, at }) => ({ id, about, caption, width, height, personName, at: iso(at) })),
   };
 }
 
-async function loadCommerce(connection: Connection, jobId: string) {
-  const [approvals, reports, returned] = await Promise.all([
-    connection.select().from(t.approvals).where(eq(t.approvals.jobId, jobId)).orderBy(asc(t.approvals.at), asc(t.approvals.id)),
-    connection.select({ id: t.reports.id, number: t.reports.number, revision: t.reports.revision, whatChanged: t.reports.whatChanged, fingerprint: t.reports.fingerprint, personName: t.reports.personName, at: t.reports.at }).from(t.reports).where(eq(t.reports.jobId, jobId)).orderBy(asc(t.reports.revision)),
-    connection.select().from(t.returns).where(eq(t.returns.jobId, jobId)),
-  ]);
+function commerceOf({ approvals, reports, returns: returned }: ChildRows) {
   const back = returned[0];
   return {
     approvals: approvals.map((row) => ({ id: row.id, quoteId: row.quoteId, way: z.enum(['link', 'telephone', 'purchase order']).parse(row.way), name: row.name, reference: row.reference, decisions: json(decisionsSchema, row.decisions), signature: row.signature, text: row.text, fingerprint: row.fingerprint, personName: row.personName, at: iso(row.at) })),
-    reports: reports.map((row) => ({ ...row, at: iso(row.at) })),
+    reports: reports.map(({ id, number, revision, whatChanged, fingerprint, personName, at }) => ({ id, number, revision, whatChanged, fingerprint, personName, at: iso(at) })),
     returned: back ? { releasedBy: back.releasedBy, releasedAt: iso(back.releasedAt), packing: back.packing, deliveredAt: isoOrNull(back.deliveredAt), deliveredTo: back.deliveredTo, warrantyFrom: back.warrantyFrom, warrantyMonths: back.warrantyMonths } : null,
   };
 }
@@ -166,24 +164,16 @@ export async function loadJobRecord(connection: Connection, tag: string, { lock 
   const head = await loadHead(connection, tag, lock);
   if (!head) return null;
   const { job, pump, customer, contact } = head;
-  const [intakeRow, earlierVisits, bench, findings, quotes, orders, runs, commerce] = await Promise.all([
-    connection.select().from(t.intakes).where(eq(t.intakes.jobId, job.id)),
-    loadEarlierVisits(connection, job),
-    loadBench(connection, job.id),
-    loadFindings(connection, job.id),
-    loadQuotes(connection, job.id),
-    loadOrders(connection, job.id),
-    loadRuns(connection, job.id),
-    loadCommerce(connection, job.id),
-  ]);
-  const intake: Intake = { ...json(intakeBodySchema, intakeRow[0]!.body), version: intakeRow[0]!.version };
+  const [rows, earlierVisits] = await Promise.all([loadChildren(connection, job.id, children), loadEarlierVisits(connection, job)]);
+  const intakeRow = rows.intakes[0]!;
+  const intake: Intake = { ...json(intakeBodySchema, intakeRow.body), version: intakeRow.version };
   return {
     id: job.id, tag: job.tag, station: z.enum(stations).parse(job.station), holder: z.enum(holders).parse(job.holder), holderSince: iso(job.holderSince), hold: job.hold === null ? null : json(holdSchema.nullable(), job.hold),
     outcome: z.enum(['open', 'repaired', 'declined']).parse(job.outcome), promisedOn: job.promisedOn, openedAt: iso(job.openedAt), closedAt: isoOrNull(job.closedAt), version: job.version, headHash: job.headHash, familyId: job.familyId, familyVersion: job.familyVersion,
     pump: { id: pump.id, maker: pump.maker, model: pump.model, serial: pump.serial, size: pump.size },
     customer: { id: customer.id, name: customer.name },
     contact: contact && { name: contact.name, email: contact.email, phone: contact.phone },
-    earlierVisits, intake, findings, quotes, orders, runs, ...bench, ...commerce,
+    earlierVisits, intake, findings: findingsOf(rows), quotes: quotesOf(rows), orders: ordersOf(rows), runs: runsOf(rows), ...benchOf(rows), ...commerceOf(rows),
   };
 }
 
