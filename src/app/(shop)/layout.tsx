@@ -1,0 +1,35 @@
+import Link from 'next/link';
+import { redirect } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { perform, readFirstVisit, readShopView } from '@/server';
+import { FindBox } from '@/components/shell/find-box';
+import { PersonMenu } from '@/components/shell/person-menu';
+import { TopNav } from '@/components/shell/top-nav';
+import { WaitingBar } from '@/components/shell/waiting-bar';
+import { WordMark } from '@/components/signs/stream';
+import { currentActor, requestContext } from '../session';
+
+export default async function ShopLayout({ children }: { children: ReactNode }) {
+  const actor = await currentActor();
+  const context = await requestContext();
+  if (actor.kind !== 'person') redirect((await perform(readFirstVisit, context, {})).isEmpty ? '/welcome' : '/sign-in');
+  const { people } = await perform(readShopView, context, {});
+  return (
+    <>
+      <a href="#main" className="absolute left-2 top-[-60px] z-50 bg-ink px-3 py-2 text-onink focus:top-2">
+        To the content
+      </a>
+      <header className="grid grid-cols-[auto_1fr] items-center gap-x-6 gap-y-2 border-b border-line px-6 py-2 lg:grid-cols-[auto_minmax(240px,1fr)_auto_auto]">
+        <Link href="/" className="flex items-center gap-2 text-18 font-bold tracking-tight">
+          <WordMark />
+          Puddlestone
+        </Link>
+        <FindBox />
+        <TopNav />
+        <PersonMenu name={actor.name} role={actor.role} others={people.filter((person) => person.hasPin && person.id !== actor.personId).map(({ id, name, role }) => ({ id, name, role }))} />
+      </header>
+      <main id="main">{children}</main>
+      <WaitingBar />
+    </>
+  );
+}

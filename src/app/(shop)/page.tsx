@@ -1,0 +1,12 @@
+import type { Metadata } from 'next';
+import { perform, readFloor } from '@/server';
+import { Floor } from '@/components/floor/floor';
+import { requestContext } from '../session';
+
+export const metadata: Metadata = { title: 'Floor' };
+
+export default async function FloorPage({ searchParams }: { searchParams: Promise<{ after?: string }> }) {
+  const { after } = await searchParams;
+  const floor = await perform(readFloor, await requestContext(), { after: after ?? null });
+  return <Floor today={floor.today} strips={floor.strips} next={floor.next} />;
+}

@@ -1,0 +1,12 @@
+import { findJobs, perform } from '@/server';
+import { answerData, answerError } from '@/app/answer';
+import { requestContext } from '@/app/session';
+
+export async function GET(request: Request): Promise<Response> {
+  try {
+    const text = new URL(request.url).searchParams.get('text') ?? '';
+    return answerData(await perform(findJobs, await requestContext(), { text: text.slice(0, 100) }));
+  } catch (error) {
+    return answerError(error);
+  }
+}

@@ -1,0 +1,26 @@
+'use client';
+
+import { useCallback, useSyncExternalStore } from 'react';
+
+const prefix = 'puddlestone.draft.';
+const changed = 'puddlestone-draft';
+
+function subscribe(listener: () => void): () => void {
+  window.addEventListener(changed, listener);
+  return () => window.removeEventListener(changed, listener);
+}
+
+/** Text that survives a reload on this device until it is kept; `fallback` where nothing was typed. */
+export function useDraft(key: string, fallback = ''): [string, (text: string | null) => void] {
+  const read = useCallback(() => localStorage.getItem(prefix + key) ?? fallback, [key, fallback]);
+  const text = useSyncExternalStore(subscribe, read, () => fallback);
+  const write = useCallback(
+    (value: string | null) => {
+      if (value === null) localStorage.removeItem(prefix + key);
+      else localStorage.setItem(prefix + key, value);
+      window.dispatchEvent(new Event(changed));
+    },
+    [key],
+  );
+  return [text, write];
+}

@@ -1,0 +1,64 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+
+const views = [
+  { href: '/', name: 'Floor', key: 'f' },
+  { href: '/receive', name: 'Receive', key: 'r' },
+  { href: '/parts', name: 'Parts', key: 'p' },
+  { href: '/outbox', name: 'Outbox', key: 'o' },
+  { href: '/library', name: 'Library', key: 'l' },
+] as const;
+
+function isTyping(event: KeyboardEvent): boolean {
+  return (event.target as HTMLElement).matches?.('input, textarea, select') ?? false;
+}
+
+/** The views; `g` and a letter goes to one, `?` shows the keys. */
+export function TopNav() {
+  const path = usePathname();
+  const router = useRouter();
+  const [showsKeys, setShowsKeys] = useState(false);
+  useEffect(() => {
+    let armed = false;
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key === '?') setShowsKeys((shown) => !shown);
+      if (event.key === 'Escape') setShowsKeys(false);
+      if (event.key === 'n') document.querySelector<HTMLElement>('[data-next]')?.focus();
+      const view = armed && views.find((one) => one.key === event.key);
+      armed = event.key === 'g';
+      if (view) router.push(view.href);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [router]);
+  const isHere = (href: string) => (href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href));
+  return (
+    <>
+      <nav aria-label="Views" className="flex flex-wrap gap-x-4">
+        {views.map((view) => (
+          <Link key={view.href} href={view.href} aria-current={isHere(view.href) ? 'page' : undefined} className={`border-b-3 py-2 ${isHere(view.href) ? 'border-jasper font-semibold text-ink' : 'border-transparent text-quiet'}`}>
+            {view.name}
+          </Link>
+        ))}
+      </nav>
+      {showsKeys && (
+        <div role="dialog" aria-label="Keys on this screen" className="fixed bottom-6 right-6 z-50 border border-ink bg-sheet p-4 shadow-lg">
+          <p className="mb-2 font-semibold">Keys on this screen</p>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-13">
+            <dt><kbd>/</kbd></dt><dd>find a pump</dd>
+            {views.map((view) => (
+              <div key={view.key} className="contents"><dt><kbd>g</kbd> <kbd>{view.key}</kbd></dt><dd>{view.name}</dd></div>
+            ))}
+            <dt><kbd>n</kbd></dt><dd>next thing to do here</dd>
+            <dt><kbd>Enter</kbd></dt><dd>keep and go to the next field</dd>
+            <dt><kbd>?</kbd></dt><dd>show or hide this</dd>
+          </dl>
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,74 @@
+import { useId } from 'react';
+import type { SectionDrawing } from '@/core/family';
+import { pebble } from './pebble';
+
+export type PinState = 'to do' | 'measured' | 'near' | 'out';
+export type PartState = 'here' | 'removed' | 'replace' | 'fitted' | 'now';
+
+interface Props {
+  readonly drawing: SectionDrawing;
+  readonly pins: Readonly<Record<string, PinState>>;
+  readonly parts?: Readonly<Record<string, PartState>>;
+  readonly picked?: string | null;
+  readonly onPick?: (pointId: string) => void;
+  readonly title: string;
+}
+
+const hatchColour: Readonly<Record<string, readonly [string, string, number]>> = {
+  cast: ['var(--sand)', 'var(--quiet)', 45],
+  steel: ['var(--paper)', 'var(--slate)', -45],
+  stainless: ['var(--paper)', 'var(--slate)', -45],
+  bronze: ['#ead9ae', '#8a6a2a', -45],
+  elastomer: ['var(--ink)', 'var(--ink)', 0],
+  'carbon-ceramic': ['var(--quiet)', 'var(--ink)', 45],
+  plastic: ['var(--paper)', 'var(--plum)', 45],
+};
+const solidColour: Readonly<Record<string, string>> = { elastomer: 'var(--ink)', 'carbon-ceramic': 'var(--quiet)', steel: 'var(--slate)', stainless: 'var(--slate)' };
+const pinFill: Readonly<Record<PinState, string>> = { 'to do': 'var(--paper)', measured: 'var(--slate)', near: 'var(--ochre)', out: 'var(--jasper)' };
+
+/** The longitudinal section with its numbered points. Points are picked by pointer and by keyboard; state shows by shape as well as colour. */
+export function Section({ drawing, pins, parts = {}, picked = null, onPick, title }: Props) {
+  const id = useId();
+  const [x, y, width, height] = drawing.viewBox;
+  const fillOf = (material: string, fill: string) => (fill === 'open' ? 'var(--sheet)' : fill === 'solid' ? (solidColour[material] ?? 'var(--quiet)') : fill === 'line' ? 'none' : `url(#${id}${material})`);
+  return (
+    <svg viewBox={`${x} ${y} ${width} ${height}`} className="w-full" role="group" aria-label={title}>
+      <defs>
+        {Object.entries(hatchColour).map(([material, [ground, stroke, turn]]) => (
+          <pattern key={material} id={id + material} width={6} height={6} patternTransform={`rotate(${turn})`} patternUnits="userSpaceOnUse">
+            <rect width={6} height={6} fill={ground} />
+            <line x1={0} y1={0} x2={0} y2={6} stroke={stroke} strokeWidth={1} strokeOpacity={0.7} />
+          </pattern>
+        ))}
+      </defs>
+      {[1, -1].map((mirror) => (
+        <g key={mirror} transform={`scale(1 ${mirror})`} stroke="var(--ink)" strokeWidth={1.1} strokeLinejoin="round">
+          {drawing.shapes.map((shape, i) => {
+            const state = parts[shape.part] ?? 'here';
+            return <path key={i} d={shape.d} fill={state === 'replace' ? 'var(--jasper)' : state === 'now' ? 'var(--ochre)' : fillOf(shape.material, shape.fill)} fillOpacity={state === 'removed' ? 0.12 : 1} strokeOpacity={state === 'removed' ? 0.3 : 1} strokeDasharray={state === 'removed' ? '3 3' : undefined} />;
+          })}
+        </g>
+      ))}
+      <line x1={drawing.axis.from} x2={drawing.axis.to} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.7} strokeDasharray="14 4 3 4" />
+      {drawing.pins.map((pin) => {
+        const state = pins[pin.id] ?? 'to do';
+        const isPicked = picked === pin.id;
+        const size = isPicked ? 16 : 12.5;
+        return (
+          <g key={pin.id} role={onPick ? 'button' : undefined} tabIndex={onPick ? 0 : undefined} aria-label={`Point ${pin.number}, ${pin.title}: ${state}`} aria-pressed={onPick ? isPicked : undefined} onClick={() => onPick?.(pin.id)} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && (event.preventDefault(), onPick?.(pin.id))} className={onPick ? 'cursor-pointer' : undefined}>
+            <line x1={pin.x} y1={pin.y} x2={pin.labelX} y2={pin.labelY} stroke="var(--ink)" strokeWidth={0.8} />
+            <circle cx={pin.x} cy={pin.y} r={2.4} fill="var(--ink)" />
+            {state === 'out' ? (
+              <rect x={pin.labelX - size} y={pin.labelY - size * 0.85} width={size * 2} height={size * 1.7} rx={3} fill={pinFill.out} stroke="var(--ink)" strokeWidth={isPicked ? 2.4 : 0.8} />
+            ) : (
+              <path d={pebble(pin.number, { cx: pin.labelX, cy: pin.labelY, rx: size, ry: size * 0.86 })} fill={pinFill[state]} stroke="var(--ink)" strokeWidth={isPicked ? 2.4 : state === 'to do' ? 1.2 : 0.6} />
+            )}
+            <text x={pin.labelX} y={pin.labelY + 4.6} fontSize={13} fontWeight={700} textAnchor="middle" fill={state === 'to do' ? 'var(--ink)' : 'var(--onink)'}>
+              {pin.number}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
