@@ -9,6 +9,7 @@ export default [
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@next/next/no-img-element': 'off',
+      'import/no-anonymous-default-export': 'off',
     },
   },
   {

@@ -71,6 +71,12 @@ export async function listOpenJobs(connection: Connection, { after, limit }: { r
   return rows.map(parsed);
 }
 
+/** Open jobs of one station and holder, by promise. */
+export async function listJobsAt(connection: Connection, { station, holder, limit }: { readonly station: Station; readonly holder: Holder; readonly limit: number }) {
+  const rows = await base(connection).where(and(isNull(t.jobs.closedAt), eq(t.jobs.holder, holder), eq(t.jobs.station, station))).orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id)).limit(limit);
+  return rows.map(parsed);
+}
+
 const base = (connection: Connection) => connection.select(floorColumns).from(t.jobs).innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId)).innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId));
 
 /** The words of a search, safe for boolean full text: letters and digits only, each as a prefix that must occur. */

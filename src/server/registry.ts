@@ -27,7 +27,7 @@ import { revokeLink } from './quote/revoke-link';
 import { sendQuote } from './quote/send-quote';
 import { strikeLine } from './quote/strike-line';
 import { readCustomerPage, readEvents, readFirstVisit, readOutbox, readPartsDesk, readReceiving, readShopView } from './read/read-desks';
-import { readMailAttachment, readPhoto, readQuotePdf, readReport, readTagPdf } from './read/read-documents';
+import { readMailAttachment, readOwnQuotePdf, readPhoto, readQuotePdf, readReport, readTagPdf } from './read/read-documents';
 import { findJobs, readFloor } from './read/read-floor';
 import { readJob } from './read/read-job';
 import { acknowledgeCaution } from './receive/acknowledge-caution';
@@ -51,6 +51,6 @@ export const actUseCases = [
 ] as unknown as readonly UseCase[];
 
 /** Use cases that only read. */
-export const readUseCases = [readFloor, findJobs, readJob, readEvents, readPhoto, readTagPdf, readQuotePdf, readReport, readMailAttachment, readOutbox, readPartsDesk, readReceiving, readShopView, readFirstVisit, readCustomerPage] as unknown as readonly UseCase[];
+export const readUseCases = [readFloor, findJobs, readJob, readEvents, readPhoto, readTagPdf, readQuotePdf, readOwnQuotePdf, readReport, readMailAttachment, readOutbox, readPartsDesk, readReceiving, readShopView, readFirstVisit, readCustomerPage] as unknown as readonly UseCase[];
 
 export const allUseCases: readonly UseCase[] = [...actUseCases, ...readUseCases];

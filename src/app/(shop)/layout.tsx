@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { perform, readFirstVisit, readShopView } from '@/server';
 import { FindBox } from '@/components/shell/find-box';
 import { PersonMenu } from '@/components/shell/person-menu';
+import { Scan } from '@/components/shell/scan';
 import { TopNav } from '@/components/shell/top-nav';
 import { WaitingBar } from '@/components/shell/waiting-bar';
 import { WordMark } from '@/components/signs/stream';
@@ -30,6 +31,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
       </header>
       <main id="main">{children}</main>
       <WaitingBar />
+      <Scan />
     </>
   );
 }

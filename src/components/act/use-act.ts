@@ -22,5 +22,15 @@ export function useAct() {
     if ('error' in answer) setError(answer.error);
     return null;
   };
-  return { run, error, setError, isBusy: isSending || isRefreshing, isSending };
+  /** As `run` for a bench entry, telling also when it waits on this device. */
+  const attempt = async (verb: string, input: unknown, label: string): Promise<'kept' | 'waiting' | 'refused'> => {
+    setSending(true);
+    setError(null);
+    const answer = await keep(verb, input, label);
+    setSending(false);
+    if (answer.ok) startRefresh(() => router.refresh());
+    else if ('error' in answer) setError(answer.error);
+    return answer.ok ? 'kept' : 'error' in answer ? 'refused' : 'waiting';
+  };
+  return { run, attempt, error, setError, isBusy: isSending || isRefreshing, isSending };
 }

@@ -11,6 +11,9 @@ interface Props {
   readonly parts?: Readonly<Record<string, PartState>>;
   readonly picked?: string | null;
   readonly onPick?: (pointId: string) => void;
+  /** Parts are picked by pointer here; by keyboard in the list beside the drawing. */
+  readonly onPickPart?: (ref: string) => void;
+  readonly showsPins?: boolean;
   readonly title: string;
 }
 
@@ -27,7 +30,7 @@ const solidColour: Readonly<Record<string, string>> = { elastomer: 'var(--ink)',
 const pinFill: Readonly<Record<PinState, string>> = { 'to do': 'var(--paper)', measured: 'var(--slate)', near: 'var(--ochre)', out: 'var(--jasper)' };
 
 /** The longitudinal section with its numbered points. Points are picked by pointer and by keyboard; state shows by shape as well as colour. */
-export function Section({ drawing, pins, parts = {}, picked = null, onPick, title }: Props) {
+export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPickPart, showsPins = true, title }: Props) {
   const id = useId();
   const [x, y, width, height] = drawing.viewBox;
   const fillOf = (material: string, fill: string) => (fill === 'open' ? 'var(--sheet)' : fill === 'solid' ? (solidColour[material] ?? 'var(--quiet)') : fill === 'line' ? 'none' : `url(#${id}${material})`);
@@ -45,12 +48,12 @@ export function Section({ drawing, pins, parts = {}, picked = null, onPick, titl
         <g key={mirror} transform={`scale(1 ${mirror})`} stroke="var(--ink)" strokeWidth={1.1} strokeLinejoin="round">
           {drawing.shapes.map((shape, i) => {
             const state = parts[shape.part] ?? 'here';
-            return <path key={i} d={shape.d} fill={state === 'replace' ? 'var(--jasper)' : state === 'now' ? 'var(--ochre)' : fillOf(shape.material, shape.fill)} fillOpacity={state === 'removed' ? 0.12 : 1} strokeOpacity={state === 'removed' ? 0.3 : 1} strokeDasharray={state === 'removed' ? '3 3' : undefined} />;
+            return <path key={i} d={shape.d} onClick={onPickPart && (() => onPickPart(shape.part))} className={onPickPart ? 'cursor-pointer' : undefined} fill={state === 'replace' ? 'var(--jasper)' : state === 'now' ? 'var(--ochre)' : fillOf(shape.material, shape.fill)} fillOpacity={state === 'removed' ? 0.12 : 1} strokeOpacity={state === 'removed' ? 0.3 : 1} strokeDasharray={state === 'removed' ? '3 3' : undefined} />;
           })}
         </g>
       ))}
       <line x1={drawing.axis.from} x2={drawing.axis.to} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.7} strokeDasharray="14 4 3 4" />
-      {drawing.pins.map((pin) => {
+      {showsPins && drawing.pins.map((pin) => {
         const state = pins[pin.id] ?? 'to do';
         const isPicked = picked === pin.id;
         const size = isPicked ? 16 : 12.5;

@@ -32,3 +32,8 @@ export const asBuiltSchema = z.object({
   events: z.object({ count: z.number(), head_hash: z.string() }),
 });
 export type AsBuilt = z.infer<typeof asBuiltSchema>;
+
+/** The as-built record's published JSON Schema (draft 2020-12), generated from the schema above. */
+export function asBuiltJsonSchema() {
+  return { $id: 'puddlestone-as-built-1.schema.json', title: 'Puddlestone as-built record, format 1', ...z.toJSONSchema(asBuiltSchema) };
+}

@@ -1,2 +1,2 @@
-export { asBuiltSchema, type AsBuilt } from './as-built';
+export { asBuiltJsonSchema, asBuiltSchema, type AsBuilt } from './as-built';
 export { buildAsBuilt, nextRevision } from './build-as-built';

@@ -14,8 +14,8 @@ export const answerQuote = defineUseCase({
     name: sentence(150),
     declinedLines: z.array(z.string().max(36)).max(500),
     declineAll: z.boolean(),
-    /** SVG path of the drawn signature: only moves and lines with numbers. */
-    signature: z.string().max(30000).regex(/^(M-?\d+(\.\d+)? -?\d+(\.\d+)?(L-?\d+(\.\d+)? -?\d+(\.\d+)?)*)+$/, 'sign in the box'),
+    /** SVG path of the drawn signature: only moves and lines with numbers; or `typed`, where the typed name stands for it. */
+    signature: z.string().max(30000, 'is too long a line').regex(/^typed$|^(M-?\d+(\.\d+)? -?\d+(\.\d+)?(L-?\d+(\.\d+)? -?\d+(\.\d+)?)*)+$/, 'sign in the box'),
   }),
   async run(context, { quoteId, ...given }) {
     const { actor } = context;

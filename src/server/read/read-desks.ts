@@ -1,11 +1,13 @@
 import { z } from 'zod';
 import { DomainError } from '@/core/errors';
 import { stepsBlockedBy } from '@/core/parts';
-import { findBrokenEvent } from '@/core/lifecycle';
-import { countPeople, findTagById, listCustomers, listEvents, listInstruments, listMails, listOpenOrders, listPeople, loadJobRecord, readShop } from '@/db';
+import { findBrokenEvent, standingSchema } from '@/core/lifecycle';
+import type { Finding } from '@/core/record';
+import { countPeople, findTagById, listCustomers, listEvents, listInstruments, listJobsAt, listMails, listOpenOrders, listPeople, loadJobRecord, readShop } from '@/db';
 import { findFamily, shippedFamilies } from '../families';
 import { sha256 } from '../fingerprint';
 import { defineUseCase, tagField } from '../use-case';
+import { dayIn } from './read-floor';
 
 /** The mail stand-in's outbox, newest first. */
 export const readOutbox = defineUseCase({
@@ -18,24 +20,25 @@ export const readOutbox = defineUseCase({
     const rows = await listMails(context.database, cursor, 31);
     const mails = rows.slice(0, 30).map((mail) => ({ ...mail, sentAt: mail.sentAt.toISOString() }));
     const last = mails.at(-1);
-    return { mails, next: rows.length > 30 && last ? `${last.sentAt}_${last.id}` : null };
+    return { mails, zone: (await readShop(context.database))?.zone ?? 'UTC', next: rows.length > 30 && last ? `${last.sentAt}_${last.id}` : null };
   },
 });
 
-/** What is on order over all jobs, by date, with the steps that each part stops. */
+/** What is on order over all jobs, by date, with the steps that each part stops; and the jobs that wait to be ordered for. */
 export const readPartsDesk = defineUseCase({
   verb: 'read-parts-desk',
   audience: ['parts', 'coordinator', 'technician', 'inspector'],
   input: z.strictObject({}),
   async run(context) {
-    const rows = await listOpenOrders(context.database, 200);
+    const [rows, waiting, shop] = await Promise.all([listOpenOrders(context.database, 200), listJobsAt(context.database, { station: 'parts', holder: 'U', limit: 100 }), readShop(context.database)]);
     const lines = await Promise.all(
       rows.map(async (row) => {
         const family = await findFamily(context.database, row.familyId, row.familyVersion);
         return { ...row, name: family.parts.find((part) => part.ref === row.partRef)?.name ?? row.partRef, blocks: stepsBlockedBy(row.partRef, family) };
       }),
     );
-    return { lines };
+    const toOrder = waiting.map((row) => ({ tag: row.tag, pump: `${row.maker} ${row.model}`, customer: row.customer, standing: standingSchema.parse(row.standing) })).filter((row) => row.standing.move === 'Order').map(({ standing, ...row }) => ({ ...row, detail: standing.detail }));
+    return { lines, toOrder, today: dayIn(shop?.zone ?? 'UTC', context.now()) };
   },
 });
 
@@ -96,7 +99,8 @@ export const readCustomerPage = defineUseCase({
     if (!record || !quote?.text) throw new DomainError('link-not-valid');
     const shop = (await readShop(context.database))!;
     const approval = record.approvals.find((one) => one.quoteId === quote.id) ?? null;
-    const findings = record.findings.filter((finding) => finding.disposition).map((finding) => ({ id: finding.id, plain: finding.plain, action: finding.disposition!.action, photoId: finding.photoId }));
+    const photosOf = (finding: Finding) => (finding.photoId ? [finding.photoId] : record.photos.filter((photo) => photo.about === `part:${finding.partRef}`).map((photo) => photo.id));
+    const findings = record.findings.filter((finding) => finding.disposition).map((finding) => ({ id: finding.id, plain: finding.plain, action: finding.disposition!.action, photos: photosOf(finding) }));
     return { shop: { name: shop.name, place: shop.place }, tag: record.tag, pump: record.pump, customer: record.customer.name, whyOut: record.intake.whyOut, findings, quote, approval, station: record.station };
   },
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DomainError } from '@/core/errors';
-import { findMailAttachment, findPhoto, findReport, listPhotoBytes, loadJobRecord, readShop } from '@/db';
+import { findMailAttachment, findPhoto, findReport, findTagById, listPhotoBytes, loadJobRecord, readShop } from '@/db';
 import { writeQuotePdf, writeTagPdf } from '@/documents';
 import { defineUseCase, tagField } from '../use-case';
 
@@ -40,6 +40,23 @@ export const readQuotePdf = defineUseCase({
     if (!record || !quote) throw new DomainError('not-found', { what: `${tag} has no quote revision ${revision}.` });
     const [shop, pictures] = await Promise.all([readShop(context.database), listPhotoBytes(context.database, record.id, 24)]);
     return { bytes: await writeQuotePdf({ record, quote, shop: shop!, pictures, fingerprint: quote.fingerprint ?? 'draft', now: quote.sentAt ?? context.now().toISOString() }), name: `${tag}-quote-${revision}.pdf` };
+  },
+});
+
+/** The quote of a customer's own link, as the PDF that was mailed. */
+export const readOwnQuotePdf = defineUseCase({
+  verb: 'read-own-quote',
+  audience: ['customer'],
+  input: z.strictObject({}),
+  async run(context) {
+    const { actor } = context;
+    if (actor.kind !== 'customer') throw new DomainError('link-not-valid');
+    const tag = await findTagById(context.database, actor.jobId);
+    const record = tag && (await loadJobRecord(context.database, tag));
+    const quote = record ? record.quotes.find((one) => one.id === actor.quoteId) : undefined;
+    if (!record || !quote) throw new DomainError('link-not-valid');
+    const [shop, pictures] = await Promise.all([readShop(context.database), listPhotoBytes(context.database, record.id, 24)]);
+    return { bytes: await writeQuotePdf({ record, quote, shop: shop!, pictures, fingerprint: quote.fingerprint ?? 'draft', now: quote.sentAt ?? context.now().toISOString() }), name: `${tag}-quote-${quote.revision}.pdf` };
   },
 });
 

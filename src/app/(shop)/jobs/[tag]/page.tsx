@@ -1,0 +1,46 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { DomainError } from '@/core/errors';
+import { stations, type Station } from '@/core/record';
+import { perform, readJob } from '@/server';
+import { GateBar } from '@/components/job/gate-bar';
+import { JobHeader } from '@/components/job/job-header';
+import { JobStream } from '@/components/job/job-stream';
+import { StationSheet } from '@/components/job/station-sheet';
+import type { JobView } from '@/components/job/view';
+import { currentActor, requestContext } from '@/app/session';
+
+interface Props {
+  readonly params: Promise<{ tag: string }>;
+  readonly searchParams: Promise<{ at?: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: (await params).tag };
+}
+
+async function readView(tag: string): Promise<JobView> {
+  const [context, actor] = await Promise.all([requestContext(), currentActor()]);
+  if (actor.kind !== 'person') notFound();
+  try {
+    return { ...(await perform(readJob, context, { tag })), person: { personId: actor.personId, name: actor.name, role: actor.role } };
+  } catch (error) {
+    if (error instanceof DomainError && (error.code === 'not-found' || error.code === 'bad-input')) notFound();
+    throw error;
+  }
+}
+
+export default async function JobPage({ params, searchParams }: Props) {
+  const view = await readView((await params).tag);
+  const { at } = await searchParams;
+  const shown: Station = stations.find((station) => station === at) ?? view.record.station;
+  const isHere = shown === view.record.station && view.record.hold === null && view.record.closedAt === null;
+  return (
+    <div className="pb-40">
+      <JobHeader view={view} />
+      <JobStream record={view.record} shown={shown} />
+      <StationSheet key={shown} station={shown} view={view} isHere={isHere} />
+      <GateBar view={view} shown={shown} />
+    </div>
+  );
+}

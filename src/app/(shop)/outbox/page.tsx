@@ -1,0 +1,12 @@
+import type { Metadata } from 'next';
+import { perform, readOutbox } from '@/server';
+import { Outbox } from '@/components/outbox/outbox';
+import { requestContext } from '@/app/session';
+import { orExplain } from '@/app/explain';
+
+export const metadata: Metadata = { title: 'Outbox' };
+
+export default async function OutboxPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
+  const { before } = await searchParams;
+  return orExplain(async () => <Outbox {...await perform(readOutbox, await requestContext(), { before: before?.slice(0, 80) ?? null })} />);
+}

@@ -1,0 +1,46 @@
+'use client';
+
+import { useState } from 'react';
+import { actions, type Finding } from '@/core/record';
+import { useAct } from '../act/use-act';
+import { sayMoment } from '../job/view';
+import { ErrorNote } from '../ui/form';
+
+export function DispositionShown({ finding, zone }: { readonly finding: Finding; readonly zone: string }) {
+  const { disposition } = finding;
+  if (!disposition) return null;
+  return (
+    <p>
+      Disposition: <b>{disposition.action}</b>, {disposition.reason}. <span className="text-13 text-quiet">{disposition.personName}, {sayMoment(disposition.at, zone)}</span>
+    </p>
+  );
+}
+
+interface Props {
+  readonly tag: string;
+  readonly target: { readonly pointId: string } | { readonly findingId: string };
+  readonly reason: string;
+  readonly current?: string | undefined;
+}
+
+/** What is done about a finding, and why; the proposed reason can be changed before a choice. */
+export function DispositionForm({ tag, target, reason: proposed, current }: Props) {
+  const { run, error, isBusy } = useAct();
+  const [reason, setReason] = useState(proposed);
+  return (
+    <div className="w-full space-y-1">
+      <label className="block text-13 text-quiet">
+        Reason of the disposition
+        <input className="field mt-1" value={reason} onChange={(event) => setReason(event.target.value)} />
+      </label>
+      <div role="group" aria-label="Disposition" className="flex flex-wrap gap-1">
+        {actions.map((action) => (
+          <button key={action} type="button" aria-pressed={current === action} disabled={isBusy} onClick={() => run('dispose', { tag, target, action, reason: reason || proposed })} className={`min-h-12 rounded-[9px_8px_10px_7px] border px-3 ${current === action ? 'border-ink bg-ink text-onink' : 'border-quiet bg-sheet'}`}>
+            {action}
+          </button>
+        ))}
+      </div>
+      <ErrorNote error={error} />
+    </div>
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+
+import { useState } from 'react';
+import type { PointState } from '@/core/inspection';
+import { placeKey, type Phase, type Reading } from '@/core/record';
+import { useAct } from '../act/use-act';
+import { PhotoRow, PictureTaker } from '../job/picture-taker';
+import { sayMoment, type JobView } from '../job/view';
+import { Button, ErrorNote } from '../ui/form';
+import { DispositionForm, DispositionShown } from './disposition';
+
+interface Props {
+  readonly view: JobView;
+  readonly phase: Phase;
+  readonly state: PointState;
+  readonly readings: readonly Reading[];
+  readonly canEdit: boolean;
+  readonly onPickPlace: (place: string) => void;
+}
+
+const verdicts = [
+  ['new', 'as new'],
+  ['reuse', 'reusable'],
+  ['near', 'near limit'],
+  ['out', 'out'],
+] as const;
+
+/** The picked point opened: each reading, the reason, and what a person decides about it. */
+export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace }: Props) {
+  const { record } = view;
+  const { point } = state;
+  const finding = record.findings.find((one) => one.pointId === point.id);
+  const photos = record.photos.filter((photo) => photo.about === `part:${point.part}`);
+  return (
+    <div className="space-y-3 py-2 pl-10 pr-3">
+      {point.places.length > 0 && (
+        <ul className="flex flex-wrap gap-2">
+          {point.places.map((place) => {
+            const key = placeKey(place);
+            const own = readings.find((reading) => reading.place === key);
+            return (
+              <li key={key}>
+                <button type="button" disabled={!canEdit} onClick={() => onPickPlace(key)} title={own ? `${own.personName}${own.at && `, ${sayMoment(own.at, view.zone)}`}${own.instrument ? `, ${own.instrument}` : ''}` : undefined} className="min-h-11 rounded-[9px_8px_10px_7px] border border-line px-2 text-left text-13 disabled:opacity-100">
+                  <span className="text-quiet">
+                    {place.plane} {place.angle_deg}°
+                  </span>{' '}
+                  <b className="num">{own ? `${own.typed}${/[a-z"′″]/i.test(own.typed) ? ` = ${own.valueMm.toFixed(3)} mm` : ''}` : '—'}</b>
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {state.reason && (
+        <p>
+          Proposed: <b>{state.words}</b>. {state.reason}. <span className="text-13 text-quiet">{point.source}</span>
+        </p>
+      )}
+      {finding?.overruledReason && (
+        <p className="border-l-4 border-ochre pl-2">
+          Overruled to <b>{verdicts.find(([key]) => key === finding.verdict)?.[1] ?? finding.verdict}</b> by {finding.personName}: {finding.overruledReason}
+        </p>
+      )}
+      {finding?.waivedReason && (
+        <p className="border-l-4 border-ochre pl-2">
+          Waived by {finding.personName}: {finding.waivedReason}
+        </p>
+      )}
+      {finding && <DispositionShown finding={finding} zone={view.zone} />}
+      {phase === 'as-found' && <PhotoRow photos={photos.slice(0, 4)} />}
+      {canEdit && (
+        <div className="flex flex-wrap gap-x-6 gap-y-2">
+          {phase === 'as-found' && state.verdict !== null && <DispositionForm tag={record.tag} target={{ pointId: point.id }} reason={state.reason} current={finding?.disposition?.action} />}
+          <Judging tag={record.tag} pointId={point.id} isMeasured={state.verdict !== null} />
+        </div>
+      )}
+      {canEdit && phase === 'as-found' && <PictureTaker tag={record.tag} about={`part:${point.part}`} partRef={point.part} caption={point.title} />}
+    </div>
+  );
+}
+
+function Judging({ tag, pointId, isMeasured }: { readonly tag: string; readonly pointId: string; readonly isMeasured: boolean }) {
+  const { run, error, isBusy } = useAct();
+  const [isOpen, setOpen] = useState(false);
+  const [decision, setDecision] = useState<string>(isMeasured ? 'reuse' : 'waive');
+  const [reason, setReason] = useState('');
+  if (!isOpen)
+    return (
+      <Button tone="quiet" onClick={() => setOpen(true)}>
+        {isMeasured ? 'Overrule the verdict' : 'Waive with a reason'}
+      </Button>
+    );
+  const send = async () => {
+    if (await run('judge-point', { tag, pointId, decision, reason })) setOpen(false);
+  };
+  return (
+    <div className="w-full space-y-2 border-l-4 border-line pl-3">
+      <div role="group" aria-label="Verdict" className="flex flex-wrap gap-1">
+        {(isMeasured ? verdicts : []).map(([key, words]) => (
+          <button key={key} type="button" aria-pressed={decision === key} onClick={() => setDecision(key)} className={`min-h-11 rounded-[9px_8px_10px_7px] border px-3 ${decision === key ? 'border-ink bg-ink text-onink' : 'border-line'}`}>
+            {words}
+          </button>
+        ))}
+      </div>
+      <label className="block text-13 text-quiet">
+        Reason, kept in the record and printed in the report
+        <input className="field mt-1" value={reason} onChange={(event) => setReason(event.target.value)} />
+      </label>
+      <ErrorNote error={error} />
+      <Button disabled={isBusy} onClick={send}>
+        {decision === 'waive' ? 'Waive the point' : 'Overrule'}
+      </Button>
+      <Button tone="quiet" onClick={() => setOpen(false)}>
+        Leave it
+      </Button>
+    </div>
+  );
+}

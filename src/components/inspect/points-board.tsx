@@ -1,0 +1,261 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
+import { drawSection, type FamilyPoint } from '@/core/family';
+import { judgePoints, type PointState } from '@/core/inspection';
+import { placeKey, type Phase, type Reading } from '@/core/record';
+import { parseQuantity } from '@/core/units';
+import type { ActError } from '../act/act';
+import { useAct } from '../act/use-act';
+import { useDraft } from '../act/use-draft';
+import { useWaiting } from '../act/use-waiting';
+import { sayDate, type InstrumentShown, type JobView } from '../job/view';
+import { LimitStrip } from '../signs/limit-strip';
+import { Section, type PinState } from '../signs/section';
+import { Button } from '../ui/form';
+import { useHash } from '../ui/use-hash';
+import { Working } from '../ui/working';
+import { PointDetail } from './point-detail';
+
+interface ReadingsInput {
+  readonly tag: string;
+  readonly phase: Phase;
+  readonly entries: readonly { readonly pointId: string; readonly place: string; readonly typed: string; readonly instrument: string | null; readonly basedOn: number }[];
+}
+
+interface Place {
+  readonly point: FamilyPoint;
+  readonly place: string;
+}
+
+const pinOf = (state: PointState): PinState => (state.verdict === 'out' || state.verdict === 'tight' ? 'out' : state.verdict === 'near' ? 'near' : state.verdict === null ? 'to do' : 'measured');
+const sayPlace = (place: string) => {
+  const [plane, angle] = place.split(':');
+  return `plane ${plane}, ${angle}°`;
+};
+const decimalsOf = (point: FamilyPoint) => Math.max(0, Math.round(-Math.log10(point.resolution_mm)));
+
+/** Readings as the record has them, with those that still wait on this device laid over. */
+function useReadings(view: JobView, phase: Phase): readonly Reading[] {
+  const { record, instruments, person } = view;
+  const waiting = useWaiting<ReadingsInput>('record-readings', record.tag);
+  return useMemo(() => {
+    const laid = new Map(record.readings.filter((reading) => reading.phase === phase).map((reading) => [`${reading.pointId} ${reading.place}`, reading]));
+    for (const { entries } of waiting.filter((one) => one.phase === phase))
+      for (const entry of entries) {
+        const parsed = parseQuantity({ text: entry.typed, dimension: 'length', assume: 'mm' });
+        if (!parsed.ok) continue;
+        const uncertaintyUm = instruments.find((one) => one.code === entry.instrument)?.uncertaintyUm ?? null;
+        laid.set(`${entry.pointId} ${entry.place}`, { phase, pointId: entry.pointId, place: entry.place, valueMm: parsed.quantity.value.toNumber(), typed: entry.typed, typedUnit: parsed.quantity.unit, typedDigits: parsed.quantity.digits, instrument: entry.instrument, uncertaintyUm, version: entry.basedOn, personName: `${person.name}, waiting`, at: '' });
+      }
+    return [...laid.values()];
+  }, [record.readings, phase, waiting, instruments, person.name]);
+}
+
+function summaryOf(states: readonly PointState[]): string {
+  const count = (verdict: string) => states.filter((state) => state.verdict === verdict).length;
+  const measured = states.filter((state) => state.verdict !== null).length;
+  return [`${measured} of ${states.length} measured`, count('out') && `${count('out')} out`, count('tight') && `${count('tight')} tight`, count('near') && `${count('near')} near`].filter(Boolean).join(' · ');
+}
+
+interface Props {
+  readonly view: JobView;
+  readonly phase: Phase;
+  readonly canEdit: boolean;
+}
+
+/** Points in the section and in rows with their limit strips; one field at a time waits for a typed or gauged reading. */
+export function PointsBoard({ view, phase, canEdit }: Props) {
+  const { record, family } = view;
+  const readings = useReadings(view, phase);
+  const states = useMemo(() => judgePoints({ family, readings, phase }), [family, readings, phase]);
+  const places = useMemo<readonly Place[]>(() => states.flatMap(({ point }) => point.places.map((place) => ({ point, place: placeKey(place) }))), [states]);
+  const isTaken = ({ point, place }: Place) => readings.some((reading) => reading.pointId === point.id && reading.place === place);
+  const hash = useHash();
+  const hashPoint = hash.startsWith('#point-') ? hash.slice(7) : undefined;
+  const [choice, setChoice] = useState<{ pointId: string; place: string | null; hash: string } | null>(null);
+  const firstOpen = places.find((one) => !isTaken(one)) ?? places[0];
+  const pickedId = choice && choice.hash === hash ? choice.pointId : (hashPoint ?? firstOpen?.point.id ?? '');
+  const ofPoint = places.filter((one) => one.point.id === pickedId);
+  const current = ofPoint.find((one) => one.place === choice?.place) ?? ofPoint.find((one) => !isTaken(one)) ?? ofPoint[0];
+  const pick = (pointId: string, place: string | null = null) => setChoice({ pointId, place, hash });
+  const goOn = ({ point, place }: Place) => {
+    const at = places.findIndex((one) => one.point.id === point.id && one.place === place);
+    const next = [...places.slice(at + 1), ...places.slice(0, at)].find((one) => !isTaken(one)) ?? places[at + 1];
+    if (next) pick(next.point.id, next.place);
+  };
+  const pickedState = states.find((state) => state.point.id === pickedId);
+  const pins = Object.fromEntries(states.map((state) => [state.point.id, pinOf(state)]));
+  return (
+    <>
+      <div className="grid pb-28 lg:grid-cols-[minmax(380px,6fr)_7fr]">
+        <section aria-label="Section" className="border-line p-6 lg:border-r">
+          <div className="lg:sticky lg:top-4">
+            <h2 className="mb-2 font-bold">
+              Section <small className="font-normal text-quiet">pick a point</small>
+            </h2>
+            <Section drawing={drawSection(family)} pins={pins} picked={pickedId} onPick={(id) => pick(id)} title="Section with the points of measurement" />
+            <p className="mt-2 text-13 text-quiet">Dark: measured · open: still to do · ochre: near its limit · red square: out</p>
+          </div>
+        </section>
+        <section aria-label="Points" className="p-6 lg:pl-4">
+          <h2 className="mb-1 font-bold">
+            {phase === 'as-found' ? 'Points as found' : 'Points as left'} <small className="font-normal text-quiet">{summaryOf(states)}</small>
+          </h2>
+          <ol>
+            {states.map((state) => (
+              <PointRow key={state.point.id} state={state} isPicked={state.point.id === pickedId} onPick={() => pick(state.point.id)}>
+                <PointDetail view={view} phase={phase} state={state} readings={readings.filter((reading) => reading.pointId === state.point.id)} canEdit={canEdit} onPickPlace={(place) => pick(state.point.id, place)} />
+              </PointRow>
+            ))}
+          </ol>
+        </section>
+      </div>
+      {canEdit && current && pickedState && !pickedState.point.derived && (
+        <EntryBar key={`${current.point.id} ${current.place}`} view={view} phase={phase} current={current} index={ofPoint.indexOf(current) + 1} count={ofPoint.length} reading={readings.find((one) => one.pointId === current.point.id && one.place === current.place)} state={pickedState} onKept={() => goOn(current)} tag={record.tag} />
+      )}
+    </>
+  );
+}
+
+function PointRow({ state, isPicked, onPick, children }: { readonly state: PointState; readonly isPicked: boolean; readonly onPick: () => void; readonly children: React.ReactNode }) {
+  const { point } = state;
+  const isBad = state.verdict === 'out' || state.verdict === 'tight';
+  const value = state.worstMm === null ? '—' : state.worstMm.toFixed(decimalsOf(point) + (point.resolution_mm < 0.01 && Math.abs(state.worstMm * 1000 - Math.round(state.worstMm * 1000)) > 1e-6 ? 1 : 0));
+  return (
+    <li id={`point-${point.id}`} className={`row first:border-0 ${isPicked ? 'border-l-4 border-l-jasper bg-sheet' : 'border-l-4 border-l-transparent'}`}>
+      <div className="grid grid-cols-[34px_minmax(110px,1fr)_auto_104px_32px] items-center gap-x-2">
+        <button type="button" aria-expanded={isPicked} onClick={onPick} className="col-span-2 grid min-h-12 grid-cols-[34px_1fr] items-center text-left">
+          <span className="num text-center font-semibold">{point.number}</span>
+          <span className={isPicked ? 'font-bold' : ''}>{point.title}</span>
+        </button>
+        {state.strip && state.taken + (state.worstMm === null ? 0 : 1) > 0 ? <LimitStrip strip={state.strip} width={200} isBad={isBad} label={`${point.title}: ${state.words}. ${state.reason}`} /> : <span className="w-[200px] truncate text-13 text-quiet">{point.derived ? 'follows from its two parts' : `${point.instrument}, ${point.places.length} ${point.places.length === 1 ? 'place' : 'places'}`}</span>}
+        <span className="text-right">
+          <b className="num block">{value}</b>
+          <span className={`text-13 ${isBad ? 'font-bold text-jasper' : state.verdict === 'near' ? 'font-semibold text-ochre' : 'text-quiet'}`}>
+            {state.words}
+            {!point.derived && state.taken > 0 && state.taken < state.wanted && `, ${state.taken}/${state.wanted}`}
+          </span>
+        </span>
+        <Working steps={state.working} of={point.title} />
+      </div>
+      {isPicked && children}
+    </li>
+  );
+}
+
+interface EntryProps {
+  readonly view: JobView;
+  readonly phase: Phase;
+  readonly tag: string;
+  readonly current: Place;
+  readonly index: number;
+  readonly count: number;
+  readonly reading: Reading | undefined;
+  readonly state: PointState;
+  readonly onKept: () => void;
+}
+
+interface Theirs {
+  readonly typed: string;
+  readonly typedUnit: string;
+  readonly version: number;
+  readonly personName: string;
+}
+
+function limitsOf(point: FamilyPoint): string {
+  const digits = decimalsOf(point);
+  const reuse = [point.reuse_mm?.min !== undefined && `from ${point.reuse_mm.min.toFixed(digits)}`, point.reuse_mm?.max !== undefined && `to ${point.reuse_mm.max.toFixed(digits)}`].filter(Boolean).join(' ');
+  return `new ${point.new_mm!.min.toFixed(digits)}–${point.new_mm!.max.toFixed(digits)}${reuse && ` · reuse ${reuse}`}`;
+}
+
+function gaugesFor(point: FamilyPoint, instruments: readonly InstrumentShown[]): readonly InstrumentShown[] {
+  return instruments.filter((one) => one.kind === point.instrument);
+}
+
+const refused = (what: string): ActError => ({ code: 'bad-input', what, kept: 'What you typed is still in the field.', todo: 'Correct it and keep it again.', issues: [] });
+
+function EntryBar({ view, phase, tag, current, index, count, reading, state, onKept }: EntryProps) {
+  const { point, place } = current;
+  const { run, attempt, error, setError, isSending } = useAct();
+  const [typed, setTyped] = useDraft(`${tag}.${phase}.${point.id}.${place}`, reading?.typed ?? '');
+  const gauges = gaugesFor(point, view.instruments);
+  const [gauge, setGauge] = useState(reading?.instrument ?? gauges[0]?.code ?? '');
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.focus({ preventScroll: true }), []);
+  const keep = async (basedOn: number) => {
+    const parsed = parseQuantity({ text: typed, dimension: 'length', assume: 'mm' });
+    if (!parsed.ok) return setError(refused(parsed.sentence));
+    const outcome = await attempt('record-readings', { tag, phase, entries: [{ pointId: point.id, place, typed: typed.trim(), instrument: gauge || null, basedOn }] }, `${point.title}, ${sayPlace(place)}: ${typed}`);
+    if (outcome === 'refused') return;
+    setTyped(null);
+    onKept();
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void keep(reading?.version ?? 0);
+  };
+  const press = async () => {
+    const answer = await run<{ typed: string }>('read-gauge', { tag, phase, pointId: point.id, place });
+    if (answer) setTyped(answer.typed);
+    field.current?.focus();
+  };
+  const theirs = error?.code === 'changed-meanwhile' ? (error.theirs as Theirs | undefined) : undefined;
+  const due = gauges.find((one) => one.code === gauge)?.dueOn;
+  return (
+    <section aria-label="Reading to enter" className="fixed inset-x-0 bottom-[58px] z-20 border-t-2 border-ink bg-sand px-6 py-2">
+      {error && (
+        <div role="alert" data-entry-error className="mb-1 border-l-4 border-jasper bg-sheet px-3 py-1 text-13">
+          <b>{error.what}</b> {error.kept} {error.todo}
+          {theirs && (
+            <span className="ml-2 inline-flex gap-2">
+              <Button tone="plain" onClick={() => keep(theirs.version)}>
+                Mine stands: {typed}
+              </Button>
+              <Button tone="plain" onClick={() => (setTyped(null), setError(null), location.reload())}>
+                Theirs stands: {theirs.typed} {theirs.typedUnit}
+              </Button>
+            </span>
+          )}
+        </div>
+      )}
+      <form onSubmit={submit} className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <div className="min-w-[260px] flex-1 text-13">
+          <p className="text-quiet">
+            Point {point.number} · {sayPlace(place)} · reading {index} of {count}
+            {reading && ` · now ${reading.typed} ${reading.typedUnit} by ${reading.personName}`}
+          </p>
+          <p className="text-15">
+            <b>{point.title}</b> — {point.method}
+          </p>
+          <p className="num text-quiet">
+            {limitsOf(point)}
+            {state.worstMm !== null && ` · worst so far ${state.worstMm}`}
+          </p>
+        </div>
+        <label className="text-13 text-quiet">
+          <span className="sr-only">Gauge</span>
+          <select value={gauge} onChange={(event) => setGauge(event.target.value)} aria-label="Gauge" className="field max-w-[190px]">
+            {gauges.map((one) => (
+              <option key={one.code} value={one.code}>
+                {one.code} ±{one.uncertaintyUm} µm
+              </option>
+            ))}
+            <option value="">no gauge named</option>
+          </select>
+          {due && <span className="block">due {sayDate(due)}</span>}
+        </label>
+        <div className="flex items-center gap-2 rounded-[12px_10px_13px_9px] border-2 border-ink bg-sheet pr-3">
+          <input ref={field} aria-label={`Reading of ${point.title}, ${sayPlace(place)}`} value={typed} onChange={(event) => (setTyped(event.target.value), setError(null))} inputMode="decimal" autoComplete="off" className="num min-h-14 w-[150px] bg-transparent pl-3 text-right text-24 font-bold focus:outline-none" />
+          <span className="text-quiet">mm</span>
+        </div>
+        <Button onClick={press} disabled={isSending}>
+          Gauge
+        </Button>
+        <Button type="submit" tone="main" data-next disabled={isSending} className="min-h-14 min-w-[170px]">
+          Keep and go on
+        </Button>
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,104 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, type FormEvent } from 'react';
+import { holderNames, holders } from '@/core/record';
+import { useAct } from '../act/use-act';
+import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { SidePanel } from '../ui/side-panel';
+import { RecordDrawer } from './record-drawer';
+import { sayDate, type JobView } from './view';
+
+function visitsOf({ record }: JobView): string {
+  const [last] = record.earlierVisits;
+  if (!last) return 'first visit';
+  const ordinals = ['', 'second', 'third', 'fourth', 'fifth', 'sixth'];
+  const count = record.earlierVisits.length;
+  return `${ordinals[count] ?? `${count + 1}th`} visit · last ${sayDate(last.openedAt)}, ${last.tag}`;
+}
+
+function HoldForm({ view }: { readonly view: JobView }) {
+  const { run, error, isBusy } = useAct();
+  const { record } = view;
+  if (record.hold)
+    return (
+      <div className="space-y-3">
+        <p>
+          On hold until <b>{sayDate(record.hold.until)}</b>, with {holderNames[record.hold.holder]}: {record.hold.reason}
+        </p>
+        <ErrorNote error={error} />
+        <Button tone="main" disabled={isBusy} onClick={() => run('resume-job', { tag: record.tag })}>
+          Take up again
+        </Button>
+      </div>
+    );
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const data = new FormData(event.currentTarget);
+    void run('hold-job', { tag: record.tag, reason: data.get('reason'), until: data.get('until'), holder: data.get('holder') });
+  };
+  return (
+    <form onSubmit={submit} className="space-y-3">
+      <p className="text-13 text-quiet">Everything recorded stays; the job goes on from here when it is taken up again.</p>
+      <TextField label="Why" name="reason" required error={issueFor(error, 'reason')} />
+      <TextField label="Until" name="until" type="date" required min={view.today} error={issueFor(error, 'until')} />
+      <SelectField label="Who holds it meanwhile" name="holder" defaultValue="C">
+        {holders.map((holder) => (
+          <option key={holder} value={holder}>
+            {holderNames[holder]}
+          </option>
+        ))}
+      </SelectField>
+      <ErrorNote error={error} />
+      <Button type="submit" tone="main" disabled={isBusy}>
+        Put on hold
+      </Button>
+    </form>
+  );
+}
+
+/** Who holds it, since when, for what: first on every page of a job. */
+export function JobHeader({ view }: { readonly view: JobView }) {
+  const { record } = view;
+  const [said, setSaid] = useState(false);
+  const copy = () => navigator.clipboard?.writeText(view.answer).then(() => setSaid(true), () => undefined);
+  return (
+    <section aria-label="Job" className="border-b border-line px-6 py-2">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="num text-24 font-bold">{record.tag}</h1>
+        <p>
+          {record.pump.maker} {record.pump.model}, serial <span className="num">{record.pump.serial}</span> · {record.customer.name}
+          {record.intake.equipmentNumber && `, ${record.intake.equipmentNumber}`}
+        </p>
+        <p className="ml-auto text-13 text-quiet">
+          {record.earlierVisits[0] ? (
+            <Link href={`/jobs/${record.earlierVisits[0].tag}`} className="underline">
+              {visitsOf(view)}
+            </Link>
+          ) : (
+            visitsOf(view)
+          )}
+        </p>
+      </div>
+      <div className="mt-1 flex flex-wrap items-start gap-x-3 gap-y-1">
+        <p className="min-w-[280px] flex-1">{view.answer}</p>
+        <span className="flex gap-2">
+          <button type="button" onClick={copy} className="min-h-8 rounded border border-line px-2 text-13">
+            {said ? 'copied' : 'copy'}
+          </button>
+          <a href={`/files/tag/${record.tag}`} target="_blank" className="inline-flex min-h-8 items-center rounded border border-line px-2 text-13">
+            Tag
+          </a>
+          {!record.closedAt && (
+            <SidePanel label={record.hold ? 'On hold' : 'Hold'} title={record.hold ? `${record.tag} is on hold` : `Put ${record.tag} on hold`}>
+              <HoldForm key={String(record.hold === null)} view={view} />
+            </SidePanel>
+          )}
+          <SidePanel label="Record" title={`Record of ${record.tag}`}>
+            <RecordDrawer tag={record.tag} zone={view.zone} />
+          </SidePanel>
+        </span>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,45 @@
+import type { Family } from '@/core/family';
+import type { EventKind, Missing, Standing } from '@/core/lifecycle';
+import type { ReadyRange } from '@/core/planning';
+import type { JobRecord, Role, Station } from '@/core/record';
+
+export interface InstrumentShown {
+  readonly code: string;
+  readonly kind: string;
+  readonly uncertaintyUm: number;
+  readonly dueOn: string;
+}
+
+/** Everything a job's page shows, as the server reads it. */
+export interface JobView {
+  readonly record: JobRecord;
+  readonly family: Family;
+  readonly instruments: readonly InstrumentShown[];
+  readonly answer: string;
+  readonly standing: Standing;
+  readonly ready: ReadyRange;
+  readonly today: string;
+  readonly zone: string;
+  readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly Missing[] };
+  readonly openLinks: number;
+  readonly person: { readonly personId: string; readonly name: string; readonly role: Role };
+}
+
+/** A sheet shows its station; `isHere` when the job stands there and nothing stops it. */
+export interface SheetProps {
+  readonly view: JobView;
+  readonly isHere: boolean;
+}
+
+/** A moment as the shop's clock says it: "24 Nov, 14:05". */
+export function sayMoment(iso: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+}
+
+export function sayDate(isoDate: string): string {
+  return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+}
+
+export function stationHref(tag: string, station: Station, anchor = ''): string {
+  return `/jobs/${tag}?at=${station}${anchor ? `#${anchor}` : ''}`;
+}
