@@ -38,6 +38,16 @@ const contacts: Readonly<Record<string, { name: string; email: string; phone: st
   'Harrowmere Paddle Ferry': { name: 'Silas Rudderham', email: 'silas@ferry.example', phone: '0100 964' },
 };
 
+/** Hours that a play passes, all in all, until a job stands at its station. */
+const hoursUntil: Readonly<Record<DemoJob['at'], number>> = { receive: 1, teardown: 24, clean: 26, inspect: 28, quote: 31, approve: 51, parts: 53, rebuild: 175, test: 183, report: 187, return: 190, closed: 200 };
+
+/** How much slower than the bare work the shop was, so that the last thing done to a job lies a day or so back. */
+function paceOf({ cameIn, at, part }: DemoJob): number {
+  if (cameIn > 100) return 1;
+  const hours = part === 'short' || part === 'declined' ? 53 : hoursUntil[at];
+  return Math.max(0.2, (cameIn * 24 - 30) / hours);
+}
+
 /** Takes one pump in; what it gives back plays the job on. */
 async function receiveJob(runtime: Runtime, actors: Map<DemoPerson['key'], Actor>, job: DemoJob, index: number): Promise<{ tag: string; serial: string; play: () => Promise<void> }> {
   let clock = Date.now() - job.cameIn * dayMs - 3600_000;
@@ -50,7 +60,8 @@ async function receiveJob(runtime: Runtime, actors: Map<DemoPerson['key'], Actor
     cameWith: ['coupling half', 'guard', index % 3 ? 'seal flush line' : 'key'], shims: [{ foot: 'front left', thicknesses: '0.5 + 0.1 mm' }, { foot: 'rear right', thicknesses: '0.2 mm' }], hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known', shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '', elastomer: 'EPDM',
   };
   const { tag } = (await act('wenna', 'receive-pump', { customer: job.customer, contact: contacts[job.customer], pump: job.pump, familyId: 'F1', promisedOn: inDays(job.promised), intake })) as { tag: string };
-  const play = () => playJob({ act, job, tag, family: shippedFamilies[0]!, technician: index % 2 ? 'odile' : 'ines', load: () => loadRecord(runtime.database, tag), pass: (hours) => (clock += hours * 3600_000) });
+  const pace = paceOf(job);
+  const play = () => playJob({ act, job, tag, family: shippedFamilies[0]!, technician: index % 2 ? 'odile' : 'ines', load: () => loadRecord(runtime.database, tag), pass: (hours) => (clock += hours * pace * 3600_000) });
   return { tag, serial: job.pump.serial, play };
 }
 

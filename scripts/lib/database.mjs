@@ -31,7 +31,7 @@ function writeConfiguration({ folder, port, socket, user, password }) {
       'CREATE DATABASE IF NOT EXISTS puddlestone CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;',
       `CREATE USER IF NOT EXISTS 'puddlestone'@'127.0.0.1' IDENTIFIED BY '${password}';`,
       `ALTER USER 'puddlestone'@'127.0.0.1' IDENTIFIED BY '${password}';`,
-      "GRANT ALL ON puddlestone.* TO 'puddlestone'@'127.0.0.1';",
+      "GRANT ALL ON `puddlestone%`.* TO 'puddlestone'@'127.0.0.1';",
       '',
     ].join('\n'),
     { mode: 0o600 },

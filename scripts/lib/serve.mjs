@@ -8,7 +8,7 @@ const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 export async function serve({ port, host, environment, quiet = false }) {
   const child = spawn(process.execPath, ['--max-old-space-size=256', join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(port), '-H', host], {
     cwd: root,
-    stdio: ['ignore', quiet ? 'ignore' : 'pipe', quiet ? 'ignore' : 'inherit'],
+    stdio: ['ignore', 'ignore', quiet ? 'ignore' : 'inherit'],
     env: { ...process.env, ...environment, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
     detached: true,
   });

@@ -1,4 +1,4 @@
-export { actUseCases, allUseCases, readUseCases } from './registry';
+export { actUseCases, allUseCases, audiences, readUseCases } from './registry';
 export type { Context } from './context';
 export { openCustomerLink } from './people/open-customer-link';
 export { closeSession, findSessionActor } from './people/find-session-actor';

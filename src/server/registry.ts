@@ -8,7 +8,7 @@ import { judgePointVerdict } from './inspection/judge-point';
 import { readGauge } from './inspection/read-gauge';
 import { recordFinding } from './inspection/record-finding';
 import { recordReadings } from './inspection/record-readings';
-import { advanceJob } from './lifecycle/advance-job';
+import { advanceJob, moveAudience } from './lifecycle/advance-job';
 import { holdJob } from './lifecycle/hold-job';
 import { resumeJob } from './lifecycle/resume-job';
 import { orderParts } from './parts/order-parts';
@@ -52,5 +52,8 @@ export const actUseCases = [
 
 /** Use cases that only read. */
 export const readUseCases = [readFloor, findJobs, readJob, readEvents, readPhoto, readTagPdf, readQuotePdf, readOwnQuotePdf, readReport, readMailAttachment, readOutbox, readPartsDesk, readReceiving, readShopView, readFirstVisit, readCustomerPage] as unknown as readonly UseCase[];
+
+/** Who may do each verb, for an interface that says whose work something is; moves as `advance-job:` and their event. */
+export const audiences: Readonly<Record<string, readonly string[]>> = Object.fromEntries([...actUseCases.map(({ verb, audience }) => [verb, audience] as const), ...Object.entries(moveAudience).map(([event, audience]) => [`advance-job:${event}`, audience] as const)]);
 
 export const allUseCases: readonly UseCase[] = [...actUseCases, ...readUseCases];

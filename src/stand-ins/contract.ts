@@ -26,7 +26,7 @@ export interface GaugeAsk {
   readonly reuseMm: { readonly min?: number; readonly max?: number };
 }
 
-export type PictureKind = 'ring' | 'impeller' | 'shaft' | 'bearing' | 'casing' | 'seal' | 'plate' | 'gasket' | 'nut' | 'coupling';
+export type PictureKind = 'ring' | 'impeller' | 'shaft' | 'bearing' | 'casing' | 'bracket' | 'seal' | 'plate' | 'gasket' | 'nut' | 'coupling';
 
 /** A camera at the bench: one picture as an encoded image. */
 export interface Camera {

@@ -54,7 +54,7 @@ export function CleanSheet({ view, isHere }: SheetProps) {
                       masked: {part.clean.mask}
                     </label>
                   ))}
-                {part.clean.never && <span className="block text-jasper">Never: {part.clean.never}</span>}
+                {part.clean.never && <span className="block text-jasper">{part.clean.never.replace(/^./, (letter) => letter.toUpperCase())}</span>}
               </div>
               {own ? (
                 <span className="text-13 text-quiet">
@@ -62,7 +62,7 @@ export function CleanSheet({ view, isHere }: SheetProps) {
                 </span>
               ) : (
                 isHere && (
-                  <Button disabled={isBusy} onClick={() => clean([part.ref])}>
+                  <Button verb="clean-parts" disabled={isBusy} onClick={() => clean([part.ref])}>
                     Clean
                   </Button>
                 )

@@ -146,7 +146,7 @@ function Step({ view, isHere, step, onDone }: SheetProps & { readonly step: Rebu
       {step.measures.length > 0 && <p className="text-13 text-quiet">As-left readings that belong here: {step.measures.map((id) => family.points.find((point) => point.id === id)?.title.toLowerCase()).join(', ')}.</p>}
       <ErrorNote error={error} />
       {isHere && !own && (
-        <Button tone="main" data-next className="w-full" disabled={isBusy} onClick={finish}>
+        <Button verb="finish-step" tone="main" data-next className="w-full" disabled={isBusy} onClick={finish}>
           Step done
         </Button>
       )}
@@ -165,7 +165,7 @@ function HoldPoint({ view, isHere, stepId, by, isOwn, signed }: SheetProps & { r
       </p>
       <ErrorNote error={error} />
       {isHere && (
-        <Button tone="main" className="mt-2" disabled={isBusy} onClick={() => run('sign-hold-point', { tag: view.record.tag, stepId })}>
+        <Button verb="sign-hold-point" tone="main" className="mt-2" disabled={isBusy} onClick={() => run('sign-hold-point', { tag: view.record.tag, stepId })}>
           Sign the hold point as {view.person.name}
         </Button>
       )}

@@ -67,7 +67,7 @@ function TeardownStep({ view, isHere, stepId, onDone }: SheetProps & { readonly 
       ))}
       <ErrorNote error={error} />
       {isHere && !own && (
-        <Button tone="main" data-next className="w-full" disabled={isBusy} onClick={finish}>
+        <Button verb="finish-step" tone="main" data-next className="w-full" disabled={isBusy} onClick={finish}>
           Step done
         </Button>
       )}

@@ -22,7 +22,7 @@ export interface Strip {
 const order: readonly Holder[] = ['U', 'C', 'B', 'S', 'P', 'O'];
 const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 const skippedWhenDeclined = stations.slice(stations.indexOf('parts'), stations.indexOf('return'));
-const columns = 'lg:grid-cols-[84px_minmax(180px,1fr)_218px_minmax(190px,1.1fr)_240px]';
+const columns = 'lg:grid-cols-[84px_minmax(180px,1.35fr)_214px_minmax(180px,1fr)_200px]';
 
 /** How much the promise is at risk: days that the late end passes it. */
 const risk = (strip: Strip) => days(strip.promisedOn, strip.ready.late);
@@ -40,7 +40,7 @@ function StripRow({ strip, today }: { readonly strip: Strip; readonly today: str
           <b className="font-semibold">{strip.move}</b>
           {strip.detail && ` — ${strip.detail}`}
         </span>
-        <ReadyBar ready={strip.ready} promisedOn={strip.promisedOn} today={today} />
+        <ReadyBar ready={strip.ready} promisedOn={strip.promisedOn} today={today} width={200} />
       </Link>
     </li>
   );
@@ -59,7 +59,7 @@ export function Floor({ today, strips, next }: { readonly today: string; readonl
           <span>Pump · owner</span>
           <span>Stream</span>
           <span>Next move</span>
-          <ReadyAxis today={today} />
+          <ReadyAxis today={today} width={200} />
         </div>
       </div>
       {groups.map(({ holder, list }) => {

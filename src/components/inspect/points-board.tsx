@@ -85,6 +85,8 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
     if (next) pick(next.point.id, next.place);
   };
   const pickedState = states.find((state) => state.point.id === pickedId);
+  const whole = drawSection(family);
+  const drawing = { ...whole, pins: whole.pins.filter((pin) => states.some((state) => state.point.id === pin.id)) };
   const pins = Object.fromEntries(states.map((state) => [state.point.id, pinOf(state)]));
   return (
     <>
@@ -94,7 +96,7 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
             <h2 className="mb-2 font-bold">
               Section <small className="font-normal text-quiet">pick a point</small>
             </h2>
-            <Section drawing={drawSection(family)} pins={pins} picked={pickedId} onPick={(id) => pick(id)} title="Section with the points of measurement" />
+            <Section drawing={drawing} pins={pins} picked={pickedId} onPick={(id) => pick(id)} title="Section with the points of measurement" />
             <p className="mt-2 text-13 text-quiet">Dark: measured · open: still to do · ochre: near its limit · red square: out</p>
           </div>
         </section>
@@ -252,7 +254,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
         <Button onClick={press} disabled={isSending}>
           Gauge
         </Button>
-        <Button type="submit" tone="main" data-next disabled={isSending} className="min-h-14 min-w-[170px]">
+        <Button verb="record-readings" type="submit" tone="main" data-next disabled={isSending} className="min-h-14 min-w-[170px]">
           Keep and go on
         </Button>
       </form>

@@ -56,7 +56,7 @@ export function GateBar({ view, shown }: { readonly view: JobView; readonly show
           </p>
         )}
         {isMove && gate.missing.length === 0 && (
-          <Button tone="main" data-next disabled={isBusy} onClick={move} className="ml-auto min-w-[220px]">
+          <Button verb={`advance-job:${gate.event}`} tone="main" data-next disabled={isBusy} onClick={move} className="ml-auto min-w-[220px]">
             {gate.words}
           </Button>
         )}

@@ -27,7 +27,7 @@ function HoldForm({ view }: { readonly view: JobView }) {
           On hold until <b>{sayDate(record.hold.until)}</b>, with {holderNames[record.hold.holder]}: {record.hold.reason}
         </p>
         <ErrorNote error={error} />
-        <Button tone="main" disabled={isBusy} onClick={() => run('resume-job', { tag: record.tag })}>
+        <Button verb="resume-job" tone="main" disabled={isBusy} onClick={() => run('resume-job', { tag: record.tag })}>
           Take up again
         </Button>
       </div>
@@ -50,7 +50,7 @@ function HoldForm({ view }: { readonly view: JobView }) {
         ))}
       </SelectField>
       <ErrorNote error={error} />
-      <Button type="submit" tone="main" disabled={isBusy}>
+      <Button verb="hold-job" type="submit" tone="main" disabled={isBusy}>
         Put on hold
       </Button>
     </form>

@@ -22,6 +22,8 @@ export interface JobView {
   readonly zone: string;
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly Missing[] };
   readonly openLinks: number;
+  /** Who may do each verb; the owner may do all. A move of the job is named `advance-job:` and its event. */
+  readonly audiences: Readonly<Record<string, readonly string[]>>;
   readonly person: { readonly personId: string; readonly name: string; readonly role: Role };
 }
 

@@ -24,7 +24,7 @@ export function PartsSheet({ view, isHere }: SheetProps) {
             Parts <small className="text-15 font-normal text-quiet">out of the approved lines</small>
           </h2>
           {canBuy && open.length > 0 && (
-            <Button tone="main" data-next className="ml-auto" disabled={isBusy} onClick={() => run('order-parts', { tag: record.tag })}>
+            <Button verb="order-parts" tone="main" data-next className="ml-auto" disabled={isBusy} onClick={() => run('order-parts', { tag: record.tag })}>
               Order {open.length} {open.length === 1 ? 'part' : 'parts'}, longest {Math.max(...open.map((need) => need.leadDays))} days
             </Button>
           )}
@@ -109,7 +109,7 @@ function Order({ view, order, canReceive }: { readonly view: JobView; readonly o
           {isWhole && ', all here'}
         </p>
         {canReceive && onlyShort && (
-          <Button disabled={isBusy} onClick={take}>
+          <Button verb="take-parcel" disabled={isBusy} onClick={take}>
             The parcel due {order.dueOn ? sayDate(order.dueOn) : ''} is here
           </Button>
         )}
@@ -134,7 +134,7 @@ function Order({ view, order, canReceive }: { readonly view: JobView; readonly o
             ))}
           </ul>
           <input aria-label="Note on the delivery" placeholder="note, such as damage by the knife that opened the box" className="field mt-2" value={note} onChange={(event) => setNote(event.target.value)} />
-          <Button tone="main" className="mt-2 w-full" disabled={isBusy} onClick={check}>
+          <Button verb="receive-parts" tone="main" className="mt-2 w-full" disabled={isBusy} onClick={check}>
             Counted so
           </Button>
         </div>

@@ -39,7 +39,7 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
           </Link>
           <span className="text-13 text-quiet">{view.openLinks === 1 ? 'one open link' : `${view.openLinks} open links`}</span>
           {view.openLinks > 0 && (
-            <Button tone="quiet" disabled={isBusy} onClick={() => run('revoke-link', { tag: record.tag })}>
+            <Button verb="revoke-link" tone="quiet" disabled={isBusy} onClick={() => run('revoke-link', { tag: record.tag })}>
               Take the link back
             </Button>
           )}
@@ -69,7 +69,7 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
           <section aria-label="Another revision">
             <h2 className="font-bold">Another revision</h2>
             <p className="text-13 text-quiet">The one that was sent stays in the record; its link stops when the next is sent.</p>
-            <Button disabled={isBusy} onClick={() => run('advance-job', { tag: record.tag, event: 'revise-quote' })}>
+            <Button verb="advance-job:revise-quote" disabled={isBusy} onClick={() => run('advance-job', { tag: record.tag, event: 'revise-quote' })}>
               Back to the quote
             </Button>
           </section>
@@ -113,10 +113,10 @@ function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote:
       </ul>
       <ErrorNote error={error} />
       <div className="flex flex-wrap items-center gap-3">
-        <Button tone="main" data-next disabled={isBusy} onClick={() => send(false)}>
+        <Button verb="record-approval" tone="main" data-next disabled={isBusy} onClick={() => send(false)}>
           Approved: {money(totalQuote(approved, quote.taxPct).grossMinor)} with tax
         </Button>
-        <Button disabled={isBusy} onClick={() => send(true)}>
+        <Button verb="record-approval" disabled={isBusy} onClick={() => send(true)}>
           Declined: goes back as it is
         </Button>
       </div>

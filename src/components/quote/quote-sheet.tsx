@@ -9,6 +9,7 @@ import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
 import { useHash } from '../ui/use-hash';
+import { useOthersWork } from '../ui/whose';
 import { readMoney, writeMoney } from './money';
 
 const refused = (what: string): ActError => ({ code: 'bad-input', what, kept: 'What you typed is still there.', todo: 'Correct it.', issues: [] });
@@ -19,6 +20,7 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
   useHash();
   const quote = currentQuote(record);
   const { run, error, isBusy } = useAct();
+  const others = useOthersWork('change-line');
   const drawUp = () => run('draw-up-quote', { tag: record.tag });
   if (!quote)
     return (
@@ -29,13 +31,13 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
         </p>
         <ErrorNote error={error} />
         {isHere && (
-          <Button tone="main" data-next disabled={isBusy} onClick={drawUp}>
+          <Button verb="draw-up-quote" tone="main" data-next disabled={isBusy} onClick={drawUp}>
             Draw up the quote
           </Button>
         )}
       </div>
     );
-  const isDraft = isHere && quote.state === 'draft';
+  const isDraft = isHere && quote.state === 'draft' && !others;
   return (
     <div className="p-6" id="lines">
       <div className="mb-2 flex flex-wrap items-center gap-4">
@@ -46,7 +48,7 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
           PDF
         </a>
         {isHere && (
-          <Button disabled={isBusy} onClick={drawUp}>
+          <Button verb="draw-up-quote" disabled={isBusy} onClick={drawUp}>
             Draw up anew
           </Button>
         )}
@@ -205,7 +207,7 @@ function Send({ view }: { readonly view: JobView }) {
       <ErrorNote error={error} />
       <div className="flex flex-wrap items-center gap-4">
         <p className="flex-1">{record.contact ? <>It goes to <b>{record.contact.name}</b>, {record.contact.email}, as a PDF with a link where each line can be approved or declined.</> : 'The customer has no contact to send it to.'}</p>
-        <Button tone="main" data-next className="min-w-[220px]" disabled={isBusy || gate.missing.length > 0} onClick={() => run('send-quote', { tag: record.tag })}>
+        <Button verb="send-quote" tone="main" data-next className="min-w-[220px]" disabled={isBusy || gate.missing.length > 0} onClick={() => run('send-quote', { tag: record.tag })}>
           Send the quote
         </Button>
       </div>

@@ -85,7 +85,7 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
             <>
               <p>Electrical, pressure, stored liquid, gravity, springs and heat are isolated, locked and tagged, and a start was tried.</p>
               {isHere && (
-                <Button className="mt-2 w-full" disabled={isBusy} onClick={() => run('confirm-isolation', { tag: record.tag })}>
+                <Button verb="confirm-isolation" className="mt-2 w-full" disabled={isBusy} onClick={() => run('confirm-isolation', { tag: record.tag })}>
                   I confirm it, as {view.person.name}
                 </Button>
               )}

@@ -64,7 +64,7 @@ export function ReportSheet({ view, isHere }: SheetProps) {
             <p className="my-2">It writes itself out of the record: identity, history, points, findings, {record.approvals.length === 1 ? 'the approval' : 'approvals'}, parts fitted, torques and temperatures with their working, {record.runs.length} test {record.runs.length === 1 ? 'run' : 'runs'}, pictures, cautions and signatures. Issued, it is frozen.</p>
             <ErrorNote error={error} />
             {isHere && (
-              <Button tone="main" data-next className="w-full" disabled={isBusy} onClick={() => run('issue-report', { tag: record.tag })}>
+              <Button verb="issue-report" tone="main" data-next className="w-full" disabled={isBusy} onClick={() => run('issue-report', { tag: record.tag })}>
                 Issue it as {view.person.name}
               </Button>
             )}
@@ -122,7 +122,7 @@ function Issued({ view }: SheetProps) {
         <p className="text-13 text-quiet">Makes the next revision out of the record as it stands now; what was issued stays as it was.</p>
         <TextArea label="What changes, and why" value={whatChanged} onChange={(event) => setWhatChanged(event.target.value)} error={issueFor(error, 'whatChanged')} />
         <ErrorNote error={error} />
-        <Button className="mt-2" disabled={isBusy} onClick={async () => (await run('correct-report', { tag: record.tag, whatChanged })) && setWhatChanged('')}>
+        <Button verb="correct-report" className="mt-2" disabled={isBusy} onClick={async () => (await run('correct-report', { tag: record.tag, whatChanged })) && setWhatChanged('')}>
           Issue the next revision
         </Button>
       </section>

@@ -29,7 +29,7 @@ export function ReturnSheet({ view, isHere }: SheetProps) {
             <>
               <TextArea label="How it is preserved and packed" value={packing} onChange={(event) => setPacking(event.target.value)} error={issueFor(error, 'packing')} />
               <ErrorNote error={error} />
-              <Button tone="main" data-next disabled={isBusy} onClick={() => run('release-pump', { tag: record.tag, packing })}>
+              <Button verb="release-pump" tone="main" data-next disabled={isBusy} onClick={() => run('release-pump', { tag: record.tag, packing })}>
                 Release
               </Button>
             </>
@@ -54,7 +54,7 @@ export function ReturnSheet({ view, isHere }: SheetProps) {
             <TextField label="Taken over by" value={deliveredTo} onChange={(event) => setDeliveredTo(event.target.value)} error={issueFor(error, 'deliveredTo')} />
             <TextField label="On" type="date" value={deliveredOn} max={view.today} onChange={(event) => setDeliveredOn(event.target.value)} error={issueFor(error, 'deliveredOn')} />
             <ErrorNote error={error} />
-            <Button tone="main" data-next disabled={isBusy} onClick={() => run('deliver-pump', { tag: record.tag, deliveredTo, deliveredOn })}>
+            <Button verb="deliver-pump" tone="main" data-next disabled={isBusy} onClick={() => run('deliver-pump', { tag: record.tag, deliveredTo, deliveredOn })}>
               Delivered: close the job
             </Button>
           </>

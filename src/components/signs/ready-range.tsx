@@ -38,12 +38,12 @@ export function ReadyBar({ ready, promisedOn, today, width = 240, span = 42 }: P
 }
 
 export function ReadyAxis({ today, width = 240, span = 42 }: { readonly today: string; readonly width?: number; readonly span?: number }) {
-  const name = (offset: number, isLong: boolean) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', ...(isLong && { month: 'short' }), timeZone: 'UTC' }).format(new Date(Date.parse(today) + offset * dayMs));
+  const name = (offset: number) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(Date.parse(today) + offset * dayMs));
   return (
     <svg width={width} height={16} aria-hidden="true" fontSize={12} fontFamily="var(--font-mono)" fill="var(--quiet)">
-      {[0, 7, 14, 21, 28, 35].map((offset) => (
+      {[0, 14, 28].map((offset) => (
         <text key={offset} x={(offset / span) * width} y={13}>
-          {name(offset, offset % 14 === 0)}
+          {name(offset)}
         </text>
       ))}
     </svg>

@@ -1,3 +1,5 @@
+'use client';
+
 import { useId } from 'react';
 import type { SectionDrawing } from '@/core/family';
 import { pebble } from './pebble';

@@ -13,16 +13,24 @@ interface Props {
 const axis = { stroke: 'var(--quiet)', tick: { fill: 'var(--quiet)', fontSize: 13 } };
 const round = (value: number) => String(Math.round(value * 10) / 10);
 
+/** A round step of an axis: 1, 2 or 5 times a power of ten. */
+function niceStep(rough: number): number {
+  const power = 10 ** Math.floor(Math.log10(rough));
+  return power * ([1, 2, 5].find((factor) => factor * power >= rough) ?? 10);
+}
+
 /** Head over flow with the fitted curve and the cross of tolerances, and power and efficiency below on the same flows. */
 export function CurveChart({ judged, guarantee }: Props) {
   const { acceptance, points } = judged;
   const { band } = acceptance;
   const lastFlow = Math.max(...points.map((point) => point.flowM3h));
-  const most = Math.ceil(Math.max(lastFlow, band.flow_m3h.max) * 1.05);
+  const step = niceStep(Math.max(lastFlow, band.flow_m3h.max) / 7);
+  const most = step * Math.ceil((Math.max(lastFlow, band.flow_m3h.max) * 1.02) / step);
+  const ticks = Array.from({ length: Math.round(most / step) + 1 }, (_, i) => i * step);
   const curve = Array.from({ length: 41 }, (_, i) => ({ flow: (lastFlow * i) / 40, curve: evaluate(acceptance.curve.coefficients, (lastFlow * i) / 40) }));
   const measured = points.map((point) => ({ flow: point.flowM3h, head: point.headM, power: point.powerKw, efficiency: point.efficiencyPct }));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
-  const flowAxis = <XAxis dataKey="flow" type="number" domain={[0, most]} tickFormatter={round} tickCount={8} {...axis} />;
+  const flowAxis = <XAxis dataKey="flow" type="number" domain={[0, most]} tickFormatter={round} ticks={ticks} {...axis} />;
   return (
     <div role="img" aria-label={`Head over flow: ${judged.reason}`}>
       <p className="text-13 text-quiet">Head, m — dots measured, line fitted, cross: tolerance round the guarantee</p>

@@ -69,7 +69,7 @@ function Checks({ view, isHere }: SheetProps) {
               <>
                 <Cautions ids={check.cautions} read={new Set([...read].filter((one) => one.startsWith(check.id)).map((one) => one.slice(check.id.length + 1)))} isDone={!isHere} onRead={(id, isRead) => setRead(new Set(isRead ? [...read, `${check.id} ${id}`] : [...read].filter((one) => one !== `${check.id} ${id}`)))} />
                 {isHere && (
-                  <Button className="mt-1 w-full" disabled={isBusy} onClick={() => run('finish-step', { tag: record.tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions.filter((id) => read.has(`${check.id} ${id}`)) }, { label: check.title })}>
+                  <Button verb="finish-step" className="mt-1 w-full" disabled={isBusy} onClick={() => run('finish-step', { tag: record.tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions.filter((id) => read.has(`${check.id} ${id}`)) }, { label: check.title })}>
                     Confirm
                   </Button>
                 )}
@@ -116,7 +116,7 @@ function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => voi
             ))}
           </SelectField>
           <ErrorNote error={error} />
-          <Button tone="main" data-next className="w-full" disabled={isSending || !duty} onClick={start}>
+          <Button verb="run-test" tone="main" data-next className="w-full" disabled={isSending || !duty} onClick={start}>
             {isSending ? 'Running …' : `Run ${record.runs.length + 1} through the points`}
           </Button>
         </>
@@ -193,15 +193,15 @@ function Decide({ view, run: testRun }: { readonly view: JobView; readonly run: 
       <ErrorNote error={error} />
       <div className="flex flex-wrap gap-2">
         {hasPassed && (
-          <Button tone="main" disabled={isBusy} onClick={() => decide('passed')}>
+          <Button verb="decide-run" tone="main" disabled={isBusy} onClick={() => decide('passed')}>
             Passed, signed {view.person.name}
           </Button>
         )}
-        <Button tone={hasPassed ? 'plain' : 'main'} disabled={isBusy} onClick={() => decide('failed')}>
+        <Button verb="decide-run" tone={hasPassed ? 'plain' : 'main'} disabled={isBusy} onClick={() => decide('failed')}>
           Back to rebuild
         </Button>
         {!hasPassed && (
-          <Button disabled={isBusy} onClick={() => decide('concession')}>
+          <Button verb="decide-run" disabled={isBusy} onClick={() => decide('concession')}>
             Accept by concession
           </Button>
         )}

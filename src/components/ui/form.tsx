@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, type ButtonHTMLAttributes, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes, type TextareaHTMLAttributes } from 'react';
+import { useOthersWork } from './whose';
 import type { ActError } from '../act/act';
 
 type Tone = 'main' | 'plain' | 'quiet';
@@ -10,7 +11,15 @@ const tones: Readonly<Record<Tone, string>> = {
   quiet: 'bg-transparent text-ink border-transparent underline underline-offset-4',
 };
 
-export function Button({ tone = 'plain', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { readonly tone?: Tone }) {
+/** A button; with the verb that it sends, it says whose work that is where the person here does not do it. */
+export function Button({ tone = 'plain', className = '', verb, ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { readonly tone?: Tone; readonly verb?: string }) {
+  const others = useOthersWork(verb);
+  if (others)
+    return (
+      <p className={`max-w-[46ch] text-13 text-quiet ${className.includes('ml-auto') ? 'ml-auto' : ''}`}>
+        “{rest.children}” is for {others.join(', ')}: take over by PIN at the top right.
+      </p>
+    );
   return <button type="button" {...rest} className={`pebbly inline-flex min-h-12 items-center justify-center gap-2 border px-4 font-semibold ${tones[tone]} ${className}`} />;
 }
 

@@ -45,7 +45,7 @@ const part = z.strictObject({
   price_minor: z.number().int().min(0),
   lead_days: z.number().int().min(0),
   /** How the part is drawn in pictures. */
-  picture: z.enum(['ring', 'impeller', 'shaft', 'bearing', 'casing', 'seal', 'plate', 'gasket', 'nut', 'coupling']),
+  picture: z.enum(['ring', 'impeller', 'shaft', 'bearing', 'casing', 'bracket', 'seal', 'plate', 'gasket', 'nut', 'coupling']),
   /** Cleaning that suits it, and what must be masked. */
   clean: z.strictObject({ method: z.string(), mask: z.string().optional(), never: z.string().optional() }),
 });

@@ -17,9 +17,9 @@ const missing = (station: Station, anchor: string, words: string): Missing => ({
 const when = (condition: boolean, line: Missing) => (condition ? [line] : []);
 
 const toTeardown: Gate = ({ intake, acknowledgements }) => [
-  ...when(!intake.isolation, missing('receive', 'isolation', 'Energy isolation is not confirmed')),
   ...when(!intake.liquid.trim(), missing('receive', 'liquid', 'The liquid is not named: ask for the sheet')),
   ...when(intake.cleaning === 'none', missing('receive', 'liquid', 'Neither a cleaning declaration nor a safety sheet is here')),
+  ...when(!intake.isolation, missing('receive', 'isolation', 'Energy isolation is not confirmed')),
   ...when(!acknowledgements.some((one) => one.caution === 'energy-isolation'), missing('receive', 'cautions', 'The technician has not acknowledged the energy caution')),
   ...when(!acknowledgements.some((one) => one.caution === 'harmful-liquid'), missing('receive', 'cautions', 'The technician has not acknowledged the liquid and its hazards')),
 ];

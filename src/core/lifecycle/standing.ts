@@ -4,6 +4,7 @@ import { judgePoints } from '../inspection';
 import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../parts';
 import type { Remaining } from '../planning';
 import { currentQuote, rebuildRound, stations, type Holder, type JobRecord } from '../record';
+import { sayDay } from './answer-line';
 import { holderAt } from './transition';
 import { gateFor } from './gates';
 
@@ -68,7 +69,7 @@ function partsWords(record: JobRecord, family: Family): Words {
   if (!coming.length) return words('Start rebuild', 'all parts are in', 'a free bench');
   const short = coming.find((need) => need.received > 0 && need.received < need.quantity);
   const due = coming.map((need) => need.dueOn).filter(Boolean).sort().at(-1);
-  return words('Receive', `${short ? `${short.name.toLowerCase()} short` : plural(coming.length, 'part')}${due ? `, due ${due}` : ''}`, `${plural(coming.length, 'part')} from the supplier${due ? `, due ${due}` : ''}`);
+  return words('Receive', `${short ? `${short.name.toLowerCase()} short` : plural(coming.length, 'part')}${due ? `, due ${sayDay(due)}` : ''}`, `${plural(coming.length, 'part')} from the supplier${due ? `, due ${sayDay(due)}` : ''}`);
 }
 
 function testWords(record: JobRecord): Words {

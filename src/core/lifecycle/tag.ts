@@ -9,6 +9,7 @@ export function parseTag(text: string): string | null {
   return found ? writeTag(Number(found[1])) : null;
 }
 
+/** A pump as it is named: maker, model, and the size where the model does not say it. */
 export function jobDetails(pump: { readonly maker: string; readonly model: string; readonly size: string }): string {
-  return [pump.maker, pump.model, pump.size].filter(Boolean).join(' ');
+  return [pump.maker, pump.model, pump.model.includes(pump.size) ? '' : pump.size].filter(Boolean).join(' ');
 }

@@ -5,7 +5,7 @@ import { changeJob } from '../change-job';
 import { defineUseCase, tagField } from '../use-case';
 
 /** Moves that a person makes by themselves; the others follow from sending, answering, deciding or issuing. */
-const moveAudience = {
+export const moveAudience = {
   'begin-teardown': ['technician', 'coordinator'],
   'finish-teardown': ['technician'],
   'finish-cleaning': ['technician'],

@@ -2,10 +2,11 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { DomainError } from '@/core/errors';
 import { stations, type Station } from '@/core/record';
-import { perform, readJob } from '@/server';
+import { audiences, perform, readJob } from '@/server';
 import { GateBar } from '@/components/job/gate-bar';
 import { JobHeader } from '@/components/job/job-header';
 import { JobStream } from '@/components/job/job-stream';
+import { Whose } from '@/components/ui/whose';
 import { StationSheet } from '@/components/job/station-sheet';
 import type { JobView } from '@/components/job/view';
 import { currentActor, requestContext } from '@/app/session';
@@ -23,7 +24,7 @@ async function readView(tag: string): Promise<JobView> {
   const [context, actor] = await Promise.all([requestContext(), currentActor()]);
   if (actor.kind !== 'person') notFound();
   try {
-    return { ...(await perform(readJob, context, { tag })), person: { personId: actor.personId, name: actor.name, role: actor.role } };
+    return { ...(await perform(readJob, context, { tag })), audiences, person: { personId: actor.personId, name: actor.name, role: actor.role } };
   } catch (error) {
     if (error instanceof DomainError && (error.code === 'not-found' || error.code === 'bad-input')) notFound();
     throw error;
@@ -37,10 +38,12 @@ export default async function JobPage({ params, searchParams }: Props) {
   const isHere = shown === view.record.station && view.record.hold === null && view.record.closedAt === null;
   return (
     <div className="pb-40">
-      <JobHeader view={view} />
-      <JobStream record={view.record} shown={shown} />
-      <StationSheet key={shown} station={shown} view={view} isHere={isHere} />
-      <GateBar view={view} shown={shown} />
+      <Whose audiences={view.audiences} role={view.person.role}>
+        <JobHeader view={view} />
+        <JobStream record={view.record} shown={shown} />
+        <StationSheet key={shown} station={shown} view={view} isHere={isHere} />
+        <GateBar view={view} shown={shown} />
+      </Whose>
     </div>
   );
 }

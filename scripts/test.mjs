@@ -1,0 +1,96 @@
+// npm test: the same set-up as npm start, then every check. The last line is "N passed, N failed".
+import { spawnSync, spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { join } from 'node:path';
+import { ensureNodePackages, ensureProgram } from './lib/packages.mjs';
+import { say } from './lib/say.mjs';
+
+const root = join(import.meta.dirname, '..');
+const folder = join(root, '.test-data');
+const only = process.argv.slice(2);
+const tally = { passed: 0, failed: 0 };
+const wants = (name) => only.length === 0 || only.includes(name);
+
+ensureNodePackages();
+const { startDatabase, keptWord } = await import('./lib/database.mjs');
+const { findFreePort } = await import('./lib/ports.mjs');
+const { buildWhenChanged } = await import('./lib/build.mjs');
+const { runScript } = await import('./lib/prepare.mjs');
+const { serve } = await import('./lib/serve.mjs');
+
+/** One check that either passes or fails as a whole. */
+function check(name, args) {
+  if (!wants(name)) return;
+  const done = spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  const isGood = done.status === 0;
+  tally[isGood ? 'passed' : 'failed']++;
+  say(`${isGood ? 'ok  ' : 'FAIL'} ${name}${isGood ? '' : `\n${done.stdout}\n${done.stderr}`}`);
+}
+
+/** A project of Jest; its tests are counted one by one, a suite that cannot run counts as one failure. */
+async function jest(name, environment = {}) {
+  if (!wants(name)) return;
+  const report = join(folder, `${name}.json`);
+  rmSync(report, { force: true });
+  const extra = name === 'unit' ? [] : ['--runInBand'];
+  const child = spawn(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), '--config', 'jest.config.mjs', '--selectProjects', name, '--json', '--outputFile', report, '--silent=false', ...extra], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } });
+  await new Promise((resolve) => child.once('exit', resolve));
+  if (!existsSync(report)) {
+    tally.failed++;
+    return say(`FAIL ${name}: Jest ended without a report`);
+  }
+  const result = JSON.parse(readFileSync(report, 'utf8'));
+  tally.passed += result.numPassedTests;
+  tally.failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
+  if (result.numTotalTests === 0) tally.failed++;
+  say(`${result.success ? 'ok  ' : 'FAIL'} ${name}: ${result.numPassedTests} of ${result.numTotalTests} tests`);
+}
+
+/** Lets an end-to-end test stop and start the database, which it cannot do from within a browser. */
+async function serveControl(handlers) {
+  const port = await findFreePort();
+  const server = createServer(async (request, response) => {
+    const handler = handlers[request.url];
+    if (handler) await handler();
+    response.writeHead(handler ? 200 : 404).end();
+  });
+  await new Promise((resolve) => server.listen(port, '127.0.0.1', resolve));
+  return { address: `http://127.0.0.1:${port}`, stop: () => server.close() };
+}
+
+rmSync(folder, { recursive: true, force: true });
+mkdirSync(folder, { recursive: true });
+check('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
+check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']);
+check('boundaries', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'demo', 'e2e']);
+await jest('unit');
+
+let database;
+let server;
+let control;
+try {
+  if (wants('database') || wants('end-to-end')) database = await startDatabase(folder);
+  if (database) await jest('database', { DATABASE_URL: database.url });
+  if (wants('end-to-end')) {
+    const chromium = ensureProgram('chromium', 'chromium');
+    buildWhenChanged();
+    const environment = { DATABASE_URL: database.url, PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'), PUDDLESTONE_DEMO: '1' };
+    runScript('scripts/prepare.ts', environment);
+    server = await serve({ port: await findFreePort(), host: '127.0.0.1', environment, quiet: false });
+    control = await serveControl({
+      '/database/stop': () => database.stop(),
+      '/database/start': async () => void (database = await startDatabase(folder, { port: database.port })),
+    });
+    await jest('end-to-end', { BASE_URL: server.address, CONTROL_URL: control.address, CHROMIUM: chromium, DATABASE_URL: database.url });
+  }
+} catch (error) {
+  tally.failed++;
+  say(`FAIL set-up: ${error.message}`);
+} finally {
+  control?.stop();
+  await server?.stop();
+  await database?.stop();
+}
+say(`${tally.passed} passed, ${tally.failed} failed`);
+process.exit(tally.failed ? 1 : 0);
