@@ -101,7 +101,7 @@ function shaftOutline(steps: readonly (readonly [number, number])[]): string {
   return `M${n(steps[0]![0])} 0V${n(-steps[0]![1])}${corners.join('')}H${n(last[0])}V0Z`;
 }
 
-/** Spreads labels along a line so that neighbours keep `gap`, moving each as little as a single pass each way can. */
+/** Spreads labels along a line so that neighbours keep `gap`, moving each as little as a single pass each way can. @example spreadLabels([10, 12, 50], { gap: 20, from: 0, to: 100 }) // [10, 30, 50] */
 export function spreadLabels(wanted: readonly number[], { gap, from, to }: { readonly gap: number; readonly from: number; readonly to: number }): number[] {
   const order = wanted.map((x, i) => ({ x, i })).sort((one, other) => one.x - other.x);
   const room = order.length > 1 ? Math.min(gap, (to - from) / (order.length - 1)) : gap;

@@ -19,7 +19,7 @@ export interface AnswerGiven {
   readonly zone: string;
 }
 
-/** A day as it is said: "9 December". */
+/** A day as it is said. @example sayDay('2026-12-09') // '9 December' */
 export function sayDay(isoDate: string): string {
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
 }
@@ -28,7 +28,7 @@ function dayInZone(iso: string, zone: string): string {
   return new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date(iso));
 }
 
-/** "today", "yesterday", "since three days" as a person says it. */
+/** Since when, as a person says it. @example saySince('2026-11-21T08:00:00Z', '2026-11-24T08:00:00Z', 'UTC') // 'for three days' */
 export function saySince(iso: string, now: string, zone: string): string {
   const days = Math.round((Date.parse(dayInZone(now, zone)) - Date.parse(dayInZone(iso, zone))) / 86_400_000);
   if (days <= 0) return 'since today';

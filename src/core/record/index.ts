@@ -280,6 +280,7 @@ export function currentQuote(record: Pick<JobRecord, 'quotes'>): Quote | null {
   return record.quotes.reduce<Quote | null>((latest, quote) => (!latest || quote.revision > latest.revision ? quote : latest), null);
 }
 
+/** The key of a place of measurement. @example placeKey({ plane: 'A', angle_deg: 90 }) // 'A:90' */
 export function placeKey(place: { readonly plane: string; readonly angle_deg: number }): string {
   return `${place.plane}:${place.angle_deg}`;
 }

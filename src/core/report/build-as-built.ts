@@ -17,7 +17,7 @@ interface Asked {
   readonly issuedAt: string;
 }
 
-/** Revisions go A, B, C … Z; a twenty-seventh is refused. */
+/** Revisions go A, B, C … Z; a twenty-seventh is refused. @example nextRevision([{ revision: 'A' }]) // 'B' */
 export function nextRevision(issued: readonly { readonly revision: string }[]): string {
   const last = issued.map((report) => report.revision).sort().at(-1);
   if (last === 'Z') throw new RangeError('no letter is left after revision Z');

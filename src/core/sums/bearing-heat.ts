@@ -62,8 +62,8 @@ export const bearingHeat = defineSum<BearingHeatInput, z.infer<typeof result>>({
   input,
   result,
   example: {
-    input: { bore_mm: 45, shaft: 'k5', ambient_c: 20, school: 'computed' },
-    result: { reachable: true },
+    input: { bore_mm: 45, shaft: 'k5', mounting_clearance_um: 20, ambient_c: 20, school: 'computed' },
+    result: { temperature_c: 103.3333, expansion_um: 45, reachable: true },
   },
   compute(given) {
     const interference = interferenceOf(given);

@@ -29,7 +29,7 @@ export const boltTorque = defineSum<z.infer<typeof input>, z.infer<typeof result
   ask: ['how tight', 'torque', 'bolt', 'preload', 'M12', '8.8'],
   input,
   result,
-  example: { input: { thread: 'M12', grade: '8.8' }, result: {} },
+  example: { input: { thread: 'M12', grade: '8.8' }, result: { stress_area_mm2: 84.2666, preload_kn: 36.656, torque_nm: 87.9743 } },
   compute({ thread, grade, preload_pct = 75, nut_factor }) {
     const d = typeof thread === 'string' ? Number(thread.slice(1)) : thread.d_mm;
     const pitch = typeof thread === 'string' ? coarsePitch[thread]! : thread.pitch_mm;

@@ -13,6 +13,7 @@ export function fitPolynomial(xs: readonly number[], ys: readonly number[], orde
   return solve(matrix, right)?.map((coefficient, i) => coefficient / scale ** i) ?? null;
 }
 
+/** Value of a polynomial. @example evaluate([40, -0.1], 100) // 30 */
 export function evaluate(polynomial: Polynomial, x: number): number {
   return polynomial.reduceRight((sum, coefficient) => sum * x + coefficient, 0);
 }

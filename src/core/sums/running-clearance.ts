@@ -35,7 +35,7 @@ export type RunningClearanceResult = z.infer<typeof result>;
  * Flow through a plain annulus, m³/h. `Q = A · √(2·g·H / (1.5 + λ·L/(2·c)))`, A = π·D·c.
  * Inputs: diametral clearance µm > 0, mean bore mm, length mm, head across the ring m, friction factor λ.
  * Source: Gülich, Centrifugal Pumps, annular seals, with entry loss and velocity head taken together as 1.5.
- * @example annulusLeakageM3h({ clearanceUm: 400, boreMm: 100, lengthMm: 20, headM: 30, frictionFactor: 0.04 }) // ≈ 3.4
+ * @example annulusLeakageM3h({ clearanceUm: 400, boreMm: 100, lengthMm: 20, headM: 30, frictionFactor: 0.04 }) // 2.93281
  */
 export function annulusLeakageM3h(given: {
   readonly clearanceUm: number;

@@ -65,7 +65,7 @@ export const limits = z
   .strictObject({ min: finite, max: finite })
   .refine((band) => band.min <= band.max, { message: 'the lower limit is above the upper one', path: ['min'] });
 
-/** Number for the notebook: at most `digits` decimals, trailing zeros dropped. Display only. */
+/** Number for the notebook: at most `digits` decimals, trailing zeros dropped. Display only. @example show(-0.5) // '−0.5' */
 export function show(value: number, digits = 3): string {
   const text = value.toFixed(digits);
   const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text;

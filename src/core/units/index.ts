@@ -90,7 +90,15 @@ function parseFraction([, whole, top, bottom]: RegExpExecArray, sign: number) {
   return { value: value.times(sign), digits: Math.min(6, value.decimalPlaces()) };
 }
 
+const namesByLength = units.flatMap((unit) => unit.names).filter(Boolean).sort((one, other) => other.length - one.length);
+
+/** A number alone, else the longest known unit at the end, else whatever follows the last figure. */
 function splitUnit(text: string): { number: string; unit: string } {
+  const whole = text.trim();
+  if (parseNumber(whole)) return { number: whole, unit: '' };
+  const lower = whole.toLowerCase();
+  const name = namesByLength.find((one) => lower.endsWith(one) && /[\d.⁄][\s-]*$/.test(lower.slice(0, -one.length)));
+  if (name) return { number: whole.slice(0, -name.length).trim(), unit: whole.slice(-name.length) };
   const found = /^(.*?[\d.,⁄/]\s*)([^\d\s.,/-].*)?$/.exec(text.trim());
   return found ? { number: found[1]!.trim(), unit: (found[2] ?? '').trim() } : { number: text.trim(), unit: '' };
 }
@@ -99,7 +107,7 @@ function splitUnit(text: string): { number: string; unit: string } {
  * Understands what people type: `12.70`, `1/2 in`, `1 5/16"`, `3 thou`, `50 ft-lb`, `180 °F`, `1,5 mm`.
  * Inputs: the text, the dimension wanted, and the unit meant when none is typed.
  * An ambiguous number (`1,234`) is asked about, not guessed. Never throws.
- * @example parseQuantity({ text: '1 5/16"', dimension: 'length', assume: 'mm' }) // 33.3375 mm
+ * @example parseQuantity({ text: '1 5/16"', dimension: 'length', assume: 'mm' }) // { ok: true, quantity: { unit: 'in', digits: 4 } }
  */
 export function parseQuantity({ text, dimension, assume }: Asked): Parsed {
   if (!text.trim()) return { ok: false, sentence: 'Nothing is typed yet.' };
@@ -121,12 +129,12 @@ function wrongUnit(typed: string, dimension: Dimension): string {
   return known ? `"${typed}" is a unit of ${known.dimension}; here a ${dimension} is wanted (${takes}).` : `"${typed}" is not a unit known here; for a ${dimension} there are ${takes}.`;
 }
 
-/** Shows a length as the shop wants it, from exact millimetres. */
+/** Shows a length as the shop wants it, from exact millimetres. @example formatLength({ mm: 12.7, digits: 2, display: 'inch' }) // '0.500 in' */
 export function formatLength({ mm, digits, display }: { readonly mm: number; readonly digits: number; readonly display: 'metric' | 'inch' }): string {
   return display === 'metric' ? `${mm.toFixed(digits)} mm` : `${(mm / 25.4).toFixed(Math.min(5, digits + 1))} in`;
 }
 
-/** Money in minor units as people read it. */
+/** Money in minor units as people read it. @example formatMoney({ minor: 123456, currency: 'EUR' }) // '€1,234.56' */
 export function formatMoney({ minor, currency }: { readonly minor: number; readonly currency: string }): string {
   return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
 }

@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import { findSum, sums } from '.';
+
+/** Every number of the expected result stands in the actual one, to nine digits. */
+function expectMatch(actual: unknown, expected: unknown): void {
+  if (typeof expected === 'number') expect(actual as number).toBeCloseTo(expected, Number.isInteger(expected) ? 6 : 3);
+  else if (expected && typeof expected === 'object') for (const [key, value] of Object.entries(expected)) expectMatch((actual as Record<string, unknown>)[key], value);
+  else expect(actual).toEqual(expected);
+}
+
+test('ids are single and are found', () => {
+  expect(new Set(sums.map((sum) => sum.id)).size).toBe(sums.length);
+  for (const sum of sums) expect(findSum(sum.id)).toBe(sum);
+  expect(findSum('guess')).toBeUndefined();
+});
+
+describe.each(sums.map((sum) => [sum.id, sum] as const))('%s', (_id, sum) => {
+  const input = sum.input.parse(sum.example.input);
+  const outcome = sum.compute(input);
+  test('the worked example comes out as written', () => expectMatch(outcome.result, sum.example.result));
+  test('the result fits its schema', () => expect(sum.result.safeParse(outcome.result).error?.issues ?? []).toEqual([]));
+  test('every step of the working says what and its outcome', () => {
+    expect(outcome.working.length).toBeGreaterThan(1);
+    for (const step of outcome.working) expect(step.what.length * step.outcome.length).toBeGreaterThan(0);
+  });
+  test('unknown fields, nothing and nonsense are refused without a throw', () => {
+    for (const bad of [null, 7, [], {}, { ...(sum.example.input as object), surplus: 1 }]) expect(sum.input.safeParse(bad).success).toBe(false);
+  });
+  test('the same input gives the same outcome, and the input is left alone', () => {
+    const before = JSON.stringify(input);
+    expect(JSON.stringify(sum.compute(input))).toBe(JSON.stringify(outcome));
+    expect(JSON.stringify(input)).toBe(before);
+  });
+  test('its schemas can be published', () => expect(z.toJSONSchema(sum.input, { io: 'input', unrepresentable: 'any' })).toHaveProperty('type'));
+});
