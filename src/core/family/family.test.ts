@@ -1,0 +1,100 @@
+import fc from 'fast-check';
+import f1 from '@families/f1-overhung.json';
+import { cautions, drawSection, elastomersOfStep, findCaution, findPart, loadFamily, proposeFamily, suitableConsumables } from '.';
+import { spreadLabels } from './section';
+
+const family = loadFamily(f1);
+const refs = new Set(family.parts.map((part) => part.ref));
+
+describe('the shipped family', () => {
+  test('names only parts, points and cautions that exist', () => {
+    const named = [...family.section.bodies.map((body) => body.part), ...family.points.map((point) => point.part), ...[...family.teardown, ...family.rebuild].flatMap((step) => step.parts), ...family.kits.flatMap((kit) => kit.gives.map((one) => one.part)), ...family.damage.map((damage) => damage.part)];
+    expect(named.filter((ref) => !refs.has(ref))).toEqual([]);
+    const used = [...family.teardown, ...family.rebuild].flatMap((step) => step.cautions).concat(family.test.cautions);
+    expect(used.filter((id) => !findCaution(id))).toEqual([]);
+  });
+  test('takes every part off at teardown and puts it on at rebuild', () => {
+    const off = new Set(family.teardown.flatMap((step) => step.parts));
+    const on = new Set(family.rebuild.flatMap((step) => step.parts));
+    expect(family.parts.filter((part) => !off.has(part.ref)).map((part) => part.ref)).toEqual([]);
+    expect(family.parts.filter((part) => !on.has(part.ref)).map((part) => part.ref)).toEqual([]);
+  });
+  test('asks again at rebuild for every position, mark and count of teardown', () => {
+    const asked = new Set(family.rebuild.flatMap((step) => step.captures.map((capture) => capture.agrees_with)));
+    const kept = family.teardown.flatMap((step) => step.captures).filter((capture) => capture.kind !== 'photo');
+    expect(kept.filter((capture) => !asked.has(capture.id)).map((capture) => capture.id)).toEqual([]);
+  });
+  test('has new limits inside its reuse limits, and two points for each clearance', () => {
+    for (const point of family.points) {
+      if (point.derived) expect([point.derived.bore, point.derived.journal].every((id) => family.points.some((one) => one.id === id))).toBe(true);
+      else {
+        expect(point.reuse_mm?.min ?? -Infinity).toBeLessThanOrEqual(point.new_mm!.min);
+        expect(point.reuse_mm?.max ?? Infinity).toBeGreaterThanOrEqual(point.new_mm!.max);
+      }
+    }
+  });
+  test('has a caution screen for everything of the handbook, acknowledged where marked', () => {
+    expect(cautions).toHaveLength(14);
+    expect(cautions.filter((one) => one.acknowledge).map((one) => one.id)).toEqual(['energy-isolation', 'harmful-liquid', 'magnet-rotor']);
+  });
+});
+
+test('a family file with a fault is refused by its path', () => {
+  const bad = structuredClone(f1) as unknown as { points: { new_mm: { min: number; max: number } }[] };
+  bad.points[0]!.new_mm = { min: 2, max: 1 };
+  expect(() => loadFamily(bad)).toThrow(/the lower limit is above the upper one/);
+  expect(() => loadFamily({ ...f1, surplus: 1 })).toThrow(/surplus/);
+});
+
+test('a family is proposed by nameplate words, none where none fits', () => {
+  expect(proposeFamily([family], 'End suction, bracket type')?.id).toBe('F1');
+  expect(proposeFamily([family], 'gear')).toBeNull();
+});
+
+describe('lubricants', () => {
+  const seat = family.rebuild.find((step) => step.id === 'seat')!;
+  test('mineral grease is not offered on ethylene-propylene, and is on nitrile', () => {
+    const offered = (elastomer: string) => suitableConsumables(seat, family, elastomer).map((one) => one.what);
+    expect(offered('EPDM')).toEqual(['soapy water', 'silicone grease']);
+    expect(offered('NBR')).toContain('mineral grease');
+    expect(offered('')).toEqual(offered('EPDM'));
+  });
+  test('a part whose elastomer is fixed keeps it whatever the job chose', () => {
+    const lips = family.rebuild.find((step) => step.parts.includes('lip-seal'))!;
+    expect(elastomersOfStep(lips, family, 'EPDM')).toEqual([findPart(family, 'lip-seal')!.elastomer]);
+  });
+});
+
+describe('section drawing', () => {
+  const drawing = drawSection(family);
+  const [x, y, width, height] = drawing.viewBox;
+  test('draws every body and pins every point, inside its frame', () => {
+    expect(new Set(drawing.shapes.map((shape) => shape.part))).toEqual(new Set(family.section.bodies.map((body) => body.part)));
+    expect(drawing.pins.map((pin) => pin.id).sort()).toEqual(family.points.map((point) => point.id).sort());
+    for (const pin of drawing.pins) {
+      expect(pin.labelX).toBeGreaterThanOrEqual(x);
+      expect(pin.labelX).toBeLessThanOrEqual(x + width);
+      expect(Math.abs(pin.labelY)).toBeLessThanOrEqual(-y);
+    }
+    expect(height).toBe(-2 * y);
+  });
+  test('no two numbers overlap', () => {
+    for (const one of drawing.pins) for (const other of drawing.pins) if (one.id < other.id && one.labelY === other.labelY) expect(Math.abs(one.labelX - other.labelX)).toBeGreaterThan(25);
+  });
+  test('no outline holds anything but numbers and path letters', () => {
+    for (const shape of drawing.shapes) expect(shape.d).toMatch(/^[MLHVQaZ0-9.\- ]+$/);
+  });
+  test('labels keep their order and their gap where there is room', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 500, noNaN: true }), { minLength: 1, maxLength: 12 }), (wanted) => {
+        const placed = spreadLabels(wanted, { gap: 30, from: 0, to: 500 });
+        const order = wanted.map((at, i) => [at, placed[i]!] as const).sort((one, other) => one[0] - other[0] || one[1] - other[1]).map(([, at]) => at);
+        order.forEach((at, i) => {
+          expect(at).toBeGreaterThanOrEqual(-1e-9);
+          expect(at).toBeLessThanOrEqual(500 + 1e-9);
+          if (i) expect(at - order[i - 1]!).toBeGreaterThanOrEqual(30 - 1e-6);
+        });
+      }),
+    );
+  });
+});

@@ -1,0 +1,62 @@
+import Ajv from 'ajv/dist/2020';
+import f1 from '@families/f1-overhung.json';
+import { judgeRun } from '../testing';
+import { loadFamily } from '../family';
+import { exampleReading, exampleRecord } from '../record/example-record';
+import { simulatedTestStand } from '@/stand-ins';
+import { asBuiltJsonSchema, asBuiltSchema, buildAsBuilt, nextRevision } from '.';
+
+const family = loadFamily(f1);
+const guarantee = { flowM3h: 60, headM: 38, powerKw: 12, efficiencyPct: 70, speedRpm: 2900 };
+const runOf = (condition: 'sound' | 'internal leakage' | 'air in the suction') => simulatedTestStand.run({ seed: 'P-0417/1', rated: { ...guarantee, efficiencyPct: 70 }, pipeMm: family.test.pipe_mm, flowShares: family.test.flow_shares, condition });
+
+describe('a run on the stand', () => {
+  test('a sound pump passes, a worn one and one that draws air fail with a reason', async () => {
+    const judge = async (condition: Parameters<typeof runOf>[0]) => judgeRun({ family, guarantee, readings: await runOf(condition) });
+    expect((await judge('sound')).verdict).toBe('pass');
+    expect(await judge('internal leakage')).toMatchObject({ verdict: 'fail', reason: expect.stringMatching(/^Outside the tolerance in flow and head/) as string });
+    expect((await judge('air in the suction')).verdict).toBe('fail');
+  });
+  test('points are corrected to the rated speed', async () => {
+    const readings = await runOf('sound');
+    const { points } = judgeRun({ family, guarantee, readings });
+    expect(points[4]!.flowM3h).toBeCloseTo((readings[4]!.flowM3h * 2900) / readings[4]!.speedRpm, 9);
+  });
+});
+
+describe('the as-built record', () => {
+  const asked = async () => {
+    const points = await runOf('sound');
+    const record = exampleRecord({
+      station: 'report', version: 42, headHash: 'abc',
+      readings: [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:0', 45.006, 'as-left')],
+      runs: [{ id: 'r', run: 1, guarantee, grade: '2B', verdict: 'pass', points, decision: 'concession', decisionReason: 'agreed', decisionBy: 'Marek', personName: 'Marek', at: '2026-11-23T08:00:00.000Z' }],
+      steps: [{ phase: 'rebuild', round: 1, stepId: 'casing-on', personId: 'p', personName: 'Ines', at: '2026-11-22T08:00:00.000Z', data: { torqueNm: 74 }, second: null }],
+    });
+    return { record, family, shop: { name: 'Kettlewick Pump Works', place: 'Harrowmere' }, number: 'R-2026-0001', revision: 'A', whatChanged: '', issuedBy: 'Wenna', issuedAt: '2026-11-24T08:00:00.000Z' };
+  };
+  test('fits its own schema and the published JSON Schema', async () => {
+    const built = buildAsBuilt(await asked());
+    expect(asBuiltSchema.parse(built)).toEqual(built);
+    const validate = new Ajv({ strict: false }).compile(asBuiltJsonSchema());
+    expect(validate(JSON.parse(JSON.stringify(built)))).toBe(true);
+    expect(validate({ ...built, number: 7 })).toBe(false);
+  });
+  test('has as found and as left side by side with verdict and working', async () => {
+    const point = buildAsBuilt(await asked()).points.find((one) => one.title === 'Shaft at the wet-end bearing seat')!;
+    expect(point.as_found).toMatchObject({ worst_mm: 44.99, verdict: 'out' });
+    expect(point.as_left).toMatchObject({ worst_mm: 45.006, verdict: 'as new' });
+    expect(point.as_left.working.length).toBeGreaterThan(3);
+  });
+  test('names torque, concession, cautions and the chain’s head', async () => {
+    const built = buildAsBuilt(await asked());
+    expect(built.steps[0]).toMatchObject({ title: 'Casing', torque_nm: 74 });
+    expect(built.deviations.join()).toContain('accepted by concession of Marek: agreed');
+    expect(built.cautions.join()).toContain('The maker’s manual');
+    expect(built.events).toEqual({ count: 42, head_hash: 'abc' });
+  });
+  test('revisions go by letters and end at Z', () => {
+    expect([nextRevision([]), nextRevision([{ revision: 'A' }, { revision: 'B' }])]).toEqual(['A', 'C']);
+    expect(() => nextRevision([{ revision: 'Z' }])).toThrow(RangeError);
+  });
+});
