@@ -11,7 +11,7 @@ const shared = {
 export default {
   projects: [
     { ...shared, displayName: 'unit', testMatch: ['<rootDir>/src/{core,components,stand-ins,documents}/**/*.test.{ts,tsx}', '<rootDir>/families/**/*.test.ts'] },
-    { ...shared, displayName: 'database', testMatch: ['<rootDir>/src/{db,server}/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'] },
+    { ...shared, displayName: 'database', testMatch: ['<rootDir>/src/{db,server,app}/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'] },
     { ...shared, displayName: 'end-to-end', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
   ],
 };

@@ -34,7 +34,7 @@ async function jest(name, environment = {}) {
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
   const extra = name === 'unit' ? [] : ['--runInBand'];
-  const child = spawn(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), '--config', 'jest.config.mjs', '--selectProjects', name, '--json', '--outputFile', report, '--silent=false', ...extra], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } });
+  const child = spawn(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), '--config', 'jest.config.mjs', '--selectProjects', name, '--json', '--outputFile', report, '--testTimeout=120000', ...extra], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } });
   await new Promise((resolve) => child.once('exit', resolve));
   if (!existsSync(report)) {
     tally.failed++;
@@ -63,7 +63,7 @@ rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 check('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
 check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']);
-check('boundaries', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'demo', 'e2e']);
+check('boundaries', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'demo', 'e2e', 'test-support']);
 await jest('unit');
 
 let database;

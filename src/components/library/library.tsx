@@ -2,6 +2,7 @@ import { drawSection, type Family } from '@/core/family';
 import { formatMoney } from '@/core/units';
 import { sayDate, type InstrumentShown } from '../job/view';
 import { Section } from '../signs/section';
+import { AddInstrument } from './add-instrument';
 import { AddPerson } from './add-person';
 
 interface Props {
@@ -10,10 +11,11 @@ interface Props {
   readonly instruments: readonly InstrumentShown[];
   readonly families: readonly Family[];
   readonly isOwner: boolean;
+  readonly canAddInstrument: boolean;
 }
 
 /** What the shop works by: constructions, instruments, people, rates. */
-export function Library({ shop, people, instruments, families, isOwner }: Props) {
+export function Library({ shop, people, instruments, families, isOwner, canAddInstrument }: Props) {
   const money = (minor: number) => formatMoney({ minor, currency: shop?.currency ?? 'EUR' });
   return (
     <div className="space-y-8 p-6">
@@ -77,6 +79,7 @@ export function Library({ shop, people, instruments, families, isOwner }: Props)
               </li>
             ))}
           </ul>
+          {canAddInstrument && <AddInstrument />}
         </section>
         <section aria-label="People">
           <h2 className="font-bold">People</h2>
