@@ -5,8 +5,8 @@ export function proxy(request: NextRequest): NextResponse {
   const changes = request.method !== 'GET' && request.method !== 'HEAD';
   const origin = request.headers.get('origin');
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
-  const isOpen = request.nextUrl.pathname.startsWith('/api/sums');
-  if (changes && !isOpen && (!origin || new URL(origin === 'null' ? 'null://' : origin).host !== host)) {
+  const { pathname } = request.nextUrl;
+  if (changes && !pathname.startsWith('/api/sums') && (!origin || !URL.canParse(origin) || new URL(origin).host !== host)) {
     return NextResponse.json({ error: { code: 'foreign-origin', what: 'The request came from another site.', kept: 'Nothing was changed.', todo: 'Open Puddlestone itself and try there.' } }, { status: 403 });
   }
   const nonce = btoa(crypto.randomUUID());
@@ -17,7 +17,8 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('x-nonce', nonce);
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
-  response.headers.set('content-security-policy', policy);
+  // Files bring a stricter policy of their own.
+  if (!pathname.startsWith('/files/')) response.headers.set('content-security-policy', policy);
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');
   response.headers.set('x-frame-options', 'DENY');

@@ -14,8 +14,8 @@ function expectAbout(actual: unknown, expected: unknown): void {
 test('core has examples to run', () => expect(examples.length).toBeGreaterThan(14));
 
 test.each(examples)('$name: $call', ({ name, call, expected }) => {
-  const module = jest.requireActual<Record<string, unknown>>(join(root, name));
-  const run = new Function(...Object.keys(module), `return [${call}, (${expected})];`) as (...given: unknown[]) => [unknown, unknown];
-  const [actual, wanted] = run(...Object.values(module));
+  const exported = jest.requireActual<Record<string, unknown>>(join(root, name));
+  const run = new Function(...Object.keys(exported), `return [${call}, (${expected})];`) as (...given: unknown[]) => [unknown, unknown];
+  const [actual, wanted] = run(...Object.values(exported));
   expectAbout(actual, wanted);
 });

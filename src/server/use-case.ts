@@ -29,7 +29,8 @@ function parseInput<Input>(useCase: UseCase<Input, unknown>, raw: unknown): Inpu
   throw new DomainError('bad-input', { what: issues.map((issue) => (issue.path ? `${issue.path}: ${issue.message}` : issue.message)).join('; '), issues });
 }
 
-async function runTranslated<Result>(act: () => Promise<Result>): Promise<Result> {
+/** Runs what touches the database: deadlocks are tried again, foreseen failures become DomainErrors. */
+export async function runTranslated<Result>(act: () => Promise<Result>): Promise<Result> {
   for (let attempt = 1; ; attempt++) {
     try {
       return await act();

@@ -7,15 +7,17 @@ interface Props {
   readonly ids: readonly string[];
   readonly read: ReadonlySet<string>;
   readonly onRead: (id: string, isRead: boolean) => void;
+  /** What they stand before, where a sheet has more than one list. */
+  readonly before?: string;
   /** Said instead of the boxes once the step is done. */
   readonly isDone?: boolean;
 }
 
 /** The cautions of a step, before the step, each to be acknowledged. */
-export function Cautions({ ids, read, onRead, isDone = false }: Props) {
+export function Cautions({ ids, read, onRead, before, isDone = false }: Props) {
   if (!ids.length) return null;
   return (
-    <section aria-label="Cautions" className="border-l-4 border-ochre bg-sheet px-3 py-2">
+    <section aria-label={before ? `Cautions before: ${before}` : 'Cautions'} className="border-l-4 border-ochre bg-sheet px-3 py-2">
       {ids.map((id) => {
         const caution = findCaution(id);
         if (!caution) return null;

@@ -28,7 +28,7 @@ const actionWords: Readonly<Record<string, string>> = { 'reuse as it is': 'it ca
 export function CustomerPage({ token, view }: { readonly token: string; readonly view: CustomerView }) {
   const { quote, approval } = view;
   return (
-    <main className="mx-auto max-w-[760px] px-4 pb-24 pt-6 sm:px-8">
+    <div className="mx-auto max-w-[760px] px-4 pb-24 pt-6 sm:px-8">
       <p className="flex items-center gap-2 font-bold">
         <WordMark />
         {view.shop.name}, {view.shop.place}
@@ -70,7 +70,7 @@ export function CustomerPage({ token, view }: { readonly token: string; readonly
           The same as a PDF
         </a>
       </p>
-    </main>
+    </div>
   );
 }
 

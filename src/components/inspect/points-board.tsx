@@ -5,7 +5,7 @@ import { drawSection, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
 import { placeKey, type Phase, type Reading } from '@/core/record';
 import { parseQuantity } from '@/core/units';
-import type { ActError } from '../act/act';
+import { act, type ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { useWaiting } from '../act/use-waiting';
@@ -179,7 +179,7 @@ const refused = (what: string): ActError => ({ code: 'bad-input', what, kept: 'W
 
 function EntryBar({ view, phase, tag, current, index, count, reading, state, onKept }: EntryProps) {
   const { point, place } = current;
-  const { run, attempt, error, setError, isSending } = useAct();
+  const { attempt, error, setError, isSending } = useAct();
   const [typed, setTyped] = useDraft(`${tag}.${phase}.${point.id}.${place}`, reading?.typed ?? '');
   const gauges = gaugesFor(point, view.instruments);
   const [gauge, setGauge] = useState(reading?.instrument ?? gauges[0]?.code ?? '');
@@ -198,8 +198,9 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
     void keep(reading?.version ?? 0);
   };
   const press = async () => {
-    const answer = await run<{ typed: string }>('read-gauge', { tag, phase, pointId: point.id, place });
-    if (answer) setTyped(answer.typed);
+    const answer = await act<{ typed: string }>('read-gauge', { tag, phase, pointId: point.id, place });
+    if (answer.ok) setTyped(answer.data.typed);
+    else if ('error' in answer) setError(answer.error);
     field.current?.focus();
   };
   const theirs = error?.code === 'changed-meanwhile' ? (error.theirs as Theirs | undefined) : undefined;

@@ -33,7 +33,7 @@ export function GateBar({ view, shown }: { readonly view: JobView; readonly show
         <ol className="mb-2 columns-1 gap-x-8 text-15 lg:columns-2">
           {gate.missing.slice(0, 60).map((line, i) => (
             <li key={i} className="break-inside-avoid">
-              <Link href={stationHref(record.tag, line.station, line.anchor)} onClick={() => setOpen(false)} className="inline-block min-h-8 underline decoration-line underline-offset-4 hover:decoration-ink">
+              <Link href={stationHref(record, line.station, line.anchor)} onClick={() => setOpen(false)} className="inline-block min-h-8 underline decoration-line underline-offset-4 hover:decoration-ink">
                 {line.words}
               </Link>
             </li>

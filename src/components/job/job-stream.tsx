@@ -19,7 +19,7 @@ export function JobStream({ record, shown }: { readonly record: JobRecord; reado
           const state = isSkipped ? 'not needed' : isNow ? `here, held by ${holderNames[record.holder]}${record.hold ? ', on hold' : ''}` : i < at ? 'passed' : 'ahead';
           return (
             <li key={station} className="relative">
-              <Link href={stationHref(record.tag, station)} aria-current={shown === station ? 'page' : undefined} className={`flex min-h-[66px] flex-col items-center text-13 ${shown === station ? 'font-bold' : 'text-quiet'}`}>
+              <Link href={stationHref(record, station)} aria-current={shown === station ? 'page' : undefined} className={`flex min-h-[66px] flex-col items-center text-13 ${shown === station ? 'font-bold' : 'text-quiet'}`}>
                 <svg width={60} height={42} aria-hidden="true">
                   {isSkipped ? (
                     <circle cx={30} cy={21} r={3} fill="var(--quiet)" />

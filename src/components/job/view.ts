@@ -42,6 +42,7 @@ export function sayDate(isoDate: string): string {
   return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
 }
 
-export function stationHref(tag: string, station: Station, anchor = ''): string {
-  return `/jobs/${tag}?at=${station}${anchor ? `#${anchor}` : ''}`;
+/** The address of a station's sheet; where the job stands it is the job's own, so that the page follows it onwards. */
+export function stationHref(record: Pick<JobRecord, 'tag' | 'station'>, station: Station, anchor = ''): string {
+  return `/jobs/${record.tag}${station === record.station ? '' : `?at=${station}`}${anchor ? `#${anchor}` : ''}`;
 }

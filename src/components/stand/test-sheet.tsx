@@ -67,7 +67,7 @@ function Checks({ view, isHere }: SheetProps) {
               </p>
             ) : (
               <>
-                <Cautions ids={check.cautions} read={new Set([...read].filter((one) => one.startsWith(check.id)).map((one) => one.slice(check.id.length + 1)))} isDone={!isHere} onRead={(id, isRead) => setRead(new Set(isRead ? [...read, `${check.id} ${id}`] : [...read].filter((one) => one !== `${check.id} ${id}`)))} />
+                <Cautions before={check.title} ids={check.cautions} read={new Set([...read].filter((one) => one.startsWith(check.id)).map((one) => one.slice(check.id.length + 1)))} isDone={!isHere} onRead={(id, isRead) => setRead(new Set(isRead ? [...read, `${check.id} ${id}`] : [...read].filter((one) => one !== `${check.id} ${id}`)))} />
                 {isHere && (
                   <Button verb="finish-step" className="mt-1 w-full" disabled={isBusy} onClick={() => run('finish-step', { tag: record.tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions.filter((id) => read.has(`${check.id} ${id}`)) }, { label: check.title })}>
                     Confirm

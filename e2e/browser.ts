@@ -1,0 +1,121 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import { demoPassword, demoPeople, type DemoPerson } from '../demo/people';
+
+export const base = process.env.BASE_URL ?? 'http://127.0.0.1:4170';
+const flags = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', '--force-color-profile=srgb'];
+
+export interface OpenedBrowser {
+  readonly browser: Browser;
+  readonly close: () => Promise<void>;
+}
+
+export async function openBrowser(): Promise<OpenedBrowser> {
+  const folder = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
+  const browser = await puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags, userDataDir: folder });
+  return {
+    browser,
+    close: async () => {
+      await browser.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** A page of its own device: own cookies, own storage. Errors of the console and of the page are collected. */
+export async function openDevice(browser: Browser, { width = 1280, height = 800 } = {}): Promise<Page & { readonly faults: string[] }> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport({ width, height });
+  page.setDefaultTimeout(20_000);
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(`page: ${error instanceof Error ? error.message : String(error)}`));
+  page.on('console', (message) => {
+    if (message.type() === 'error') faults.push(`console: ${message.text()} ${message.location().url ?? ''}`);
+  });
+  return Object.assign(page, { faults });
+}
+
+/** A quoted name of an accessibility selector: commas, quotes and brackets of a name would otherwise end it. */
+export const named = (role: string, name: string) => `::-p-aria([name="${name.replace(/(["\\])/g, '\\$1')}"][role="${role}"])`;
+
+export async function click(page: Page, role: string, name: string): Promise<void> {
+  const found = await page.waitForSelector(named(role, name), { visible: true });
+  await scrollTo(found!);
+  await found!.click();
+}
+
+/** Into the middle of the view, clear of the bars at the bottom. */
+export async function scrollTo(element: ElementHandle<Element>): Promise<void> {
+  await element.evaluate((one) => one.scrollIntoView({ block: 'center', behavior: 'instant' }));
+}
+
+export async function fill(page: Page, label: string, text: string, role = 'textbox'): Promise<void> {
+  const field = await page.waitForSelector(named(role, label), { visible: true });
+  await scrollTo(field!);
+  await field!.click({ clickCount: 3 });
+  await field!.press('Backspace');
+  await field!.type(text);
+}
+
+export async function has(page: Page, role: string, name: string): Promise<boolean> {
+  return (await page.$(named(role, name))) !== null;
+}
+
+export async function waitForText(page: Page, text: string): Promise<void> {
+  try {
+    await page.waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), {}, text);
+  } catch (error) {
+    const shown = await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' ').slice(0, 1500));
+    throw new Error(`“${text}” did not appear; the page says: ${shown}`, { cause: error });
+  }
+}
+
+export async function waitForGone(page: Page, role: string, name: string): Promise<void> {
+  await page.waitForSelector(named(role, name), { hidden: true });
+}
+
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(base + path, { waitUntil: 'networkidle2' });
+}
+
+export async function signIn(page: Page, key: DemoPerson['key']): Promise<void> {
+  const person = demoPeople.find((one) => one.key === key)!;
+  await open(page, '/sign-in');
+  await fill(page, 'Mail address', person.email);
+  await page.type('input[name=password]', demoPassword);
+  await click(page, 'button', 'Sign in');
+  await waitForText(page, 'Held by');
+}
+
+/** Another person takes over the same device by PIN. */
+export async function takeOver(page: Page, key: DemoPerson['key']): Promise<void> {
+  const person = demoPeople.find((one) => one.key === key)!;
+  if ((await page.$eval('header', (header) => header.innerText)).includes(person.name)) return;
+  await page.click('header button[aria-haspopup=dialog]');
+  const choice = await page.waitForSelector('select[name=person]');
+  const value = await page.$$eval('select[name=person] option', (options, name) => (options as HTMLOptionElement[]).find((option) => option.innerText.startsWith(name))!.value, person.name);
+  await choice!.select(value);
+  await page.type('input[name=pin]', person.pin);
+  await click(page, 'button', 'Take over');
+  await page.waitForFunction((name) => document.querySelector('header')!.innerText.includes(name), {}, person.name);
+}
+
+/** Fetches with the page's own cookies. */
+export async function fetchAs(page: Page, path: string): Promise<{ status: number; type: string; disposition: string; bytes: Buffer }> {
+  const answer = await page.evaluate(async (url) => {
+    const response = await fetch(url);
+    const bytes = new Uint8Array(await response.arrayBuffer());
+    let text = '';
+    for (const byte of bytes) text += String.fromCharCode(byte);
+    return { status: response.status, type: response.headers.get('content-type') ?? '', disposition: response.headers.get('content-disposition') ?? '', base64: btoa(text) };
+  }, base + path);
+  return { ...answer, bytes: Buffer.from(answer.base64, 'base64') };
+}
+
+export async function control(path: string): Promise<void> {
+  const answer = await fetch(process.env.CONTROL_URL + path, { method: 'POST' });
+  if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
+}

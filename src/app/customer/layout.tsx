@@ -1,0 +1,5 @@
+import type { ReactNode } from 'react';
+
+export default function CustomerLayout({ children }: { children: ReactNode }) {
+  return <main>{children}</main>;
+}
