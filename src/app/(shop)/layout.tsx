@@ -7,7 +7,7 @@ import { PersonMenu } from '@/components/shell/person-menu';
 import { Scan } from '@/components/shell/scan';
 import { TopNav } from '@/components/shell/top-nav';
 import { WaitingBar } from '@/components/shell/waiting-bar';
-import { WordMark } from '@/components/signs/stream';
+import { SignDefinitions, WordMark } from '@/components/signs/stream';
 import { currentActor, requestContext } from '../session';
 
 export default async function ShopLayout({ children }: { children: ReactNode }) {
@@ -32,6 +32,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
       <main id="main">{children}</main>
       <WaitingBar />
       <Scan />
+      <SignDefinitions />
     </>
   );
 }

@@ -1,3 +1,5 @@
+'use client';
+
 import Link from 'next/link';
 import type { ReadyRange } from '@/core/planning';
 import { holderNames, stations, type Holder, type Station } from '@/core/record';
@@ -30,7 +32,7 @@ const risk = (strip: Strip) => days(strip.promisedOn, strip.ready.late);
 function StripRow({ strip, today }: { readonly strip: Strip; readonly today: string }) {
   return (
     <li className="row first:border-0">
-      <Link href={`/jobs/${strip.tag}`} className={`grid grid-cols-[84px_1fr] items-center gap-x-2 py-0.5 hover:bg-sheet ${columns}`}>
+      <Link href={`/jobs/${strip.tag}`} prefetch={false} className={`grid grid-cols-[84px_1fr] items-center gap-x-2 py-0.5 hover:bg-sheet ${columns}`}>
         <b className="num pl-2">{strip.tag}</b>
         <span className="truncate">
           {strip.pump} · {strip.customer}

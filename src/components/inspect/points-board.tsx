@@ -248,8 +248,8 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
           </select>
           {due && <span className="block">due {sayDate(due)}</span>}
         </label>
-        <div className="flex items-center gap-2 rounded-[12px_10px_13px_9px] border-2 border-ink bg-sheet pr-3">
-          <input ref={field} aria-label={`Reading of ${point.title}, ${sayPlace(place)}`} value={typed} onChange={(event) => (setTyped(event.target.value), setError(null))} inputMode="decimal" autoComplete="off" className="num min-h-14 w-[150px] bg-transparent pl-3 text-right text-24 font-bold focus:outline-none" />
+        <div className="frame flex items-center gap-2 rounded-[12px_10px_13px_9px] border-2 border-ink bg-sheet pr-3">
+          <input ref={field} aria-label={`Reading of ${point.title}, ${sayPlace(place)}`} value={typed} onChange={(event) => (setTyped(event.target.value), setError(null))} inputMode="decimal" autoComplete="off" className="framed num min-h-14 w-[150px] bg-transparent pl-3 text-right text-24 font-bold" />
           <span className="text-quiet">mm</span>
         </div>
         <Button onClick={press} disabled={isSending}>

@@ -30,6 +30,10 @@ export function FindBox() {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+  // What was typed before the page came alive is not lost.
+  useEffect(() => {
+    if (input.current?.value) setText(input.current.value);
+  }, []);
   useEffect(() => {
     const controller = new AbortController();
     const timer = setTimeout(async () => {
@@ -63,8 +67,8 @@ export function FindBox() {
           void openFirst();
         }}
       >
-        <div className="flex h-[42px] items-center gap-2 rounded-[19px_19px_19px_7px] border border-ink bg-sheet pl-4 pr-3 focus-within:outline-3 focus-within:outline-lake">
-          <input ref={input} value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Escape' && close()} aria-label="Find a pump" placeholder="Tag, serial number, customer, what they say it does" className="min-w-0 flex-1 bg-transparent placeholder:text-quiet focus:outline-none" />
+        <div className="flex h-[42px] items-center gap-2 rounded-[19px_19px_19px_7px] border border-ink bg-sheet pl-4 pr-3 frame">
+          <input ref={input} value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Escape' && close()} aria-label="Find a pump" placeholder="Tag, serial number, customer, what they say it does" className="framed min-w-0 flex-1 bg-transparent placeholder:text-quiet" />
           <kbd aria-hidden="true">/</kbd>
         </div>
       </form>

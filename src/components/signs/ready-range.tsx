@@ -1,4 +1,3 @@
-import { useId } from 'react';
 import type { ReadyRange } from '@/core/planning';
 
 const dayMs = 86_400_000;
@@ -14,25 +13,17 @@ interface Props {
 
 /** Ready range as a bar from early to late, hatched where it passes the promise; the promise as a wedge. */
 export function ReadyBar({ ready, promisedOn, today, width = 240, span = 42 }: Props) {
-  const hatch = useId();
   const x = (day: string) => Math.max(2, Math.min(width - 4, (days(today, day) / span) * width));
   const [early, likely, late, promise] = [x(ready.early), x(ready.likely), x(ready.late), x(promisedOn)];
   const isLate = ready.late > promisedOn;
   const good = Math.max(0, Math.min(late, Math.max(early, promise)) - early);
+  const over = Math.max(early, promise);
   return (
-    <svg width={width} height={30} role="img" aria-label={`Ready between ${ready.early} and ${ready.late}, promised ${promisedOn}${isLate ? ', at risk' : ''}`}>
-      <defs>
-        <pattern id={hatch} width={5} height={5} patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
-          <rect width={2.2} height={5} fill="var(--jasper)" />
-        </pattern>
-      </defs>
-      {[0, 7, 14, 21, 28, 35].map((day) => (
-        <line key={day} x1={(day / span) * width} x2={(day / span) * width} y2={30} stroke="var(--line)" strokeOpacity={0.7} />
-      ))}
-      <rect x={early} y={11} width={Math.max(good, isLate ? 0 : 4)} height={8} fill="var(--slate)" />
-      {isLate && <rect x={Math.max(early, promise)} y={11} width={Math.max(3, late - Math.max(early, promise))} height={8} fill={`url(#${hatch})`} stroke="var(--jasper)" strokeWidth={0.8} />}
-      <line x1={likely} x2={likely} y1={8} y2={22} stroke="var(--ink)" strokeWidth={1.6} />
-      <path d={`M${promise - 5} 3h10l-5 8z`} fill={isLate ? 'var(--jasper)' : 'var(--ink)'} />
+    <svg width={width} height={30} role="img" aria-label={`Ready between ${ready.early} and ${ready.late}, promised ${promisedOn}${isLate ? ', at risk' : ''}`} className="weeks">
+      <path d={`M${early.toFixed(0)} 11h${Math.max(good, isLate ? 0 : 4).toFixed(0)}v8H${early.toFixed(0)}z`} fill="var(--slate)" />
+      {isLate && <path d={`M${over.toFixed(0)} 11h${Math.max(3, late - over).toFixed(0)}v8H${over.toFixed(0)}z`} fill="url(#late-hatch)" stroke="var(--jasper)" strokeWidth={0.8} />}
+      <path d={`M${likely.toFixed(0)} 8v14`} stroke="var(--ink)" strokeWidth={1.6} />
+      <path d={`M${(promise - 5).toFixed(0)} 3h10l-5 8z`} fill={isLate ? 'var(--jasper)' : 'var(--ink)'} />
     </svg>
   );
 }

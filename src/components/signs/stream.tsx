@@ -3,42 +3,79 @@ import { pebble } from './pebble';
 
 export const holderColour: Readonly<Record<Holder, string>> = { U: 'var(--ink)', B: 'var(--moss)', S: 'var(--lake)', C: 'var(--jasper)', P: 'var(--ochre)', O: 'var(--plum)' };
 
+const gap = 18;
+const height = 30;
+const y = height / 2;
+const width = gap * stations.length + 16;
+const xOf = (i: number) => 14 + i * gap;
+const left = gap / 2;
+
+/** Drawings that many signs of a page share: drawn once, used by reference, so that sixty strips stay light. */
+export function SignDefinitions() {
+  return (
+    <svg width={0} height={0} aria-hidden="true" className="absolute">
+      <defs>
+        <g id="stream-passed" fill="var(--slate)">
+          {stations.map((name, i) => (
+            <path key={name} d={pebble(i, { cx: xOf(i), cy: y, rx: 6.6, ry: 5.2 })} />
+          ))}
+        </g>
+        <g id="stream-ahead" fill="var(--paper)" stroke="var(--slate)" strokeOpacity={0.6}>
+          {stations.map((name, i) => (
+            <path key={name} d={pebble(i, { cx: xOf(i), cy: y, rx: 6, ry: 4.8 })} />
+          ))}
+        </g>
+        {stations.map((name, i) => (
+          <path key={name} id={`stream-now-${i}`} d={pebble(i, { cx: xOf(i), cy: y, rx: 12, ry: 11.5 })} />
+        ))}
+        <pattern id="late-hatch" width={5} height={5} patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
+          <rect width={2.2} height={5} fill="var(--jasper)" />
+        </pattern>
+      </defs>
+    </svg>
+  );
+}
+
 interface Props {
   readonly station: Station;
   readonly holder: Holder;
   readonly isStopped?: boolean;
   /** Stations that this job does not need. */
   readonly skipped?: readonly Station[];
-  readonly gap?: number;
+}
+
+/** A stretch of a shared drawing, from one station up to another. */
+function Stretch({ of, from, to }: { readonly of: string; readonly from: number; readonly to: number }) {
+  if (to <= from) return null;
+  const x = xOf(from) - left;
+  return (
+    <svg x={x} width={(to - from) * gap} height={height} viewBox={`${x} 0 ${(to - from) * gap} ${height}`}>
+      <use href={of} />
+    </svg>
+  );
 }
 
 /** The stream of a job: passed pebbles solid, the present one larger with the holder's letter, those ahead in outline. */
-export function Stream({ station, holder, isStopped = false, skipped = [], gap = 18 }: Props) {
+export function Stream({ station, holder, isStopped = false, skipped = [] }: Props) {
   const at = stations.indexOf(station);
-  const height = 30;
-  const y = height / 2;
-  const width = gap * stations.length + 16;
+  const cx = xOf(at);
+  const firstSkipped = skipped.length ? stations.indexOf(skipped[0]!) : at;
   return (
     <svg width={width} height={height} role="img" aria-label={`${stationNames[station]}, held by ${holderNames[holder]}${isStopped ? ', on hold' : ''}`}>
-      <line x1={10} x2={width - 14} y1={y} y2={y} stroke="var(--line)" />
-      {stations.map((name, i) => {
-        const cx = 14 + i * gap;
-        if (skipped.includes(name)) return <circle key={name} cx={cx} cy={y} r={2} fill="var(--quiet)" />;
-        if (i < at) return <path key={name} d={pebble(i, { cx, cy: y, rx: 6.6, ry: 5.2 })} fill="var(--slate)" />;
-        if (i > at) return <path key={name} d={pebble(i, { cx, cy: y, rx: 6, ry: 4.8 })} fill="var(--paper)" stroke="var(--slate)" strokeOpacity={0.6} />;
-        return (
-          <g key={name}>
-            <path d={pebble(i, { cx, cy: y, rx: 12, ry: 11.5 })} fill={holderColour[holder]} />
-            {isStopped ? (
-              <path d={`M${cx - 2} ${y - 13}L${cx + 3} ${y - 3}L${cx - 3} ${y + 3}L${cx + 2} ${y + 13}`} fill="none" stroke="var(--paper)" strokeWidth={3} />
-            ) : (
-              <text x={cx} y={y + 4.5} textAnchor="middle" fontSize={13} fontWeight={700} fill="var(--onink)">
-                {holder}
-              </text>
-            )}
-          </g>
-        );
-      })}
+      <path d={`M10 ${y}H${width - 14}`} stroke="var(--line)" />
+      <Stretch of="#stream-passed" from={0} to={Math.min(at, firstSkipped)} />
+      {skipped.map((name) => (
+        <circle key={name} cx={xOf(stations.indexOf(name))} cy={y} r={2} fill="var(--quiet)" />
+      ))}
+      <Stretch of="#stream-ahead" from={at + 1} to={stations.length} />
+      <use href={`#stream-now-${at}`} fill={holderColour[holder]} />
+      {isStopped ? (
+        <path d={`M${cx - 2} ${y - 13}L${cx + 3} ${y - 3}L${cx - 3} ${y + 3}L${cx + 2} ${y + 13}`} fill="none" stroke="var(--paper)" strokeWidth={3} />
+      ) : (
+        <text x={cx} y={y + 4.5} textAnchor="middle" fontSize={13} fontWeight={700} fill="var(--onink)">
+          {holder}
+        </text>
+      )}
     </svg>
   );
 }

@@ -19,13 +19,20 @@ export interface AnswerGiven {
   readonly zone: string;
 }
 
+// Making a formatter costs far more than using it.
+const spoken = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' });
+const days = new Map<string, Intl.DateTimeFormat>();
+
 /** A day as it is said. @example sayDay('2026-12-09') // '9 December' */
 export function sayDay(isoDate: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+  return spoken.format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
 }
 
-function dayInZone(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date(iso));
+/** The day of a moment on the clocks of a zone, `YYYY-MM-DD`. @example dayInZone('2026-11-23T23:30:00Z', 'Europe/Vienna') // '2026-11-24' */
+export function dayInZone(iso: string, zone: string): string {
+  const format = days.get(zone) ?? new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' });
+  days.set(zone, format);
+  return format.format(new Date(iso));
 }
 
 /** Since when, as a person says it. @example saySince('2026-11-21T08:00:00Z', '2026-11-24T08:00:00Z', 'UTC') // 'for three days' */

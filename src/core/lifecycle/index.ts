@@ -1,4 +1,4 @@
-export { answerLine, type AnswerGiven } from './answer-line';
+export { answerLine, dayInZone, type AnswerGiven } from './answer-line';
 export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
 export { gateFor, type Missing } from './gates';
 export { jobDetails, parseTag, writeTag } from './tag';

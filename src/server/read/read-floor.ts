@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { answerLine, standingSchema } from '@/core/lifecycle';
+import { answerLine, dayInZone, standingSchema } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
 import { holders, stations, type Hold } from '@/core/record';
 import { listOpenJobs, readShop, searchJobs, type Connection } from '@/db';
@@ -11,21 +11,27 @@ import { defineUseCase } from '../use-case';
 type Row = Awaited<ReturnType<typeof searchJobs>>[number];
 
 export function dayIn(zone: string, now: Date): string {
-  return new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(now);
+  return dayInZone(now.toISOString(), zone);
 }
 
 const shortOf = new Map(shippedFamilies.map((family) => [family.id, family.short]));
 
-/** A job as the floor shows it: standing, ready range and the answer line. */
+/** A job as the floor shows it: standing and ready range. */
 function stripOf(row: Row, { now, zone }: { readonly now: Date; readonly zone: string }) {
   const standing = standingSchema.parse(row.standing);
   const ready = readyRange(standing.remaining, dayIn(zone, now));
   const station = z.enum(stations).parse(row.station);
   const pump = `${shortOf.get(row.familyId) ?? row.maker} ${row.size}`.trim();
-  const closedAt = row.closedAt?.toISOString() ?? null;
   const outcome = z.enum(['open', 'repaired', 'declined']).parse(row.outcome);
-  const answer = answerLine({ tag: row.tag, pump: `${row.maker} ${row.model}`, owner: row.customer, station, holder: standing.holder, holderSince: row.holderSince.toISOString(), hold: row.hold as Hold | null, outcome, closedAt, waitingFor: standing.waitingFor, ready, promisedOn: row.promisedOn, now: now.toISOString(), zone });
-  return { id: row.id, tag: row.tag, pump, maker: row.maker, model: row.model, serial: row.serial, customer: row.customer, station, holder: z.enum(holders).parse(standing.holder), holderSince: row.holderSince.toISOString(), onHold: row.hold !== null, outcome, closedAt, move: standing.move, detail: standing.detail, ready, promisedOn: row.promisedOn, answer };
+  return { tag: row.tag, pump, customer: row.customer, station, holder: z.enum(holders).parse(standing.holder), holderSince: row.holderSince.toISOString(), onHold: row.hold !== null, outcome, move: standing.move, detail: standing.detail, ready, promisedOn: row.promisedOn };
+}
+
+/** A hit of the search: the strip, its nameplate, and the answer line to read out. */
+function hitOf(row: Row, frame: { readonly now: Date; readonly zone: string }) {
+  const strip = stripOf(row, frame);
+  const { waitingFor } = standingSchema.parse(row.standing);
+  const answer = answerLine({ ...strip, pump: `${row.maker} ${row.model}`, owner: row.customer, hold: row.hold as Hold | null, closedAt: row.closedAt?.toISOString() ?? null, waitingFor, now: frame.now.toISOString(), zone: frame.zone });
+  return { ...strip, maker: row.maker, model: row.model, serial: row.serial, answer };
 }
 export type FloorStrip = ReturnType<typeof stripOf>;
 
@@ -59,6 +65,6 @@ export const findJobs = defineUseCase({
     if (!text) return { strips: [] };
     const frame = await frameOf(context, context.database);
     const rows = await searchJobs(context.database, { tag: parseTag(text), text, limit: 12 });
-    return { strips: rows.map((row) => stripOf(row, frame)) };
+    return { strips: rows.map((row) => hitOf(row, frame)) };
   },
 });
