@@ -2,7 +2,7 @@ import next from 'eslint-config-next';
 import tseslint from 'typescript-eslint';
 
 export default [
-  { ignores: ['node_modules/', '.next/', '.data/', '.test-data/', 'next-env.d.ts', 'src/db/migrations/'] },
+  { ignores: ['node_modules/', '.next/', '.data/', '.test-data/', '.bench-data/', 'next-env.d.ts', 'src/db/migrations/'] },
   ...next,
   ...tseslint.configs.recommended,
   {

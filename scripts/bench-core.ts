@@ -1,0 +1,49 @@
+// Used by the benchmark: calls a second of each sum, verdicts of 200 points, section drawing, report PDF with 20 pictures.
+import f1 from '@families/f1-overhung.json';
+import { drawSection, loadFamily } from '@/core/family';
+import { judgePoints } from '@/core/inspection';
+import { placeKey } from '@/core/record';
+import { exampleReading, exampleRecord } from '@/core/record/example-record';
+import { buildAsBuilt } from '@/core/report';
+import { sums } from '@/core/sums';
+import { writeAsBuiltPdf } from '@/documents';
+import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
+
+const family = loadFamily(f1);
+const line = (name: string, value: string) => process.stdout.write(`${name.padEnd(46)} ${value}\n`);
+
+function perSecond(act: () => void, forMs = 300): number {
+  for (let i = 0; i < 50; i++) act();
+  const start = performance.now();
+  let count = 0;
+  while (performance.now() - start < forMs) {
+    act();
+    count++;
+  }
+  return (count * 1000) / (performance.now() - start);
+}
+
+async function main(): Promise<void> {
+  for (const sum of sums) {
+    const input = sum.input.parse(sum.example.input);
+    line(`sum ${sum.id}`, `${Math.round(perSecond(() => sum.compute(input))).toLocaleString('en')} a second`);
+  }
+  const many = { ...family, points: Array.from({ length: 13 }, (_, i) => family.points.map((point) => ({ ...point, id: `${point.id}-${i}`, ...(point.derived && { derived: { ...point.derived, bore: `${point.derived.bore}-${i}`, journal: `${point.derived.journal}-${i}` } }) }))).flat() };
+  const readings = many.points.flatMap((point) => point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min, 'as-found', 1.5)));
+  line(`verdicts of ${many.points.length} points, ${readings.length} readings`, `${(1000 / perSecond(() => judgePoints({ family: many, readings, phase: 'as-found' }))).toFixed(2)} ms`);
+  line(`section of ${family.section.bodies.length} bodies`, `${(1000 / perSecond(() => drawSection(family))).toFixed(2)} ms`);
+  const guarantee = { flowM3h: 60, headM: 38, powerKw: 12, efficiencyPct: 70, speedRpm: 2900 };
+  const points = await simulatedTestStand.run({ seed: 's', rated: guarantee, pipeMm: family.test.pipe_mm, flowShares: family.test.flow_shares, condition: 'sound' });
+  const ofFamily = family.points.flatMap((point) => point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min)));
+  const record = exampleRecord({ readings: [...ofFamily, ...ofFamily.map((reading) => ({ ...reading, phase: 'as-left' as const }))], runs: [{ id: 'r', run: 1, guarantee, grade: '2B', verdict: 'pass', points, decision: 'passed', decisionReason: '', decisionBy: 'Marek', personName: 'Marek', at: '2026-11-23T08:00:00.000Z' }] });
+  const pictures = await Promise.all(Array.from({ length: 20 }, async (_, i) => ({ bytes: (await simulatedCamera.takePicture({ seed: String(i), subject: 'impeller', label: 'x' })).bytes, caption: `Picture ${i + 1}`, about: 'part:impeller' })));
+  const times: number[] = [];
+  for (let i = 0; i < 5; i++) {
+    const start = performance.now();
+    const report = buildAsBuilt({ record, family, shop: { name: 'Shop', place: 'Place' }, number: 'R-2026-0001', revision: 'A', whatChanged: '', issuedBy: 'W', issuedAt: '2026-11-24T08:00:00.000Z' });
+    await writeAsBuiltPdf({ report, fingerprint: 'f'.repeat(64), family, pictures, zone: 'Europe/Vienna' });
+    times.push(performance.now() - start);
+  }
+  line('report PDF with 20 pictures, median of 5', `${times.sort((a, b) => a - b)[2]!.toFixed(0)} ms (first ${times[4]!.toFixed(0)} ms at most)`);
+}
+void main();

@@ -1,0 +1,55 @@
+import { sql } from 'drizzle-orm';
+import type { Connection } from './client';
+
+/** Tables of a job that are copied, each with the columns that name rows of the copy. Pictures and issued papers stay out for their size. */
+const copied: Readonly<Record<string, readonly string[]>> = {
+  pumps: ['id'],
+  jobs: ['id', 'pump_id'],
+  intakes: ['job_id'],
+  events: ['job_id'],
+  acknowledgements: ['job_id'],
+  part_accounts: ['job_id'],
+  steps_done: ['job_id'],
+  captures: ['job_id'],
+  readings: ['job_id'],
+  findings: ['id', 'job_id'],
+  dispositions: ['finding_id', 'job_id'],
+  quotes: ['id', 'job_id'],
+  quote_lines: ['id', 'quote_id', 'job_id'],
+  approvals: ['id', 'job_id', 'quote_id'],
+  purchase_orders: ['id', 'job_id'],
+  purchase_order_lines: ['id', 'order_id', 'job_id'],
+  receipts: ['id', 'job_id', 'line_id'],
+  test_runs: ['id', 'job_id'],
+  test_points: ['id', 'run_id', 'job_id'],
+  returns: ['job_id'],
+};
+
+interface Asked {
+  /** Copies of each job that is here with a tag below P-100000. */
+  readonly times: number;
+  /** Added to the number of a copy, so that two calls do not meet. */
+  readonly from: number;
+  /** Whether the copies are closed jobs of the past. */
+  readonly closed: boolean;
+}
+
+/** Multiplies the jobs that are here, for benchmarks: the same records under new ids, tags and serial numbers. */
+export async function multiplyJobs(connection: Connection, { times, from, closed }: Asked): Promise<void> {
+  const number = `(copies.seq + ${from})`;
+  const moved = (column: string) => `concat(substr(\`${column}\`, 1, 24), lpad(hex(${number}), 6, '0'), substr(\`${column}\`, 31))`;
+  for (const [table, ids] of Object.entries(copied)) {
+    const [columns] = (await connection.execute(sql.raw(`select column_name as name from information_schema.columns where table_schema = database() and table_name = '${table}' order by ordinal_position`))) as unknown as [{ name: string }[]];
+    const own: Readonly<Record<string, string>> = {
+      ...Object.fromEntries(ids.map((id) => [id, moved(id)])),
+      ...(table === 'pumps' && { serial: `concat(serial, '-', ${number})` }),
+      ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
+      ...(table === 'jobs' && { tag: `concat('P-', 100000 + ${number} * 100 + substr(tag, 3) % 100)`, ...(closed && { closed_at: 'coalesce(closed_at, utc_timestamp())' }) }),
+    };
+    const jobsHere = "(select id from jobs where length(tag) < 8)";
+    const where = table === 'jobs' ? 'length(tag) < 8' : table === 'pumps' ? "id in (select pump_id from jobs where length(tag) < 8)" : `job_id in ${jobsHere}`;
+    const list = columns.map(({ name }) => `\`${name}\``).join(', ');
+    const values = columns.map(({ name }) => own[name] ?? `\`${name}\``).join(', ');
+    await connection.execute(sql.raw(`insert into \`${table}\` (${list}) select ${values} from \`${table}\` join seq_1_to_${times} as copies where ${where}`));
+  }
+}
