@@ -46,10 +46,11 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
       ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
       ...(table === 'jobs' && { tag: `concat('P-', 100000 + ${number} * 100 + substr(tag, 3) % 100)`, ...(closed && { closed_at: 'coalesce(closed_at, utc_timestamp())' }) }),
     };
-    const jobsHere = "(select id from jobs where length(tag) < 8)";
-    const where = table === 'jobs' ? 'length(tag) < 8' : table === 'pumps' ? "id in (select pump_id from jobs where length(tag) < 8)" : `job_id in ${jobsHere}`;
+    // Joined rather than asked with IN: a semi-join over the sequence engine gave rows twice.
+    const here = table === 'pumps' ? 'select distinct pump_id as own from jobs where length(tag) < 8' : 'select id as own from jobs where length(tag) < 8';
+    const key = table === 'jobs' || table === 'pumps' ? 'id' : 'job_id';
     const list = columns.map(({ name }) => `\`${name}\``).join(', ');
-    const values = columns.map(({ name }) => own[name] ?? `\`${name}\``).join(', ');
-    await connection.execute(sql.raw(`insert into \`${table}\` (${list}) select ${values} from \`${table}\` join seq_1_to_${times} as copies where ${where}`));
+    const values = columns.map(({ name }) => own[name] ?? `\`${table}\`.\`${name}\``).join(', ');
+    await connection.execute(sql.raw(`insert into \`${table}\` (${list}) select ${values} from \`${table}\` join (${here}) as here on here.own = \`${table}\`.\`${key}\` join seq_1_to_${times} as copies`));
   }
 }

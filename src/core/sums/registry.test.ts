@@ -31,5 +31,5 @@ describe.each(sums.map((sum) => [sum.id, sum] as const))('%s', (_id, sum) => {
     expect(JSON.stringify(sum.compute(input))).toBe(JSON.stringify(outcome));
     expect(JSON.stringify(input)).toBe(before);
   });
-  test('its schemas can be published', () => expect(z.toJSONSchema(sum.input, { io: 'input', unrepresentable: 'any' })).toHaveProperty('type'));
+  test('its schemas can be published', () => expect(Object.keys(z.toJSONSchema(sum.input, { io: 'input', unrepresentable: 'any' }))).toEqual(expect.arrayContaining([expect.stringMatching(/^(type|oneOf)$/) as string])));
 });

@@ -1,16 +1,29 @@
 import { acceptance } from './acceptance';
+import { alignment } from './alignment';
 import { bearingHeat } from './bearing-heat';
 import { boltTorque } from './bolt-torque';
+import { curveCompare, npsh, pdSlip, trim } from './curves';
 import { duty } from './duty';
 import { endFloat } from './end-float';
 import { fit } from './fit';
+import { leakDecay } from './leak-decay';
+import { pressForce } from './press-force';
 import { readings } from './readings';
 import { runOut } from './run-out';
 import { runningClearance } from './running-clearance';
+import { drip, glandLog, packing, sealSetting } from './seals';
 import type { Sum } from './sum';
+import { bearingTemperature, insulation } from './temperature';
+import { endClearance, preloadArc } from './threaded-cap';
+import { boltPattern, lockNut, torqueWrench } from './tightening';
+import { balance, balanceWeight, vibration } from './vibration';
 
 /** Every bench sum, in the order in which the Sums list shows them. */
-export const sums = [fit, readings, runningClearance, runOut, endFloat, bearingHeat, boltTorque, duty, acceptance] as unknown as readonly Sum[];
+export const sums = [
+  fit, readings, runningClearance, runOut, endFloat,
+  endClearance, preloadArc, bearingHeat, pressForce, boltTorque, torqueWrench, boltPattern, lockNut, sealSetting, packing, drip, glandLog, alignment,
+  duty, acceptance, curveCompare, trim, npsh, pdSlip, vibration, balance, balanceWeight, leakDecay, bearingTemperature, insulation,
+] as unknown as readonly Sum[];
 
 export function findSum(id: string): Sum | undefined {
   return sums.find((sum) => sum.id === id);
