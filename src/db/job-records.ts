@@ -1,5 +1,5 @@
 import { and, desc, eq, lt, ne } from 'drizzle-orm';
-import { z } from 'zod';
+import * as z from 'zod';
 import { actions, holders, partStates, stations, type Intake, type JobRecord, type Quote } from '@/core/record';
 import { childrenOf, loadChildren } from './child-rows';
 import { fromJson, type Connection } from './client';

@@ -1,5 +1,5 @@
 import { and, asc, count, desc, eq, isNull, lt, or } from 'drizzle-orm';
-import { z } from 'zod';
+import * as z from 'zod';
 import { roles, type Role } from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';

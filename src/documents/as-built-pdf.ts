@@ -1,4 +1,5 @@
 import type { Family } from '@/core/family';
+import { jobDetails } from '@/core/lifecycle';
 import type { AsBuilt } from '@/core/report';
 import { drawSectionOnPaper, drawTestCurve } from './drawings';
 import { closePaper, colours, heading, openPaper, paragraph, pictureRows, sayMoment, table, type Paper } from './paper';
@@ -21,7 +22,7 @@ function writeHead(paper: Paper, { report, fingerprint, zone }: Asked): void {
   heading(paper, 'Identity');
   const duty = report.duty ? `${report.duty.flow_m3h} m³/h at ${report.duty.head_m} m, ${report.duty.speed_rpm} 1/min${report.duty.power_kw ? `, ${report.duty.power_kw} kW` : ''}` : 'not stated';
   table(paper, [{ title: '', share: 2 }, { title: '', share: 7 }], [
-    ['Pump', `${pump.maker} ${pump.model} ${pump.size}, serial ${pump.serial}`],
+    ['Pump', `${jobDetails(pump)}, serial ${pump.serial}`],
     ['Owner', `${job.customer}${job.equipment_number ? `, their number ${job.equipment_number}` : ''}`],
     ['Our tag', `${job.tag}, received ${sayMoment(job.opened_at, zone)}`],
     ['Construction', `${pump.family} (family version ${pump.family_version})`],

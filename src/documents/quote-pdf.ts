@@ -1,4 +1,5 @@
 import { lineTotalMinor, totalQuote } from '@/core/quoting';
+import { jobDetails } from '@/core/lifecycle';
 import type { JobRecord, Quote } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { closePaper, colours, heading, innerWidth, needRoom, openPaper, paragraph, pictureRows, table } from './paper';
@@ -22,7 +23,7 @@ export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint
   paper.font('text').fontSize(9).fillColor(colours.quiet).text(`Quote for ${record.tag}, revision ${quote.revision}, of ${now.slice(0, 10)}; valid until ${quote.validUntil}`);
   paper.moveDown(0.6);
   paper.font('text').fontSize(10).fillColor(colours.ink).text(`${record.customer.name}${record.contact ? `, ${record.contact.name}` : ''}`);
-  paper.text(`${record.pump.maker} ${record.pump.model} ${record.pump.size}, serial ${record.pump.serial}${record.intake.equipmentNumber ? `, your number ${record.intake.equipmentNumber}` : ''}`);
+  paper.text(`${jobDetails(record.pump)}, serial ${record.pump.serial}${record.intake.equipmentNumber ? `, your number ${record.intake.equipmentNumber}` : ''}`);
   heading(paper, 'What we found');
   const found = record.findings.filter((finding) => finding.disposition);
   if (!found.length) paragraph(paper, 'Nothing beyond ordinary wear; seals and bearings are renewed at every repair.');

@@ -1,4 +1,5 @@
 import { toBuffer } from 'bwip-js/node';
+import { jobDetails } from '@/core/lifecycle';
 import type { JobRecord } from '@/core/record';
 import { closePaper, colours, openPaper } from './paper';
 
@@ -9,7 +10,7 @@ export async function writeTagPdf(record: JobRecord): Promise<Buffer> {
   const bars = await toBuffer({ bcid: 'code128', text: record.tag, height: 9, scale: 3 });
   paper.image(code, 12, 14, { width: 74 });
   paper.font('bold').fontSize(30).fillColor(colours.ink).text(record.tag, 98, 12, { lineBreak: false });
-  paper.font('bold').fontSize(9.5).text(`${record.pump.maker} ${record.pump.model} ${record.pump.size}`.trim(), 98, 50, { width: 176, height: 24, ellipsis: true });
+  paper.font('bold').fontSize(9.5).text(jobDetails(record.pump), 98, 50, { width: 176, height: 24, ellipsis: true });
   paper.font('mono').fontSize(9).text(record.pump.serial, 98, 75, { width: 176, height: 12, ellipsis: true });
   paper.font('text').fontSize(9).text(record.customer.name, 12, 94, { width: 262, height: 12, ellipsis: true });
   paper.fontSize(8).fillColor(colours.quiet).text(`In ${record.openedAt.slice(0, 10)}, promised ${record.promisedOn}`, 12, 107, { width: 262 });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { mayAct, type Audience } from '@/core/access';
 import { DomainError, type Issue } from '@/core/errors';
 import { SumRefusal } from '@/core/sums';

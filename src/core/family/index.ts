@@ -1,4 +1,5 @@
 export { cautionFooter, cautions, findCaution, type Caution } from './cautions';
-export { elastomersOfStep, findPart, loadFamily, proposeFamily, suitableConsumables } from './load-family';
+export { elastomersOfStep, findPart, proposeFamily, suitableConsumables } from './ask-family';
+export { loadFamily } from './load-family';
 export { familySchema, type Capture, type Family, type FamilyPart, type FamilyPoint, type RebuildStep, type SectionBody, type TeardownStep } from './schema';
 export { drawSection, type SectionDrawing, type SectionPin, type SectionShape } from './section';

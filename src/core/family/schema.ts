@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Places a coordinate pair [x along the shaft line, radius] of the section drawing, in drawing millimetres. */
 const at = z.tuple([z.number(), z.number().min(0)]);

@@ -137,5 +137,8 @@ export function judgePoint(point: FamilyPoint, { readings, phase }: Omit<Asked, 
 
 /** All points that are measured in a phase, in the family's order. */
 export function judgePoints({ family, readings, phase }: Asked): readonly PointState[] {
-  return family.points.filter((point) => point.when.includes(phase)).map((point) => judgePoint(point, { readings, phase }));
+  const byPoint = new Map<string, Reading[]>();
+  for (const reading of readings.filter((one) => one.phase === phase)) byPoint.set(reading.pointId, [...(byPoint.get(reading.pointId) ?? []), reading]);
+  const of = (ids: readonly string[]) => ids.flatMap((id) => byPoint.get(id) ?? []);
+  return family.points.filter((point) => point.when.includes(phase)).map((point) => judgePoint(point, { readings: of(point.derived ? [point.derived.bore, point.derived.journal] : [point.id]), phase }));
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Family } from '../family';
 import { judgePoints } from '../inspection';
 import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../parts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const signed = z.object({ by: z.string(), at: z.string() });
 const workingStep = z.object({ what: z.string(), formula: z.string().optional(), put: z.string().optional(), outcome: z.string(), source: z.string().optional() });

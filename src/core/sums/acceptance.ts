@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { evaluate, fitPolynomial, rootsWithin, type Polynomial } from './polynomial';
 import { defineSum, notNegative, positive, show, SumRefusal } from './sum';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, lengthMm, notNegative, show, SumRefusal } from './sum';
 
 const clock = z.strictObject({ top_mm: finite.max(100), right_mm: finite.max(100), bottom_mm: finite.max(100), left_mm: finite.max(100) });

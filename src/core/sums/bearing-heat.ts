@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { classLimits } from './fit';
 import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, positive, show, SumRefusal } from './sum';
 
 /** ISO metric coarse pitch, mm. Source: ISO 261. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
 
 const gravity = 9.80665;

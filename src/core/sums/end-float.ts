@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, limits, meanOf, notNegative, show } from './sum';
 
 const depths = z.array(finite).min(1, 'no reading given').max(100);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { fineSteps, grades, holeJ, mainSteps, shaftDeviations, shaftJ } from './tables/iso-286';
 import { defineSum, limits, positive, show, SumRefusal } from './sum';
 

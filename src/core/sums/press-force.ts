@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, lengthMm, notNegative, positive, show, SumRefusal } from './sum';
 
 const material = z.strictObject({ e_gpa: positive.max(1000), nu: positive.max(0.5) });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, limits, meanOf, notNegative, show, SumRefusal } from './sum';
 
 const input = z.strictObject({

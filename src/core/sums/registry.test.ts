@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { findSum, sums } from '.';
 
 /** Every number of the expected result stands in the actual one, to nine digits. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, meanOf, notNegative, show } from './sum';
 
 const input = z.strictObject({

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, lengthMm, limits, meanOf, notNegative, positive, show, SumRefusal } from './sum';
 
 const gravity = 9.80665; // m/s², ISO 80000-3 standard acceleration

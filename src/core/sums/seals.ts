@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, lengthMm, limits, notNegative, positive, show, SumRefusal } from './sum';
 
 const settingInput = z.strictObject({ reference_to_seat_mm: finite.min(-1e4).max(1e4), reference_to_collar_mm: finite.min(-1e4).max(1e4), free_length_mm: lengthMm, compression_mm: limits });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** One line of a careful engineer's notebook: what is reckoned, by which formula, with which numbers, and what comes out. */
 export interface WorkingStep {

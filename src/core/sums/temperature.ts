@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, positive, show, SumRefusal } from './sum';
 
 const reading = z.strictObject({ at_min: finite.min(0).max(1e5), temperature_c: finite.min(-50).max(400) });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, lengthMm, notNegative, positive, show, SumRefusal, type WorkingStep } from './sum';
 
 /** A threaded housing moves one pitch a turn; seen on its mark diameter a turn is π·D. */

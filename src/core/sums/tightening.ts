@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, lengthMm, limits, notNegative, positive, show, SumRefusal } from './sum';
 
 const wrenchInput = z.strictObject({ target_nm: positive.max(1e5), wrench_length_mm: lengthMm, extension_mm: notNegative.max(1e4), wrench_max_nm: positive.max(1e5) });

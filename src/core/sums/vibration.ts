@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
 
 /** Borders A/B, B/C, C/D of RMS velocity, mm/s, in operation. Source: ISO 10816-7:2009, table A.1 (rotodynamic pumps). */

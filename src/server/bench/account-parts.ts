@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { findPart } from '@/core/family';
 import { partStates } from '@/core/record';

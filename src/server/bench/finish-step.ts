@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { elastomersOfStep, suitableConsumables, type Family, type RebuildStep } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import type { Capture, Family } from '@/core/family';
 import type { JobRecord } from '@/core/record';

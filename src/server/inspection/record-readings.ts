@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import type { Family } from '@/core/family';
 import { placeKey, type JobRecord, type Phase } from '@/core/record';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { mayAct, type Audience } from '@/core/access';
 import { changeJob } from '../change-job';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { holders } from '@/core/record';
 import { changeJob } from '../change-job';
 import { dayField, defineUseCase, sentence, tagField } from '../use-case';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { changeJob } from '../change-job';
 import { defineUseCase, tagField } from '../use-case';
 

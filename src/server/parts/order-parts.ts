@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { needsOf, toOrder } from '@/core/parts';
 import { addOrder, takeNumber } from '@/db';

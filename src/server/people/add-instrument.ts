@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { addInstrument as addInstrumentRow, isDuplicate } from '@/db';
 import { dayField, defineUseCase } from '../use-case';

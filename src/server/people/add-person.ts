@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { roles } from '@/core/record';
 import { addPerson as addPersonRow, isDuplicate } from '@/db';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { addQuoteLine } from '@/db';
 import { changeJob } from '../change-job';
 import { basedOn, defineUseCase, optionalText, sentence, tagField } from '../use-case';

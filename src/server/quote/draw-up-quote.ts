@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { growLines } from '@/core/quoting';
 import { currentQuote } from '@/core/record';
 import { addQuote, readShop, saveQuoteState } from '@/db';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { quoteText, totalQuote } from '@/core/quoting';
 import { currentQuote, type JobRecord, type Quote } from '@/core/record';

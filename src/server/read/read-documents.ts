@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { findMailAttachment, findPhoto, findReport, findTagById, listPhotoBytes, loadJobRecord, readShop } from '@/db';
 import { writeQuotePdf, writeTagPdf } from '@/documents';

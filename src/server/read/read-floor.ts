@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { answerLine, dayInZone, standingSchema } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
 import { holders, stations, type Hold } from '@/core/record';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { answerLine, gateFor, jobDetails, moves, standingOf, type EventKind } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { canonical, chainEvent, jobDetails, standingOf, writeTag } from '@/core/lifecycle';
 import type { Intake } from '@/core/record';

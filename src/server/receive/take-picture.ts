@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { addPhoto as addPhotoRow, loadJobRecord } from '@/db';
 import { changeJob } from '../change-job';
 import { findFamily } from '../families';

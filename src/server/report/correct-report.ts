@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { nextRevision } from '@/core/report';
 import { changeJob } from '../change-job';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { decideTestRun } from '@/db';
 import { changeJob, requireStation } from '../change-job';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { sums } from '@/core/sums';
 
 const list = sums.map(({ id, title, input, result, example }) => ({ id, title, input: z.toJSONSchema(input, { io: 'input', unrepresentable: 'any' }), result: z.toJSONSchema(result, { unrepresentable: 'any' }), example: { input: example.input } }));

@@ -1,0 +1,33 @@
+import { sums } from '@/core/sums';
+import { fieldsOf, labelOf, readFields, waysOf, writeFields } from './sum-fields';
+
+/** Sums whose example holds rows within rows, which no plain field can show yet. */
+const nested = new Set(['curve-compare']);
+
+test.each(sums.filter((sum) => !nested.has(sum.id)).map((sum) => [sum.id, sum] as const))('%s: its example goes through its fields unchanged', (_id, sum) => {
+  const fields = fieldsOf(sum);
+  expect(fields.length).toBeGreaterThan(0);
+  const { input, issues } = readFields(fields, writeFields(fields, sum.example.input));
+  expect(issues).toEqual({});
+  expect(sum.compute(sum.input.parse(input)).result).toEqual(sum.compute(sum.input.parse(sum.example.input)).result);
+});
+test('units typed are understood in each field', () => {
+  const sum = sums.find((one) => one.id === 'bearing-heat')!;
+  const fields = fieldsOf(sum);
+  const { input } = readFields(fields, { bore_mm: '2 in', interference_um: '1 thou', ambient_c: '68 °F', school: 'computed' });
+  expect(input).toEqual({ bore_mm: 50.8, interference_um: 25.4, ambient_c: 20, school: 'computed' });
+});
+test('a value that cannot be read is named at its field, and its line', () => {
+  const fit = sums.find((one) => one.id === 'fit')!;
+  expect(readFields(fieldsOf(fit), { nominal_mm: 'big' }).issues.nominal_mm).toContain('"big"');
+  const readings = sums.find((one) => one.id === 'readings')!;
+  expect(readFields(fieldsOf(readings), { readings: 'A ; 0 ; 45\nB ; 90 ; x' }).issues.readings).toMatch(/^Line 2: "x"/);
+});
+test('names are words with their unit', () => {
+  expect([labelOf('new_mm.min'), labelOf('limit_um'), labelOf('power_kw'), labelOf('flow_m3h')]).toEqual(['New, least, mm', 'Limit, µm', 'Power, kW', 'Flow, m³/h']);
+});
+test('a sum with two ways has the fields of the way chosen', () => {
+  const alignment = sums.find((one) => one.id === 'alignment')!;
+  expect(waysOf(alignment)).toEqual(['rim-and-face', 'reverse-dial']);
+  expect(fieldsOf(alignment, 1).some((field) => field.path === 'dial_distance_mm')).toBe(true);
+});

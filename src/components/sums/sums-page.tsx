@@ -1,0 +1,184 @@
+'use client';
+
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { findSum, SumRefusal, sums, type Outcome, type Sum } from '@/core/sums';
+import { Button, SelectField, TextArea, TextField } from '../ui/form';
+import { SumDrawing } from './drawings';
+import { fieldsOf, labelOf, readFields, waysOf, writeFields, type FieldTexts, type SumField } from './sum-fields';
+
+type Reckoned = { readonly outcome: Outcome<unknown>; readonly input: unknown } | { readonly issues: Readonly<Record<string, string>> };
+
+function reckon(sum: Sum, fields: readonly SumField[], texts: FieldTexts): Reckoned {
+  const read = readFields(fields, texts);
+  if (Object.keys(read.issues).length) return { issues: read.issues };
+  const parsed = sum.input.safeParse(read.input);
+  if (!parsed.success) return { issues: Object.fromEntries(parsed.error.issues.map((issue) => [issue.path.join('.'), issue.message])) };
+  try {
+    return { outcome: sum.compute(parsed.data), input: parsed.data };
+  } catch (error) {
+    if (error instanceof SumRefusal) return { issues: { [error.path]: error.message } };
+    throw error;
+  }
+}
+
+function readTexts(text: string | null): FieldTexts | null {
+  try {
+    const read = JSON.parse(text ?? 'null') as unknown;
+    return read && typeof read === 'object' ? Object.fromEntries(Object.entries(read).map(([key, value]) => [key, String(value)])) : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Every sum by itself, found by what one wants to know; the link carries what was typed. */
+export function SumsPage() {
+  const given = useSearchParams();
+  const router = useRouter();
+  const path = usePathname();
+  const [wanted, setWanted] = useState('');
+  const sum = findSum(given.get('sum') ?? '') ?? sums[0]!;
+  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+  const shown = sums.filter((one) => words.every((word) => [one.title, ...one.ask].join(' ').toLowerCase().includes(word)));
+  const pick = (id: string) => router.replace(`${path}?sum=${id}`, { scroll: false });
+  return (
+    <div className="grid gap-8 p-6 lg:grid-cols-[280px_1fr]">
+      <div>
+        <h1 className="mb-2 text-24 font-bold">Sums</h1>
+        <TextField label="What do you want to know?" placeholder="how hot, how far to turn" value={wanted} onChange={(event) => setWanted(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && shown[0] && pick(shown[0].id)} />
+        <ul className="mt-2">
+          {shown.map((one) => (
+            <li key={one.id} className="row first:border-0">
+              <button type="button" aria-current={one === sum ? 'true' : undefined} onClick={() => pick(one.id)} className={`min-h-11 w-full text-left ${one === sum ? 'border-l-4 border-jasper pl-2 font-bold' : 'pl-3'}`}>
+                {one.title}
+              </button>
+            </li>
+          ))}
+        </ul>
+        {!shown.length && <p className="mt-2 text-quiet">No sum is called so. Try another word: “tight”, “worn”, “shim”.</p>}
+      </div>
+      <OneSum key={sum.id} sum={sum} start={readTexts(given.get('input'))} />
+    </div>
+  );
+}
+
+function OneSum({ sum, start }: { readonly sum: Sum; readonly start: FieldTexts | null }) {
+  const ways = useMemo(() => waysOf(sum), [sum]);
+  const [way, setWay] = useState(0);
+  const fields = useMemo(() => fieldsOf(sum, way), [sum, way]);
+  const [texts, setTexts] = useState<FieldTexts>(() => start ?? writeFields(fieldsOf(sum), sum.example.input));
+  const [said, setSaid] = useState('');
+  const reckoned = useMemo(() => reckon(sum, fields, texts), [sum, fields, texts]);
+  const issues = 'issues' in reckoned ? reckoned.issues : {};
+  const loose = Object.entries(issues).filter(([path]) => !fields.some((field) => field.path === path || path.startsWith(`${field.path}.`)));
+  const copyLink = () => navigator.clipboard?.writeText(`${location.origin}/sums?sum=${sum.id}&input=${encodeURIComponent(JSON.stringify(texts))}`).then(() => setSaid('Link copied.'), () => undefined);
+  const issueOf = (field: SumField) => Object.entries(issues).find(([path]) => path === field.path || path.startsWith(`${field.path}.`))?.[1];
+  return (
+    <section aria-label={sum.title} className="grid gap-8 xl:grid-cols-[minmax(320px,1fr)_1.2fr]">
+      <div className="space-y-3">
+        <h2 className="text-18 font-bold">{sum.title}</h2>
+        {ways.length > 1 && (
+          <SelectField label="Method" value={way} onChange={(event) => setWay(Number(event.target.value))}>
+            {ways.map((name, i) => (
+              <option key={name} value={i}>
+                {name.replaceAll('-', ' ')}
+              </option>
+            ))}
+          </SelectField>
+        )}
+        {fields.filter((field) => !(ways.length > 1 && field.path === 'method')).map((field) => (
+          <Field key={field.path} field={field} text={texts[field.path] ?? ''} issue={issueOf(field)} onChange={(text) => setTexts({ ...texts, ...(ways.length > 1 && { method: ways[way]! }), [field.path]: text })} />
+        ))}
+        {loose.map(([path, message]) => (
+          <p key={path} role="alert" className="text-13 font-semibold text-jasper">
+            {path && `${labelOf(path)}: `}
+            {message}
+          </p>
+        ))}
+        <div className="flex flex-wrap items-center gap-2">
+          <Button onClick={() => setTexts(writeFields(fieldsOf(sum), sum.example.input))}>Worked example</Button>
+          <Button tone="quiet" onClick={() => setTexts({})}>
+            Clear
+          </Button>
+          <Button tone="quiet" onClick={copyLink}>
+            Link with these values
+          </Button>
+          <span role="status" className="text-13 text-quiet">
+            {said}
+          </span>
+        </div>
+      </div>
+      <div aria-live="polite">{'outcome' in reckoned ? <Shown sum={sum} outcome={reckoned.outcome} input={reckoned.input} /> : <p className="border-l-4 border-line px-3 text-quiet">The result stands here as soon as the fields make sense.</p>}</div>
+    </section>
+  );
+}
+
+function Field({ field, text, issue, onChange }: { readonly field: SumField; readonly text: string; readonly issue: string | undefined; readonly onChange: (text: string) => void }) {
+  const label = `${labelOf(field.path)}${field.isNeeded ? '' : ' (may stay empty)'}`;
+  if (field.kind === 'choice')
+    return (
+      <SelectField label={label} value={text} error={issue} onChange={(event) => onChange(event.target.value)}>
+        <option value="">—</option>
+        {field.choices.map((choice) => (
+          <option key={choice} value={String(choice)}>
+            {choice}
+          </option>
+        ))}
+      </SelectField>
+    );
+  if (field.kind === 'tick')
+    return (
+      <label className="flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="size-6 accent-(--ink)" checked={text === 'yes'} onChange={(event) => onChange(event.target.checked ? 'yes' : '')} />
+        {label}
+      </label>
+    );
+  if (field.kind === 'rows') return <TextArea label={`${label}: one a line`} hint={field.columns.map((column) => labelOf(column.name)).join(' ; ')} rows={Math.min(9, text.split('\n').length + 1)} className="num" value={text} error={issue} onChange={(event) => onChange(event.target.value)} />;
+  return <TextField label={field.kind === 'list' ? `${label}, with spaces between` : label} className="num" value={text} error={issue} onChange={(event) => onChange(event.target.value)} />;
+}
+
+const sayNumber = (value: number) => (Number.isInteger(value) ? String(value) : Number(value.toPrecision(6)).toString()).replace('-', '−');
+
+function flatten(value: unknown, path = ''): readonly (readonly [path: string, text: string])[] {
+  if (value === null || value === undefined) return [[path, '—']];
+  if (typeof value === 'number') return [[path, sayNumber(value)]];
+  if (Array.isArray(value)) return value.every((one) => typeof one !== 'object') ? [[path, value.map((one) => (typeof one === 'number' ? sayNumber(one) : String(one))).join('  ')]] : value.flatMap((one, i) => flatten(one, `${path} ${i + 1}`));
+  if (typeof value === 'object') return Object.entries(value).flatMap(([name, one]) => flatten(one, path ? `${path}.${name}` : name));
+  return [[path, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)]];
+}
+
+function Shown({ sum, outcome, input }: { readonly sum: Sum; readonly outcome: Outcome<unknown>; readonly input: unknown }) {
+  return (
+    <div className="space-y-5">
+      <dl className="grid grid-cols-2 gap-x-6 gap-y-2">
+        {flatten(outcome.result).map(([path, text]) => (
+          <div key={path} className={text.length > 26 ? 'col-span-2' : ''}>
+            <dt className="text-13 text-quiet">{labelOf(path)}</dt>
+            <dd className={`num font-bold ${text.length > 14 ? 'text-18' : 'text-24'}`}>{text}</dd>
+          </div>
+        ))}
+      </dl>
+      {outcome.warnings.map((warning) => (
+        <p key={warning.code} className="border-l-4 border-ochre bg-sheet px-3 py-1">
+          {warning.sentence}
+        </p>
+      ))}
+      <SumDrawing id={sum.id} input={input} result={outcome.result} />
+      <div>
+        <h3 className="font-bold">Working</h3>
+        <ol>
+          {outcome.working.map((step, i) => (
+            <li key={i} className="row py-1 first:border-0">
+              <div className="flex justify-between gap-4">
+                <span>{step.what}</span>
+                <b className="num text-right">{step.outcome}</b>
+              </div>
+              {(step.formula || step.put) && <div className="num text-13 text-quiet">{[step.formula, step.put].filter(Boolean).join('; ')}</div>}
+              {step.source && <div className="text-13 text-quiet">{step.source}</div>}
+            </li>
+          ))}
+        </ol>
+      </div>
+    </div>
+  );
+}

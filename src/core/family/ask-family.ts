@@ -1,0 +1,28 @@
+import type { Family, FamilyPart, RebuildStep } from './schema';
+
+export function findPart(family: Family, ref: string): FamilyPart | undefined {
+  return family.parts.find((part) => part.ref === ref);
+}
+
+/** The family whose nameplate words fit best, for receiving; null when none fits. */
+export function proposeFamily(families: readonly Family[], nameplate: string): Family | null {
+  const words = nameplate.toLowerCase();
+  const scored = families.map((family) => ({ family, score: family.nameplate_words.filter((word) => words.includes(word)).length }));
+  const best = scored.reduce<(typeof scored)[number] | null>((top, one) => (one.score > (top?.score ?? 0) ? one : top), null);
+  return best?.family ?? null;
+}
+
+/** Elastomers that a step's lubricant meets: those of its parts, where the job's own choice replaces the usual one. */
+export function elastomersOfStep(step: RebuildStep, family: Family, jobElastomer: string): readonly string[] {
+  const met = step.parts.flatMap((ref) => {
+    const part = findPart(family, ref);
+    return part?.elastomer ? [part.elastomer_by_job && jobElastomer ? jobElastomer : part.elastomer] : [];
+  });
+  return [...new Set(met)];
+}
+
+/** Lubricants of a step that every elastomer it meets will stand. */
+export function suitableConsumables(step: RebuildStep, family: Family, jobElastomer: string): RebuildStep['consumables'] {
+  const met = elastomersOfStep(step, family, jobElastomer);
+  return step.consumables.filter((one) => met.every((elastomer) => one.suits.includes(elastomer)));
+}
