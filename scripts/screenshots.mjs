@@ -42,6 +42,8 @@ await shoot('stand', '/jobs/P-0415');
 await page.evaluate(() => (document.cookie = 'theme=light; path=/'));
 await shoot('report', '/jobs/P-0419?at=report');
 await shoot('library', '/library');
+await shoot('sums-bolts', '/sums?sum=bolt-pattern&input=' + encodeURIComponent(JSON.stringify({ bolts: '12', passes_pct: '30 60 100', final_round: 'yes' })));
+await shoot('sums-packing', '/sums?sum=packing');
 await page.goto(`${base}/outbox`, { waitUntil: 'networkidle2' });
 const link = await page.$$eval('details', (all) => all.find((one) => one.innerText.includes('P-0406'))?.querySelector('a[href^="/customer/"]')?.getAttribute('href'));
 if (link) await shoot('customer-phone', link, { width: 390, height: 844 });
