@@ -29,7 +29,7 @@ export async function openDevice(browser: Browser, { width = 1280, height = 800 
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport({ width, height });
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(45_000);
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(`page: ${error instanceof Error ? error.message : String(error)}`));
   page.on('console', (message) => {
@@ -79,6 +79,8 @@ export async function waitForGone(page: Page, role: string, name: string): Promi
 
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(base + path, { waitUntil: 'networkidle2' });
+  // Typing into a page that is not alive yet is what a hurried person does, and has a test of its own.
+  await page.waitForSelector('html[data-alive]');
 }
 
 export async function signIn(page: Page, key: DemoPerson['key']): Promise<void> {

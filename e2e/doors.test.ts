@@ -37,6 +37,22 @@ test('the session cookie cannot be read by scripts and stays on this site', asyn
   expect(await page.evaluate(() => document.cookie)).not.toContain('puddlestone=');
 });
 
+describe('the sign-in form before its scripts are there', () => {
+  const send = (password: string) => fetch(`${base}/api/sign-in`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ email: 'bram@kettlewick.example', password }), headers: { origin: base } });
+  test('opens a session, and never puts the word into an address', async () => {
+    const answer = await send('pebble-in-the-stream');
+    expect([answer.status, answer.headers.get('location')]).toEqual([303, '/']);
+    expect(answer.headers.get('set-cookie')).toMatch(/^puddlestone=.*HttpOnly/);
+    expect(await (await fetch(`${base}/sign-in`)).text()).toContain('method="post"');
+  });
+  test('says in words why it was refused', async () => {
+    const answer = await send('wrong');
+    expect(answer.headers.get('location')).toBe('/sign-in?refused=wrong-sign-in');
+    expect(await (await fetch(`${base}/sign-in?refused=wrong-sign-in`)).text()).toContain('do not belong together');
+    expect(await (await fetch(`${base}/sign-in?refused=%3Cscript%3E`)).text()).not.toContain('&lt;script');
+  });
+});
+
 describe('a change', () => {
   test('from another site, from nowhere, or from an origin that is no address, is refused', async () => {
     for (const origin of ['https://elsewhere.example', 'null', 'not an address', '']) {
@@ -93,6 +109,11 @@ describe('sums over HTTP, without a sign-in', () => {
       expect([sum.id, answer.status]).toEqual([sum.id, 200]);
       expect(((await answer.json()) as { result: unknown }).result).toEqual(sum.example.result);
     }
+  });
+  test('the interface describes itself', async () => {
+    const described = (await (await fetch(`${base}/api/openapi.json`)).json()) as { openapi: string; paths: object };
+    expect(described.openapi).toBe('3.1.0');
+    expect(Object.keys(described.paths)).toContain('/api/sums/fit');
   });
   test('a body that does not fit is 422 with the path, an unknown id 404, a large one 413, another site may ask', async () => {
     const refused = await post('/api/sums/fit', '{"nominal_mm":-1,"hole":"H7","shaft":"k6"}', { origin: 'https://elsewhere.example' });

@@ -34,7 +34,7 @@ async function jest(name, environment = {}) {
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
   const extra = name === 'unit' ? [] : ['--runInBand'];
-  const child = spawn(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), '--config', 'jest.config.mjs', '--selectProjects', name, '--json', '--outputFile', report, '--testTimeout=120000', ...extra], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } });
+  const child = spawn(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), '--config', 'jest.config.mjs', '--selectProjects', name, '--json', '--outputFile', report, '--testTimeout=300000', ...extra], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } });
   await new Promise((resolve) => child.once('exit', resolve));
   if (!existsSync(report)) {
     tally.failed++;

@@ -2,6 +2,7 @@ import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
+import { Alive } from '@/components/shell/alive';
 import './globals.css';
 
 export const metadata: Metadata = { title: { default: 'Puddlestone', template: '%s · Puddlestone' }, description: 'The service coordinator’s tool for shops that repair pumps' };
@@ -12,7 +13,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const theme = (await cookies()).get('theme')?.value === 'dark' ? 'dark' : 'light';
   return (
     <html lang="en" data-theme={theme} suppressHydrationWarning>
-      <body>{children}</body>
+      <body>
+        {children}
+        <Alive />
+      </body>
     </html>
   );
 }

@@ -1,13 +1,16 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
+import { errorCodes, wordsOf } from '@/core/errors';
 import { perform, readFirstVisit } from '@/server';
 import { SignInForm } from '@/components/shell/sign-in-form';
 import { currentActor, requestContext } from '../session';
 
 export const metadata: Metadata = { title: 'Sign in' };
 
-export default async function SignInPage() {
+export default async function SignInPage({ searchParams }: { searchParams: Promise<{ refused?: string }> }) {
   if ((await currentActor()).kind === 'person') redirect('/');
   if ((await perform(readFirstVisit, await requestContext(), {})).isEmpty) redirect('/welcome');
-  return <SignInForm />;
+  const { refused } = await searchParams;
+  const code = errorCodes.find((one) => one === refused);
+  return <SignInForm refused={code ? { code, ...wordsOf[code], issues: [] } : null} />;
 }

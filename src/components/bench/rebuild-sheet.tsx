@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { drawSection, elastomersOfStep, suitableConsumables, type RebuildStep } from '@/core/family';
+import { elastomersOfStep, suitableConsumables, type RebuildStep } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { rebuildRound } from '@/core/record';
 import { bearingHeat, boltTorque, SumRefusal } from '@/core/sums';
@@ -11,10 +11,11 @@ import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { PointsBoard } from '../inspect/points-board';
 import type { SheetProps } from '../job/view';
-import { Section, type PartState } from '../signs/section';
+import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
 import { useHash } from '../ui/use-hash';
 import { Working } from '../ui/working';
+import { BenchSection } from './bench-section';
 import { CaptureField } from './capture-field';
 import { Cautions } from './cautions';
 import { firstStep, StepList, stepOfHash, StepWords } from './step-list';
@@ -66,14 +67,7 @@ function Steps({ view, isHere }: SheetProps) {
   };
   return (
     <div className="grid lg:grid-cols-[minmax(380px,5fr)_7fr]">
-      <section aria-label="Section" className="border-line p-6 lg:border-r">
-        <div className="lg:sticky lg:top-4">
-          <h2 className="mb-2 font-bold">
-            Section <small className="font-normal text-quiet">ochre: goes in now · dashed: still to come</small>
-          </h2>
-          <Section drawing={drawSection(family)} pins={{}} showsPins={false} parts={states} onPickPart={(ref) => pick(steps.find((one) => one.parts.includes(ref))?.id ?? picked)} title={`Section, ${fitted.size} parts fitted`} />
-        </div>
-      </section>
+      <BenchSection family={family} hint="ochre: goes in now · dashed: still to come" states={states} onPickPart={(ref) => pick(steps.find((one) => one.parts.includes(ref))?.id ?? picked)} title={`Section, ${fitted.size} parts fitted`} />
       <div className="p-6 lg:pl-4">
         <h2 className="mb-1 font-bold">
           Rebuild <small className="font-normal text-quiet">{done.size} of {steps.length} steps done</small>

@@ -1,13 +1,13 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { drawSection } from '@/core/family';
 import { partStates, type PartState as AccountState } from '@/core/record';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
-import { Section, type PartState } from '../signs/section';
+import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
 import { useHash } from '../ui/use-hash';
+import { BenchSection } from './bench-section';
 import { CaptureField } from './capture-field';
 import { Cautions } from './cautions';
 import { firstStep, StepList, stepOfHash, StepWords } from './step-list';
@@ -27,14 +27,7 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
   const pick = (id: string) => setChoice({ id, hash });
   return (
     <div className="grid lg:grid-cols-[minmax(380px,5fr)_7fr]">
-      <section aria-label="Section" className="border-line p-6 lg:border-r">
-        <div className="lg:sticky lg:top-4">
-          <h2 className="mb-2 font-bold">
-            Section <small className="font-normal text-quiet">pick a part for its step · ochre: comes off now · dashed: is off</small>
-          </h2>
-          <Section drawing={drawSection(family)} pins={{}} showsPins={false} parts={states} onPickPart={(ref) => pick(steps.find((one) => one.parts.includes(ref))?.id ?? picked)} title={`Section, ${removed.size} of ${family.parts.length} parts off`} />
-        </div>
-      </section>
+      <BenchSection family={family} hint="pick a part for its step · ochre: comes off now · dashed: is off" states={states} onPickPart={(ref) => pick(steps.find((one) => one.parts.includes(ref))?.id ?? picked)} title={`Section, ${removed.size} of ${family.parts.length} parts off`} />
       <div className="p-6 lg:pl-4">
         <h2 className="mb-1 font-bold">
           Teardown <small className="font-normal text-quiet">{done.size} of {steps.length} steps done</small>

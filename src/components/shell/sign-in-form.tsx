@@ -19,9 +19,9 @@ function Frame({ title, children }: { readonly title: string; readonly children:
   );
 }
 
-function useOpening(verb: string) {
+function useOpening(verb: string, refused: ActError | null = null) {
   const router = useRouter();
-  const [error, setError] = useState<ActError | null>(null);
+  const [error, setError] = useState<ActError | null>(refused);
   const [isBusy, setBusy] = useState(false);
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -36,11 +36,11 @@ function useOpening(verb: string) {
   return { submit, error, isBusy };
 }
 
-export function SignInForm() {
-  const { submit, error, isBusy } = useOpening('sign-in');
+export function SignInForm({ refused }: { readonly refused: ActError | null }) {
+  const { submit, error, isBusy } = useOpening('sign-in', refused);
   return (
     <Frame title="Sign in">
-      <form onSubmit={submit} className="space-y-4">
+      <form method="post" action="/api/sign-in" onSubmit={submit} className="space-y-4">
         <TextField label="Mail address" name="email" type="email" autoComplete="username" required error={issueFor(error, 'email')} />
         <TextField label="Password" name="password" type="password" autoComplete="current-password" required error={issueFor(error, 'password')} />
         <ErrorNote error={error} />
@@ -56,7 +56,7 @@ export function WelcomeForm() {
   const { submit, error, isBusy } = useOpening('create-owner');
   return (
     <Frame title="First visit: the shop and its owner">
-      <form onSubmit={submit} className="space-y-4">
+      <form method="post" onSubmit={submit} className="space-y-4">
         <TextField label="Name of the shop" name="shopName" required error={issueFor(error, 'shopName')} />
         <TextField label="Place" name="place" />
         <TextField label="Time zone" name="zone" defaultValue="UTC" hint="such as Europe/Vienna" error={issueFor(error, 'zone')} />

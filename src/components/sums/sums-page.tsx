@@ -4,6 +4,7 @@ import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { findSum, SumRefusal, sums, type Outcome, type Sum } from '@/core/sums';
 import { Button, SelectField, TextArea, TextField } from '../ui/form';
+import { WorkingSteps } from '../ui/working';
 import { SumDrawing } from './drawings';
 import { fieldsOf, labelOf, readFields, waysOf, writeFields, type FieldTexts, type SumField } from './sum-fields';
 
@@ -166,18 +167,7 @@ function Shown({ sum, outcome, input }: { readonly sum: Sum; readonly outcome: O
       <SumDrawing id={sum.id} input={input} result={outcome.result} />
       <div>
         <h3 className="font-bold">Working</h3>
-        <ol>
-          {outcome.working.map((step, i) => (
-            <li key={i} className="row py-1 first:border-0">
-              <div className="flex justify-between gap-4">
-                <span>{step.what}</span>
-                <b className="num text-right">{step.outcome}</b>
-              </div>
-              {(step.formula || step.put) && <div className="num text-13 text-quiet">{[step.formula, step.put].filter(Boolean).join('; ')}</div>}
-              {step.source && <div className="text-13 text-quiet">{step.source}</div>}
-            </li>
-          ))}
-        </ol>
+        <WorkingSteps steps={outcome.working} />
       </div>
     </div>
   );

@@ -6,6 +6,7 @@ export { endFloat } from './end-float';
 export { classLimits, fit } from './fit';
 export { evaluate, fitPolynomial } from './polynomial';
 export { readings, verdictWords, type ReadingsResult } from './readings';
+export { describeOpenApi } from './open-api';
 export { findSum, sums } from './registry';
 export { runOut } from './run-out';
 export { runningClearance, type RunningClearanceResult } from './running-clearance';

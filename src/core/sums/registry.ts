@@ -7,6 +7,8 @@ import { duty } from './duty';
 import { endFloat } from './end-float';
 import { fit } from './fit';
 import { leakDecay } from './leak-decay';
+import { elastomer, grease } from './materials';
+import { quote, repairOrReplace } from './money';
 import { pressForce } from './press-force';
 import { readings } from './readings';
 import { runOut } from './run-out';
@@ -23,6 +25,7 @@ export const sums = [
   fit, readings, runningClearance, runOut, endFloat,
   endClearance, preloadArc, bearingHeat, pressForce, boltTorque, torqueWrench, boltPattern, lockNut, sealSetting, packing, drip, glandLog, alignment,
   duty, acceptance, curveCompare, trim, npsh, pdSlip, vibration, balance, balanceWeight, leakDecay, bearingTemperature, insulation,
+  elastomer, grease, quote, repairOrReplace,
 ] as unknown as readonly Sum[];
 
 export function findSum(id: string): Sum | undefined {

@@ -27,7 +27,7 @@ export const sealSetting = defineSum<z.infer<typeof settingInput>, z.infer<typeo
 });
 
 /** Packing sections in mm: whole and half millimetres from 3 to 25, eighths and sixteenths of an inch. Source: usual sizes of braided packing. */
-const standardSections = [...Array.from({ length: 45 }, (_, i) => 3 + i / 2), ...Array.from({ length: 15 }, (_, i) => ((i + 2) * 25.4) / 16).filter((one) => one >= 3 && one <= 25.4)];
+const standardSections = [...Array.from({ length: 45 }, (_, i) => 3 + i / 2), ...Array.from({ length: 15 }, (_, i) => Number((((i + 2) * 25.4) / 16).toFixed(5))).filter((one) => one >= 3 && one <= 25.4)];
 
 const packingInput = z.strictObject({ shaft_mm: lengthMm, bore_mm: lengthMm, depth_mm: lengthMm, lantern_mm: positive.max(1e4).optional(), port_from_bottom_mm: notNegative.max(1e4).optional(), gland_entry_mm: notNegative.max(1e4) });
 const packingResult = z.object({ section_mm: z.number(), rings_below: z.number(), rings_above: z.number(), rings: z.number(), cut_length_mm: z.number(), joint_angles_deg: z.array(z.number()), standard_section_mm: z.number(), misfit_mm: z.number(), lantern_covers_port: z.boolean().optional() });

@@ -3,10 +3,11 @@ import { DomainError } from '@/core/errors';
 import { stepsBlockedBy } from '@/core/parts';
 import { findBrokenEvent, standingSchema } from '@/core/lifecycle';
 import type { Finding } from '@/core/record';
-import { countPeople, findTagById, listCustomers, listEvents, listInstruments, listJobsAt, listMails, listOpenOrders, listPeople, loadJobRecord, readShop } from '@/db';
+import { countPeople, listCustomers, listEvents, listInstruments, listJobsAt, listMails, listOpenOrders, listPeople, loadJobRecord, readShop } from '@/db';
 import { findFamily, shippedFamilies } from '../families';
 import { sha256 } from '../fingerprint';
 import { defineUseCase, tagField } from '../use-case';
+import { loadOwnQuote } from './own-quote';
 import { dayIn } from './read-floor';
 
 /** The mail stand-in's outbox, newest first. */
@@ -91,12 +92,8 @@ export const readCustomerPage = defineUseCase({
   audience: ['customer'],
   input: z.strictObject({}),
   async run(context) {
-    const { actor } = context;
-    if (actor.kind !== 'customer') throw new DomainError('link-not-valid');
-    const tag = await findTagById(context.database, actor.jobId);
-    const record = tag && (await loadJobRecord(context.database, tag));
-    const quote = record ? record.quotes.find((one) => one.id === actor.quoteId) : undefined;
-    if (!record || !quote?.text) throw new DomainError('link-not-valid');
+    const { record, quote } = await loadOwnQuote(context);
+    if (!quote.text) throw new DomainError('link-not-valid');
     const shop = (await readShop(context.database))!;
     const approval = record.approvals.find((one) => one.quoteId === quote.id) ?? null;
     const photosOf = (finding: Finding) => (finding.photoId ? [finding.photoId] : record.photos.filter((photo) => photo.about === `part:${finding.partRef}`).map((photo) => photo.id));

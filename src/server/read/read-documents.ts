@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
-import { findMailAttachment, findPhoto, findReport, findTagById, listPhotoBytes, loadJobRecord, readShop } from '@/db';
+import { findMailAttachment, findPhoto, findReport, listPhotoBytes, loadJobRecord, readShop } from '@/db';
 import { writeQuotePdf, writeTagPdf } from '@/documents';
+import { loadOwnQuote } from './own-quote';
 import { defineUseCase, tagField } from '../use-case';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
@@ -49,14 +50,9 @@ export const readOwnQuotePdf = defineUseCase({
   audience: ['customer'],
   input: z.strictObject({}),
   async run(context) {
-    const { actor } = context;
-    if (actor.kind !== 'customer') throw new DomainError('link-not-valid');
-    const tag = await findTagById(context.database, actor.jobId);
-    const record = tag && (await loadJobRecord(context.database, tag));
-    const quote = record ? record.quotes.find((one) => one.id === actor.quoteId) : undefined;
-    if (!record || !quote) throw new DomainError('link-not-valid');
+    const { record, quote } = await loadOwnQuote(context);
     const [shop, pictures] = await Promise.all([readShop(context.database), listPhotoBytes(context.database, record.id, 24)]);
-    return { bytes: await writeQuotePdf({ record, quote, shop: shop!, pictures, fingerprint: quote.fingerprint ?? 'draft', now: quote.sentAt ?? context.now().toISOString() }), name: `${tag}-quote-${quote.revision}.pdf` };
+    return { bytes: await writeQuotePdf({ record, quote, shop: shop!, pictures, fingerprint: quote.fingerprint ?? 'draft', now: quote.sentAt ?? context.now().toISOString() }), name: `${record.tag}-quote-${quote.revision}.pdf` };
   },
 });
 

@@ -10,6 +10,7 @@ import { Whose } from '@/components/ui/whose';
 import { StationSheet } from '@/components/job/station-sheet';
 import type { JobView } from '@/components/job/view';
 import { currentActor, requestContext } from '@/app/session';
+import { familyForSheet } from './family-for-sheet';
 
 interface Props {
   readonly params: Promise<{ tag: string }>;
@@ -32,9 +33,10 @@ async function readView(tag: string): Promise<JobView> {
 }
 
 export default async function JobPage({ params, searchParams }: Props) {
-  const view = await readView((await params).tag);
+  const whole = await readView((await params).tag);
   const { at } = await searchParams;
-  const shown: Station = stations.find((station) => station === at) ?? view.record.station;
+  const shown: Station = stations.find((station) => station === at) ?? whole.record.station;
+  const view: JobView = { ...whole, family: familyForSheet(whole.family, shown) };
   const isHere = shown === view.record.station && view.record.hold === null && view.record.closedAt === null;
   return (
     <div className="pb-40">

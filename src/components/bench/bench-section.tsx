@@ -1,0 +1,26 @@
+'use client';
+
+import { drawSection, type Family } from '@/core/family';
+import { Section, type PartState } from '../signs/section';
+
+interface Props {
+  readonly family: Family;
+  readonly hint: string;
+  readonly title: string;
+  readonly states: Readonly<Record<string, PartState>>;
+  readonly onPickPart: (ref: string) => void;
+}
+
+/** The section beside a bench sequence: what is off, what comes now; picking a part opens its step. */
+export function BenchSection({ family, hint, title, states, onPickPart }: Props) {
+  return (
+    <section aria-label="Section" className="border-line p-6 lg:border-r">
+      <div className="lg:sticky lg:top-4">
+        <h2 className="mb-2 font-bold">
+          Section <small className="font-normal text-quiet">{hint}</small>
+        </h2>
+        <Section drawing={drawSection(family)} pins={{}} showsPins={false} parts={states} onPickPart={onPickPart} title={title} />
+      </div>
+    </section>
+  );
+}
