@@ -1,10 +1,7 @@
 'use client';
 
-import { Popover } from 'radix-ui';
-import { useRouter } from 'next/navigation';
-import { useState, type FormEvent } from 'react';
-import { act, type ActError } from '../act/act';
-import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
+import { useFetched } from '../ui/use-fetched';
+import { personButton } from './person-button';
 
 interface Props {
   readonly name: string;
@@ -13,62 +10,13 @@ interface Props {
 }
 
 /** Who is at this screen; on a bench tablet another person takes over by PIN. */
-export function PersonMenu({ name, role, others }: Props) {
-  const router = useRouter();
-  const [error, setError] = useState<ActError | null>(null);
-  const [isOpen, setOpen] = useState(false);
-  const switchTo = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const data = new FormData(event.currentTarget);
-    const answer = await act('switch-person', { personId: data.get('person'), pin: data.get('pin') });
-    if (answer.ok) {
-      setOpen(false);
-      setError(null);
-      router.refresh();
-    } else if ('error' in answer) setError(answer.error);
-  };
-  const signOut = async () => {
-    await fetch('/api/sign-out', { method: 'POST' });
-    router.push('/sign-in');
-    router.refresh();
-  };
-  const toggleTheme = () => {
-    const next = document.documentElement.dataset.theme === 'dark' ? 'light' : 'dark';
-    document.documentElement.dataset.theme = next;
-    document.cookie = `theme=${next}; path=/; max-age=31536000; samesite=lax`;
-  };
+export function PersonMenu(props: Props) {
+  const [Panel, ask] = useFetched<Props>(() => import('./person-panel').then((module) => module.PersonPanel));
+  if (Panel) return <Panel {...props} />;
   return (
-    <Popover.Root open={isOpen} onOpenChange={setOpen}>
-      <Popover.Trigger className="min-h-11 rounded-[9px_11px_8px_10px] border border-line px-3 text-left text-13 leading-tight">
-        <b className="block">{name}</b>
-        <span className="text-quiet">{role}</span>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} aria-label="Person at this screen" className="z-50 w-[320px] rounded-[12px_10px_13px_9px] border border-ink bg-sheet p-4 shadow-lg">
-          <form onSubmit={switchTo} className="space-y-3">
-            <SelectField label="Take over as" name="person" required>
-              {others.map((person) => (
-                <option key={person.id} value={person.id}>
-                  {person.name}, {person.role}
-                </option>
-              ))}
-            </SelectField>
-            <TextField label="PIN" name="pin" type="password" inputMode="numeric" required />
-            <ErrorNote error={error} />
-            <Button type="submit" tone="main" className="w-full">
-              Take over
-            </Button>
-          </form>
-          <div className="row mt-3 flex justify-between pt-2">
-            <Button tone="quiet" onClick={toggleTheme}>
-              Light or dark
-            </Button>
-            <Button tone="quiet" onClick={signOut}>
-              Sign out
-            </Button>
-          </div>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <button type="button" aria-haspopup="dialog" aria-expanded={false} className={personButton} onClick={ask}>
+      <b className="block">{props.name}</b>
+      <span className="text-quiet">{props.role}</span>
+    </button>
   );
 }

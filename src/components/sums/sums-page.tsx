@@ -4,7 +4,7 @@ import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { findSum, SumRefusal, sums, type Outcome, type Sum } from '@/core/sums';
 import { Button, SelectField, TextArea, TextField } from '../ui/form';
-import { WorkingSteps } from '../ui/working';
+import { WorkingSteps } from '../ui/working-steps';
 import { SumDrawing } from './drawings';
 import { fieldsOf, labelOf, readFields, waysOf, writeFields, type FieldTexts, type SumField } from './sum-fields';
 
