@@ -46,11 +46,11 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
       ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
       ...(table === 'jobs' && { tag: `concat('P-', 100000 + ${number} * 100 + substr(tag, 3) % 100)`, ...(closed && { closed_at: 'coalesce(closed_at, utc_timestamp())' }) }),
     };
-    // Joined rather than asked with IN: a semi-join over the sequence engine gave rows twice.
+    // The sequence engine sometimes gives a number twice in such a join; what is there already is passed over.
     const here = table === 'pumps' ? 'select distinct pump_id as own from jobs where length(tag) < 8' : 'select id as own from jobs where length(tag) < 8';
     const key = table === 'jobs' || table === 'pumps' ? 'id' : 'job_id';
     const list = columns.map(({ name }) => `\`${name}\``).join(', ');
     const values = columns.map(({ name }) => own[name] ?? `\`${table}\`.\`${name}\``).join(', ');
-    await connection.execute(sql.raw(`insert into \`${table}\` (${list}) select ${values} from \`${table}\` join (${here}) as here on here.own = \`${table}\`.\`${key}\` join seq_1_to_${times} as copies`));
+    await connection.execute(sql.raw(`insert ignore into \`${table}\` (${list}) select ${values} from \`${table}\` join (${here}) as here on here.own = \`${table}\`.\`${key}\` join seq_1_to_${times} as copies`));
   }
 }
