@@ -160,7 +160,7 @@ async function test({ act, tag, pass, family }: Stage, run: number, condition: s
 
 /** Plays one job through the stations to where the demonstration wants it. */
 export async function playJob(stage: Stage): Promise<void> {
-  const { act, job, tag, technician, family, load, pass } = stage;
+  const { act, job, tag, technician, load, pass } = stage;
   const goal = job.at === 'closed' ? stations.length : stations.indexOf(job.at);
   const reaches = (station: (typeof stations)[number]) => goal > stations.indexOf(station);
   const isHalf = job.part === 'half';
@@ -207,7 +207,6 @@ export async function playJob(stage: Stage): Promise<void> {
   pass(10);
   if (job.at !== 'closed') return;
   await act('wenna', 'deliver-pump', { tag, deliveredTo: 'the stores', deliveredOn: (await load()).returned!.releasedAt.slice(0, 10) });
-  void family;
 }
 
 async function hold({ act, tag, job }: Stage): Promise<void> {

@@ -46,7 +46,7 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
       ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
       ...(table === 'jobs' && { tag: `concat('P-', 100000 + ${number} * 100 + substr(tag, 3) % 100)`, ...(closed && { closed_at: 'coalesce(closed_at, utc_timestamp())' }) }),
     };
-    // The sequence engine sometimes gives a number twice in such a join; what is there already is passed over.
+    // Now and then an id met one that was there already, for a reason not found; it is passed over rather than ending the run.
     const here = table === 'pumps' ? 'select distinct pump_id as own from jobs where length(tag) < 8' : 'select id as own from jobs where length(tag) < 8';
     const key = table === 'jobs' || table === 'pumps' ? 'id' : 'job_id';
     const list = columns.map(({ name }) => `\`${name}\``).join(', ');

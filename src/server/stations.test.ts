@@ -147,7 +147,7 @@ describe('quote and approval', () => {
     expect(JSON.stringify(rows)).not.toContain(token);
     const customer = await openCustomerLink(shop.runtime.database, token, new Date());
     const quote = currentQuote((await shop.load(tag))!)!;
-    const send = (change = {}) => shop.runtime && import('.').then(({ actUseCases, perform }) => perform(actUseCases.find((one) => one.verb === 'answer-quote')!, shop.contextOf('x', { actor: customer }), { quoteId: quote.id, name: 'Fern Okonjo', declinedLines: [], declineAll: false, signature: 'M1 2L3 4', ...change }));
+    const send = (change = {}) => import('.').then(({ actUseCases, perform }) => perform(actUseCases.find((one) => one.verb === 'answer-quote')!, shop.contextOf('x', { actor: customer }), { quoteId: quote.id, name: 'Fern Okonjo', declinedLines: [], declineAll: false, signature: 'M1 2L3 4', ...change }));
     expect(await codeOf(send({ signature: '<svg onload=alert(1)>' }))).toBe('bad-input');
     expect(await codeOf(send({ quoteId: 'another' }))).toBe('link-not-valid');
     const fixed = quote.lines.find((line) => !line.declinable)!;

@@ -8,7 +8,7 @@ const elastomerInput = z.strictObject({ elastomer: z.enum(elastomerNames), liqui
 const elastomerResult = z.object({ verdict: verdictOf, why: z.string(), range_c: z.object({ min: z.number(), max: z.number() }), others: z.array(z.string()) });
 const said = { suits: 'suits', care: 'with care', no: 'no' } as const;
 
-/** Whether an elastomer stands a liquid, a temperature and a lubricant or cleaner; the worst of the three decides. Source: ISO/TR 7620:2005. */
+/** Whether an elastomer stands a liquid, a temperature and a lubricant or cleaner; the worst of the three decides. Source: the table's own, general practice. */
 export const elastomer = defineSum<z.infer<typeof elastomerInput>, z.infer<typeof elastomerResult>>({
   id: 'elastomer',
   title: 'Does this elastomer stand it?',
@@ -28,7 +28,7 @@ export const elastomer = defineSum<z.infer<typeof elastomerInput>, z.infer<typeo
     const others = elastomerNames.filter((other) => other !== name && behaviour[liquid][other] === 'suits' && (!contact || behaviour[contact][other] === 'suits') && temperature_c >= ranges[other][0] && temperature_c <= ranges[other][1]);
     return {
       result: { verdict: said[worst.of], why: worst.of === 'suits' ? 'liquid, temperature and contact suit it' : `${worst.words}: ${said[worst.of]}`, range_c: { min: from, max: to }, others },
-      working: [...parts.map((one) => ({ what: one.words, outcome: said[one.of], source: one.what === 'temperature' ? undefined : 'ISO/TR 7620' })), { what: 'The worst decides', outcome: said[worst.of] }, { what: 'Others that suit', outcome: others.join(', ') || 'none of the table' }],
+      working: [...parts.map((one) => ({ what: one.words, outcome: said[one.of], source: one.what === 'temperature' ? undefined : 'coarse table of general practice; the maker’s list comes first' })), { what: 'The worst decides', outcome: said[worst.of] }, { what: 'Others that suit', outcome: others.join(', ') || 'none of the table' }],
       warnings: [{ code: 'maker-decides', sentence: 'The maker’s list for the compound and the safety sheet of the liquid come first.' }, ...(name === 'FKM' && temperature_c > 300 ? [{ code: 'burnt', sentence: 'Overheated fluoro-elastomer may leave corrosive residue: do not touch.' }] : [])],
     };
   },
@@ -36,16 +36,16 @@ export const elastomer = defineSum<z.infer<typeof elastomerInput>, z.infer<typeo
 
 const thickeners = ['lithium', 'lithium complex', 'calcium', 'calcium sulfonate', 'polyurea', 'sodium', 'clay', 'PTFE'] as const;
 type Thickener = (typeof thickeners)[number];
-/** Pairs of thickeners that may be mixed: y yes, c at the border, n no. Source: usual compatibility chart of grease thickeners, as in ASTM D6185 practice. */
+/** Pairs of thickeners that may be mixed: y yes, c at the border, n no. Source: general practice, not transcribed from a chart; a maker's test comes first. */
 const mixes: Readonly<Record<Thickener, string>> = { lithium: 'yycnnnnc', 'lithium complex': 'yycynnnc', calcium: 'ccynnnnc', 'calcium sulfonate': 'nynynnnc', polyurea: 'nnnnynnc', sodium: 'nnnnnync', clay: 'nnnnnnyc', PTFE: 'cccccccy' };
-/** Highest continuous temperature of a thickener with mineral oil, °C. Source: DIN 51825, usual grades. */
+/** Highest continuous temperature of a thickener with mineral oil, °C. Source: general practice for usual grades. */
 const hottest: Readonly<Record<Thickener, number>> = { lithium: 120, 'lithium complex': 150, calcium: 60, 'calcium sulfonate': 160, polyurea: 160, sodium: 90, clay: 140, PTFE: 260 };
 const greaseInput = z.strictObject({ bore_mm: positive.max(2000), outside_mm: positive.max(3000), speed_rpm: positive.max(1e5), temperature_c: finite.min(-60).max(300), thickener: z.enum(thickeners), old_thickener: z.enum(thickeners).optional(), wet: z.boolean().optional() });
 const greaseResult = z.object({ speed_factor: z.number(), speed: z.enum(['slow', 'usual', 'fast', 'too fast for usual grease']), base_viscosity_mm2_s: z.number(), suits: z.boolean(), mixing: z.enum(['yes', 'border', 'no', 'nothing old']), why: z.string() });
 
 /**
  * Grease by temperature, speed and what was there before. Speed factor n·dm; base oil wanted at service temperature
- * ν1 = 45000·n^−0.83·dm^−0.5 below 1000 1/min, 4500·(n·dm)^−0.5 above. Source: ISO 281:2007, reference viscosity; DIN 51825.
+ * ν1 = 45000·n^−0.83·dm^−0.5 below 1000 1/min, 4500·(n·dm)^−0.5 above. Source: ISO 281:2007, reference viscosity; the rest general practice.
  */
 export const grease = defineSum<z.infer<typeof greaseInput>, z.infer<typeof greaseResult>>({
   id: 'grease',
@@ -64,7 +64,7 @@ export const grease = defineSum<z.infer<typeof greaseInput>, z.infer<typeof grea
     const reasons = [temperature_c > hottest[thickener] && `${show(temperature_c)} °C passes the ${hottest[thickener]} °C of ${thickener} grease`, speed === 'too fast for usual grease' && 'the speed factor asks for a special grease', wet && thickener === 'sodium' && 'sodium grease washes out in water', mixing === 'no' && `${thickener} does not mix with the old ${old_thickener}: wash it out first`].filter((one): one is string => Boolean(one));
     return {
       result: { speed_factor: factor, speed, base_viscosity_mm2_s: viscosity, suits: !reasons.length, mixing, why: reasons.join('; ') || 'temperature, speed and mixing suit' },
-      working: [{ what: 'Speed factor', formula: 'n · dm', put: `${show(speed_rpm)} · ${show(mean, 1)}`, outcome: `${show(factor, 0)} mm/min: ${speed}` }, { what: 'Base oil at service temperature', formula: speed_rpm < 1000 ? '45000·n^−0.83·dm^−0.5' : '4500·(n·dm)^−0.5', outcome: `${show(viscosity, 1)} mm²/s`, source: 'ISO 281:2007' }, { what: 'Temperature', outcome: `${show(temperature_c)} °C, ${thickener} to ${hottest[thickener]} °C`, source: 'DIN 51825' }, { what: 'Mixing with what was there', outcome: mixing }],
+      working: [{ what: 'Speed factor', formula: 'n · dm', put: `${show(speed_rpm)} · ${show(mean, 1)}`, outcome: `${show(factor, 0)} mm/min: ${speed}` }, { what: 'Base oil at service temperature', formula: speed_rpm < 1000 ? '45000·n^−0.83·dm^−0.5' : '4500·(n·dm)^−0.5', outcome: `${show(viscosity, 1)} mm²/s`, source: 'ISO 281:2007' }, { what: 'Temperature', outcome: `${show(temperature_c)} °C, ${thickener} to ${hottest[thickener]} °C`, source: 'general practice for usual grades' }, { what: 'Mixing with what was there', outcome: mixing }],
       warnings: mixing === 'border' ? [{ code: 'border', sentence: 'At the border of mixing: wash out as far as can be, and grease again soon.' }] : [],
     };
   },

@@ -1,12 +1,12 @@
 /**
- * Behaviour of elastomers, by groups of liquids: 'suits', 'care' or 'no'. Source: ISO/TR 7620:2005 (rubber and chemicals),
- * in the coarse groups a bench needs; where the table is silent the maker's list decides.
+ * Behaviour of elastomers, by groups of liquids: 'suits', 'care' or 'no'. Source: general practice of the trade in
+ * the coarse groups a bench needs, not transcribed from a standard or a maker's list, which come first.
  */
 export type Behaviour = 'suits' | 'care' | 'no';
 export const elastomerNames = ['NBR', 'HNBR', 'EPDM', 'FKM', 'VMQ', 'CR', 'FFKM'] as const;
 export type Elastomer = (typeof elastomerNames)[number];
 
-/** Usual range of service, °C. Source: ISO/TR 7620 and the usual grades of ISO 1629 codes. */
+/** Usual range of service, °C. Source: general practice for usual grades; names by ISO 1629. */
 export const ranges: Readonly<Record<Elastomer, readonly [from: number, to: number]>> = { NBR: [-30, 100], HNBR: [-30, 150], EPDM: [-45, 140], FKM: [-20, 200], VMQ: [-55, 200], CR: [-35, 100], FFKM: [-15, 300] };
 
 export const liquidNames = ['water', 'hot water over 100 °C or steam', 'glycol and water', 'brine', 'mineral oil', 'mineral grease', 'silicone oil or grease', 'soapy water', 'petrol', 'vegetable oil', 'weak acid', 'strong acid', 'weak lye', 'strong lye', 'alcohol', 'ketone such as acetone', 'aromatic solvent', 'chlorinated solvent', 'ester'] as const;
