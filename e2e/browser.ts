@@ -105,6 +105,22 @@ export async function takeOver(page: Page, key: DemoPerson['key']): Promise<void
   await page.waitForFunction((name) => document.querySelector('header')!.innerText.includes(name), {}, person.name);
 }
 
+/**
+ * Types as a scanner does: keys 4 ms apart by the clock of the device that sent them, ended by Enter. How long this
+ * machine takes to hand them over does not matter, as with a real scanner.
+ */
+export async function scan(page: Page, text: string): Promise<void> {
+  const device = await page.createCDPSession();
+  const start = Date.now() / 1000;
+  const keys = [...text, 'Enter'];
+  for (const [i, key] of keys.entries()) {
+    const shared = { key, ...(key === 'Enter' ? { code: 'Enter', windowsVirtualKeyCode: 13 } : {}), timestamp: start + i * 0.004 };
+    await device.send('Input.dispatchKeyEvent', { type: 'keyDown', text: key === 'Enter' ? '\r' : key, ...shared });
+    await device.send('Input.dispatchKeyEvent', { type: 'keyUp', ...shared });
+  }
+  await device.detach();
+}
+
 /** Fetches with the page's own cookies. */
 export async function fetchAs(page: Page, path: string): Promise<{ status: number; type: string; disposition: string; bytes: Buffer }> {
   const answer = await page.evaluate(async (url) => {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 import { stations } from '@/core/record';
 import { demoJobs } from '../demo/jobs';
-import { click, has, named, open, openBrowser, openDevice, signIn, waitForText, type OpenedBrowser } from './browser';
+import { click, has, named, open, openBrowser, openDevice, scan, signIn, waitForText, type OpenedBrowser } from './browser';
 
 const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 const tagAt = (station: string, part?: string) => `P-0${398 + demoJobs.findIndex((job) => job.at === station && job.cameIn < 100 && (part === undefined || job.part === part))}`;
@@ -122,8 +122,7 @@ describe('by keyboard', () => {
     const field = 'input[aria-label^="Reading of"]';
     await page.type(field, '12');
     await new Promise((resolve) => setTimeout(resolve, 200));
-    await page.keyboard.type(tagAt('quote'), { delay: 3 });
-    await page.keyboard.press('Enter');
+    await scan(page, tagAt('quote'));
     await page.waitForFunction((tag) => location.pathname === `/jobs/${tag}`, {}, tagAt('quote'));
     const drafts = await page.evaluate(() => Object.entries(localStorage).filter(([key]) => key.includes('as-found')).map(([, value]) => value));
     expect(drafts).toEqual(['12']);
