@@ -5,8 +5,9 @@ import { judgePoints } from '@/core/inspection';
 import { placeKey } from '@/core/record';
 import { exampleReading, exampleRecord } from '@/core/record/example-record';
 import { buildAsBuilt } from '@/core/report';
-import { sums } from '@/core/sums';
+import { kitCover, shimStack, sums, type Solver } from '@/core/sums';
 import { writeAsBuiltPdf } from '@/documents';
+import { loadSolver } from '@/solver/highs-solver';
 import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
 
 const family = loadFamily(f1);
@@ -23,11 +24,38 @@ function perSecond(act: () => void, forMs = 300): number {
   return (count * 1000) / (performance.now() - start);
 }
 
+/** The sizes that a shop meets at most, drawn from a fixed seed. */
+function benchSolver(solver: Solver): void {
+  let state = 77;
+  const random = () => (state = (state * 1664525 + 1013904223) % 2 ** 32) / 2 ** 32;
+  const whole = (from: number, to: number) => from + Math.floor(random() * (to - from + 1));
+  const shims = [0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
+  const shimTimes = Array.from({ length: 8 }, () => {
+    const input = { gaps_mm: Array.from({ length: 40 }, () => whole(20, 150) / 100), shims_mm: shims, stock: shims.map(() => whole(6, 30)), window_mm: { min: 0.02, max: 0.06 } };
+    const start = performance.now();
+    const { warnings } = shimStack.compute(shimStack.input.parse(input), solver);
+    return { ms: performance.now() - start, proven: !warnings.some((one) => one.code === 'not-proven') };
+  });
+  const names = Array.from({ length: 60 }, (_, i) => `part ${i}`);
+  const kitTimes = Array.from({ length: 8 }, () => {
+    const single = names.slice(0, 40).map((part, i) => ({ id: `alone ${i}`, price: whole(100, 5000), lead_days: whole(1, 20), gives: [{ part, qty: 1 }] }));
+    const kits = Array.from({ length: 40 }, (_, k) => ({ id: `kit ${k}`, price: whole(500, 9000), lead_days: whole(1, 20), gives: Array.from({ length: whole(3, 12) }, () => ({ part: names[whole(0, 59)]!, qty: whole(1, 3) })) }));
+    const start = performance.now();
+    const { result } = kitCover.compute(kitCover.input.parse({ need: names.map((part) => ({ part, qty: whole(1, 4) })), offers: [...single, ...kits] }), solver);
+    return { ms: performance.now() - start, proven: result.proven };
+  });
+  const say = (times: typeof shimTimes) => `${Math.round(times.map((one) => one.ms).toSorted((a, b) => a - b)[4]!)} ms (slowest ${Math.round(Math.max(...times.map((one) => one.ms)))}), ${times.filter((one) => one.proven).length} of 8 proven`;
+  line('shim-stack, 40 gaps by 8 thicknesses, short stock', say(shimTimes));
+  line('kit-cover, 60 parts by 80 offers, all lead times', say(kitTimes));
+}
+
 async function main(): Promise<void> {
+  const solver = await loadSolver();
   for (const sum of sums) {
     const input = sum.input.parse(sum.example.input);
-    line(`sum ${sum.id}`, `${Math.round(perSecond(() => sum.compute(input))).toLocaleString('en')} a second`);
+    line(`sum ${sum.id}`, `${Math.round(perSecond(() => sum.compute(input, solver))).toLocaleString('en')} a second`);
   }
+  benchSolver(solver);
   const many = { ...family, points: Array.from({ length: 13 }, (_, i) => family.points.map((point) => ({ ...point, id: `${point.id}-${i}`, ...(point.derived && { derived: { ...point.derived, bore: `${point.derived.bore}-${i}`, journal: `${point.derived.journal}-${i}` } }) }))).flat() };
   const readings = many.points.flatMap((point) => point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min, 'as-found', 1.5)));
   line(`verdicts of ${many.points.length} points, ${readings.length} readings`, `${(1000 / perSecond(() => judgePoints({ family: many, readings, phase: 'as-found' }))).toFixed(2)} ms`);

@@ -18,7 +18,7 @@ const allowed: Readonly<Record<string, string>> = {
   'order-parts': 'CPO', 'take-parcel': 'CPO', 'receive-parts': 'TPO',
   'run-test': 'TIO', 'decide-run': 'IO', 'issue-report': 'CIO', 'correct-report': 'CIO', 'release-pump': 'CO', 'deliver-pump': 'CO',
   'advance-job': 'CTIPO', 'hold-job': 'CO', 'resume-job': 'CO',
-  'read-floor': 'CTIPO', 'find-jobs': 'CTIPO', 'read-job': 'CTIPO', 'read-events': 'CTIPO', 'read-photo': 'CTIPOK', 'read-tag': 'CTIPO', 'read-quote': 'CIPO', 'read-own-quote': 'K', 'read-report': 'CTIPO', 'read-mail-attachment': 'CO', 'read-outbox': 'CO', 'read-parts-desk': 'CTIPO', 'read-receiving': 'CTO', 'read-shop': 'CTIPO', 'read-customer-page': 'K',
+  'read-floor': 'CTIPO', 'find-jobs': 'CTIPO', 'read-job': 'CTIPO', 'read-asks': 'CTIPO', 'read-events': 'CTIPO', 'read-photo': 'CTIPOK', 'read-tag': 'CTIPO', 'read-quote': 'CIPO', 'read-own-quote': 'K', 'read-report': 'CTIPO', 'read-mail-attachment': 'CO', 'read-outbox': 'CO', 'read-parts-desk': 'CTIPO', 'read-receiving': 'CTO', 'read-shop': 'CTIPO', 'read-customer-page': 'K',
 };
 const letter: Readonly<Record<Role, string>> = { coordinator: 'C', technician: 'T', inspector: 'I', parts: 'P', owner: 'O' };
 const personOf: Readonly<Record<Role, string>> = { coordinator: 'wenna', technician: 'ines', inspector: 'marek', parts: 'bram', owner: 'sunniva' };

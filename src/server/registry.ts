@@ -27,6 +27,7 @@ import { recordApproval } from './quote/record-approval';
 import { revokeLink } from './quote/revoke-link';
 import { sendQuote } from './quote/send-quote';
 import { strikeLine } from './quote/strike-line';
+import { readAsks } from './read/read-asks';
 import { readCustomerPage, readEvents, readFirstVisit, readOutbox, readPartsDesk, readReceiving, readShopView } from './read/read-desks';
 import { readMailAttachment, readOwnQuotePdf, readPhoto, readQuotePdf, readReport, readTagPdf } from './read/read-documents';
 import { findJobs, readFloor } from './read/read-floor';
@@ -52,7 +53,7 @@ export const actUseCases = [
 ] as unknown as readonly UseCase[];
 
 /** Use cases that only read. */
-export const readUseCases = [readFloor, findJobs, readJob, readEvents, readPhoto, readTagPdf, readQuotePdf, readOwnQuotePdf, readReport, readMailAttachment, readOutbox, readPartsDesk, readReceiving, readShopView, readFirstVisit, readCustomerPage] as unknown as readonly UseCase[];
+export const readUseCases = [readFloor, findJobs, readJob, readAsks, readEvents, readPhoto, readTagPdf, readQuotePdf, readOwnQuotePdf, readReport, readMailAttachment, readOutbox, readPartsDesk, readReceiving, readShopView, readFirstVisit, readCustomerPage] as unknown as readonly UseCase[];
 
 /** Who may do each verb, for an interface that says whose work something is; moves as `advance-job:` and their event. */
 export const audiences: Readonly<Record<string, readonly string[]>> = Object.fromEntries([...actUseCases.map(({ verb, audience }) => [verb, audience] as const), ...Object.entries(moveAudience).map(([event, audience]) => [`advance-job:${event}`, audience] as const)]);

@@ -10,6 +10,12 @@ function subscribe(listener: () => void): () => void {
   return () => window.removeEventListener(changed, listener);
 }
 
+/** Puts text where a field of another sheet will find it. */
+export function leaveDraft(key: string, text: string): void {
+  localStorage.setItem(prefix + key, text);
+  window.dispatchEvent(new Event(changed));
+}
+
 /** Text that survives a reload on this device until it is kept; `fallback` where nothing was typed. */
 export function useDraft(key: string, fallback = ''): [string, (text: string | null) => void] {
   const read = useCallback(() => localStorage.getItem(prefix + key) ?? fallback, [key, fallback]);

@@ -31,17 +31,20 @@ export function TopNav() {
       if (event.key === 'n') document.querySelector<HTMLElement>('[data-next]')?.focus();
       const view = armed && views.find((one) => one.key === event.key);
       armed = event.key === 'g';
-      if (view) router.push(view.href);
+      if (view) router.push(view.href === '/sums' ? (document.querySelector<HTMLAnchorElement>('nav a[href^="/sums"]')?.getAttribute('href') ?? view.href) : view.href);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [router]);
+  // The sums know from which job one came, so that a result can go back there.
+  const job = /^\/jobs\/(P-\d+)/.exec(path)?.[1];
+  const targetOf = (href: string) => (href === '/sums' && job ? `/sums?job=${job}` : href);
   const isHere = (href: string) => (href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href));
   return (
     <>
       <nav aria-label="Views" className="flex flex-wrap gap-x-4">
         {views.map((view) => (
-          <Link key={view.href} href={view.href} aria-current={isHere(view.href) ? 'page' : undefined} className={`border-b-3 py-2 ${isHere(view.href) ? 'border-jasper font-semibold text-ink' : 'border-transparent text-quiet'}`}>
+          <Link key={view.href} href={targetOf(view.href)} aria-current={isHere(view.href) ? 'page' : undefined} className={`border-b-3 py-2 ${isHere(view.href) ? 'border-jasper font-semibold text-ink' : 'border-transparent text-quiet'}`}>
             {view.name}
           </Link>
         ))}

@@ -17,8 +17,15 @@ interface Schema {
 interface RowsField {
   readonly kind: 'rows';
   readonly path: string;
-  readonly columns: readonly { readonly name: string; readonly isText: boolean }[];
+  readonly columns: readonly Column[];
   readonly isNeeded: boolean;
+}
+
+interface Column {
+  readonly name: string;
+  readonly isText: boolean;
+  /** Rows within this cell: commas between them, spaces between their columns; text columns come first. */
+  readonly rows?: readonly Column[];
 }
 
 export type SumField =
@@ -46,9 +53,10 @@ const endings: readonly (readonly [ending: string, unit: UnitOfField])[] = [
   ['_pct', { shown: '%', dimension: 'number', assume: '', perBase: 1 }], ['_gmm', { shown: 'g·mm', dimension: 'number', assume: '', perBase: 1 }], ['_kg', { shown: 'kg', dimension: 'mass', assume: 'kg', perBase: 0.001 }], ['_g', { shown: 'g', dimension: 'mass', assume: 'g', perBase: 1 }], ['_k', { shown: 'K', dimension: 'number', assume: '', perBase: 1 }], ['_m', { shown: 'm', dimension: 'length', assume: 'm', perBase: 0.001 }], ['_min', { shown: 'min', dimension: 'time', assume: 'min', perBase: 1 / 60 }], ['_mohm', { shown: 'MΩ', dimension: 'number', assume: '', perBase: 1 }], ['_ohm', { shown: 'Ω', dimension: 'number', assume: '', perBase: 1 }], ['_mpa', { shown: 'MPa', dimension: 'number', assume: '', perBase: 1 }], ['_gpa', { shown: 'GPa', dimension: 'number', assume: '', perBase: 1 }], ['_l', { shown: 'L', dimension: 'number', assume: '', perBase: 1 }], ['_cm3', { shown: 'cm³', dimension: 'number', assume: '', perBase: 1 }], ['_ml_min', { shown: 'mL/min', dimension: 'number', assume: '', perBase: 1 }],
 ].toSorted((one, other) => String(other[0]).length - String(one[0]).length) as never;
 const plain: UnitOfField = { shown: '', dimension: 'number', assume: '', perBase: 1 };
-const abbreviations: Readonly<Record<string, string>> = { e: 'modulus of elasticity', nu: "Poisson's ratio", min: 'least', max: 'most', pct: '%', a: 'distance a', b: 'distance b' };
+const abbreviations: Readonly<Record<string, string>> = { e: 'modulus of elasticity', nu: "Poisson's ratio", min: 'least', max: 'most', pct: '%', a: 'distance a', b: 'distance b', tir: 'total indicator reading', id: 'name', qty: 'pieces', met: 'met' };
 
-function unitOf(path: string): UnitOfField {
+/** Unit of a field by the end of its name. */
+export function unitOf(path: string): UnitOfField {
   const names = path.split('.');
   for (const name of names.toReversed()) {
     const found = endings.find(([ending]) => name.endsWith(ending) && name !== ending.slice(1));
@@ -84,8 +92,11 @@ function fieldOf(path: string, schema: Schema, isNeeded: boolean): readonly SumF
 
 function arrayField(path: string, items: Schema, isNeeded: boolean): SumField {
   if (items.type !== 'object') return { kind: 'list', path, isNeeded };
-  const columns = Object.entries(items.properties ?? {}).map(([name, one]) => ({ name, isText: one.type === 'string' }));
-  return { kind: 'rows', path, columns, isNeeded };
+  return { kind: 'rows', path, columns: columnsOf(items), isNeeded };
+}
+
+function columnsOf(items: Schema): readonly Column[] {
+  return Object.entries(items.properties ?? {}).map(([name, one]) => ({ name, isText: one.type === 'string', ...(one.type === 'array' && one.items?.type === 'object' && { rows: columnsOf(one.items) }) }));
 }
 
 /** The fields of a sum, made from its own schema; of a sum with ways, those of the way chosen. */
@@ -113,15 +124,33 @@ function readNumber(text: string, path: string, issues: Record<string, string>):
 function readRows(field: RowsField, text: string, issues: Record<string, string>): unknown[] {
   return text.split('\n').filter((line) => line.trim()).map((line, i) => {
     const cells = line.includes(';') ? line.split(';') : line.trim().split(/\s+/);
-    return Object.fromEntries(field.columns.flatMap(({ name, isText }, k) => {
-      const cell = cells[k]?.trim() ?? '';
-      if (!cell || cell === '-') return [];
-      const own: Record<string, string> = {};
-      const value = isText ? cell : readNumber(cell, `${field.path}.${name}`, own);
-      if (Object.keys(own).length) issues[field.path] = `Line ${i + 1}: ${Object.values(own)[0]}`;
-      return value === undefined ? [] : [[name, value]];
-    }));
+    const own: Record<string, string> = {};
+    const row = readCells(field.columns, cells, field.path, own);
+    if (Object.keys(own).length) issues[field.path] = `Line ${i + 1}: ${Object.values(own)[0]}`;
+    return row;
   });
+}
+
+function readCells(columns: readonly Column[], cells: readonly string[], path: string, issues: Record<string, string>): object {
+  return Object.fromEntries(columns.flatMap(({ name, isText, rows }, k): [string, unknown][] => {
+    const cell = cells[k]?.trim() ?? '';
+    if (!cell || cell === '-') return [];
+    if (rows) return [[name, cell.split(/,\s+/).map((one) => readCells(rows, splitInner(one, rows.filter((column) => !column.isText).length), `${path}.${name}`, issues))]];
+    const value = isText ? cell : readNumber(cell, `${path}.${name}`, issues);
+    return value === undefined ? [] : [[name, value]];
+  }));
+}
+
+/** A row within a cell: its last words are the numbers, what stands before them is the text. */
+function splitInner(text: string, numbers: number): readonly string[] {
+  const words = text.trim().split(/\s+/);
+  const head = words.slice(0, -numbers).join(' ');
+  return head ? [head, ...words.slice(-numbers)] : words;
+}
+
+function writeCell({ name, rows }: Column, row: Record<string, unknown>): string {
+  if (rows && Array.isArray(row[name])) return (row[name] as Record<string, unknown>[]).map((one) => rows.map((column) => writeCell(column, one)).join(' ')).join(', ');
+  return String(row[name] ?? '-');
 }
 
 function put(target: Record<string, unknown>, path: string, value: unknown): void {
@@ -160,7 +189,7 @@ export function writeFields(fields: readonly SumField[], input: unknown): FieldT
     if (value === undefined) return [];
     if (field.kind === 'tick') return [[field.path, value ? 'yes' : '']];
     if (field.kind === 'list') return [[field.path, (value as number[]).join(' ')]];
-    if (field.kind === 'rows') return [[field.path, (value as Record<string, unknown>[]).map((row) => field.columns.map(({ name }) => String(row[name] ?? '-')).join(' ; ')).join('\n')]];
+    if (field.kind === 'rows') return [[field.path, (value as Record<string, unknown>[]).map((row) => field.columns.map((column) => writeCell(column, row)).join(' ; ')).join('\n')]];
     return [[field.path, String(value)]];
   }));
 }

@@ -1,27 +1,14 @@
 'use client';
 
-import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { findSum, SumRefusal, sums, type Outcome, type Sum } from '@/core/sums';
+import { usePathname, useSearchParams } from 'next/navigation';
+import { useEffect, useMemo, useState } from 'react';
+import { findSum, sums, type Outcome, type Sum } from '@/core/sums';
 import { Button, SelectField, TextArea, TextField } from '../ui/form';
 import { WorkingSteps } from '../ui/working-steps';
 import { SumDrawing } from './drawings';
-import { fieldsOf, labelOf, readFields, waysOf, writeFields, type FieldTexts, type SumField } from './sum-fields';
-
-type Reckoned = { readonly outcome: Outcome<unknown>; readonly input: unknown } | { readonly issues: Readonly<Record<string, string>> };
-
-function reckon(sum: Sum, fields: readonly SumField[], texts: FieldTexts): Reckoned {
-  const read = readFields(fields, texts);
-  if (Object.keys(read.issues).length) return { issues: read.issues };
-  const parsed = sum.input.safeParse(read.input);
-  if (!parsed.success) return { issues: Object.fromEntries(parsed.error.issues.map((issue) => [issue.path.join('.'), issue.message])) };
-  try {
-    return { outcome: sum.compute(parsed.data), input: parsed.data };
-  } catch (error) {
-    if (error instanceof SumRefusal) return { issues: { [error.path]: error.message } };
-    throw error;
-  }
-}
+import { readInput, reckonBeside, reckonHere, type Reckoned } from './reckon';
+import { fieldsOf, labelOf, waysOf, writeFields, type FieldTexts, type SumField } from './sum-fields';
+import { UseInJob } from './use-in-job';
 
 function readTexts(text: string | null): FieldTexts | null {
   try {
@@ -35,13 +22,14 @@ function readTexts(text: string | null): FieldTexts | null {
 /** Every sum by itself, found by what one wants to know; the link carries what was typed. */
 export function SumsPage() {
   const given = useSearchParams();
-  const router = useRouter();
   const path = usePathname();
   const [wanted, setWanted] = useState('');
   const sum = findSum(given.get('sum') ?? '') ?? sums[0]!;
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = sums.filter((one) => words.every((word) => [one.title, ...one.ask].join(' ').toLowerCase().includes(word)));
-  const pick = (id: string) => router.replace(`${path}?sum=${id}`, { scroll: false });
+  const job = given.get('job') ?? '';
+  // The address changes without asking the server, so that this works without a connection.
+  const pick = (id: string) => window.history.replaceState(null, '', `${path}?sum=${id}${job && `&job=${job}`}`);
   return (
     <div className="grid gap-8 p-6 lg:grid-cols-[280px_1fr]">
       <div>
@@ -58,19 +46,32 @@ export function SumsPage() {
         </ul>
         {!shown.length && <p className="mt-2 text-quiet">No sum is called so. Try another word: “tight”, “worn”, “shim”.</p>}
       </div>
-      <OneSum key={sum.id} sum={sum} start={readTexts(given.get('input'))} />
+      <OneSum key={sum.id} sum={sum} start={readTexts(given.get('input'))} job={job} />
     </div>
   );
 }
 
-function OneSum({ sum, start }: { readonly sum: Sum; readonly start: FieldTexts | null }) {
+/** Light sums are reckoned while typing; heavy ones beside the page, a moment after the last key. */
+function useReckoned(sum: Sum, fields: readonly SumField[], texts: FieldTexts): Reckoned | null {
+  const read = useMemo(() => readInput(sum, fields, texts), [sum, fields, texts]);
+  const here = useMemo(() => ('issues' in read ? read : sum.needsSolver ? null : reckonHere(sum, read.input)), [sum, read]);
+  const [beside, setBeside] = useState<{ readonly read: unknown; readonly reckoned: Reckoned } | null>(null);
+  useEffect(() => {
+    if (here || 'issues' in read) return;
+    const later = setTimeout(() => void reckonBeside(sum, read.input).then((reckoned) => setBeside({ read, reckoned })), 300);
+    return () => clearTimeout(later);
+  }, [sum, read, here]);
+  return here ?? (beside?.read === read ? beside.reckoned : null);
+}
+
+function OneSum({ sum, start, job }: { readonly sum: Sum; readonly start: FieldTexts | null; readonly job: string }) {
   const ways = useMemo(() => waysOf(sum), [sum]);
   const [way, setWay] = useState(0);
   const fields = useMemo(() => fieldsOf(sum, way), [sum, way]);
   const [texts, setTexts] = useState<FieldTexts>(() => start ?? writeFields(fieldsOf(sum), sum.example.input));
   const [said, setSaid] = useState('');
-  const reckoned = useMemo(() => reckon(sum, fields, texts), [sum, fields, texts]);
-  const issues = 'issues' in reckoned ? reckoned.issues : {};
+  const reckoned = useReckoned(sum, fields, texts);
+  const issues = reckoned && 'issues' in reckoned ? reckoned.issues : {};
   const loose = Object.entries(issues).filter(([path]) => !fields.some((field) => field.path === path || path.startsWith(`${field.path}.`)));
   const copyLink = () => navigator.clipboard?.writeText(`${location.origin}/sums?sum=${sum.id}&input=${encodeURIComponent(JSON.stringify(texts))}`).then(() => setSaid('Link copied.'), () => undefined);
   const issueOf = (field: SumField) => Object.entries(issues).find(([path]) => path === field.path || path.startsWith(`${field.path}.`))?.[1];
@@ -109,7 +110,13 @@ function OneSum({ sum, start }: { readonly sum: Sum; readonly start: FieldTexts 
           </span>
         </div>
       </div>
-      <div aria-live="polite">{'outcome' in reckoned ? <Shown sum={sum} outcome={reckoned.outcome} input={reckoned.input} /> : <p className="border-l-4 border-line px-3 text-quiet">The result stands here as soon as the fields make sense.</p>}</div>
+      <div aria-live="polite">
+        {reckoned && 'outcome' in reckoned ? (
+          <Shown sum={sum} outcome={reckoned.outcome} input={reckoned.input} job={job} />
+        ) : (
+          <p className="border-l-4 border-line px-3 text-quiet">{reckoned ? 'The result stands here as soon as the fields make sense.' : 'Looking for the best and its proof; two seconds at most.'}</p>
+        )}
+      </div>
     </section>
   );
 }
@@ -134,31 +141,73 @@ function Field({ field, text, issue, onChange }: { readonly field: SumField; rea
         {label}
       </label>
     );
-  if (field.kind === 'rows') return <TextArea label={`${label}: one a line`} hint={field.columns.map((column) => labelOf(column.name)).join(' ; ')} rows={Math.min(9, text.split('\n').length + 1)} className="num" value={text} error={issue} onChange={(event) => onChange(event.target.value)} />;
+  if (field.kind === 'rows') return <TextArea label={`${label}: one a line`} hint={field.columns.map((column) => (column.rows ? `${labelOf(column.name)} (${column.rows.map((inner) => labelOf(inner.name)).join(' ')}, next …)` : labelOf(column.name))).join(' ; ')} rows={Math.min(9, text.split('\n').length + 1)} className="num" value={text} error={issue} onChange={(event) => onChange(event.target.value)} />;
   return <TextField label={field.kind === 'list' ? `${label}, with spaces between` : label} className="num" value={text} error={issue} onChange={(event) => onChange(event.target.value)} />;
 }
 
 const sayNumber = (value: number) => (Number.isInteger(value) ? String(value) : Number(value.toPrecision(6)).toString()).replace('-', '−');
 
-function flatten(value: unknown, path = ''): readonly (readonly [path: string, text: string])[] {
-  if (value === null || value === undefined) return [[path, '—']];
-  if (typeof value === 'number') return [[path, sayNumber(value)]];
-  if (Array.isArray(value)) return value.every((one) => typeof one !== 'object') ? [[path, value.map((one) => (typeof one === 'number' ? sayNumber(one) : String(one))).join('  ')]] : value.flatMap((one, i) => flatten(one, `${path} ${i + 1}`));
-  if (typeof value === 'object') return Object.entries(value).flatMap(([name, one]) => flatten(one, path ? `${path}.${name}` : name));
-  return [[path, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)]];
+type Figure = { readonly path: string; readonly text: string } | { readonly path: string; readonly rows: readonly Record<string, unknown>[] };
+
+const sayValue = (value: unknown): string => {
+  if (value === null || value === undefined) return '—';
+  if (typeof value === 'number') return sayNumber(value);
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (!Array.isArray(value)) return typeof value === 'object' ? Object.entries(value).map(([name, one]) => `${labelOf(name)} ${sayValue(one)}`).join(', ') : String(value);
+  return value.length ? value.map(sayValue).join('  ') : 'none';
+};
+
+/** A result as figures, and its lists as tables. */
+function figuresOf(value: unknown, path = ''): readonly Figure[] {
+  if (Array.isArray(value) && value.length && value.every((one) => typeof one === 'object' && one !== null && !Array.isArray(one))) return [{ path, rows: value as Record<string, unknown>[] }];
+  if (value && typeof value === 'object' && !Array.isArray(value)) return Object.entries(value).flatMap(([name, one]) => figuresOf(one, path ? `${path}.${name}` : name));
+  return [{ path, text: sayValue(value) }];
 }
 
-function Shown({ sum, outcome, input }: { readonly sum: Sum; readonly outcome: Outcome<unknown>; readonly input: unknown }) {
+function Rows({ path, rows }: { readonly path: string; readonly rows: readonly Record<string, unknown>[] }) {
+  const names = [...new Set(rows.flatMap((row) => Object.keys(row)))];
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={labelOf(path)}>
+      <table className="w-full text-left">
+        <caption className="text-left text-13 text-quiet">{labelOf(path)}</caption>
+        <thead>
+          <tr className="border-b border-line text-13 text-quiet">
+            {names.map((name) => (
+              <th key={name} scope="col" className="py-1 pr-4 font-normal">
+                {labelOf(name)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, i) => (
+            <tr key={i} className="border-b border-line align-top">
+              {names.map((name) => (
+                <td key={name} className={`py-1 pr-4 ${typeof row[name] === 'string' && row[name].length > 24 ? 'text-13' : 'num font-bold'}`}>
+                  {sayValue(row[name])}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Shown({ sum, outcome, input, job }: { readonly sum: Sum; readonly outcome: Outcome<unknown>; readonly input: unknown; readonly job: string }) {
+  const figures = figuresOf(outcome.result);
   return (
     <div className="space-y-5">
       <dl className="grid grid-cols-2 gap-x-6 gap-y-2">
-        {flatten(outcome.result).map(([path, text]) => (
+        {figures.flatMap((one) => ('text' in one ? [one] : [])).map(({ path, text }) => (
           <div key={path} className={text.length > 26 ? 'col-span-2' : ''}>
             <dt className="text-13 text-quiet">{labelOf(path)}</dt>
             <dd className={`num font-bold ${text.length > 14 ? 'text-18' : 'text-24'}`}>{text}</dd>
           </div>
         ))}
       </dl>
+      {figures.flatMap((one) => ('rows' in one ? [<Rows key={one.path} path={one.path} rows={one.rows} />] : []))}
       {outcome.warnings.map((warning) => (
         <p key={warning.code} className="border-l-4 border-ochre bg-sheet px-3 py-1">
           {warning.sentence}
@@ -169,6 +218,7 @@ function Shown({ sum, outcome, input }: { readonly sum: Sum; readonly outcome: O
         <h3 className="font-bold">Working</h3>
         <WorkingSteps steps={outcome.working} />
       </div>
+      <UseInJob key={job} result={outcome.result} job={job} />
     </div>
   );
 }

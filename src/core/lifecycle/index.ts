@@ -1,3 +1,4 @@
+export { asksOf, type Asked } from './asks';
 export { answerLine, dayInZone, type AnswerGiven } from './answer-line';
 export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
 export { gateFor, type Missing } from './gates';

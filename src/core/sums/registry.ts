@@ -3,9 +3,11 @@ import { alignment } from './alignment';
 import { bearingHeat } from './bearing-heat';
 import { boltTorque } from './bolt-torque';
 import { curveCompare, npsh, pdSlip, trim } from './curves';
+import { donorMatch } from './donor-match';
 import { duty } from './duty';
 import { endFloat } from './end-float';
 import { fit } from './fit';
+import { kitCover } from './kit-cover';
 import { leakDecay } from './leak-decay';
 import { elastomer, grease } from './materials';
 import { quote, repairOrReplace } from './money';
@@ -14,6 +16,7 @@ import { readings } from './readings';
 import { runOut } from './run-out';
 import { runningClearance } from './running-clearance';
 import { drip, glandLog, packing, sealSetting } from './seals';
+import { shimStack } from './shim-stack';
 import type { Sum } from './sum';
 import { bearingTemperature, insulation } from './temperature';
 import { endClearance, preloadArc } from './threaded-cap';
@@ -23,9 +26,9 @@ import { balance, balanceWeight, vibration } from './vibration';
 /** Every bench sum, in the order in which the Sums list shows them. */
 export const sums = [
   fit, readings, runningClearance, runOut, endFloat,
-  endClearance, preloadArc, bearingHeat, pressForce, boltTorque, torqueWrench, boltPattern, lockNut, sealSetting, packing, drip, glandLog, alignment,
+  endClearance, preloadArc, shimStack, bearingHeat, pressForce, boltTorque, torqueWrench, boltPattern, lockNut, sealSetting, packing, drip, glandLog, alignment,
   duty, acceptance, curveCompare, trim, npsh, pdSlip, vibration, balance, balanceWeight, leakDecay, bearingTemperature, insulation,
-  elastomer, grease, quote, repairOrReplace,
+  elastomer, grease, kitCover, quote, repairOrReplace, donorMatch,
 ] as unknown as readonly Sum[];
 
 export function findSum(id: string): Sum | undefined {

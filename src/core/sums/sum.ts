@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { Solver } from './solver';
 
 /** One line of a careful engineer's notebook: what is reckoned, by which formula, with which numbers, and what comes out. */
 export interface WorkingStep {
@@ -29,7 +30,9 @@ export interface Sum<Input = unknown, Result = unknown> {
   readonly input: z.ZodType<Input>;
   readonly result: z.ZodType<Result>;
   readonly example: { readonly input: unknown; readonly result: Partial<Result> };
-  readonly compute: (input: Input) => Outcome<Result>;
+  /** Heavy: wants a solver and belongs off the main thread. */
+  readonly needsSolver?: boolean;
+  readonly compute: (input: Input, solver?: Solver) => Outcome<Result>;
 }
 
 /** An input that fits the schema but makes no sense for the sum; names the field. */
