@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 import { stations } from '@/core/record';
 import { demoJobs } from '../demo/jobs';
-import { click, has, named, open, openBrowser, openDevice, scan, signIn, waitForText, type OpenedBrowser } from './browser';
+import { click, fill, has, named, open, openBrowser, openDevice, scan, signIn, waitForText, type OpenedBrowser } from './browser';
 
 const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 const tagAt = (station: string, part?: string) => `P-0${398 + demoJobs.findIndex((job) => job.at === station && job.cameIn < 100 && (part === undefined || job.part === part))}`;
@@ -146,6 +146,66 @@ describe('the floor', () => {
     }
     await page.setViewport({ width: 1280, height: 800 });
   });
+});
+
+describe('the sums page', () => {
+  const lookUp = (sum: string) => open(page, `/sums?sum=${sum}`);
+  test('a sum that needs a solver is reckoned beside the page, and its refusal is said', async () => {
+    await lookUp('shim-stack');
+    await waitForText(page, '2 of 2 gaps met');
+    await fill(page, 'Shims, mm, with spaces between', '0.1 0.1');
+    await waitForText(page, '0.1 mm stands there twice');
+  });
+  test('once loaded it works without a connection', async () => {
+    await lookUp('kit-cover');
+    await waitForText(page, 'no other choice costs less');
+    await page.setOfflineMode(true);
+    try {
+      await click(page, 'button', 'Tightening torque of a bolt');
+      await waitForText(page, 'Torque, N·m');
+      await click(page, 'button', 'Shims for each gap');
+      await waitForText(page, '2 of 2 gaps met');
+    } finally {
+      await page.setOfflineMode(false);
+    }
+  });
+  test('a figure goes to where a job asks for it, typed but not kept', async () => {
+    const tag = tagAt('inspect', 'half');
+    await open(page, `/sums?sum=fit&job=${tag}`);
+    await waitForText(page, 'goes to');
+    const [figure] = await page.$$('details select');
+    const place = await figure!.$eval('option:nth-child(2)', (option) => option.textContent!);
+    await figure!.select('0');
+    await page.waitForFunction((path) => location.pathname === path && location.hash.startsWith('#point-'), {}, `/jobs/${tag}`);
+    const field = await page.waitForSelector('input[aria-label^="Reading of"]');
+    expect(place).toContain(await field!.evaluate((input) => input.getAttribute('aria-label')!.replace('Reading of ', '').split(',')[0]));
+    expect(await field!.evaluate((input) => (input as HTMLInputElement).value)).toMatch(/^\d+\.?\d*$/);
+  });
+});
+
+test('a shop in inches: limits and entry in inches, the reading kept as it was taken', async () => {
+  const tag = tagAt('inspect', 'half');
+  await open(page, '/library');
+  const units = await page.waitForSelector(named('combobox', 'Lengths are shown and typed in'));
+  await units!.select('inch');
+  await waitForText(page, 'A reading shows as it was taken');
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  try {
+    await open(page, `/jobs/${tag}#point-seat-bore`);
+    await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('puddlestone.draft.')).forEach((key) => localStorage.removeItem(key)));
+    await open(page, `/jobs/${tag}#point-seat-bore`);
+    await waitForText(page, ' in · ');
+    await page.type('input[aria-label^="Reading of"]', '2.8347');
+    await click(page, 'button', 'Keep and go on');
+    await waitForText(page, '2.8347 in');
+  } finally {
+    await open(page, '/library');
+    await (await page.waitForSelector(named('combobox', 'Lengths are shown and typed in')))!.select('metric');
+    await page.waitForFunction(() => (document.activeElement as HTMLElement) !== null);
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
+  await open(page, `/jobs/${tag}#point-seat-bore`);
+  await waitForText(page, '2.8347 in = 72.001 mm');
 });
 
 test('what a role does not do is said as whose work it is', async () => {

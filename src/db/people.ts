@@ -13,6 +13,8 @@ export const shopSettingsSchema = z.object({
   taxPct: z.number(),
   warrantyMonths: z.number().int(),
   quoteValidDays: z.number().int(),
+  /** How lengths are shown, and what a length without a unit means. */
+  lengthDisplay: z.enum(['metric', 'inch']).default('metric'),
 });
 export type ShopSettings = z.infer<typeof shopSettingsSchema>;
 
@@ -23,6 +25,10 @@ export async function readShop(connection: Connection) {
 
 export async function createShop(connection: Connection, given: { name: string; place: string; zone: string; currency: string; settings: ShopSettings; firstTag: number }) {
   await connection.insert(shop).values({ id: 1, name: given.name, place: given.place, zone: given.zone, currency: given.currency, settings: given.settings, nextTag: given.firstTag, nextReport: 1, nextOrder: 1 });
+}
+
+export async function saveShopSettings(connection: Connection, settings: ShopSettings): Promise<void> {
+  await connection.update(shop).set({ settings }).where(eq(shop.id, 1));
 }
 
 /** Takes the next number of a series; the row stays locked until the transaction ends. */

@@ -8,21 +8,29 @@ const fills: Readonly<Record<string, string>> = { hatched: '#E9E3D6', open: '#FF
 /** The pump's section with its numbered points, coloured by what was found; drawn from the family alone. */
 export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt['points']): void {
   const drawing = drawSection(family);
-  const [, top, width, height] = drawing.viewBox;
-  const scale = innerWidth(paper) / width;
+  const [left, top, width, height] = drawing.viewBox;
+  // An upright pump may not be taller than half a page.
+  const scale = Math.min(innerWidth(paper) / width, drawing.isVertical ? 380 / height : Infinity);
   needRoom(paper, height * scale + 10);
   const y0 = paper.y;
-  paper.save().translate(paper.page.margins.left, y0 - top * scale).scale(scale);
-  for (const mirror of [1, -1]) {
-    paper.save().scale(1, mirror);
-    for (const { d, fill } of drawing.shapes) {
-      paper.lineWidth(0.9).strokeColor(colours.ink);
+  const aside = (innerWidth(paper) - width * scale) / 2;
+  paper.save().translate(paper.page.margins.left + aside - left * scale, y0 - top * scale).scale(scale);
+  paper.save();
+  if (drawing.isVertical) paper.translate(0, height).rotate(-90);
+  for (const { d, fill, line, half } of drawing.shapes)
+    for (const mirror of [1, -1]) {
+      if (half !== 'both' && (half === 'top') !== (mirror === 1)) continue;
+      paper.save().translate(0, line).scale(1, mirror).lineWidth(0.9).strokeColor(colours.ink);
       if (fill === 'line') paper.path(d).stroke();
       else paper.path(d).fillAndStroke(fills[fill]!, colours.ink);
+      paper.restore();
     }
-    paper.restore();
+  for (const axis of drawing.axes) paper.moveTo(axis.from, axis.y).lineTo(axis.to, axis.y).lineWidth(0.6).dash(12, { space: 4 }).strokeColor(colours.ink).stroke().undash();
+  for (const { x: [from, to], words } of drawing.breaks) {
+    paper.rect(from, -family.section.radius, to - from, 2 * family.section.radius).fill('#FFFFFF');
+    paper.font('bold').fontSize(9).fillColor(colours.ink).text(words, from - 20, -family.section.radius - 12, { width: to - from + 40, align: 'center', lineBreak: false });
   }
-  paper.moveTo(drawing.axis.from, 0).lineTo(drawing.axis.to, 0).lineWidth(0.6).dash(12, { space: 4 }).strokeColor(colours.ink).stroke().undash();
+  paper.restore();
   const verdictOf = new Map(points.map((point) => [point.number, point.as_found.verdict]));
   for (const pin of drawing.pins) {
     const verdict = verdictOf.get(pin.number);

@@ -51,5 +51,5 @@ let loaded: Promise<Solver> | undefined;
 
 /** The solver of the optimising sums: HiGHS (MIT) as WebAssembly, about 3.5 MB, loaded once when first asked for. */
 export function loadSolver(options?: Parameters<typeof loadHighs>[0]): Promise<Solver> {
-  return (loaded ??= loadHighs(options).then((highs) => ({ solve: (program) => solve(highs, program) })));
+  return (loaded ??= loadHighs(options).then((highs) => ({ solve: (program) => solve(highs, program), nowS: () => performance.now() / 1000 })));
 }

@@ -3,7 +3,7 @@
 import { useState, type FormEvent } from 'react';
 import type { Capture } from '@/core/family';
 import type { CaptureTaken } from '@/core/record';
-import { parseQuantity } from '@/core/units';
+import { formatLength, lengthUnit, parseQuantity, withLengthUnit, type LengthDisplay } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { useWaiting } from '../act/use-waiting';
@@ -14,6 +14,7 @@ import { Button, ErrorNote } from '../ui/form';
 interface Props {
   readonly tag: string;
   readonly zone: string;
+  readonly lengthDisplay: LengthDisplay;
   readonly phase: 'teardown' | 'rebuild';
   readonly stepId: string;
   readonly partRef: string;
@@ -31,13 +32,14 @@ interface CaptureInput {
   readonly typed: string;
 }
 
-const kindWords: Readonly<Record<Capture['kind'], string>> = { 'match-mark': 'match mark', position: 'position', count: 'count', photo: 'picture', orientation: 'orientation', 'thread-hand': 'thread hand' };
+const kindWords: Readonly<Record<Capture['kind'], string>> = { 'match-mark': 'match mark', position: 'position', count: 'count', photo: 'picture', orientation: 'orientation', 'thread-hand': 'thread hand', value: 'value' };
 
-function differenceOf(before: CaptureTaken, typed: string, tolerance: number): string | null {
+function differenceOf(before: CaptureTaken, typed: string, tolerance: number, display: LengthDisplay): string | null {
   const parsed = parseQuantity({ text: typed, dimension: 'length', assume: 'mm' });
   if (!parsed.ok || before.valueMm === null) return null;
   const difference = parsed.quantity.value.toNumber() - before.valueMm;
-  return `${difference >= 0 ? '+' : '−'}${Math.abs(difference).toFixed(2)} mm against teardown, ±${tolerance} allowed`;
+  const say = (mm: number) => formatLength({ mm, digits: 2, display });
+  return `${difference >= 0 ? '+' : '−'}${say(Math.abs(difference))} against teardown, ±${say(tolerance)} allowed`;
 }
 
 function saidOf(taken: CaptureTaken): string {
@@ -45,7 +47,7 @@ function saidOf(taken: CaptureTaken): string {
 }
 
 /** One thing to mark, measure, count or picture; at rebuild with what teardown found beside it. */
-export function CaptureField({ tag, zone, phase, stepId, partRef, capture, taken, before, canEdit }: Props) {
+export function CaptureField({ tag, zone, lengthDisplay, phase, stepId, partRef, capture, taken, before, canEdit }: Props) {
   const { run, error, isBusy } = useAct();
   const [typed, setTyped] = useDraft(`${tag}.${phase}.${capture.id}`);
   const [reason, setReason] = useState('');
@@ -60,7 +62,7 @@ export function CaptureField({ tag, zone, phase, stepId, partRef, capture, taken
   };
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    void send(typed.trim());
+    void send(capture.kind === 'position' ? withLengthUnit(typed, lengthDisplay) : typed.trim());
   };
   const needsReason = Boolean(error && capture.agrees_with);
   const shown = taken && !isChanging;
@@ -101,11 +103,11 @@ export function CaptureField({ tag, zone, phase, stepId, partRef, capture, taken
       {!shown && canEdit && capture.kind !== 'photo' && !capture.choices && (
         <form onSubmit={submit} className="flex flex-wrap items-center gap-2">
           <input aria-label={capture.ask} value={typed} onChange={(event) => setTyped(event.target.value)} inputMode={capture.kind === 'match-mark' ? 'text' : 'decimal'} autoComplete="off" className={`field min-h-12 ${capture.kind === 'match-mark' ? 'max-w-[420px]' : 'num max-w-[170px] text-right text-18'}`} />
-          {capture.kind === 'position' && <span className="text-quiet">mm</span>}
+          {(capture.kind === 'position' || capture.unit) && <span className="text-quiet">{capture.unit ?? lengthUnit(lengthDisplay)}</span>}
           <Button type="submit" tone="main" disabled={isBusy}>
             Keep
           </Button>
-          {before && capture.kind === 'position' && typed && <span className="num text-13 text-quiet">{differenceOf(before, typed, capture.tolerance_mm ?? 0.5)}</span>}
+          {before && capture.kind === 'position' && typed && <span className="num text-13 text-quiet">{differenceOf(before, withLengthUnit(typed, lengthDisplay), capture.tolerance_mm ?? 0.5, lengthDisplay)}</span>}
         </form>
       )}
       {needsReason && !shown && (

@@ -128,6 +128,7 @@ function Step({ view, isHere, step, onDone }: SheetProps & { readonly step: Rebu
           key={capture.id}
           tag={record.tag}
           zone={view.zone}
+          lengthDisplay={view.lengthDisplay}
           phase="rebuild"
           stepId={step.id}
           partRef={step.parts[0] ?? 'casing'}

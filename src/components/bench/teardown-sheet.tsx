@@ -56,7 +56,7 @@ function TeardownStep({ view, isHere, stepId, onDone }: SheetProps & { readonly 
       <Cautions ids={step.cautions} read={read} isDone={Boolean(own) || !isHere} onRead={(id, isRead) => setRead(new Set(isRead ? [...read, id] : [...read].filter((one) => one !== id)))} />
       <StepWords step={step} />
       {step.captures.map((capture) => (
-        <CaptureField key={capture.id} tag={record.tag} zone={view.zone} phase="teardown" stepId={stepId} partRef={step.parts[0] ?? 'casing'} capture={capture} taken={record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.id)} canEdit={isHere} />
+        <CaptureField key={capture.id} tag={record.tag} zone={view.zone} lengthDisplay={view.lengthDisplay} phase="teardown" stepId={stepId} partRef={step.parts[0] ?? 'casing'} capture={capture} taken={record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.id)} canEdit={isHere} />
       ))}
       <ErrorNote error={error} />
       {isHere && !own && (

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { PointState } from '@/core/inspection';
 import { placeKey, type Phase, type Reading } from '@/core/record';
+import { formatLength, lengthUnit, type LengthDisplay } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { sayMoment, type JobView } from '../job/view';
@@ -16,6 +17,12 @@ interface Props {
   readonly readings: readonly Reading[];
   readonly canEdit: boolean;
   readonly onPickPlace: (place: string) => void;
+}
+
+/** A reading as it was taken, and beside it the shop's unit where that is another one. */
+export function asTaken({ typed, typedUnit, typedDigits, valueMm }: Reading, display: LengthDisplay): string {
+  const said = /[a-z"′″]/i.test(typed) || display === 'metric' ? typed : `${typed} ${typedUnit}`;
+  return typedUnit === lengthUnit(display) ? typed : `${said} = ${formatLength({ mm: valueMm, digits: display === 'metric' ? 3 : typedDigits + 1, display })}`;
 }
 
 const verdicts = [
@@ -44,7 +51,7 @@ export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace
                   <span className="text-quiet">
                     {place.plane} {place.angle_deg}°
                   </span>{' '}
-                  <b className="num">{own ? `${own.typed}${/[a-z"′″]/i.test(own.typed) ? ` = ${own.valueMm.toFixed(3)} mm` : ''}` : '—'}</b>
+                  <b className="num">{own ? asTaken(own, view.lengthDisplay) : '—'}</b>
                 </button>
               </li>
             );

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { drawSection, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
 import { placeKey, type Phase, type Reading } from '@/core/record';
-import { parseQuantity } from '@/core/units';
+import { formatLength, lengthUnit, parseQuantity, withLengthUnit, type LengthDisplay } from '@/core/units';
 import { act, type ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
@@ -106,7 +106,7 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
           </h2>
           <ol>
             {states.map((state) => (
-              <PointRow key={state.point.id} state={state} isPicked={state.point.id === pickedId} onPick={() => pick(state.point.id)}>
+              <PointRow key={state.point.id} state={state} display={view.lengthDisplay} isPicked={state.point.id === pickedId} onPick={() => pick(state.point.id)}>
                 <PointDetail view={view} phase={phase} state={state} readings={readings.filter((reading) => reading.pointId === state.point.id)} canEdit={canEdit} onPickPlace={(place) => pick(state.point.id, place)} />
               </PointRow>
             ))}
@@ -120,10 +120,11 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
   );
 }
 
-function PointRow({ state, isPicked, onPick, children }: { readonly state: PointState; readonly isPicked: boolean; readonly onPick: () => void; readonly children: React.ReactNode }) {
+function PointRow({ state, display, isPicked, onPick, children }: { readonly state: PointState; readonly display: LengthDisplay; readonly isPicked: boolean; readonly onPick: () => void; readonly children: React.ReactNode }) {
   const { point } = state;
   const isBad = state.verdict === 'out' || state.verdict === 'tight';
-  const value = state.worstMm === null ? '—' : state.worstMm.toFixed(decimalsOf(point) + (point.resolution_mm < 0.01 && Math.abs(state.worstMm * 1000 - Math.round(state.worstMm * 1000)) > 1e-6 ? 1 : 0));
+  const digits = state.worstMm === null ? 0 : decimalsOf(point) + (point.resolution_mm < 0.01 && Math.abs(state.worstMm * 1000 - Math.round(state.worstMm * 1000)) > 1e-6 ? 1 : 0);
+  const value = state.worstMm === null ? '—' : display === 'inch' ? formatLength({ mm: state.worstMm, digits, display }) : state.worstMm.toFixed(digits);
   return (
     <li id={`point-${point.id}`} className={`row first:border-0 ${isPicked ? 'border-l-4 border-l-jasper bg-sheet' : 'border-l-4 border-l-transparent'}`}>
       <div className="grid grid-cols-[34px_minmax(110px,1fr)_auto_104px_32px] items-center gap-x-2">
@@ -165,10 +166,11 @@ interface Theirs {
   readonly personName: string;
 }
 
-function limitsOf(point: FamilyPoint): string {
+function limitsOf(point: FamilyPoint, display: LengthDisplay): string {
   const digits = decimalsOf(point);
-  const reuse = [point.reuse_mm?.min !== undefined && `from ${point.reuse_mm.min.toFixed(digits)}`, point.reuse_mm?.max !== undefined && `to ${point.reuse_mm.max.toFixed(digits)}`].filter(Boolean).join(' ');
-  return `new ${point.new_mm!.min.toFixed(digits)}–${point.new_mm!.max.toFixed(digits)}${reuse && ` · reuse ${reuse}`}`;
+  const say = (mm: number) => formatLength({ mm, digits, display });
+  const reuse = [point.reuse_mm?.min !== undefined && `from ${say(point.reuse_mm.min)}`, point.reuse_mm?.max !== undefined && `to ${say(point.reuse_mm.max)}`].filter(Boolean).join(' ');
+  return `new ${say(point.new_mm!.min)} to ${say(point.new_mm!.max)}${reuse && ` · reuse ${reuse}`}`;
 }
 
 function gaugesFor(point: FamilyPoint, instruments: readonly InstrumentShown[]): readonly InstrumentShown[] {
@@ -186,9 +188,10 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus({ preventScroll: true }), []);
   const keep = async (basedOn: number) => {
-    const parsed = parseQuantity({ text: typed, dimension: 'length', assume: 'mm' });
+    const said = withLengthUnit(typed, view.lengthDisplay);
+    const parsed = parseQuantity({ text: said, dimension: 'length', assume: 'mm' });
     if (!parsed.ok) return setError(refused(parsed.sentence));
-    const outcome = await attempt('record-readings', { tag, phase, entries: [{ pointId: point.id, place, typed: typed.trim(), instrument: gauge || null, basedOn }] }, `${point.title}, ${sayPlace(place)}: ${typed}`);
+    const outcome = await attempt('record-readings', { tag, phase, entries: [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }] }, `${point.title}, ${sayPlace(place)}: ${typed}`);
     if (outcome === 'refused') return;
     setTyped(null);
     onKept();
@@ -199,7 +202,8 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   };
   const press = async () => {
     const answer = await act<{ typed: string }>('read-gauge', { tag, phase, pointId: point.id, place });
-    if (answer.ok) setTyped(answer.data.typed);
+    // The gauge reads millimetres, whatever the shop's screens show.
+    if (answer.ok) setTyped(view.lengthDisplay === 'inch' ? `${answer.data.typed} mm` : answer.data.typed);
     else if ('error' in answer) setError(answer.error);
     field.current?.focus();
   };
@@ -232,8 +236,8 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
             <b>{point.title}</b> — {point.method}
           </p>
           <p className="num text-quiet">
-            {limitsOf(point)}
-            {state.worstMm !== null && ` · worst so far ${state.worstMm}`}
+            {limitsOf(point, view.lengthDisplay)}
+            {state.worstMm !== null && ` · worst so far ${formatLength({ mm: state.worstMm, digits: decimalsOf(point) + 1, display: view.lengthDisplay })}`}
           </p>
         </div>
         <label className="text-13 text-quiet">
@@ -250,7 +254,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
         </label>
         <div className="frame flex items-center gap-2 rounded-[12px_10px_13px_9px] border-2 border-ink bg-sheet pr-3">
           <input ref={field} aria-label={`Reading of ${point.title}, ${sayPlace(place)}`} value={typed} onChange={(event) => (setTyped(event.target.value), setError(null))} inputMode="decimal" autoComplete="off" className="framed num min-h-14 w-[150px] bg-transparent pl-3 text-right text-24 font-bold" />
-          <span className="text-quiet">mm</span>
+          <span className="text-quiet">{lengthUnit(view.lengthDisplay)}</span>
         </div>
         <Button onClick={press} disabled={isSending}>
           Gauge

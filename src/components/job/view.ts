@@ -1,6 +1,7 @@
 import type { Family } from '@/core/family';
 import type { EventKind, Missing, Standing } from '@/core/lifecycle';
 import type { ReadyRange } from '@/core/planning';
+import type { LengthDisplay } from '@/core/units';
 import type { JobRecord, Role, Station } from '@/core/record';
 
 export interface InstrumentShown {
@@ -20,6 +21,8 @@ export interface JobView {
   readonly ready: ReadyRange;
   readonly today: string;
   readonly zone: string;
+  /** How the shop reads lengths. */
+  readonly lengthDisplay: LengthDisplay;
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly Missing[] };
   readonly openLinks: number;
   /** Who may do each verb; the owner may do all. A move of the job is named `advance-job:` and its event. */

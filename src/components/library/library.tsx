@@ -1,12 +1,13 @@
 import { drawSection, type Family } from '@/core/family';
-import { formatMoney } from '@/core/units';
+import { formatMoney, type LengthDisplay } from '@/core/units';
 import { sayDate, type InstrumentShown } from '../job/view';
 import { Section } from '../signs/section';
 import { AddInstrument } from './add-instrument';
 import { AddPerson } from './add-person';
+import { ChooseUnits } from './choose-units';
 
 interface Props {
-  readonly shop: { readonly name: string; readonly place: string; readonly zone: string; readonly currency: string; readonly settings: { readonly labourMinorPerHour: number; readonly machiningMinorPerHour: number; readonly testMinor: number; readonly freightMinor: number; readonly partsMarkupPct: number; readonly taxPct: number; readonly warrantyMonths: number; readonly quoteValidDays: number } } | null;
+  readonly shop: { readonly name: string; readonly place: string; readonly zone: string; readonly currency: string; readonly settings: { readonly labourMinorPerHour: number; readonly machiningMinorPerHour: number; readonly testMinor: number; readonly freightMinor: number; readonly partsMarkupPct: number; readonly taxPct: number; readonly warrantyMonths: number; readonly quoteValidDays: number; readonly lengthDisplay: LengthDisplay } } | null;
   readonly people: readonly { readonly id: string; readonly name: string; readonly role: string; readonly hasPin: boolean }[];
   readonly instruments: readonly InstrumentShown[];
   readonly families: readonly Family[];
@@ -115,7 +116,14 @@ export function Library({ shop, people, instruments, families, isOwner, canAddIn
                   <dd className="num text-right">{value}</dd>
                 </div>
               ))}
+              {!isOwner && (
+                <div className="contents">
+                  <dt>Lengths in</dt>
+                  <dd className="text-right">{shop.settings.lengthDisplay === 'inch' ? 'inches' : 'millimetres'}</dd>
+                </div>
+              )}
             </dl>
+            {isOwner && <ChooseUnits current={shop.settings.lengthDisplay} />}
           </section>
         )}
       </div>

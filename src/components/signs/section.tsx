@@ -35,9 +35,10 @@ const pinFill: Readonly<Record<PinState, string>> = { 'to do': 'var(--paper)', m
 export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPickPart, showsPins = true, title }: Props) {
   const id = useId();
   const [x, y, width, height] = drawing.viewBox;
+  const radius = (drawing.isVertical ? width : height) / 2 - 44;
   const fillOf = (material: string, fill: string) => (fill === 'open' ? 'var(--sheet)' : fill === 'solid' ? (solidColour[material] ?? 'var(--quiet)') : fill === 'line' ? 'none' : `url(#${id}${material})`);
   return (
-    <svg viewBox={`${x} ${y} ${width} ${height}`} className="w-full" role="group" aria-label={title}>
+    <svg viewBox={`${x} ${y} ${width} ${height}`} className={drawing.isVertical ? 'mx-auto max-h-[78vh] w-full' : 'w-full'} role="group" aria-label={title}>
       <defs>
         {Object.entries(hatchColour).map(([material, [ground, stroke, turn]]) => (
           <pattern key={material} id={id + material} width={6} height={6} patternTransform={`rotate(${turn})`} patternUnits="userSpaceOnUse">
@@ -46,15 +47,32 @@ export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPi
           </pattern>
         ))}
       </defs>
-      {[1, -1].map((mirror) => (
-        <g key={mirror} transform={`scale(1 ${mirror})`} stroke="var(--ink)" strokeWidth={1.1} strokeLinejoin="round">
-          {drawing.shapes.map((shape, i) => {
-            const state = parts[shape.part] ?? 'here';
-            return <path key={i} d={shape.d} onClick={onPickPart && (() => onPickPart(shape.part))} className={onPickPart ? 'cursor-pointer' : undefined} fill={state === 'replace' ? 'var(--jasper)' : state === 'now' ? 'var(--ochre)' : fillOf(shape.material, shape.fill)} fillOpacity={state === 'removed' ? 0.12 : 1} strokeOpacity={state === 'removed' ? 0.3 : 1} strokeDasharray={state === 'removed' ? '3 3' : undefined} />;
-          })}
+      <g transform={drawing.isVertical ? `translate(0 ${height}) rotate(-90)` : undefined}>
+        <g stroke="var(--ink)" strokeWidth={1.1} strokeLinejoin="round">
+          {drawing.shapes.flatMap((shape, i) =>
+            ([1, -1] as const)
+              .filter((mirror) => shape.half === 'both' || (shape.half === 'top') === (mirror === 1))
+              .map((mirror) => {
+                const state = parts[shape.part] ?? 'here';
+                return <path key={`${i} ${mirror}`} d={shape.d} transform={`translate(0 ${shape.line}) scale(1 ${mirror})`} onClick={onPickPart && (() => onPickPart(shape.part))} className={onPickPart ? 'cursor-pointer' : undefined} fill={shape.fill === 'line' ? 'none' : state === 'replace' ? 'var(--jasper)' : state === 'now' ? 'var(--ochre)' : fillOf(shape.material, shape.fill)} fillOpacity={state === 'removed' ? 0.12 : 1} strokeOpacity={state === 'removed' ? 0.3 : 1} strokeDasharray={state === 'removed' ? '3 3' : undefined} />;
+              }),
+          )}
         </g>
-      ))}
-      <line x1={drawing.axis.from} x2={drawing.axis.to} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.7} strokeDasharray="14 4 3 4" />
+        {drawing.axes.map((axis) => (
+          <line key={axis.y} x1={axis.from} x2={axis.to} y1={axis.y} y2={axis.y} stroke="var(--ink)" strokeWidth={0.7} strokeDasharray="14 4 3 4" />
+        ))}
+        {drawing.breaks.map(({ x: [from, to], words }) => (
+          <g key={from}>
+            <rect x={from} y={-radius - 4} width={to - from} height={2 * radius + 8} fill="var(--paper)" />
+            {[from, to].map((at) => (
+              <path key={at} d={`M${at} ${-radius - 8}q6 ${radius / 4} 0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2 + 16}`} fill="none" stroke="var(--ink)" strokeWidth={1} />
+            ))}
+            <text x={0} y={0} transform={drawing.isVertical ? `translate(${(from + to) / 2 + 5} 0) rotate(90)` : `translate(${(from + to) / 2} ${-radius - 14})`} textAnchor="middle" fontSize={13} fontWeight={700} fill="var(--ink)">
+              {words}
+            </text>
+          </g>
+        ))}
+      </g>
       {showsPins && drawing.pins.map((pin) => {
         const state = pins[pin.id] ?? 'to do';
         const isPicked = picked === pin.id;

@@ -1,12 +1,21 @@
 import type { Family, SectionBody } from './schema';
 
-/** One outline of the drawing, in drawing millimetres with the centre line at y = 0; the upper half is negative. */
+/** One outline of the drawing, in drawing millimetres about its own shaft line; the upper half is negative. */
 export interface SectionShape {
   readonly part: string;
   readonly symbol: SectionBody['symbol'];
   readonly material: string;
   readonly d: string;
   readonly fill: 'hatched' | 'solid' | 'open' | 'line';
+  /** Height of its shaft line above the middle, and the halves that it is drawn in. */
+  readonly line: number;
+  readonly half: 'both' | 'top' | 'bottom';
+}
+
+/** Where stages are left out: from and to along the shaft, and how many there are in all. */
+export interface SectionBreak {
+  readonly x: readonly [number, number];
+  readonly words: string;
 }
 
 export interface SectionPin {
@@ -26,7 +35,11 @@ export interface SectionDrawing {
   readonly viewBox: readonly [x: number, y: number, width: number, height: number];
   readonly shapes: readonly SectionShape[];
   readonly pins: readonly SectionPin[];
-  readonly axis: { readonly from: number; readonly to: number };
+  /** Centre lines, along the shaft and at their height. */
+  readonly axes: readonly { readonly from: number; readonly to: number; readonly y: number }[];
+  readonly breaks: readonly SectionBreak[];
+  /** Drawn upright: turned a quarter, the drive end up. */
+  readonly isVertical: boolean;
 }
 
 type Outline = (body: SectionBody) => readonly { readonly d: string; readonly fill: SectionShape['fill'] }[];
@@ -35,6 +48,15 @@ const polygon = (...corners: readonly (readonly [number, number])[]) => `M${corn
 const rectangle = (x0: number, x1: number, r0: number, r1: number) => polygon([x0, -r0], [x1, -r0], [x1, -r1], [x0, -r1]);
 const circle = (x: number, y: number, r: number) => `M${n(x - r)} ${n(y)}a${n(r)} ${n(r)} 0 1 0 ${n(2 * r)} 0a${n(r)} ${n(r)} 0 1 0 ${n(-2 * r)} 0Z`;
 const box: Outline = ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'hatched' }];
+
+/** A wall that turns in at both ends. */
+function shell(least: number): Outline {
+  return ({ x: [a, b], r: [inner, outer] }) => {
+    const wall = Math.max(least, (outer - inner) * 0.22);
+    const end = Math.min(wall * 1.2, (b - a) * 0.2);
+    return [{ d: polygon([a, -inner], [a, -outer], [b, -outer], [b, -inner], [b - end, -inner], [b - end, -(outer - wall)], [a + end, -(outer - wall)], [a + end, -inner]), fill: 'hatched' }];
+  };
+}
 
 /** Outlines of the upper half by symbol; the lower half is their mirror. Proportions come from the data alone. */
 const outlines: Readonly<Record<SectionBody['symbol'], Outline>> = {
@@ -92,6 +114,71 @@ const outlines: Readonly<Record<SectionBody['symbol'], Outline>> = {
   'lip-seal': ({ x: [a, b], r: [inner, outer] }) => [{ d: `M${n(a)} ${n(-outer)}H${n(b)}V${n(-(outer - 4))}H${n(a + 4)}V${n(-(inner + 8))}L${n(b - 2)} ${n(-inner)}L${n(a)} ${n(-(inner + 6))}Z`, fill: 'solid' }],
   coupling: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -outer], [b - 12, -outer], [b - 12, -(inner + 16)], [a, -(inner + 16)]), fill: 'hatched' }],
   bolt: ({ x: [a, b], r: [inner, outer] }) => [{ d: `${rectangle(a + 6, b, inner + 1, outer - 1)}${rectangle(a, a + 6, inner - 2, outer + 2)}`, fill: 'open' }],
+  housing: shell(6),
+  barrel: shell(4),
+  stator: ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'hatched' }, { d: rectangle(a - (b - a) * 0.1, a, inner + (outer - inner) * 0.3, outer - 2), fill: 'solid' }, { d: rectangle(b, b + (b - a) * 0.1, inner + (outer - inner) * 0.3, outer - 2), fill: 'solid' }],
+  plate: box,
+  chamber({ x: [a, b], r: [inner, outer] }) {
+    const wall = (outer - inner) * 0.2;
+    return [{ d: polygon([a, -(outer - wall)], [a, -outer], [b, -outer], [b, -inner], [b - (b - a) * 0.14, -inner], [b - (b - a) * 0.14, -(outer - wall)]), fill: 'hatched' }];
+  },
+  diffuser: ({ x: [a, b], r: [inner, outer] }) => [{ d: `M${n(a)} ${n(-outer)}H${n(b)}V${n(-inner)}Q${n(a + (b - a) * 0.3)} ${n(-(inner + outer) / 2)} ${n(a)} ${n(-(outer - (outer - inner) * 0.25))}Z`, fill: 'open' }],
+  washer: ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'solid' }],
+  cone: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -outer], [a, -(inner + (outer - inner) * 0.35)]), fill: 'solid' }],
+  strap: ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'open' }],
+  bushing: ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'hatched' }, { d: `M${n(a)} ${n(-(inner + (outer - inner) * 0.35))}H${n(b)}`, fill: 'line' }],
+  'tapered-bearing'({ x: [a, b], r: [inner, outer] }) {
+    const h = outer - inner;
+    return [
+      { d: polygon([a, -inner], [b, -inner], [b, -(inner + h * 0.18)], [a, -(inner + h * 0.36)]), fill: 'hatched' },
+      { d: polygon([a, -(outer - h * 0.16)], [b, -(outer - h * 0.36)], [b, -outer], [a, -outer]), fill: 'hatched' },
+      { d: polygon([a + 1.5, -(inner + h * 0.4)], [b - 1.5, -(inner + h * 0.24)], [b - 1.5, -(outer - h * 0.4)], [a + 1.5, -(outer - h * 0.2)]), fill: 'open' },
+    ];
+  },
+  packing({ x: [a, b], r: [inner, outer] }) {
+    const count = Math.max(2, Math.round((b - a) / (outer - inner)));
+    const w = (b - a) / count;
+    return Array.from({ length: count }, (_, i) => ({ d: `${rectangle(a + i * w + 0.6, a + (i + 1) * w - 0.6, inner, outer)}M${n(a + i * w + 0.6)} ${n(-inner)}L${n(a + (i + 1) * w - 0.6)} ${n(-outer)}M${n(a + i * w + 0.6)} ${n(-outer)}L${n(a + (i + 1) * w - 0.6)} ${n(-inner)}`, fill: 'open' as const }));
+  },
+  lantern: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -(inner + (outer - inner) * 0.3)], [a + (b - a) * 0.65, -(inner + (outer - inner) * 0.3)], [a + (b - a) * 0.65, -(outer - (outer - inner) * 0.3)], [b, -(outer - (outer - inner) * 0.3)], [b, -outer], [a, -outer], [a, -(outer - (outer - inner) * 0.3)], [a + (b - a) * 0.35, -(outer - (outer - inner) * 0.3)], [a + (b - a) * 0.35, -(inner + (outer - inner) * 0.3)], [a, -(inner + (outer - inner) * 0.3)]), fill: 'hatched' }],
+  gland: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -outer], [a + (b - a) * 0.6, -outer], [a + (b - a) * 0.6, -(inner + (outer - inner) * 0.38)], [a, -(inner + (outer - inner) * 0.38)]), fill: 'hatched' }],
+  'rotor-gear'({ x: [a, b], r: [inner, outer] }) {
+    const root = inner + (outer - inner) * 0.55;
+    return [{ d: rectangle(a, b, inner, root), fill: 'hatched' }, { d: rectangle(a, b, root, outer), fill: 'open' }];
+  },
+  idler({ x: [a, b], r: [inner, outer] }) {
+    const root = inner + (outer - inner) * 0.45;
+    return [{ d: rectangle(a, b, inner, root), fill: 'hatched' }, { d: rectangle(a, b, root, outer), fill: 'open' }];
+  },
+  pin: ({ x: [a, b], r: [, outer] }) => [{ d: `M${n(a)} 0V${n(-outer)}H${n(b - 2)}L${n(b)} ${n(-(outer - 2))}V0Z`, fill: 'open' }],
+  crescent: ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'hatched' }],
+  lobe({ x: [a, b], r: [inner, outer] }) {
+    const hub = inner + (outer - inner) * 0.4;
+    return [{ d: rectangle(a, b, inner, hub), fill: 'hatched' }, { d: `M${n(a)} ${n(-hub)}V${n(-(outer - 6))}Q${n(a)} ${n(-outer)} ${n(a + 6)} ${n(-outer)}H${n(b - 6)}Q${n(b)} ${n(-outer)} ${n(b)} ${n(-(outer - 6))}V${n(-hub)}Z`, fill: 'open' }];
+  },
+  screw({ x: [a, b], r: [inner, outer] }) {
+    const turns = Math.max(3, Math.round((b - a) / ((outer - inner) * 1.1)));
+    const w = (b - a) / turns;
+    const flights = Array.from({ length: turns }, (_, i) => polygon([a + i * w + w * 0.15, -inner], [a + i * w + w * 0.32, -outer], [a + i * w + w * 0.68, -outer], [a + i * w + w * 0.85, -inner]));
+    return [{ d: flights.join(''), fill: 'open' }];
+  },
+  'timing-gear'({ x: [a, b], r: [inner, outer] }) {
+    const root = outer - Math.min(6, (outer - inner) * 0.2);
+    return [{ d: polygon([a, -inner], [b, -inner], [b, -root], [b - (b - a) * 0.3, -root], [b - (b - a) * 0.3, -(root - 4)], [a + (b - a) * 0.3, -(root - 4)], [a + (b - a) * 0.3, -root], [a, -root]), fill: 'hatched' }, { d: rectangle(a, b, root, outer), fill: 'open' }];
+  },
+  'motor-rotor': ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'hatched' }, { d: rectangle(a - 4, a, inner + 4, outer), fill: 'solid' }, { d: rectangle(b, b + 4, inner + 4, outer), fill: 'solid' }],
+  magnet: ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'solid' }, { d: `M${n((a + b) / 2)} ${n(-inner)}V${n(-outer)}`, fill: 'line' }],
+  fan: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -(inner + 8)], [a + (b - a) * 0.6, -(inner + 10)], [b, -outer], [a + (b - a) * 0.2, -outer], [a, -(inner + 8)]), fill: 'open' }],
+  pulley({ x: [a, b], r: [inner, outer] }) {
+    const groove = Math.min(10, (outer - inner) * 0.3);
+    const rim = outer - groove;
+    const w = (b - a) / 2;
+    const top = [0, 1].flatMap((i) => [[a + i * w + w * 0.1, -outer], [a + i * w + w * 0.32, -rim], [a + i * w + w * 0.68, -rim], [a + i * w + w * 0.9, -outer]] as const);
+    return [{ d: polygon([a, -inner], [a, -outer], ...top, [b, -outer], [b, -(rim - 6)], [a + (b - a) * 0.6, -(rim - 6)], [a + (b - a) * 0.6, -(inner + 8)], [b, -(inner + 8)], [b, -inner]), fill: 'hatched' }];
+  },
+  cable: ({ x: [a, b], r: [inner, outer] }) => [{ d: `M${n(a)} ${n(-inner)}Q${n((a + b) / 2)} ${n(-inner)} ${n((a + b) / 2)} ${n(-(inner + outer) / 2)}T${n(b)} ${n(-outer)}`, fill: 'line' }],
+  valve: ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'open' }, { d: `M${n(a + 2)} ${n(-(inner + 2))}L${n(b - 2)} ${n(-(outer - 2))}M${n(a + 2)} ${n(-(outer - 2))}L${n(b - 2)} ${n(-(inner + 2))}`, fill: 'line' }],
+  tube: ({ x: [a, b], r: [inner, outer] }) => [{ d: `${rectangle(a, b, outer - 2, outer)}${rectangle(a, b, inner, inner + 2)}`, fill: 'open' }],
   spacer: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -(inner + 8)], [a + 8, -(inner + 8)], [a + 8, -outer], [a, -outer]), fill: 'hatched' }],
 };
 
@@ -114,27 +201,95 @@ export function spreadLabels(wanted: readonly number[], { gap, from, to }: { rea
   return result;
 }
 
-function pinsOf(family: Family, half: 'top' | 'bottom', labelY: number): SectionPin[] {
-  const points = family.points.filter((point) => point.half === half);
-  const xs = spreadLabels(points.map((point) => point.at[0]), { gap: 36, from: 16, to: family.section.length - 12 });
-  return points.map((point, i) => ({ id: point.id, number: point.number, title: point.title, part: point.part, x: point.at[0], y: half === 'top' ? -point.at[1] : point.at[1], labelX: xs[i]!, labelY }));
+interface Stacked {
+  readonly bodies: readonly SectionBody[];
+  /** Where a place of the file stands in the drawing; null where its stage is not drawn. */
+  readonly move: (x: number) => number | null;
+  readonly length: number;
+  readonly breaks: readonly SectionBreak[];
+}
+
+const mostStages = 4;
+const breakWidth = 26;
+
+/** Stages drawn one after the other: up to four all of them, else the first two, a break and the last. */
+function stackStages({ section }: Family, stages: number): Stacked {
+  const { stack, bodies, length } = section;
+  if (!stack) return { bodies, move: (x) => x, length, breaks: [] };
+  const { from, pitch } = stack;
+  const shown = stages <= mostStages ? Array.from({ length: stages }, (_, i) => i) : [0, 1, stages - 1];
+  const isBroken = stages > mostStages;
+  const placeOf = (k: number) => k * pitch + (isBroken && k === shown.length - 1 ? breakWidth : 0);
+  const grown = (shown.length - 1) * pitch + (isBroken ? breakWidth : 0);
+  const behind = (x: number) => (x > from + pitch / 2 ? x + grown : x);
+  const shifted = bodies.flatMap((body): SectionBody[] => {
+    if (body.per === 'stage') return shown.map((_, k) => ({ ...body, x: [body.x[0] + placeOf(k), body.x[1] + placeOf(k)] }));
+    return [{ ...body, x: [behind(body.x[0]), behind(body.x[1])], ...(body.steps && { steps: body.steps.map(([x, r]) => [behind(x), r] as [number, number]) }) }];
+  });
+  const move = (x: number) => {
+    const stage = Math.floor((x - from) / pitch);
+    if (x < from) return x;
+    if (stage >= stages) return x - (stages - 1) * pitch + grown;
+    const k = shown.indexOf(stage);
+    return k < 0 ? null : x - stage * pitch + placeOf(k);
+  };
+  const gap = from + 2 * pitch;
+  return { bodies: shifted, move, length: length + grown, breaks: isBroken ? [{ x: [gap, gap + breakWidth], words: `${stages} stages` }] : [] };
+}
+
+interface Placing {
+  readonly family: Family;
+  readonly stacked: Stacked;
+  readonly half: 'top' | 'bottom';
+  readonly labelY: number;
+  readonly gap: number;
+}
+
+function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
+  const points = family.points.filter((point) => point.half === half).flatMap((point) => {
+    // A stage that the drawing leaves out has its points in the list alone.
+    const x = stacked.move(point.at[0]);
+    return x === null ? [] : [{ point, x }];
+  });
+  const xs = spreadLabels(points.map(({ x }) => x), { gap, from: 16, to: stacked.length - 12 });
+  return points.map(({ point, x }, i) => ({ id: point.id, number: point.number, title: point.title, part: point.part, x, y: half === 'top' ? -point.at[1] : point.at[1], labelX: xs[i]!, labelY }));
+}
+
+/** What lies in front is drawn last: shafts over casings, then what sits inside something, then small things. */
+function inOrder(bodies: readonly SectionBody[]): readonly SectionBody[] {
+  const later = new Set<string>(['key', 'nut', 'lip-seal', 'spring', 'o-ring', 'bolt', 'strap', 'cable']);
+  const order = [...bodies].sort((one, other) => Number(one.symbol === 'shaft') - Number(other.symbol === 'shaft') || Number(Boolean(one.inside)) - Number(Boolean(other.inside)));
+  return [...order.filter((body) => !later.has(body.symbol)), ...order.filter((body) => later.has(body.symbol))];
+}
+
+/** Stages of a family that is already built so, by the version that says it. */
+function stagesOf(family: Family): number {
+  const said = family.version.split('+')[1]?.split('.').find((word) => /^\d+$/.test(word));
+  return said ? Number(said) : (family.stages?.usual ?? 1);
 }
 
 /**
- * The longitudinal section of a family, from its `section` data alone: outlines of the upper half with their mirror
- * below the shaft line, and numbered points whose labels never overlap.
+ * The longitudinal section of a family, from its `section` data alone: outlines about one, two or three shaft lines with
+ * their mirror below each, long stacks broken, numbered points whose labels never overlap, upright where the pump stands.
  */
 export function drawSection(family: Family): SectionDrawing {
-  const { length, radius, bodies } = family.section;
+  const { radius, lines, axis } = family.section;
+  const stacked = stackStages(family, stagesOf(family));
   const classOf = new Map(family.parts.map((part) => [part.ref, part.class]));
-  const order = [...bodies].sort((one, other) => Number(one.symbol === 'shaft') - Number(other.symbol === 'shaft') || Number(Boolean(one.inside)) - Number(Boolean(other.inside)));
-  const later = new Set<string>(['key', 'nut', 'lip-seal', 'spring']);
-  const sorted = [...order.filter((b) => !later.has(b.symbol)), ...order.filter((b) => later.has(b.symbol))];
   const margin = 44;
+  const isVertical = axis === 'vertical';
+  const gap = isVertical ? 30 : 36;
+  const pins = [...pinsOf({ family, stacked, half: 'top', labelY: -(radius + margin - 18), gap }), ...pinsOf({ family, stacked, half: 'bottom', labelY: radius + margin - 18, gap })];
+  const lineOf = (body: SectionBody) => -(lines[body.line] ?? lines[0]!).y;
+  // Upright, the drive end is up: along the shaft becomes down the page, counted from the drive end.
+  const turn = (x: number, y: number) => [y, stacked.length - x] as const;
+  const turned = isVertical ? pins.map((pin) => ({ ...pin, x: turn(pin.x, pin.y)[0], y: turn(pin.x, pin.y)[1], labelX: turn(pin.labelX, pin.labelY)[0], labelY: turn(pin.labelX, pin.labelY)[1] })) : pins;
   return {
-    viewBox: [0, -(radius + margin), length, 2 * (radius + margin)],
-    shapes: sorted.flatMap((body) => outlines[body.symbol](body).map(({ d, fill }) => ({ part: body.part, symbol: body.symbol, material: classOf.get(body.part) ?? 'steel', d, fill }))),
-    pins: [...pinsOf(family, 'top', -(radius + margin - 18)), ...pinsOf(family, 'bottom', radius + margin - 18)],
-    axis: { from: 4, to: length - 4 },
+    viewBox: isVertical ? [-(radius + margin), 0, 2 * (radius + margin), stacked.length] : [0, -(radius + margin), stacked.length, 2 * (radius + margin)],
+    shapes: inOrder(stacked.bodies).flatMap((body) => outlines[body.symbol](body).map(({ d, fill }) => ({ part: body.part, symbol: body.symbol, material: classOf.get(body.part) ?? 'steel', d, fill, line: lineOf(body), half: body.half }))),
+    pins: turned,
+    axes: lines.map((line) => ({ from: 4, to: stacked.length - 4, y: -line.y })),
+    breaks: stacked.breaks,
+    isVertical,
   };
 }

@@ -100,8 +100,8 @@ export const kitCover = defineSum<z.infer<typeof input>, z.infer<typeof result>>
     const ids = all.map((one) => one.id);
     const twin = ids.find((id, i) => ids.indexOf(id) !== i);
     if (twin !== undefined) throw new SumRefusal('offers', `two offers are called “${twin}”`);
-    const started = Date.now();
-    const secondsLeft = () => limitS - (Date.now() - started) / 1000;
+    const started = solver.nowS();
+    const secondsLeft = () => limitS - (solver.nowS() - started);
     const needed = addUp(need);
     const offers = all.filter((one) => latest_days === undefined || one.lead_days <= latest_days);
     const wanted = within(needed, offers);

@@ -236,8 +236,8 @@ export function shareStock(task: ShimTask, stock: readonly number[], given: Solv
   const { groups, first, longest } = groupsOf(task, stock);
   const stacks: Stack[] = task.gapsMm.map(() => task.shims.map(() => 0));
   if (!groups.length) return { stacks, proven: true };
-  const started = Date.now();
-  const secondsLeft = () => limitS - (Date.now() - started) / 1000;
+  const started = solver.nowS();
+  const secondsLeft = () => limitS - (solver.nowS() - started);
   const shared = { groups, stock, task, solver, secondsLeft };
   const most = bestOf({ ...shared, costOf: () => -1, shimCost: 0 }, first, longest);
   if (!most) return { stacks: oneAfterTheOther({ groups, first, stock }, stacks), proven: false };

@@ -10,10 +10,8 @@ let solver: Solver;
 beforeAll(async () => {
   const real = await loadSolver();
   // Results are tested here, not speed: the clock stands still and the solver has all the time that it wants.
-  solver = { solve: (program) => real.solve({ ...program, limitS: 600 }) };
-  jest.spyOn(Date, 'now').mockReturnValue(0);
+  solver = { solve: (program) => real.solve({ ...program, limitS: 600 }), nowS: () => 0 };
 });
-afterAll(() => jest.restoreAllMocks());
 const run = <Input, Result>(sum: Sum<Input, Result>, input: unknown) => sum.compute(sum.input.parse(input), solver);
 const runs = { numRuns: 120 };
 
@@ -103,7 +101,7 @@ describe('shim-stack', () => {
   });
 
   test('out of time before anything is found, what fits one after the other is shown and said to be no proof', () => {
-    const tired: Solver = { solve: () => ({ proven: false, values: null, bound: -Infinity, duals: [] }) };
+    const tired: Solver = { solve: () => ({ proven: false, values: null, bound: -Infinity, duals: [] }), nowS: () => 0 };
     const { result, warnings } = shimStack.compute(shimStack.input.parse({ gaps_mm: [0.12, 0.12, 0.22], shims_mm: [0.1, 0.2], stock: [1, 1], window_mm: { min: 0.01, max: 0.03 } }), tired);
     expect(result.gaps.map((gap) => gap.stack_mm)).toEqual([[0.1], [], [0.2]]);
     expect(warnings.map((one) => one.code)).toEqual(['not-met', 'not-proven']);
@@ -196,7 +194,7 @@ describe('kit-cover', () => {
     expect(run(kitCover, { need, offers, latest_days: 0 }).result).toMatchObject({ cost: 0, chosen: [], cannot: [{ part: 'ring', qty: 2 }], by_lead_days: [], proven: true });
   });
   test('without a proof in time it says so, with what was found and the bound', () => {
-    const tired: Solver = { solve: () => ({ proven: false, values: null, bound: 150, duals: [] }) };
+    const tired: Solver = { solve: () => ({ proven: false, values: null, bound: 150, duals: [] }), nowS: () => 0 };
     const offers = [{ id: 'kit', price: 900, lead_days: 1, gives: [{ part: 'ring', qty: 1 }] }, { id: 'ring', price: 200, lead_days: 1, gives: [{ part: 'ring', qty: 1 }] }];
     const { result, warnings } = kitCover.compute(kitCover.input.parse({ need: [{ part: 'ring', qty: 1 }], offers }), tired);
     expect(result).toMatchObject({ chosen: [{ id: 'ring', count: 1 }], cost: 200, proven: false, bound: 150 });

@@ -34,6 +34,8 @@ export interface Solution {
  */
 export interface Solver {
   readonly solve: (program: Program) => Solution;
+  /** Seconds of a clock that only goes forward; core has none of its own. */
+  readonly nowS: () => number;
 }
 
 export function solverOf(solver: Solver | undefined, sum: string): Solver {

@@ -130,8 +130,21 @@ function wrongUnit(typed: string, dimension: Dimension): string {
 }
 
 /** Shows a length as the shop wants it, from exact millimetres. @example formatLength({ mm: 12.7, digits: 2, display: 'inch' }) // '0.500 in' */
-export function formatLength({ mm, digits, display }: { readonly mm: number; readonly digits: number; readonly display: 'metric' | 'inch' }): string {
+export function formatLength({ mm, digits, display }: { readonly mm: number; readonly digits: number; readonly display: LengthDisplay }): string {
   return display === 'metric' ? `${mm.toFixed(digits)} mm` : `${(mm / 25.4).toFixed(Math.min(5, digits + 1))} in`;
+}
+
+/** How the shop reads lengths: `unit` is meant where none is typed. */
+export type LengthDisplay = 'metric' | 'inch';
+export const lengthUnit = (display: LengthDisplay) => (display === 'inch' ? 'in' : 'mm');
+
+/**
+ * What was typed, with its unit said where a shop in inches leaves it out, so that the record needs no guess.
+ * @example withLengthUnit('1.7717', 'inch') // '1.7717 in'
+ */
+export function withLengthUnit(text: string, display: LengthDisplay): string {
+  const trimmed = text.trim();
+  return display === 'inch' && trimmed && !splitUnit(trimmed).unit ? `${trimmed} in` : trimmed;
 }
 
 /** Money in minor units as people read it. @example formatMoney({ minor: 123456, currency: 'EUR' }) // '€1,234.56' */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatLength, parseQuantity, units, type Dimension } from '.';
+import { formatLength, parseQuantity, units, type Dimension, withLengthUnit } from '.';
 
 const read = (text: string, dimension: Dimension = 'length', assume = 'mm') => {
   const parsed = parseQuantity({ text, dimension, assume });
@@ -52,4 +52,15 @@ test('digits typed are kept', () => {
 test('a length shows in the shop’s units', () => {
   expect(formatLength({ mm: 45.002, digits: 3, display: 'metric' })).toBe('45.002 mm');
   expect(formatLength({ mm: 25.4, digits: 3, display: 'inch' })).toBe('1.0000 in');
+});
+
+describe('a shop in inches', () => {
+  test.each([['1.7717', '1.7717 in'], ['45 mm', '45 mm'], ['1/2', '1/2 in'], ['', '']])('%s is sent as %s', (typed, sent) => expect(withLengthUnit(typed, 'inch')).toBe(sent));
+  test('in millimetres nothing is added', () => expect(withLengthUnit(' 45.002 ', 'metric')).toBe('45.002'));
+  test('inches convert exactly: 1.7717 in are 45.00118 mm and back', () => {
+    const parsed = parseQuantity({ text: '1.7717 in', dimension: 'length', assume: 'mm' });
+    if (!parsed.ok) throw new Error(parsed.sentence);
+    expect(parsed.quantity.value.toString()).toBe('45.00118');
+    expect(formatLength({ mm: 45.00118, digits: 3, display: 'inch' })).toBe('1.7717 in');
+  });
 });

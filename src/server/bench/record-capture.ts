@@ -36,6 +36,11 @@ function readTyped(capture: Capture, { typed, photoId }: Input, record: JobRecor
     if (parsed.quantity.value.abs().gt(10000)) refuse(`${typed} is more than ten metres.`);
     return { text: '', valueMm: parsed.quantity.value.toFixed(6) };
   }
+  if (capture.kind === 'value') {
+    // Compared only by people: the number as typed, with the unit that the family gives it.
+    if (!parseQuantity({ text: typed, dimension: 'number', assume: '' }).ok) refuse(`"${typed}" is not a number${capture.unit ? ` in ${capture.unit}; type it without the unit` : ''}.`);
+    return { text: capture.unit ?? '', valueMm: null };
+  }
   if (capture.kind === 'count' && !/^\d{1,4}$/.test(typed)) refuse(`"${typed}" is not a count.`);
   if (capture.choices && !capture.choices.includes(typed)) refuse(`Choose ${capture.choices.join(' or ')}.`);
   if (!typed) refuse(`${capture.ask}: nothing is typed yet.`);

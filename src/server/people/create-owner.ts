@@ -5,7 +5,7 @@ import { defineUseCase } from '../use-case';
 import { personInput } from './add-person';
 import { hashSecret } from './passwords';
 
-export const standardSettings = { labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500, partsMarkupPct: 18, taxPct: 20, warrantyMonths: 12, quoteValidDays: 30 };
+export const standardSettings = { labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500, partsMarkupPct: 18, taxPct: 20, warrantyMonths: 12, quoteValidDays: 30, lengthDisplay: 'metric' as const };
 
 /** First visit to an empty shop: makes the shop and its owner. Refused as soon as anybody exists. */
 export const createOwner = defineUseCase({

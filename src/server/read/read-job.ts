@@ -27,7 +27,7 @@ export const readJob = defineUseCase({
     const ready = readyRange(standing.remaining, dayIn(zone, now));
     const event = onward[record.station];
     const answer = answerLine({ tag, pump: jobDetails(record.pump), owner: record.customer.name, station: record.station, holder: standing.holder, holderSince: record.holderSince, hold: record.hold, outcome: record.outcome, closedAt: record.closedAt, waitingFor: standing.waitingFor, ready, promisedOn: record.promisedOn, now: now.toISOString(), zone });
-    return { record, family, instruments, answer, standing, ready, today: dayIn(zone, now), zone, gate: { event, words: moves[event].words, missing: record.closedAt ? [] : gateFor(event, record, family) }, openLinks: links.filter((link) => !link.revokedAt && link.expiresAt > now).length };
+    return { record, family, instruments, answer, standing, ready, today: dayIn(zone, now), zone, lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const), gate: { event, words: moves[event].words, missing: record.closedAt ? [] : gateFor(event, record, family) }, openLinks: links.filter((link) => !link.revokedAt && link.expiresAt > now).length };
   },
 });
 export type JobView = Awaited<ReturnType<typeof readJob.run>>;

@@ -1,0 +1,156 @@
+import { findSum } from '@/core/sums';
+import { findCaution } from './cautions';
+import { buildFamily } from './variant';
+import type { Capture, Family, FamilyPoint, RebuildStep, TeardownStep } from './schema';
+
+export const closureRules = {
+  'single-id': 'every id stands once',
+  'known-part': 'every part that is named exists',
+  removed: 'every part comes off at teardown',
+  fitted: 'every part goes on at rebuild',
+  order: 'nothing is fitted behind what is already closed, nothing taken off behind what is still on',
+  'soft-consumed': 'every soft part is asked for by a rebuild step and is in a kit or has a price of its own',
+  'captured-again': 'every mark, position, count, orientation and thread hand of teardown is asked for again at rebuild',
+  counted: 'a count expects as many as the parts list has',
+  'point-limits': 'every point has limits or is derived from points that have, new limits inside those for reuse, and names its source',
+  'setting-inputs': 'every setting calls a sum that exists, with inputs that it takes',
+  'torque-thread': 'every torque has a thread of a part at its step',
+  caution: 'every caution exists',
+} as const;
+export type ClosureRule = keyof typeof closureRules;
+
+/** One thing that is not closed: where in the file, which rule, and what is wrong. */
+export interface ClosureFault {
+  readonly path: string;
+  readonly rule: ClosureRule;
+  readonly what: string;
+}
+
+type Faults = readonly ClosureFault[];
+const fault = (path: string, rule: ClosureRule, what: string): ClosureFault => ({ path, rule, what });
+
+function twins(ids: readonly string[], path: string): Faults {
+  return ids.flatMap((id, i) => (ids.indexOf(id) === i ? [] : [fault(`${path}.${i}`, 'single-id', `“${id}” stands there twice`)]));
+}
+
+function checkIds(family: Family): Faults {
+  return [
+    ...twins(family.parts.map((part) => part.ref), 'parts'),
+    ...twins(family.points.map((point) => point.id), 'points'),
+    ...(['teardown', 'rebuild'] as const).flatMap((phase) => [...twins(family[phase].map((step) => step.id), phase), ...twins(family[phase].flatMap((step) => step.captures.map((capture) => capture.id)), `${phase}.captures`)]),
+  ];
+}
+
+function checkNames(family: Family): Faults {
+  const refs = new Set(family.parts.map((part) => part.ref));
+  const named: readonly (readonly [path: string, ref: string])[] = [
+    ...family.section.bodies.map((body, i) => [`section.bodies.${i}.part`, body.part] as const),
+    ...family.parts.flatMap((part, i) => part.behind.map((ref) => [`parts.${i}.behind`, ref] as const)),
+    ...family.points.flatMap((point, i) => [[`points.${i}.part`, point.part] as const, ...(point.mates ? [[`points.${i}.mates`, point.mates] as const] : [])]),
+    ...(['teardown', 'rebuild'] as const).flatMap((phase) => family[phase].flatMap((step, i) => step.parts.map((ref) => [`${phase}.${i}.parts`, ref] as const))),
+    ...family.rebuild.flatMap((step, i) => step.needs.map((ref) => [`rebuild.${i}.needs`, ref] as const)),
+    ...family.kits.flatMap((kit, i) => kit.gives.map((one) => [`kits.${i}.gives`, one.part] as const)),
+    ...family.damage.map((one, i) => [`damage.${i}.part`, one.part] as const),
+  ];
+  return named.flatMap(([path, ref]) => (refs.has(ref) ? [] : [fault(path, 'known-part', `there is no part “${ref}”`)]));
+}
+
+function checkHandling(family: Family): Faults {
+  const off = new Map<string, number>();
+  const on = new Map<string, number>();
+  family.teardown.forEach((step, i) => step.parts.forEach((ref) => off.set(ref, off.get(ref) ?? i)));
+  family.rebuild.forEach((step, i) => step.parts.forEach((ref) => on.set(ref, on.get(ref) ?? i)));
+  return family.parts.flatMap((part, i) => [
+    ...(off.has(part.ref) ? [] : [fault(`parts.${i}`, 'removed', `${part.ref} is taken off at no step of teardown`)]),
+    ...(on.has(part.ref) ? [] : [fault(`parts.${i}`, 'fitted', `${part.ref} is fitted at no step of rebuild`)]),
+    ...part.behind.flatMap((cover) => [
+      ...((on.get(part.ref) ?? 0) > (on.get(cover) ?? Infinity) ? [fault(`rebuild.${on.get(part.ref)!}.parts`, 'order', `${part.ref} is fitted after ${cover}, which closes it in`)] : []),
+      ...((off.get(part.ref) ?? Infinity) < (off.get(cover) ?? 0) ? [fault(`teardown.${off.get(part.ref)!}.parts`, 'order', `${part.ref} is taken off before ${cover}, which closes it in`)] : []),
+    ]),
+  ]);
+}
+
+function checkSoft(family: Family): Faults {
+  const asked = new Set(family.rebuild.flatMap((step) => step.needs));
+  const inKit = new Set(family.kits.flatMap((kit) => kit.gives.map((one) => one.part)));
+  return family.parts.flatMap((part, i) => {
+    if (!part.soft) return [];
+    return [...(asked.has(part.ref) ? [] : [fault(`parts.${i}`, 'soft-consumed', `${part.ref} is a soft part that no rebuild step asks for`)]), ...(inKit.has(part.ref) || part.price_minor > 0 ? [] : [fault(`parts.${i}`, 'soft-consumed', `${part.ref} is in no kit and has no price of its own`)])];
+  });
+}
+
+const returning = new Set<Capture['kind']>(['match-mark', 'position', 'count', 'orientation', 'thread-hand']);
+
+function checkCaptures(family: Family): Faults {
+  const again = family.rebuild.flatMap((step, i) => step.captures.map((capture, k) => ({ capture, path: `rebuild.${i}.captures.${k}` })));
+  const before = new Map(family.teardown.flatMap((step, i) => step.captures.map((capture, k) => [capture.id, { capture, path: `teardown.${i}.captures.${k}` }] as const)));
+  const asked = new Set(again.map(({ capture }) => capture.agrees_with));
+  const lost = [...before.values()].filter(({ capture }) => returning.has(capture.kind) && !asked.has(capture.id)).map(({ capture, path }) => fault(path, 'captured-again', `“${capture.ask}” is not asked for again at rebuild`));
+  const loose = again.flatMap(({ capture, path }) => {
+    if (!capture.agrees_with) return [];
+    const other = before.get(capture.agrees_with);
+    return !other ? [fault(path, 'captured-again', `there is no capture “${capture.agrees_with}” at teardown`)] : other.capture.kind !== capture.kind ? [fault(path, 'captured-again', `a ${capture.kind} cannot agree with a ${other.capture.kind}`)] : [];
+  });
+  const quantity = new Map(family.parts.map((part) => [part.ref, part.quantity]));
+  const miscounted = [...before.values(), ...again].flatMap(({ capture, path }) => (capture.of && typeof capture.expect === 'number' && quantity.has(capture.of) && quantity.get(capture.of) !== capture.expect ? [fault(path, 'counted', `${capture.expect} are expected, the parts list has ${quantity.get(capture.of)} of ${capture.of}`)] : []));
+  return [...lost, ...loose, ...miscounted];
+}
+
+function checkPoint(point: FamilyPoint, i: number, family: Family): Faults {
+  const path = `points.${i}`;
+  const known = (id: string) => family.points.some((one) => one.id === id && one.new_mm);
+  const faults: ClosureFault[] = [];
+  if (!point.source.trim()) faults.push(fault(`${path}.source`, 'point-limits', `${point.id} names no source for its limits`));
+  if (point.derived) {
+    for (const id of [point.derived.bore, point.derived.journal]) if (!known(id)) faults.push(fault(`${path}.derived`, 'point-limits', `${point.id} is derived from “${id}”, which is not measured`));
+    if (point.derived.limit_um < point.derived.design_um.max) faults.push(fault(`${path}.derived.limit_um`, 'point-limits', `the limit of ${point.id} lies inside its design`));
+  } else if (!point.new_mm) faults.push(fault(path, 'point-limits', `${point.id} has no limits`));
+  if (!point.derived && !point.places.length) faults.push(fault(`${path}.places`, 'point-limits', `${point.id} is measured nowhere`));
+  if (point.new_mm && ((point.reuse_mm?.min ?? -Infinity) > point.new_mm.min || (point.reuse_mm?.max ?? Infinity) < point.new_mm.max)) faults.push(fault(`${path}.reuse_mm`, 'point-limits', `the new limits of ${point.id} reach past those for reuse`));
+  return faults;
+}
+
+function sampleOf(family: Family, from: RebuildStep['settings'][number]['from'][string]): unknown {
+  const point = family.points.find((one) => one.id === from.point);
+  if (!point?.new_mm) return from.capture ? 10 : undefined;
+  const middle = (point.new_mm.min + point.new_mm.max) / 2;
+  return from.as === 'list' ? [middle, middle] : middle;
+}
+
+function checkSettings(step: RebuildStep, i: number, family: Family): Faults {
+  const captures = new Set([...family.teardown, ...family.rebuild].flatMap((one) => one.captures.map((capture) => capture.id)));
+  return step.settings.flatMap((setting, k) => {
+    const path = `rebuild.${i}.settings.${k}`;
+    const sum = findSum(setting.sum);
+    if (!sum) return [fault(`${path}.sum`, 'setting-inputs', `there is no sum “${setting.sum}”`)];
+    const loose = Object.entries(setting.from).filter(([, from]) => !(from.point && family.points.some((one) => one.id === from.point)) && !(from.capture && captures.has(from.capture)));
+    if (loose.length) return loose.map(([field]) => fault(`${path}.from.${field}`, 'setting-inputs', `${field} comes from a point or capture that does not exist`));
+    const read = sum.input.safeParse({ ...setting.input, ...Object.fromEntries(Object.entries(setting.from).map(([field, from]) => [field, sampleOf(family, from)])) });
+    return read.success ? [] : read.error.issues.map((issue) => fault(`${path}.input.${issue.path.join('.')}`, 'setting-inputs', issue.message));
+  });
+}
+
+function checkStep(step: TeardownStep | RebuildStep, path: string, family: Family): Faults {
+  const torque = 'torque' in step ? step.torque : undefined;
+  const threads = step.parts.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.thread?.size ?? []);
+  return [...step.cautions.flatMap((id) => (findCaution(id) ? [] : [fault(`${path}.cautions`, 'caution', `there is no caution “${id}”`)])), ...(torque && !threads.includes(torque.thread) ? [fault(`${path}.torque.thread`, 'torque-thread', `no part of this step has the thread ${torque.thread}${threads.length ? `, only ${threads.join(', ')}` : ''}`)] : [])];
+}
+
+/** What is not closed in a family as one pump is built; empty where a pump can be taken apart, measured and put together by it. */
+export function checkBuild(family: Family): Faults {
+  return [
+    ...checkIds(family), ...checkNames(family), ...checkHandling(family), ...checkSoft(family), ...checkCaptures(family),
+    ...family.points.flatMap((point, i) => checkPoint(point, i, family)),
+    ...family.teardown.flatMap((step, i) => checkStep(step, `teardown.${i}`, family)),
+    ...family.rebuild.flatMap((step, i) => [...checkStep(step, `rebuild.${i}`, family), ...checkSettings(step, i, family)]),
+    ...[...family.test.cautions, ...family.test.checks.flatMap((check) => check.cautions)].flatMap((id) => (findCaution(id) ? [] : [fault('test.cautions', 'caution', `there is no caution “${id}”`)])),
+  ];
+}
+
+/** The same for every way in which the family is built, at its least, usual and greatest number of stages. */
+export function checkClosure(family: Family): Faults {
+  const variants = family.variants.length ? family.variants.map((one) => one.id) : [undefined];
+  const stages = family.stages ? [...new Set([family.stages.least, family.stages.usual, family.stages.most])] : [undefined];
+  const all = variants.flatMap((variant) => stages.flatMap((count) => checkBuild(buildFamily(family, { ...(variant !== undefined && { variant }), ...(count !== undefined && { stages: count }) })).map((one) => ({ ...one, what: [one.what, variant && `(built as ${variant})`].filter(Boolean).join(' ') }))));
+  return all.filter((one, i) => all.findIndex((other) => other.path === one.path && other.rule === one.rule && other.what === one.what) === i);
+}
