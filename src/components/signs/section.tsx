@@ -67,7 +67,7 @@ export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPi
             {[from, to].map((at) => (
               <path key={at} d={`M${at} ${-radius - 8}q6 ${radius / 4} 0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2 + 16}`} fill="none" stroke="var(--ink)" strokeWidth={1} />
             ))}
-            <text x={0} y={0} transform={drawing.isVertical ? `translate(${(from + to) / 2 + 5} 0) rotate(90)` : `translate(${(from + to) / 2} ${-radius - 14})`} textAnchor="middle" fontSize={13} fontWeight={700} fill="var(--ink)">
+            <text x={0} y={0} transform={drawing.isVertical ? `translate(${(from + to) / 2 - 5} 0) rotate(90)` : `translate(${(from + to) / 2} ${-radius - 14})`} textAnchor="middle" fontSize={13} fontWeight={700} fill="var(--ink)">
               {words}
             </text>
           </g>

@@ -1,7 +1,12 @@
-import type { Family, FamilyPart, RebuildStep } from './schema';
+import type { Family, FamilyPart, FamilyPoint, RebuildStep } from './schema';
 
 export function findPart(family: Family, ref: string): FamilyPart | undefined {
   return family.parts.find((part) => part.ref === ref);
+}
+
+/** The points that a setting means by a name: the one point, or the same point of every stage. */
+export function pointsNamed(family: Family, name: string): readonly FamilyPoint[] {
+  return family.points.filter((point) => point.id === name || (point.per === 'stage' && point.id.replace(/-\d+$/, '') === name));
 }
 
 /** The family whose nameplate words fit best, for receiving; null when none fits. */

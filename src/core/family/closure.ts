@@ -1,4 +1,6 @@
+import * as z from 'zod';
 import { findSum } from '@/core/sums';
+import { pointsNamed } from './ask-family';
 import { findCaution } from './cautions';
 import { buildFamily } from './variant';
 import type { Capture, Family, FamilyPoint, RebuildStep, TeardownStep } from './schema';
@@ -111,7 +113,7 @@ function checkPoint(point: FamilyPoint, i: number, family: Family): Faults {
 }
 
 function sampleOf(family: Family, from: RebuildStep['settings'][number]['from'][string]): unknown {
-  const point = family.points.find((one) => one.id === from.point);
+  const point = from.point === undefined ? undefined : pointsNamed(family, from.point)[0];
   if (!point?.new_mm) return from.capture ? 10 : undefined;
   const middle = (point.new_mm.min + point.new_mm.max) / 2;
   return from.as === 'list' ? [middle, middle] : middle;
@@ -123,7 +125,9 @@ function checkSettings(step: RebuildStep, i: number, family: Family): Faults {
     const path = `rebuild.${i}.settings.${k}`;
     const sum = findSum(setting.sum);
     if (!sum) return [fault(`${path}.sum`, 'setting-inputs', `there is no sum “${setting.sum}”`)];
-    const loose = Object.entries(setting.from).filter(([, from]) => !(from.point && family.points.some((one) => one.id === from.point)) && !(from.capture && captures.has(from.capture)));
+    const figures = Object.keys((z.toJSONSchema(sum.result, { unrepresentable: 'any' }) as { properties?: object }).properties ?? {});
+    if (!figures.includes(setting.gives)) return [fault(`${path}.gives`, 'setting-inputs', `${setting.sum} gives no “${setting.gives}”, only ${figures.join(', ')}`)];
+    const loose = Object.entries(setting.from).filter(([, from]) => !(from.point && pointsNamed(family, from.point).length) && !(from.capture && captures.has(from.capture)));
     if (loose.length) return loose.map(([field]) => fault(`${path}.from.${field}`, 'setting-inputs', `${field} comes from a point or capture that does not exist`));
     const read = sum.input.safeParse({ ...setting.input, ...Object.fromEntries(Object.entries(setting.from).map(([field, from]) => [field, sampleOf(family, from)])) });
     return read.success ? [] : read.error.issues.map((issue) => fault(`${path}.input.${issue.path.join('.')}`, 'setting-inputs', issue.message));

@@ -203,8 +203,8 @@ export function spreadLabels(wanted: readonly number[], { gap, from, to }: { rea
 
 interface Stacked {
   readonly bodies: readonly SectionBody[];
-  /** Where a place of the file stands in the drawing; null where its stage is not drawn. */
-  readonly move: (x: number) => number | null;
+  /** Where a point of the file stands in the drawing; null where its stage is not drawn. */
+  readonly move: (point: Family['points'][number]) => number | null;
   readonly length: number;
   readonly breaks: readonly SectionBreak[];
 }
@@ -215,7 +215,7 @@ const breakWidth = 26;
 /** Stages drawn one after the other: up to four all of them, else the first two, a break and the last. */
 function stackStages({ section }: Family, stages: number): Stacked {
   const { stack, bodies, length } = section;
-  if (!stack) return { bodies, move: (x) => x, length, breaks: [] };
+  if (!stack) return { bodies, move: (point) => point.at[0], length, breaks: [] };
   const { from, pitch } = stack;
   const shown = stages <= mostStages ? Array.from({ length: stages }, (_, i) => i) : [0, 1, stages - 1];
   const isBroken = stages > mostStages;
@@ -226,10 +226,9 @@ function stackStages({ section }: Family, stages: number): Stacked {
     if (body.per === 'stage') return shown.map((_, k) => ({ ...body, x: [body.x[0] + placeOf(k), body.x[1] + placeOf(k)] }));
     return [{ ...body, x: [behind(body.x[0]), behind(body.x[1])], ...(body.steps && { steps: body.steps.map(([x, r]) => [behind(x), r] as [number, number]) }) }];
   });
-  const move = (x: number) => {
+  const move = ({ at: [x], per }: Family['points'][number]) => {
+    if (per !== 'stage') return behind(x);
     const stage = Math.floor((x - from) / pitch);
-    if (x < from) return x;
-    if (stage >= stages) return x - (stages - 1) * pitch + grown;
     const k = shown.indexOf(stage);
     return k < 0 ? null : x - stage * pitch + placeOf(k);
   };
@@ -248,7 +247,7 @@ interface Placing {
 function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
   const points = family.points.filter((point) => point.half === half).flatMap((point) => {
     // A stage that the drawing leaves out has its points in the list alone.
-    const x = stacked.move(point.at[0]);
+    const x = stacked.move(point);
     return x === null ? [] : [{ point, x }];
   });
   const xs = spreadLabels(points.map(({ x }) => x), { gap, from: 16, to: stacked.length - 12 });
