@@ -1,8 +1,10 @@
 // Writes the published JSON Schemas of docs/formats from the Zod schemas; a test compares them.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { familyJsonSchema } from '@/core/family';
 import { asBuiltJsonSchema } from '@/core/report';
 
 const folder = join(import.meta.dirname, '..', 'docs', 'formats');
 mkdirSync(folder, { recursive: true });
 writeFileSync(join(folder, 'as-built-1.schema.json'), `${JSON.stringify(asBuiltJsonSchema(), null, 2)}\n`);
+writeFileSync(join(folder, 'family-1.schema.json'), `${JSON.stringify(familyJsonSchema(), null, 2)}\n`);

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, isNull, lt, or } from 'drizzle-orm';
+import { and, asc, count, desc, eq, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { roles, type Role } from '@/core/record';
 import { fromJson, type Connection } from './client';
@@ -130,6 +130,16 @@ export async function storeFamily(connection: Connection, family: { id: string; 
 export async function loadFamilyBody(connection: Connection, id: string, version: string): Promise<unknown> {
   const [row] = await connection.select({ body: families.body }).from(families).where(and(eq(families.id, id), eq(families.version, version)));
   return row ? fromJson(row.body) : null;
+}
+
+/** The newest version of each of the shop's own families, as they were stored. */
+export async function listShopFamilies(connection: Connection): Promise<readonly unknown[]> {
+  const rows = await connection.select({ id: families.id, version: families.version, body: families.body }).from(families).where(and(like(families.id, 'S%'), notLike(families.version, '%+%')));
+  const parts = (version: string) => version.split('.').map(Number);
+  const isNewer = (one: string, other: string) => parts(one).reduce((sign, value, i) => sign || value - parts(other)[i]!, 0) > 0;
+  const newest = new Map<string, (typeof rows)[number]>();
+  for (const row of rows) if (!newest.has(row.id) || isNewer(row.version, newest.get(row.id)!.version)) newest.set(row.id, row);
+  return [...newest.values()].map((row) => fromJson(row.body));
 }
 
 export async function addMail(connection: Connection, mail: typeof mails.$inferInsert) {

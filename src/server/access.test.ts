@@ -10,7 +10,7 @@ import { moveAudience } from './lifecycle/advance-job';
  */
 const allowed: Readonly<Record<string, string>> = {
   'sign-in': '*', 'create-owner': '*', 'read-first-visit': '*',
-  'switch-person': 'CTIPO', 'add-person': 'O', 'add-instrument': 'IO', 'choose-units': 'O',
+  'switch-person': 'CTIPO', 'add-person': 'O', 'add-instrument': 'IO', 'choose-units': 'O', 'import-family': 'O', 'make-own-family': 'O',
   'receive-pump': 'CTO', 'save-intake': 'CTO', 'confirm-isolation': 'CTO', 'acknowledge-caution': 'TIO', 'add-photo': 'CTIPO', 'take-picture': 'CTIO',
   'account-parts': 'CTIO', 'clean-parts': 'TIO', 'record-capture': 'TIO', 'finish-step': 'TIO', 'sign-hold-point': 'CTIO',
   'record-readings': 'TIO', 'read-gauge': 'TIO', 'judge-point': 'CIO', 'record-finding': 'TIO', dispose: 'CIO',
@@ -18,7 +18,7 @@ const allowed: Readonly<Record<string, string>> = {
   'order-parts': 'CPO', 'take-parcel': 'CPO', 'receive-parts': 'TPO',
   'run-test': 'TIO', 'decide-run': 'IO', 'issue-report': 'CIO', 'correct-report': 'CIO', 'release-pump': 'CO', 'deliver-pump': 'CO',
   'advance-job': 'CTIPO', 'hold-job': 'CO', 'resume-job': 'CO',
-  'read-floor': 'CTIPO', 'find-jobs': 'CTIPO', 'read-job': 'CTIPO', 'read-asks': 'CTIPO', 'read-events': 'CTIPO', 'read-photo': 'CTIPOK', 'read-tag': 'CTIPO', 'read-quote': 'CIPO', 'read-own-quote': 'K', 'read-report': 'CTIPO', 'read-mail-attachment': 'CO', 'read-outbox': 'CO', 'read-parts-desk': 'CTIPO', 'read-receiving': 'CTO', 'read-shop': 'CTIPO', 'read-customer-page': 'K',
+  'read-floor': 'CTIPO', 'find-jobs': 'CTIPO', 'read-job': 'CTIPO', 'read-asks': 'CTIPO', 'read-family': 'CTIPO', 'read-family-document': 'CTIPO', 'read-events': 'CTIPO', 'read-photo': 'CTIPOK', 'read-tag': 'CTIPO', 'read-quote': 'CIPO', 'read-own-quote': 'K', 'read-report': 'CTIPO', 'read-mail-attachment': 'CO', 'read-outbox': 'CO', 'read-parts-desk': 'CTIPO', 'read-receiving': 'CTO', 'read-shop': 'CTIPO', 'read-customer-page': 'K',
 };
 const letter: Readonly<Record<Role, string>> = { coordinator: 'C', technician: 'T', inspector: 'I', parts: 'P', owner: 'O' };
 const personOf: Readonly<Record<Role, string>> = { coordinator: 'wenna', technician: 'ines', inspector: 'marek', parts: 'bram', owner: 'sunniva' };

@@ -1,21 +1,46 @@
 import f1 from '@families/f1-overhung.json';
+import f2 from '@families/f2-monoblock.json';
+import f3 from '@families/f3-stacked-sanitary.json';
+import f4 from '@families/f4-bore-hole.json';
+import f5 from '@families/f5-plastic-booster.json';
+import f6 from '@families/f6-internal-gear.json';
+import f7 from '@families/f7-rotary-lobe.json';
+import f8 from '@families/f8-two-screw.json';
+import f9 from '@families/f9-belt-packed.json';
+import f10 from '@families/f10-submersible.json';
 import { DomainError } from '@/core/errors';
-import { loadFamily, type Family } from '@/core/family';
-import { loadFamilyBody, storeFamily, type Connection } from '@/db';
+import { buildFamily, loadFamily, readBuild, type Build, type Family } from '@/core/family';
+import { listShopFamilies, loadFamilyBody, storeFamily, type Connection } from '@/db';
 
 /** The families that ship with this version, read once. */
-export const shippedFamilies: readonly Family[] = [loadFamily(f1)];
+export const shippedFamilies: readonly Family[] = [f1, f2, f3, f4, f5, f6, f7, f8, f9, f10].map(loadFamily);
 
-const known = new Map<string, Family>(shippedFamilies.map((family) => [`${family.id}@${family.version}`, family]));
+const known = new Map<string, Family>();
+
+/** What a pump may be opened with: the shipped families, then the shop's own in their newest version. */
+export async function listFamilies(connection: Connection): Promise<readonly Family[]> {
+  return [...shippedFamilies, ...(await listShopFamilies(connection)).map(loadFamily)];
+}
+
+/** A family as one pump is built. Throws DomainError for a way in which it is not built. */
+export function buildFor(family: Family, build: Build): Family {
+  try {
+    return buildFamily(family, build);
+  } catch (error) {
+    if (error instanceof RangeError) throw new DomainError('bad-input', { what: `${error.message}.`, issues: [{ path: build.stages === undefined ? 'variant' : 'stages', message: error.message }] });
+    throw error;
+  }
+}
 
 /** The family in the version that a job was opened with: from the shipped files, else as it was stored then. */
 export async function findFamily(connection: Connection, id: string, version: string): Promise<Family> {
   const key = `${id}@${version}`;
   const found = known.get(key);
   if (found) return found;
-  const body = await loadFamilyBody(connection, id, version);
-  if (!body) throw new DomainError('not-found', { what: `The pump family ${id} ${version} is not here.` });
-  const family = loadFamily(body);
+  const shipped = shippedFamilies.find((family) => family.id === id && family.version === version.split('+')[0]);
+  const body = shipped ? null : await loadFamilyBody(connection, id, version);
+  if (!shipped && !body) throw new DomainError('not-found', { what: `The pump family ${id} ${version} is not here.` });
+  const family = shipped ? buildFamily(shipped, readBuild(version)) : loadFamily(body);
   known.set(key, family);
   return family;
 }

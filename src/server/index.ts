@@ -4,6 +4,7 @@ export { openCustomerLink } from './people/open-customer-link';
 export { closeSession, findSessionActor } from './people/find-session-actor';
 export { getRuntime, startRuntime, type Runtime } from './runtime';
 export { perform, type UseCase } from './use-case';
+export { readFamily, readFamilyDocument } from './read/read-family';
 export { readAsks } from './read/read-asks';
 export * from './read/read-desks';
 export * from './read/read-documents';

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type ComponentProps } from 'react';
 import { elastomersOfStep, suitableConsumables, type RebuildStep } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { rebuildRound } from '@/core/record';
@@ -13,11 +13,13 @@ import { PointsBoard } from '../inspect/points-board';
 import type { SheetProps } from '../job/view';
 import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
+import { useFetched } from '../ui/use-fetched';
 import { useHash } from '../ui/use-hash';
 import { Working } from '../ui/working';
 import { BenchSection } from './bench-section';
 import { CaptureField } from './capture-field';
 import { Cautions } from './cautions';
+import type { StepSettings } from './step-settings';
 import { firstStep, StepList, stepOfHash, StepWords } from './step-list';
 
 /** Rebuild in assembly order, then the as-left readings at the same points. */
@@ -122,6 +124,7 @@ function Step({ view, isHere, step, onDone }: SheetProps & { readonly step: Rebu
       )}
       {step.consumables.length > 0 && <Consumables step={step} view={view} chosen={own ? String(own.data.consumable ?? '') : consumable} onChoose={setConsumable} isFixed={Boolean(own) || !isHere} />}
       {step.heat && <Heat heat={step.heat} ambient={own ? String(own.data.ambientC ?? '') : ambient} reached={own ? String(own.data.temperatureC ?? '') : reached} onAmbient={setAmbient} onReached={setReached} isFixed={Boolean(own) || !isHere} />}
+      {step.settings.length > 0 && <Settings step={step} record={record} family={family} />}
       {step.torque && <Torque torque={step.torque} typed={own ? String(own.data.torqueNm ?? '') : torque} onType={setTorque} isFixed={Boolean(own) || !isHere} />}
       {step.captures.map((capture) => (
         <CaptureField
@@ -148,6 +151,17 @@ function Step({ view, isHere, step, onDone }: SheetProps & { readonly step: Rebu
       {step.hold_point && own && <HoldPoint view={view} isHere={isHere} stepId={step.id} by={own.personName} isOwn={own.personId === view.person.personId} signed={own.second?.personName ?? null} />}
     </>
   );
+}
+
+type SettingsProps = ComponentProps<typeof StepSettings>;
+
+/** Every sum comes with its schema: they are fetched when a step that has settings is opened. */
+function Settings(props: SettingsProps) {
+  const [Fetched, ask] = useFetched<SettingsProps>(() => import('./step-settings').then((module) => module.StepSettings));
+  useEffect(() => {
+    if (!Fetched) ask();
+  });
+  return Fetched ? <Fetched {...props} /> : <p className="text-quiet">Reckoning the settings.</p>;
 }
 
 function HoldPoint({ view, isHere, stepId, by, isOwn, signed }: SheetProps & { readonly stepId: string; readonly by: string; readonly isOwn: boolean; readonly signed: string | null }) {
@@ -233,10 +247,21 @@ function Heat({ heat, ambient, reached, onAmbient, onReached, isFixed }: HeatPro
   );
 }
 
+/** By the standard's table, where the thread and the grade are in it. */
+function standardTorque({ thread, grade }: NonNullable<RebuildStep['torque']>) {
+  const read = boltTorque.input.safeParse({ thread, grade });
+  try {
+    return read.success ? boltTorque.compute(read.data) : null;
+  } catch (error) {
+    if (error instanceof SumRefusal) return null;
+    throw error;
+  }
+}
+
 function Torque({ torque, typed, onType, isFixed }: { readonly torque: NonNullable<RebuildStep['torque']>; readonly typed: string; readonly onType: (text: string) => void; readonly isFixed: boolean }) {
   const { min, max } = torque.window_nm;
   const value = readAmount(typed, 'torque', 'N·m').value;
-  const standard = useMemo(() => (/^M\d+$/.test(torque.thread) ? boltTorque.compute({ thread: torque.thread, grade: torque.grade as '8.8' }) : null), [torque.thread, torque.grade]);
+  const standard = useMemo(() => standardTorque(torque), [torque.thread, torque.grade]);
   const low = min - (max - min);
   const x = (nm: number) => Math.max(2, Math.min(238, ((nm - low) / (3 * (max - min))) * 240));
   return (

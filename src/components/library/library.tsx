@@ -1,16 +1,18 @@
-import { drawSection, type Family } from '@/core/family';
+import Link from 'next/link';
+import { drawSection, type FamilyCard } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
 import { sayDate, type InstrumentShown } from '../job/view';
 import { Section } from '../signs/section';
 import { AddInstrument } from './add-instrument';
 import { AddPerson } from './add-person';
+import { ImportFamily } from './import-family';
 import { ChooseUnits } from './choose-units';
 
 interface Props {
   readonly shop: { readonly name: string; readonly place: string; readonly zone: string; readonly currency: string; readonly settings: { readonly labourMinorPerHour: number; readonly machiningMinorPerHour: number; readonly testMinor: number; readonly freightMinor: number; readonly partsMarkupPct: number; readonly taxPct: number; readonly warrantyMonths: number; readonly quoteValidDays: number; readonly lengthDisplay: LengthDisplay } } | null;
   readonly people: readonly { readonly id: string; readonly name: string; readonly role: string; readonly hasPin: boolean }[];
   readonly instruments: readonly InstrumentShown[];
-  readonly families: readonly Family[];
+  readonly families: readonly FamilyCard[];
   readonly isOwner: boolean;
   readonly canAddInstrument: boolean;
 }
@@ -23,49 +25,33 @@ export function Library({ shop, people, instruments, families, isOwner, canAddIn
       <h1 className="text-24 font-bold">
         Library <small className="text-15 font-normal text-quiet">{shop && `${shop.name}, ${shop.place}, clock of ${shop.zone}`}</small>
       </h1>
-      {families.map((family) => (
-        <section key={family.id} aria-label={family.title} className="grid gap-6 lg:grid-cols-[560px_1fr]">
-          <div>
-            <h2 className="font-bold">
-              <span className="num">{family.id}</span> {family.title} <small className="font-normal text-quiet">version {family.version}</small>
-            </h2>
-            <Section drawing={drawSection(family)} pins={{}} title={`Section of ${family.title}`} />
-          </div>
-          <div className="grid content-start gap-x-8 sm:grid-cols-2">
-            <div>
-              <h3 className="mt-2 font-bold">Points and their limits</h3>
-              <ul className="text-13">
-                {family.points.map((point) => (
-                  <li key={point.id} className="row grid grid-cols-[26px_1fr] py-0.5 first:border-0">
-                    <b className="num">{point.number}</b>
-                    <span>
-                      {point.title} <span className="text-quiet">{point.source}</span>
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </div>
-            <div>
-              <h3 className="mt-2 font-bold">What usually fails</h3>
-              <ul className="text-13">
-                {family.damage.map((damage) => (
-                  <li key={damage.seen} className="row py-0.5 first:border-0">
-                    {damage.seen}: <span className="text-quiet">{damage.points_to}</span>
-                  </li>
-                ))}
-              </ul>
-              <h3 className="mt-4 font-bold">Kits</h3>
-              <ul className="text-13">
-                {family.kits.map((kit) => (
-                  <li key={kit.id}>
-                    {kit.title}, {money(kit.price_minor)}, {kit.lead_days} days: {kit.gives.length} parts
-                  </li>
-                ))}
-              </ul>
-            </div>
-          </div>
-        </section>
-      ))}
+      <section aria-label="Pump families">
+        <h2 className="font-bold">
+          Pump families <small className="font-normal text-quiet">files that teach the product a construction</small>
+        </h2>
+        <ul className="grid gap-x-8 lg:grid-cols-2">
+          {families.map((family) => (
+            <li key={family.id} className="row">
+              <Link href={`/library/${family.id}`} className="grid min-h-[104px] grid-cols-[190px_1fr] items-center gap-4 py-2 no-underline">
+                <span className="flex h-[96px] items-center justify-center [&_svg]:max-h-[96px]" aria-hidden="true" inert>
+                  <Section drawing={drawSection(family)} pins={{}} showsPins={false} title={family.title} />
+                </span>
+                <span>
+                  <b className="underline">
+                    <span className="num">{family.id}</span> {family.title}
+                  </b>
+                  <span className="block text-13 text-quiet">
+                    {family.counts.parts} parts, {family.counts.points} points, {family.counts.teardown} + {family.counts.rebuild} steps{family.variants.length > 1 && `, ${family.variants.length} ways of building`}
+                    {family.stages && `, ${family.stages.least} to ${family.stages.most} stages`}; version {family.version}
+                    {family.made_from && `, made from ${family.made_from}`}
+                  </span>
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+        {isOwner && <ImportFamily />}
+      </section>
       <div className="grid gap-8 border-t border-ink pt-4 md:grid-cols-3">
         <section aria-label="Instruments">
           <h2 className="font-bold">Instruments</h2>

@@ -8,7 +8,7 @@ interface Props {
   readonly text: IntakeText;
   readonly onChange: (text: IntakeText) => void;
   readonly issues: Readonly<Record<string, string>>;
-  readonly family: Family | undefined;
+  readonly family: Pick<Family, 'elastomers'> | undefined;
   readonly isFixed?: boolean;
 }
 

@@ -3,11 +3,12 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type FormEvent } from 'react';
-import { drawSection, proposeFamily, type Family } from '@/core/family';
+import { proposeFamily, type FamilyCard } from '@/core/family';
 import { act, type ActError } from '../act/act';
 import { useDraft } from '../act/use-draft';
 import { Section } from '../signs/section';
-import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { ConstructionChooser, drawChosen } from './construction-chooser';
 import { IntakeFields } from './intake-fields';
 import { emptyIntake, readIntakeText, type IntakeText } from './intake-text';
 
@@ -30,6 +31,8 @@ interface Draft {
   readonly size: string;
   readonly nameplate: string;
   readonly familyId: string;
+  readonly variant: string;
+  readonly stages: string;
   readonly promisedOn: string;
   readonly intake: IntakeText;
 }
@@ -43,7 +46,7 @@ interface Visit {
   readonly answer: string;
 }
 
-const fresh: Draft = { customer: '', contactName: '', email: '', phone: '', maker: '', model: '', serial: '', size: '', nameplate: '', familyId: '', promisedOn: '', intake: emptyIntake };
+const fresh: Draft = { customer: '', contactName: '', email: '', phone: '', maker: '', model: '', serial: '', size: '', nameplate: '', familyId: '', variant: '', stages: '', promisedOn: '', intake: emptyIntake };
 
 function useVisits(serial: string): readonly Visit[] {
   const [visits, setVisits] = useState<readonly Visit[]>([]);
@@ -71,12 +74,14 @@ const inputOf = (draft: Draft, intake: unknown, familyId: string) => ({
   contact: draft.contactName || draft.email ? { name: draft.contactName, email: draft.email, phone: draft.phone } : null,
   pump: { maker: draft.maker, model: draft.model, serial: draft.serial, size: draft.size, nameplate: draft.nameplate ? { words: draft.nameplate } : {} },
   familyId,
+  ...(draft.variant && { variant: draft.variant }),
+  ...(draft.stages.trim() && { stages: Number(draft.stages) }),
   promisedOn: draft.promisedOn,
   intake,
 });
 
 /** Takes a failed pump in; what is typed stays on this device until the pump has its tag. */
-export function ReceiveForm({ customers, families }: { readonly customers: readonly KnownCustomer[]; readonly families: readonly Family[] }) {
+export function ReceiveForm({ customers, families }: { readonly customers: readonly KnownCustomer[]; readonly families: readonly FamilyCard[] }) {
   const router = useRouter();
   const [text, setText] = useDraft('receive', JSON.stringify(fresh));
   const draft = readDraft(text);
@@ -87,6 +92,7 @@ export function ReceiveForm({ customers, families }: { readonly customers: reado
   const visits = useVisits(draft.serial);
   const proposed = proposeFamily(families, `${draft.nameplate} ${draft.model}`);
   const family = families.find((one) => one.id === draft.familyId) ?? proposed ?? families[0];
+  const construction = { familyId: family?.id ?? '', variant: draft.variant, stages: draft.stages };
   const field = (key: 'customer' | 'contactName' | 'email' | 'phone' | 'maker' | 'model' | 'serial' | 'size' | 'nameplate' | 'promisedOn', path: string = key) => ({ value: draft[key], error: issueFor(error, path), onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value }) });
   const chooseCustomer = (name: string) => {
     const known = customers.find((one) => one.name.toLowerCase() === name.toLowerCase());
@@ -118,17 +124,8 @@ export function ReceiveForm({ customers, families }: { readonly customers: reado
           <div className="sm:col-span-2">
             <TextField label="Other words on the plate" {...field('nameplate', 'pump.nameplate')} />
           </div>
-          <div className="sm:col-span-2">
-            <SelectField label="Construction" value={family?.id ?? ''} onChange={(event) => set({ familyId: event.target.value })} error={issueFor(error, 'familyId')}>
-              {families.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.title}
-                  {proposed?.id === one.id ? ' (by its plate)' : ''}
-                </option>
-              ))}
-            </SelectField>
-          </div>
         </fieldset>
+        <ConstructionChooser families={families} chosen={family} proposed={proposed} construction={construction} onChange={(change) => set(change)} issues={{ familyId: issueFor(error, 'familyId'), variant: issueFor(error, 'variant'), stages: issueFor(error, 'stages') }} />
         {visits.length > 0 && (
           <section aria-label="Earlier visits" role="status" className="border-l-4 border-lake bg-sheet px-3 py-2">
             <b>This serial number was here before.</b>
@@ -166,7 +163,7 @@ export function ReceiveForm({ customers, families }: { readonly customers: reado
           <>
             <p className="mb-1 font-bold">{family.title}</p>
             <p className="mb-2 text-13 text-quiet">{family.duty}</p>
-            <Section drawing={drawSection(family)} pins={{}} showsPins={false} title={`Section of ${family.title}`} />
+            <Section drawing={drawChosen(family, construction)} pins={{}} showsPins={false} title={`Section of ${family.title}`} />
           </>
         )}
         <div className="mt-4 space-y-3">

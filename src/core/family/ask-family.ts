@@ -10,10 +10,10 @@ export function pointsNamed(family: Family, name: string): readonly FamilyPoint[
 }
 
 /** The family whose nameplate words fit best, for receiving; null when none fits. */
-export function proposeFamily(families: readonly Family[], nameplate: string): Family | null {
+export function proposeFamily<One extends Pick<Family, 'nameplate_words'>>(families: readonly One[], nameplate: string): One | null {
   const words = nameplate.toLowerCase();
   const scored = families.map((family) => ({ family, score: family.nameplate_words.filter((word) => words.includes(word)).length }));
-  const best = scored.reduce<(typeof scored)[number] | null>((top, one) => (one.score > (top?.score ?? 0) ? one : top), null);
+  const best = scored.reduce<{ family: One; score: number } | null>((top, one) => (one.score > (top?.score ?? 0) ? one : top), null);
   return best?.family ?? null;
 }
 

@@ -151,10 +151,34 @@ export function checkBuild(family: Family): Faults {
   ];
 }
 
+/** Places of a built family as places of the file it was built from: variants leave out, stages repeat. */
+function pathInFile(path: string, built: Family, file: Family): string {
+  const [list, index, inner, innerIndex, ...rest] = path.split('.');
+  const named = (one: unknown) => (one as { ref?: string; id?: string; seen?: string } | undefined)?.ref ?? (one as { id?: string } | undefined)?.id ?? (one as { seen?: string } | undefined)?.seen;
+  const listOf = (family: Family) => (family as unknown as Record<string, readonly unknown[]>)[list!];
+  if (!index || !Array.isArray(listOf(built))) return path;
+  const one = listOf(built)![Number(index)];
+  const isSame = (other: unknown) => named(other) === named(one) || (list === 'points' && named(other) === named(one)?.replace(/-\d+$/, ''));
+  const at = listOf(file)!.findIndex(isSame);
+  if (at < 0) return path;
+  const innerOf = (step: unknown) => (inner ? (step as Record<string, unknown>)[inner] : undefined);
+  const innerOne = Array.isArray(innerOf(one)) && innerIndex !== undefined ? (innerOf(one) as unknown[])[Number(innerIndex)] : undefined;
+  const innerAt = innerOne && typeof innerOne === 'object' ? (innerOf(listOf(file)![at]) as unknown[]).findIndex((other) => named(other) === named(innerOne) && (other as { title?: string }).title === (innerOne as { title?: string }).title) : -1;
+  return [list, at, ...(inner ? [inner] : []), ...(innerIndex !== undefined ? [innerAt >= 0 ? innerAt : innerIndex] : []), ...rest].join('.');
+}
+
 /** The same for every way in which the family is built, at its least, usual and greatest number of stages. */
 export function checkClosure(family: Family): Faults {
   const variants = family.variants.length ? family.variants.map((one) => one.id) : [undefined];
   const stages = family.stages ? [...new Set([family.stages.least, family.stages.usual, family.stages.most])] : [undefined];
-  const all = variants.flatMap((variant) => stages.flatMap((count) => checkBuild(buildFamily(family, { ...(variant !== undefined && { variant }), ...(count !== undefined && { stages: count }) })).map((one) => ({ ...one, what: [one.what, variant && `(built as ${variant})`].filter(Boolean).join(' ') }))));
+  // Building leaves out what a variant has not, so names are looked for in the whole file.
+  const unknown = [...checkIds(family), ...checkNames(family)];
+  const built = variants.flatMap((variant) =>
+    stages.flatMap((count) => {
+      const one = buildFamily(family, { ...(variant !== undefined && { variant }), ...(count !== undefined && { stages: count }) });
+      return checkBuild(one).map((found) => ({ ...found, path: pathInFile(found.path, one, family), what: [found.what, variant && `(built as ${variant})`].filter(Boolean).join(' ') }));
+    }),
+  );
+  const all = [...unknown, ...built];
   return all.filter((one, i) => all.findIndex((other) => other.path === one.path && other.rule === one.rule && other.what === one.what) === i);
 }

@@ -154,8 +154,12 @@ const rebuildStep = z.strictObject({
 
 export const familySchema = z.strictObject({
   format: z.literal('puddlestone-family/1'),
-  id: z.string().regex(/^F\d+$/),
-  version: z.string().regex(/^\d+\.\d+\.\d+$/),
+  /** F and a number for those that ship, S and a number for a shop's own. */
+  id: z.string().regex(/^[FS]\d{1,4}$/, 'F and a number for a shipped family, S and a number for a shop’s own'),
+  /** For a shop's own variant: which family and version it was made from. */
+  made_from: z.string().optional(),
+  /** Semantic version; behind a `+` the way in which a job's pump is built. */
+  version: z.string().regex(/^\d{1,4}\.\d{1,4}\.\d{1,4}(\+[a-z0-9.-]{1,40})?$/, 'a version such as 1.0.0'),
   title: z.string(),
   short: z.string(),
   principle: z.enum(['rotodynamic', 'positive displacement']),
@@ -199,6 +203,11 @@ export const familySchema = z.strictObject({
   kits: z.array(z.strictObject({ id: reference, title: z.string(), price_minor: z.number().int(), lead_days: z.number().int(), gives: z.array(z.strictObject({ part: reference, qty: z.number().int() })) })),
   labour: z.array(z.strictObject({ id: reference, title: z.string(), minutes: z.number(), station: z.enum(['teardown', 'clean', 'inspect', 'rebuild', 'test', 'report']), when: z.strictObject({ part: reference, action: z.string() }).optional(), machining: z.boolean().default(false) })),
 });
+
+/** The JSON Schema of a family file as people write it: what has a usual value may be left out. */
+export function familyJsonSchema(): Readonly<Record<string, unknown>> {
+  return { $id: 'puddlestone-family-1.schema.json', title: 'Puddlestone pump family, format 1', ...z.toJSONSchema(familySchema, { io: 'input', unrepresentable: 'any' }) };
+}
 
 export type Family = z.infer<typeof familySchema>;
 export type FamilyPart = Family['parts'][number];

@@ -1,4 +1,7 @@
-import type { Family, SectionBody } from './schema';
+import type { Family, FamilyPart, FamilyPoint, SectionBody } from './schema';
+
+/** What the drawing needs of a family. */
+export type Drawn = Pick<Family, 'section' | 'version'> & { readonly stages?: Family['stages'] | undefined; readonly parts: readonly Pick<FamilyPart, 'ref' | 'class'>[]; readonly points: readonly FamilyPoint[] };
 
 /** One outline of the drawing, in drawing millimetres about its own shaft line; the upper half is negative. */
 export interface SectionShape {
@@ -204,7 +207,7 @@ export function spreadLabels(wanted: readonly number[], { gap, from, to }: { rea
 interface Stacked {
   readonly bodies: readonly SectionBody[];
   /** Where a point of the file stands in the drawing; null where its stage is not drawn. */
-  readonly move: (point: Family['points'][number]) => number | null;
+  readonly move: (point: FamilyPoint) => number | null;
   readonly length: number;
   readonly breaks: readonly SectionBreak[];
 }
@@ -213,7 +216,7 @@ const mostStages = 4;
 const breakWidth = 26;
 
 /** Stages drawn one after the other: up to four all of them, else the first two, a break and the last. */
-function stackStages({ section }: Family, stages: number): Stacked {
+function stackStages({ section }: Drawn, stages: number): Stacked {
   const { stack, bodies, length } = section;
   if (!stack) return { bodies, move: (point) => point.at[0], length, breaks: [] };
   const { from, pitch } = stack;
@@ -226,7 +229,7 @@ function stackStages({ section }: Family, stages: number): Stacked {
     if (body.per === 'stage') return shown.map((_, k) => ({ ...body, x: [body.x[0] + placeOf(k), body.x[1] + placeOf(k)] }));
     return [{ ...body, x: [behind(body.x[0]), behind(body.x[1])], ...(body.steps && { steps: body.steps.map(([x, r]) => [behind(x), r] as [number, number]) }) }];
   });
-  const move = ({ at: [x], per }: Family['points'][number]) => {
+  const move = ({ at: [x], per }: FamilyPoint) => {
     if (per !== 'stage') return behind(x);
     const stage = Math.floor((x - from) / pitch);
     const k = shown.indexOf(stage);
@@ -237,7 +240,7 @@ function stackStages({ section }: Family, stages: number): Stacked {
 }
 
 interface Placing {
-  readonly family: Family;
+  readonly family: Drawn;
   readonly stacked: Stacked;
   readonly half: 'top' | 'bottom';
   readonly labelY: number;
@@ -262,7 +265,7 @@ function inOrder(bodies: readonly SectionBody[]): readonly SectionBody[] {
 }
 
 /** Stages of a family that is already built so, by the version that says it. */
-function stagesOf(family: Family): number {
+function stagesOf(family: Drawn): number {
   const said = family.version.split('+')[1]?.split('.').find((word) => /^\d+$/.test(word));
   return said ? Number(said) : (family.stages?.usual ?? 1);
 }
@@ -271,7 +274,7 @@ function stagesOf(family: Family): number {
  * The longitudinal section of a family, from its `section` data alone: outlines about one, two or three shaft lines with
  * their mirror below each, long stacks broken, numbered points whose labels never overlap, upright where the pump stands.
  */
-export function drawSection(family: Family): SectionDrawing {
+export function drawSection(family: Drawn): SectionDrawing {
   const { radius, lines, axis } = family.section;
   const stacked = stackStages(family, stagesOf(family));
   const classOf = new Map(family.parts.map((part) => [part.ref, part.class]));

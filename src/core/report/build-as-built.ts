@@ -5,6 +5,7 @@ import type { JobRecord, Phase, TestRun } from '../record';
 import { bearingHeat, boltTorque } from '../sums';
 import { judgeRun } from '../testing';
 import type { AsBuilt } from './as-built';
+import { reckonSetting } from '../inspection/reckon-setting';
 
 interface Asked {
   readonly record: JobRecord;
@@ -84,8 +85,12 @@ function settingsOf({ family, record }: Asked): AsBuilt['settings'] {
   return family.rebuild.flatMap((step) => {
     const done = record.steps.findLast((one) => one.phase === 'rebuild' && one.stepId === step.id);
     const heat = step.heat && bearingHeat.compute({ ...step.heat, ambient_c: Number(done?.data.ambientC ?? 20), school: 'computed' });
-    const torque = step.torque?.thread.match(/^M\d+$/) ? boltTorque.compute({ thread: step.torque.thread, grade: step.torque.grade as '8.8' }) : undefined;
-    return [...(heat ? [{ title: `${step.title}: temperature`, working: heat.working.map((one) => ({ ...one })) }] : []), ...(torque ? [{ title: `${step.title}: torque`, working: [...torque.working.map((one) => ({ ...one })), { what: 'Window of the family', outcome: `${step.torque!.window_nm.min} to ${step.torque!.window_nm.max} N·m` }] }] : [])];
+    const torque = step.torque?.thread.match(/^M\d+$/) && boltTorque.input.safeParse({ thread: step.torque.thread, grade: step.torque.grade }).success ? boltTorque.compute({ thread: step.torque.thread, grade: step.torque.grade as '8.8' }) : undefined;
+    const settings = step.settings.flatMap((setting) => {
+      const { outcome } = reckonSetting(setting, record, family);
+      return outcome ? [{ title: `${step.title}: ${setting.title.toLowerCase()}`, working: outcome.working.map((one) => ({ ...one })) }] : [];
+    });
+    return [...(heat ? [{ title: `${step.title}: temperature`, working: heat.working.map((one) => ({ ...one })) }] : []), ...(torque ? [{ title: `${step.title}: torque`, working: [...torque.working.map((one) => ({ ...one })), { what: 'Window of the family', outcome: `${step.torque!.window_nm.min} to ${step.torque!.window_nm.max} N·m` }] }] : []), ...settings];
   });
 }
 

@@ -26,7 +26,7 @@ export const jobs = mysqlTable(
     customerId: idColumn('customer_id').notNull(),
     contactId: idColumn('contact_id'),
     familyId: varchar('family_id', { length: 20 }).notNull(),
-    familyVersion: varchar('family_version', { length: 20 }).notNull(),
+    familyVersion: varchar('family_version', { length: 60 }).notNull(),
     station: varchar('station', { length: 20 }).notNull(),
     holder: varchar('holder', { length: 1 }).notNull(),
     holderSince: momentColumn('holder_since').notNull(),

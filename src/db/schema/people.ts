@@ -107,6 +107,6 @@ export const customerLinks = mysqlTable(
 
 export const families = mysqlTable(
   'families',
-  { id: varchar('id', { length: 20 }).notNull(), version: varchar('version', { length: 20 }).notNull(), body: json('body').notNull() },
+  { id: varchar('id', { length: 20 }).notNull(), version: varchar('version', { length: 60 }).notNull(), body: json('body').notNull() },
   (table) => [primaryKey({ columns: [table.id, table.version] })],
 );

@@ -1,10 +1,11 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
+import { familyCard } from '@/core/family';
 import { stepsBlockedBy } from '@/core/parts';
 import { findBrokenEvent, standingSchema } from '@/core/lifecycle';
 import type { Finding } from '@/core/record';
 import { countPeople, listCustomers, listEvents, listInstruments, listJobsAt, listMails, listOpenOrders, listPeople, loadJobRecord, readShop } from '@/db';
-import { findFamily, shippedFamilies } from '../families';
+import { findFamily, listFamilies } from '../families';
 import { sha256 } from '../fingerprint';
 import { defineUseCase, tagField } from '../use-case';
 import { loadOwnQuote } from './own-quote';
@@ -49,7 +50,7 @@ export const readReceiving = defineUseCase({
   audience: ['coordinator', 'technician'],
   input: z.strictObject({}),
   async run(context) {
-    return { customers: await listCustomers(context.database), families: shippedFamilies };
+    return { customers: await listCustomers(context.database), families: (await listFamilies(context.database)).map(familyCard) };
   },
 });
 
@@ -59,7 +60,7 @@ export const readShopView = defineUseCase({
   input: z.strictObject({}),
   async run(context) {
     const [shop, people, instruments] = await Promise.all([readShop(context.database), listPeople(context.database), listInstruments(context.database)]);
-    return { shop: shop && { name: shop.name, place: shop.place, zone: shop.zone, currency: shop.currency, settings: shop.settings }, people: people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })), instruments, families: shippedFamilies };
+    return { shop: shop && { name: shop.name, place: shop.place, zone: shop.zone, currency: shop.currency, settings: shop.settings }, people: people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })), instruments, families: (await listFamilies(context.database)).map(familyCard) };
   },
 });
 

@@ -5,7 +5,7 @@ import type { Intake } from '@/core/record';
 import { addContact, addCustomer, addJob, addPump, appendEvent, findContact, findCustomerByName, findPumpBySerial, loadJobRecord, saveStanding, takeNumber, type Connection } from '@/db';
 import { whoOf } from '../change-job';
 import type { Context } from '../context';
-import { keepFamily, shippedFamilies } from '../families';
+import { buildFor, keepFamily, listFamilies } from '../families';
 import { sha256 } from '../fingerprint';
 import { dayField, defineUseCase, optionalText, sentence } from '../use-case';
 
@@ -31,6 +31,8 @@ const input = z.strictObject({
   contact: z.strictObject({ name: sentence(150), email: z.string().trim().email('is not a mail address').max(191), phone: optionalText(40) }).nullable(),
   pump: z.strictObject({ maker: sentence(100), model: sentence(100), serial: sentence(100), size: optionalText(60), nameplate: z.record(z.string().max(60), z.string().max(200)).default({}) }),
   familyId: z.string().max(20),
+  variant: z.string().max(40).optional(),
+  stages: z.number('type a whole number').int('stages are counted whole').min(1).max(60).optional(),
   promisedOn: dayField,
   intake: intakeInput,
 });
@@ -61,8 +63,9 @@ export const receivePump = defineUseCase({
   audience: ['coordinator', 'technician'],
   input,
   async run(context, given) {
-    const family = shippedFamilies.find((one) => one.id === given.familyId);
-    if (!family) throw new DomainError('bad-input', { what: `There is no pump family ${given.familyId}.`, issues: [{ path: 'familyId', message: 'choose a family' }] });
+    const chosen = (await listFamilies(context.database)).find((one) => one.id === given.familyId);
+    if (!chosen) throw new DomainError('bad-input', { what: `There is no pump family ${given.familyId}.`, issues: [{ path: 'familyId', message: 'choose a family' }] });
+    const family = buildFor(chosen, { ...(given.variant && { variant: given.variant }), ...(given.stages !== undefined && { stages: given.stages }) });
     return context.database.transaction(async (connection) => {
       const tag = writeTag(await takeNumber(connection, 'nextTag'));
       const { customerId, contactId } = await ensureCustomer(context, connection, given);

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { perform, readFamily } from '@/server';
+import { FamilyPage } from '@/components/library/family-page';
+import { currentActor, requestContext } from '@/app/session';
+import { orExplain } from '@/app/explain';
+
+export const metadata: Metadata = { title: 'Pump family' };
+
+interface Props {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+const first = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value) || undefined;
+
+export default async function LibraryFamilyPage({ params, searchParams }: Props) {
+  const actor = await currentActor();
+  const { id } = await params;
+  const asked = await searchParams;
+  const variant = first(asked.variant);
+  const stages = first(asked.stages);
+  return orExplain(async () => {
+    const { family, built, currency } = await perform(readFamily, await requestContext(), { familyId: id, ...(variant && { variant }), ...(stages && { stages }) });
+    return <FamilyPage key={built.version} family={family} built={built} variant={variant} stages={stages} currency={currency} isOwner={actor.kind === 'person' && actor.role === 'owner'} />;
+  });
+}

@@ -1,0 +1,40 @@
+import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
+import { checkClosure } from './closure';
+import { familySchema, type Family } from './schema';
+
+/** One fault of a family file: where, on which line (from 1), and what is wrong. */
+export interface FileFault {
+  readonly path: string;
+  readonly line: number;
+  readonly message: string;
+}
+
+export type FileRead = { readonly family: Family; readonly faults: readonly [] } | { readonly family: null; readonly faults: readonly FileFault[] };
+
+const lineAt = (text: string, offset: number) => text.slice(0, offset).split('\n').length;
+
+/** The place of a path, or of the nearest thing above it that the file holds. */
+function lineOf(text: string, root: Node | undefined, path: readonly (string | number)[]): number {
+  for (let length = path.length; length >= 0 && root; length--) {
+    const node = findNodeAtLocation(root, path.slice(0, length));
+    if (node) return lineAt(text, node.offset);
+  }
+  return 1;
+}
+
+/**
+ * Reads a family file as a person wrote it: JSON, then the schema, then the closure check; the first of the three that
+ * fails says every fault with its path and line. Never throws. Source of the format: docs/formats/family-1.schema.json.
+ */
+export function readFamilyFile(text: string): FileRead {
+  const errors: ParseError[] = [];
+  const root = parseTree(text, errors, { disallowComments: true, allowTrailingComma: false });
+  if (errors.length || !root) return { family: null, faults: errors.length ? errors.slice(0, 20).map((error) => ({ path: '', line: lineAt(text, error.offset), message: `this is not JSON: ${printParseErrorCode(error.error).replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()}` })) : [{ path: '', line: 1, message: 'the file is empty' }] };
+  const read = familySchema.safeParse(JSON.parse(text));
+  const placed = (path: readonly (string | number)[], message: string) => ({ path: path.join('.'), line: lineOf(text, root, path), message });
+  if (!read.success) return { family: null, faults: read.error.issues.slice(0, 100).map((issue) => placed(issue.path.map((key) => (typeof key === 'number' ? key : String(key))), issue.message)) };
+  const faults = checkClosure(read.data);
+  if (!faults.length) return { family: read.data, faults: [] };
+  // Paths of the closure check are those of a built family; parts and steps are found by their own names where they moved.
+  return { family: null, faults: faults.slice(0, 100).map((fault) => placed(fault.path.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key)), `${fault.what} (${fault.rule})`)) };
+}
