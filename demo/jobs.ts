@@ -14,6 +14,8 @@ export interface DemoJob {
   readonly cameIn: number;
   readonly promised: number;
   readonly part?: 'undeclared' | 'half' | 'ordered' | 'short' | 'failed once' | 'hold point' | 'held' | 'declined' | 'released' | 'corrected' | 'imperial';
+  /** Construction, F1 where none is named; how it is built, and the elastomer chosen for its liquid. */
+  readonly family?: { readonly id: string; readonly variant?: string; readonly stages?: number; readonly elastomer?: string };
   readonly visual?: readonly [part: string, words: string][];
 }
 
@@ -66,4 +68,13 @@ export const demoJobs: readonly DemoJob[] = [
   { customer: garden, pump: quill('QB 40-160', 'QB-22990', '40-160'), equipment: 'palm-house mist', duty: small, liquid: 'rain water', whyOut: 'seized after winter', hours: 3100, at: 'teardown', cameIn: 2, promised: 26, part: 'imperial' },
   { customer: ferry, pump: dunnock('DW 50-160', 'DW-12060', '50-160'), equipment: 'engine cooling', duty: small, liquid: 'lake water', whyOut: 'corroded', hours: 22000, at: 'quote', cameIn: 8, promised: 18, part: 'held' },
   { customer: snow, pump: ostrel('OH 100-250', 'OH-91100', '100-250'), equipment: 'main lift', duty: large, liquid: 'lake water', whyOut: 'routine overhaul', hours: 12900, at: 'closed', cameIn: 60, promised: -25 },
+  { customer: garden, pump: quill('QM 40-125', 'QM-40311', '40-125'), equipment: 'fernery spray', duty: small, liquid: 'rain water', whyOut: 'seal leaks, motor warm', hours: 9800, at: 'rebuild', cameIn: 18, promised: 6, part: 'half', family: { id: 'F2' } },
+  { customer: larkspur, pump: dunnock('DS 32', 'DS-22019', '3 stages'), equipment: 'hatchery feed line', duty: duty(12, 48, 3.1, 55), liquid: 'spring water', whyOut: 'lost pressure', hours: 8100, at: 'inspect', cameIn: 7, promised: 15, part: 'half', family: { id: 'F3', variant: 'flushed', stages: 3 } },
+  { customer: snow, pump: ostrel('OT 6-9', 'OT-61177', '6 inch, 9 stages'), equipment: 'well 2', duty: duty(30, 110, 14.5, 68), liquid: 'well water', whyOut: 'lost flow, sand seen', hours: 14200, at: 'inspect', cameIn: 8, promised: 18, family: { id: 'F4', variant: 'plain', stages: 9 } },
+  { customer: garden, pump: quill('QK 8', 'QK-81022', '8 stages'), equipment: 'greenhouse booster', duty: duty(4, 52, 1.2, 45), liquid: 'rain water', whyOut: 'hums, no water', hours: 6100, at: 'teardown', cameIn: 3, promised: 20, part: 'half', family: { id: 'F5', stages: 8 } },
+  { customer: heat, pump: dunnock('DG 80', 'DG-30417', '3 inch'), equipment: 'heavy oil transfer', duty: duty(16, 60, 6.2, 52, 350), liquid: 'heavy oil', whyOut: 'leaks at the packing, lost pressure', hours: 19400, at: 'rebuild', cameIn: 25, promised: 5, part: 'half', family: { id: 'F6', variant: 'packed', elastomer: 'FKM' } },
+  { customer: larkspur, pump: ostrel('OL 40', 'OL-70233', '40'), equipment: 'feed paste', duty: duty(6, 40, 1.9, 48, 400), liquid: 'fish feed paste', whyOut: 'knocks', hours: 5200, at: 'quote', cameIn: 9, promised: 16, family: { id: 'F7', variant: 'single' } },
+  { customer: mill, pump: ostrel('OZ 65', 'OZ-11290', '65'), equipment: 'size press oil', duty: duty(40, 80, 14.8, 62, 1450), liquid: 'lubricating oil', whyOut: 'seal leaks on the gear side', hours: 23900, at: 'approve', cameIn: 15, promised: 13, family: { id: 'F8', variant: 'lip', elastomer: 'FKM' } },
+  { customer: ferry, pump: dunnock('DB 3', 'DB-90455', '3 inch'), equipment: 'engine raw water', duty: duty(28, 18, 2.3, 60, 1800), liquid: 'lake water', whyOut: 'drips past the packing', hours: 12700, at: 'parts', cameIn: 16, promised: 8, part: 'ordered', family: { id: 'F9', variant: 'belt' } },
+  { customer: quarry, pump: quill('QT 100', 'QT-55108', '100'), equipment: 'quarry sump', duty: duty(90, 14, 6.4, 55, 1450), liquid: 'water with slate fines', whyOut: 'leakage sensor tripped', hours: 7700, at: 'teardown', cameIn: 4, promised: 22, part: 'half', family: { id: 'F10', variant: 'magnet' } },
 ];

@@ -3,7 +3,7 @@ import { addInstrument, addPerson, countPeople, createShop, readShop } from '@/d
 import { hashSecret } from '@/server/people/passwords';
 import { standardSettings } from '@/server/people/create-owner';
 import { actUseCases, perform, type Runtime } from '@/server';
-import { shippedFamilies } from '@/server/families';
+import { buildFor, shippedFamilies } from '@/server/families';
 import { demoJobs, type DemoJob } from './jobs';
 import { demoPassword, demoPeople, type DemoPerson } from './people';
 import { loadRecord, playJob, type Act } from './play-job';
@@ -57,11 +57,11 @@ async function receiveJob(runtime: Runtime, actors: Map<DemoPerson['key'], Actor
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
   const intake = {
     equipmentNumber: job.equipment, duty: job.duty, liquid: job.liquid, cleaning: job.liquid ? (index % 2 ? 'declaration' : 'sheet') : 'none', cleaningReference: job.liquid ? `CD-${2200 + index}` : '', whyOut: job.whyOut, runningHours: job.hours,
-    cameWith: ['coupling half', 'guard', index % 3 ? 'seal flush line' : 'key'], shims: [{ foot: 'front left', thicknesses: '0.5 + 0.1 mm' }, { foot: 'rear right', thicknesses: '0.2 mm' }], hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known', shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '', elastomer: 'EPDM',
+    cameWith: ['coupling half', 'guard', index % 3 ? 'seal flush line' : 'key'], shims: [{ foot: 'front left', thicknesses: '0.5 + 0.1 mm' }, { foot: 'rear right', thicknesses: '0.2 mm' }], hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known', shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '', elastomer: job.family?.elastomer ?? 'EPDM',
   };
-  const { tag } = (await act('wenna', 'receive-pump', { customer: job.customer, contact: contacts[job.customer], pump: job.pump, familyId: 'F1', promisedOn: inDays(job.promised), intake })) as { tag: string };
+  const { tag } = (await act('wenna', 'receive-pump', { customer: job.customer, contact: contacts[job.customer], pump: job.pump, familyId: job.family?.id ?? 'F1', ...(job.family?.variant && { variant: job.family.variant }), ...(job.family?.stages && { stages: job.family.stages }), promisedOn: inDays(job.promised), intake })) as { tag: string };
   const pace = paceOf(job);
-  const play = () => playJob({ act, job, tag, family: shippedFamilies[0]!, technician: index % 2 ? 'odile' : 'ines', load: () => loadRecord(runtime.database, tag), pass: (hours) => (clock += hours * pace * 3600_000) });
+  const play = () => playJob({ act, job, tag, family: buildFor(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))!, { ...(job.family?.variant && { variant: job.family.variant }), ...(job.family?.stages && { stages: job.family.stages }) }), technician: index % 2 ? 'odile' : 'ines', load: () => loadRecord(runtime.database, tag), pass: (hours) => (clock += hours * pace * 3600_000) });
   return { tag, serial: job.pump.serial, play };
 }
 

@@ -34,6 +34,7 @@ async function receive({ act, job, tag, technician, pass }: Stage): Promise<void
 
 function captureText(kind: string, id: string, expect: string | number | undefined, choices: readonly string[] | undefined): string {
   if (kind === 'position') return positions[id] ?? '12.0';
+  if (kind === 'value') return '1.2';
   if (kind === 'count') return String(expect ?? 1);
   if (kind === 'match-mark') return 'two centre punches at 12 o’clock, casing flange and bracket';
   return String(expect ?? choices?.[0] ?? 'seen');
@@ -53,6 +54,7 @@ async function teardown({ act, family, tag, technician, job, pass }: Stage, unti
 }
 
 async function account({ act, family, tag, technician }: Stage): Promise<void> {
+  // Some part came apart in every construction: the deflector, where there is one.
   const odd = new Map([['deflector', 'broken']]);
   await act(technician, 'account-parts', { tag, parts: family.parts.map((part) => ({ partRef: part.ref, state: odd.get(part.ref) ?? 'present', note: odd.has(part.ref) ? 'perished, in two pieces' : '', basedOn: 0 })) });
 }
@@ -133,17 +135,16 @@ async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
 }
 
 async function rebuild(stage: Stage, until: number): Promise<void> {
-  const { act, family, tag, technician, load, pass } = stage;
-  const heat = bearingHeat.compute({ ...family.rebuild.find((step) => step.heat)!.heat!, ambient_c: 20, school: 'computed' }).result.temperature_c;
+  const { act, family, tag, technician, load, pass, job } = stage;
   for (const step of family.rebuild.slice(0, until)) {
     for (const capture of step.captures) {
       const record = await load();
       const before = record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.agrees_with);
       const basedOn = record.captures.find((one) => one.phase === 'rebuild' && one.captureId === capture.id)?.version ?? 0;
-      await act(technician, 'record-capture', { tag, phase: 'rebuild', captureId: capture.id, typed: before?.typed || 'in line', photoId: null, basedOn });
+      await act(technician, 'record-capture', { tag, phase: 'rebuild', captureId: capture.id, typed: before?.typed || captureText(capture.kind, capture.id, capture.expect, capture.choices), photoId: null, basedOn });
     }
-    const suited = suitableConsumables(step, family, 'EPDM')[0]?.what;
-    await act(technician, 'finish-step', { tag, phase: 'rebuild', stepId: step.id, cautionsRead: step.cautions, ...(step.torque && { torqueNm: Math.round((step.torque.window_nm.min + step.torque.window_nm.max) / 2) }), ...(step.heat && { temperatureC: Math.ceil(heat) + 3, ambientC: 20 }), ...(suited && { consumable: suited }) });
+    const suited = suitableConsumables(step, family, job.family?.elastomer ?? 'EPDM')[0]?.what;
+    await act(technician, 'finish-step', { tag, phase: 'rebuild', stepId: step.id, cautionsRead: step.cautions, ...(step.torque && { torqueNm: Math.round((step.torque.window_nm.min + step.torque.window_nm.max) / 2) }), ...(step.heat && { temperatureC: Math.min(step.heat.sealed ? 80 : 110, Math.ceil(bearingHeat.compute({ ...step.heat, ambient_c: 20, school: 'computed' }).result.temperature_c) + 3), ambientC: 20 }), ...(suited && { consumable: suited }) });
     const waits = stage.job.part === 'hold point' && step.hold_point;
     if (step.hold_point && !waits) await act('marek', 'sign-hold-point', { tag, stepId: step.id });
     if (waits) return;

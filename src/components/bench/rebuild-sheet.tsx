@@ -261,7 +261,7 @@ function standardTorque({ thread, grade }: NonNullable<RebuildStep['torque']>) {
 function Torque({ torque, typed, onType, isFixed }: { readonly torque: NonNullable<RebuildStep['torque']>; readonly typed: string; readonly onType: (text: string) => void; readonly isFixed: boolean }) {
   const { min, max } = torque.window_nm;
   const value = readAmount(typed, 'torque', 'N·m').value;
-  const standard = useMemo(() => standardTorque(torque), [torque.thread, torque.grade]);
+  const standard = useMemo(() => standardTorque(torque), [torque]);
   const low = min - (max - min);
   const x = (nm: number) => Math.max(2, Math.min(238, ((nm - low) / (3 * (max - min))) * 240));
   return (

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { findSum } from '@/core/sums';
+import { bearingHeat, findSum } from '@/core/sums';
 import { pointsNamed } from './ask-family';
 import { findCaution } from './cautions';
 import { buildFamily } from './variant';
@@ -140,13 +140,20 @@ function checkStep(step: TeardownStep | RebuildStep, path: string, family: Famil
   return [...step.cautions.flatMap((id) => (findCaution(id) ? [] : [fault(`${path}.cautions`, 'caution', `there is no caution “${id}”`)])), ...(torque && !threads.includes(torque.thread) ? [fault(`${path}.torque.thread`, 'torque-thread', `no part of this step has the thread ${torque.thread}${threads.length ? `, only ${threads.join(', ')}` : ''}`)] : [])];
 }
 
+/** A bearing must get onto its seat with the heat that it stands, in a room of 20 °C. */
+function checkHeat({ heat }: RebuildStep, path: string): Faults {
+  if (!heat) return [];
+  const { temperature_c, reachable } = bearingHeat.compute({ ...heat, ambient_c: 20, school: 'computed' }).result;
+  return reachable ? [] : [fault(`${path}.heat`, 'setting-inputs', `a bore of ${heat.bore_mm} mm on ${heat.shaft} needs ${Math.round(temperature_c)} °C, more than the bearing stands`)];
+}
+
 /** What is not closed in a family as one pump is built; empty where a pump can be taken apart, measured and put together by it. */
 export function checkBuild(family: Family): Faults {
   return [
     ...checkIds(family), ...checkNames(family), ...checkHandling(family), ...checkSoft(family), ...checkCaptures(family),
     ...family.points.flatMap((point, i) => checkPoint(point, i, family)),
     ...family.teardown.flatMap((step, i) => checkStep(step, `teardown.${i}`, family)),
-    ...family.rebuild.flatMap((step, i) => [...checkStep(step, `rebuild.${i}`, family), ...checkSettings(step, i, family)]),
+    ...family.rebuild.flatMap((step, i) => [...checkStep(step, `rebuild.${i}`, family), ...checkHeat(step, `rebuild.${i}`), ...checkSettings(step, i, family)]),
     ...[...family.test.cautions, ...family.test.checks.flatMap((check) => check.cautions)].flatMap((id) => (findCaution(id) ? [] : [fault('test.cautions', 'caution', `there is no caution “${id}”`)])),
   ];
 }
