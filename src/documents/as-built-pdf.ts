@@ -1,7 +1,7 @@
 import type { Family } from '@/core/family';
 import { jobDetails } from '@/core/lifecycle';
 import type { AsBuilt } from '@/core/report';
-import { drawSectionOnPaper, drawTestCurve } from './drawings';
+import { drawSectionOnPaper, drawSlip, drawTestCurve } from './drawings';
 import { closePaper, colours, heading, openPaper, paragraph, pictureRows, sayMoment, table, type Paper } from './paper';
 
 interface Asked {
@@ -74,9 +74,10 @@ function writeTests(paper: Paper, { report, zone }: Asked): void {
   heading(paper, 'Test on the stand');
   for (const test of report.tests) {
     paper.moveDown(0.3);
-    paper.font('bold').fontSize(9).fillColor(colours.ink).text(`Run ${test.run}, grade ${test.grade} of ISO 9906: ${test.verdict}`);
+    paper.font('bold').fontSize(9).fillColor(colours.ink).text(`Run ${test.run}, ${test.slip ? 'flow at pressure' : `grade ${test.grade} of ISO 9906`}: ${test.verdict}`);
     paragraph(paper, `${test.reason} Run by ${test.by}, ${sayMoment(test.at, zone)}. ${test.decision ? `Decision: ${test.decision} by ${test.decided_by}${test.decision_reason ? ` (${test.decision_reason})` : ''}.` : ''}`);
-    drawTestCurve(paper, test);
+    if (test.slip) drawSlip(paper, test, test.slip);
+    else drawTestCurve(paper, test);
     table(paper, [{ title: 'Flow, m³/h', share: 1, align: 'right', mono: true }, { title: 'Head, m', share: 1, align: 'right', mono: true }, { title: 'Power, kW', share: 1, align: 'right', mono: true }, { title: 'Efficiency, %', share: 1, align: 'right', mono: true }], test.points.map((point) => [point.flow_m3h.toFixed(2), point.head_m.toFixed(2), point.power_kw.toFixed(2), point.efficiency_pct.toFixed(1)]));
     for (const step of test.working) paragraph(paper, `${step.what}: ${[step.formula, step.put].filter(Boolean).join('; ')}${step.formula || step.put ? '  =  ' : ''}${step.outcome}${step.source ? `  [${step.source}]` : ''}`, { size: 7.5, quiet: true });
   }

@@ -53,8 +53,10 @@ export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number]): voi
   needRoom(paper, height + 20);
   const [x0, y0] = [paper.page.margins.left + 34, paper.y + 6];
   const [w, h] = [width - 50, height - 34];
-  const maxFlow = 1.1 * Math.max(...test.points.map((point) => point.flow_m3h), test.band.flow_m3h.max);
-  const maxHead = 1.12 * Math.max(...test.points.map((point) => point.head_m), test.band.head_m.max);
+  const { guarantee: g, band } = test;
+  if (!band) return;
+  const maxFlow = 1.1 * Math.max(...test.points.map((point) => point.flow_m3h), band.flow_m3h.max);
+  const maxHead = 1.12 * Math.max(...test.points.map((point) => point.head_m), band.head_m.max);
   const x = (flow: number) => x0 + (flow / maxFlow) * w;
   const y = (head: number) => y0 + h - (head / maxHead) * h;
   paper.rect(x0, y0, w, h).lineWidth(0.5).strokeColor(colours.line).stroke();
@@ -73,10 +75,36 @@ export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number]): voi
   }
   paper.lineWidth(1.4).strokeColor(colours.lake).stroke();
   for (const point of test.points) paper.circle(x(point.flow_m3h), y(point.head_m), 2.2).fill(colours.ink);
-  const { guarantee: g, band } = test;
   paper.lineWidth(1.6).strokeColor(test.verdict === 'pass' ? colours.moss : colours.jasper);
   paper.moveTo(x(band.flow_m3h.min), y(g.head_m)).lineTo(x(band.flow_m3h.max), y(g.head_m)).stroke();
   paper.moveTo(x(g.flow_m3h), y(band.head_m.min)).lineTo(x(g.flow_m3h), y(band.head_m.max)).stroke();
+  paper.x = paper.page.margins.left;
+  paper.y = y0 + height;
+}
+
+/** Flow over pressure of a displacement pump: what the turns move, the line through the points, and the least that is asked for. */
+export function drawSlip(paper: Paper, test: AsBuilt['tests'][number], slip: NonNullable<AsBuilt['tests'][number]['slip']>): void {
+  const height = 170;
+  needRoom(paper, height + 20);
+  const [x0, y0] = [paper.page.margins.left + 34, paper.y + 6];
+  const [w, h] = [innerWidth(paper) - 50, height - 34];
+  const most = 1.1 * Math.max(...slip.pressures_kpa, slip.duty_kpa);
+  const top = 1.15 * Math.max(slip.theoretical_m3h, ...test.points.map((point) => point.flow_m3h));
+  const x = (kpa: number) => x0 + (kpa / most) * w;
+  const y = (flow: number) => y0 + h - (flow / top) * h;
+  const [zero, slope] = slip.line as [number, number];
+  paper.rect(x0, y0, w, h).lineWidth(0.5).strokeColor(colours.line).stroke();
+  paper.font('mono').fontSize(6.5).fillColor(colours.quiet);
+  for (let i = 0; i <= 4; i++) {
+    paper.text(((top * i) / 4).toFixed(1), x0 - 30, y((top * i) / 4) - 3, { width: 26, align: 'right', lineBreak: false });
+    paper.text(((most * i) / 4).toFixed(0), x((most * i) / 4) - 15, y0 + h + 4, { width: 30, align: 'center', lineBreak: false });
+  }
+  paper.text('pressure, kPa', x0, y0 + h + 14, { width: w, align: 'center', lineBreak: false });
+  paper.text('flow, m³/h; dashed: what the turns move', x0 + 4, y0 + 4, { lineBreak: false });
+  paper.moveTo(x(0), y(slip.theoretical_m3h)).lineTo(x(most), y(slip.theoretical_m3h)).lineWidth(0.8).dash(5, { space: 3 }).strokeColor(colours.ink).stroke().undash();
+  paper.moveTo(x(0), y(zero)).lineTo(x(most), y(zero + slope * most)).lineWidth(1.4).strokeColor(colours.lake).stroke();
+  for (const [i, kpa] of slip.pressures_kpa.entries()) paper.circle(x(kpa), y(test.points[i]?.flow_m3h ?? 0), 2.2).fill(colours.ink);
+  paper.moveTo(x(slip.duty_kpa), y(slip.least_m3h)).lineTo(x(slip.duty_kpa), y(slip.theoretical_m3h)).lineWidth(1.8).strokeColor(test.verdict === 'pass' ? colours.moss : colours.jasper).stroke();
   paper.x = paper.page.margins.left;
   paper.y = y0 + height;
 }

@@ -62,6 +62,8 @@ export interface StandAsk {
   readonly rated: { readonly flowM3h: number; readonly headM: number; readonly speedRpm: number; readonly efficiencyPct: number };
   readonly pipeMm: { readonly suction: number; readonly discharge: number };
   readonly flowShares: readonly number[];
+  /** For a positive-displacement pump: flow at shares of the duty's pressure instead of a curve. */
+  readonly slip?: { readonly displacementCm3: number; readonly pressureShares: readonly number[] };
   /** Only a simulated stand heeds it: which pump it pretends to run. */
   readonly condition: PumpCondition;
 }

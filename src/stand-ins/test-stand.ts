@@ -50,11 +50,34 @@ function hydraulicAt(ask: StandAsk, share: number): number {
   return (water * gravity * ((ask.rated.flowM3h * share) / 3600) * head) / 1000 / efficiency;
 }
 
+/** How much more slips back, and how much of the flow is gas, in each condition. */
+const slips: Readonly<Record<PumpCondition, { readonly slip: number; readonly flow: number }>> = { sound: { slip: 0.9, flow: 1 }, 'internal leakage': { slip: 4.5, flow: 1 }, 'air in the suction': { slip: 1, flow: 0.86 } };
+
+/** A displacement pump: what a turn moves less what slips back, which goes with the pressure. */
+function gaugesAtPressure({ rated, pipeMm, condition }: StandAsk, { displacementCm3 }: NonNullable<StandAsk['slip']>, share: number, noise: () => number): StandGauges {
+  const theoretical = (displacementCm3 * rated.speedRpm * 60) / 1e6;
+  const slipAtDuty = Math.max(0.02 * theoretical, theoretical - rated.flowM3h);
+  const { slip, flow: kept } = slips[condition];
+  const speed = rated.speedRpm * (1.004 - 0.004 * share);
+  const flow = Math.max(0, (theoretical * kept - slipAtDuty * slip * share) * (speed / rated.speedRpm)) * noise();
+  const pressure = ((water * gravity * rated.headM) / 1000) * share * noise();
+  const motor = 89.5;
+  const velocity = (diameter: number) => (flow / 3600 / ((Math.PI / 4) * (diameter / 1000) ** 2)) ** 2 / 2;
+  const suction = -10;
+  const discharge = suction + pressure - ((velocity(pipeMm.discharge) - velocity(pipeMm.suction)) * water) / 1000;
+  const hydraulic = (pressure * theoretical) / 3600;
+  const power = hydraulic / 0.82 + 0.06 * hydraulicOf(rated);
+  return { flowM3h: flow, suctionKpa: suction, dischargeKpa: discharge, speedRpm: speed, powerInKw: (power / (motor / 100)) * noise(), motorEfficiencyPct: motor, densityKgM3: water, vibrationMmS: (1.2 + 0.4 * share) * (condition === 'sound' ? 1 : 1.6) * noise(), bearingC: 36 + 8 * share };
+}
+
+const hydraulicOf = (rated: StandAsk['rated']) => (water * gravity * (rated.flowM3h / 3600) * rated.headM) / 1000;
+
 /** A stand that runs a believable pump, with the scatter of real gauges (standard deviation 0.3 %). */
 export const simulatedTestStand: TestStand = {
   async run(ask) {
     const chance = chanceFrom(`${ask.seed}/${ask.condition}`);
     const noise = () => 1 + 0.003 * normal(chance);
+    if (ask.slip) return ask.slip.pressureShares.map((share) => gaugesAtPressure(ask, ask.slip!, share, noise));
     return ask.flowShares.map((share) => gaugesAt(ask, share, noise));
   },
 };

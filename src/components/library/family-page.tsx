@@ -134,7 +134,7 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
             ))}
           </ul>
         </Fold>
-        <Fold title="Test" note={family.test.kind === 'curve' ? `head over flow, grade ${family.test.grade}` : family.test.kind === 'slip' ? 'flow at pressure: slip' : 'checks'}>
+        <Fold title="Test" note={family.test.kind === 'curve' ? `head over flow, grade ${family.test.grade}` : 'flow at pressure: slip'}>
           <ul className="list-inside list-disc">
             {family.test.checks.map((check) => (
               <li key={check.id}>{check.title}</li>

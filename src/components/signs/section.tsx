@@ -38,7 +38,7 @@ export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPi
   const radius = (drawing.isVertical ? width : height) / 2 - 44;
   const fillOf = (material: string, fill: string) => (fill === 'open' ? 'var(--sheet)' : fill === 'solid' ? (solidColour[material] ?? 'var(--quiet)') : fill === 'line' ? 'none' : `url(#${id}${material})`);
   return (
-    <svg viewBox={`${x} ${y} ${width} ${height}`} className={drawing.isVertical ? 'mx-auto max-h-[78vh] w-full' : 'w-full'} role="group" aria-label={title}>
+    <svg viewBox={`${x} ${y} ${width} ${height}`} className={drawing.isVertical ? 'mx-auto max-h-[58vh] w-full' : 'w-full'} role="group" aria-label={title}>
       <defs>
         {Object.entries(hatchColour).map(([material, [ground, stroke, turn]]) => (
           <pattern key={material} id={id + material} width={6} height={6} patternTransform={`rotate(${turn})`} patternUnits="userSpaceOnUse">

@@ -21,7 +21,11 @@ function niceStep(rough: number): number {
 
 /** Head over flow with the fitted curve and the cross of tolerances, and power and efficiency below on the same flows. */
 export function CurveChart({ judged, guarantee }: Props) {
-  const { acceptance, points } = judged;
+  return judged.slip ? <SlipChart judged={judged} slip={judged.slip} /> : judged.acceptance ? <HeadChart judged={judged} acceptance={judged.acceptance} guarantee={guarantee} /> : null;
+}
+
+function HeadChart({ judged, acceptance, guarantee }: Props & { readonly acceptance: NonNullable<JudgedRun['acceptance']> }) {
+  const { points } = judged;
   const { band } = acceptance;
   const lastFlow = Math.max(...points.map((point) => point.flowM3h));
   const step = niceStep(Math.max(lastFlow, band.flow_m3h.max) / 7);
@@ -56,6 +60,43 @@ export function CurveChart({ judged, guarantee }: Props) {
           <YAxis yAxisId="efficiency" orientation="right" width={42} tickFormatter={round} domain={[0, 100]} {...axis} />
           <Line yAxisId="power" dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
           <Line yAxisId="efficiency" dataKey="efficiency" stroke="var(--moss)" strokeWidth={2.2} strokeDasharray="6 4" isAnimationActive={false} />
+        </ComposedChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}
+
+/** Flow over pressure: what the turns move dashed, the line through the points, and what is asked for at the duty's pressure. */
+function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip: NonNullable<JudgedRun['slip']> }) {
+  const most = Math.max(...slip.pressuresKpa, slip.dutyKpa) * 1.08;
+  const step = niceStep(most / 6);
+  const ticks = Array.from({ length: Math.ceil(most / step) + 1 }, (_, i) => i * step);
+  const last = ticks.at(-1)!;
+  const measured = judged.points.map((point, i) => ({ pressure: slip.pressuresKpa[i]!, flow: point.flowM3h, power: point.powerKw }));
+  const line = [0, last].map((pressure) => ({ pressure, fitted: slip.line[0] + slip.line[1] * pressure }));
+  const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
+  const pressureAxis = <XAxis dataKey="pressure" type="number" domain={[0, last]} tickFormatter={round} ticks={ticks} {...axis} />;
+  return (
+    <div role="img" aria-label={`Flow over pressure: ${judged.reason}`}>
+      <p className="text-13 text-quiet">Flow, m³/h, over pressure, kPa — dots measured, line fitted, dashed: what the turns move, bar: what is asked for at the duty</p>
+      <ResponsiveContainer width="100%" height={270}>
+        <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
+          {pressureAxis}
+          <YAxis width={46} domain={[0, Math.ceil(slip.theoreticalM3h * 1.15)]} tickFormatter={round} {...axis} />
+          <ReferenceLine y={slip.theoreticalM3h} stroke="var(--ink)" strokeDasharray="7 4" />
+          <Line data={line} dataKey="fitted" stroke="var(--lake)" strokeWidth={2.4} dot={false} isAnimationActive={false} />
+          <Scatter data={measured} dataKey="flow" fill="var(--ink)" isAnimationActive={false} />
+          <ReferenceLine segment={[{ x: slip.dutyKpa, y: slip.leastM3h }, { x: slip.dutyKpa, y: slip.theoreticalM3h }]} stroke={tone} strokeWidth={4} />
+        </ComposedChart>
+      </ResponsiveContainer>
+      <p className="text-13 text-quiet">Shaft power, kW, over pressure, kPa</p>
+      <ResponsiveContainer width="100%" height={150}>
+        <ComposedChart data={measured} margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
+          {pressureAxis}
+          <YAxis width={46} tickFormatter={round} domain={[0, 'auto']} {...axis} />
+          <Line dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
         </ComposedChart>
       </ResponsiveContainer>
     </div>

@@ -97,7 +97,7 @@ function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => voi
       <p>
         {duty ? (
           <>
-            Guarantee <b className="num">{duty.flowM3h}</b> m³/h at <b className="num">{duty.headM}</b> m, <span className="num">{duty.speedRpm}</span> rpm{duty.powerKw && <>, at most about {duty.powerKw} kW</>}. Grade {family.test.grade} of ISO 9906, {family.test.flow_shares.length} points.
+            Guarantee <b className="num">{duty.flowM3h}</b> m³/h at <b className="num">{duty.headM}</b> m, <span className="num">{duty.speedRpm}</span> rpm{duty.powerKw && <>, at most about {duty.powerKw} kW</>}. {family.test.kind === 'slip' ? `Flow at ${family.test.pressure_shares.length} pressures, at least ${family.test.least_volumetric_pct} % of what the turns move.` : `Grade ${family.test.grade} of ISO 9906, ${family.test.flow_shares.length} points.`}
           </>
         ) : (
           'The duty is not written down at receiving; the stand has nothing to test against.'

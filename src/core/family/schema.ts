@@ -187,18 +187,20 @@ export const familySchema = z.strictObject({
   teardown: z.array(teardownStep),
   rebuild: z.array(rebuildStep),
   test: z.strictObject({
-    /** 'curve': head over flow by ISO 9906; 'slip': flow over pressure of a positive-displacement pump; 'none': checks alone. */
-    kind: z.enum(['curve', 'slip', 'none']).default('curve'),
+    /** 'curve': head over flow by ISO 9906; 'slip': flow over pressure of a positive-displacement pump. */
+    kind: z.enum(['curve', 'slip']).default('curve'),
     /** For slip: displacement of one turn, and the least share of it that must arrive at the duty. */
     displacement_cm3: z.number().positive().optional(),
     least_volumetric_pct: z.number().min(1).max(100).optional(),
+    /** For slip: shares of the duty's pressure at which the flow is read. */
+    pressure_shares: z.array(z.number().positive().max(2)).default([0.25, 0.5, 0.75, 1, 1.15]),
     grade: z.enum(['1E', '1B', '1U', '2B', '2U', '3B']),
     flow_shares: z.array(z.number().min(0)),
     pipe_mm: z.strictObject({ suction: z.number(), discharge: z.number() }),
     checks: z.array(z.strictObject({ id: reference, title: z.string(), cautions: z.array(reference).default([]) })),
     cautions: z.array(reference),
     stop_when: z.array(z.string()),
-  }),
+  }).refine((test) => test.kind === 'curve' || (test.displacement_cm3 !== undefined && test.least_volumetric_pct !== undefined), { message: 'a slip test needs the displacement of a turn and the least volumetric efficiency', path: ['displacement_cm3'] }),
   damage: z.array(z.strictObject({ seen: z.string(), part: reference, points_to: z.string(), plain: z.string() })),
   kits: z.array(z.strictObject({ id: reference, title: z.string(), price_minor: z.number().int(), lead_days: z.number().int(), gives: z.array(z.strictObject({ part: reference, qty: z.number().int() })) })),
   labour: z.array(z.strictObject({ id: reference, title: z.string(), minutes: z.number(), station: z.enum(['teardown', 'clean', 'inspect', 'rebuild', 'test', 'report']), when: z.strictObject({ part: reference, action: z.string() }).optional(), machining: z.boolean().default(false) })),

@@ -113,7 +113,7 @@ export function growLines(asked: Asked): readonly DraftLine[] {
     ...own,
     ...bundles,
     ...labour,
-    line({ kind: 'test', description: `Test on the stand, grade ${family.test.grade} of ISO 9906`, plain: 'The rebuilt pump is run and measured before it leaves.', unitPriceMinor: rates.testMinor, declinable: false }),
+    line({ kind: 'test', description: family.test.kind === 'slip' ? 'Test on the stand: flow at pressure' : `Test on the stand, grade ${family.test.grade} of ISO 9906`, plain: 'The rebuilt pump is run and measured before it leaves.', unitPriceMinor: rates.testMinor, declinable: false }),
     line({ kind: 'freight', description: 'Return freight', plain: 'Bringing the pump back to you.', unitPriceMinor: rates.freightMinor }),
   ];
 }

@@ -62,9 +62,11 @@ function testOf(family: Family, run: TestRun): AsBuilt['tests'][number] {
     run: run.run, at: run.at, by: run.personName, grade: run.grade, verdict: run.verdict, reason: judged.reason,
     decision: run.decision, decision_reason: run.decisionReason, decided_by: run.decisionBy,
     points: judged.points.map((point) => ({ flow_m3h: point.flowM3h, head_m: point.headM, power_kw: point.powerKw, efficiency_pct: point.efficiencyPct })),
-    band: { flow_m3h: judged.acceptance.band.flow_m3h, head_m: judged.acceptance.band.head_m },
+    kind: judged.slip ? 'slip' : 'curve',
+    ...(judged.acceptance && { band: { flow_m3h: judged.acceptance.band.flow_m3h, head_m: judged.acceptance.band.head_m } }),
+    ...(judged.slip && { slip: { theoretical_m3h: judged.slip.theoreticalM3h, least_m3h: judged.slip.leastM3h, duty_kpa: judged.slip.dutyKpa, pressures_kpa: [...judged.slip.pressuresKpa], volumetric_pct: judged.slip.volumetricPct, line: [...judged.slip.line] } }),
     guarantee: { flow_m3h: run.guarantee.flowM3h, head_m: run.guarantee.headM },
-    curve: [...judged.acceptance.curve.coefficients],
+    curve: [...(judged.acceptance?.curve.coefficients ?? [])],
     working: judged.working.map((step) => ({ ...step })),
   };
 }

@@ -1,6 +1,7 @@
 export { acceptance, type AcceptanceInput, type AcceptanceResult } from './acceptance';
 export { bearingBoreLowerUm, bearingHeat } from './bearing-heat';
 export { boltTorque } from './bolt-torque';
+export { pdSlip } from './curves';
 export { duty } from './duty';
 export { endFloat } from './end-float';
 export { classLimits, fit } from './fit';

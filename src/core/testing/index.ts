@@ -1,6 +1,6 @@
 import type { Family } from '../family';
 import type { Duty, StandReading } from '../record';
-import { acceptance, duty, type AcceptanceResult, type WorkingStep } from '../sums';
+import { acceptance, duty, fitPolynomial, pdSlip, show, SumRefusal, type AcceptanceResult, type WorkingStep } from '../sums';
 
 export interface CurvePoint {
   readonly flowM3h: number;
@@ -9,9 +9,23 @@ export interface CurvePoint {
   readonly efficiencyPct: number;
 }
 
+/** Flow over pressure of a positive-displacement pump at its rated speed, in m³/h and kPa. */
+export interface SlipResult {
+  readonly theoreticalM3h: number;
+  readonly leastM3h: number;
+  readonly dutyKpa: number;
+  readonly flowAtDutyM3h: number;
+  readonly volumetricPct: number;
+  /** Flow as a straight line of pressure: at no pressure, and change by kPa. */
+  readonly line: readonly [number, number];
+  readonly pressuresKpa: readonly number[];
+}
+
 export interface JudgedRun {
   readonly points: readonly CurvePoint[];
-  readonly acceptance: AcceptanceResult;
+  /** For a curve, by ISO 9906; null for a positive-displacement pump, which has `slip` instead. */
+  readonly acceptance: AcceptanceResult | null;
+  readonly slip: SlipResult | null;
   readonly verdict: 'pass' | 'fail';
   /** Why, in a sentence. */
   readonly reason: string;
@@ -44,11 +58,59 @@ function reasonOf(result: AcceptanceResult): string {
   return failed.length ? `Outside the tolerance in ${failed.join(' and ')}: ${head}.` : `Within the tolerance: ${head}.`;
 }
 
+const kpaOf = (headM: number, density: number) => (density * 9.80665 * headM) / 1000;
+
+/** Flow that may lack against the guaranteed one, in per cent: the shop's own figure, no standard's. */
+const flowTolerancePct = 5;
+
+/**
+ * Judges the slip of a positive-displacement pump: a straight line through flow over pressure, read at the duty's
+ * pressure, against the least volumetric efficiency of the family and the guaranteed flow less five per cent.
+ */
+function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
+  const duties = readings.map((reading) => dutyAtRatedSpeed(reading, family, guarantee.speedRpm));
+  const points = duties.map((one) => one.point);
+  const density = readings[0]?.densityKgM3 ?? 998.2;
+  // Flow goes with speed; the pressure is what the valve sets, whatever the speed.
+  const pressures = readings.map((reading) => reading.dischargeKpa - reading.suctionKpa);
+  const fitted = fitPolynomial(pressures, points.map((point) => point.flowM3h), 1);
+  if (!fitted) throw new SumRefusal('points', 'the flow was read at fewer than two pressures');
+  const [zero, slope] = [fitted[0]!, fitted[1]!];
+  const dutyKpa = kpaOf(guarantee.headM, density);
+  const flow = zero + slope * dutyKpa;
+  const least = family.test.least_volumetric_pct!;
+  const outcome = pdSlip.compute({ displacement_cm3: family.test.displacement_cm3!, speed_rpm: guarantee.speedRpm, flow_m3h: Math.max(0, flow), pressure_kpa: dutyKpa, least_efficiency_pct: least });
+  const { theoretical_m3h: theoretical, volumetric_efficiency_pct: volumetric } = outcome.result;
+  const leastM3h = Math.max((theoretical * least) / 100, guarantee.flowM3h * (1 - flowTolerancePct / 100));
+  const verdict = flow >= leastM3h - 1e-9 ? 'pass' : 'fail';
+  const said = `${show(flow, 2)} m³/h arrive at ${show(dutyKpa, 0)} kPa, ${show(volumetric, 1)} % of what the turns move`;
+  return {
+    points,
+    acceptance: null,
+    slip: { theoreticalM3h: theoretical, leastM3h, dutyKpa, flowAtDutyM3h: flow, volumetricPct: volumetric, line: [zero, slope], pressuresKpa: pressures },
+    verdict,
+    reason: verdict === 'pass' ? `${said}; ${show(leastM3h, 2)} m³/h are asked for.` : `Too little: ${said}, ${show(leastM3h, 2)} m³/h are asked for.`,
+    working: [{ what: 'Flow over pressure', formula: 'straight line, least squares', put: `${pressures.length} points`, outcome: `Q = ${show(zero, 3)} ${slope < 0 ? '−' : '+'} ${show(Math.abs(slope) * 100, 4)} m³/h per 100 kPa` }, { what: 'Pressure of the duty', formula: 'ρ·g·H', put: `${show(density, 1)} · 9.80665 · ${show(guarantee.headM, 2)}`, outcome: `${show(dutyKpa, 1)} kPa` }, ...outcome.working, { what: 'Asked for', put: `${show(least)} % of ${show(theoretical, 3)} m³/h, and the guarantee ${show(guarantee.flowM3h, 2)} less ${flowTolerancePct} %`, outcome: `${show(leastM3h, 3)} m³/h`, source: 'family; shop’s own tolerance' }],
+    warnings: [...outcome.warnings.map((warning) => warning.sentence), ...(slope > 0 ? ['The flow grows with the pressure: a gauge or the speed was not steady.'] : [])],
+  };
+}
+
+interface Asked {
+  readonly family: Family;
+  readonly guarantee: Duty;
+  readonly readings: readonly StandReading[];
+}
+
+/** Judges a run of the stand by the family's own test: a curve by ISO 9906, or the slip of a displacement pump. Throws SumRefusal where the points make no curve. */
+export function judgeRun(asked: Asked): JudgedRun {
+  return asked.family.test.kind === 'slip' ? judgeSlip(asked) : judgeCurve(asked);
+}
+
 /**
  * Judges a run of the stand: duty of each point at the rated speed, then acceptance by the family's grade.
  * Source: ISO 9906:2012. Throws SumRefusal where the points make no curve.
  */
-export function judgeRun({ family, guarantee, readings }: { readonly family: Family; readonly guarantee: Duty; readonly readings: readonly StandReading[] }): JudgedRun {
+function judgeCurve({ family, guarantee, readings }: Asked): JudgedRun {
   const duties = readings.map((reading) => dutyAtRatedSpeed(reading, family, guarantee.speedRpm));
   const points = duties.map((one) => one.point);
   const outcome = acceptance.compute({
@@ -57,5 +119,5 @@ export function judgeRun({ family, guarantee, readings }: { readonly family: Fam
     points: points.map((point) => ({ flow_m3h: point.flowM3h, head_m: point.headM, power_kw: point.powerKw, ...(point.flowM3h > 0 && { efficiency_pct: point.efficiencyPct }) })),
   });
   const verdict = Object.values(outcome.result.verdicts).includes('fail') ? 'fail' : 'pass';
-  return { points, acceptance: outcome.result, verdict, reason: reasonOf(outcome.result), working: [...(duties[Math.min(4, duties.length - 1)]?.working ?? []), ...outcome.working], warnings: outcome.warnings.map((warning) => warning.sentence) };
+  return { points, acceptance: outcome.result, slip: null, verdict, reason: reasonOf(outcome.result), working: [...(duties[Math.min(4, duties.length - 1)]?.working ?? []), ...outcome.working], warnings: outcome.warnings.map((warning) => warning.sentence) };
 }
