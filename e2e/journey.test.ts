@@ -1,9 +1,10 @@
 import Ajv from 'ajv/dist/2020';
 import type { Page } from 'puppeteer-core';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily, type Capture } from '@/core/family';
+import { loadFamily } from '@/core/family';
 import { readPdfText } from '../test-support/read-pdf-text';
-import { click, fetchAs, fill, has, named, open, openBrowser, openDevice, scrollTo, signIn, takeOver, waitForGone, waitForText, type OpenedBrowser } from './browser';
+import { click, fetchAs, fill, named, open, openBrowser, openDevice, scan, scrollTo, signIn, takeOver, waitForGone, waitForText, type OpenedBrowser } from './browser';
+import { disposeAll, gaugeAll, keepCapture, pressMove, readCautions } from './stations';
 
 const family = loadFamily(f1);
 let opened: OpenedBrowser;
@@ -20,55 +21,7 @@ beforeAll(async () => {
 });
 afterAll(() => opened?.close());
 
-async function settled(page: Page): Promise<void> {
-  await page.waitForNetworkIdle({ idleTime: 120, concurrency: 0 });
-}
-
 const positions: Readonly<Record<string, string>> = { 'coupling-position': '2.0', 'impeller-position': '38.4', 'seal-setting': '1.9 in', 'deflector-gap': '1.5' };
-
-async function keepCapture(page: Page, capture: Capture, text: string): Promise<void> {
-  const place = (await page.waitForSelector(`#capture-${capture.id}`))!;
-  await scrollTo(place);
-  if (capture.kind === 'photo') await (await place.waitForSelector(named('button', 'Bench camera')))!.click();
-  else if (capture.choices) await (await place.waitForSelector(named('button', text)))!.click();
-  else {
-    const field = (await place.waitForSelector('input'))!;
-    await field.type(text);
-    await field.press('Enter');
-  }
-  await page.waitForSelector(`#capture-${capture.id} ::-p-aria([name="Change"][role="button"])`);
-}
-
-async function readCautions(page: Page): Promise<void> {
-  for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
-    if (await box.evaluate((one) => (one as HTMLInputElement).checked)) continue;
-    await scrollTo(box);
-    await box.click();
-  }
-}
-
-/** Enters every open reading with the gauge and the Enter key, one after the other. */
-async function gaugeAll(page: Page): Promise<number> {
-  let count = 0;
-  for (; count < 80; count++) {
-    const left = await page.evaluate(() => document.querySelector('section[aria-label="Reading to enter"]')?.textContent ?? '');
-    if (!left || left.includes('· now ')) break;
-    await click(page, 'button', 'Gauge');
-    await page.waitForFunction(() => (document.querySelector<HTMLInputElement>('input[aria-label^="Reading of"]')?.value ?? '') !== '');
-    const before = await page.$eval('input[aria-label^="Reading of"]', (field) => field.getAttribute('aria-label'));
-    await page.focus('input[aria-label^="Reading of"]');
-    await page.keyboard.press('Enter');
-    await page.waitForFunction((label) => { const field = document.querySelector<HTMLInputElement>('input[aria-label^="Reading of"]'); return !field || field.getAttribute('aria-label') !== label || document.querySelector('section[aria-label="Reading to enter"]')!.textContent!.includes('· now '); }, {}, before);
-    await settled(page);
-  }
-  return count;
-}
-
-async function pressMove(page: Page, name: string, next: string): Promise<void> {
-  await waitForText(page, 'The gate is open.');
-  await click(page, 'button', name);
-  await page.waitForFunction((station) => document.querySelector('nav[aria-label=Stations] [aria-current=page]')?.textContent?.includes(station), {}, next);
-}
 
 test('receive: a pump gets its tag, its pictures and its printed tag', async () => {
   await click(desk, 'link', 'Receive');
@@ -102,8 +55,7 @@ test('receive: a pump gets its tag, its pictures and its printed tag', async () 
 
 test('the technician scans the tag, confirms and acknowledges, and begins', async () => {
   await bench.bringToFront();
-  await bench.keyboard.type(tag, { delay: 4 });
-  await bench.keyboard.press('Enter');
+  await scan(bench, tag);
   await bench.waitForFunction((wanted) => location.pathname.endsWith(wanted), {}, tag);
   await waitForText(bench, '3 things are missing');
   await click(bench, 'button', 'I confirm it, as Ines Callowhay');
@@ -167,17 +119,7 @@ test('inspect: readings by gauge and keyboard, a visual finding, a verdict overr
   await click(bench, 'button', 'Overrule');
   await waitForText(bench, 'Overruled to out by Marek Thornby');
   // every line of the gate leads to its place; what is out gets its disposition
-  for (let i = 0; i < 16 && !(await has(bench, 'button', 'Inspection is done')); i++) {
-    await bench.evaluate(() => document.querySelector<HTMLElement>('aside[aria-label=Gate] button[aria-expanded=false]')?.click());
-    const line = await bench.waitForSelector('aside[aria-label=Gate] ol a');
-    const target = await line!.evaluate((one) => new URL((one as HTMLAnchorElement).href).hash.slice(1));
-    await line!.click();
-    const at = (await bench.waitForSelector(`#${target} [aria-label=Disposition]`))!;
-    await scrollTo(at);
-    await (await at.waitForSelector(named('button', 'replace')))!.click();
-    await bench.waitForFunction((id) => document.querySelector(`#${id}`)!.textContent!.includes('Disposition: replace'), {}, target);
-    await settled(bench);
-  }
+  await disposeAll(bench, 'Inspection is done', 'replace');
   await pressMove(bench, 'Inspection is done', 'Quote');
 });
 

@@ -3,7 +3,7 @@ import { roles, type Role } from '@/core/record';
 import type { Actor } from '@/core/access';
 import { loadJobRecord, migrateDatabase } from '@/db';
 import { actUseCases, perform, readUseCases, startRuntime, type Context, type Runtime } from '@/server';
-import { shippedFamilies } from '@/server/families';
+import { buildFor, shippedFamilies } from '@/server/families';
 import type { DemoJob } from '../demo/jobs';
 import { playJob, type Act } from '../demo/play-job';
 
@@ -54,9 +54,12 @@ export async function openTestShop(name: string): Promise<TestShop> {
   for (const [code, kind] of gauges) await act('sunniva', 'add-instrument', { code, kind, uncertaintyUm: 1.5, dueOn: '2027-06-01' });
   const load = (tag: string) => loadJobRecord(runtime.database, tag);
   const play: TestShop['play'] = async (job = {}) => {
-    const { tag } = (await act('wenna', 'receive-pump', testReceiving(`T-${++serials}-${name}`))) as { tag: string };
+    const build = { ...(job.family?.variant && { variant: job.family.variant }), ...(job.family?.stages && { stages: job.family.stages }) };
+    const family = buildFor(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))!, build);
+    const receiving = testReceiving(`T-${++serials}-${name}`);
+    const { tag } = (await act('wenna', 'receive-pump', { ...receiving, familyId: family.id, ...build, intake: { ...receiving.intake, ...(job.duty && { duty: job.duty }), ...(job.family?.elastomer && { elastomer: job.family.elastomer }) } })) as { tag: string };
     const whole = { customer: 'Garden', pump: { maker: 'Quillmere', model: 'QB', serial: 's', size: '' }, equipment: '', duty: testIntake.duty, liquid: 'pond water', whyOut: '', hours: 0, at: 'receive', cameIn: 5, promised: 5, ...job } as DemoJob;
-    await playJob({ act: act as Act, job: whole, tag, family: shippedFamilies[0]!, technician: 'ines', load: async () => (await load(tag))!, pass: () => undefined });
+    await playJob({ act: act as Act, job: whole, tag, family, technician: 'ines', load: async () => (await load(tag))!, pass: () => undefined });
     return tag;
   };
   return { runtime, people, contextOf, act, load, play, close: () => runtime.pool.promise().end() };

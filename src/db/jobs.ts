@@ -104,6 +104,10 @@ export async function saveSearchText(connection: Connection, jobId: string, sear
   await connection.update(t.jobs).set({ searchText }).where(eq(t.jobs.id, jobId));
 }
 
+export async function saveFamilyVersion(connection: Connection, jobId: string, familyVersion: string) {
+  await connection.update(t.jobs).set({ familyVersion }).where(eq(t.jobs.id, jobId));
+}
+
 export async function saveContact(connection: Connection, jobId: string, contactId: string) {
   await connection.update(t.jobs).set({ contactId }).where(eq(t.jobs.id, jobId));
 }

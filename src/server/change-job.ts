@@ -21,6 +21,8 @@ export interface Changed<Result> {
   /** A move to another station, made after the change when its gate is open. */
   readonly move?: EventKind;
   readonly hold?: Hold;
+  /** The family after the change, where the change is to another version of it. */
+  readonly family?: Family;
 }
 
 export function whoOf({ actor, now }: Context, name?: string): Who {
@@ -78,7 +80,7 @@ export async function changeJob<Result>(context: Context, asked: Asked, act: (jo
     if (record.closedAt && asked.kind !== 'correct-report') throw new DomainError('wrong-state', { what: sayWhy('closed', record) });
     const who = whoOf(context, asked.customerName);
     const changed = await act({ connection, record, family, who });
-    await saveAfter(context, connection, { before: record, family, changed });
+    await saveAfter(context, connection, { before: record, family: changed.family ?? family, changed });
     const event = chainEvent({ seq: record.version + 1, kind: asked.kind, personName: who.personName, at: who.at.toISOString(), data: canonical({ ...(changed.data as object), ...(changed.move && { move: changed.move }) }), previousHash: record.headHash }, sha256);
     const appended = await appendEvent(connection, record.id, { ...event, personId: who.personId });
     if (!appended) throw new DomainError('changed-meanwhile');

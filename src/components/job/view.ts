@@ -21,6 +21,8 @@ export interface JobView {
   readonly ready: ReadyRange;
   readonly today: string;
   readonly zone: string;
+  /** A newer version of the job's family that it could still take; null otherwise. */
+  readonly newerFamily: string | null;
   /** How the shop reads lengths. */
   readonly lengthDisplay: LengthDisplay;
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly Missing[] };

@@ -5,6 +5,7 @@ import { readyRange } from '@/core/planning';
 import type { Station } from '@/core/record';
 import { listCustomerLinks, listInstruments, loadJobRecord, readShop } from '@/db';
 import { findFamily } from '../families';
+import { newerFamily } from '../library/take-newer-family';
 import { defineUseCase, tagField } from '../use-case';
 import { dayIn } from './read-floor';
 
@@ -21,13 +22,15 @@ export const readJob = defineUseCase({
     const record = await loadJobRecord(database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
     const [family, shop, instruments, links] = await Promise.all([findFamily(database, record.familyId, record.familyVersion), readShop(database), listInstruments(database), listCustomerLinks(database, record.id)]);
+    const openStation = record.station === 'receive' || record.station === 'teardown';
+    const newer = openStation && !record.captures.length && !record.steps.length ? await newerFamily(database, record) : null;
     const now = context.now();
     const zone = shop?.zone ?? 'UTC';
     const standing = standingOf(record, family);
     const ready = readyRange(standing.remaining, dayIn(zone, now));
     const event = onward[record.station];
     const answer = answerLine({ tag, pump: jobDetails(record.pump), owner: record.customer.name, station: record.station, holder: standing.holder, holderSince: record.holderSince, hold: record.hold, outcome: record.outcome, closedAt: record.closedAt, waitingFor: standing.waitingFor, ready, promisedOn: record.promisedOn, now: now.toISOString(), zone });
-    return { record, family, instruments, answer, standing, ready, today: dayIn(zone, now), zone, lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const), gate: { event, words: moves[event].words, missing: record.closedAt ? [] : gateFor(event, record, family) }, openLinks: links.filter((link) => !link.revokedAt && link.expiresAt > now).length };
+    return { record, family, instruments, answer, standing, ready, today: dayIn(zone, now), zone, newerFamily: newer?.version ?? null, lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const), gate: { event, words: moves[event].words, missing: record.closedAt ? [] : gateFor(event, record, family) }, openLinks: links.filter((link) => !link.revokedAt && link.expiresAt > now).length };
   },
 });
 export type JobView = Awaited<ReturnType<typeof readJob.run>>;

@@ -7,6 +7,7 @@ import { GateBar } from '@/components/job/gate-bar';
 import { JobHeader } from '@/components/job/job-header';
 import { JobStream } from '@/components/job/job-stream';
 import { Whose } from '@/components/ui/whose';
+import { NewerFamily } from '@/components/job/newer-family';
 import { StationSheet } from '@/components/job/station-sheet';
 import type { JobView } from '@/components/job/view';
 import { currentActor, requestContext } from '@/app/session';
@@ -43,6 +44,7 @@ export default async function JobPage({ params, searchParams }: Props) {
       <Whose audiences={view.audiences} role={view.person.role}>
         <JobHeader view={view} />
         <JobStream record={view.record} shown={shown} />
+        <NewerFamily view={view} />
         <StationSheet key={shown} station={shown} view={view} isHere={isHere} />
         <GateBar view={view} shown={shown} />
       </Whose>

@@ -1,0 +1,149 @@
+import type { Page } from 'puppeteer-core';
+import f4 from '@families/f4-bore-hole.json';
+import f6 from '@families/f6-internal-gear.json';
+import { buildFamily, loadFamily, suitableConsumables, type Capture, type Family } from '@/core/family';
+import { click, fill, named, open, openBrowser, openDevice, scrollTo, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
+import { actAs, disposeAll, gaugeAll, keepCapture, pressMove, readCautions } from './stations';
+
+const gear = buildFamily(loadFamily(f6), { variant: 'packed' });
+const stacked = buildFamily(loadFamily(f4), { variant: 'plain', stages: 3 });
+let opened: OpenedBrowser;
+let page: Awaited<ReturnType<typeof openDevice>>;
+beforeAll(async () => {
+  opened = await openBrowser();
+  page = await openDevice(opened.browser);
+  await signIn(page, 'sunniva');
+});
+afterAll(() => opened?.close());
+
+test('receiving proposes the construction by the plate, and lets it be chosen by its drawing', async () => {
+  await open(page, '/receive');
+  const isChosen = (id: string) => page.$eval(`input[name=family][value=${id}]`, (radio) => (radio as HTMLInputElement).checked);
+  await fill(page, 'Other words on the plate', 'internal gear, 350 rpm');
+  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[name=family][value=F6]')!.checked);
+  await waitForText(page, 'by its plate: internal gear');
+  await (await page.waitForSelector(named('combobox', 'Built as')))!.select('cartridge');
+  await page.click('input[name=family][value=F4]');
+  expect([await isChosen('F4'), await isChosen('F6')]).toEqual([true, false]);
+  await fill(page, 'Stages, 3 to 40', '12');
+  await waitForText(page, '12 stages');
+});
+
+async function receive(family: Family, duty: object, elastomer: string): Promise<string> {
+  const [variant, stages] = family.version.split('+')[1]!.split('.');
+  const intake = { equipmentNumber: '', duty, liquid: 'water', cleaning: 'declaration', cleaningReference: 'CD-1', whyOut: 'lost flow', runningHours: null, cameWith: [], shims: [], hazards: '', shippingDamage: '', elastomer };
+  const { tag } = await actAs(page, 'receive-pump', { customer: 'Tarnhollow Slate Quarry', contact: { name: 'Emrys Caddon', email: 'emrys@tarnhollow.example', phone: '' }, pump: { maker: 'Dunnockworth', model: family.short, serial: `E2E-${family.id}`, size: '' }, familyId: family.id, variant, ...(stages && { stages: Number(stages) }), promisedOn: '2027-03-01', intake });
+  await actAs(page, 'take-picture', { tag, about: 'job:received', partRef: family.parts[0]!.ref, caption: 'As received' });
+  await actAs(page, 'confirm-isolation', { tag });
+  for (const caution of ['energy-isolation', 'harmful-liquid']) await actAs(page, 'acknowledge-caution', { tag, caution });
+  await actAs(page, 'advance-job', { tag, event: 'begin-teardown' });
+  return String(tag);
+}
+
+const textOf = (capture: Capture) => (capture.kind === 'position' ? '12.0' : capture.kind === 'match-mark' ? 'two punches at twelve' : capture.kind === 'value' ? '1.2' : String(capture.expect ?? capture.choices?.[0] ?? '1'));
+
+async function finishSteps(phase: 'teardown' | 'rebuild', family: Family, elastomer: string): Promise<void> {
+  for (const step of family[phase]) {
+    await page.evaluate((id) => { const head = document.querySelector<HTMLElement>(`#step-${id} > button`)!; if (head.getAttribute('aria-expanded') !== 'true') head.click(); }, step.id);
+    await page.waitForSelector(`#step-${step.id} ::-p-aria([name="Step done"][role="button"])`);
+    await readCautions(page);
+    for (const capture of step.captures) await keepCapture(page, capture, textOf(capture));
+    if ('settings' in step) for (const setting of step.settings) await waitForText(page, setting.title);
+    if ('torque' in step && step.torque) await fill(page, 'Torque reached', String((step.torque.window_nm.min + step.torque.window_nm.max) / 2));
+    if ('consumables' in step && step.consumables.length && suitableConsumables(step, family, elastomer).length > 1) {
+      const choice = (await page.$(`#step-${step.id} input[type=radio]:not(:disabled)`))!;
+      await scrollTo(choice);
+      await choice.click();
+    }
+    await click(page, 'button', 'Step done');
+    await page.waitForFunction((id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'), {}, step.id);
+    if ('hold_point' in step && step.hold_point) {
+      await waitForText(page, 'Somebody else takes over by PIN');
+      await takeOver(page, 'odile');
+      await click(page, 'button', 'Sign the hold point as Odile Fennimoor');
+      await waitForText(page, 'signed by Odile Fennimoor');
+      await takeOver(page, 'sunniva');
+    }
+  }
+}
+
+async function buyAll(on: Page, tag: string): Promise<void> {
+  await open(on, `/jobs/${tag}`);
+  await (await on.waitForSelector('button ::-p-text(Order )'))!.click();
+  await waitForText(on, 'acknowledged as');
+  for (let parcel = 0; parcel < 4 && !(await on.$(named('button', 'Start rebuild'))); parcel++) {
+    if (!(await on.$(named('button', 'Counted so')))) await (await on.waitForSelector('button ::-p-text( is here)'))!.click();
+    await click(on, 'button', 'Counted so');
+    await on.waitForNetworkIdle({ idleTime: 300, concurrency: 0 });
+    if (await on.evaluate(() => document.body.innerText.includes('all here'))) break;
+  }
+  await pressMove(on, 'Start rebuild', 'Rebuild');
+}
+
+const placesOf = (family: Family, phase: 'as-found' | 'as-left') => family.points.filter((point) => point.when.includes(phase)).reduce((sum, point) => sum + point.places.length, 0);
+
+describe.each([
+  { name: 'an internal gear pump, packed', family: gear, duty: { flowM3h: 16, headM: 60, powerKw: 6.2, efficiencyPct: 52, speedRpm: 350 }, elastomer: 'FKM' },
+  { name: 'a bore-hole pump of three stages', family: stacked, duty: { flowM3h: 30, headM: 40, powerKw: 5.2, efficiencyPct: 66, speedRpm: 2900 }, elastomer: 'NBR' },
+])('$name', ({ family, duty, elastomer }) => {
+  let tag = '';
+  test('teardown by its own steps, captures and cautions', async () => {
+    await open(page, '/');
+    tag = await receive(family, duty, elastomer);
+    await open(page, `/jobs/${tag}`);
+    await finishSteps('teardown', family, elastomer);
+    await actAs(page, 'account-parts', { tag, parts: family.parts.map((part) => ({ partRef: part.ref, state: 'present', note: '', basedOn: 0 })) });
+    await actAs(page, 'advance-job', { tag, event: 'finish-teardown' });
+    await actAs(page, 'clean-parts', { tag, cautionRead: true, parts: family.parts.filter((part) => !part.soft).map((part) => ({ partRef: part.ref, method: part.clean.method, masked: true })) });
+    await actAs(page, 'advance-job', { tag, event: 'finish-cleaning' });
+  });
+  test('inspection at its own points, each place once', async () => {
+    await open(page, `/jobs/${tag}`);
+    expect(await gaugeAll(page)).toBe(placesOf(family, 'as-found'));
+    await disposeAll(page, 'Inspection is done', 'replace');
+    await pressMove(page, 'Inspection is done', 'Quote');
+  });
+  test('rebuild by its own steps, settings, torques and hold points, then the readings as left', async () => {
+    await actAs(page, 'draw-up-quote', { tag });
+    await actAs(page, 'send-quote', { tag });
+    await actAs(page, 'record-approval', { tag, way: 'telephone', name: 'Emrys Caddon', reference: 'called back', declinedLines: [], declineAll: false });
+    await buyAll(page, tag);
+    await finishSteps('rebuild', family, elastomer);
+    await click(page, 'button', 'As-left readings');
+    expect(await gaugeAll(page)).toBe(placesOf(family, 'as-left'));
+    await pressMove(page, 'Rebuild is done', 'Test');
+  });
+  test('its own test on the stand', async () => {
+    for (const check of family.test.checks) await actAs(page, 'finish-step', { tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions });
+    await open(page, `/jobs/${tag}`);
+    await click(page, 'button', 'Run 1 through the points');
+    await waitForText(page, 'Run 1: pass.');
+    await waitForText(page, family.test.kind === 'slip' ? 'of what the turns move' : 'Within the tolerance');
+    await page.waitForSelector('.recharts-surface');
+  });
+});
+
+test('a family’s booklet, traveller and file come out, a broken file is refused by line, a good one is taken in', async () => {
+  await open(page, '/library/F6?variant=cartridge');
+  await waitForText(page, 'Cartridge');
+  const kinds = await page.evaluate(async () => Promise.all(['booklet', 'traveller', 'file'].map(async (as) => { const response = await fetch(`/files/family/F6/${as}`); return [response.status, response.headers.get('content-type'), (await response.arrayBuffer()).byteLength > 5000]; })));
+  expect(kinds).toEqual([[200, 'application/pdf', true], [200, 'application/pdf', true], [200, 'application/json; charset=utf-8', true]]);
+  await open(page, '/library');
+  const take = async (text: string) => {
+    const input = (await page.waitForSelector('input[type=file]'))!;
+    await input.evaluate((field, content) => {
+      const files = new DataTransfer();
+      files.items.add(new File([content], 'own.json', { type: 'application/json' }));
+      (field as HTMLInputElement).files = files.files;
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    }, text);
+  };
+  const good = JSON.stringify({ ...f4, title: 'Bore-hole, our list' }, null, 1);
+  await take(good.replace('"principle": "rotodynamic"', '"principle": "magic"'));
+  await waitForText(page, 'line 6, principle');
+  await take(good);
+  await waitForText(page, 'Taken in as S');
+  await waitForText(page, 'Bore-hole, our list');
+});
+
+test('nothing was put into the console', () => expect(page.faults).toEqual([]));

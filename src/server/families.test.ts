@@ -1,0 +1,85 @@
+import f5 from '@families/f5-plastic-booster.json';
+import { DomainError } from '@/core/errors';
+import { demoJobs } from '../../demo/jobs';
+import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
+import { readPdfText } from '../../test-support/read-pdf-text';
+import { shippedFamilies } from './families';
+
+let shop: TestShop;
+beforeAll(async () => void (shop = await openTestShop('families')));
+afterAll(() => shop.close());
+const faultOf = (sent: Promise<unknown>) => sent.then(() => null, (error: unknown) => (error instanceof DomainError ? error : Promise.reject(error)));
+
+const builds = shippedFamilies.filter((family) => family.id !== 'F1').flatMap((family) => (family.variants.length ? family.variants : [undefined]).map((variant) => ({ name: `${family.id}${variant ? `, ${variant.title.toLowerCase()}` : ''}`, family, variant: variant?.id })));
+
+/** The stations are the same for every construction: each is played through all of them, variant by variant. */
+test.each(builds)('$name goes from receiving to an issued report', async ({ family, variant }) => {
+  const demo = demoJobs.find((job) => job.family?.id === family.id)!;
+  const tag = await shop.play({ at: 'return', part: 'released', duty: demo.duty, family: { id: family.id, ...(variant && { variant }), ...(family.stages && { stages: family.stages.least }), elastomer: family.elastomers[0]! } });
+  const record = (await shop.load(tag))!;
+  expect(record.familyVersion.startsWith(variant ? `${family.version}+${variant}` : family.version)).toBe(true);
+  expect(record.reports).toHaveLength(1);
+  expect(record.runs.at(-1)).toMatchObject({ verdict: 'pass', decision: 'passed' });
+  const { bytes } = (await shop.act('wenna', 'read-report', { number: record.reports[0]!.number, revision: 'A', as: 'pdf' })) as { bytes: Buffer };
+  const text = (await readPdfText(bytes)).join(' ').replace(/\s+/g, ' ');
+  expect(text).toContain(family.test.kind === 'slip' ? 'flow at pressure: pass' : 'grade 2B of ISO 9906: pass');
+  expect(text).toContain(family.title.split(',')[0]);
+});
+
+test('a way of building that the family does not have is refused by name', async () => {
+  expect((await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-1'), familyId: 'F6', variant: 'glued' })))!.details.what).toContain('F6 is not built as “glued”');
+  expect((await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-2'), familyId: 'F4', stages: 41 })))!.details.issues).toMatchObject([{ path: 'stages' }]);
+});
+
+describe('a shop’s own families', () => {
+  const file = (change: object) => JSON.stringify({ ...f5, ...change }, null, 2);
+  test('a broken file is refused with every fault by line; nothing is stored', async () => {
+    const fault = await faultOf(shop.act('sunniva', 'import-family', { text: file({ principle: 'magic', duty: 7 }) }));
+    expect(fault!.details.issues!.map((issue) => issue.path).toSorted()).toEqual(['duty', 'principle']);
+    expect(fault!.details.issues![0]!.message).toMatch(/^line \d+, /);
+    const { families } = (await shop.act('wenna', 'read-shop', {})) as { families: { id: string }[] };
+    expect(families.filter((family) => family.id.startsWith('S'))).toEqual([]);
+  });
+  test('a good file becomes the shop’s own, is received with, and its newer version is offered, not forced', async () => {
+    const { familyId } = (await shop.act('sunniva', 'import-family', { text: file({ title: 'Booster, our list' }) })) as { familyId: string };
+    expect(familyId).toBe('S1');
+    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('S-1'), familyId, stages: 6 })) as { tag: string };
+    expect((await shop.load(tag))!.familyVersion).toBe('1.0.0+6');
+    expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null }).newerFamily).toBeNull();
+    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.details.what).toContain('no newer version of S1');
+    expect((await faultOf(shop.act('sunniva', 'import-family', { text: file({ id: 'S1', title: 'Booster, our list' }) })))!.details.issues).toMatchObject([{ path: 'version' }]);
+    await shop.act('sunniva', 'import-family', { text: file({ id: 'S1', version: '1.1.0', title: 'Booster, our newer list' }) });
+    expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null; family: { title: string } })).toMatchObject({ newerFamily: '1.1.0', family: { title: 'Booster, our list' } });
+    await shop.act('wenna', 'take-newer-family', { tag });
+    expect(((await shop.act('wenna', 'read-job', { tag })) as object)).toMatchObject({ newerFamily: null, family: { version: '1.1.0+6', title: 'Booster, our newer list' } });
+  });
+  test('once something is recorded, the job keeps its version', async () => {
+    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('S-2'), familyId: 'S1' })) as { tag: string };
+    await shop.act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'barrel', caption: 'As received' });
+    await shop.act('ines', 'confirm-isolation', { tag });
+    for (const caution of ['energy-isolation', 'harmful-liquid']) await shop.act('ines', 'acknowledge-caution', { tag, caution });
+    await shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' });
+    await shop.act('ines', 'record-capture', { tag, phase: 'teardown', captureId: 'stage-count', typed: '8', photoId: null, basedOn: 0 });
+    await shop.act('sunniva', 'import-family', { text: file({ id: 'S1', version: '1.2.0', title: 'Newest' }) });
+    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.details.what).toContain('it keeps that version');
+    expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null }).newerFamily).toBeNull();
+  });
+  test('a variant of limits and times is a copy; the shipped family stays', async () => {
+    const { familyId } = (await shop.act('sunniva', 'make-own-family', { familyId: 'F2', title: 'Monoblock, our way', changes: [{ path: 'labour.0.minutes', value: 95 }] })) as { familyId: string };
+    const read = async (id: string) => (await shop.act('ines', 'read-family', { familyId: id })) as { family: { labour: { minutes: number }[]; made_from?: string } };
+    expect((await read(familyId)).family).toMatchObject({ made_from: 'F2 1.0.0', labour: [{ minutes: 95 }, {}, {}, {}, {}, {}] });
+    expect((await read('F2')).family.labour[0]!.minutes).toBe(shippedFamilies.find((family) => family.id === 'F2')!.labour[0]!.minutes);
+    expect((await faultOf(shop.act('sunniva', 'make-own-family', { familyId: 'F2', title: 'x', changes: [{ path: 'id', value: 'F9' }] })))!.details.what).toContain('id cannot be changed here');
+  });
+  test('booklet and traveller hold every step; the traveller has a box for every place', async () => {
+    const family = shippedFamilies.find((one) => one.id === 'F6')!;
+    const textOf = async (as: string) => (await readPdfText(((await shop.act('ines', 'read-family-document', { familyId: 'F6', variant: 'packed', as })) as { bytes: Buffer }).bytes)).join(' ').replace(/\s+/g, ' ');
+    const [booklet, traveller] = [await textOf('booklet'), await textOf('traveller')];
+    for (const step of [...family.teardown, ...family.rebuild].filter((one) => !one.variants || one.variants.includes('packed'))) {
+      expect(booklet).toContain(step.title);
+      expect(traveller).toContain(step.title);
+    }
+    expect(traveller.match(/as found \/ as left, mm/g)!.length).toBe(family.points.reduce((sum, point) => sum + (point.derived ? 1 : point.places.length), 0));
+    expect(booklet).not.toContain('Cartridge seal');
+  });
+});

@@ -1,0 +1,36 @@
+import * as z from 'zod';
+import { DomainError } from '@/core/errors';
+import { readBuild, type Family } from '@/core/family';
+import type { JobRecord } from '@/core/record';
+import { saveFamilyVersion, type Connection } from '@/db';
+import { changeJob, requireStation } from '../change-job';
+import { buildFor, keepFamily, listFamilies } from '../families';
+import { defineUseCase, tagField } from '../use-case';
+
+const base = (version: string) => version.split('+')[0]!;
+const isNewer = (one: string, other: string) => base(one).split('.').reduce((sign, value, i) => sign || Number(value) - Number(base(other).split('.')[i]), 0) > 0;
+
+/** The newer version of a job's family, as the job's pump would be built by it; null where there is none. */
+export async function newerFamily(connection: Connection, record: Pick<JobRecord, 'familyId' | 'familyVersion'>): Promise<Family | null> {
+  const family = (await listFamilies(connection)).find((one) => one.id === record.familyId);
+  return family && isNewer(family.version, record.familyVersion) ? family : null;
+}
+
+/** A newer version is offered, never forced: a person takes it, and only while nothing was recorded by the old one. */
+export const takeNewerFamily = defineUseCase({
+  verb: 'take-newer-family',
+  audience: ['coordinator'],
+  input: z.strictObject({ tag: tagField }),
+  async run(context, { tag }) {
+    return changeJob(context, { tag, kind: 'take-newer-family' }, async ({ connection, record }) => {
+      requireStation(record, 'receive', 'teardown');
+      if (record.captures.length || record.steps.length || record.readings.length) throw new DomainError('wrong-state', { what: `${tag} has steps and captures by version ${base(record.familyVersion)}; it keeps that version.` });
+      const newer = await newerFamily(connection, record);
+      if (!newer) throw new DomainError('wrong-state', { what: `There is no newer version of ${record.familyId} than ${base(record.familyVersion)}.` });
+      const built = buildFor(newer, readBuild(record.familyVersion));
+      await keepFamily(connection, built);
+      await saveFamilyVersion(connection, record.id, built.version);
+      return { result: { familyVersion: built.version }, data: { from: record.familyVersion, to: built.version }, family: built };
+    });
+  },
+});
