@@ -47,7 +47,9 @@ async function finishSteps(phase: 'teardown' | 'rebuild', family: Family, elasto
     await page.evaluate((id) => { const head = document.querySelector<HTMLElement>(`#step-${id} > button`)!; if (head.getAttribute('aria-expanded') !== 'true') head.click(); }, step.id);
     await page.waitForSelector(`#step-${step.id} ::-p-aria([name="Step done"][role="button"])`);
     await readCautions(page);
-    for (const capture of step.captures) await keepCapture(page, capture, textOf(capture));
+    // What comes back at rebuild agrees with what teardown found.
+    const before = (id: string | undefined) => family.teardown.flatMap((one) => one.captures).find((one) => one.id === id);
+    for (const capture of step.captures) await keepCapture(page, capture, textOf(before(capture.agrees_with) ?? capture));
     if ('settings' in step) for (const setting of step.settings) await waitForText(page, setting.title);
     if ('torque' in step && step.torque) await fill(page, 'Torque reached', String((step.torque.window_nm.min + step.torque.window_nm.max) / 2));
     if ('consumables' in step && step.consumables.length && suitableConsumables(step, family, elastomer).length > 1) {
@@ -71,12 +73,17 @@ async function buyAll(on: Page, tag: string): Promise<void> {
   await open(on, `/jobs/${tag}`);
   await (await on.waitForSelector('button ::-p-text(Order )'))!.click();
   await waitForText(on, 'acknowledged as');
-  for (let parcel = 0; parcel < 4 && !(await on.$(named('button', 'Start rebuild'))); parcel++) {
-    if (!(await on.$(named('button', 'Counted so')))) await (await on.waitForSelector('button ::-p-text( is here)'))!.click();
+  // The supplier sends what it has; the rest comes with the next parcel.
+  for (let parcel = 0; parcel < 5 && !(await on.evaluate(() => document.body.innerText.includes('all here'))); parcel++) {
+    const arrived = await on.$('button ::-p-text( is here)');
+    if (arrived) {
+      await scrollTo(arrived);
+      await arrived.click();
+    }
     await click(on, 'button', 'Counted so');
-    await on.waitForNetworkIdle({ idleTime: 300, concurrency: 0 });
-    if (await on.evaluate(() => document.body.innerText.includes('all here'))) break;
+    await on.waitForNetworkIdle({ idleTime: 500, concurrency: 0 });
   }
+  await waitForText(on, 'all here');
   await pressMove(on, 'Start rebuild', 'Rebuild');
 }
 
@@ -140,10 +147,10 @@ test('a family’s booklet, traveller and file come out, a broken file is refuse
   };
   const good = JSON.stringify({ ...f4, title: 'Bore-hole, our list' }, null, 1);
   await take(good.replace('"principle": "rotodynamic"', '"principle": "magic"'));
-  await waitForText(page, 'line 6, principle');
+  await waitForText(page, `line ${good.split('\n').findIndex((line) => line.includes('"principle"')) + 1}, principle`);
   await take(good);
   await waitForText(page, 'Taken in as S');
   await waitForText(page, 'Bore-hole, our list');
 });
 
-test('nothing was put into the console', () => expect(page.faults).toEqual([]));
+test('nothing was put into the console', () => expect(page.faults.filter((fault) => !fault.includes('422') || !fault.includes('import-family'))).toEqual([]));

@@ -194,16 +194,16 @@ test('a shop in inches: limits and entry in inches, the reading kept as it was t
     await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('puddlestone.draft.')).forEach((key) => localStorage.removeItem(key)));
     await open(page, `/jobs/${tag}#point-seat-bore`);
     await waitForText(page, ' in · ');
-    await page.type('input[aria-label^="Reading of"]', '2.8347');
+    await fill(page, 'Reading of Seal seat bore, plane A, 0°', '1.8905');
     await click(page, 'button', 'Keep and go on');
-    await waitForText(page, '2.8347 in');
+    await waitForText(page, 'A 0° 1.8905 in');
   } finally {
     await open(page, '/library');
     const back = await page.waitForSelector(named('combobox', 'Lengths are shown and typed in'));
     await Promise.all([kept(), back!.select('metric')]);
   }
   await open(page, `/jobs/${tag}#point-seat-bore`);
-  await waitForText(page, '2.8347 in = 72.001 mm');
+  await waitForText(page, '1.8905 in = 48.019 mm');
 });
 
 test('what a role does not do is said as whose work it is', async () => {

@@ -60,7 +60,7 @@ export function ConstructionChooser({ families, chosen, proposed, construction, 
               ))}
             </SelectField>
           )}
-          {chosen.stages && <TextField label={`Stages, ${chosen.stages.least} to ${chosen.stages.most}`} inputMode="numeric" className="num" value={construction.stages || String(chosen.stages.usual)} error={issues.stages} onChange={(event) => onChange({ ...construction, stages: event.target.value })} />}
+          {chosen.stages && <TextField label={`Stages, ${chosen.stages.least} to ${chosen.stages.most}`} hint={`${chosen.stages.usual} where nothing is typed`} inputMode="numeric" className="num" value={construction.stages} error={issues.stages} onChange={(event) => onChange({ ...construction, stages: event.target.value })} />}
         </div>
       )}
     </fieldset>
