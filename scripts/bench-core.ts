@@ -1,6 +1,9 @@
 // Used by the benchmark: calls a second of each sum, verdicts of 200 points, section drawing, report PDF with 20 pictures.
 import f1 from '@families/f1-overhung.json';
-import { drawSection, loadFamily } from '@/core/family';
+import f4 from '@families/f4-bore-hole.json';
+import f6 from '@families/f6-internal-gear.json';
+import f7 from '@families/f7-rotary-lobe.json';
+import { buildFamily, drawSection, loadFamily } from '@/core/family';
 import { judgePoints } from '@/core/inspection';
 import { placeKey } from '@/core/record';
 import { exampleReading, exampleRecord } from '@/core/record/example-record';
@@ -59,7 +62,10 @@ async function main(): Promise<void> {
   const many = { ...family, points: Array.from({ length: 13 }, (_, i) => family.points.map((point) => ({ ...point, id: `${point.id}-${i}`, ...(point.derived && { derived: { ...point.derived, bore: `${point.derived.bore}-${i}`, journal: `${point.derived.journal}-${i}` } }) }))).flat() };
   const readings = many.points.flatMap((point) => point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min, 'as-found', 1.5)));
   line(`verdicts of ${many.points.length} points, ${readings.length} readings`, `${(1000 / perSecond(() => judgePoints({ family: many, readings, phase: 'as-found' }))).toFixed(2)} ms`);
-  line(`section of ${family.section.bodies.length} bodies`, `${(1000 / perSecond(() => drawSection(family))).toFixed(2)} ms`);
+  for (const file of [f4, f6, f7]) {
+    const built = buildFamily(loadFamily(file));
+    line(`section of ${built.id}, ${drawSection(built).shapes.length} outlines`, `${(1000 / perSecond(() => drawSection(built))).toFixed(2)} ms`);
+  }
   const guarantee = { flowM3h: 60, headM: 38, powerKw: 12, efficiencyPct: 70, speedRpm: 2900 };
   const points = await simulatedTestStand.run({ seed: 's', rated: guarantee, pipeMm: family.test.pipe_mm, flowShares: family.test.flow_shares, condition: 'sound' });
   const ofFamily = family.points.flatMap((point) => point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min)));
