@@ -131,6 +131,51 @@ function solveMaster({ groups, stock, solver, costOf, met, secondsLeft }: Master
   return solver.solve({ costs: patterns.map((one) => costOf(one.stack)), uppers: patterns.map((one) => groups[one.group]!.members.length), rows, whole: floor !== undefined, ...(floor !== undefined && { floor }), limitS: Math.max(0.05, secondsLeft()) });
 }
 
+const tries = 500;
+
+/**
+ * Rounds the relaxation many times: its whole parts, now and then one less, then the rest by their fractions in a shuffled
+ * order while groups and stock hold. Where a rounding reaches the bound, no search is needed. The shuffle has a fixed seed,
+ * so that the same task gives the same answer.
+ */
+function roundMany({ groups, stock, met, costOf }: Master, patterns: readonly Pattern[], relaxed: readonly number[], floor: number): readonly number[] | null {
+  let state = 20261125;
+  const random = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
+  const costs = patterns.map((one) => costOf(one.stack));
+  const sizes = patterns.map((one) => countOf(one.stack));
+  const whole = relaxed.map((value) => Math.floor(value + epsilon));
+  const fraction = relaxed.map((value, i) => value - whole[i]! - 0.05 * sizes[i]!);
+  const keys = new Float64Array(patterns.length);
+  const order = Uint16Array.from(patterns, (_, i) => i);
+  let best: { readonly values: readonly number[]; readonly cost: number } | null = null;
+  for (let attempt = 0; attempt < tries; attempt++) {
+    const left = [...stock];
+    const open = groups.map((group) => group.members.length);
+    const values = patterns.map(() => 0);
+    let taken = 0;
+    const take = (i: number, most: number) => {
+      const { group, stack } = patterns[i]!;
+      let count = Math.min(most, open[group]!);
+      for (let k = 0; k < stack.length && count > 0; k++) if (stack[k]! > 0) count = Math.min(count, Math.floor(left[k]! / stack[k]!));
+      if (count <= 0) return;
+      for (let k = 0; k < stack.length; k++) left[k]! -= count * stack[k]!;
+      open[group]! -= count;
+      values[i]! += count;
+      taken += count;
+    };
+    whole.forEach((count, i) => count > 0 && take(i, count - (random() < 0.12 ? 1 : 0)));
+    const spread = 0.3 + random();
+    for (let i = 0; i < keys.length; i++) keys[i] = fraction[i]! + spread * random();
+    order.sort((a, b) => keys[b]! - keys[a]!);
+    for (const i of order) if (met === undefined || taken < met) take(i, met === undefined ? Infinity : met - taken);
+    if (met !== undefined && taken < met) continue;
+    const cost = values.reduce((sum, value, i) => sum + value * costs[i]!, 0);
+    if (!best || cost < best.cost) best = { values, cost };
+    if (cost <= floor + epsilon) break;
+  }
+  return best && best.cost <= floor + epsilon ? best.values : null;
+}
+
 /** What the stacks of a group cost beside their shims, once rows have prices. */
 function pricesFrom(master: Master, duals: readonly number[]) {
   const { groups, stock, met } = master;
@@ -143,6 +188,7 @@ interface Optimum {
   readonly patterns: Pattern[];
   readonly objective: number;
   readonly duals: readonly number[];
+  readonly values: readonly number[];
 }
 
 /** Column generation: patterns are added while one exists whose price is negative; then the relaxation is solved. */
@@ -163,7 +209,7 @@ function relax(master: Master, patterns: Pattern[], longest: number): Optimum | 
         return false;
       });
     });
-    if (patterns.length === before) return { patterns, objective: bound, duals };
+    if (patterns.length === before) return { patterns, objective: bound, duals, values };
     if (secondsLeft() <= 0) return null;
   }
 }
@@ -200,7 +246,7 @@ function bestOf(master: Master, start: Pattern[], longest: number): Best | null 
   const costOf = (values: readonly number[], patterns: readonly Pattern[]) => values.reduce((sum, value, i) => sum + value * master.costOf(patterns[i]!.stack), 0);
   const patterns = relaxed?.patterns ?? start;
   const floor = relaxed ? Math.ceil(relaxed.objective - epsilon) : -Infinity;
-  const { values } = solveMaster(master, patterns, floor);
+  const values = (relaxed && roundMany(master, patterns, relaxed.values, floor)) ?? solveMaster(master, patterns, floor).values;
   if (!values) return null;
   const cost = costOf(values, patterns);
   const own = { values, patterns, cost };
