@@ -117,6 +117,15 @@ describe('by keyboard', () => {
     await page.keyboard.press('Enter');
     await page.waitForSelector('#point-seat-bore button[aria-expanded=true]');
   });
+  test('parts are picked in the section with arrow keys and Enter', async () => {
+    await open(page, `/jobs/${tagAt('teardown', 'half')}`);
+    await page.$eval('[data-part][tabindex="0"]', (part) => (part as SVGPathElement).focus());
+    const at = () => page.evaluate(() => document.activeElement?.getAttribute('data-part'));
+    for (let i = 0; i < 40 && (await at()) !== 'wet-bearing'; i++) await page.keyboard.press('ArrowRight');
+    expect(await at()).toBe('wet-bearing');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('#step-shaft [aria-expanded=true]');
+  });
   test('a scan into a field that waits opens the job and leaves the field as it was', async () => {
     await open(page, `/jobs/${tagAt('inspect', 'half')}`);
     const field = 'input[aria-label^="Reading of"]';

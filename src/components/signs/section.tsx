@@ -1,6 +1,6 @@
 'use client';
 
-import { useId } from 'react';
+import { useId, useMemo, useState, type KeyboardEvent } from 'react';
 import type { SectionDrawing } from '@/core/family';
 import { pebble } from './pebble';
 
@@ -13,7 +13,7 @@ interface Props {
   readonly parts?: Readonly<Record<string, PartState>>;
   readonly picked?: string | null;
   readonly onPick?: (pointId: string) => void;
-  /** Parts are picked by pointer here; by keyboard in the list beside the drawing. */
+  /** Parts are picked by pointer and by keyboard: one stop for Tab, arrow keys along the shaft. */
   readonly onPickPart?: (ref: string) => void;
   readonly showsPins?: boolean;
   readonly title: string;
@@ -31,11 +31,35 @@ const hatchColour: Readonly<Record<string, readonly [string, string, number]>> =
 const solidColour: Readonly<Record<string, string>> = { elastomer: 'var(--ink)', 'carbon-ceramic': 'var(--quiet)', steel: 'var(--slate)', stainless: 'var(--slate)' };
 const pinFill: Readonly<Record<PinState, string>> = { 'to do': 'var(--paper)', measured: 'var(--slate)', near: 'var(--ochre)', out: 'var(--jasper)' };
 
+/** Where an outline begins along the shaft. */
+const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
+
 /** The longitudinal section with its numbered points. Points are picked by pointer and by keyboard; state shows by shape as well as colour. */
 export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPickPart, showsPins = true, title }: Props) {
   const id = useId();
   const [x, y, width, height] = drawing.viewBox;
   const radius = (drawing.isVertical ? width : height) / 2 - 44;
+  // One stop for Tab; the arrow keys go from part to part along the shaft, Enter picks.
+  const [atPart, setAtPart] = useState<string | null>(null);
+  const firstOf = useMemo(() => new Map([...drawing.shapes.entries()].toReversed().map(([i, shape]) => [shape.part, i])), [drawing.shapes]);
+  const order = useMemo(() => [...firstOf.keys()].toSorted((one, other) => startOf(drawing.shapes[firstOf.get(one)!]!.d) - startOf(drawing.shapes[firstOf.get(other)!]!.d)), [firstOf, drawing.shapes]);
+  const onPartKey = (part: string) => (event: KeyboardEvent<SVGPathElement>) => {
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      return onPickPart?.(part);
+    }
+    const way = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (!way) return;
+    event.preventDefault();
+    const next = order[(order.indexOf(part) + way + order.length) % order.length]!;
+    setAtPart(next);
+    event.currentTarget.closest('svg')?.querySelector<SVGPathElement>(`[data-part="${next}"]`)?.focus();
+  };
+  const partHandles = (part: string, isFirst: boolean) => ({
+    onClick: () => onPickPart?.(part),
+    className: 'cursor-pointer',
+    ...(isFirst && { 'data-part': part, role: 'button', tabIndex: part === (atPart ?? order[0]) ? 0 : -1, 'aria-label': `${part.replaceAll('-', ' ')}: ${parts[part] ?? 'here'}`, onKeyDown: onPartKey(part) }),
+  });
   const fillOf = (material: string, fill: string) => (fill === 'open' ? 'var(--sheet)' : fill === 'solid' ? (solidColour[material] ?? 'var(--quiet)') : fill === 'line' ? 'none' : `url(#${id}${material})`);
   return (
     <svg viewBox={`${x} ${y} ${width} ${height}`} className={drawing.isVertical ? 'mx-auto max-h-[58vh] w-full' : 'w-full'} role="group" aria-label={title}>
@@ -54,7 +78,7 @@ export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPi
               .filter((mirror) => shape.half === 'both' || (shape.half === 'top') === (mirror === 1))
               .map((mirror) => {
                 const state = parts[shape.part] ?? 'here';
-                return <path key={`${i} ${mirror}`} d={shape.d} transform={`translate(0 ${shape.line}) scale(1 ${mirror})`} onClick={onPickPart && (() => onPickPart(shape.part))} className={onPickPart ? 'cursor-pointer' : undefined} fill={shape.fill === 'line' ? 'none' : state === 'replace' ? 'var(--jasper)' : state === 'now' ? 'var(--ochre)' : fillOf(shape.material, shape.fill)} fillOpacity={state === 'removed' ? 0.12 : 1} strokeOpacity={state === 'removed' ? 0.3 : 1} strokeDasharray={state === 'removed' ? '3 3' : undefined} />;
+                return <path key={`${i} ${mirror}`} d={shape.d} transform={`translate(0 ${shape.line}) scale(1 ${mirror})`} {...(onPickPart && partHandles(shape.part, i === firstOf.get(shape.part) && mirror === 1))} fill={shape.fill === 'line' ? 'none' : state === 'replace' ? 'var(--jasper)' : state === 'now' ? 'var(--ochre)' : fillOf(shape.material, shape.fill)} fillOpacity={state === 'removed' ? 0.12 : 1} strokeOpacity={state === 'removed' ? 0.3 : 1} strokeDasharray={state === 'removed' ? '3 3' : undefined} />;
               }),
           )}
         </g>

@@ -56,6 +56,7 @@ describe('each rule of closure, broken once, is named', () => {
     },
     'soft-consumed': (family) => ((step(family, 'head-on').needs = []), `parts.${family.parts.findIndex((part) => part.ref === 'head-gasket')}`),
     'captured-again': (family) => ((step(family, 'valve-on').captures = []), 'teardown.2.captures.0'),
+    oriented: (family) => ((family.teardown[3]!.captures = family.teardown[3]!.captures.filter((capture) => capture.kind !== 'orientation')), 'teardown.3.captures'),
     counted: (family) => ((findPart(family, 'half-rings')!.quantity = 3), 'teardown.3.captures.1'),
     'point-limits': (family) => ((family.points[0]!.reuse_mm = { min: 26 }), 'points.0.reuse_mm'),
     'setting-inputs': (family) => ((step(family, 'clearance').settings[0]!.input.pitch_mm = -2), 'rebuild.'),

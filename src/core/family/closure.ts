@@ -13,6 +13,7 @@ export const closureRules = {
   order: 'nothing is fitted behind what is already closed, nothing taken off behind what is still on',
   'soft-consumed': 'every soft part is asked for by a rebuild step and is in a kit or has a price of its own',
   'captured-again': 'every mark, position, count, orientation and thread hand of teardown is asked for again at rebuild',
+  oriented: 'every lip seal comes off at a step that keeps which way a lip or a groove faces',
   counted: 'a count expects as many as the parts list has',
   'point-limits': 'every point has limits or is derived from points that have, new limits inside those for reuse, and names its source',
   'setting-inputs': 'every setting calls a sum that exists, with inputs that it takes',
@@ -98,6 +99,16 @@ function checkCaptures(family: Family): Faults {
   return [...lost, ...loose, ...miscounted];
 }
 
+/** A lip that faces the wrong way leaks at once: the step that takes it off asks for its orientation. */
+function checkLips(family: Family): Faults {
+  const lips = new Set(family.section.bodies.filter((body) => body.symbol === 'lip-seal').map((body) => body.part));
+  return [...lips].flatMap((ref) => {
+    const at = family.teardown.findIndex((step) => step.parts.includes(ref));
+    const isAsked = family.teardown[at]?.captures.some((capture) => capture.kind === 'orientation');
+    return at < 0 || isAsked ? [] : [fault(`teardown.${at}.captures`, 'oriented', `${ref} comes off and nobody asks which way its lip faces`)];
+  });
+}
+
 function checkPoint(point: FamilyPoint, i: number, family: Family): Faults {
   const path = `points.${i}`;
   const known = (id: string) => family.points.some((one) => one.id === id && one.new_mm);
@@ -150,7 +161,7 @@ function checkHeat({ heat }: RebuildStep, path: string): Faults {
 /** What is not closed in a family as one pump is built; empty where a pump can be taken apart, measured and put together by it. */
 export function checkBuild(family: Family): Faults {
   return [
-    ...checkIds(family), ...checkNames(family), ...checkHandling(family), ...checkSoft(family), ...checkCaptures(family),
+    ...checkIds(family), ...checkNames(family), ...checkHandling(family), ...checkSoft(family), ...checkCaptures(family), ...checkLips(family),
     ...family.points.flatMap((point, i) => checkPoint(point, i, family)),
     ...family.teardown.flatMap((step, i) => checkStep(step, `teardown.${i}`, family)),
     ...family.rebuild.flatMap((step, i) => [...checkStep(step, `rebuild.${i}`, family), ...checkHeat(step, `rebuild.${i}`), ...checkSettings(step, i, family)]),
