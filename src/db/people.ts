@@ -1,5 +1,6 @@
 import { and, asc, count, desc, eq, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
+import { compareVersions } from '@/core/family';
 import { roles, type Role } from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';
@@ -135,10 +136,8 @@ export async function loadFamilyBody(connection: Connection, id: string, version
 /** The newest version of each of the shop's own families, as they were stored. */
 export async function listShopFamilies(connection: Connection): Promise<readonly unknown[]> {
   const rows = await connection.select({ id: families.id, version: families.version, body: families.body }).from(families).where(and(like(families.id, 'S%'), notLike(families.version, '%+%')));
-  const parts = (version: string) => version.split('.').map(Number);
-  const isNewer = (one: string, other: string) => parts(one).reduce((sign, value, i) => sign || value - parts(other)[i]!, 0) > 0;
   const newest = new Map<string, (typeof rows)[number]>();
-  for (const row of rows) if (!newest.has(row.id) || isNewer(row.version, newest.get(row.id)!.version)) newest.set(row.id, row);
+  for (const row of rows) if (!newest.has(row.id) || compareVersions(row.version, newest.get(row.id)!.version) > 0) newest.set(row.id, row);
   return [...newest.values()].map((row) => fromJson(row.body));
 }
 

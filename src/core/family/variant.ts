@@ -21,6 +21,12 @@ export function writeBuild(version: string, { variant, stages }: Build): string 
   return words.length ? `${version.split('+')[0]}+${words.join('.')}` : version.split('+')[0]!;
 }
 
+/** Which of two versions is newer, whatever stands behind the `+`: above 0 the first, below 0 the other. @example compareVersions('1.10.0', '1.9.3+packed') // 1 */
+export function compareVersions(one: string, other: string): number {
+  const parts = (version: string) => version.split('+')[0]!.split('.').map(Number);
+  return parts(one).reduce((sign, value, i) => sign || value - parts(other)[i]!, 0);
+}
+
 function pointsByStage(family: Family, stages: number): Family['points'] {
   const repeated = family.points.flatMap((point) => {
     if (point.per !== 'stage') return [point];

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
-import type { Family } from '@/core/family';
+import { compareVersions, type Family } from '@/core/family';
 import { makeOwnVariant } from '@/core/family/own-variant';
 import { readFamilyFile, type FileRead } from '@/core/family/read-file';
 import { listShopFamilies, storeFamily } from '@/db';
@@ -34,11 +34,6 @@ export const importFamily = defineUseCase({
     return { familyId: own.id, version: own.version };
   },
 });
-
-function compareVersions(one: string, other: string): number {
-  const parts = (version: string) => version.split('+')[0]!.split('.').map(Number);
-  return parts(one).reduce((sign, value, i) => sign || value - parts(other)[i]!, 0);
-}
 
 /** A shop's own variant of a family: limits, times, prices and words changed in a copy. */
 export const makeOwnFamily = defineUseCase({

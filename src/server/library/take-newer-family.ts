@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
-import { readBuild, type Family } from '@/core/family';
+import { compareVersions, readBuild, type Family } from '@/core/family';
 import type { JobRecord } from '@/core/record';
 import { saveFamilyVersion, type Connection } from '@/db';
 import { changeJob, requireStation } from '../change-job';
@@ -8,12 +8,11 @@ import { buildFor, keepFamily, listFamilies } from '../families';
 import { defineUseCase, tagField } from '../use-case';
 
 const base = (version: string) => version.split('+')[0]!;
-const isNewer = (one: string, other: string) => base(one).split('.').reduce((sign, value, i) => sign || Number(value) - Number(base(other).split('.')[i]), 0) > 0;
 
 /** The newer version of a job's family, as the job's pump would be built by it; null where there is none. */
 export async function newerFamily(connection: Connection, record: Pick<JobRecord, 'familyId' | 'familyVersion'>): Promise<Family | null> {
   const family = (await listFamilies(connection)).find((one) => one.id === record.familyId);
-  return family && isNewer(family.version, record.familyVersion) ? family : null;
+  return family && compareVersions(family.version, record.familyVersion) > 0 ? family : null;
 }
 
 /** A newer version is offered, never forced: a person takes it, and only while nothing was recorded by the old one. */
