@@ -117,6 +117,20 @@ describe('by keyboard', () => {
     await page.keyboard.press('Enter');
     await page.waitForSelector('#point-seat-bore button[aria-expanded=true]');
   });
+  test('a line of the gate leads to its place, and again after something else was picked', async () => {
+    const tag = tagAt('inspect', 'half');
+    await open(page, `/jobs/${tag}`);
+    for (let time = 0; time < 2; time++) {
+      await (await page.waitForSelector('aside[aria-label=Gate] button ::-p-text(before)'))!.click();
+      const line = (await page.waitForSelector('aside[aria-label=Gate] a[href*="#point-"]'))!;
+      const place = await line.evaluate((link) => (link as HTMLAnchorElement).hash);
+      await line.click();
+      await page.waitForSelector(`${place} button[aria-expanded=true]`);
+      expect(await page.evaluate(() => location.hash)).toBe(place);
+      await page.$eval('#point-seat-bore button', (row) => row.click());
+      await page.waitForSelector('#point-seat-bore button[aria-expanded=true]');
+    }
+  });
   test('parts are picked in the section with arrow keys and Enter', async () => {
     await open(page, `/jobs/${tagAt('teardown', 'half')}`);
     await page.$eval('[data-part][tabindex="0"]', (part) => (part as SVGPathElement).focus());
@@ -205,6 +219,7 @@ test('a shop in inches: limits and entry in inches, the reading kept as it was t
     await waitForText(page, ' in · ');
     await fill(page, 'Reading of Seal seat bore, plane A, 0°', '1.8905');
     await Promise.all([page.waitForResponse((response) => response.url().endsWith('/api/act/record-readings') && response.ok()), click(page, 'button', 'Keep and go on')]);
+    await page.waitForFunction(() => !document.querySelector('input[aria-label^="Reading of Seal seat bore"]'));
     await open(page, `/jobs/${tag}#point-seat-bore`);
     await waitForText(page, 'A 0° 1.8905 in');
   } finally {

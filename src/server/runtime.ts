@@ -1,9 +1,10 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Actor } from '@/core/access';
 import { isAnswering, openDatabase, type OpenedDatabase } from '@/db';
 import { simulatedCamera, simulatedGauge, simulatedSupplier, simulatedTestStand } from '@/stand-ins';
 import type { Context } from './context';
+import { makeId } from './make-id';
 
 export interface Runtime extends OpenedDatabase {
   readonly contextFor: (actor: Actor, given?: { readonly origin?: string; readonly now?: () => Date }) => Context;
@@ -20,13 +21,6 @@ function makeLimiters({ pool }: OpenedDatabase) {
 function databaseName(pool: OpenedDatabase['pool']): string {
   const { connectionConfig } = (pool as unknown as { config: { connectionConfig: { database: string } } }).config;
   return connectionConfig.database;
-}
-
-/** Ids sort by the moment they were made: 48 bits of time, then chance (UUID version 7, RFC 9562). */
-function makeId(): string {
-  const time = Date.now().toString(16).padStart(12, '0');
-  const rest = randomUUID().slice(15);
-  return `${time.slice(0, 8)}-${time.slice(8)}-7${rest}`;
 }
 
 /** Opens what the use cases need on one database. */

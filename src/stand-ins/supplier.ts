@@ -9,11 +9,12 @@ function dueOf(order: SupplierOrder): string {
   return addDays(order.placedOn, longest + slip);
 }
 
-/** About one order in three is a piece short on its first parcel; the rest follows a day later. */
-function shortLine(order: SupplierOrder): string | null {
-  const chance = chanceFrom(`${order.number}/short`);
-  if (chance() > 0.36 || !order.lines.length) return null;
-  return order.lines[Math.floor(chance() * order.lines.length)]!.lineId;
+/** About one order in three is a piece short on its first parcel, never its only piece; the rest follows a day later. */
+function shortLine({ number, lines }: SupplierOrder): string | null {
+  const chance = chanceFrom(`${number}/short`);
+  if (chance() > 0.36 || lines.reduce((sum, line) => sum + line.quantity, 0) < 2) return null;
+  const ids = lines.map((line) => line.lineId).sort();
+  return ids[Math.floor(chance() * ids.length)]!;
 }
 
 /** A supplier who acknowledges with a date, delivers on that day, and is sometimes short. */

@@ -14,7 +14,7 @@ import type { SheetProps } from '../job/view';
 import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
 import { useFetched } from '../ui/use-fetched';
-import { useHash } from '../ui/use-hash';
+import { useAskedPlace } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 import { BenchSection } from './bench-section';
 import { CaptureField } from './capture-field';
@@ -24,9 +24,9 @@ import { firstStep, StepList, stepOfHash, StepWords } from './step-list';
 
 /** Rebuild in assembly order, then the as-left readings at the same points. */
 export function RebuildSheet({ view, isHere }: SheetProps) {
-  const hash = useHash();
-  const [choice, setChoice] = useState<{ tab: 'steps' | 'points'; hash: string } | null>(null);
-  const tab = choice && choice.hash === hash ? choice.tab : hash.startsWith('#point-') ? 'points' : 'steps';
+  const { hash, visit } = useAskedPlace();
+  const [choice, setChoice] = useState<{ tab: 'steps' | 'points'; visit: string } | null>(null);
+  const tab = choice && choice.visit === visit ? choice.tab : hash.startsWith('#point-') ? 'points' : 'steps';
   const round = rebuildRound(view.record);
   const failed = view.record.runs.findLast((run) => run.decision === 'failed');
   return (
@@ -38,7 +38,7 @@ export function RebuildSheet({ view, isHere }: SheetProps) {
       )}
       <div role="group" aria-label="What to see" className="flex gap-2 px-6 pt-3">
         {([['steps', 'Steps'], ['points', 'As-left readings']] as const).map(([name, words]) => (
-          <button key={name} type="button" aria-pressed={tab === name} onClick={() => setChoice({ tab: name, hash })} className={`min-h-11 border-b-3 px-1 ${tab === name ? 'border-jasper font-bold' : 'border-transparent text-quiet'}`}>
+          <button key={name} type="button" aria-pressed={tab === name} onClick={() => setChoice({ tab: name, visit })} className={`min-h-11 border-b-3 px-1 ${tab === name ? 'border-jasper font-bold' : 'border-transparent text-quiet'}`}>
             {words}
           </button>
         ))}
@@ -53,16 +53,16 @@ function Steps({ view, isHere }: SheetProps) {
   const steps = family.rebuild;
   const round = rebuildRound(record);
   const done = useMemo(() => new Map(record.steps.filter((step) => step.phase === 'rebuild' && step.round === round).map((step) => [step.stepId, step])), [record.steps, round]);
-  const hash = useHash();
-  const [choice, setChoice] = useState<{ id: string; hash: string } | null>(null);
+  const { hash, visit } = useAskedPlace();
+  const [choice, setChoice] = useState<{ id: string; visit: string } | null>(null);
   const unsigned = steps.find((step) => step.hold_point && done.has(step.id) && !done.get(step.id)!.second)?.id;
-  const picked = choice && choice.hash === hash ? choice.id : (stepOfHash(hash, steps) ?? unsigned ?? firstStep(steps, done));
+  const picked = choice && choice.visit === visit ? choice.id : (stepOfHash(hash, steps) ?? unsigned ?? firstStep(steps, done));
   const step = steps.find((one) => one.id === picked)!;
   const needs = needsOf(record, family);
   const fitted = new Set(steps.filter((one) => done.has(one.id)).flatMap((one) => one.parts));
   const everAdded = new Set(steps.flatMap((one) => one.parts));
   const states: Record<string, PartState> = Object.fromEntries(family.parts.map((part) => [part.ref, step.parts.includes(part.ref) && !done.has(step.id) ? 'now' : fitted.has(part.ref) || !everAdded.has(part.ref) ? 'here' : 'removed']));
-  const pick = (id: string) => setChoice({ id, hash });
+  const pick = (id: string) => setChoice({ id, visit });
   const noteOf = (id: string) => {
     const missing = missingForStep(steps.find((one) => one.id === id)!.needs, needs);
     return missing.length ? `waits for ${missing.map((need) => need.name.toLowerCase()).join(', ')}` : steps.find((one) => one.id === id)!.hold_point ? 'hold point' : '';

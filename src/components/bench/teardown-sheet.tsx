@@ -6,7 +6,7 @@ import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
 import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
-import { useHash } from '../ui/use-hash';
+import { useAskedPlace } from '../ui/use-asked-place';
 import { BenchSection } from './bench-section';
 import { CaptureField } from './capture-field';
 import { Cautions } from './cautions';
@@ -17,14 +17,14 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
   const { record, family } = view;
   const steps = family.teardown;
   const done = useMemo(() => new Map(record.steps.filter((step) => step.phase === 'teardown').map((step) => [step.stepId, step])), [record.steps]);
-  const hash = useHash();
-  const [choice, setChoice] = useState<{ id: string; hash: string } | null>(null);
+  const { hash, visit } = useAskedPlace();
+  const [choice, setChoice] = useState<{ id: string; visit: string } | null>(null);
   const asked = stepOfHash(hash, steps);
-  const picked = choice && choice.hash === hash ? choice.id : (asked ?? firstStep(steps, done));
+  const picked = choice && choice.visit === visit ? choice.id : (asked ?? firstStep(steps, done));
   const step = steps.find((one) => one.id === picked)!;
   const removed = new Set(steps.filter((one) => done.has(one.id)).flatMap((one) => one.parts));
   const states: Record<string, PartState> = Object.fromEntries(family.parts.map((part) => [part.ref, step.parts.includes(part.ref) && !done.has(step.id) ? 'now' : removed.has(part.ref) ? 'removed' : 'here']));
-  const pick = (id: string) => setChoice({ id, hash });
+  const pick = (id: string) => setChoice({ id, visit });
   return (
     <div className="grid lg:grid-cols-[minmax(380px,5fr)_7fr]">
       <BenchSection family={family} hint="pick a part for its step · ochre: comes off now · dashed: is off" states={states} onPickPart={(ref) => pick(steps.find((one) => one.parts.includes(ref))?.id ?? picked)} title={`Section, ${removed.size} of ${family.parts.length} parts off`} />

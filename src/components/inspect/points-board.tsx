@@ -13,7 +13,7 @@ import { sayDate, type InstrumentShown, type JobView } from '../job/view';
 import { LimitStrip } from '../signs/limit-strip';
 import { Section, type PinState } from '../signs/section';
 import { Button } from '../ui/form';
-import { useHash } from '../ui/use-hash';
+import { useAskedPlace } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 import { PointDetail } from './point-detail';
 
@@ -71,14 +71,14 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
   const states = useMemo(() => judgePoints({ family, readings, phase }), [family, readings, phase]);
   const places = useMemo<readonly Place[]>(() => states.flatMap(({ point }) => point.places.map((place) => ({ point, place: placeKey(place) }))), [states]);
   const isTaken = ({ point, place }: Place) => readings.some((reading) => reading.pointId === point.id && reading.place === place);
-  const hash = useHash();
+  const { hash, visit } = useAskedPlace();
   const hashPoint = hash.startsWith('#point-') ? hash.slice(7) : undefined;
-  const [choice, setChoice] = useState<{ pointId: string; place: string | null; hash: string } | null>(null);
+  const [choice, setChoice] = useState<{ pointId: string; place: string | null; visit: string } | null>(null);
   const firstOpen = places.find((one) => !isTaken(one)) ?? places[0];
-  const pickedId = choice && choice.hash === hash ? choice.pointId : (hashPoint ?? firstOpen?.point.id ?? '');
+  const pickedId = choice && choice.visit === visit ? choice.pointId : (hashPoint ?? firstOpen?.point.id ?? '');
   const ofPoint = places.filter((one) => one.point.id === pickedId);
   const current = ofPoint.find((one) => one.place === choice?.place) ?? ofPoint.find((one) => !isTaken(one)) ?? ofPoint[0];
-  const pick = (pointId: string, place: string | null = null) => setChoice({ pointId, place, hash });
+  const pick = (pointId: string, place: string | null = null) => setChoice({ pointId, place, visit });
   const goOn = ({ point, place }: Place) => {
     const at = places.findIndex((one) => one.point.id === point.id && one.place === place);
     const next = [...places.slice(at + 1), ...places.slice(0, at)].find((one) => !isTaken(one)) ?? places[at + 1];

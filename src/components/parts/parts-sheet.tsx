@@ -6,12 +6,12 @@ import type { PurchaseOrder } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
-import { useHash } from '../ui/use-hash';
+import { useAskedPlace } from '../ui/use-asked-place';
 
 /** What the approved lines need, what is ordered and what has come; orders with their receiving check. */
 export function PartsSheet({ view, isHere }: SheetProps) {
   const { record, family } = view;
-  useHash();
+  useAskedPlace();
   const needs = needsOf(record, family);
   const open = needs.filter((need) => need.ordered < need.quantity);
   const { run, error, isBusy } = useAct();
@@ -88,7 +88,7 @@ function Order({ view, order, canReceive }: { readonly view: JobView; readonly o
   const onlyShort = !arrived.length && !isWhole;
   const take = async () => {
     const answer = await run<{ lines: { lineId: string; quantity: number }[]; restOn: string | null }>('take-parcel', { tag: record.tag, orderNumber: order.number });
-    if (answer) setSaid(answer.restOn ? `The parcel is short against the order; the supplier sends the rest on ${sayDate(answer.restOn)}.` : 'The parcel’s list is complete.');
+    if (answer) setSaid(!answer.lines.length && answer.restOn ? `Nothing came; the supplier now says ${sayDate(answer.restOn)}.` : answer.restOn ? `The parcel is short against the order; the supplier sends the rest on ${sayDate(answer.restOn)}.` : 'The parcel’s list is complete.');
   };
   const check = async () => {
     const given = arrived.map((line) => ({ lineId: line.id, counted: Number(counts[line.id] ?? line.sent - line.received) }));

@@ -8,7 +8,7 @@ import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
-import { useHash } from '../ui/use-hash';
+import { useAskedPlace } from '../ui/use-asked-place';
 import { useOthersWork } from '../ui/whose';
 import { readMoney, writeMoney } from './money';
 
@@ -17,7 +17,7 @@ const refused = (what: string): ActError => ({ code: 'bad-input', what, kept: 'W
 /** Lines grown out of the dispositions, to be changed, struck or added to; totals, and what the customer will see. */
 export function QuoteSheet({ view, isHere }: SheetProps) {
   const { record } = view;
-  useHash();
+  useAskedPlace();
   const quote = currentQuote(record);
   const { run, error, isBusy } = useAct();
   const others = useOthersWork('change-line');

@@ -9,7 +9,7 @@ import { Cautions } from '../bench/cautions';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
-import { useHash } from '../ui/use-hash';
+import { useAskedPlace } from '../ui/use-asked-place';
 import { IntakeFields } from './intake-fields';
 import { readIntakeText, writeIntakeText, type IntakeText } from './intake-text';
 
@@ -66,7 +66,7 @@ function IntakeForm({ view }: SheetProps) {
 /** The job at receiving: what came, the pictures, and what opens the gate to teardown. */
 export function ReceiveSheet({ view, isHere }: SheetProps) {
   const { record } = view;
-  useHash();
+  useAskedPlace();
   const { run, error, isBusy } = useAct();
   const acknowledged = new Map(record.acknowledgements.map((one) => [one.caution, one]));
   const photos = record.photos.filter((photo) => photo.about === 'job:received');

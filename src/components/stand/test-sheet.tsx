@@ -8,7 +8,7 @@ import { useAct } from '../act/use-act';
 import { Cautions } from '../bench/cautions';
 import { sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
-import { useHash } from '../ui/use-hash';
+import { useAskedPlace } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 
 const CurveChart = dynamic(() => import('./curve-chart').then((module) => module.CurveChart), { ssr: false, loading: () => <p className="h-[456px] content-center text-center text-quiet">Drawing the curve …</p> });
@@ -23,7 +23,7 @@ const conditions = [
 /** The stand: checks, run, curve against its band, and the tester's decision. */
 export function TestSheet({ view, isHere }: SheetProps) {
   const { record } = view;
-  useHash();
+  useAskedPlace();
   const [picked, setPicked] = useState<number | null>(null);
   const run = record.runs.find((one) => one.run === picked) ?? record.runs.at(-1);
   return (

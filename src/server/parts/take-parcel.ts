@@ -4,7 +4,7 @@ import { addSent, saveOrderDate } from '@/db';
 import { changeJob } from '../change-job';
 import { defineUseCase, tagField } from '../use-case';
 
-/** A parcel of the supplier arrives: what its list says is noted, the count comes after. The simulated supplier keeps its own day. */
+/** A parcel of the supplier arrives, or a new day for it: what its list says is noted, the count comes after. The simulated supplier keeps its own day. */
 export const takeParcel = defineUseCase({
   verb: 'take-parcel',
   audience: ['parts', 'coordinator'],
@@ -16,7 +16,7 @@ export const takeParcel = defineUseCase({
       const lines = order.lines.map((line) => ({ lineId: line.partRef, partNumber: line.number, quantity: line.quantity, leadDays: family.parts.find((part) => part.ref === line.partRef)?.lead_days ?? 1 }));
       const sentBefore = Object.fromEntries(order.lines.map((line) => [line.partRef, line.sent]));
       const parcel = await context.standIns.supplier.parcelBy({ number: order.number, placedOn: order.at.slice(0, 10), lines, sentBefore }, order.dueOn);
-      if (!parcel.lines.length) throw new DomainError('wrong-state', { what: `Nothing of ${orderNumber} is on its way${parcel.restOn ? ` before ${parcel.restOn}` : ''}.` });
+      if (!parcel.lines.length && !parcel.restOn) throw new DomainError('wrong-state', { what: `Nothing of ${orderNumber} is on its way.` });
       for (const { lineId, quantity } of parcel.lines) await addSent(connection, order.lines.find((line) => line.partRef === lineId)!.id, quantity);
       if (parcel.restOn) await saveOrderDate(connection, order.id, parcel.restOn);
       return { result: { lines: parcel.lines, restOn: parcel.restOn }, data: { orderNumber, ...parcel } };
