@@ -78,9 +78,9 @@ async function readingsOf(tag: string, point: FamilyPoint, phase: Phase) {
   );
 }
 
-async function measure({ act, family, tag, pass }: Stage, phase: Phase, leaveOut = 0, again: JobRecord | null = null): Promise<void> {
+async function measure({ act, family, tag, pass }: Stage, phase: Phase, share = 1, again: JobRecord | null = null): Promise<void> {
   const points = family.points.filter((point) => point.when.includes(phase) && point.places.length);
-  const entries = (await Promise.all(points.slice(0, points.length - leaveOut).map((point) => readingsOf(tag, point, phase)))).flat();
+  const entries = (await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(tag, point, phase)))).flat();
   const version = (entry: (typeof entries)[number]) => again?.readings.find((one) => one.phase === phase && one.pointId === entry.pointId && one.place === entry.place)?.version ?? 0;
   await act('marek', 'record-readings', { tag, phase, entries: entries.map((entry) => ({ ...entry, basedOn: version(entry) })) });
   pass(3);
@@ -174,7 +174,7 @@ export async function playJob(stage: Stage): Promise<void> {
   await clean(stage, reaches('clean') ? 1 : 0.4);
   if (!reaches('clean')) return;
   await act(technician, 'advance-job', { tag, event: 'finish-cleaning' });
-  await measure(stage, 'as-found', reaches('inspect') ? 0 : 3);
+  await measure(stage, 'as-found', reaches('inspect') ? 1 : 0.65);
   if (reaches('inspect') || job.visual) await judge(stage);
   if (job.part === 'held') await hold(stage);
   if (!reaches('inspect') || job.part === 'held') return;
@@ -195,7 +195,7 @@ export async function playJob(stage: Stage): Promise<void> {
   if (job.part === 'failed once') {
     await test(stage, run++, 'internal leakage', 'failed');
     await rebuild(stage, 99);
-    await measure(stage, 'as-left', 0, await load());
+    await measure(stage, 'as-left', 1, await load());
     await act(technician, 'advance-job', { tag, event: 'finish-rebuild' });
   }
   if (!reaches('test') && job.part === 'failed once') return;

@@ -121,7 +121,7 @@ describe('by keyboard', () => {
     const tag = tagAt('inspect', 'half');
     await open(page, `/jobs/${tag}`);
     for (let time = 0; time < 2; time++) {
-      await (await page.waitForSelector('aside[aria-label=Gate] button ::-p-text(before)'))!.click();
+      await (await page.waitForSelector('aside[aria-label=Gate] button[aria-expanded=false]'))!.click();
       const line = (await page.waitForSelector('aside[aria-label=Gate] a[href*="#point-"]'))!;
       const place = await line.evaluate((link) => (link as HTMLAnchorElement).hash);
       await line.click();

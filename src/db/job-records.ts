@@ -119,7 +119,7 @@ function ordersOf({ orders: heads, orderLines: lines, receipts: received }: Chil
 function findingsOf({ findings, dispositions }: ChildRows) {
   const decided = new Map(dispositions.map((one) => [one.findingId, one]));
   return findings.map((finding) => ({ finding, disposition: decided.get(finding.id) ?? null })).map(({ finding, disposition }) => ({
-    id: finding.id, kind: z.enum(['point', 'visual']).parse(finding.kind), pointId: finding.pointId, partRef: finding.partRef, words: finding.words, plain: finding.plain, proposed: finding.proposed, verdict: finding.verdict,
+    id: finding.id, kind: z.enum(['point', 'visual']).parse(finding.kind), phase: z.enum(['as-found', 'as-left']).parse(finding.phase), pointId: finding.pointId, partRef: finding.partRef, words: finding.words, plain: finding.plain, proposed: finding.proposed, verdict: finding.verdict,
     overruledReason: finding.overruledReason, waivedReason: finding.waivedReason, photoId: finding.photoId, version: finding.version, personName: finding.personName, at: iso(finding.at),
     disposition: disposition && { action: z.enum(actions).parse(disposition.action), reason: disposition.reason, personName: disposition.personName, at: iso(disposition.at) },
   }));

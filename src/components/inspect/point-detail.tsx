@@ -36,7 +36,7 @@ const verdicts = [
 export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace }: Props) {
   const { record } = view;
   const { point } = state;
-  const finding = record.findings.find((one) => one.pointId === point.id);
+  const finding = record.findings.find((one) => one.pointId === point.id && one.phase === phase);
   const photos = record.photos.filter((photo) => photo.about === `part:${point.part}`);
   return (
     <div className="space-y-3 py-2 pl-10 pr-3">

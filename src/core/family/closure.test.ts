@@ -59,6 +59,7 @@ describe('each rule of closure, broken once, is named', () => {
     oriented: (family) => ((family.teardown[3]!.captures = family.teardown[3]!.captures.filter((capture) => capture.kind !== 'orientation')), 'teardown.3.captures'),
     counted: (family) => ((findPart(family, 'half-rings')!.quantity = 3), 'teardown.3.captures.1'),
     'point-limits': (family) => ((family.points[0]!.reuse_mm = { min: 26 }), 'points.0.reuse_mm'),
+    'critical-point': (family) => (family.points.forEach((point) => (point.critical = false)), 'points'),
     'setting-inputs': (family) => ((step(family, 'clearance').settings[0]!.input.pitch_mm = -2), 'rebuild.'),
     'torque-thread': (family) => ((step(family, 'head-on').torque!.thread = 'M14'), 'rebuild.'),
     caution: (family) => (family.test.cautions.push('mind-the-cat'), 'test.cautions'),

@@ -16,6 +16,7 @@ export const closureRules = {
   oriented: 'every lip seal comes off at a step that keeps which way a lip or a groove faces',
   counted: 'a count expects as many as the parts list has',
   'point-limits': 'every point has limits or is derived from points that have, new limits inside those for reuse, and names its source',
+  'critical-point': 'a point at least is critical as found, or the inspection would let everything pass',
   'setting-inputs': 'every setting calls a sum that exists, with inputs that it takes',
   'torque-thread': 'every torque has a thread of a part at its step',
   caution: 'every caution exists',
@@ -123,6 +124,10 @@ function checkPoint(point: FamilyPoint, i: number, family: Family): Faults {
   return faults;
 }
 
+function checkCritical({ points }: Family): Faults {
+  return points.some((point) => point.critical && point.when.includes('as-found')) ? [] : [fault('points', 'critical-point', 'no point as found is critical: the gate of inspection would let everything pass')];
+}
+
 function sampleOf(family: Family, from: RebuildStep['settings'][number]['from'][string]): unknown {
   const point = from.point === undefined ? undefined : pointsNamed(family, from.point)[0];
   if (!point?.new_mm) return from.capture ? 10 : undefined;
@@ -163,6 +168,7 @@ export function checkBuild(family: Family): Faults {
   return [
     ...checkIds(family), ...checkNames(family), ...checkHandling(family), ...checkSoft(family), ...checkCaptures(family), ...checkLips(family),
     ...family.points.flatMap((point, i) => checkPoint(point, i, family)),
+    ...checkCritical(family),
     ...family.teardown.flatMap((step, i) => checkStep(step, `teardown.${i}`, family)),
     ...family.rebuild.flatMap((step, i) => [...checkStep(step, `rebuild.${i}`, family), ...checkHeat(step, `rebuild.${i}`), ...checkSettings(step, i, family)]),
     ...[...family.test.cautions, ...family.test.checks.flatMap((check) => check.cautions)].flatMap((id) => (findCaution(id) ? [] : [fault('test.cautions', 'caution', `there is no caution “${id}”`)])),

@@ -1,8 +1,8 @@
 import type { Family } from '../family';
-import { judgePoints } from '../inspection';
+import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
 import { costingFindings } from '../quoting';
-import { currentQuote, rebuildRound, type JobRecord, type Station } from '../record';
+import { currentQuote, rebuildRound, type Finding, type JobRecord, type Station } from '../record';
 
 /** One thing that keeps a gate shut, and the place that opens it. */
 export interface Missing {
@@ -43,17 +43,30 @@ const toInspect: Gate = ({ steps, parts }, family) => {
   return family.parts.filter((part) => !part.soft && here.has(part.ref) && !cleaned.has(part.ref)).map((part) => missing('clean', `clean-${part.ref}`, `${part.name} is not cleaned`));
 };
 
-const toQuote: Gate = (record, family) =>
-  judgePoints({ family, readings: record.readings, phase: 'as-found' }).flatMap((state) => {
-    const finding = record.findings.find((one) => one.pointId === state.point.id);
-    const gone = record.parts.some((part) => part.ref === state.point.part && part.state !== 'present');
-    const complete = state.point.derived ? state.verdict !== null : state.taken >= state.wanted;
-    const verdict = finding?.verdict ?? state.verdict;
+/** All readings of a point are there; of a derived one, all of both points that it follows from. */
+function isMeasuredInFull({ point, verdict, taken, wanted }: PointState, states: readonly PointState[]): boolean {
+  const { derived } = point;
+  if (!derived) return taken >= wanted;
+  return verdict !== null && states.filter((one) => one.point.id === derived.bore || one.point.id === derived.journal).every((one) => one.taken >= one.wanted);
+}
+
+/** The verdict of the sum, unless a named person overruled it. */
+const verdictThatHolds = (state: PointState, finding: Finding | undefined) => (finding?.overruledReason ? finding.verdict : state.verdict);
+const isBad = (verdict: string | null) => verdict === 'out' || verdict === 'tight';
+
+const toQuote: Gate = (record, family) => {
+  const states = judgePoints({ family, readings: record.readings, phase: 'as-found' });
+  return states.flatMap((state) => {
+    const finding = record.findings.find((one) => one.pointId === state.point.id && one.phase === 'as-found');
+    const gone = record.parts.some((part) => (part.ref === state.point.part || part.ref === state.point.mates) && part.state !== 'present');
+    const complete = isMeasuredInFull(state, states);
+    const verdict = verdictThatHolds(state, finding);
     return [
-      ...when(state.point.critical && !complete && !finding?.waivedReason && !gone, missing('inspect', `point-${state.point.id}`, `${state.point.title}: ${state.point.derived ? 'follows from two points not yet measured' : `${state.wanted - state.taken} of ${state.wanted} readings left`}, or waive with a reason`)),
-      ...when((verdict === 'out' || verdict === 'tight') && !finding?.disposition, missing('inspect', `point-${state.point.id}`, `${state.point.title} is ${verdict} and has no disposition`)),
+      ...when(state.point.critical && !complete && !finding?.waivedReason && !gone, missing('inspect', `point-${state.point.id}`, `${state.point.title}: ${state.point.derived ? 'follows from two points that are not yet measured in full' : `${state.wanted - state.taken} of ${state.wanted} readings left`}, or waive with a reason`)),
+      ...when(isBad(verdict) && !finding?.disposition, missing('inspect', `point-${state.point.id}`, `${state.point.title} is ${verdict} and has no disposition`)),
     ];
   }).concat(record.findings.filter((finding) => finding.kind === 'visual' && !finding.disposition).map((finding) => missing('inspect', `finding-${finding.id}`, `“${finding.words.slice(0, 60)}” has no disposition`)));
+};
 
 const toApprove: Gate = (record) => {
   const quote = currentQuote(record);
@@ -73,6 +86,7 @@ const toTest: Gate = (record, family) => {
   const done = record.steps.filter((step) => step.phase === 'rebuild' && step.round === round);
   const taken = new Set(record.captures.filter((one) => one.phase === 'rebuild').map((one) => one.captureId));
   const asLeft = judgePoints({ family, readings: record.readings, phase: 'as-left' });
+  const judged = (state: PointState) => record.findings.find((one) => one.pointId === state.point.id && one.phase === 'as-left');
   return [
     ...awaited(needsOf(record, family)).map((need) => missing('parts', `need-${need.ref}`, `${need.name}: ${need.quantity - need.received} still to arrive`)),
     ...family.rebuild.flatMap((step) => {
@@ -83,8 +97,8 @@ const toTest: Gate = (record, family) => {
         ...when(Boolean(own && step.hold_point && !own.second), missing('rebuild', `step-${step.id}`, `Hold point “${step.title}” needs a second person`)),
       ];
     }),
-    ...asLeft.filter((state) => state.point.critical && state.verdict === null).map((state) => missing('rebuild', `point-${state.point.id}`, `As left: ${state.point.title} is not measured`)),
-    ...asLeft.filter((state) => state.point.critical && (state.verdict === 'out' || state.verdict === 'tight') && !record.findings.some((one) => one.pointId === state.point.id && one.overruledReason)).map((state) => missing('rebuild', `point-${state.point.id}`, `As left: ${state.point.title} is ${state.words}`)),
+    ...asLeft.filter((state) => state.point.critical && !isMeasuredInFull(state, asLeft) && !judged(state)?.waivedReason).map((state) => missing('rebuild', `point-${state.point.id}`, `As left: ${state.point.title} is not measured${state.taken ? ' in full' : ''}`)),
+    ...asLeft.filter((state) => state.point.critical && isBad(verdictThatHolds(state, judged(state)))).map((state) => missing('rebuild', `point-${state.point.id}`, `As left: ${state.point.title} is ${state.words}`)),
   ];
 };
 

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleReading, exampleRecord } from '../record/example-record';
-import { holders, stations, type JobRecord, type Station } from '../record';
+import { holders, stations, type Finding, type JobRecord, type Station } from '../record';
 import { allowedEvents, answerLine, canonical, chainEvent, eventKinds, findBrokenEvent, gateFor, moves, parseTag, standingOf, standingSchema, transition, writeTag, type ChainedEvent, type EventKind, type LifecycleState } from '.';
 import { holderAt } from './transition';
 
@@ -111,13 +111,48 @@ describe('gates', () => {
   test('an out point without a disposition keeps inspection open, a waived critical point does not', () => {
     const readings = [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:90', 44.99), exampleReading('wet-seat', 'B:0', 44.99), exampleReading('wet-seat', 'B:90', 44.99)];
     expect(missing('finish-inspection', exampleRecord({ readings }))).toContain('Shaft at the wet-end bearing seat is out and has no disposition');
-    const finding = { id: 'f', kind: 'point' as const, pointId: 'wet-seat', partRef: 'shaft', words: 'w', plain: 'p', proposed: 'out', verdict: 'out', overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: { action: 'rework' as const, reason: 'worn', personName: 'Marek', at: '' } };
+    const finding = { id: 'f', kind: 'point' as const, phase: 'as-found' as const, pointId: 'wet-seat', partRef: 'shaft', words: 'w', plain: 'p', proposed: 'out', verdict: 'out', overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: { action: 'rework' as const, reason: 'worn', personName: 'Marek', at: '' } };
     expect(missing('finish-inspection', exampleRecord({ readings, findings: [finding] })).some((words) => words.startsWith('Shaft at the wet-end'))).toBe(false);
     const waived = family.points.filter((point) => point.critical && point.when.includes('as-found')).map((point) => ({ ...finding, id: point.id, pointId: point.id, verdict: null, disposition: null, waivedReason: 'not reachable' }));
     expect(missing('finish-inspection', exampleRecord({ findings: waived }))).toEqual([]);
   });
+  test('where nothing critical is left the next move is to close the inspection, and what is not measured is said', () => {
+    const read = (points: typeof family.points) => points.filter((point) => !point.derived).flatMap((point) => point.places.map((place) => exampleReading(point.id, `${place.plane}:${place.angle_deg}`, (point.new_mm!.min + point.new_mm!.max) / 2)));
+    const asFound = family.points.filter((point) => point.when.includes('as-found'));
+    const ring = family.points.find((point) => point.id === 'ring-clearance')!.derived!;
+    const needed = asFound.filter((point) => point.critical || point.id === ring.bore || point.id === ring.journal);
+    const left = asFound.length - needed.length;
+    const standing = (points: typeof family.points) => standingOf(exampleRecord({ station: 'inspect', readings: read(points) }), family);
+    expect(standing(needed)).toMatchObject({ move: 'Close the inspection', waitingFor: `the inspection to be closed, ${left} points not measured and none critical` });
+    expect(standing(asFound)).toMatchObject({ move: 'Close the inspection', waitingFor: 'the inspection to be closed' });
+    expect(standing(needed.slice(1)).waitingFor).toContain('to be measured');
+  });
+  describe('a critical clearance that follows from two parts', () => {
+    const critical = 'ring-clearance';
+    const { bore, journal } = family.points.find((point) => point.id === critical)!.derived!;
+    const read = (id: string, mm: number, phase: 'as-found' | 'as-left', count = Infinity) => family.points.find((point) => point.id === id)!.places.slice(0, count).map((place) => ({ ...exampleReading(id, `${place.plane}:${place.angle_deg}`, mm), phase }));
+    const linesOf = (event: string, readings: readonly ReturnType<typeof exampleReading>[], findings: Finding[] = []) => gateFor(event, exampleRecord({ readings: [...readings], findings }), family).filter((line) => line.anchor === `point-${critical}`);
+    const finding = (change: Partial<Finding>): Finding => ({ id: 'f', kind: 'point', phase: 'as-left', pointId: critical, partRef: 'wear-ring', words: 'w', plain: 'p', proposed: 'out', verdict: 'out', overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: null, ...change });
+    test('is asked for until both are measured at every place', () => {
+      expect(linesOf('finish-inspection', [...read(bore, 100.3, 'as-found'), ...read(journal, 99.9, 'as-found', 1)])).toHaveLength(1);
+      expect(linesOf('finish-inspection', [...read(bore, 100.3, 'as-found'), ...read(journal, 99.9, 'as-found')])).toEqual([]);
+    });
+    test('as left and out of limits is held back, whatever was overruled as found or overruled to out', () => {
+      const worn = [...read(bore, 101.5, 'as-left'), ...read(journal, 99.9, 'as-left')];
+      expect(linesOf('finish-rebuild', worn)).toHaveLength(1);
+      expect(linesOf('finish-rebuild', worn, [finding({ phase: 'as-found', verdict: 'reuse', overruledReason: 'agreed' })])).toHaveLength(1);
+      expect(linesOf('finish-rebuild', worn, [finding({ verdict: 'out', overruledReason: 'worse than it looks' })])).toHaveLength(1);
+      expect(linesOf('finish-rebuild', worn, [finding({ verdict: 'reuse', overruledReason: 'agreed by the customer' })])).toEqual([]);
+    });
+    test('as left may be waived where it cannot be measured, but not where it was and is out', () => {
+      const waived = [finding({ proposed: null, verdict: null, waivedReason: 'no access' })];
+      expect(linesOf('finish-rebuild', [])).toHaveLength(1);
+      expect(linesOf('finish-rebuild', [], waived)).toEqual([]);
+      expect(linesOf('finish-rebuild', [...read(bore, 101.5, 'as-left'), ...read(journal, 99.9, 'as-left')], waived)).toHaveLength(1);
+    });
+  });
   test('a disposition that costs must stand on a line before the quote goes', () => {
-    const costing = { id: 'f', kind: 'visual' as const, pointId: null, partRef: 'impeller', words: 'pitted', plain: 'p', proposed: null, verdict: null, overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: { action: 'replace' as const, reason: 'r', personName: 'Marek', at: '' } };
+    const costing = { id: 'f', kind: 'visual' as const, phase: 'as-found' as const, pointId: null, partRef: 'impeller', words: 'pitted', plain: 'p', proposed: null, verdict: null, overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: { action: 'replace' as const, reason: 'r', personName: 'Marek', at: '' } };
     const record = (findingIds: string[]) => exampleRecord({ station: 'quote', findings: [costing], quotes: [exampleQuote([exampleLine({ findingIds })], { state: 'draft' })] });
     expect(missing('send-quote', record([]))).toEqual(['“pitted” costs something and stands on no line']);
     expect(missing('send-quote', record(['f']))).toEqual([]);

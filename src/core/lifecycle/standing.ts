@@ -47,7 +47,9 @@ function inspectWords(record: JobRecord, family: Family): Words {
   const left = states.filter((state) => state.verdict === null || (!state.point.derived && state.taken < state.wanted)).length;
   const out = states.filter((state) => state.verdict === 'out');
   const found = out.length ? ` · ${out[0]!.point.title.toLowerCase()} out` : '';
-  return left ? words(`${plural(left, 'point')} left`, `inspection${found}`, `${plural(left, 'point')} to be measured`) : words('Decide', `${plural(gateFor('finish-inspection', record, family).length, 'disposition')} open${found}`, 'dispositions');
+  const open = gateFor('finish-inspection', record, family).length;
+  if (!open) return words('Close the inspection', `${left ? `${plural(left, 'point')} left, none critical` : 'all measured'}${found}`, `the inspection to be closed${left ? `, ${plural(left, 'point')} not measured and none critical` : ''}`);
+  return left ? words(`${plural(left, 'point')} left`, `inspection${found}`, `${plural(left, 'point')} to be measured`) : words('Decide', `${plural(open, 'disposition')} open${found}`, 'dispositions');
 }
 
 function rebuildWords(record: JobRecord, family: Family): Words {

@@ -8,7 +8,7 @@ import { bundleParts } from './grow-lines';
 
 const family = loadFamily(f1);
 const rates = { labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500, partsMarkupPct: 10 };
-const finding = (id: string, partRef: string, action: Action | null, plain = `${partRef} is worn.`): Finding => ({ id, kind: 'visual', pointId: null, partRef, words: `${partRef} worn`, plain, proposed: null, verdict: null, overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: action && { action, reason: 'r', personName: 'Marek', at: '' } });
+const finding = (id: string, partRef: string, action: Action | null, plain = `${partRef} is worn.`): Finding => ({ id, kind: 'visual', phase: 'as-found' as const, pointId: null, partRef, words: `${partRef} worn`, plain, proposed: null, verdict: null, overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: action && { action, reason: 'r', personName: 'Marek', at: '' } });
 const grow = (findings: readonly Finding[], parts: Parameters<typeof growLines>[0]['parts'] = []) => growLines({ family, findings, parts, rates });
 
 describe('lines out of dispositions', () => {

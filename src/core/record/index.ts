@@ -114,6 +114,8 @@ export interface Disposition extends Signed {
 export interface Finding extends Signed {
   readonly id: string;
   readonly kind: 'point' | 'visual';
+  /** What it was found at: the pump as it came, or as it leaves. A verdict overruled as found says nothing of the pump as left. */
+  readonly phase: Phase;
   readonly pointId: string | null;
   readonly partRef: string;
   readonly words: string;

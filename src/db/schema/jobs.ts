@@ -140,6 +140,7 @@ export const findings = mysqlTable(
     id: idColumn('id').primaryKey(),
     jobId: idColumn('job_id').notNull(),
     kind: varchar('kind', { length: 20 }).notNull(),
+    phase: varchar('phase', { length: 20 }).notNull().default('as-found'),
     pointId: varchar('point_id', { length: 60 }),
     partRef: varchar('part_ref', { length: 60 }).notNull(),
     words: longText('words').notNull(),

@@ -1,0 +1,1 @@
+ALTER TABLE `findings` ADD `phase` varchar(20) DEFAULT 'as-found' NOT NULL;
