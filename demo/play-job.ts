@@ -174,7 +174,7 @@ export async function playJob(stage: Stage): Promise<void> {
   await clean(stage, reaches('clean') ? 1 : 0.4);
   if (!reaches('clean')) return;
   await act(technician, 'advance-job', { tag, event: 'finish-cleaning' });
-  await measure(stage, 'as-found', reaches('inspect') ? 1 : 0.65);
+  await measure(stage, 'as-found', reaches('inspect') ? 1 : 0.5);
   if (reaches('inspect') || job.visual) await judge(stage);
   if (job.part === 'held') await hold(stage);
   if (!reaches('inspect') || job.part === 'held') return;

@@ -77,10 +77,11 @@ export async function waitForGone(page: Page, role: string, name: string): Promi
   await page.waitForSelector(named(role, name), { hidden: true });
 }
 
-/** Comes to a page as from outside: another place of the page that is shown already would not load anything. */
+/** Comes to a page as from outside: to go to another place of the page that is shown already would not load anything. */
 export async function open(page: Page, path: string): Promise<void> {
-  if (page.url().split('#')[0] === (base + path).split('#')[0]) await page.goto('about:blank');
-  await page.goto(base + path, { waitUntil: 'networkidle2' });
+  const isShown = path.includes('#') && page.url().split('#')[0] === base + path.split('#')[0];
+  await page.goto(base + path, { waitUntil: isShown ? 'load' : 'networkidle2' });
+  if (isShown) await page.reload({ waitUntil: 'networkidle2' });
   // Typing into a page that is not alive yet is what a hurried person does, and has a test of its own.
   await page.waitForSelector('html[data-alive]');
 }

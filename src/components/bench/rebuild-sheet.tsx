@@ -14,7 +14,7 @@ import type { SheetProps } from '../job/view';
 import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
 import { useFetched } from '../ui/use-fetched';
-import { useAskedPlace } from '../ui/use-asked-place';
+import { useAskedPlace, visitNow } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 import { BenchSection } from './bench-section';
 import { CaptureField } from './capture-field';
@@ -38,7 +38,7 @@ export function RebuildSheet({ view, isHere }: SheetProps) {
       )}
       <div role="group" aria-label="What to see" className="flex gap-2 px-6 pt-3">
         {([['steps', 'Steps'], ['points', 'As-left readings']] as const).map(([name, words]) => (
-          <button key={name} type="button" aria-pressed={tab === name} onClick={() => setChoice({ tab: name, visit })} className={`min-h-11 border-b-3 px-1 ${tab === name ? 'border-jasper font-bold' : 'border-transparent text-quiet'}`}>
+          <button key={name} type="button" aria-pressed={tab === name} onClick={() => setChoice({ tab: name, visit: visitNow() })} className={`min-h-11 border-b-3 px-1 ${tab === name ? 'border-jasper font-bold' : 'border-transparent text-quiet'}`}>
             {words}
           </button>
         ))}
@@ -62,7 +62,7 @@ function Steps({ view, isHere }: SheetProps) {
   const fitted = new Set(steps.filter((one) => done.has(one.id)).flatMap((one) => one.parts));
   const everAdded = new Set(steps.flatMap((one) => one.parts));
   const states: Record<string, PartState> = Object.fromEntries(family.parts.map((part) => [part.ref, step.parts.includes(part.ref) && !done.has(step.id) ? 'now' : fitted.has(part.ref) || !everAdded.has(part.ref) ? 'here' : 'removed']));
-  const pick = (id: string) => setChoice({ id, visit });
+  const pick = (id: string) => setChoice({ id, visit: visitNow() });
   const noteOf = (id: string) => {
     const missing = missingForStep(steps.find((one) => one.id === id)!.needs, needs);
     return missing.length ? `waits for ${missing.map((need) => need.name.toLowerCase()).join(', ')}` : steps.find((one) => one.id === id)!.hold_point ? 'hold point' : '';

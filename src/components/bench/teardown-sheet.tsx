@@ -6,7 +6,7 @@ import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
 import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
-import { useAskedPlace } from '../ui/use-asked-place';
+import { useAskedPlace, visitNow } from '../ui/use-asked-place';
 import { BenchSection } from './bench-section';
 import { CaptureField } from './capture-field';
 import { Cautions } from './cautions';
@@ -24,7 +24,7 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
   const step = steps.find((one) => one.id === picked)!;
   const removed = new Set(steps.filter((one) => done.has(one.id)).flatMap((one) => one.parts));
   const states: Record<string, PartState> = Object.fromEntries(family.parts.map((part) => [part.ref, step.parts.includes(part.ref) && !done.has(step.id) ? 'now' : removed.has(part.ref) ? 'removed' : 'here']));
-  const pick = (id: string) => setChoice({ id, visit });
+  const pick = (id: string) => setChoice({ id, visit: visitNow() });
   return (
     <div className="grid lg:grid-cols-[minmax(380px,5fr)_7fr]">
       <BenchSection family={family} hint="pick a part for its step · ochre: comes off now · dashed: is off" states={states} onPickPart={(ref) => pick(steps.find((one) => one.parts.includes(ref))?.id ?? picked)} title={`Section, ${removed.size} of ${family.parts.length} parts off`} />

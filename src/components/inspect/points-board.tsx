@@ -13,7 +13,7 @@ import { sayDate, type InstrumentShown, type JobView } from '../job/view';
 import { LimitStrip } from '../signs/limit-strip';
 import { Section, type PinState } from '../signs/section';
 import { Button } from '../ui/form';
-import { useAskedPlace } from '../ui/use-asked-place';
+import { useAskedPlace, visitNow } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 import { PointDetail } from './point-detail';
 
@@ -78,7 +78,7 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
   const pickedId = choice && choice.visit === visit ? choice.pointId : (hashPoint ?? firstOpen?.point.id ?? '');
   const ofPoint = places.filter((one) => one.point.id === pickedId);
   const current = ofPoint.find((one) => one.place === choice?.place) ?? ofPoint.find((one) => !isTaken(one)) ?? ofPoint[0];
-  const pick = (pointId: string, place: string | null = null) => setChoice({ pointId, place, visit });
+  const pick = (pointId: string, place: string | null = null) => setChoice({ pointId, place, visit: visitNow() });
   const goOn = ({ point, place }: Place) => {
     const at = places.findIndex((one) => one.point.id === point.id && one.place === place);
     const next = [...places.slice(at + 1), ...places.slice(0, at)].find((one) => !isTaken(one)) ?? places[at + 1];
