@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
 import { buildFamily, loadFamily, suitableConsumables, type Capture, type Family } from '@/core/family';
-import { click, fill, named, open, openBrowser, openDevice, scrollTo, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
+import { click, fill, has, named, open, openBrowser, openDevice, scrollTo, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
 import { actAs, disposeAll, gaugeAll, keepCapture, pressMove, readCautions } from './stations';
 
 const gear = buildFamily(loadFamily(f6), { variant: 'packed' });
@@ -27,6 +27,22 @@ test('receiving proposes the construction by the plate, and lets it be chosen by
   expect([await isChosen('F4'), await isChosen('F6')]).toEqual([true, false]);
   await fill(page, 'Stages, 3 to 40', '12');
   await waitForText(page, '12 stages');
+});
+
+test('a pump that was received as another construction is corrected by the drawing, until a step is done by it', async () => {
+  const tag = await receive(gear, { flowM3h: 16, headM: 60, powerKw: 6.2, efficiencyPct: 52, speedRpm: 350 }, 'FKM');
+  await open(page, `/jobs/${tag}`);
+  await click(page, 'link', 'It is built otherwise');
+  await page.waitForFunction(() => location.pathname.endsWith('/construction'));
+  await (await page.waitForSelector('input[name=family][value=F10]'))!.click();
+  await click(page, 'button', 'It is built so');
+  await waitForText(page, 'Submersible');
+  await waitForText(page, '0 of 5 steps done');
+  await actAs(page, 'account-parts', { tag, parts: [{ partRef: 'rotor', state: 'present', note: '', basedOn: 0 }] });
+  await open(page, `/jobs/${tag}`);
+  expect(await has(page, 'link', 'It is built otherwise')).toBe(false);
+  await open(page, `/jobs/${tag}/construction`);
+  await waitForText(page, 'It stays as it is.');
 });
 
 async function receive(family: Family, duty: object, elastomer: string): Promise<string> {

@@ -29,7 +29,7 @@ describe('axe finds nothing', () => {
     await signIn(page, 'sunniva');
   });
   const jobOf: Readonly<Record<string, string>> = { receive: tagAt('receive'), teardown: tagAt('teardown'), clean: tagAt('clean'), inspect: tagAt('inspect', 'half'), quote: tagAt('quote'), approve: tagAt('approve'), parts: tagAt('parts', 'short'), rebuild: tagAt('rebuild'), test: tagAt('test', 'failed once'), report: tagAt('report'), return: tagAt('return') };
-  const views = ['/', '/receive', '/parts', '/sums', '/sums?sum=bolt-pattern', '/sums?sum=balance-weight', '/sums?sum=kit-cover', '/sums?sum=acceptance', '/outbox', '/library', '/library/F6', '/library/F4?stages=12', '/jobs/P-0430', '/jobs/P-0428', '/jobs/P-0434', '/jobs/P-9999', ...stations.map((station) => `/jobs/${jobOf[station]}`), `/jobs/${tagAt('return', 'released')}?at=report`, `/jobs/${tagAt('return', 'released')}?at=approve`, `/jobs/${tagAt('test', 'failed once')}?at=inspect`];
+  const views = ['/', '/receive', '/parts', '/sums', '/sums?sum=bolt-pattern', '/sums?sum=balance-weight', '/sums?sum=kit-cover', '/sums?sum=acceptance', '/outbox', '/library', '/library/F6', '/library/F4?stages=12', '/jobs/P-0430', '/jobs/P-0428', '/jobs/P-0434', `/jobs/${jobOf.receive}/construction`, '/jobs/P-9999', ...stations.map((station) => `/jobs/${jobOf[station]}`), `/jobs/${tagAt('return', 'released')}?at=report`, `/jobs/${tagAt('return', 'released')}?at=approve`, `/jobs/${tagAt('test', 'failed once')}?at=inspect`];
   test.each(views)('on %s, light and dark', async (view) => {
     for (const theme of ['light', 'dark']) {
       await page.evaluate((name) => (document.cookie = `theme=${name}; path=/`), theme);

@@ -104,8 +104,10 @@ export async function saveSearchText(connection: Connection, jobId: string, sear
   await connection.update(t.jobs).set({ searchText }).where(eq(t.jobs.id, jobId));
 }
 
-export async function saveFamilyVersion(connection: Connection, jobId: string, familyVersion: string) {
-  await connection.update(t.jobs).set({ familyVersion }).where(eq(t.jobs.id, jobId));
+/** Another construction, or another version of it, for a job and its pump. */
+export async function saveFamilyOfJob(connection: Connection, job: { readonly id: string; readonly pumpId: string }, family: { readonly id: string; readonly version: string }) {
+  await connection.update(t.jobs).set({ familyId: family.id, familyVersion: family.version }).where(eq(t.jobs.id, job.id));
+  await connection.update(t.pumps).set({ familyId: family.id }).where(eq(t.pumps.id, job.pumpId));
 }
 
 export async function saveContact(connection: Connection, jobId: string, contactId: string) {

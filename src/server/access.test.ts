@@ -10,7 +10,7 @@ import { moveAudience } from './lifecycle/advance-job';
  */
 const allowed: Readonly<Record<string, string>> = {
   'sign-in': '*', 'create-owner': '*', 'read-first-visit': '*',
-  'switch-person': 'CTIPO', 'add-person': 'O', 'add-instrument': 'IO', 'choose-units': 'O', 'import-family': 'O', 'make-own-family': 'O', 'take-newer-family': 'CO',
+  'switch-person': 'CTIPO', 'add-person': 'O', 'add-instrument': 'IO', 'choose-units': 'O', 'import-family': 'O', 'make-own-family': 'O', 'take-newer-family': 'CO', 'correct-construction': 'CTO',
   'receive-pump': 'CTO', 'save-intake': 'CTO', 'confirm-isolation': 'CTO', 'acknowledge-caution': 'TIO', 'add-photo': 'CTIPO', 'take-picture': 'CTIO',
   'account-parts': 'CTIO', 'clean-parts': 'TIO', 'record-capture': 'TIO', 'finish-step': 'TIO', 'sign-hold-point': 'CTIO',
   'record-readings': 'TIO', 'read-gauge': 'TIO', 'judge-point': 'CIO', 'record-finding': 'TIO', dispose: 'CIO',

@@ -1,7 +1,7 @@
 import f5 from '@families/f5-plastic-booster.json';
 import { DomainError } from '@/core/errors';
 import { demoJobs } from '../../demo/jobs';
-import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
+import { openTestShop, testIntake, testReceiving, type TestShop } from '../../test-support/open-test-shop';
 import { readPdfText } from '../../test-support/read-pdf-text';
 import { shippedFamilies } from './families';
 
@@ -29,6 +29,42 @@ test.each(builds)('$name goes from receiving to an issued report', async ({ fami
 test('a way of building that the family does not have is refused by name', async () => {
   expect((await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-1'), familyId: 'F6', variant: 'glued' })))!.details.what).toContain('F6 is not built as “glued”');
   expect((await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-2'), familyId: 'F4', stages: 41 })))!.details.issues).toMatchObject([{ path: 'stages' }]);
+});
+
+describe('a pump that turns out to be built otherwise', () => {
+  const foundBy = async (text: string) => ((await shop.act('wenna', 'find-jobs', { text })) as { strips: { tag: string }[] }).strips.map((strip) => strip.tag);
+  test('takes the right construction before anything is recorded, and is found by it; an elastomer that it does not have falls to the usual', async () => {
+    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('C-1'), intake: { ...testIntake, elastomer: 'HNBR' } })) as { tag: string };
+    const answer = (await shop.act('ines', 'correct-construction', { tag, familyId: 'F10', variant: 'magnet' })) as { asksElastomer: boolean };
+    const record = (await shop.load(tag))!;
+    const submersible = shippedFamilies.find((family) => family.id === 'F10')!;
+    expect([record.familyId, record.familyVersion]).toEqual(['F10', `${submersible.version}+magnet`]);
+    expect(submersible.elastomers).not.toContain('HNBR');
+    expect([answer.asksElastomer, record.intake.elastomer]).toEqual([true, '']);
+    expect(record.intake.equipmentNumber).toBe('lily house');
+    expect(await foundBy('submersible lily')).toContain(tag);
+    expect(await foundBy('overhung lily')).not.toContain(tag);
+    expect((await shop.act('wenna', 'read-events', { tag })) as object).toMatchObject({ broken: null, events: [{ kind: 'receive-pump' }, { kind: 'correct-construction' }] });
+  });
+  test('is refused where it is built so already, or not built like that', async () => {
+    const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving('C-2'))) as { tag: string };
+    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F1' })))!.details.what).toContain('already');
+    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F99' })))!.details.issues).toMatchObject([{ path: 'familyId' }]);
+    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F6', variant: 'glued' })))!.details.issues).toMatchObject([{ path: 'variant' }]);
+    expect((await shop.load(tag))!.familyId).toBe('F1');
+  });
+  test('keeps its construction once a step is done by it', async () => {
+    const tag = await shop.play({ at: 'teardown' });
+    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F2' })))!.details.what).toContain('recorded by F1');
+  });
+  test('what is written down later is found too', async () => {
+    const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving('C-3'))) as { tag: string };
+    const { intake } = (await shop.load(tag))!;
+    const { version, isolation: _isolation, ...written } = intake;
+    await shop.act('wenna', 'save-intake', { tag, basedOn: version, intake: { ...written, equipmentNumber: 'rockery cascade' } });
+    expect(await foundBy('rockery cascade')).toEqual([tag]);
+    expect(await foundBy('lily house')).not.toContain(tag);
+  });
 });
 
 describe('a shop’s own families', () => {

@@ -1,3 +1,4 @@
+import * as z from 'zod';
 import f1 from '@families/f1-overhung.json';
 import f2 from '@families/f2-monoblock.json';
 import f3 from '@families/f3-stacked-sanitary.json';
@@ -30,6 +31,20 @@ export function buildFor(family: Family, build: Build): Family {
     if (error instanceof RangeError) throw new DomainError('bad-input', { what: `${error.message}.`, issues: [{ path: build.stages === undefined ? 'variant' : 'stages', message: error.message }] });
     throw error;
   }
+}
+
+/** A construction as a person chooses it. */
+export const constructionInput = {
+  familyId: z.string().max(20),
+  variant: z.string().max(40).optional(),
+  stages: z.number('type a whole number').int('stages are counted whole').min(1).max(60).optional(),
+};
+
+/** The family that was chosen, as the pump is built. Throws DomainError naming what is not there. */
+export async function chosenFamily(connection: Connection, { familyId, variant, stages }: z.infer<z.ZodObject<typeof constructionInput>>): Promise<Family> {
+  const chosen = (await listFamilies(connection)).find((one) => one.id === familyId);
+  if (!chosen) throw new DomainError('bad-input', { what: `There is no pump family ${familyId}.`, issues: [{ path: 'familyId', message: 'choose a family' }] });
+  return buildFor(chosen, { ...(variant && { variant }), ...(stages !== undefined && { stages }) });
 }
 
 /** The family in the version that a job was opened with: from the shipped files, else as it was stored then. */

@@ -18,6 +18,7 @@ import { addInstrument } from './people/add-instrument';
 import { addPerson } from './people/add-person';
 import { chooseUnits } from './people/choose-units';
 import { importFamily, makeOwnFamily } from './library/own-families';
+import { correctConstruction } from './receive/correct-construction';
 import { takeNewerFamily } from './library/take-newer-family';
 import { createOwner } from './people/create-owner';
 import { signIn } from './people/sign-in';
@@ -52,7 +53,7 @@ import type { UseCase } from './use-case';
 
 /** Use cases that change something, by the verb that the interface sends. */
 export const actUseCases = [
-  signIn, switchPerson, createOwner, addPerson, addInstrument, chooseUnits, importFamily, makeOwnFamily, takeNewerFamily, receivePump, saveIntake, confirmIsolation, acknowledgeCaution, addPhoto, takePicture, accountParts, cleanParts, recordCapture, finishStep, signHoldPoint, recordReadings, readGauge, judgePointVerdict, recordFinding, dispose,
+  signIn, switchPerson, createOwner, addPerson, addInstrument, chooseUnits, importFamily, makeOwnFamily, takeNewerFamily, correctConstruction, receivePump, saveIntake, confirmIsolation, acknowledgeCaution, addPhoto, takePicture, accountParts, cleanParts, recordCapture, finishStep, signHoldPoint, recordReadings, readGauge, judgePointVerdict, recordFinding, dispose,
   drawUpQuote, changeLine, addLine, strikeLine, sendQuote, answerQuote, recordApproval, revokeLink, orderParts, takeParcel, receiveParts, runTest, decideRun, issueReport, correctReport, releasePump, deliverPump, advanceJob, holdJob, resumeJob,
 ] as unknown as readonly UseCase[];
 

@@ -1,9 +1,10 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { partStates, type PartState as AccountState } from '@/core/record';
+import { isConstructionOpen, partStates, type PartState as AccountState } from '@/core/record';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
+import { ConstructionLine } from '../receive/construction-line';
 import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
 import { useAskedPlace, visitNow } from '../ui/use-asked-place';
@@ -32,6 +33,7 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
         <h2 className="mb-1 font-bold">
           Teardown <small className="font-normal text-quiet">{done.size} of {steps.length} steps done</small>
         </h2>
+        {isConstructionOpen(record) && <ConstructionLine view={view} />}
         <StepList steps={steps} done={done} picked={picked} zone={view.zone} onPick={pick}>
           <TeardownStep key={step.id} view={view} isHere={isHere} stepId={step.id} onDone={() => setChoice(null)} />
         </StepList>

@@ -14,19 +14,20 @@ export interface Construction {
 interface Props {
   readonly families: readonly FamilyCard[];
   readonly chosen: FamilyCard | undefined;
-  readonly proposed: FamilyCard | null;
+  /** How the choice was proposed, or what to go by. */
+  readonly hint: string;
   readonly construction: Construction;
   readonly onChange: (construction: Construction) => void;
   readonly issues: Readonly<Record<'familyId' | 'variant' | 'stages', string | undefined>>;
 }
 
 /** The construction is chosen by its drawing: what stands on the bench is compared with what stands here. */
-export function ConstructionChooser({ families, chosen, proposed, construction, onChange, issues }: Props) {
+export function ConstructionChooser({ families, chosen, hint, construction, onChange, issues }: Props) {
   const drawings = useMemo(() => new Map(families.map((family) => [family.id, drawSection(family)])), [families]);
   return (
     <fieldset>
       <legend className="mb-2 font-bold">
-        Construction <small className="font-normal text-quiet">{proposed ? `by its plate: ${proposed.short.toLowerCase()}` : 'the plate names none; choose by the drawing'}</small>
+        Construction <small className="font-normal text-quiet">{hint}</small>
       </legend>
       <div role="radiogroup" aria-label="Construction" className="grid grid-cols-2 gap-2 sm:grid-cols-5">
         {families.map((family) => {

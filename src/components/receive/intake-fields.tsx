@@ -22,7 +22,7 @@ export function IntakeFields({ text, onChange, issues, family, isFixed = false }
         <legend className="mb-2 font-bold">Why it came out</legend>
         <TextArea label="What the customer says it does" {...field('whyOut')} />
         <div className="grid grid-cols-2 gap-3">
-          <TextField label="Their equipment number or place" {...field('equipmentNumber')} />
+          <TextField label="Equipment number or place" {...field('equipmentNumber')} />
           <TextField label="Running hours" inputMode="decimal" className="num" {...field('runningHours')} />
         </div>
       </fieldset>
@@ -48,10 +48,12 @@ export function IntakeFields({ text, onChange, issues, family, isFixed = false }
           <option value="sheet">safety sheet of the liquid</option>
         </SelectField>
         <TextField label="Its number or date" {...field('cleaningReference')} />
-        <SelectField label="Elastomer of the seals" value={text.elastomer} disabled={isFixed} onChange={(event) => onChange({ ...text, elastomer: event.target.value })}>
-          <option value="">as usual for this construction</option>
-          {family?.elastomers.map((elastomer) => <option key={elastomer}>{elastomer}</option>)}
-        </SelectField>
+        <div id="elastomer">
+          <SelectField label="Elastomer of the seals" value={text.elastomer} disabled={isFixed} onChange={(event) => onChange({ ...text, elastomer: event.target.value })}>
+            <option value="">as usual for this construction</option>
+            {family?.elastomers.map((elastomer) => <option key={elastomer}>{elastomer}</option>)}
+          </SelectField>
+        </div>
       </fieldset>
       <fieldset id="came-with">
         <legend className="mb-2 font-bold">What came with it</legend>

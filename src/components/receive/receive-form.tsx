@@ -125,7 +125,7 @@ export function ReceiveForm({ customers, families }: { readonly customers: reado
             <TextField label="Other words on the plate" {...field('nameplate', 'pump.nameplate')} />
           </div>
         </fieldset>
-        <ConstructionChooser families={families} chosen={family} proposed={proposed} construction={construction} onChange={(change) => set(change)} issues={{ familyId: issueFor(error, 'familyId'), variant: issueFor(error, 'variant'), stages: issueFor(error, 'stages') }} />
+        <ConstructionChooser families={families} chosen={family} hint={proposed ? `by its plate: ${proposed.short.toLowerCase()}` : 'the plate names none; choose by the drawing'} construction={construction} onChange={(change) => set(change)} issues={{ familyId: issueFor(error, 'familyId'), variant: issueFor(error, 'variant'), stages: issueFor(error, 'stages') }} />
         {visits.length > 0 && (
           <section aria-label="Earlier visits" role="status" className="border-l-4 border-lake bg-sheet px-3 py-2">
             <b>This serial number was here before.</b>

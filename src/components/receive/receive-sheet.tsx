@@ -11,6 +11,7 @@ import { sayDate, sayMoment, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { IntakeFields } from './intake-fields';
+import { ConstructionLine } from './construction-line';
 import { readIntakeText, writeIntakeText, type IntakeText } from './intake-text';
 
 function IntakeForm({ view }: SheetProps) {
@@ -106,6 +107,10 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
           )}
           <Cautions ids={toRead} read={new Set()} isDone={!isHere} onRead={(caution, isRead) => isRead && void run('acknowledge-caution', { tag: record.tag, caution })} />
           <ErrorNote error={error} />
+        </section>
+        <section id="construction" aria-label="Construction">
+          <h2 className="font-bold">Construction</h2>
+          <ConstructionLine view={view} />
         </section>
         <section id="owner" aria-label="Owner">
           <h2 className="font-bold">Owner</h2>

@@ -273,6 +273,12 @@ export interface JobRecord {
   readonly returned: ReturnRecord | null;
 }
 
+/** Whether the job's construction can still be corrected: nothing was recorded by its parts, steps and points. */
+export function isConstructionOpen(record: Pick<JobRecord, 'station' | 'hold' | 'closedAt' | 'captures' | 'steps' | 'readings' | 'parts'>): boolean {
+  const isEarly = record.station === 'receive' || record.station === 'teardown';
+  return isEarly && !record.hold && !record.closedAt && !record.captures.length && !record.steps.length && !record.readings.length && !record.parts.length;
+}
+
 /** Rebuild rounds: one more than the test runs that sent the pump back. */
 export function rebuildRound(record: Pick<JobRecord, 'runs'>): number {
   return 1 + record.runs.filter((run) => run.decision === 'failed').length;

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { answerLine, gateFor, jobDetails, moves, standingOf, type EventKind } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
-import type { Station } from '@/core/record';
+import { isConstructionOpen, type Station } from '@/core/record';
 import { listCustomerLinks, listInstruments, loadJobRecord, readShop } from '@/db';
 import { findFamily } from '../families';
 import { newerFamily } from '../library/take-newer-family';
@@ -22,8 +22,7 @@ export const readJob = defineUseCase({
     const record = await loadJobRecord(database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
     const [family, shop, instruments, links] = await Promise.all([findFamily(database, record.familyId, record.familyVersion), readShop(database), listInstruments(database), listCustomerLinks(database, record.id)]);
-    const openStation = record.station === 'receive' || record.station === 'teardown';
-    const newer = openStation && !record.captures.length && !record.steps.length ? await newerFamily(database, record) : null;
+    const newer = isConstructionOpen(record) ? await newerFamily(database, record) : null;
     const now = context.now();
     const zone = shop?.zone ?? 'UTC';
     const standing = standingOf(record, family);

@@ -1,13 +1,13 @@
 import * as z from 'zod';
-import { DomainError } from '@/core/errors';
-import { canonical, chainEvent, jobDetails, standingOf, writeTag } from '@/core/lifecycle';
+import { canonical, chainEvent, standingOf, writeTag } from '@/core/lifecycle';
 import type { Intake } from '@/core/record';
 import { addContact, addCustomer, addJob, addPump, appendEvent, findContact, findCustomerByName, findPumpBySerial, loadJobRecord, saveStanding, takeNumber, type Connection } from '@/db';
 import { whoOf } from '../change-job';
 import type { Context } from '../context';
-import { buildFor, keepFamily, listFamilies } from '../families';
+import { chosenFamily, constructionInput, keepFamily } from '../families';
 import { sha256 } from '../fingerprint';
 import { dayField, defineUseCase, optionalText, sentence } from '../use-case';
+import { searchTextOf } from './search-text';
 
 const amount = (max: number) => z.number('type a number').gt(0, 'must be more than 0').max(max, `at most ${max}`);
 export const dutyInput = z.strictObject({ flowM3h: amount(100000), headM: amount(5000), powerKw: amount(20000).optional(), efficiencyPct: amount(100).optional(), speedRpm: amount(60000) });
@@ -30,9 +30,7 @@ const input = z.strictObject({
   customer: sentence(150),
   contact: z.strictObject({ name: sentence(150), email: z.string().trim().email('is not a mail address').max(191), phone: optionalText(40) }).nullable(),
   pump: z.strictObject({ maker: sentence(100), model: sentence(100), serial: sentence(100), size: optionalText(60), nameplate: z.record(z.string().max(60), z.string().max(200)).default({}) }),
-  familyId: z.string().max(20),
-  variant: z.string().max(40).optional(),
-  stages: z.number('type a whole number').int('stages are counted whole').min(1).max(60).optional(),
+  ...constructionInput,
   promisedOn: dayField,
   intake: intakeInput,
 });
@@ -63,9 +61,7 @@ export const receivePump = defineUseCase({
   audience: ['coordinator', 'technician'],
   input,
   async run(context, given) {
-    const chosen = (await listFamilies(context.database)).find((one) => one.id === given.familyId);
-    if (!chosen) throw new DomainError('bad-input', { what: `There is no pump family ${given.familyId}.`, issues: [{ path: 'familyId', message: 'choose a family' }] });
-    const family = buildFor(chosen, { ...(given.variant && { variant: given.variant }), ...(given.stages !== undefined && { stages: given.stages }) });
+    const family = await chosenFamily(context.database, given);
     return context.database.transaction(async (connection) => {
       const tag = writeTag(await takeNumber(connection, 'nextTag'));
       const { customerId, contactId } = await ensureCustomer(context, connection, given);
@@ -74,7 +70,7 @@ export const receivePump = defineUseCase({
       const id = context.newId();
       const now = context.now();
       const intake: Omit<Intake, 'version'> = { ...given.intake, duty: given.intake.duty, isolation: null };
-      const searchText = [tag, given.customer, jobDetails(given.pump), given.pump.serial, family.title, given.intake.equipmentNumber, given.intake.whyOut, given.intake.liquid].join(' ');
+      const searchText = searchTextOf({ tag, customer: given.customer, pump: given.pump, intake: given.intake, familyTitle: family.title });
       await addJob(connection, { id, tag, pumpId, customerId, contactId, familyId: family.id, familyVersion: family.version, station: 'receive', holder: 'U', holderSince: now, promisedOn: given.promisedOn, searchText, openedAt: now }, intake);
       const record = (await loadJobRecord(connection, tag))!;
       await saveStanding(connection, id, { station: 'receive', holder: 'U', holderSince: now, hold: null, outcome: 'open', standing: standingOf(record, family), closedAt: null });
