@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState, type ComponentProps } from 'react';
 import { elastomersOfStep, suitableConsumables, type RebuildStep } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { rebuildRound } from '@/core/record';
-import { bearingHeat, boltTorque, SumRefusal } from '@/core/sums';
+import { isTabledBolt, reckonBearingHeat, reckonBoltTorque, SumRefusal } from '@/core/sums';
 import { parseQuantity, type Dimension } from '@/core/units';
 import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
@@ -219,7 +219,7 @@ function Heat({ heat, ambient, reached, onAmbient, onReached, isFixed }: HeatPro
   const room = readAmount(ambient, 'temperature', '°C').value ?? 20;
   const sum = useMemo(() => {
     try {
-      return bearingHeat.compute({ ...heat, ambient_c: room, school: 'computed' });
+      return reckonBearingHeat({ ...heat, ambient_c: room, school: 'computed' });
     } catch (error) {
       if (error instanceof SumRefusal) return null;
       throw error;
@@ -248,10 +248,9 @@ function Heat({ heat, ambient, reached, onAmbient, onReached, isFixed }: HeatPro
 }
 
 /** By the standard's table, where the thread and the grade are in it. */
-function standardTorque({ thread, grade }: NonNullable<RebuildStep['torque']>) {
-  const read = boltTorque.input.safeParse({ thread, grade });
+function standardTorque(torque: NonNullable<RebuildStep['torque']>) {
   try {
-    return read.success ? boltTorque.compute(read.data) : null;
+    return isTabledBolt(torque) ? reckonBoltTorque({ thread: torque.thread, grade: torque.grade }) : null;
   } catch (error) {
     if (error instanceof SumRefusal) return null;
     throw error;

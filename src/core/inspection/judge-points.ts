@@ -1,6 +1,6 @@
 import type { Family, FamilyPoint } from '../family';
 import { placeKey, type Phase, type Reading } from '../record';
-import { bearingBoreLowerUm, readings as readingsSum, runningClearance, show, SumRefusal, verdictWords, type ReadingsResult, type WorkingStep } from '../sums';
+import { bearingBoreLowerUm, reckonReadings, reckonRunningClearance, show, SumRefusal, verdictWords, type ReadingsResult, type WorkingStep } from '../sums';
 
 /** To-scale data of a limit strip, all in mm (clearances too). */
 export interface Strip {
@@ -80,7 +80,7 @@ function judgeSize(point: FamilyPoint, own: readonly Reading[]): Omit<PointState
   const uncertainty = uncertainties.length ? Math.max(...uncertainties) : undefined;
   const values = own.map((reading) => reading.valueMm);
   if (!values.length) return { verdict: null, words: 'to do', reason: '', worstMm: null, working: [], strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }) };
-  const { result, working } = readingsSum.compute({
+  const { result, working } = reckonReadings({
     new_mm: point.new_mm!,
     reuse_mm: point.reuse_mm ?? {},
     readings: own.map((reading) => ({ plane: reading.place.split(':')[0]!, angle_deg: Number(reading.place.split(':')[1] ?? 0), value_mm: reading.valueMm })),
@@ -104,7 +104,7 @@ function judgeClearance(point: FamilyPoint, readings: readonly Reading[]): Omit<
   const newBand = [derived.design_um.min / 1000, derived.design_um.max / 1000] as const;
   const reuseBand = [newBand[0], derived.limit_um / 1000] as const;
   if (!bores.length || !journals.length) return { verdict: null, words: 'to do', reason: 'follows from the two parts', worstMm: null, working: [], strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }) };
-  const { result, working } = runningClearance.compute({ bore_mm: bores, journal_mm: journals, design_um: derived.design_um, limit_um: derived.limit_um });
+  const { result, working } = reckonRunningClearance({ bore_mm: bores, journal_mm: journals, design_um: derived.design_um, limit_um: derived.limit_um });
   const worst = result.verdict === 'tight' ? result.min_um : result.max_um;
   const ratio = `${show(result.ratio_to_design, 1)} × the designed clearance`;
   const reasons = { new: `${show(worst / 1000, 2)} mm is as designed`, reuse: `${show(worst / 1000, 2)} mm, ${ratio}`, tight: `${show(worst / 1000, 2)} mm is less than designed: it may rub`, out: `${show(worst / 1000, 2)} mm is past ${show(derived.limit_um / 1000, 2)} mm, ${ratio}` };

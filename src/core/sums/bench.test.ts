@@ -1,4 +1,5 @@
-import { bearingBoreLowerUm, bearingHeat } from './bearing-heat';
+import { bearingHeat } from './bearing-heat';
+import { bearingBoreLowerUm } from './reckon-bearing-heat';
 import { boltTorque } from './bolt-torque';
 import { duty } from './duty';
 

@@ -1,18 +1,6 @@
 import * as z from 'zod';
-import { defineSum, positive, show, SumRefusal } from './sum';
-
-/** ISO metric coarse pitch, mm. Source: ISO 261. */
-const coarsePitch: Readonly<Record<string, number>> = { M4: 0.7, M5: 0.8, M6: 1, M7: 1, M8: 1.25, M10: 1.5, M12: 1.75, M14: 2, M16: 2, M18: 2.5, M20: 2.5, M22: 2.5, M24: 3, M27: 3, M30: 3.5, M33: 3.5, M36: 4 };
-
-interface Strength {
-  readonly mpa: (dMm: number) => number;
-  readonly kind: string;
-  readonly source: string;
-  readonly maxMm: number;
-}
-const proof = (value: number, above16 = value): Strength => ({ mpa: (d) => (d > 16 ? above16 : value), kind: 'proof stress', source: 'ISO 898-1', maxMm: 39 });
-const yieldOf = (value: number): Strength => ({ mpa: () => value, kind: '0.2 % yield', source: 'ISO 3506-1', maxMm: 24 });
-const strengths = { '4.6': proof(225), '5.8': proof(380), '8.8': proof(580, 600), '10.9': proof(830), '12.9': proof(970), 'A2-70': yieldOf(450), 'A4-70': yieldOf(450), 'A4-80': yieldOf(600) } as const;
+import { coarsePitch, reckonBoltTorque, strengths } from './reckon-bolt-torque';
+import { defineSum, positive } from './sum';
 
 const input = z.strictObject({
   thread: z.union([z.enum(Object.keys(coarsePitch) as [string, ...string[]]), z.strictObject({ d_mm: positive.max(36, 'threads are tabled to 36 mm').min(4, 'threads start at 4 mm'), pitch_mm: positive.max(6) })]),
@@ -22,32 +10,16 @@ const input = z.strictObject({
 });
 const result = z.object({ stress_area_mm2: z.number(), preload_kn: z.number(), torque_nm: z.number() });
 
-/** Tightening torque from preload. `As = π/4·(d − 0.938194·p)²`, `T = K·F·d`. Source: ISO 898-1 (stress area, proof), ISO 3506-1 (yield of stainless). */
-export const boltTorque = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
+export type BoltTorqueInput = z.infer<typeof input>;
+export type BoltTorqueResult = z.infer<typeof result>;
+
+/** Tightening torque from preload, as `reckonBoltTorque`. */
+export const boltTorque = defineSum<BoltTorqueInput, BoltTorqueResult>({
   id: 'bolt-torque',
   title: 'Tightening torque of a bolt',
   ask: ['how tight', 'torque', 'bolt', 'preload', 'M12', '8.8'],
   input,
   result,
   example: { input: { thread: 'M12', grade: '8.8' }, result: { stress_area_mm2: 84.2666, preload_kn: 36.656, torque_nm: 87.9743 } },
-  compute({ thread, grade, preload_pct = 75, nut_factor }) {
-    const d = typeof thread === 'string' ? Number(thread.slice(1)) : thread.d_mm;
-    const pitch = typeof thread === 'string' ? coarsePitch[thread]! : thread.pitch_mm;
-    if (pitch >= d / 2) throw new SumRefusal('thread.pitch_mm', `a pitch of ${pitch} mm does not belong to ${d} mm`);
-    const strength = strengths[grade];
-    if (d > strength.maxMm) throw new SumRefusal('grade', `${grade} is tabled to M${strength.maxMm}; ${d} mm is larger`);
-    const factor = nut_factor ?? 0.2;
-    const area = (Math.PI / 4) * (d - 0.938194 * pitch) ** 2;
-    const preload = (area * strength.mpa(d) * preload_pct) / 100 / 1000;
-    const torque = factor * preload * d;
-    return {
-      result: { stress_area_mm2: area, preload_kn: preload, torque_nm: torque },
-      working: [
-        { what: 'Stress area', formula: 'π/4 · (d − 0.938194·p)²', put: `d ${show(d)} mm, p ${show(pitch)} mm`, outcome: `${show(area, 1)} mm²`, source: 'ISO 898-1' },
-        { what: 'Preload', formula: `As · ${strength.kind} · share`, put: `${show(area, 1)} mm² · ${strength.mpa(d)} MPa · ${show(preload_pct)} %`, outcome: `${show(preload, 1)} kN`, source: strength.source },
-        { what: 'Torque', formula: 'T = K · F · d', put: `K ${factor} (${nut_factor === undefined ? 'dry, as made' : 'as given'}) · ${show(preload, 1)} kN · ${show(d)} mm`, outcome: `${show(torque, 1)} N·m` },
-      ],
-      warnings: grade.startsWith('A') ? [{ code: 'galling', sentence: 'Stainless threads gall: use a paste and put its nut factor in.' }] : [],
-    };
-  },
+  compute: reckonBoltTorque,
 });

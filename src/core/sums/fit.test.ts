@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { classLimits, fit } from './fit';
+import { fit } from './fit';
+import { classLimits } from './iso-286-limits';
 import { SumRefusal } from './sum';
 
 /** Deviations in µm as tabled in ISO 286-2:2010. */

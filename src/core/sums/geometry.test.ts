@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { endFloat } from './end-float';
 import { evaluate, fitPolynomial, rootsWithin } from './polynomial';
 import { runOut, solve } from './run-out';
-import { annulusLeakageM3h, runningClearance } from './running-clearance';
+import { annulusLeakageM3h } from './reckon-running-clearance';
+import { runningClearance } from './running-clearance';
 
 describe('running clearance', () => {
   const design = { design_um: { min: 300, max: 380 }, limit_um: 760 };
