@@ -3,7 +3,7 @@ import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
 import { buildFamily, loadFamily, suitableConsumables, type Capture, type Family } from '@/core/family';
 import { click, fill, has, named, open, openBrowser, openDevice, scrollTo, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
-import { actAs, disposeAll, gaugeAll, keepCapture, pressMove, readCautions } from './stations';
+import { actAs, disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
 const gear = buildFamily(loadFamily(f6), { variant: 'packed' });
 const stacked = buildFamily(loadFamily(f4), { variant: 'plain', stages: 3 });
@@ -132,7 +132,7 @@ describe.each([
     await actAs(page, 'record-approval', { tag, way: 'telephone', name: 'Emrys Caddon', reference: 'called back', declinedLines: [], declineAll: false });
     await buyAll(page, tag);
     await finishSteps('rebuild', family, elastomer);
-    await click(page, 'button', 'As-left readings');
+    await openAsLeft(page);
     expect(await gaugeAll(page)).toBe(placesOf(family, 'as-left'));
     await pressMove(page, 'Rebuild is done', 'Test');
   });

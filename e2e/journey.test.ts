@@ -4,7 +4,7 @@ import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '@/core/family';
 import { readPdfText } from '../test-support/read-pdf-text';
 import { click, fetchAs, fill, has, named, open, openBrowser, openDevice, scan, scrollTo, signIn, takeOver, waitForGone, waitForText, type OpenedBrowser } from './browser';
-import { disposeAll, gaugeAll, keepCapture, pressMove, readCautions } from './stations';
+import { disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
 const family = loadFamily(f1);
 let opened: OpenedBrowser;
@@ -232,7 +232,7 @@ test('rebuild: the step without its part is refused until the rest is here; then
   await takeOver(bench, 'ines');
   await open(bench, `/jobs/${tag}`);
   await rebuildAll(bench, false);
-  await click(bench, 'button', 'As-left readings');
+  await openAsLeft(bench);
   expect(await gaugeAll(bench)).toBe(family.points.filter((point) => point.when.includes('as-left')).reduce((sum, point) => sum + point.places.length, 0));
   await pressMove(bench, 'Rebuild is done', 'Test');
 });

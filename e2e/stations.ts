@@ -27,6 +27,12 @@ export async function readCautions(page: Page): Promise<void> {
   }
 }
 
+/** The second half of rebuild: its points are fetched when the tab is opened. */
+export async function openAsLeft(page: Page): Promise<void> {
+  await click(page, 'button', 'As-left readings');
+  await page.waitForSelector('section[aria-label=Points]');
+}
+
 /** Enters every open reading with the gauge and the Enter key, one after the other. */
 export async function gaugeAll(page: Page): Promise<number> {
   let count = 0;

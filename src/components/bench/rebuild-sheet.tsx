@@ -9,7 +9,7 @@ import { parseQuantity, type Dimension } from '@/core/units';
 import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
-import { PointsBoard } from '../inspect/points-board';
+import type { PointsBoard } from '../inspect/points-board';
 import type { SheetProps } from '../job/view';
 import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
@@ -43,7 +43,7 @@ export function RebuildSheet({ view, isHere }: SheetProps) {
           </button>
         ))}
       </div>
-      {tab === 'steps' ? <Steps view={view} isHere={isHere} /> : <PointsBoard view={view} phase="as-left" canEdit={isHere} />}
+      {tab === 'steps' ? <Steps view={view} isHere={isHere} /> : <AsLeft view={view} phase="as-left" canEdit={isHere} />}
     </>
   );
 }
@@ -151,6 +151,17 @@ function Step({ view, isHere, step, onDone }: SheetProps & { readonly step: Rebu
       {step.hold_point && own && <HoldPoint view={view} isHere={isHere} stepId={step.id} by={own.personName} isOwn={own.personId === view.person.personId} signed={own.second?.personName ?? null} />}
     </>
   );
+}
+
+type PointsProps = ComponentProps<typeof PointsBoard>;
+
+/** The points are fetched when their tab is opened: most visits to this sheet are for the steps. */
+function AsLeft(props: PointsProps) {
+  const [Fetched, ask] = useFetched<PointsProps>(() => import('../inspect/points-board').then((module) => module.PointsBoard));
+  useEffect(() => {
+    if (!Fetched) ask();
+  });
+  return Fetched ? <Fetched {...props} /> : <p className="p-6 text-quiet">Fetching the points.</p>;
 }
 
 type SettingsProps = ComponentProps<typeof StepSettings>;

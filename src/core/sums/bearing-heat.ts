@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { reckonBearingHeat } from './reckon-bearing-heat';
+import { reckonBearingHeat, type BearingHeatInput, type BearingHeatResult } from './reckon-bearing-heat';
 import { defineSum, finite, notNegative, positive } from './sum';
 
 const input = z.strictObject({
@@ -21,8 +21,6 @@ const result = z.object({
   clearance_at_temperature_um: z.number(),
   reachable: z.boolean(),
 });
-export type BearingHeatInput = z.infer<typeof input>;
-export type BearingHeatResult = z.infer<typeof result>;
 
 /** Temperature at which a rolling bearing slides onto its seat, as `reckonBearingHeat`. */
 export const bearingHeat = defineSum<BearingHeatInput, BearingHeatResult>({

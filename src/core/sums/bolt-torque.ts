@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { coarsePitch, reckonBoltTorque, strengths } from './reckon-bolt-torque';
+import { coarsePitch, reckonBoltTorque, strengths, type BoltTorqueInput, type BoltTorqueResult } from './reckon-bolt-torque';
 import { defineSum, positive } from './sum';
 
 const input = z.strictObject({
@@ -9,9 +9,6 @@ const input = z.strictObject({
   nut_factor: positive.min(0.05).max(0.5).optional(),
 });
 const result = z.object({ stress_area_mm2: z.number(), preload_kn: z.number(), torque_nm: z.number() });
-
-export type BoltTorqueInput = z.infer<typeof input>;
-export type BoltTorqueResult = z.infer<typeof result>;
 
 /** Tightening torque from preload, as `reckonBoltTorque`. */
 export const boltTorque = defineSum<BoltTorqueInput, BoltTorqueResult>({

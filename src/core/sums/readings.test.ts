@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { readings, type ReadingsInput } from './readings';
+import { readings } from './readings';
+import type { ReadingsInput } from './reckon-readings';
 
 const at = (values: readonly number[]): ReadingsInput['readings'] => values.map((value_mm, i) => ({ plane: i < values.length / 2 ? 'A' : 'B', angle_deg: (i % 2) * 90, value_mm }));
 const seat = { new_mm: { min: 45.002, max: 45.013 }, reuse_mm: { min: 44.998 } };

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { reckonReadings } from './reckon-readings';
+import { reckonReadings, type ReadingsInput, type ReadingsResult } from './reckon-readings';
 import { defineSum, finite, limits, notNegative } from './sum';
 
 const input = z.strictObject({
@@ -24,8 +24,6 @@ const result = z.object({
   wear_used_pct: z.number(),
   verdict: z.enum(['new', 'reuse', 'near', 'out']),
 });
-export type ReadingsInput = z.infer<typeof input>;
-export type ReadingsResult = z.infer<typeof result>;
 
 /** Readings of one feature against its limits, as `reckonReadings`. */
 export const readings = defineSum<ReadingsInput, ReadingsResult>({

@@ -1,6 +1,27 @@
-import type { BearingHeatInput, BearingHeatResult } from './bearing-heat';
 import { classLimits } from './iso-286-limits';
 import { show, SumRefusal, type Outcome } from './notebook';
+
+export interface BearingHeatInput {
+  readonly bore_mm: number;
+  readonly interference_um?: number | undefined;
+  /** Tolerance class of the seat, such as k5; the worst interference is reckoned from it. */
+  readonly shaft?: string | undefined;
+  readonly mounting_clearance_um?: number | undefined;
+  readonly ambient_c: number;
+  readonly school: 'computed' | 'fixed' | 'rise';
+  readonly fixed_c?: number | undefined;
+  readonly rise_k?: number | undefined;
+  readonly max_c?: number | undefined;
+  readonly sealed?: boolean | undefined;
+}
+
+export interface BearingHeatResult {
+  readonly rise_k: number;
+  readonly temperature_c: number;
+  readonly expansion_um: number;
+  readonly clearance_at_temperature_um: number;
+  readonly reachable: boolean;
+}
 
 const expansion = 12.0e-6; // 1/K, rolling bearing steel
 /** Normal class lower deviation of the bearing bore, µm, by bore up to. Source: ISO 492, normal class. */

@@ -1,4 +1,3 @@
-import type { BoltTorqueInput, BoltTorqueResult } from './bolt-torque';
 import { show, SumRefusal, type Outcome } from './notebook';
 
 /** ISO metric coarse pitch, mm. Source: ISO 261. */
@@ -13,6 +12,20 @@ interface Strength {
 const proof = (value: number, above16 = value): Strength => ({ mpa: (d) => (d > 16 ? above16 : value), kind: 'proof stress', source: 'ISO 898-1', maxMm: 39 });
 const yieldOf = (value: number): Strength => ({ mpa: () => value, kind: '0.2 % yield', source: 'ISO 3506-1', maxMm: 24 });
 export const strengths = { '4.6': proof(225), '5.8': proof(380), '8.8': proof(580, 600), '10.9': proof(830), '12.9': proof(970), 'A2-70': yieldOf(450), 'A4-70': yieldOf(450), 'A4-80': yieldOf(600) } as const;
+
+export interface BoltTorqueInput {
+  /** A name of the coarse series, or diameter and pitch. */
+  readonly thread: string | { readonly d_mm: number; readonly pitch_mm: number };
+  readonly grade: keyof typeof strengths;
+  readonly preload_pct?: number | undefined;
+  readonly nut_factor?: number | undefined;
+}
+
+export interface BoltTorqueResult {
+  readonly stress_area_mm2: number;
+  readonly preload_kn: number;
+  readonly torque_nm: number;
+}
 
 /** Whether the standards' tables have this thread and this grade. */
 export function isTabledBolt(bolt: { readonly thread: string; readonly grade: string }): bolt is { readonly thread: string; readonly grade: keyof typeof strengths } {

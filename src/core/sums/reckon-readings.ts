@@ -1,5 +1,27 @@
 import { meanOf, show, SumRefusal, type Outcome } from './notebook';
-import type { ReadingsInput, ReadingsResult } from './readings';
+
+export interface ReadingsInput {
+  readonly new_mm: { readonly min: number; readonly max: number };
+  readonly reuse_mm: { readonly min?: number | undefined; readonly max?: number | undefined };
+  readonly readings: readonly { readonly plane: string; readonly angle_deg: number; readonly value_mm: number }[];
+  /** Expanded uncertainty of the gauge, µm. */
+  readonly uncertainty_um?: number | undefined;
+  /** Whether that uncertainty is kept clear of the reuse limit. */
+  readonly guard?: boolean | undefined;
+}
+
+export interface ReadingsResult {
+  readonly count: number;
+  readonly mean_mm: number;
+  readonly min_mm: number;
+  readonly max_mm: number;
+  readonly out_of_round_um: number;
+  readonly taper_um: number;
+  readonly worst_mm: number;
+  readonly wear_um: number;
+  readonly wear_used_pct: number;
+  readonly verdict: 'new' | 'reuse' | 'near' | 'out';
+}
 
 /** The four verdicts as they are said on screen and in the report. */
 export const verdictWords: Readonly<Record<ReadingsResult['verdict'], string>> = { new: 'as new', reuse: 'reusable', near: 'near limit', out: 'out' };

@@ -1,5 +1,32 @@
 import { meanOf, show, SumRefusal, type Outcome } from './notebook';
-import type { RunningClearanceInput, RunningClearanceResult } from './running-clearance';
+
+export interface RunningClearanceInput {
+  readonly bore_mm: readonly number[];
+  readonly journal_mm: readonly number[];
+  /** Diametral clearance as designed, µm. */
+  readonly design_um: { readonly min: number; readonly max: number };
+  readonly limit_um: number;
+  readonly length_mm?: number | undefined;
+  readonly head_m?: number | undefined;
+  readonly density_kg_m3?: number | undefined;
+  readonly friction_factor?: number | undefined;
+  readonly flow_m3h?: number | undefined;
+  readonly power_kw?: number | undefined;
+  readonly hours_per_year?: number | undefined;
+  readonly price_per_kwh?: number | undefined;
+}
+
+export interface RunningClearanceResult {
+  readonly mean_um: number;
+  readonly min_um: number;
+  readonly max_um: number;
+  readonly ratio_to_design: number;
+  readonly verdict: 'new' | 'reuse' | 'tight' | 'out';
+  readonly leakage_m3h?: number | undefined;
+  readonly extra_leakage_m3h?: number | undefined;
+  readonly extra_energy_kwh_year?: number | undefined;
+  readonly extra_cost_year?: number | undefined;
+}
 
 const gravity = 9.80665; // m/s², ISO 80000-3 standard acceleration
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { reckonRunningClearance } from './reckon-running-clearance';
+import { reckonRunningClearance, type RunningClearanceInput, type RunningClearanceResult } from './reckon-running-clearance';
 import { defineSum, lengthMm, limits, notNegative, positive } from './sum';
 
 const sizes = z.array(lengthMm).min(1, 'no reading given').max(1000);
@@ -28,8 +28,6 @@ const result = z.object({
   extra_energy_kwh_year: z.number().optional(),
   extra_cost_year: z.number().optional(),
 });
-export type RunningClearanceInput = z.infer<typeof input>;
-export type RunningClearanceResult = z.infer<typeof result>;
 
 /** Clearance between the two actual parts, as `reckonRunningClearance`. */
 export const runningClearance = defineSum<RunningClearanceInput, RunningClearanceResult>({
