@@ -42,14 +42,22 @@ export async function openDevice(browser: Browser, { width = 1280, height = 800 
 export const named = (role: string, name: string) => `::-p-aria([name="${name.replace(/(["\\])/g, '\\$1')}"][role="${role}"])`;
 
 export async function click(page: Page, role: string, name: string): Promise<void> {
-  const found = await page.waitForSelector(named(role, name), { visible: true });
-  await scrollTo(found!);
-  await found!.click();
+  await press(await page.waitForSelector(named(role, name), { visible: true }));
+}
+
+/** Clicks what a person would have in view: not under the bars at the bottom, and not moving any more. */
+export async function press(element: ElementHandle<Element> | null): Promise<void> {
+  await scrollTo(element!);
+  await element!.click();
 }
 
 /** Into the middle of the view, clear of the bars at the bottom. */
 export async function scrollTo(element: ElementHandle<Element>): Promise<void> {
-  await element.evaluate((one) => one.scrollIntoView({ block: 'center', behavior: 'instant' }));
+  await element.evaluate(async (one) => {
+    one.scrollIntoView({ block: 'center', behavior: 'instant' });
+    await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+    one.scrollIntoView({ block: 'center', behavior: 'instant' });
+  });
 }
 
 export async function fill(page: Page, label: string, text: string, role = 'textbox'): Promise<void> {

@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
 import { buildFamily, loadFamily, suitableConsumables, type Capture, type Family } from '@/core/family';
-import { click, fill, has, named, open, openBrowser, openDevice, scrollTo, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
+import { click, fill, has, named, open, openBrowser, openDevice, press, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
 import { actAs, disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
 const gear = buildFamily(loadFamily(f6), { variant: 'packed' });
@@ -34,7 +34,7 @@ test('a pump that was received as another construction is corrected by the drawi
   await open(page, `/jobs/${tag}`);
   await click(page, 'link', 'It is built otherwise');
   await page.waitForFunction(() => location.pathname.endsWith('/construction'));
-  await (await page.waitForSelector('input[name=family][value=F10]'))!.click();
+  await press(await page.waitForSelector('input[name=family][value=F10]'));
   await click(page, 'button', 'It is built so');
   await waitForText(page, 'Submersible');
   await waitForText(page, '0 of 5 steps done');
@@ -70,8 +70,7 @@ async function finishSteps(phase: 'teardown' | 'rebuild', family: Family, elasto
     if ('torque' in step && step.torque) await fill(page, 'Torque reached', String((step.torque.window_nm.min + step.torque.window_nm.max) / 2));
     if ('consumables' in step && step.consumables.length && suitableConsumables(step, family, elastomer).length > 1) {
       const choice = (await page.$(`#step-${step.id} input[type=radio]:not(:disabled)`))!;
-      await scrollTo(choice);
-      await choice.click();
+      await press(choice);
     }
     await click(page, 'button', 'Step done');
     await page.waitForFunction((id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'), {}, step.id);
@@ -87,14 +86,13 @@ async function finishSteps(phase: 'teardown' | 'rebuild', family: Family, elasto
 
 async function buyAll(on: Page, tag: string): Promise<void> {
   await open(on, `/jobs/${tag}`);
-  await (await on.waitForSelector('button ::-p-text(Order )'))!.click();
+  await press(await on.waitForSelector('button ::-p-text(Order )'));
   await waitForText(on, 'acknowledged as');
   // The supplier sends what it has; the rest comes with the next parcel.
   for (let parcel = 0; parcel < 5 && !(await on.evaluate(() => document.body.innerText.includes('all here'))); parcel++) {
     const arrived = await on.$('button ::-p-text( is here)');
     if (arrived) {
-      await scrollTo(arrived);
-      await arrived.click();
+      await press(arrived);
     }
     await click(on, 'button', 'Counted so');
     await on.waitForNetworkIdle({ idleTime: 500, concurrency: 0 });

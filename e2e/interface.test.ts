@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 import { stations } from '@/core/record';
 import { demoJobs } from '../demo/jobs';
-import { click, fill, has, named, open, openBrowser, openDevice, scan, signIn, waitForText, type OpenedBrowser } from './browser';
+import { click, fill, has, named, open, openBrowser, openDevice, press, scan, signIn, waitForText, type OpenedBrowser } from './browser';
 
 const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 const tagAt = (station: string, part?: string) => `P-0${398 + demoJobs.findIndex((job) => job.at === station && job.cameIn < 100 && (part === undefined || job.part === part))}`;
@@ -121,10 +121,10 @@ describe('by keyboard', () => {
     const tag = tagAt('inspect', 'half');
     await open(page, `/jobs/${tag}`);
     for (let time = 0; time < 2; time++) {
-      await (await page.waitForSelector('aside[aria-label=Gate] button[aria-expanded=false]'))!.click();
+      await press(await page.waitForSelector('aside[aria-label=Gate] button[aria-expanded=false]'));
       const line = (await page.waitForSelector('aside[aria-label=Gate] a[href*="#point-"]'))!;
       const place = await line.evaluate((link) => (link as HTMLAnchorElement).hash);
-      await line.click();
+      await press(line);
       await page.waitForSelector(`${place} button[aria-expanded=true]`);
       expect(await page.evaluate(() => location.hash)).toBe(place);
       await page.$eval('#point-seat-bore button', (row) => row.click());

@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '@/core/family';
 import { readPdfText } from '../test-support/read-pdf-text';
-import { click, fetchAs, fill, has, named, open, openBrowser, openDevice, scan, scrollTo, signIn, takeOver, waitForGone, waitForText, type OpenedBrowser } from './browser';
+import { click, fetchAs, fill, has, named, open, openBrowser, openDevice, press, scan, scrollTo, signIn, takeOver, waitForGone, waitForText, type OpenedBrowser } from './browser';
 import { disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
 const family = loadFamily(f1);
@@ -62,8 +62,7 @@ test('the technician scans the tag, confirms and acknowledges, and begins', asyn
   await waitForText(bench, 'Confirmed by Ines Callowhay');
   for (let left = 2; left > 0; left--) {
     const box = (await bench.waitForSelector('section[aria-label^=Cautions] input[type=checkbox]'))!;
-    await scrollTo(box);
-    await box.click();
+    await press(box);
     await bench.waitForFunction((count) => document.querySelectorAll('section[aria-label^=Cautions] input[type=checkbox]').length === count, {}, left - 1);
   }
   await pressMove(bench, 'Begin teardown', 'Teardown');
@@ -79,7 +78,7 @@ test('teardown: every step with its caution and captures, every part accounted f
   }
   const deflector = (await bench.waitForSelector('#part-deflector'))!;
   await scrollTo(deflector);
-  await (await deflector.waitForSelector(named('button', 'broken')))!.click();
+  await press(await deflector.waitForSelector(named('button', 'broken')));
   await bench.waitForSelector('#part-deflector [aria-pressed=true]');
   await click(bench, 'button', `The other ${family.parts.length - 1} are present`);
   await pressMove(bench, 'Teardown is done', 'Clean');
@@ -88,8 +87,7 @@ test('teardown: every step with its caution and captures, every part accounted f
 test('clean: caution first, then by part with what must be masked', async () => {
   await readCautions(bench);
   for (const box of await bench.$$('li[id^=clean-] input[type=checkbox]')) {
-    await scrollTo(box);
-    await box.click();
+    await press(box);
   }
   const hard = family.parts.filter((part) => !part.soft).length;
   await click(bench, 'button', `${hard} parts are cleaned as written below`);
@@ -105,11 +103,11 @@ test('inspect: readings by gauge and keyboard, a visual finding, a verdict overr
   await bench.select('section[aria-label="Visual findings"] select', 'impeller');
   await fill(bench, 'What is seen', 'pitted inlet edges', 'combobox');
   await waitForText(bench, 'Points to cavitation');
-  await (await form.waitForSelector(named('button', 'Bench camera')))!.click();
+  await press(await form.waitForSelector(named('button', 'Bench camera')));
   await bench.waitForSelector('section[aria-label="Visual findings"] img');
   await click(bench, 'button', 'Keep the finding');
   const finding = (await bench.waitForSelector('li[id^=finding-]'))!;
-  await (await finding.waitForSelector(named('button', 'replace')))!.click();
+  await press(await finding.waitForSelector(named('button', 'replace')));
   await waitForText(bench, 'Disposition: replace');
   // one verdict is overruled, with a reason
   await bench.evaluate(() => document.querySelector<HTMLElement>('#point-vane-thickness button')!.click());
@@ -147,8 +145,7 @@ test('the customer opens the link on a phone, declines the freight, signs', asyn
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   const freight = await phone.$$eval('label', (labels) => labels.find((one) => one.textContent!.startsWith('Return freight'))!.getAttribute('for')!);
   const box = (await phone.$(`[id="${freight}"]`))!;
-  await scrollTo(box);
-  await box.click();
+  await press(box);
   await waitForText(phone, 'declined: not covered by this repair');
   await fill(phone, 'Your name', 'Emrys Caddon');
   const sign = (await phone.waitForSelector('svg[aria-label="Box to sign in"]'))!;
@@ -159,8 +156,7 @@ test('the customer opens the link on a phone, declines the freight, signs', asyn
   for (let i = 1; i < 12; i++) await phone.mouse.move(area.x + 40 + i * 18, area.y + 60 + (i % 2 ? 24 : -20));
   await phone.mouse.up();
   const approve = await phone.waitForSelector('button ::-p-text(Approve )');
-  await scrollTo(approve!);
-  await approve!.click();
+  await press(approve);
   await waitForText(phone, 'Thank you. The answer of Emrys Caddon is in the record.');
   await waitForText(phone, 'Not approved and therefore not covered by this repair: Return freight.');
   expect(phone.faults).toEqual([]);
@@ -170,9 +166,9 @@ test('parts: ordered, delivered short by count, the blocked step says so, the re
   await takeOver(bench, 'bram');
   await open(bench, `/jobs/${tag}`);
   await waitForText(bench, 'Parts');
-  await (await bench.waitForSelector('button ::-p-text(Order )'))!.click();
+  await press(await bench.waitForSelector('button ::-p-text(Order )'));
   await waitForText(bench, 'acknowledged as');
-  await (await bench.waitForSelector('button ::-p-text( is here)'))!.click();
+  await press(await bench.waitForSelector('button ::-p-text( is here)'));
   await waitForText(bench, 'Receiving check');
   const [lip] = await bench.$$('input[aria-label="Counted: Lip seal"]');
   await lip!.click({ clickCount: 3 });
@@ -201,8 +197,7 @@ async function rebuildAll(page: Page, isAgain: boolean): Promise<void> {
     if (step.torque) await fill(page, 'Torque reached', step.torque.thread === 'M12' ? '55 ft-lb' : '105');
     const choice = await page.$(`#step-${step.id} input[type=radio]:not(:disabled):not(:checked)`);
     if (choice && !(await page.$(`#step-${step.id} input[type=radio]:checked`))) {
-      await scrollTo(choice);
-      await choice.click();
+      await press(choice);
     }
     await click(page, 'button', 'Step done');
     await page.waitForFunction((id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'), {}, step.id);
@@ -224,7 +219,7 @@ test('rebuild: the step without its part is refused until the rest is here; then
   await open(bench, `/jobs/${tag}?at=parts`);
   // The supplier keeps a piece back from about every third order: then a second parcel comes, to be counted as well.
   for (let parcel = 0; parcel < 3 && !(await bench.$eval('main', (main) => main.innerText)).includes('all here'); parcel++) {
-    if (!(await has(bench, 'button', 'Counted so'))) await (await bench.waitForSelector('button ::-p-text( is here)'))!.click();
+    if (!(await has(bench, 'button', 'Counted so'))) await press(await bench.waitForSelector('button ::-p-text( is here)'));
     await click(bench, 'button', 'Counted so');
     await waitForGone(bench, 'button', 'Counted so');
   }
@@ -241,10 +236,9 @@ async function confirmChecks(page: Page): Promise<void> {
   for (const check of family.test.checks) {
     const place = (await page.waitForSelector(`#check-${check.id}`))!;
     for (const box of await place.$$('input[type=checkbox]')) {
-      await scrollTo(box);
-      await box.click();
+      await press(box);
     }
-    await (await place.waitForSelector(named('button', 'Confirm')))!.click();
+    await press(await place.waitForSelector(named('button', 'Confirm')));
     await page.waitForFunction((id) => document.querySelector(`#check-${id}`)!.textContent!.includes('confirmed by'), {}, check.id);
   }
 }

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import type { Capture } from '@/core/family';
-import { click, named, scrollTo, waitForText } from './browser';
+import { click, named, press, scrollTo, waitForText } from './browser';
 
 export async function settled(page: Page): Promise<void> {
   await page.waitForNetworkIdle({ idleTime: 120, concurrency: 0 });
@@ -9,8 +9,8 @@ export async function settled(page: Page): Promise<void> {
 export async function keepCapture(page: Page, capture: Capture, text: string): Promise<void> {
   const place = (await page.waitForSelector(`#capture-${capture.id}`))!;
   await scrollTo(place);
-  if (capture.kind === 'photo') await (await place.waitForSelector(named('button', 'Bench camera')))!.click();
-  else if (capture.choices) await (await place.waitForSelector(named('button', text)))!.click();
+  if (capture.kind === 'photo') await press(await place.waitForSelector(named('button', 'Bench camera')));
+  else if (capture.choices) await press(await place.waitForSelector(named('button', text)));
   else {
     const field = (await place.waitForSelector('input'))!;
     await field.type(text);
@@ -22,8 +22,7 @@ export async function keepCapture(page: Page, capture: Capture, text: string): P
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
     if (await box.evaluate((one) => (one as HTMLInputElement).checked)) continue;
-    await scrollTo(box);
-    await box.click();
+    await press(box);
   }
 }
 
@@ -63,10 +62,10 @@ export async function disposeAll(page: Page, move: string, action: string): Prom
     await page.evaluate(() => document.querySelector<HTMLElement>('aside[aria-label=Gate] button[aria-expanded=false]')?.click());
     const line = await page.waitForSelector('aside[aria-label=Gate] ol a');
     const target = await line!.evaluate((one) => new URL((one as HTMLAnchorElement).href).hash.slice(1));
-    await line!.click();
+    await press(line);
     const at = (await page.waitForSelector(`#${target} [aria-label=Disposition]`))!;
     await scrollTo(at);
-    await (await at.waitForSelector(named('button', action)))!.click();
+    await press(await at.waitForSelector(named('button', action)));
     await page.waitForFunction((id, said) => document.querySelector(`#${id}`)!.textContent!.includes(said), {}, target, `Disposition: ${action}`);
     await settled(page);
   }
