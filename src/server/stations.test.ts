@@ -5,7 +5,9 @@ import { currentQuote } from '@/core/record';
 import { listEvents } from '@/db';
 import { openTestShop, testIntake, testReceiving, type TestShop } from '../../test-support/open-test-shop';
 import { sha256 } from './fingerprint';
+import { takeParcel } from './parts/take-parcel';
 import { openCustomerLink } from './people/open-customer-link';
+import { perform } from './use-case';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('stations')));
@@ -205,6 +207,19 @@ describe('quote and approval', () => {
 });
 
 describe('parts, rebuild, test, report, return', () => {
+  test('a supplier who sends nothing on the day but names another moves the date; one who names none is refused', async () => {
+    const tag = await shop.play({ at: 'parts', part: 'ordered' });
+    const { number } = (await shop.load(tag))!.orders[0]!;
+    const take = (restOn: string | null) => {
+      const { standIns } = shop.runtime.contextFor(shop.people.bram!);
+      return perform(takeParcel, shop.contextOf('bram', { standIns: { ...standIns, supplier: { ...standIns.supplier, parcelBy: async () => ({ lines: [], restOn }) } } }), { tag, orderNumber: number });
+    };
+    expect(await take('2031-02-03')).toMatchObject({ lines: [], restOn: '2031-02-03' });
+    const [order] = (await shop.load(tag))!.orders;
+    expect([order!.dueOn, order!.lines.every((line) => line.sent === 0)]).toEqual(['2031-02-03', true]);
+    expect(await codeOf(take(null))).toBe('wrong-state');
+    expect((await shop.load(tag))!.orders[0]!.dueOn).toBe('2031-02-03');
+  });
   test('a short delivery blocks its step by name until the rest is counted', async () => {
     const tag = await shop.play({ at: 'parts', part: 'short' });
     const record = (await shop.load(tag))!;

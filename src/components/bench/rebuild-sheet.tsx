@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState, type ComponentProps } from 'react';
+import { useMemo, useState, type ComponentProps } from 'react';
 import { elastomersOfStep, suitableConsumables, type RebuildStep } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { rebuildRound } from '@/core/record';
@@ -13,7 +13,7 @@ import type { PointsBoard } from '../inspect/points-board';
 import type { SheetProps } from '../job/view';
 import type { PartState } from '../signs/section';
 import { Button, ErrorNote } from '../ui/form';
-import { useFetched } from '../ui/use-fetched';
+import { FetchedAtOnce } from '../ui/fetched-at-once';
 import { useAskedPlace, visitNow } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 import { BenchSection } from './bench-section';
@@ -153,26 +153,14 @@ function Step({ view, isHere, step, onDone }: SheetProps & { readonly step: Rebu
   );
 }
 
-type PointsProps = ComponentProps<typeof PointsBoard>;
-
 /** The points are fetched when their tab is opened: most visits to this sheet are for the steps. */
-function AsLeft(props: PointsProps) {
-  const [Fetched, ask] = useFetched<PointsProps>(() => import('../inspect/points-board').then((module) => module.PointsBoard));
-  useEffect(() => {
-    if (!Fetched) ask();
-  });
-  return Fetched ? <Fetched {...props} /> : <p className="p-6 text-quiet">Fetching the points.</p>;
+function AsLeft(props: ComponentProps<typeof PointsBoard>) {
+  return <FetchedAtOnce fetchIt={() => import('../inspect/points-board').then((module) => module.PointsBoard)} props={props} waiting={<p className="p-6 text-quiet">Fetching the points.</p>} />;
 }
 
-type SettingsProps = ComponentProps<typeof StepSettings>;
-
 /** Every sum comes with its schema: they are fetched when a step that has settings is opened. */
-function Settings(props: SettingsProps) {
-  const [Fetched, ask] = useFetched<SettingsProps>(() => import('./step-settings').then((module) => module.StepSettings));
-  useEffect(() => {
-    if (!Fetched) ask();
-  });
-  return Fetched ? <Fetched {...props} /> : <p className="text-quiet">Reckoning the settings.</p>;
+function Settings(props: ComponentProps<typeof StepSettings>) {
+  return <FetchedAtOnce fetchIt={() => import('./step-settings').then((module) => module.StepSettings)} props={props} waiting={<p className="text-quiet">Reckoning the settings.</p>} />;
 }
 
 function HoldPoint({ view, isHere, stepId, by, isOwn, signed }: SheetProps & { readonly stepId: string; readonly by: string; readonly isOwn: boolean; readonly signed: string | null }) {

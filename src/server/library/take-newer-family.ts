@@ -2,10 +2,10 @@ import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { compareVersions, readBuild, type Family } from '@/core/family';
 import { isConstructionOpen, type JobRecord } from '@/core/record';
-import { saveFamilyOfJob, saveSearchText, type Connection } from '@/db';
+import type { Connection } from '@/db';
 import { changeJob, requireStation } from '../change-job';
-import { buildFor, keepFamily, listFamilies } from '../families';
-import { searchTextOf } from '../receive/search-text';
+import { buildFor, listFamilies } from '../families';
+import { giveFamily } from '../receive/give-family';
 import { defineUseCase, tagField } from '../use-case';
 
 const base = (version: string) => version.split('+')[0]!;
@@ -24,13 +24,11 @@ export const takeNewerFamily = defineUseCase({
   async run(context, { tag }) {
     return changeJob(context, { tag, kind: 'take-newer-family' }, async ({ connection, record }) => {
       requireStation(record, 'receive', 'teardown');
-      if (!isConstructionOpen(record)) throw new DomainError('wrong-state', { what: `${tag} has steps and captures by version ${base(record.familyVersion)}; it keeps that version.` });
+      if (!isConstructionOpen(record)) throw new DomainError('wrong-state', { what: `${tag} has steps, captures or parts recorded by version ${base(record.familyVersion)}; it keeps that version.` });
       const newer = await newerFamily(connection, record);
       if (!newer) throw new DomainError('wrong-state', { what: `There is no newer version of ${record.familyId} than ${base(record.familyVersion)}.` });
       const built = buildFor(newer, readBuild(record.familyVersion));
-      await keepFamily(connection, built);
-      await saveFamilyOfJob(connection, { id: record.id, pumpId: record.pump.id }, built);
-      await saveSearchText(connection, record.id, searchTextOf({ tag, customer: record.customer.name, pump: record.pump, intake: record.intake, familyTitle: built.title }));
+      await giveFamily({ connection, record }, built);
       return { result: { familyVersion: built.version }, data: { from: record.familyVersion, to: built.version }, family: built };
     });
   },

@@ -1,11 +1,11 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { isConstructionOpen } from '@/core/record';
-import { saveFamilyOfJob, saveIntake, saveSearchText } from '@/db';
+import { saveIntake } from '@/db';
 import { changeJob, requireStation } from '../change-job';
-import { chosenFamily, constructionInput, keepFamily } from '../families';
+import { chosenFamily, constructionInput } from '../families';
 import { defineUseCase, tagField } from '../use-case';
-import { searchTextOf } from './search-text';
+import { giveFamily } from './give-family';
 
 /**
  * The pump turns out to be built otherwise than it was received. Possible while nothing is recorded by the parts, steps
@@ -21,9 +21,7 @@ export const correctConstruction = defineUseCase({
       requireStation(record, 'receive', 'teardown');
       if (!isConstructionOpen(record)) throw new DomainError('wrong-state', { what: `${tag} has steps, captures or parts recorded by ${record.familyId}; they would stand for nothing in ${built.id}.` });
       if (built.id === record.familyId && built.version === record.familyVersion) throw new DomainError('bad-input', { what: `${tag} is ${built.id}, built so, already.`, issues: [{ path: 'familyId', message: 'as it is already' }] });
-      await keepFamily(connection, built);
-      await saveFamilyOfJob(connection, { id: record.id, pumpId: record.pump.id }, built);
-      await saveSearchText(connection, record.id, searchTextOf({ tag, customer: record.customer.name, pump: record.pump, intake: record.intake, familyTitle: built.title }));
+      await giveFamily({ connection, record }, built);
       const { version, ...intake } = record.intake;
       const asksElastomer = intake.elastomer !== '' && !built.elastomers.includes(intake.elastomer);
       if (asksElastomer) await saveIntake(connection, record.id, version, { ...intake, elastomer: '' });
