@@ -127,7 +127,7 @@ export async function listOpenOrders(connection: Connection, limit: number) {
     .where(isNull(t.jobs.closedAt))
     .groupBy(t.purchaseOrderLines.id)
     .having(sql`${received} < ${t.purchaseOrderLines.quantity}`)
-    .orderBy(asc(t.purchaseOrders.dueOn), asc(t.purchaseOrders.number))
+    .orderBy(asc(t.purchaseOrders.dueOn), asc(t.purchaseOrders.number), asc(t.purchaseOrderLines.id))
     .limit(limit);
   return rows.map((row) => ({ ...row, received: Number(row.received) }));
 }
