@@ -24,12 +24,48 @@ export async function openBrowser(): Promise<OpenedBrowser> {
   };
 }
 
+interface Counted {
+  /** Fetches of this document that have not come to their end, and when the last one did, in ms of its clock. */
+  fetches?: { open: number; endedAt: number };
+}
+
+/** Runs in the page before anything else: counts what it fetches until the body has come, or broke off. */
+function countFetches(): void {
+  const fetches = { open: 0, endedAt: 0 };
+  (window as Window & Counted).fetches = fetches;
+  const plain = window.fetch.bind(window);
+  const end = () => {
+    fetches.open -= 1;
+    fetches.endedAt = performance.now();
+  };
+  window.fetch = async (...asked) => {
+    fetches.open += 1;
+    try {
+      const response = await plain(...asked);
+      void response.clone().arrayBuffer().then(end, end);
+      return response;
+    } catch (error) {
+      end();
+      throw error;
+    }
+  };
+}
+
+/**
+ * Waits until the page has fetched nothing for a while. The browser's own count of requests is not used: one that a
+ * change of page breaks off can stay in it for good.
+ */
+export async function settled(page: Page, quietMs = 120): Promise<void> {
+  await page.waitForFunction((ms) => { const { open, endedAt } = (window as Window & Counted).fetches!; return open === 0 && performance.now() - endedAt >= ms; }, {}, quietMs);
+}
+
 /** A page of its own device: own cookies, own storage. Errors of the console and of the page are collected. */
 export async function openDevice(browser: Browser, { width = 1280, height = 800 } = {}): Promise<Page & { readonly faults: string[] }> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport({ width, height });
   page.setDefaultTimeout(45_000);
+  await page.evaluateOnNewDocument(countFetches);
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(`page: ${error instanceof Error ? error.message : String(error)}`));
   page.on('console', (message) => {

@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
 import { buildFamily, loadFamily, suitableConsumables, type Capture, type Family } from '@/core/family';
-import { click, fill, has, named, open, openBrowser, openDevice, press, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
+import { click, fill, has, named, open, openBrowser, openDevice, press, settled, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
 import { actAs, disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
 const gear = buildFamily(loadFamily(f6), { variant: 'packed' });
@@ -95,7 +95,7 @@ async function buyAll(on: Page, tag: string): Promise<void> {
       await press(arrived);
     }
     await click(on, 'button', 'Counted so');
-    await on.waitForNetworkIdle({ idleTime: 500, concurrency: 0 });
+    await settled(on, 500);
   }
   await waitForText(on, 'all here');
   await pressMove(on, 'Start rebuild', 'Rebuild');

@@ -1,10 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import type { Capture } from '@/core/family';
-import { click, named, press, scrollTo, waitForText } from './browser';
-
-export async function settled(page: Page): Promise<void> {
-  await page.waitForNetworkIdle({ idleTime: 120, concurrency: 0 });
-}
+import { click, named, press, scrollTo, settled, waitForText } from './browser';
 
 export async function keepCapture(page: Page, capture: Capture, text: string): Promise<void> {
   const place = (await page.waitForSelector(`#capture-${capture.id}`))!;
