@@ -61,6 +61,7 @@ async function serveControl(handlers) {
 
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
+check('format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
 check('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
 check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']);
 check('boundaries', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'demo', 'e2e', 'test-support']);
