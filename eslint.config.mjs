@@ -2,7 +2,17 @@ import next from 'eslint-config-next';
 import tseslint from 'typescript-eslint';
 
 export default [
-  { ignores: ['node_modules/', '.next/', '.data/', '.test-data/', '.bench-data/', 'next-env.d.ts', 'src/db/migrations/'] },
+  {
+    ignores: [
+      'node_modules/',
+      '.next/',
+      '.data/',
+      '.test-data/',
+      '.bench-data/',
+      'next-env.d.ts',
+      'src/db/migrations/',
+    ],
+  },
   ...next,
   ...tseslint.configs.recommended,
   {
@@ -19,9 +29,18 @@ export default [
       'no-restricted-globals': ['error', 'process', 'fetch', 'setTimeout', 'setInterval'],
       'no-restricted-syntax': [
         'error',
-        { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'core has no clock: pass the time in.' },
-        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'core has no clock: pass the time in.' },
-        { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'core has no chance: pass it in.' },
+        {
+          selector: "MemberExpression[object.name='Date'][property.name='now']",
+          message: 'core has no clock: pass the time in.',
+        },
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'core has no clock: pass the time in.',
+        },
+        {
+          selector: "MemberExpression[object.name='Math'][property.name='random']",
+          message: 'core has no chance: pass it in.',
+        },
       ],
     },
   },

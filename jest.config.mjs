@@ -1,5 +1,15 @@
 const transform = {
-  '^.+\\.(t|j|mj)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }],
+  '^.+\\.(t|j|mj)sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+      },
+      module: { type: 'commonjs' },
+    },
+  ],
 };
 const shared = {
   transform,
@@ -10,8 +20,19 @@ const shared = {
 };
 export default {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/src/{core,components,stand-ins,documents}/**/*.test.{ts,tsx}', '<rootDir>/families/**/*.test.ts'] },
-    { ...shared, displayName: 'database', testMatch: ['<rootDir>/src/{db,server,app}/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: [
+        '<rootDir>/src/{core,components,stand-ins,documents}/**/*.test.{ts,tsx}',
+        '<rootDir>/families/**/*.test.ts',
+      ],
+    },
+    {
+      ...shared,
+      displayName: 'database',
+      testMatch: ['<rootDir>/src/{db,server,app}/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'],
+    },
     { ...shared, displayName: 'end-to-end', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
   ],
 };

@@ -13,17 +13,40 @@ const dayMs = 86_400_000;
 async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>> {
   const { database } = runtime;
   const context = runtime.contextFor({ kind: 'nobody' });
-  if (!(await readShop(database))) await createShop(database, { name: 'Kettlewick Pump Works', place: 'Harrowmere', zone: 'Europe/Vienna', currency: 'EUR', settings: standardSettings, firstTag: 398 });
+  if (!(await readShop(database)))
+    await createShop(database, {
+      name: 'Kettlewick Pump Works',
+      place: 'Harrowmere',
+      zone: 'Europe/Vienna',
+      currency: 'EUR',
+      settings: standardSettings,
+      firstTag: 398,
+    });
   const actors = new Map<DemoPerson['key'], Actor>();
   const passwordHash = await hashSecret(demoPassword);
   for (const { key, name, email, role, pin } of demoPeople) {
     const id = context.newId();
-    await addPerson(database, { id, name, email, role, passwordHash, pinHash: await hashSecret(pin), createdAt: context.now() });
+    await addPerson(database, {
+      id,
+      name,
+      email,
+      role,
+      passwordHash,
+      pinHash: await hashSecret(pin),
+      createdAt: context.now(),
+    });
     actors.set(key, { kind: 'person', personId: id, name, role });
   }
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
-  const gauges = [['M-07', 'outside micrometer', '1.5', 41], ['B-02', 'bore gauge', '2', 73], ['D-11', 'dial indicator', '3', 120], ['C-04', 'vernier caliper', '20', 15], ['T-03', 'depth gauge', '20', 200]] as const;
-  for (const [code, kind, uncertaintyUm, due] of gauges) await addInstrument(database, { id: context.newId(), code, kind, uncertaintyUm, dueOn: inDays(due) });
+  const gauges = [
+    ['M-07', 'outside micrometer', '1.5', 41],
+    ['B-02', 'bore gauge', '2', 73],
+    ['D-11', 'dial indicator', '3', 120],
+    ['C-04', 'vernier caliper', '20', 15],
+    ['T-03', 'depth gauge', '20', 200],
+  ] as const;
+  for (const [code, kind, uncertaintyUm, due] of gauges)
+    await addInstrument(database, { id: context.newId(), code, kind, uncertaintyUm, dueOn: inDays(due) });
   return actors;
 }
 
@@ -39,7 +62,20 @@ const contacts: Readonly<Record<string, { name: string; email: string; phone: st
 };
 
 /** Hours that a play passes, all in all, until a job stands at its station. */
-const hoursUntil: Readonly<Record<DemoJob['at'], number>> = { receive: 1, teardown: 24, clean: 26, inspect: 28, quote: 31, approve: 51, parts: 53, rebuild: 175, test: 183, report: 187, return: 190, closed: 200 };
+const hoursUntil: Readonly<Record<DemoJob['at'], number>> = {
+  receive: 1,
+  teardown: 24,
+  clean: 26,
+  inspect: 28,
+  quote: 31,
+  approve: 51,
+  parts: 53,
+  rebuild: 175,
+  test: 183,
+  report: 187,
+  return: 190,
+  closed: 200,
+};
 
 /** How much slower than the bare work the shop was, so that the last thing done to a job lies a day or so back. */
 function paceOf({ cameIn, at, part }: DemoJob): number {
@@ -49,19 +85,65 @@ function paceOf({ cameIn, at, part }: DemoJob): number {
 }
 
 /** Takes one pump in; what it gives back plays the job on. */
-async function receiveJob(runtime: Runtime, actors: Map<DemoPerson['key'], Actor>, job: DemoJob, index: number): Promise<{ tag: string; serial: string; play: () => Promise<void> }> {
+async function receiveJob(
+  runtime: Runtime,
+  actors: Map<DemoPerson['key'], Actor>,
+  job: DemoJob,
+  index: number,
+): Promise<{ tag: string; serial: string; play: () => Promise<void> }> {
   let clock = Date.now() - job.cameIn * dayMs - 3600_000;
   const verbs = new Map(actUseCases.map((useCase) => [useCase.verb, useCase]));
   const now = () => new Date(Math.min(Date.now(), (clock += 60_000)));
-  const act: Act = async (person, verb, input) => (await perform(verbs.get(verb)!, runtime.contextFor(actors.get(person)!, { now }), input)) as Record<string, unknown>;
+  const act: Act = async (person, verb, input) =>
+    (await perform(verbs.get(verb)!, runtime.contextFor(actors.get(person)!, { now }), input)) as Record<
+      string,
+      unknown
+    >;
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
   const intake = {
-    equipmentNumber: job.equipment, duty: job.duty, liquid: job.liquid, cleaning: job.liquid ? (index % 2 ? 'declaration' : 'sheet') : 'none', cleaningReference: job.liquid ? `CD-${2200 + index}` : '', whyOut: job.whyOut, runningHours: job.hours,
-    cameWith: ['coupling half', 'guard', index % 3 ? 'seal flush line' : 'key'], shims: [{ foot: 'front left', thicknesses: '0.5 + 0.1 mm' }, { foot: 'rear right', thicknesses: '0.2 mm' }], hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known', shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '', elastomer: job.family?.elastomer ?? 'EPDM',
+    equipmentNumber: job.equipment,
+    duty: job.duty,
+    liquid: job.liquid,
+    cleaning: job.liquid ? (index % 2 ? 'declaration' : 'sheet') : 'none',
+    cleaningReference: job.liquid ? `CD-${2200 + index}` : '',
+    whyOut: job.whyOut,
+    runningHours: job.hours,
+    cameWith: ['coupling half', 'guard', index % 3 ? 'seal flush line' : 'key'],
+    shims: [
+      { foot: 'front left', thicknesses: '0.5 + 0.1 mm' },
+      { foot: 'rear right', thicknesses: '0.2 mm' },
+    ],
+    hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known',
+    shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '',
+    elastomer: job.family?.elastomer ?? 'EPDM',
   };
-  const { tag } = (await act('wenna', 'receive-pump', { customer: job.customer, contact: contacts[job.customer], pump: job.pump, familyId: job.family?.id ?? 'F1', ...(job.family?.variant && { variant: job.family.variant }), ...(job.family?.stages && { stages: job.family.stages }), promisedOn: inDays(job.promised), intake })) as { tag: string };
+  const { tag } = (await act('wenna', 'receive-pump', {
+    customer: job.customer,
+    contact: contacts[job.customer],
+    pump: job.pump,
+    familyId: job.family?.id ?? 'F1',
+    ...(job.family?.variant && { variant: job.family.variant }),
+    ...(job.family?.stages && { stages: job.family.stages }),
+    promisedOn: inDays(job.promised),
+    intake,
+  })) as { tag: string };
   const pace = paceOf(job);
-  const play = () => playJob({ act, job, tag, family: buildFor(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))!, { ...(job.family?.variant && { variant: job.family.variant }), ...(job.family?.stages && { stages: job.family.stages }) }), technician: index % 2 ? 'odile' : 'ines', load: () => loadRecord(runtime.database, tag), pass: (hours) => (clock += hours * pace * 3600_000) });
+  const play = () =>
+    playJob({
+      act,
+      job,
+      tag,
+      family: buildFor(
+        shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))!,
+        {
+          ...(job.family?.variant && { variant: job.family.variant }),
+          ...(job.family?.stages && { stages: job.family.stages }),
+        },
+      ),
+      technician: index % 2 ? 'odile' : 'ines',
+      load: () => loadRecord(runtime.database, tag),
+      pass: (hours) => (clock += hours * pace * 3600_000),
+    });
   return { tag, serial: job.pump.serial, play };
 }
 
@@ -71,7 +153,10 @@ export async function loadDemo(runtime: Runtime, jobs: readonly DemoJob[] = demo
   const actors = await loadShop(runtime);
   const received: Awaited<ReturnType<typeof receiveJob>>[] = [];
   for (const [index, job] of jobs.entries()) received.push(await receiveJob(runtime, actors, job, index));
-  await playInLanes(received.map((one) => one.play), 4);
+  await playInLanes(
+    received.map((one) => one.play),
+    4,
+  );
   return received.map((one) => one.tag);
 }
 

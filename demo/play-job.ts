@@ -22,17 +22,28 @@ interface Stage {
   readonly technician: 'ines' | 'odile';
 }
 
-const positions: Readonly<Record<string, string>> = { 'coupling-position': '2.0', 'impeller-position': '38.4', 'seal-setting': '48.2', 'deflector-gap': '1.5' };
+const positions: Readonly<Record<string, string>> = {
+  'coupling-position': '2.0',
+  'impeller-position': '38.4',
+  'seal-setting': '48.2',
+  'deflector-gap': '1.5',
+};
 
 async function receive({ act, job, tag, technician, pass }: Stage): Promise<void> {
   await act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'casing', caption: 'As received' });
   if (job.part === 'undeclared' || job.cameIn === 0) return;
   await act(technician, 'confirm-isolation', { tag });
-  for (const caution of ['energy-isolation', 'harmful-liquid']) await act(technician, 'acknowledge-caution', { tag, caution });
+  for (const caution of ['energy-isolation', 'harmful-liquid'])
+    await act(technician, 'acknowledge-caution', { tag, caution });
   pass(20);
 }
 
-function captureText(kind: string, id: string, expect: string | number | undefined, choices: readonly string[] | undefined): string {
+function captureText(
+  kind: string,
+  id: string,
+  expect: string | number | undefined,
+  choices: readonly string[] | undefined,
+): string {
   if (kind === 'position') return positions[id] ?? '12.0';
   if (kind === 'value') return '1.2';
   if (kind === 'count') return String(expect ?? 1);
@@ -44,9 +55,28 @@ async function teardown({ act, family, tag, technician, job, pass }: Stage, unti
   await act(technician, 'advance-job', { tag, event: 'begin-teardown' });
   for (const step of family.teardown.slice(0, until)) {
     for (const capture of step.captures) {
-      const photo = capture.kind === 'photo' ? await act(technician, 'take-picture', { tag, about: `step:${step.id}`, partRef: step.parts[0] ?? 'casing', caption: capture.ask }) : null;
-      const typed = photo ? '' : job.part === 'imperial' && capture.kind === 'position' ? '1/16 in' : captureText(capture.kind, capture.id, capture.expect, capture.choices);
-      await act(technician, 'record-capture', { tag, phase: 'teardown', captureId: capture.id, typed, photoId: photo?.photoId ?? null, basedOn: 0 });
+      const photo =
+        capture.kind === 'photo'
+          ? await act(technician, 'take-picture', {
+              tag,
+              about: `step:${step.id}`,
+              partRef: step.parts[0] ?? 'casing',
+              caption: capture.ask,
+            })
+          : null;
+      const typed = photo
+        ? ''
+        : job.part === 'imperial' && capture.kind === 'position'
+          ? '1/16 in'
+          : captureText(capture.kind, capture.id, capture.expect, capture.choices);
+      await act(technician, 'record-capture', {
+        tag,
+        phase: 'teardown',
+        captureId: capture.id,
+        typed,
+        photoId: photo?.photoId ?? null,
+        basedOn: 0,
+      });
     }
     await act(technician, 'finish-step', { tag, phase: 'teardown', stepId: step.id, cautionsRead: step.cautions });
     pass(0.4);
@@ -56,33 +86,83 @@ async function teardown({ act, family, tag, technician, job, pass }: Stage, unti
 async function account({ act, family, tag, technician }: Stage): Promise<void> {
   // Some part came apart in every construction: the deflector, where there is one.
   const odd = new Map([['deflector', 'broken']]);
-  await act(technician, 'account-parts', { tag, parts: family.parts.map((part) => ({ partRef: part.ref, state: odd.get(part.ref) ?? 'present', note: odd.has(part.ref) ? 'perished, in two pieces' : '', basedOn: 0 })) });
+  await act(technician, 'account-parts', {
+    tag,
+    parts: family.parts.map((part) => ({
+      partRef: part.ref,
+      state: odd.get(part.ref) ?? 'present',
+      note: odd.has(part.ref) ? 'perished, in two pieces' : '',
+      basedOn: 0,
+    })),
+  });
 }
 
 async function clean({ act, family, tag, technician, pass }: Stage, share = 1): Promise<void> {
   const hard = family.parts.filter((part) => !part.soft);
-  await act(technician, 'clean-parts', { tag, cautionRead: true, parts: hard.slice(0, Math.round(hard.length * share)).map((part) => ({ partRef: part.ref, method: part.clean.method, masked: true })) });
+  await act(technician, 'clean-parts', {
+    tag,
+    cautionRead: true,
+    parts: hard
+      .slice(0, Math.round(hard.length * share))
+      .map((part) => ({ partRef: part.ref, method: part.clean.method, masked: true })),
+  });
   pass(4);
 }
 
-const instruments: Readonly<Record<string, string>> = { 'outside micrometer': 'M-07', 'bore gauge': 'B-02', 'dial indicator': 'D-11', 'vernier caliper': 'C-04', 'depth gauge': 'T-03' };
+const instruments: Readonly<Record<string, string>> = {
+  'outside micrometer': 'M-07',
+  'bore gauge': 'B-02',
+  'dial indicator': 'D-11',
+  'vernier caliper': 'C-04',
+  'depth gauge': 'T-03',
+};
 
 async function readingsOf(tag: string, point: FamilyPoint, phase: Phase) {
   const digits = Math.max(0, Math.round(-Math.log10(point.resolution_mm)));
   return Promise.all(
     point.places.map(async (place) => {
-      const ask = { job: tag, phase, point: point.id, place: placeKey(place), digits, newMm: point.new_mm!, reuseMm: { ...(point.reuse_mm?.min !== undefined && { min: point.reuse_mm.min }), ...(point.reuse_mm?.max !== undefined && { max: point.reuse_mm.max }) } };
+      const ask = {
+        job: tag,
+        phase,
+        point: point.id,
+        place: placeKey(place),
+        digits,
+        newMm: point.new_mm!,
+        reuseMm: {
+          ...(point.reuse_mm?.min !== undefined && { min: point.reuse_mm.min }),
+          ...(point.reuse_mm?.max !== undefined && { max: point.reuse_mm.max }),
+        },
+      };
       const { typed } = await simulatedGauge.takeReading(ask);
-      return { pointId: point.id, place: placeKey(place), typed, instrument: instruments[point.instrument] ?? null, basedOn: 0 };
+      return {
+        pointId: point.id,
+        place: placeKey(place),
+        typed,
+        instrument: instruments[point.instrument] ?? null,
+        basedOn: 0,
+      };
     }),
   );
 }
 
-async function measure({ act, family, tag, pass }: Stage, phase: Phase, share = 1, again: JobRecord | null = null): Promise<void> {
+async function measure(
+  { act, family, tag, pass }: Stage,
+  phase: Phase,
+  share = 1,
+  again: JobRecord | null = null,
+): Promise<void> {
   const points = family.points.filter((point) => point.when.includes(phase) && point.places.length);
-  const entries = (await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(tag, point, phase)))).flat();
-  const version = (entry: (typeof entries)[number]) => again?.readings.find((one) => one.phase === phase && one.pointId === entry.pointId && one.place === entry.place)?.version ?? 0;
-  await act('marek', 'record-readings', { tag, phase, entries: entries.map((entry) => ({ ...entry, basedOn: version(entry) })) });
+  const entries = (
+    await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(tag, point, phase)))
+  ).flat();
+  const version = (entry: (typeof entries)[number]) =>
+    again?.readings.find((one) => one.phase === phase && one.pointId === entry.pointId && one.place === entry.place)
+      ?.version ?? 0;
+  await act('marek', 'record-readings', {
+    tag,
+    phase,
+    entries: entries.map((entry) => ({ ...entry, basedOn: version(entry) })),
+  });
   pass(3);
 }
 
@@ -97,8 +177,18 @@ async function judge({ act, job, tag, family, load }: Stage): Promise<void> {
   const record = await load();
   for (const state of judgePoints({ family, readings: record.readings, phase: 'as-found' })) {
     if (state.verdict !== 'out' && state.verdict !== 'tight') continue;
-    await act('marek', 'take-picture', { tag, about: `part:${state.point.part}`, partRef: state.point.part, caption: state.point.title });
-    await act('marek', 'dispose', { tag, target: { pointId: state.point.id }, action: wornAction[state.point.part] ?? 'replace', reason: state.reason });
+    await act('marek', 'take-picture', {
+      tag,
+      about: `part:${state.point.part}`,
+      partRef: state.point.part,
+      caption: state.point.title,
+    });
+    await act('marek', 'dispose', {
+      tag,
+      target: { pointId: state.point.id },
+      action: wornAction[state.point.part] ?? 'replace',
+      reason: state.reason,
+    });
   }
 }
 
@@ -111,8 +201,18 @@ async function quote({ act, tag, pass }: Stage, send: boolean): Promise<void> {
 async function approve({ act, tag, load, pass, job }: Stage): Promise<void> {
   const record = await load();
   const current = currentQuote(record)!;
-  const declined = job.part === 'failed once' ? current.lines.filter((line) => line.declinable && line.kind === 'freight').map((line) => line.id) : [];
-  await act('wenna', 'record-approval', { tag, way: 'telephone', name: record.contact?.name ?? 'the works manager', reference: 'called back the same day', declinedLines: declined, declineAll: job.part === 'declined' });
+  const declined =
+    job.part === 'failed once'
+      ? current.lines.filter((line) => line.declinable && line.kind === 'freight').map((line) => line.id)
+      : [];
+  await act('wenna', 'record-approval', {
+    tag,
+    way: 'telephone',
+    name: record.contact?.name ?? 'the works manager',
+    reference: 'called back the same day',
+    declinedLines: declined,
+    declineAll: job.part === 'declined',
+  });
   pass(2);
 }
 
@@ -128,10 +228,19 @@ async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
     await act('bram', 'take-parcel', { tag, orderNumber: order.number }).catch(() => undefined);
     const sent = (await load()).orders[0]!.lines.filter((line) => line.sent > line.received);
     const held = receiveAll ? 0 : 1;
-    await act('bram', 'receive-parts', { tag, orderNumber: order.number, counts: sent.map((line, i) => ({ lineId: line.id, counted: Math.max(0, line.sent - line.received - (i === 0 ? held : 0)) })), note: held ? 'one piece short against the list' : '' });
+    await act('bram', 'receive-parts', {
+      tag,
+      orderNumber: order.number,
+      counts: sent.map((line, i) => ({
+        lineId: line.id,
+        counted: Math.max(0, line.sent - line.received - (i === 0 ? held : 0)),
+      })),
+      note: held ? 'one piece short against the list' : '',
+    });
     if (!receiveAll) break;
   }
-  if (receiveAll && needsOf(await load(), family).some((need) => need.received < need.quantity)) throw new Error(`${tag}: parts did not all arrive`);
+  if (receiveAll && needsOf(await load(), family).some((need) => need.received < need.quantity))
+    throw new Error(`${tag}: parts did not all arrive`);
 }
 
 async function rebuild(stage: Stage, until: number): Promise<void> {
@@ -140,11 +249,33 @@ async function rebuild(stage: Stage, until: number): Promise<void> {
     for (const capture of step.captures) {
       const record = await load();
       const before = record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.agrees_with);
-      const basedOn = record.captures.find((one) => one.phase === 'rebuild' && one.captureId === capture.id)?.version ?? 0;
-      await act(technician, 'record-capture', { tag, phase: 'rebuild', captureId: capture.id, typed: before?.typed || captureText(capture.kind, capture.id, capture.expect, capture.choices), photoId: null, basedOn });
+      const basedOn =
+        record.captures.find((one) => one.phase === 'rebuild' && one.captureId === capture.id)?.version ?? 0;
+      await act(technician, 'record-capture', {
+        tag,
+        phase: 'rebuild',
+        captureId: capture.id,
+        typed: before?.typed || captureText(capture.kind, capture.id, capture.expect, capture.choices),
+        photoId: null,
+        basedOn,
+      });
     }
     const suited = suitableConsumables(step, family, job.family?.elastomer ?? 'EPDM')[0]?.what;
-    await act(technician, 'finish-step', { tag, phase: 'rebuild', stepId: step.id, cautionsRead: step.cautions, ...(step.torque && { torqueNm: Math.round((step.torque.window_nm.min + step.torque.window_nm.max) / 2) }), ...(step.heat && { temperatureC: Math.min(step.heat.sealed ? 80 : 110, Math.ceil(bearingHeat.compute({ ...step.heat, ambient_c: 20, school: 'computed' }).result.temperature_c) + 3), ambientC: 20 }), ...(suited && { consumable: suited }) });
+    await act(technician, 'finish-step', {
+      tag,
+      phase: 'rebuild',
+      stepId: step.id,
+      cautionsRead: step.cautions,
+      ...(step.torque && { torqueNm: Math.round((step.torque.window_nm.min + step.torque.window_nm.max) / 2) }),
+      ...(step.heat && {
+        temperatureC: Math.min(
+          step.heat.sealed ? 80 : 110,
+          Math.ceil(bearingHeat.compute({ ...step.heat, ambient_c: 20, school: 'computed' }).result.temperature_c) + 3,
+        ),
+        ambientC: 20,
+      }),
+      ...(suited && { consumable: suited }),
+    });
     const waits = stage.job.part === 'hold point' && step.hold_point;
     if (step.hold_point && !waits) await act('marek', 'sign-hold-point', { tag, stepId: step.id });
     if (waits) return;
@@ -152,10 +283,22 @@ async function rebuild(stage: Stage, until: number): Promise<void> {
   }
 }
 
-async function test({ act, tag, pass, family }: Stage, run: number, condition: string, decision: 'passed' | 'failed' | null): Promise<void> {
-  for (const check of family.test.checks) await act('marek', 'finish-step', { tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions });
+async function test(
+  { act, tag, pass, family }: Stage,
+  run: number,
+  condition: string,
+  decision: 'passed' | 'failed' | null,
+): Promise<void> {
+  for (const check of family.test.checks)
+    await act('marek', 'finish-step', { tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions });
   await act('marek', 'run-test', { tag, condition });
-  if (decision) await act('marek', 'decide-run', { tag, run, decision, reason: decision === 'failed' ? 'head too low at every flow: the ring clearance is suspected' : '' });
+  if (decision)
+    await act('marek', 'decide-run', {
+      tag,
+      run,
+      decision,
+      reason: decision === 'failed' ? 'head too low at every flow: the ring clearance is suspected' : '',
+    });
   pass(3);
 }
 
@@ -202,17 +345,32 @@ export async function playJob(stage: Stage): Promise<void> {
   await test(stage, run, 'sound', reaches('test') ? 'passed' : null);
   if (!reaches('test') || !reaches('report')) return;
   await act('wenna', 'issue-report', { tag });
-  if (job.part === 'corrected') await act('wenna', 'correct-report', { tag, whatChanged: 'Running hours corrected by the customer; no measured value is touched.' });
+  if (job.part === 'corrected')
+    await act('wenna', 'correct-report', {
+      tag,
+      whatChanged: 'Running hours corrected by the customer; no measured value is touched.',
+    });
   if (job.at === 'return' && !job.part) return;
   await act('wenna', 'release-pump', { tag, packing: 'preserved, ports blanked, on its pallet, shaft guarded' });
   pass(10);
   if (job.at !== 'closed') return;
-  await act('wenna', 'deliver-pump', { tag, deliveredTo: 'the stores', deliveredOn: (await load()).returned!.releasedAt.slice(0, 10) });
+  await act('wenna', 'deliver-pump', {
+    tag,
+    deliveredTo: 'the stores',
+    deliveredOn: (await load()).returned!.releasedAt.slice(0, 10),
+  });
 }
 
 async function hold({ act, tag, job }: Stage): Promise<void> {
   const until = new Date(Date.now() + 9 * 86_400_000).toISOString().slice(0, 10);
-  await act('wenna', 'hold-job', { tag, reason: job.customer.includes('Ferry') ? 'the ferry company looks for the maker’s drawing' : 'the mill decides whether the line is rebuilt', until, holder: 'C' });
+  await act('wenna', 'hold-job', {
+    tag,
+    reason: job.customer.includes('Ferry')
+      ? 'the ferry company looks for the maker’s drawing'
+      : 'the mill decides whether the line is rebuilt',
+    until,
+    holder: 'C',
+  });
 }
 
 export type LoadRecord = (database: Database, tag: string) => Promise<JobRecord>;

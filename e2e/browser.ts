@@ -5,7 +5,19 @@ import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppetee
 import { demoPassword, demoPeople, type DemoPerson } from '../demo/people';
 
 export const base = process.env.BASE_URL ?? 'http://127.0.0.1:4170';
-const flags = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', '--force-color-profile=srgb'];
+const flags = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-dev-shm-usage',
+  '--hide-scrollbars',
+  '--force-color-profile=srgb',
+];
 
 export interface OpenedBrowser {
   readonly browser: Browser;
@@ -14,7 +26,11 @@ export interface OpenedBrowser {
 
 export async function openBrowser(): Promise<OpenedBrowser> {
   const folder = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
-  const browser = await puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags, userDataDir: folder });
+  const browser = await puppeteer.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: flags,
+    userDataDir: folder,
+  });
   return {
     browser,
     close: async () => {
@@ -56,11 +72,21 @@ function countFetches(): void {
  * change of page breaks off can stay in it for good.
  */
 export async function settled(page: Page, quietMs = 120): Promise<void> {
-  await page.waitForFunction((ms) => { const { open, endedAt } = (window as Window & Counted).fetches!; return open === 0 && performance.now() - endedAt >= ms; }, {}, quietMs);
+  await page.waitForFunction(
+    (ms) => {
+      const { open, endedAt } = (window as Window & Counted).fetches!;
+      return open === 0 && performance.now() - endedAt >= ms;
+    },
+    {},
+    quietMs,
+  );
 }
 
 /** A page of its own device: own cookies, own storage. Errors of the console and of the page are collected. */
-export async function openDevice(browser: Browser, { width = 1280, height = 800 } = {}): Promise<Page & { readonly faults: string[] }> {
+export async function openDevice(
+  browser: Browser,
+  { width = 1280, height = 800 } = {},
+): Promise<Page & { readonly faults: string[] }> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport({ width, height });
@@ -75,7 +101,8 @@ export async function openDevice(browser: Browser, { width = 1280, height = 800 
 }
 
 /** A quoted name of an accessibility selector: commas, quotes and brackets of a name would otherwise end it. */
-export const named = (role: string, name: string) => `::-p-aria([name="${name.replace(/(["\\])/g, '\\$1')}"][role="${role}"])`;
+export const named = (role: string, name: string) =>
+  `::-p-aria([name="${name.replace(/(["\\])/g, '\\$1')}"][role="${role}"])`;
 
 export async function click(page: Page, role: string, name: string): Promise<void> {
   await press(await page.waitForSelector(named(role, name), { visible: true }));
@@ -145,7 +172,11 @@ export async function takeOver(page: Page, key: DemoPerson['key']): Promise<void
   if ((await page.$eval('header', (header) => header.innerText)).includes(person.name)) return;
   await page.click('header button[aria-haspopup=dialog]');
   const choice = await page.waitForSelector('select[name=person]');
-  const value = await page.$$eval('select[name=person] option', (options, name) => (options as HTMLOptionElement[]).find((option) => option.innerText.startsWith(name))!.value, person.name);
+  const value = await page.$$eval(
+    'select[name=person] option',
+    (options, name) => (options as HTMLOptionElement[]).find((option) => option.innerText.startsWith(name))!.value,
+    person.name,
+  );
   await choice!.select(value);
   await page.type('input[name=pin]', person.pin);
   await click(page, 'button', 'Take over');
@@ -161,7 +192,11 @@ export async function scan(page: Page, text: string): Promise<void> {
   const start = Date.now() / 1000;
   const keys = [...text, 'Enter'];
   for (const [i, key] of keys.entries()) {
-    const shared = { key, ...(key === 'Enter' ? { code: 'Enter', windowsVirtualKeyCode: 13 } : {}), timestamp: start + i * 0.004 };
+    const shared = {
+      key,
+      ...(key === 'Enter' ? { code: 'Enter', windowsVirtualKeyCode: 13 } : {}),
+      timestamp: start + i * 0.004,
+    };
     await device.send('Input.dispatchKeyEvent', { type: 'keyDown', text: key === 'Enter' ? '\r' : key, ...shared });
     await device.send('Input.dispatchKeyEvent', { type: 'keyUp', ...shared });
   }
@@ -169,13 +204,21 @@ export async function scan(page: Page, text: string): Promise<void> {
 }
 
 /** Fetches with the page's own cookies. */
-export async function fetchAs(page: Page, path: string): Promise<{ status: number; type: string; disposition: string; bytes: Buffer }> {
+export async function fetchAs(
+  page: Page,
+  path: string,
+): Promise<{ status: number; type: string; disposition: string; bytes: Buffer }> {
   const answer = await page.evaluate(async (url) => {
     const response = await fetch(url);
     const bytes = new Uint8Array(await response.arrayBuffer());
     let text = '';
     for (const byte of bytes) text += String.fromCharCode(byte);
-    return { status: response.status, type: response.headers.get('content-type') ?? '', disposition: response.headers.get('content-disposition') ?? '', base64: btoa(text) };
+    return {
+      status: response.status,
+      type: response.headers.get('content-type') ?? '',
+      disposition: response.headers.get('content-disposition') ?? '',
+      base64: btoa(text),
+    };
   }, base + path);
   return { ...answer, bytes: Buffer.from(answer.base64, 'base64') };
 }

@@ -1,7 +1,12 @@
 import { fetchAs, open, openBrowser, openDevice, signIn, type OpenedBrowser } from './browser';
 
 const base = process.env.BASE_URL!;
-const post = (path: string, body: string, headers: Record<string, string> = {}) => fetch(base + path, { method: 'POST', body, headers: { 'content-type': 'application/json', origin: base, ...headers } });
+const post = (path: string, body: string, headers: Record<string, string> = {}) =>
+  fetch(base + path, {
+    method: 'POST',
+    body,
+    headers: { 'content-type': 'application/json', origin: base, ...headers },
+  });
 
 let opened: OpenedBrowser;
 let page: Awaited<ReturnType<typeof openDevice>>;
@@ -14,31 +19,46 @@ afterAll(() => opened?.close());
 
 test('health answers with status, database and version', async () => {
   const answer = await fetch(`${base}/api/health`);
-  expect([answer.status, await answer.json()]).toEqual([200, { status: 'ok', database: 'ok', version: expect.stringMatching(/^\d+\.\d+\.\d+$/) as string }]);
+  expect([answer.status, await answer.json()]).toEqual([
+    200,
+    { status: 'ok', database: 'ok', version: expect.stringMatching(/^\d+\.\d+\.\d+$/) as string },
+  ]);
 });
 
 test('every page has a policy with a fresh nonce and the usual headers', async () => {
-  const policies = await Promise.all([1, 2].map(async () => {
-    const { headers } = await fetch(`${base}/sign-in`);
-    expect(headers.get('x-content-type-options')).toBe('nosniff');
-    expect(headers.get('x-frame-options')).toBe('DENY');
-    expect(headers.get('referrer-policy')).toBe('same-origin');
-    expect(headers.get('x-powered-by')).toBeNull();
-    return headers.get('content-security-policy')!;
-  }));
+  const policies = await Promise.all(
+    [1, 2].map(async () => {
+      const { headers } = await fetch(`${base}/sign-in`);
+      expect(headers.get('x-content-type-options')).toBe('nosniff');
+      expect(headers.get('x-frame-options')).toBe('DENY');
+      expect(headers.get('referrer-policy')).toBe('same-origin');
+      expect(headers.get('x-powered-by')).toBeNull();
+      return headers.get('content-security-policy')!;
+    }),
+  );
   expect(policies[0]).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic';/);
   expect(policies[0]).not.toContain('unsafe-eval');
   expect(policies[0]).not.toBe(policies[1]);
 });
 
 test('the session cookie cannot be read by scripts and stays on this site', async () => {
-  const [cookie] = await opened.browser.defaultBrowserContext().cookies().then(() => page.browserContext().cookies()).then((all) => all.filter((one) => one.name === 'puddlestone'));
+  const [cookie] = await opened.browser
+    .defaultBrowserContext()
+    .cookies()
+    .then(() => page.browserContext().cookies())
+    .then((all) => all.filter((one) => one.name === 'puddlestone'));
   expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Lax' });
   expect(await page.evaluate(() => document.cookie)).not.toContain('puddlestone=');
 });
 
 describe('the sign-in form before its scripts are there', () => {
-  const send = (password: string) => fetch(`${base}/api/sign-in`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ email: 'bram@kettlewick.example', password }), headers: { origin: base } });
+  const send = (password: string) =>
+    fetch(`${base}/api/sign-in`, {
+      method: 'POST',
+      redirect: 'manual',
+      body: new URLSearchParams({ email: 'bram@kettlewick.example', password }),
+      headers: { origin: base },
+    });
   test('opens a session, and never puts the word into an address', async () => {
     const answer = await send('pebble-in-the-stream');
     expect([answer.status, answer.headers.get('location')]).toEqual([303, '/']);
@@ -61,31 +81,90 @@ describe('a change', () => {
     }
   });
   test('without a sign-in is refused', async () => expect((await post('/api/act/hold-job', '{}')).status).toBe(401));
-  test.each(['', '{', 'null', '[]', '7', '"x"', '{"tag":"P-0001"}', '\u0000', '{"__proto__":{"x":1}}'])('with the body %j is never a 500', async (body) => {
-    const answer = await page.evaluate(async (text) => {
-      const statuses: number[] = [];
-      for (const verb of ['receive-pump', 'record-readings', 'answer-quote', 'add-photo', 'no-such-verb', '..%2f..']) statuses.push((await fetch(`/api/act/${verb}`, { method: 'POST', body: text, headers: { 'content-type': 'application/json' } })).status);
-      return statuses;
-    }, body);
-    for (const status of answer) expect([401, 403, 404, 422]).toContain(status);
-  });
+  test.each(['', '{', 'null', '[]', '7', '"x"', '{"tag":"P-0001"}', '\u0000', '{"__proto__":{"x":1}}'])(
+    'with the body %j is never a 500',
+    async (body) => {
+      const answer = await page.evaluate(async (text) => {
+        const statuses: number[] = [];
+        for (const verb of ['receive-pump', 'record-readings', 'answer-quote', 'add-photo', 'no-such-verb', '..%2f..'])
+          statuses.push(
+            (
+              await fetch(`/api/act/${verb}`, {
+                method: 'POST',
+                body: text,
+                headers: { 'content-type': 'application/json' },
+              })
+            ).status,
+          );
+        return statuses;
+      }, body);
+      for (const status of answer) expect([401, 403, 404, 422]).toContain(status);
+    },
+  );
   test('that is too large is refused as such', async () => {
-    const status = await page.evaluate(async () => (await fetch('/api/act/hold-job', { method: 'POST', body: JSON.stringify({ reason: 'x'.repeat(300_000) }), headers: { 'content-type': 'application/json' } })).status);
+    const status = await page.evaluate(
+      async () =>
+        (
+          await fetch('/api/act/hold-job', {
+            method: 'POST',
+            body: JSON.stringify({ reason: 'x'.repeat(300_000) }),
+            headers: { 'content-type': 'application/json' },
+          })
+        ).status,
+    );
     expect(status).toBe(413);
   });
   test('a refusal says what, what was kept and what to do', async () => {
-    const error = await page.evaluate(async () => ((await (await fetch('/api/act/receive-pump', { method: 'POST', body: '{"customer":""}', headers: { 'content-type': 'application/json' } })).json()) as { error: Record<string, unknown> }).error);
-    expect(error).toMatchObject({ code: 'bad-input', kept: 'All that you typed is still there.', todo: 'Correct the marked value.' });
+    const error = await page.evaluate(
+      async () =>
+        (
+          (await (
+            await fetch('/api/act/receive-pump', {
+              method: 'POST',
+              body: '{"customer":""}',
+              headers: { 'content-type': 'application/json' },
+            })
+          ).json()) as { error: Record<string, unknown> }
+        ).error,
+    );
+    expect(error).toMatchObject({
+      code: 'bad-input',
+      kept: 'All that you typed is still there.',
+      todo: 'Correct the marked value.',
+    });
     expect(error.what).toContain('customer');
   });
 });
 
 describe('files', () => {
   test('need a sign-in', async () => {
-    for (const path of ['/files/tag/P-0402', '/files/report/R-2026-0001/A/pdf', '/files/mail/x', '/files/photo/x/thumb', '/files/quote/P-0402/1', '/api/find?text=mill', '/api/events/P-0402']) expect([path, (await fetch(base + path)).status]).toEqual([path, 401]);
+    for (const path of [
+      '/files/tag/P-0402',
+      '/files/report/R-2026-0001/A/pdf',
+      '/files/mail/x',
+      '/files/photo/x/thumb',
+      '/files/quote/P-0402/1',
+      '/api/find?text=mill',
+      '/api/events/P-0402',
+    ])
+      expect([path, (await fetch(base + path)).status]).toEqual([path, 401]);
   });
   test('that are not there are said so; odd names are no faults', async () => {
-    for (const path of ['/files/tag/P-9999', '/files/tag/..%2F..%2Fetc', '/files/photo/x/huge', '/files/quote/P-0402/abc', '/files/report/x/y/z', '/jobs/P-9999', '/jobs/%00', '/jobs/%27%22%3Cb%3E', '/?after=%27', '/?after=2026_x', '/outbox?before=x_y', '/customer/zzz', '/nowhere']) {
+    for (const path of [
+      '/files/tag/P-9999',
+      '/files/tag/..%2F..%2Fetc',
+      '/files/photo/x/huge',
+      '/files/quote/P-0402/abc',
+      '/files/report/x/y/z',
+      '/jobs/P-9999',
+      '/jobs/%00',
+      '/jobs/%27%22%3Cb%3E',
+      '/?after=%27',
+      '/?after=2026_x',
+      '/outbox?before=x_y',
+      '/customer/zzz',
+      '/nowhere',
+    ]) {
       const { status } = await fetchAs(page, path);
       expect([path, status < 500]).toEqual([path, true]);
     }
@@ -102,7 +181,12 @@ describe('files', () => {
 
 describe('sums over HTTP, without a sign-in', () => {
   test('all are listed with schemas and a worked example', async () => {
-    const list = (await (await fetch(`${base}/api/sums`)).json()) as { id: string; input: object; result: object; example: { input: object; result: object; working: unknown[] } }[];
+    const list = (await (await fetch(`${base}/api/sums`)).json()) as {
+      id: string;
+      input: object;
+      result: object;
+      example: { input: object; result: object; working: unknown[] };
+    }[];
     expect(list.length).toBeGreaterThanOrEqual(9);
     for (const sum of list) {
       const answer = await post(`/api/sums/${sum.id}`, JSON.stringify(sum.example.input));
@@ -116,10 +200,16 @@ describe('sums over HTTP, without a sign-in', () => {
     expect(Object.keys(described.paths)).toContain('/api/sums/fit');
   });
   test('a body that does not fit is 422 with the path, an unknown id 404, a large one 413, another site may ask', async () => {
-    const refused = await post('/api/sums/fit', '{"nominal_mm":-1,"hole":"H7","shaft":"k6"}', { origin: 'https://elsewhere.example' });
-    expect([refused.status, await refused.json()]).toEqual([422, { error: expect.objectContaining({ issues: [expect.objectContaining({ path: 'nominal_mm' })] }) as unknown }]);
+    const refused = await post('/api/sums/fit', '{"nominal_mm":-1,"hole":"H7","shaft":"k6"}', {
+      origin: 'https://elsewhere.example',
+    });
+    expect([refused.status, await refused.json()]).toEqual([
+      422,
+      { error: expect.objectContaining({ issues: [expect.objectContaining({ path: 'nominal_mm' })] }) as unknown },
+    ]);
     expect((await post('/api/sums/guess', '{}')).status).toBe(404);
     expect((await post('/api/sums/fit', `{"x":"${'y'.repeat(300_000)}"}`)).status).toBe(413);
-    for (const body of ['', '{', 'null', '[1]', '1e999', '{"nominal_mm":1e309}']) expect([body, (await post('/api/sums/fit', body)).status]).toEqual([body, 422]);
+    for (const body of ['', '{', 'null', '[1]', '1e999', '{"nominal_mm":1e309}'])
+      expect([body, (await post('/api/sums/fit', body)).status]).toEqual([body, 422]);
   });
 });

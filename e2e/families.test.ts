@@ -2,7 +2,21 @@ import type { Page } from 'puppeteer-core';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
 import { buildFamily, loadFamily, suitableConsumables, type Capture, type Family } from '@/core/family';
-import { click, fill, has, named, open, openBrowser, openDevice, press, settled, signIn, takeOver, waitForText, type OpenedBrowser } from './browser';
+import {
+  click,
+  fill,
+  has,
+  named,
+  open,
+  openBrowser,
+  openDevice,
+  press,
+  settled,
+  signIn,
+  takeOver,
+  waitForText,
+  type OpenedBrowser,
+} from './browser';
 import { actAs, disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
 const gear = buildFamily(loadFamily(f6), { variant: 'packed' });
@@ -18,7 +32,8 @@ afterAll(() => opened?.close());
 
 test('receiving proposes the construction by the plate, and lets it be chosen by its drawing', async () => {
   await open(page, '/receive');
-  const isChosen = (id: string) => page.$eval(`input[name=family][value=${id}]`, (radio) => (radio as HTMLInputElement).checked);
+  const isChosen = (id: string) =>
+    page.$eval(`input[name=family][value=${id}]`, (radio) => (radio as HTMLInputElement).checked);
   await fill(page, 'Other words on the plate', 'internal gear, 350 rpm');
   await page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[name=family][value=F6]')!.checked);
   await waitForText(page, 'by its plate: internal gear');
@@ -47,33 +62,78 @@ test('a pump that was received as another construction is corrected by the drawi
 
 async function receive(family: Family, duty: object, elastomer: string): Promise<string> {
   const [variant, stages] = family.version.split('+')[1]!.split('.');
-  const intake = { equipmentNumber: '', duty, liquid: 'water', cleaning: 'declaration', cleaningReference: 'CD-1', whyOut: 'lost flow', runningHours: null, cameWith: [], shims: [], hazards: '', shippingDamage: '', elastomer };
-  const { tag } = await actAs(page, 'receive-pump', { customer: 'Tarnhollow Slate Quarry', contact: { name: 'Emrys Caddon', email: 'emrys@tarnhollow.example', phone: '' }, pump: { maker: 'Dunnockworth', model: family.short, serial: `E2E-${family.id}`, size: '' }, familyId: family.id, variant, ...(stages && { stages: Number(stages) }), promisedOn: '2027-03-01', intake });
-  await actAs(page, 'take-picture', { tag, about: 'job:received', partRef: family.parts[0]!.ref, caption: 'As received' });
+  const intake = {
+    equipmentNumber: '',
+    duty,
+    liquid: 'water',
+    cleaning: 'declaration',
+    cleaningReference: 'CD-1',
+    whyOut: 'lost flow',
+    runningHours: null,
+    cameWith: [],
+    shims: [],
+    hazards: '',
+    shippingDamage: '',
+    elastomer,
+  };
+  const { tag } = await actAs(page, 'receive-pump', {
+    customer: 'Tarnhollow Slate Quarry',
+    contact: { name: 'Emrys Caddon', email: 'emrys@tarnhollow.example', phone: '' },
+    pump: { maker: 'Dunnockworth', model: family.short, serial: `E2E-${family.id}`, size: '' },
+    familyId: family.id,
+    variant,
+    ...(stages && { stages: Number(stages) }),
+    promisedOn: '2027-03-01',
+    intake,
+  });
+  await actAs(page, 'take-picture', {
+    tag,
+    about: 'job:received',
+    partRef: family.parts[0]!.ref,
+    caption: 'As received',
+  });
   await actAs(page, 'confirm-isolation', { tag });
-  for (const caution of ['energy-isolation', 'harmful-liquid']) await actAs(page, 'acknowledge-caution', { tag, caution });
+  for (const caution of ['energy-isolation', 'harmful-liquid'])
+    await actAs(page, 'acknowledge-caution', { tag, caution });
   await actAs(page, 'advance-job', { tag, event: 'begin-teardown' });
   return String(tag);
 }
 
-const textOf = (capture: Capture) => (capture.kind === 'position' ? '12.0' : capture.kind === 'match-mark' ? 'two punches at twelve' : capture.kind === 'value' ? '1.2' : String(capture.expect ?? capture.choices?.[0] ?? '1'));
+const textOf = (capture: Capture) =>
+  capture.kind === 'position'
+    ? '12.0'
+    : capture.kind === 'match-mark'
+      ? 'two punches at twelve'
+      : capture.kind === 'value'
+        ? '1.2'
+        : String(capture.expect ?? capture.choices?.[0] ?? '1');
 
 async function finishSteps(phase: 'teardown' | 'rebuild', family: Family, elastomer: string): Promise<void> {
   for (const step of family[phase]) {
-    await page.evaluate((id) => { const head = document.querySelector<HTMLElement>(`#step-${id} > button`)!; if (head.getAttribute('aria-expanded') !== 'true') head.click(); }, step.id);
+    await page.evaluate((id) => {
+      const head = document.querySelector<HTMLElement>(`#step-${id} > button`)!;
+      if (head.getAttribute('aria-expanded') !== 'true') head.click();
+    }, step.id);
     await page.waitForSelector(`#step-${step.id} ::-p-aria([name="Step done"][role="button"])`);
     await readCautions(page);
     // What comes back at rebuild agrees with what teardown found.
-    const before = (id: string | undefined) => family.teardown.flatMap((one) => one.captures).find((one) => one.id === id);
-    for (const capture of step.captures) await keepCapture(page, capture, textOf(before(capture.agrees_with) ?? capture));
+    const before = (id: string | undefined) =>
+      family.teardown.flatMap((one) => one.captures).find((one) => one.id === id);
+    for (const capture of step.captures)
+      await keepCapture(page, capture, textOf(before(capture.agrees_with) ?? capture));
     if ('settings' in step) for (const setting of step.settings) await waitForText(page, setting.title);
-    if ('torque' in step && step.torque) await fill(page, 'Torque reached', String((step.torque.window_nm.min + step.torque.window_nm.max) / 2));
+    if ('torque' in step && step.torque)
+      await fill(page, 'Torque reached', String((step.torque.window_nm.min + step.torque.window_nm.max) / 2));
     if ('consumables' in step && step.consumables.length && suitableConsumables(step, family, elastomer).length > 1) {
       const choice = (await page.$(`#step-${step.id} input[type=radio]:not(:disabled)`))!;
       await press(choice);
     }
     await click(page, 'button', 'Step done');
-    await page.waitForFunction((id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'), {}, step.id);
+    await page.waitForFunction(
+      (id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'),
+      {},
+      step.id,
+    );
     if ('hold_point' in step && step.hold_point) {
       await waitForText(page, 'Somebody else takes over by PIN');
       await takeOver(page, 'odile');
@@ -89,7 +149,11 @@ async function buyAll(on: Page, tag: string): Promise<void> {
   await press(await on.waitForSelector('button ::-p-text(Order )'));
   await waitForText(on, 'acknowledged as');
   // The supplier sends what it has; the rest comes with the next parcel.
-  for (let parcel = 0; parcel < 5 && !(await on.evaluate(() => document.body.innerText.includes('all here'))); parcel++) {
+  for (
+    let parcel = 0;
+    parcel < 5 && !(await on.evaluate(() => document.body.innerText.includes('all here')));
+    parcel++
+  ) {
     const arrived = await on.$('button ::-p-text( is here)');
     if (arrived) {
       await press(arrived);
@@ -101,11 +165,22 @@ async function buyAll(on: Page, tag: string): Promise<void> {
   await pressMove(on, 'Start rebuild', 'Rebuild');
 }
 
-const placesOf = (family: Family, phase: 'as-found' | 'as-left') => family.points.filter((point) => point.when.includes(phase)).reduce((sum, point) => sum + point.places.length, 0);
+const placesOf = (family: Family, phase: 'as-found' | 'as-left') =>
+  family.points.filter((point) => point.when.includes(phase)).reduce((sum, point) => sum + point.places.length, 0);
 
 describe.each([
-  { name: 'an internal gear pump, packed', family: gear, duty: { flowM3h: 16, headM: 60, powerKw: 6.2, efficiencyPct: 52, speedRpm: 350 }, elastomer: 'FKM' },
-  { name: 'a bore-hole pump of three stages', family: stacked, duty: { flowM3h: 30, headM: 40, powerKw: 5.2, efficiencyPct: 66, speedRpm: 2900 }, elastomer: 'NBR' },
+  {
+    name: 'an internal gear pump, packed',
+    family: gear,
+    duty: { flowM3h: 16, headM: 60, powerKw: 6.2, efficiencyPct: 52, speedRpm: 350 },
+    elastomer: 'FKM',
+  },
+  {
+    name: 'a bore-hole pump of three stages',
+    family: stacked,
+    duty: { flowM3h: 30, headM: 40, powerKw: 5.2, efficiencyPct: 66, speedRpm: 2900 },
+    elastomer: 'NBR',
+  },
 ])('$name', ({ family, duty, elastomer }) => {
   let tag = '';
   test('teardown by its own steps, captures and cautions', async () => {
@@ -113,9 +188,18 @@ describe.each([
     tag = await receive(family, duty, elastomer);
     await open(page, `/jobs/${tag}`);
     await finishSteps('teardown', family, elastomer);
-    await actAs(page, 'account-parts', { tag, parts: family.parts.map((part) => ({ partRef: part.ref, state: 'present', note: '', basedOn: 0 })) });
+    await actAs(page, 'account-parts', {
+      tag,
+      parts: family.parts.map((part) => ({ partRef: part.ref, state: 'present', note: '', basedOn: 0 })),
+    });
     await actAs(page, 'advance-job', { tag, event: 'finish-teardown' });
-    await actAs(page, 'clean-parts', { tag, cautionRead: true, parts: family.parts.filter((part) => !part.soft).map((part) => ({ partRef: part.ref, method: part.clean.method, masked: true })) });
+    await actAs(page, 'clean-parts', {
+      tag,
+      cautionRead: true,
+      parts: family.parts
+        .filter((part) => !part.soft)
+        .map((part) => ({ partRef: part.ref, method: part.clean.method, masked: true })),
+    });
     await actAs(page, 'advance-job', { tag, event: 'finish-cleaning' });
   });
   test('inspection at its own points, each place once', async () => {
@@ -127,7 +211,14 @@ describe.each([
   test('rebuild by its own steps, settings, torques and hold points, then the readings as left', async () => {
     await actAs(page, 'draw-up-quote', { tag });
     await actAs(page, 'send-quote', { tag });
-    await actAs(page, 'record-approval', { tag, way: 'telephone', name: 'Emrys Caddon', reference: 'called back', declinedLines: [], declineAll: false });
+    await actAs(page, 'record-approval', {
+      tag,
+      way: 'telephone',
+      name: 'Emrys Caddon',
+      reference: 'called back',
+      declinedLines: [],
+      declineAll: false,
+    });
     await buyAll(page, tag);
     await finishSteps('rebuild', family, elastomer);
     await openAsLeft(page);
@@ -135,7 +226,8 @@ describe.each([
     await pressMove(page, 'Rebuild is done', 'Test');
   });
   test('its own test on the stand', async () => {
-    for (const check of family.test.checks) await actAs(page, 'finish-step', { tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions });
+    for (const check of family.test.checks)
+      await actAs(page, 'finish-step', { tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions });
     await open(page, `/jobs/${tag}`);
     await click(page, 'button', 'Run 1 through the points');
     await waitForText(page, 'Run 1: pass.');
@@ -147,8 +239,23 @@ describe.each([
 test('a family’s booklet, traveller and file come out, a broken file is refused by line, a good one is taken in', async () => {
   await open(page, '/library/F6?variant=cartridge');
   await waitForText(page, 'Cartridge');
-  const kinds = await page.evaluate(async () => Promise.all(['booklet', 'traveller', 'file'].map(async (as) => { const response = await fetch(`/files/family/F6/${as}`); return [response.status, response.headers.get('content-type'), (await response.arrayBuffer()).byteLength > 5000]; })));
-  expect(kinds).toEqual([[200, 'application/pdf', true], [200, 'application/pdf', true], [200, 'application/json; charset=utf-8', true]]);
+  const kinds = await page.evaluate(async () =>
+    Promise.all(
+      ['booklet', 'traveller', 'file'].map(async (as) => {
+        const response = await fetch(`/files/family/F6/${as}`);
+        return [
+          response.status,
+          response.headers.get('content-type'),
+          (await response.arrayBuffer()).byteLength > 5000,
+        ];
+      }),
+    ),
+  );
+  expect(kinds).toEqual([
+    [200, 'application/pdf', true],
+    [200, 'application/pdf', true],
+    [200, 'application/json; charset=utf-8', true],
+  ]);
   await open(page, '/library');
   const take = async (text: string) => {
     const input = (await page.waitForSelector('input[type=file]'))!;
@@ -167,4 +274,5 @@ test('a family’s booklet, traveller and file come out, a broken file is refuse
   await waitForText(page, 'Bore-hole, our list');
 });
 
-test('nothing was put into the console', () => expect(page.faults.filter((fault) => !fault.includes('422') || !fault.includes('import-family'))).toEqual([]));
+test('nothing was put into the console', () =>
+  expect(page.faults.filter((fault) => !fault.includes('422') || !fault.includes('import-family'))).toEqual([]));

@@ -2,10 +2,24 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 import { stations } from '@/core/record';
 import { demoJobs } from '../demo/jobs';
-import { click, fill, has, named, open, openBrowser, openDevice, press, scan, signIn, waitForText, type OpenedBrowser } from './browser';
+import {
+  click,
+  fill,
+  has,
+  named,
+  open,
+  openBrowser,
+  openDevice,
+  press,
+  scan,
+  signIn,
+  waitForText,
+  type OpenedBrowser,
+} from './browser';
 
 const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
-const tagAt = (station: string, part?: string) => `P-0${398 + demoJobs.findIndex((job) => job.at === station && job.cameIn < 100 && (part === undefined || job.part === part))}`;
+const tagAt = (station: string, part?: string) =>
+  `P-0${398 + demoJobs.findIndex((job) => job.at === station && job.cameIn < 100 && (part === undefined || job.part === part))}`;
 
 let opened: OpenedBrowser;
 let page: Awaited<ReturnType<typeof openDevice>>;
@@ -18,8 +32,23 @@ afterAll(() => opened?.close());
 /** Faults by WCAG 2.2 A and AA and the practices of axe, in words. */
 async function faultsOf(on: Page): Promise<string[]> {
   await on.evaluate(axe);
-  const { violations } = await on.evaluate(() => (window as unknown as { axe: { run: (context: Document, options: object) => Promise<{ violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[] }> } }).axe.run(document, { resultTypes: ['violations'] }));
-  return violations.flatMap((violation) => violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')}: ${node.failureSummary.replace(/\s+/g, ' ').slice(0, 200)}`));
+  const { violations } = await on.evaluate(() =>
+    (
+      window as unknown as {
+        axe: {
+          run: (
+            context: Document,
+            options: object,
+          ) => Promise<{ violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[] }>;
+        };
+      }
+    ).axe.run(document, { resultTypes: ['violations'] }),
+  );
+  return violations.flatMap((violation) =>
+    violation.nodes.map(
+      (node) => `${violation.id}: ${node.target.join(' ')}: ${node.failureSummary.replace(/\s+/g, ' ').slice(0, 200)}`,
+    ),
+  );
 }
 
 describe('axe finds nothing', () => {
@@ -28,8 +57,42 @@ describe('axe finds nothing', () => {
     expect(await faultsOf(page)).toEqual([]);
     await signIn(page, 'sunniva');
   });
-  const jobOf: Readonly<Record<string, string>> = { receive: tagAt('receive'), teardown: tagAt('teardown'), clean: tagAt('clean'), inspect: tagAt('inspect', 'half'), quote: tagAt('quote'), approve: tagAt('approve'), parts: tagAt('parts', 'short'), rebuild: tagAt('rebuild'), test: tagAt('test', 'failed once'), report: tagAt('report'), return: tagAt('return') };
-  const views = ['/', '/receive', '/parts', '/sums', '/sums?sum=bolt-pattern', '/sums?sum=balance-weight', '/sums?sum=kit-cover', '/sums?sum=acceptance', '/outbox', '/library', '/library/F6', '/library/F4?stages=12', '/jobs/P-0430', '/jobs/P-0428', '/jobs/P-0434', `/jobs/${jobOf.receive}/construction`, '/jobs/P-9999', ...stations.map((station) => `/jobs/${jobOf[station]}`), `/jobs/${tagAt('return', 'released')}?at=report`, `/jobs/${tagAt('return', 'released')}?at=approve`, `/jobs/${tagAt('test', 'failed once')}?at=inspect`];
+  const jobOf: Readonly<Record<string, string>> = {
+    receive: tagAt('receive'),
+    teardown: tagAt('teardown'),
+    clean: tagAt('clean'),
+    inspect: tagAt('inspect', 'half'),
+    quote: tagAt('quote'),
+    approve: tagAt('approve'),
+    parts: tagAt('parts', 'short'),
+    rebuild: tagAt('rebuild'),
+    test: tagAt('test', 'failed once'),
+    report: tagAt('report'),
+    return: tagAt('return'),
+  };
+  const views = [
+    '/',
+    '/receive',
+    '/parts',
+    '/sums',
+    '/sums?sum=bolt-pattern',
+    '/sums?sum=balance-weight',
+    '/sums?sum=kit-cover',
+    '/sums?sum=acceptance',
+    '/outbox',
+    '/library',
+    '/library/F6',
+    '/library/F4?stages=12',
+    '/jobs/P-0430',
+    '/jobs/P-0428',
+    '/jobs/P-0434',
+    `/jobs/${jobOf.receive}/construction`,
+    '/jobs/P-9999',
+    ...stations.map((station) => `/jobs/${jobOf[station]}`),
+    `/jobs/${tagAt('return', 'released')}?at=report`,
+    `/jobs/${tagAt('return', 'released')}?at=approve`,
+    `/jobs/${tagAt('test', 'failed once')}?at=inspect`,
+  ];
   test.each(views)('on %s, light and dark', async (view) => {
     for (const theme of ['light', 'dark']) {
       await page.evaluate((name) => (document.cookie = `theme=${name}; path=/`), theme);
@@ -147,7 +210,11 @@ describe('by keyboard', () => {
     await new Promise((resolve) => setTimeout(resolve, 200));
     await scan(page, tagAt('quote'));
     await page.waitForFunction((tag) => location.pathname === `/jobs/${tag}`, {}, tagAt('quote'));
-    const drafts = await page.evaluate(() => Object.entries(localStorage).filter(([key]) => key.includes('as-found')).map(([, value]) => value));
+    const drafts = await page.evaluate(() =>
+      Object.entries(localStorage)
+        .filter(([key]) => key.includes('as-found'))
+        .map(([, value]) => value),
+    );
     expect(drafts).toEqual(['12']);
   });
 });
@@ -158,7 +225,9 @@ describe('the floor', () => {
     const tags = await page.$$eval('main li a b.num', (all) => all.map((one) => one.textContent));
     expect(new Set(tags).size).toBe(tags.length);
     expect(tags.length).toBeGreaterThanOrEqual(24 - 5);
-    const groups = await page.$$eval('main section h2', (all) => all.map((one) => one.textContent!.replace(/\d.*/, '').trim().slice(1).trim()));
+    const groups = await page.$$eval('main section h2', (all) =>
+      all.map((one) => one.textContent!.replace(/\d.*/, '').trim().slice(1).trim()),
+    );
     expect(groups).toEqual(['Us', 'Customer', 'Bench', 'Stand', 'Supplier']);
   });
   test('at twice the size nothing is cut off to the right', async () => {
@@ -199,9 +268,15 @@ describe('the sums page', () => {
     const [figure] = await page.$$('details select');
     const place = await figure!.$eval('option:nth-child(2)', (option) => option.textContent!);
     await figure!.select('0');
-    await page.waitForFunction((path) => location.pathname === path && location.hash.startsWith('#point-'), {}, `/jobs/${tag}`);
+    await page.waitForFunction(
+      (path) => location.pathname === path && location.hash.startsWith('#point-'),
+      {},
+      `/jobs/${tag}`,
+    );
     const field = await page.waitForSelector('input[aria-label^="Reading of"]');
-    expect(place).toContain(await field!.evaluate((input) => input.getAttribute('aria-label')!.replace('Reading of ', '').split(',')[0]));
+    expect(place).toContain(
+      await field!.evaluate((input) => input.getAttribute('aria-label')!.replace('Reading of ', '').split(',')[0]),
+    );
     expect(await field!.evaluate((input) => (input as HTMLInputElement).value)).toMatch(/^\d+\.?\d*$/);
   });
 });
@@ -210,15 +285,23 @@ test('a shop in inches: limits and entry in inches, the reading kept as it was t
   const tag = tagAt('inspect', 'half');
   await open(page, '/library');
   const units = await page.waitForSelector(named('combobox', 'Lengths are shown and typed in'));
-  const kept = () => page.waitForResponse((response) => response.url().endsWith('/api/act/choose-units') && response.ok());
+  const kept = () =>
+    page.waitForResponse((response) => response.url().endsWith('/api/act/choose-units') && response.ok());
   await Promise.all([kept(), units!.select('inch')]);
   try {
     await open(page, `/jobs/${tag}#point-seat-bore`);
-    await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('puddlestone.draft.')).forEach((key) => localStorage.removeItem(key)));
+    await page.evaluate(() =>
+      Object.keys(localStorage)
+        .filter((key) => key.startsWith('puddlestone.draft.'))
+        .forEach((key) => localStorage.removeItem(key)),
+    );
     await open(page, `/jobs/${tag}#point-seat-bore`);
     await waitForText(page, ' in · ');
     await fill(page, 'Reading of Seal seat bore, plane A, 0°', '1.8905');
-    await Promise.all([page.waitForResponse((response) => response.url().endsWith('/api/act/record-readings') && response.ok()), click(page, 'button', 'Keep and go on')]);
+    await Promise.all([
+      page.waitForResponse((response) => response.url().endsWith('/api/act/record-readings') && response.ok()),
+      click(page, 'button', 'Keep and go on'),
+    ]);
     await page.waitForFunction(() => !document.querySelector('input[aria-label^="Reading of Seal seat bore"]'));
     await open(page, `/jobs/${tag}#point-seat-bore`);
     await waitForText(page, 'A 0° 1.8905 in');
@@ -242,4 +325,7 @@ test('what a role does not do is said as whose work it is', async () => {
   await device.waitForSelector(named('link', 'To the floor'));
 });
 
-test('no page put an error into the console', () => expect(page.faults.filter((fault) => !fault.includes('/jobs/P-9999') && !fault.includes('ERR_INTERNET_DISCONNECTED'))).toEqual([]));
+test('no page put an error into the console', () =>
+  expect(
+    page.faults.filter((fault) => !fault.includes('/jobs/P-9999') && !fault.includes('ERR_INTERNET_DISCONNECTED')),
+  ).toEqual([]));

@@ -3,7 +3,24 @@ import type { Page } from 'puppeteer-core';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '@/core/family';
 import { readPdfText } from '../test-support/read-pdf-text';
-import { click, fetchAs, fill, has, named, open, openBrowser, openDevice, press, scan, scrollTo, signIn, takeOver, waitForGone, waitForText, type OpenedBrowser } from './browser';
+import {
+  click,
+  fetchAs,
+  fill,
+  has,
+  named,
+  open,
+  openBrowser,
+  openDevice,
+  press,
+  scan,
+  scrollTo,
+  signIn,
+  takeOver,
+  waitForGone,
+  waitForText,
+  type OpenedBrowser,
+} from './browser';
 import { disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
 const family = loadFamily(f1);
@@ -21,7 +38,12 @@ beforeAll(async () => {
 });
 afterAll(() => opened?.close());
 
-const positions: Readonly<Record<string, string>> = { 'coupling-position': '2.0', 'impeller-position': '38.4', 'seal-setting': '1.9 in', 'deflector-gap': '1.5' };
+const positions: Readonly<Record<string, string>> = {
+  'coupling-position': '2.0',
+  'impeller-position': '38.4',
+  'seal-setting': '1.9 in',
+  'deflector-gap': '1.5',
+};
 
 test('receive: a pump gets its tag, its pictures and its printed tag', async () => {
   await click(desk, 'link', 'Receive');
@@ -39,7 +61,11 @@ test('receive: a pump gets its tag, its pictures and its printed tag', async () 
   await fill(desk, 'The liquid it handled', 'well water');
   await desk.select('#liquid select', 'sheet');
   await fill(desk, 'Rear left', '0.5 + 0.1 mm');
-  await desk.$eval('input[type=date]', (field) => { const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!; setter.call(field, '2027-03-01'); field.dispatchEvent(new Event('input', { bubbles: true })); });
+  await desk.$eval('input[type=date]', (field) => {
+    const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+    setter.call(field, '2027-03-01');
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+  });
   // nothing typed is lost by a reload
   await desk.reload({ waitUntil: 'networkidle2' });
   await click(desk, 'button', 'Receive and give it a tag');
@@ -63,7 +89,11 @@ test('the technician scans the tag, confirms and acknowledges, and begins', asyn
   for (let left = 2; left > 0; left--) {
     const box = (await bench.waitForSelector('section[aria-label^=Cautions] input[type=checkbox]'))!;
     await press(box);
-    await bench.waitForFunction((count) => document.querySelectorAll('section[aria-label^=Cautions] input[type=checkbox]').length === count, {}, left - 1);
+    await bench.waitForFunction(
+      (count) => document.querySelectorAll('section[aria-label^=Cautions] input[type=checkbox]').length === count,
+      {},
+      left - 1,
+    );
   }
   await pressMove(bench, 'Begin teardown', 'Teardown');
 });
@@ -72,9 +102,22 @@ test('teardown: every step with its caution and captures, every part accounted f
   for (const step of family.teardown) {
     await bench.waitForFunction((id) => document.querySelector(`#step-${id} [aria-expanded=true]`), {}, step.id);
     await readCautions(bench);
-    for (const capture of step.captures) await keepCapture(bench, capture, capture.kind === 'position' ? positions[capture.id]! : capture.kind === 'match-mark' ? 'two punches at twelve' : String(capture.expect ?? capture.choices?.[0]));
+    for (const capture of step.captures)
+      await keepCapture(
+        bench,
+        capture,
+        capture.kind === 'position'
+          ? positions[capture.id]!
+          : capture.kind === 'match-mark'
+            ? 'two punches at twelve'
+            : String(capture.expect ?? capture.choices?.[0]),
+      );
     await click(bench, 'button', 'Step done');
-    await bench.waitForFunction((id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'), {}, step.id);
+    await bench.waitForFunction(
+      (id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'),
+      {},
+      step.id,
+    );
   }
   const deflector = (await bench.waitForSelector('#part-deflector'))!;
   await scrollTo(deflector);
@@ -97,7 +140,11 @@ test('clean: caution first, then by part with what must be masked', async () => 
 test('inspect: readings by gauge and keyboard, a visual finding, a verdict overruled, dispositions', async () => {
   await takeOver(bench, 'marek');
   const count = await gaugeAll(bench);
-  expect(count).toBe(family.points.filter((point) => point.when.includes('as-found')).reduce((sum, point) => sum + point.places.length, 0));
+  expect(count).toBe(
+    family.points
+      .filter((point) => point.when.includes('as-found'))
+      .reduce((sum, point) => sum + point.places.length, 0),
+  );
   const form = (await bench.waitForSelector('section[aria-label="Visual findings"]'))!;
   await scrollTo(form);
   await bench.select('section[aria-label="Visual findings"] select', 'impeller');
@@ -113,7 +160,11 @@ test('inspect: readings by gauge and keyboard, a visual finding, a verdict overr
   await bench.evaluate(() => document.querySelector<HTMLElement>('#point-vane-thickness button')!.click());
   await click(bench, 'button', 'Overrule the verdict');
   await click(bench, 'button', 'out');
-  await fill(bench, 'Reason, kept in the record and printed in the report', 'undercut behind the edge, not seen by the caliper');
+  await fill(
+    bench,
+    'Reason, kept in the record and printed in the report',
+    'undercut behind the edge, not seen by the caliper',
+  );
   await click(bench, 'button', 'Overrule');
   await waitForText(bench, 'Overruled to out by Marek Thornby');
   // every line of the gate leads to its place; what is out gets its disposition
@@ -131,7 +182,9 @@ test('quote: lines out of the dispositions, one changed, one struck, sent by mai
   await waitForGone(desk, 'button', 'Keep the change');
   await waitForText(desk, '€246.75');
   await click(desk, 'button', 'Send the quote');
-  await desk.waitForFunction(() => document.querySelector('nav[aria-label=Stations] [aria-current=page]')?.textContent?.includes('Approve'));
+  await desk.waitForFunction(() =>
+    document.querySelector('nav[aria-label=Stations] [aria-current=page]')?.textContent?.includes('Approve'),
+  );
 });
 
 test('the customer opens the link on a phone, declines the freight, signs', async () => {
@@ -143,7 +196,9 @@ test('the customer opens the link on a phone, declines the freight, signs', asyn
   await open(phone, path);
   await waitForText(phone, 'The wheel is pitted where the liquid enters');
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  const freight = await phone.$$eval('label', (labels) => labels.find((one) => one.textContent!.startsWith('Return freight'))!.getAttribute('for')!);
+  const freight = await phone.$$eval('label', (labels) =>
+    labels.find((one) => one.textContent!.startsWith('Return freight'))!.getAttribute('for')!,
+  );
   const box = (await phone.$(`[id="${freight}"]`))!;
   await press(box);
   await waitForText(phone, 'declined: not covered by this repair');
@@ -182,13 +237,25 @@ test('parts: ordered, delivered short by count, the blocked step says so, the re
 
 async function rebuildAll(page: Page, isAgain: boolean): Promise<void> {
   for (const step of family.rebuild) {
-    await page.evaluate((id) => { const head = document.querySelector<HTMLElement>(`#step-${id} > button`)!; if (head.getAttribute('aria-expanded') !== 'true') head.click(); }, step.id);
+    await page.evaluate((id) => {
+      const head = document.querySelector<HTMLElement>(`#step-${id} > button`)!;
+      if (head.getAttribute('aria-expanded') !== 'true') head.click();
+    }, step.id);
     await page.waitForSelector(`#step-${step.id} ::-p-aria([name="Step done"][role="button"])`);
     await readCautions(page);
-    if (!isAgain) for (const capture of step.captures) {
-      const before = family.teardown.flatMap((one) => one.captures).find((one) => one.id === capture.agrees_with)!;
-      await keepCapture(page, capture, before.kind === 'position' ? positions[before.id]! : before.kind === 'match-mark' ? 'in line' : String(before.expect ?? before.choices?.[0]));
-    }
+    if (!isAgain)
+      for (const capture of step.captures) {
+        const before = family.teardown.flatMap((one) => one.captures).find((one) => one.id === capture.agrees_with)!;
+        await keepCapture(
+          page,
+          capture,
+          before.kind === 'position'
+            ? positions[before.id]!
+            : before.kind === 'match-mark'
+              ? 'in line'
+              : String(before.expect ?? before.choices?.[0]),
+        );
+      }
     if (step.heat) {
       const asked = await page.$eval(`#step-${step.id} b.text-24`, (one) => Number(one.textContent));
       expect(asked).toBe(103); // 45 k5 with 20 µm to slide: 83.3 K above 20 °C
@@ -200,7 +267,11 @@ async function rebuildAll(page: Page, isAgain: boolean): Promise<void> {
       await press(choice);
     }
     await click(page, 'button', 'Step done');
-    await page.waitForFunction((id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'), {}, step.id);
+    await page.waitForFunction(
+      (id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'),
+      {},
+      step.id,
+    );
     if (step.hold_point) {
       await waitForText(page, 'Somebody else takes over by PIN');
       await takeOver(page, 'odile');
@@ -218,8 +289,13 @@ test('rebuild: the step without its part is refused until the rest is here; then
   await takeOver(bench, 'bram');
   await open(bench, `/jobs/${tag}?at=parts`);
   // The supplier keeps a piece back from about every third order: then a second parcel comes, to be counted as well.
-  for (let parcel = 0; parcel < 3 && !(await bench.$eval('main', (main) => main.innerText)).includes('all here'); parcel++) {
-    if (!(await has(bench, 'button', 'Counted so'))) await press(await bench.waitForSelector('button ::-p-text( is here)'));
+  for (
+    let parcel = 0;
+    parcel < 3 && !(await bench.$eval('main', (main) => main.innerText)).includes('all here');
+    parcel++
+  ) {
+    if (!(await has(bench, 'button', 'Counted so')))
+      await press(await bench.waitForSelector('button ::-p-text( is here)'));
     await click(bench, 'button', 'Counted so');
     await waitForGone(bench, 'button', 'Counted so');
   }
@@ -228,7 +304,11 @@ test('rebuild: the step without its part is refused until the rest is here; then
   await open(bench, `/jobs/${tag}`);
   await rebuildAll(bench, false);
   await openAsLeft(bench);
-  expect(await gaugeAll(bench)).toBe(family.points.filter((point) => point.when.includes('as-left')).reduce((sum, point) => sum + point.places.length, 0));
+  expect(await gaugeAll(bench)).toBe(
+    family.points
+      .filter((point) => point.when.includes('as-left'))
+      .reduce((sum, point) => sum + point.places.length, 0),
+  );
   await pressMove(bench, 'Rebuild is done', 'Test');
 });
 
@@ -239,7 +319,11 @@ async function confirmChecks(page: Page): Promise<void> {
       await press(box);
     }
     await press(await place.waitForSelector(named('button', 'Confirm')));
-    await page.waitForFunction((id) => document.querySelector(`#check-${id}`)!.textContent!.includes('confirmed by'), {}, check.id);
+    await page.waitForFunction(
+      (id) => document.querySelector(`#check-${id}`)!.textContent!.includes('confirmed by'),
+      {},
+      check.id,
+    );
   }
 }
 
@@ -261,18 +345,42 @@ test('test: the first run fails and goes back with its reason, the second passes
   await click(bench, 'button', 'Run 2 through the points');
   await waitForText(bench, 'Run 2: pass. Within the tolerance');
   await click(bench, 'button', 'Passed, signed Marek Thornby');
-  await bench.waitForFunction(() => document.querySelector('nav[aria-label=Stations] [aria-current=page]')?.textContent?.includes('Report'));
+  await bench.waitForFunction(() =>
+    document.querySelector('nav[aria-label=Stations] [aria-current=page]')?.textContent?.includes('Report'),
+  );
 });
 
 test('report: issued once; its PDF and JSON hold the whole story; a correction makes revision B', async () => {
   await open(desk, `/jobs/${tag}`);
   await click(desk, 'button', 'Issue it as Wenna Tarrock');
-  await desk.waitForFunction(() => document.querySelector('nav[aria-label=Stations] [aria-current=page]')?.textContent?.includes('Return'));
+  await desk.waitForFunction(() =>
+    document.querySelector('nav[aria-label=Stations] [aria-current=page]')?.textContent?.includes('Return'),
+  );
   await open(desk, `/jobs/${tag}?at=report`);
   const number = /R-\d{4}-\d{4}/.exec(await desk.$eval('main', (main) => main.innerText))![0];
   const pdf = (await readPdfText((await fetchAs(desk, `/files/report/${number}/A/pdf`)).bytes)).join(' ');
-  for (const piece of [number, tag, 'E2E-77001', 'Tarnhollow Slate Quarry', 'pitted inlet edges', 'Overruled: undercut behind the edge', 'Run 1, grade 2B of ISO 9906: fail', 'Run 2, grade 2B of ISO 9906: pass', 'ring clearance suspected', '1.9 in', 'Odile Fennimoor', 'Emrys Caddon', 'Return freight', 'The maker’s manual']) expect(pdf).toContain(piece);
-  const json = JSON.parse((await fetchAs(desk, `/files/report/${number}/A/json`)).bytes.toString('utf8')) as { steps: { torque_nm: number | null; round: number }[]; tests: unknown[]; points: { as_left: { verdict: string } }[] };
+  for (const piece of [
+    number,
+    tag,
+    'E2E-77001',
+    'Tarnhollow Slate Quarry',
+    'pitted inlet edges',
+    'Overruled: undercut behind the edge',
+    'Run 1, grade 2B of ISO 9906: fail',
+    'Run 2, grade 2B of ISO 9906: pass',
+    'ring clearance suspected',
+    '1.9 in',
+    'Odile Fennimoor',
+    'Emrys Caddon',
+    'Return freight',
+    'The maker’s manual',
+  ])
+    expect(pdf).toContain(piece);
+  const json = JSON.parse((await fetchAs(desk, `/files/report/${number}/A/json`)).bytes.toString('utf8')) as {
+    steps: { torque_nm: number | null; round: number }[];
+    tests: unknown[];
+    points: { as_left: { verdict: string } }[];
+  };
   const schema = JSON.parse((await fetchAs(desk, '/files/schema/as-built')).bytes.toString('utf8')) as object;
   const validate = new Ajv({ strict: false }).compile(schema);
   expect([validate(json), validate.errors]).toEqual([true, null]);
@@ -283,7 +391,9 @@ test('report: issued once; its PDF and JSON hold the whole story; a correction m
   await fill(desk, 'What changes, and why', 'The owner’s number was added.');
   await click(desk, 'button', 'Issue the next revision');
   await waitForText(desk, 'Revision B');
-  expect((await readPdfText((await fetchAs(desk, `/files/report/${number}/B/pdf`)).bytes)).join(' ')).toContain('Changed in this revision: The owner’s number was added.');
+  expect((await readPdfText((await fetchAs(desk, `/files/report/${number}/B/pdf`)).bytes)).join(' ')).toContain(
+    'Changed in this revision: The owner’s number was added.',
+  );
 });
 
 test('return: released, delivered, warranty started; the record is whole and the answer line says it', async () => {

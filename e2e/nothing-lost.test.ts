@@ -1,10 +1,22 @@
 import type { Page } from 'puppeteer-core';
 import { demoJobs } from '../demo/jobs';
-import { click, control, fill, named, open, openBrowser, openDevice, signIn, waitForText, type OpenedBrowser } from './browser';
+import {
+  click,
+  control,
+  fill,
+  named,
+  open,
+  openBrowser,
+  openDevice,
+  signIn,
+  waitForText,
+  type OpenedBrowser,
+} from './browser';
 
 const field = 'input[aria-label^="Reading of"]';
 /** Tags of the demonstration run in the order of its list. */
-const tagAt = (station: string, part?: string) => `P-0${398 + demoJobs.findIndex((job) => job.at === station && (part === undefined || job.part === part))}`;
+const tagAt = (station: string, part?: string) =>
+  `P-0${398 + demoJobs.findIndex((job) => job.at === station && (part === undefined || job.part === part))}`;
 const inspected = tagAt('inspect', 'half');
 
 let opened: OpenedBrowser;
@@ -25,7 +37,8 @@ async function openPoint(page: Page, pointId: string): Promise<void> {
   await page.waitForSelector(field);
 }
 
-const shownAt = (page: Page, pointId: string) => page.$eval(`#point-${pointId}`, (row) => (row as HTMLElement).innerText.replace(/\s+/g, ' '));
+const shownAt = (page: Page, pointId: string) =>
+  page.$eval(`#point-${pointId}`, (row) => (row as HTMLElement).innerText.replace(/\s+/g, ' '));
 
 test('a reload in mid-entry loses nothing that was typed', async () => {
   await openPoint(one, 'coupling-seat');
@@ -41,7 +54,9 @@ test('what cannot be read is said, and stays typed', async () => {
   await one.keyboard.press('Enter');
   await waitForText(one, 'Is "1,234" 1.234 or 1234?');
   expect(await one.$eval(field, (input) => (input as HTMLInputElement).value)).toBe('1,234');
-  await one.$eval(field, (input) => { (input as HTMLInputElement).select(); });
+  await one.$eval(field, (input) => {
+    (input as HTMLInputElement).select();
+  });
   await one.keyboard.press('Backspace');
 });
 
@@ -95,8 +110,13 @@ test('the database stops and starts during entry: entries wait on the device and
   } finally {
     await control('/database/start');
   }
-  await one.waitForFunction(() => !document.body.innerText.includes('on this device and will be sent'), { timeout: 30_000 });
-  expect(await (await fetch(`${process.env.BASE_URL}/api/health`)).json()).toMatchObject({ status: 'ok', database: 'ok' });
+  await one.waitForFunction(() => !document.body.innerText.includes('on this device and will be sent'), {
+    timeout: 30_000,
+  });
+  expect(await (await fetch(`${process.env.BASE_URL}/api/health`)).json()).toMatchObject({
+    status: 'ok',
+    database: 'ok',
+  });
   await openPoint(other, 'impeller-seat');
   const seen = await shownAt(other, 'impeller-seat');
   expect(seen).toContain('29.991');

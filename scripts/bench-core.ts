@@ -34,20 +34,41 @@ function benchSolver(solver: Solver): void {
   const whole = (from: number, to: number) => from + Math.floor(random() * (to - from + 1));
   const shims = [0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
   const shimTimes = Array.from({ length: 8 }, () => {
-    const input = { gaps_mm: Array.from({ length: 40 }, () => whole(20, 150) / 100), shims_mm: shims, stock: shims.map(() => whole(6, 30)), window_mm: { min: 0.02, max: 0.06 } };
+    const input = {
+      gaps_mm: Array.from({ length: 40 }, () => whole(20, 150) / 100),
+      shims_mm: shims,
+      stock: shims.map(() => whole(6, 30)),
+      window_mm: { min: 0.02, max: 0.06 },
+    };
     const start = performance.now();
     const { warnings } = shimStack.compute(shimStack.input.parse(input), solver);
     return { ms: performance.now() - start, proven: !warnings.some((one) => one.code === 'not-proven') };
   });
   const names = Array.from({ length: 60 }, (_, i) => `part ${i}`);
   const kitTimes = Array.from({ length: 8 }, () => {
-    const single = names.slice(0, 40).map((part, i) => ({ id: `alone ${i}`, price: whole(100, 5000), lead_days: whole(1, 20), gives: [{ part, qty: 1 }] }));
-    const kits = Array.from({ length: 40 }, (_, k) => ({ id: `kit ${k}`, price: whole(500, 9000), lead_days: whole(1, 20), gives: Array.from({ length: whole(3, 12) }, () => ({ part: names[whole(0, 59)]!, qty: whole(1, 3) })) }));
+    const single = names
+      .slice(0, 40)
+      .map((part, i) => ({
+        id: `alone ${i}`,
+        price: whole(100, 5000),
+        lead_days: whole(1, 20),
+        gives: [{ part, qty: 1 }],
+      }));
+    const kits = Array.from({ length: 40 }, (_, k) => ({
+      id: `kit ${k}`,
+      price: whole(500, 9000),
+      lead_days: whole(1, 20),
+      gives: Array.from({ length: whole(3, 12) }, () => ({ part: names[whole(0, 59)]!, qty: whole(1, 3) })),
+    }));
     const start = performance.now();
-    const { result } = kitCover.compute(kitCover.input.parse({ need: names.map((part) => ({ part, qty: whole(1, 4) })), offers: [...single, ...kits] }), solver);
+    const { result } = kitCover.compute(
+      kitCover.input.parse({ need: names.map((part) => ({ part, qty: whole(1, 4) })), offers: [...single, ...kits] }),
+      solver,
+    );
     return { ms: performance.now() - start, proven: result.proven };
   });
-  const say = (times: typeof shimTimes) => `${Math.round(times.map((one) => one.ms).toSorted((a, b) => a - b)[4]!)} ms (slowest ${Math.round(Math.max(...times.map((one) => one.ms)))}), ${times.filter((one) => one.proven).length} of 8 proven`;
+  const say = (times: typeof shimTimes) =>
+    `${Math.round(times.map((one) => one.ms).toSorted((a, b) => a - b)[4]!)} ms (slowest ${Math.round(Math.max(...times.map((one) => one.ms)))}), ${times.filter((one) => one.proven).length} of 8 proven`;
   line('shim-stack, 40 gaps by 8 thicknesses, short stock', say(shimTimes));
   line('kit-cover, 60 parts by 80 offers, all lead times', say(kitTimes));
 }
@@ -59,25 +80,87 @@ async function main(): Promise<void> {
     line(`sum ${sum.id}`, `${Math.round(perSecond(() => sum.compute(input, solver))).toLocaleString('en')} a second`);
   }
   benchSolver(solver);
-  const many = { ...family, points: Array.from({ length: 13 }, (_, i) => family.points.map((point) => ({ ...point, id: `${point.id}-${i}`, ...(point.derived && { derived: { ...point.derived, bore: `${point.derived.bore}-${i}`, journal: `${point.derived.journal}-${i}` } }) }))).flat() };
-  const readings = many.points.flatMap((point) => point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min, 'as-found', 1.5)));
-  line(`verdicts of ${many.points.length} points, ${readings.length} readings`, `${(1000 / perSecond(() => judgePoints({ family: many, readings, phase: 'as-found' }))).toFixed(2)} ms`);
+  const many = {
+    ...family,
+    points: Array.from({ length: 13 }, (_, i) =>
+      family.points.map((point) => ({
+        ...point,
+        id: `${point.id}-${i}`,
+        ...(point.derived && {
+          derived: { ...point.derived, bore: `${point.derived.bore}-${i}`, journal: `${point.derived.journal}-${i}` },
+        }),
+      })),
+    ).flat(),
+  };
+  const readings = many.points.flatMap((point) =>
+    point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min, 'as-found', 1.5)),
+  );
+  line(
+    `verdicts of ${many.points.length} points, ${readings.length} readings`,
+    `${(1000 / perSecond(() => judgePoints({ family: many, readings, phase: 'as-found' }))).toFixed(2)} ms`,
+  );
   for (const file of [f4, f6, f7]) {
     const built = buildFamily(loadFamily(file));
-    line(`section of ${built.id}, ${drawSection(built).shapes.length} outlines`, `${(1000 / perSecond(() => drawSection(built))).toFixed(2)} ms`);
+    line(
+      `section of ${built.id}, ${drawSection(built).shapes.length} outlines`,
+      `${(1000 / perSecond(() => drawSection(built))).toFixed(2)} ms`,
+    );
   }
   const guarantee = { flowM3h: 60, headM: 38, powerKw: 12, efficiencyPct: 70, speedRpm: 2900 };
-  const points = await simulatedTestStand.run({ seed: 's', rated: guarantee, pipeMm: family.test.pipe_mm, flowShares: family.test.flow_shares, condition: 'sound' });
-  const ofFamily = family.points.flatMap((point) => point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min)));
-  const record = exampleRecord({ readings: [...ofFamily, ...ofFamily.map((reading) => ({ ...reading, phase: 'as-left' as const }))], runs: [{ id: 'r', run: 1, guarantee, grade: '2B', verdict: 'pass', points, decision: 'passed', decisionReason: '', decisionBy: 'Marek', personName: 'Marek', at: '2026-11-23T08:00:00.000Z' }] });
-  const pictures = await Promise.all(Array.from({ length: 20 }, async (_, i) => ({ bytes: (await simulatedCamera.takePicture({ seed: String(i), subject: 'impeller', label: 'x' })).bytes, caption: `Picture ${i + 1}`, about: 'part:impeller' })));
+  const points = await simulatedTestStand.run({
+    seed: 's',
+    rated: guarantee,
+    pipeMm: family.test.pipe_mm,
+    flowShares: family.test.flow_shares,
+    condition: 'sound',
+  });
+  const ofFamily = family.points.flatMap((point) =>
+    point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min)),
+  );
+  const record = exampleRecord({
+    readings: [...ofFamily, ...ofFamily.map((reading) => ({ ...reading, phase: 'as-left' as const }))],
+    runs: [
+      {
+        id: 'r',
+        run: 1,
+        guarantee,
+        grade: '2B',
+        verdict: 'pass',
+        points,
+        decision: 'passed',
+        decisionReason: '',
+        decisionBy: 'Marek',
+        personName: 'Marek',
+        at: '2026-11-23T08:00:00.000Z',
+      },
+    ],
+  });
+  const pictures = await Promise.all(
+    Array.from({ length: 20 }, async (_, i) => ({
+      bytes: (await simulatedCamera.takePicture({ seed: String(i), subject: 'impeller', label: 'x' })).bytes,
+      caption: `Picture ${i + 1}`,
+      about: 'part:impeller',
+    })),
+  );
   const times: number[] = [];
   for (let i = 0; i < 5; i++) {
     const start = performance.now();
-    const report = buildAsBuilt({ record, family, shop: { name: 'Shop', place: 'Place' }, number: 'R-2026-0001', revision: 'A', whatChanged: '', issuedBy: 'W', issuedAt: '2026-11-24T08:00:00.000Z' });
+    const report = buildAsBuilt({
+      record,
+      family,
+      shop: { name: 'Shop', place: 'Place' },
+      number: 'R-2026-0001',
+      revision: 'A',
+      whatChanged: '',
+      issuedBy: 'W',
+      issuedAt: '2026-11-24T08:00:00.000Z',
+    });
     await writeAsBuiltPdf({ report, fingerprint: 'f'.repeat(64), family, pictures, zone: 'Europe/Vienna' });
     times.push(performance.now() - start);
   }
-  line('report PDF with 20 pictures, median of 5', `${times.sort((a, b) => a - b)[2]!.toFixed(0)} ms (first ${times[4]!.toFixed(0)} ms at most)`);
+  line(
+    'report PDF with 20 pictures, median of 5',
+    `${times.sort((a, b) => a - b)[2]!.toFixed(0)} ms (first ${times[4]!.toFixed(0)} ms at most)`,
+  );
 }
 void main();

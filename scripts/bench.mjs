@@ -14,14 +14,37 @@ const { runScript } = await import('./lib/prepare.mjs');
 const { serve } = await import('./lib/serve.mjs');
 
 const folder = join(import.meta.dirname, '..', '.bench-data');
-const views = { floor: '/', 'receive, new': '/receive', receive: '/jobs/P-0404', teardown: '/jobs/P-0410', clean: '/jobs/P-0421', inspect: '/jobs/P-0411', quote: '/jobs/P-0402', approve: '/jobs/P-0406', 'parts of a job': '/jobs/P-0417', rebuild: '/jobs/P-0412', test: '/jobs/P-0415', report: '/jobs/P-0403', return: '/jobs/P-0419', parts: '/parts', outbox: '/outbox', library: '/library', 'find by tag': '/api/find?text=0406', 'find by words': '/api/find?text=vantry+stock' };
+const views = {
+  floor: '/',
+  'receive, new': '/receive',
+  receive: '/jobs/P-0404',
+  teardown: '/jobs/P-0410',
+  clean: '/jobs/P-0421',
+  inspect: '/jobs/P-0411',
+  quote: '/jobs/P-0402',
+  approve: '/jobs/P-0406',
+  'parts of a job': '/jobs/P-0417',
+  rebuild: '/jobs/P-0412',
+  test: '/jobs/P-0415',
+  report: '/jobs/P-0403',
+  return: '/jobs/P-0419',
+  parts: '/parts',
+  outbox: '/outbox',
+  library: '/library',
+  'find by tag': '/api/find?text=0406',
+  'find by words': '/api/find?text=vantry+stock',
+};
 const rounds = 25;
 
 const median = (list) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)];
 const residentMb = (pid) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
 async function signIn(base) {
-  const answer = await fetch(`${base}/api/act/sign-in`, { method: 'POST', headers: { 'content-type': 'application/json', origin: base }, body: JSON.stringify({ email: 'sunniva@kettlewick.example', password: 'pebble-in-the-stream' }) });
+  const answer = await fetch(`${base}/api/act/sign-in`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: base },
+    body: JSON.stringify({ email: 'sunniva@kettlewick.example', password: 'pebble-in-the-stream' }),
+  });
   return answer.headers.get('set-cookie').split(';')[0];
 }
 
@@ -50,14 +73,21 @@ async function measure(base, cookie) {
 async function javascriptOf(base, chromium) {
   const { default: puppeteer } = await import('puppeteer-core');
   const profile = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
-  const browser = await puppeteer.launch({ executablePath: chromium, userDataDir: profile, args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'] });
+  const browser = await puppeteer.launch({
+    executablePath: chromium,
+    userDataDir: profile,
+    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'],
+  });
   const page = await browser.newPage();
   const client = await page.createCDPSession();
   await client.send('Network.enable');
   const kinds = new Map();
   let bytes = 0;
   client.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
-  client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => kinds.get(requestId) === 'Script' && (bytes += encodedDataLength));
+  client.on(
+    'Network.loadingFinished',
+    ({ requestId, encodedDataLength }) => kinds.get(requestId) === 'Script' && (bytes += encodedDataLength),
+  );
   await page.goto(`${base}/sign-in`, { waitUntil: 'networkidle2' });
   await page.type('input[name=email]', 'sunniva@kettlewick.example');
   await page.type('input[name=password]', 'pebble-in-the-stream');
@@ -83,7 +113,11 @@ let server;
 try {
   database = await startDatabase(folder);
   buildWhenChanged();
-  const environment = { DATABASE_URL: database.url, PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'), PUDDLESTONE_DEMO: '1' };
+  const environment = {
+    DATABASE_URL: database.url,
+    PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'),
+    PUDDLESTONE_DEMO: '1',
+  };
   runScript('scripts/prepare.ts', environment);
   runScript('scripts/multiply.ts', environment, ['2', '0', 'open']);
   server = await serve({ port: await findFreePort(), host: '127.0.0.1', environment });
@@ -92,8 +126,13 @@ try {
   runScript('scripts/multiply.ts', environment, ['714', '100', 'closed']);
   const many = await measure(server.address, cookie);
   const javascript = await javascriptOf(server.address, chromium);
-  say(`\n${'view'.padEnd(16)} ${'60 open'.padStart(9)} ${'20 000'.padStart(9)} ${'to empty'.padStart(9)} ${'JavaScript'.padStart(12)}`);
-  for (const name of Object.keys(few)) say(`${name.padEnd(16)} ${few[name].toFixed(0).padStart(6)} ms ${many[name].toFixed(0).padStart(6)} ms ${(many[name] / many.empty).toFixed(1).padStart(8)}× ${javascript[name] === undefined ? ''.padStart(12) : `${(javascript[name] / 1000).toFixed(0)} kB`.padStart(12)}`);
+  say(
+    `\n${'view'.padEnd(16)} ${'60 open'.padStart(9)} ${'20 000'.padStart(9)} ${'to empty'.padStart(9)} ${'JavaScript'.padStart(12)}`,
+  );
+  for (const name of Object.keys(few))
+    say(
+      `${name.padEnd(16)} ${few[name].toFixed(0).padStart(6)} ms ${many[name].toFixed(0).padStart(6)} ms ${(many[name] / many.empty).toFixed(1).padStart(8)}× ${javascript[name] === undefined ? ''.padStart(12) : `${(javascript[name] / 1000).toFixed(0)} kB`.padStart(12)}`,
+    );
   say(`server's memory after it all: ${residentMb(server.pid).toFixed(0)} MB`);
 } finally {
   await server?.stop();

@@ -11,7 +11,10 @@ async function prepare(): Promise<void> {
   const runtime = startRuntime(url);
   const started = Date.now();
   const tags = await loadDemo(runtime);
-  if (tags.length) process.stdout.write(`Loaded the demonstration shop: ${tags.length} jobs in ${((Date.now() - started) / 1000).toFixed(0)} s\n`);
+  if (tags.length)
+    process.stdout.write(
+      `Loaded the demonstration shop: ${tags.length} jobs in ${((Date.now() - started) / 1000).toFixed(0)} s\n`,
+    );
   runtime.pool.end();
 }
 

@@ -10,7 +10,18 @@ const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
 const profile = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
 mkdirSync(folder, { recursive: true });
 
-const browser = await puppeteer.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', userDataDir: profile, args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--hide-scrollbars', '--force-color-profile=srgb'] });
+const browser = await puppeteer.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  userDataDir: profile,
+  args: [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-dev-shm-usage',
+    '--hide-scrollbars',
+    '--force-color-profile=srgb',
+  ],
+});
 const page = await browser.newPage();
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -29,7 +40,12 @@ await page.type('input[name=email]', 'sunniva@kettlewick.example');
 await page.type('input[name=password]', 'pebble-in-the-stream');
 await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle2' }), page.click('button[type=submit]')]);
 
-await shoot('floor', '/', { before: async () => { await page.type('header input', '0406'); await wait(600); } });
+await shoot('floor', '/', {
+  before: async () => {
+    await page.type('header input', '0406');
+    await wait(600);
+  },
+});
 await shoot('receive', '/jobs/P-0404');
 await shoot('teardown', '/jobs/P-0410');
 await shoot('inspect', '/jobs/P-0411');
@@ -46,10 +62,19 @@ await shoot('library-family', '/library/F6');
 await shoot('receive-new', '/receive');
 await shoot('rebuild-gear', '/jobs/P-0430#step-cap-on');
 await shoot('inspect-bore-hole', '/jobs/P-0428');
-await shoot('sums-bolts', '/sums?sum=bolt-pattern&input=' + encodeURIComponent(JSON.stringify({ bolts: '12', passes_pct: '30 60 100', final_round: 'yes' })));
+await shoot(
+  'sums-bolts',
+  '/sums?sum=bolt-pattern&input=' +
+    encodeURIComponent(JSON.stringify({ bolts: '12', passes_pct: '30 60 100', final_round: 'yes' })),
+);
 await shoot('sums-packing', '/sums?sum=packing');
 await page.goto(`${base}/outbox`, { waitUntil: 'networkidle2' });
-const link = await page.$$eval('details', (all) => all.find((one) => one.innerText.includes('P-0406'))?.querySelector('a[href^="/customer/"]')?.getAttribute('href'));
+const link = await page.$$eval('details', (all) =>
+  all
+    .find((one) => one.innerText.includes('P-0406'))
+    ?.querySelector('a[href^="/customer/"]')
+    ?.getAttribute('href'),
+);
 if (link) await shoot('customer-phone', link, { width: 390, height: 844 });
 await browser.close();
 rmSync(profile, { recursive: true, force: true });

@@ -14,7 +14,8 @@ const { mkdirSync } = await import('node:fs');
 
 const settings = readEnvironment(process.env, fail);
 const dataFolder = resolve(settings.PUDDLESTONE_DATA ?? join(import.meta.dirname, '..', '.data'));
-if (!(await isPortFree(settings.PORT, settings.HOST))) fail(`Port ${settings.PORT} is in use. Stop what uses it, or start with another one: PORT=4171 npm start`);
+if (!(await isPortFree(settings.PORT, settings.HOST)))
+  fail(`Port ${settings.PORT} is in use. Stop what uses it, or start with another one: PORT=4171 npm start`);
 
 let database;
 let server;

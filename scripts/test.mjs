@@ -22,7 +22,11 @@ const { serve } = await import('./lib/serve.mjs');
 /** One check that either passes or fails as a whole. */
 function check(name, args) {
   if (!wants(name)) return;
-  const done = spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  const done = spawnSync(process.execPath, args, {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+  });
   const isGood = done.status === 0;
   tally[isGood ? 'passed' : 'failed']++;
   say(`${isGood ? 'ok  ' : 'FAIL'} ${name}${isGood ? '' : `\n${done.stdout}\n${done.stderr}`}`);
@@ -34,7 +38,22 @@ async function jest(name, environment = {}) {
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
   const extra = name === 'unit' ? [] : ['--runInBand'];
-  const child = spawn(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), '--config', 'jest.config.mjs', '--selectProjects', name, '--json', '--outputFile', report, '--testTimeout=300000', ...extra], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } });
+  const child = spawn(
+    process.execPath,
+    [
+      join(root, 'node_modules/jest/bin/jest.js'),
+      '--config',
+      'jest.config.mjs',
+      '--selectProjects',
+      name,
+      '--json',
+      '--outputFile',
+      report,
+      '--testTimeout=300000',
+      ...extra,
+    ],
+    { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } },
+  );
   await new Promise((resolve) => child.once('exit', resolve));
   if (!existsSync(report)) {
     tally.failed++;
@@ -64,7 +83,15 @@ mkdirSync(folder, { recursive: true });
 check('format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
 check('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
 check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']);
-check('boundaries', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'demo', 'e2e', 'test-support']);
+check('boundaries', [
+  'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+  '--config',
+  '.dependency-cruiser.cjs',
+  'src',
+  'demo',
+  'e2e',
+  'test-support',
+]);
 await jest('unit');
 
 let database;
@@ -76,14 +103,23 @@ try {
   if (wants('end-to-end')) {
     const chromium = ensureProgram('chromium', 'chromium');
     buildWhenChanged();
-    const environment = { DATABASE_URL: database.url, PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'), PUDDLESTONE_DEMO: '1' };
+    const environment = {
+      DATABASE_URL: database.url,
+      PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'),
+      PUDDLESTONE_DEMO: '1',
+    };
     runScript('scripts/prepare.ts', environment);
     server = await serve({ port: await findFreePort(), host: '127.0.0.1', environment, quiet: false });
     control = await serveControl({
       '/database/stop': () => database.stop(),
       '/database/start': async () => void (database = await startDatabase(folder, { port: database.port })),
     });
-    await jest('end-to-end', { BASE_URL: server.address, CONTROL_URL: control.address, CHROMIUM: chromium, DATABASE_URL: database.url });
+    await jest('end-to-end', {
+      BASE_URL: server.address,
+      CONTROL_URL: control.address,
+      CHROMIUM: chromium,
+      DATABASE_URL: database.url,
+    });
   }
 } catch (error) {
   tally.failed++;

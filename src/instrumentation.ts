@@ -2,5 +2,7 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || !process.env.DATABASE_URL) return;
   const { migrateDatabase } = await import('./db/migrate');
-  await migrateDatabase(process.env.DATABASE_URL).catch((error: unknown) => console.error('Migration must wait for the database:', error));
+  await migrateDatabase(process.env.DATABASE_URL).catch((error: unknown) =>
+    console.error('Migration must wait for the database:', error),
+  );
 }

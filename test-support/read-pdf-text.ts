@@ -6,7 +6,12 @@ export async function readPdfText(bytes: Buffer): Promise<string[]> {
   const pages: string[] = [];
   for (let i = 1; i <= pdf.numPages; i++) {
     const content = await (await pdf.getPage(i)).getTextContent();
-    pages.push(content.items.map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' '));
+    pages.push(
+      content.items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' ')
+        .replace(/\s+/g, ' '),
+    );
   }
   return pages;
 }

@@ -7,13 +7,20 @@ import { say } from './say.mjs';
 const root = join(import.meta.dirname, '..', '..');
 
 function filesBelow(folder) {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesBelow(join(folder, entry.name)) : [join(folder, entry.name)]));
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory() ? filesBelow(join(folder, entry.name)) : [join(folder, entry.name)],
+  );
 }
 
 function fingerprintOfSources() {
   const hash = createHash('sha256');
-  const files = [...filesBelow(join(root, 'src')), ...filesBelow(join(root, 'families')), ...['package-lock.json', 'next.config.ts', 'tsconfig.json', 'postcss.config.mjs'].map((name) => join(root, name))];
-  for (const file of files.filter((name) => !/\.test\.tsx?$/.test(name)).sort()) hash.update(file.slice(root.length)).update('\0').update(readFileSync(file));
+  const files = [
+    ...filesBelow(join(root, 'src')),
+    ...filesBelow(join(root, 'families')),
+    ...['package-lock.json', 'next.config.ts', 'tsconfig.json', 'postcss.config.mjs'].map((name) => join(root, name)),
+  ];
+  for (const file of files.filter((name) => !/\.test\.tsx?$/.test(name)).sort())
+    hash.update(file.slice(root.length)).update('\0').update(readFileSync(file));
   return hash.digest('hex');
 }
 

@@ -75,20 +75,36 @@ export async function startDatabase(dataFolder, { port: wanted } = {}) {
   await stopLeftover(dataFolder);
   const port = wanted ?? (await findFreePort());
   const password = keptWord(dataFolder, 'database-password');
-  const socket = join(tmpdir(), `puddlestone-${createHash('sha256').update(dataFolder).digest('hex').slice(0, 12)}.sock`);
+  const socket = join(
+    tmpdir(),
+    `puddlestone-${createHash('sha256').update(dataFolder).digest('hex').slice(0, 12)}.sock`,
+  );
   // As root the data folder is closed to the user "mysql" (0700), so the server keeps running as root there.
   const user = process.getuid?.() === 0 ? 'root' : (process.env.USER ?? 'puddlestone');
   const configuration = writeConfiguration({ folder: dataFolder, port, socket, user, password });
   if (!existsSync(join(dataFolder, 'mariadb', 'mysql'))) {
     rmSync(join(dataFolder, 'mariadb'), { recursive: true, force: true });
-    const made = spawnSync(installer, [`--defaults-file=${configuration}`, `--user=${user}`, `--datadir=${join(dataFolder, 'mariadb')}`, '--auth-root-authentication-method=socket', '--skip-test-db'], { encoding: 'utf8' });
+    const made = spawnSync(
+      installer,
+      [
+        `--defaults-file=${configuration}`,
+        `--user=${user}`,
+        `--datadir=${join(dataFolder, 'mariadb')}`,
+        '--auth-root-authentication-method=socket',
+        '--skip-test-db',
+      ],
+      { encoding: 'utf8' },
+    );
     if (made.status !== 0) throw new Error(`MariaDB could not make its data folder:\n${made.stdout}\n${made.stderr}`);
   }
   const child = spawn(server, [`--defaults-file=${configuration}`], { stdio: 'ignore', detached: true });
   let ended = false;
   child.once('exit', () => (ended = true));
   for (let i = 0; i < 300 && !(await canConnect(port)); i++) {
-    if (ended) throw new Error(`MariaDB did not start; its log:\n${readFileSync(join(dataFolder, 'mariadb.log'), 'utf8').slice(-2000)}`);
+    if (ended)
+      throw new Error(
+        `MariaDB did not start; its log:\n${readFileSync(join(dataFolder, 'mariadb.log'), 'utf8').slice(-2000)}`,
+      );
     await sleep(100);
   }
   const stop = async () => {

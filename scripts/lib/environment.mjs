@@ -5,14 +5,21 @@ export const environmentSchema = z.object({
   PORT: z.coerce.number().int().min(1).max(65535).default(4170),
   HOST: z.string().min(1).default('127.0.0.1'),
   PUDDLESTONE_DATA: z.string().min(1).optional(),
-  DATABASE_URL: z.string().regex(/^(mysql|mariadb):\/\//, 'must begin with mysql:// or mariadb://').optional(),
+  DATABASE_URL: z
+    .string()
+    .regex(/^(mysql|mariadb):\/\//, 'must begin with mysql:// or mariadb://')
+    .optional(),
   PUDDLESTONE_DEMO: z.enum(['0', '1']).default('1'),
   PUDDLESTONE_SECRET: z.string().min(32, 'needs 32 characters or more').optional(),
 });
 
 export function readEnvironment(environment, fail) {
-  const given = Object.fromEntries(Object.keys(environmentSchema.shape).flatMap((name) => (environment[name] ? [[name, environment[name]]] : [])));
+  const given = Object.fromEntries(
+    Object.keys(environmentSchema.shape).flatMap((name) => (environment[name] ? [[name, environment[name]]] : [])),
+  );
   const read = environmentSchema.safeParse(given);
   if (read.success) return read.data;
-  return fail(`These settings cannot be used:\n${read.error.issues.map((issue) => `  ${issue.path.join('.')} = "${environment[issue.path[0]]}": ${issue.message}`).join('\n')}`);
+  return fail(
+    `These settings cannot be used:\n${read.error.issues.map((issue) => `  ${issue.path.join('.')} = "${environment[issue.path[0]]}": ${issue.message}`).join('\n')}`,
+  );
 }

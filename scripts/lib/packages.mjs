@@ -7,12 +7,16 @@ import { fail, say } from './say.mjs';
 const root = join(import.meta.dirname, '..', '..');
 
 function has(program) {
-  return ['/usr/sbin', '/usr/bin', '/usr/local/bin', '/usr/local/sbin', ...(process.env.PATH ?? '').split(':')].map((folder) => join(folder, program)).find((path) => existsSync(path));
+  return ['/usr/sbin', '/usr/bin', '/usr/local/bin', '/usr/local/sbin', ...(process.env.PATH ?? '').split(':')]
+    .map((folder) => join(folder, program))
+    .find((path) => existsSync(path));
 }
 
 /** Installs npm packages from the lock file when node_modules does not match it. */
 export function ensureNodePackages() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   const stamp = join(root, 'node_modules', '.puddlestone-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('Installing npm packages from the lock file …');
@@ -30,7 +34,11 @@ export function ensureProgram(program, debianPackage) {
   const advice = `Puddlestone needs the Debian package "${debianPackage}". Install it with:\n  apt-get update && apt-get install --no-install-recommends ${debianPackage}`;
   if (!has('apt-get') || (!root && !sudo)) fail(advice);
   say(`Installing Debian's ${debianPackage} …`);
-  const apt = (args) => spawnSync(sudo ? 'sudo' : 'apt-get', sudo ? ['-n', 'apt-get', ...args] : args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const apt = (args) =>
+    spawnSync(sudo ? 'sudo' : 'apt-get', sudo ? ['-n', 'apt-get', ...args] : args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   apt(['update', '-qq']);
   apt(['install', '-y', '-qq', '--no-install-recommends', debianPackage]);
   return has(program) ?? fail(advice);

@@ -5,6 +5,10 @@ const root = join(import.meta.dirname, '..', '..');
 
 /** Runs a TypeScript script of this project and waits for it. */
 export function runScript(path, environment, args = []) {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', join(root, path), ...args], { cwd: root, stdio: 'inherit', env: { ...process.env, ...environment } });
+  const done = spawnSync(process.execPath, ['--import', 'tsx', join(root, path), ...args], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...environment },
+  });
   if (done.status !== 0) throw new Error(`${path} ended with ${done.status}`);
 }

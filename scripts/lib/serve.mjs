@@ -6,12 +6,24 @@ const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Serves the built application and waits until it answers. Gives `{ address, pid, stop(), ended }`. */
 export async function serve({ port, host, environment, quiet = false }) {
-  const child = spawn(process.execPath, ['--max-old-space-size=256', join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(port), '-H', host], {
-    cwd: root,
-    stdio: ['ignore', 'ignore', quiet ? 'ignore' : 'inherit'],
-    env: { ...process.env, ...environment, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
-    detached: true,
-  });
+  const child = spawn(
+    process.execPath,
+    [
+      '--max-old-space-size=256',
+      join(root, 'node_modules/next/dist/bin/next'),
+      'start',
+      '-p',
+      String(port),
+      '-H',
+      host,
+    ],
+    {
+      cwd: root,
+      stdio: ['ignore', 'ignore', quiet ? 'ignore' : 'inherit'],
+      env: { ...process.env, ...environment, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+      detached: true,
+    },
+  );
   const ended = new Promise((resolve) => child.once('exit', resolve));
   let isOver = false;
   ended.then(() => (isOver = true));

@@ -7,21 +7,53 @@ const headers = { 'cache-control': 'no-store' };
 export function answerError(error: unknown): Response {
   if (error instanceof DomainError) {
     const words = wordsOf[error.code];
-    return Response.json({ error: { code: error.code, ...words, ...(error.details.what && { what: error.details.what }), issues: error.details.issues ?? [], missing: error.details.missing, theirs: error.details.theirs, yours: error.details.yours } }, { status: httpStatusOf[error.code], headers });
+    return Response.json(
+      {
+        error: {
+          code: error.code,
+          ...words,
+          ...(error.details.what && { what: error.details.what }),
+          issues: error.details.issues ?? [],
+          missing: error.details.missing,
+          theirs: error.details.theirs,
+          yours: error.details.yours,
+        },
+      },
+      { status: httpStatusOf[error.code], headers },
+    );
   }
   const id = randomUUID().slice(0, 8);
   console.error(`[${id}]`, error);
-  return Response.json({ error: { code: 'unexpected', what: `Something went wrong here (${id}).`, kept: 'What you typed stays on this device.', todo: 'Try again; if it stays, tell the owner this number.', issues: [] } }, { status: 500, headers });
+  return Response.json(
+    {
+      error: {
+        code: 'unexpected',
+        what: `Something went wrong here (${id}).`,
+        kept: 'What you typed stays on this device.',
+        todo: 'Try again; if it stays, tell the owner this number.',
+        issues: [],
+      },
+    },
+    { status: 500, headers },
+  );
 }
 
 export function answerData(data: unknown): Response {
   return Response.json({ data }, { headers });
 }
 
-const kinds: Readonly<Record<string, string>> = { pdf: 'application/pdf', json: 'application/json; charset=utf-8', jpg: 'image/jpeg' };
+const kinds: Readonly<Record<string, string>> = {
+  pdf: 'application/pdf',
+  json: 'application/json; charset=utf-8',
+  jpg: 'image/jpeg',
+};
 
 /** A file for download or display; it is never run. */
-export function answerFile(bytes: Buffer, name: string, { inline = false, maxAge = 0 }: { readonly inline?: boolean; readonly maxAge?: number } = {}): Response {
+export function answerFile(
+  bytes: Buffer,
+  name: string,
+  { inline = false, maxAge = 0 }: { readonly inline?: boolean; readonly maxAge?: number } = {},
+): Response {
   const extension = name.split('.').at(-1) ?? '';
   return new Response(new Uint8Array(bytes), {
     headers: {

@@ -2,7 +2,8 @@ import { DomainError } from '@/core/errors';
 
 /** Reads a JSON body of limited size. Throws DomainError. */
 export async function readJson(request: Request, maxBytes: number): Promise<unknown> {
-  const tooLarge = () => new DomainError('too-large', { what: `The body is larger than ${Math.round(maxBytes / 1024)} KiB.` });
+  const tooLarge = () =>
+    new DomainError('too-large', { what: `The body is larger than ${Math.round(maxBytes / 1024)} KiB.` });
   if (Number(request.headers.get('content-length') ?? 0) > maxBytes) throw tooLarge();
   const chunks: Uint8Array[] = [];
   let size = 0;

@@ -3,7 +3,10 @@ import type { ReactNode } from 'react';
 import { DomainError, wordsOf } from '@/core/errors';
 
 /** A page, or the words for a refusal that was foreseen, such as a role that does not read it. */
-export async function orExplain(make: () => Promise<ReactNode>, { linksHome = true }: { readonly linksHome?: boolean } = {}): Promise<ReactNode> {
+export async function orExplain(
+  make: () => Promise<ReactNode>,
+  { linksHome = true }: { readonly linksHome?: boolean } = {},
+): Promise<ReactNode> {
   try {
     return await make();
   } catch (error) {

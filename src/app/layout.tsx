@@ -5,7 +5,10 @@ import type { ReactNode } from 'react';
 import { Alive } from '@/components/shell/alive';
 import './globals.css';
 
-export const metadata: Metadata = { title: { default: 'Puddlestone', template: '%s · Puddlestone' }, description: 'The service coordinator’s tool for shops that repair pumps' };
+export const metadata: Metadata = {
+  title: { default: 'Puddlestone', template: '%s · Puddlestone' },
+  description: 'The service coordinator’s tool for shops that repair pumps',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {

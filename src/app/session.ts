@@ -16,7 +16,12 @@ async function isSecure(): Promise<boolean> {
 export async function openSealed() {
   const password = process.env.PUDDLESTONE_SECRET;
   if (!password) throw new Error('PUDDLESTONE_SECRET is not set: start with npm start');
-  return getIronSession<Sealed>(await cookies(), { password, cookieName: 'puddlestone', ttl: 14 * 86400, cookieOptions: { httpOnly: true, sameSite: 'lax', secure: await isSecure(), path: '/' } });
+  return getIronSession<Sealed>(await cookies(), {
+    password,
+    cookieName: 'puddlestone',
+    ttl: 14 * 86400,
+    cookieOptions: { httpOnly: true, sameSite: 'lax', secure: await isSecure(), path: '/' },
+  });
 }
 
 export const currentActor = cache(async (): Promise<Actor> => {
@@ -32,6 +37,8 @@ export async function currentOrigin(): Promise<string> {
 /** The context of this request: the person of the session, or the customer of a link. */
 export async function requestContext(customerToken?: string | null): Promise<Context> {
   const runtime = getRuntime();
-  const actor = customerToken ? await openCustomerLink(runtime.database, customerToken, new Date()) : await currentActor();
+  const actor = customerToken
+    ? await openCustomerLink(runtime.database, customerToken, new Date())
+    : await currentActor();
   return runtime.contextFor(actor, { origin: await currentOrigin() });
 }

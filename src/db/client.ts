@@ -14,7 +14,17 @@ export interface OpenedDatabase {
 
 /** Opens a pool on MariaDB. Times go in and out in UTC; idle connections are let go so that a restarted server is met anew. */
 export function openDatabase(url: string): OpenedDatabase {
-  const pool = createPool({ uri: url, timezone: 'Z', connectionLimit: 10, maxIdle: 10, idleTimeout: 60_000, enableKeepAlive: true, decimalNumbers: false, connectTimeout: 8000, jsonStrings: false });
+  const pool = createPool({
+    uri: url,
+    timezone: 'Z',
+    connectionLimit: 10,
+    maxIdle: 10,
+    idleTimeout: 60_000,
+    enableKeepAlive: true,
+    decimalNumbers: false,
+    connectTimeout: 8000,
+    jsonStrings: false,
+  });
   return { pool, database: drizzle(pool, { schema, mode: 'default' }) };
 }
 

@@ -15,15 +15,20 @@ test('migrations may be run by several copies at once, and again', async () => {
 
 test('moments are UTC and measured values decimal, as the server itself says', async () => {
   const pool = shop.runtime.pool.promise();
-  const [columns] = await pool.query("select table_name t, column_name c, column_type k from information_schema.columns where table_schema = 'puddlestone_repositories'");
-  const kind = (table: string, column: string) => (columns as { t: string; c: string; k: string }[]).find((one) => one.t === table && one.c === column)?.k;
+  const [columns] = await pool.query(
+    "select table_name t, column_name c, column_type k from information_schema.columns where table_schema = 'puddlestone_repositories'",
+  );
+  const kind = (table: string, column: string) =>
+    (columns as { t: string; c: string; k: string }[]).find((one) => one.t === table && one.c === column)?.k;
   expect(kind('readings', 'value_mm')).toBe('decimal(14,6)');
   expect(kind('quote_lines', 'unit_price_minor')).toBe('int(11)');
   expect(kind('events', 'at')).toBe('datetime(3)');
 });
 
 test('tags run on without gaps or doubles when many are received at once', async () => {
-  const received = await Promise.all(Array.from({ length: 12 }, (_, i) => shop.act('wenna', 'receive-pump', testReceiving(`N-${i}`))));
+  const received = await Promise.all(
+    Array.from({ length: 12 }, (_, i) => shop.act('wenna', 'receive-pump', testReceiving(`N-${i}`))),
+  );
   const numbers = received.map((one) => Number((one.tag as string).slice(2))).sort((a, b) => a - b);
   expect(numbers).toEqual(Array.from({ length: 12 }, (_, i) => numbers[0]! + i));
 });
@@ -31,7 +36,10 @@ test('tags run on without gaps or doubles when many are received at once', async
 test('the floor is paged by key: every open job once, by promise', async () => {
   const seen: string[] = [];
   for (let after: { promisedOn: string; id: string } | null = null, page = 0; page < 10; page++) {
-    const rows: Awaited<ReturnType<typeof listOpenJobs>> = await listOpenJobs(shop.runtime.database, { after, limit: 5 });
+    const rows: Awaited<ReturnType<typeof listOpenJobs>> = await listOpenJobs(shop.runtime.database, {
+      after,
+      limit: 5,
+    });
     seen.push(...rows.map((row) => row.tag));
     if (rows.length < 5) break;
     after = { promisedOn: rows.at(-1)!.promisedOn, id: rows.at(-1)!.id };
@@ -41,7 +49,8 @@ test('the floor is paged by key: every open job once, by promise', async () => {
 });
 
 test('search finds by tag, part of a serial number, and words; wildcards are only characters', async () => {
-  const find = async (text: string, tag: string | null = null) => (await searchJobs(shop.runtime.database, { tag, text, limit: 50 })).map((row) => row.serial);
+  const find = async (text: string, tag: string | null = null) =>
+    (await searchJobs(shop.runtime.database, { tag, text, limit: 50 })).map((row) => row.serial);
   expect(await find('N-3')).toContain('N-3');
   expect(await find('botanical')).toContain('N-3');
   expect(await find('pond wat')).toContain('N-5');
@@ -53,7 +62,10 @@ test('search finds by tag, part of a serial number, and words; wildcards are onl
 test('a database that is away is said so, not thrown as a stranger', async () => {
   const { database, pool } = openDatabase('mysql://nobody:x@127.0.0.1:9/puddlestone');
   expect(await isAnswering(database)).toBe(false);
-  const error = await database.execute('select 1').then(() => null, (reason: unknown) => translateError(reason));
+  const error = await database.execute('select 1').then(
+    () => null,
+    (reason: unknown) => translateError(reason),
+  );
   expect(error).toBeInstanceOf(DomainError);
   expect((error as DomainError).code).toBe('database-away');
   pool.end(() => undefined);

@@ -18,22 +18,57 @@ export async function addJob(connection: Connection, job: typeof t.jobs.$inferIn
 }
 
 /** Compare-and-set on the intake's version; false when somebody else was first. */
-export async function saveIntake(connection: Connection, jobId: string, basedOn: number, body: unknown): Promise<boolean> {
-  const [done] = await connection.update(t.intakes).set({ body, version: basedOn + 1 }).where(and(eq(t.intakes.jobId, jobId), eq(t.intakes.version, basedOn)));
+export async function saveIntake(
+  connection: Connection,
+  jobId: string,
+  basedOn: number,
+  body: unknown,
+): Promise<boolean> {
+  const [done] = await connection
+    .update(t.intakes)
+    .set({ body, version: basedOn + 1 })
+    .where(and(eq(t.intakes.jobId, jobId), eq(t.intakes.version, basedOn)));
   return done.affectedRows === 1;
 }
 
 /** Appends an event and moves the job's head to it, as compare-and-set on the job's version. */
-export async function appendEvent(connection: Connection, jobId: string, event: ChainedEvent & { personId: string | null }): Promise<boolean> {
-  const [done] = await connection.update(t.jobs).set({ version: event.seq, headHash: event.hash }).where(and(eq(t.jobs.id, jobId), eq(t.jobs.version, event.seq - 1)));
+export async function appendEvent(
+  connection: Connection,
+  jobId: string,
+  event: ChainedEvent & { personId: string | null },
+): Promise<boolean> {
+  const [done] = await connection
+    .update(t.jobs)
+    .set({ version: event.seq, headHash: event.hash })
+    .where(and(eq(t.jobs.id, jobId), eq(t.jobs.version, event.seq - 1)));
   if (done.affectedRows !== 1) return false;
-  await connection.insert(t.events).values({ jobId, seq: event.seq, kind: event.kind, personId: event.personId, personName: event.personName, at: new Date(event.at), data: event.data, previousHash: event.previousHash, hash: event.hash });
+  await connection
+    .insert(t.events)
+    .values({
+      jobId,
+      seq: event.seq,
+      kind: event.kind,
+      personId: event.personId,
+      personName: event.personName,
+      at: new Date(event.at),
+      data: event.data,
+      previousHash: event.previousHash,
+      hash: event.hash,
+    });
   return true;
 }
 
 export async function listEvents(connection: Connection, jobId: string): Promise<ChainedEvent[]> {
   const rows = await connection.select().from(t.events).where(eq(t.events.jobId, jobId)).orderBy(asc(t.events.seq));
-  return rows.map((row) => ({ seq: row.seq, kind: row.kind, personName: row.personName, at: row.at.toISOString(), data: row.data, previousHash: row.previousHash, hash: row.hash }));
+  return rows.map((row) => ({
+    seq: row.seq,
+    kind: row.kind,
+    personName: row.personName,
+    at: row.at.toISOString(),
+    data: row.data,
+    previousHash: row.previousHash,
+    hash: row.hash,
+  }));
 }
 
 export interface StandingChange {
@@ -51,52 +86,108 @@ export async function saveStanding(connection: Connection, jobId: string, change
 }
 
 const floorColumns = {
-  id: t.jobs.id, tag: t.jobs.tag, station: t.jobs.station, holder: t.jobs.holder, holderSince: t.jobs.holderSince, hold: t.jobs.hold, outcome: t.jobs.outcome, promisedOn: t.jobs.promisedOn, standing: t.jobs.standing, closedAt: t.jobs.closedAt,
-  familyId: t.jobs.familyId, size: t.pumps.size, maker: t.pumps.maker, model: t.pumps.model, serial: t.pumps.serial, customer: t.customers.name,
+  id: t.jobs.id,
+  tag: t.jobs.tag,
+  station: t.jobs.station,
+  holder: t.jobs.holder,
+  holderSince: t.jobs.holderSince,
+  hold: t.jobs.hold,
+  outcome: t.jobs.outcome,
+  promisedOn: t.jobs.promisedOn,
+  standing: t.jobs.standing,
+  closedAt: t.jobs.closedAt,
+  familyId: t.jobs.familyId,
+  size: t.pumps.size,
+  maker: t.pumps.maker,
+  model: t.pumps.model,
+  serial: t.pumps.serial,
+  customer: t.customers.name,
 };
 
 type FloorSource = { hold: unknown; standing: unknown };
-const parsed = <Row extends FloorSource>(row: Row) => ({ ...row, hold: row.hold === null ? null : (fromJson(row.hold) as Hold | null), standing: fromJson(row.standing) });
+const parsed = <Row extends FloorSource>(row: Row) => ({
+  ...row,
+  hold: row.hold === null ? null : (fromJson(row.hold) as Hold | null),
+  standing: fromJson(row.standing),
+});
 
 /** Open jobs by promise, a page at a time by key. */
-export async function listOpenJobs(connection: Connection, { after, limit }: { readonly after: { promisedOn: string; id: string } | null; readonly limit: number }) {
+export async function listOpenJobs(
+  connection: Connection,
+  { after, limit }: { readonly after: { promisedOn: string; id: string } | null; readonly limit: number },
+) {
   const rows = await connection
     .select(floorColumns)
     .from(t.jobs)
     .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
     .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
-    .where(and(isNull(t.jobs.closedAt), after ? or(gt(t.jobs.promisedOn, after.promisedOn), and(eq(t.jobs.promisedOn, after.promisedOn), gt(t.jobs.id, after.id))) : undefined))
+    .where(
+      and(
+        isNull(t.jobs.closedAt),
+        after
+          ? or(
+              gt(t.jobs.promisedOn, after.promisedOn),
+              and(eq(t.jobs.promisedOn, after.promisedOn), gt(t.jobs.id, after.id)),
+            )
+          : undefined,
+      ),
+    )
     .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id))
     .limit(limit);
   return rows.map(parsed);
 }
 
 /** Open jobs of one station and holder, by promise. */
-export async function listJobsAt(connection: Connection, { station, holder, limit }: { readonly station: Station; readonly holder: Holder; readonly limit: number }) {
-  const rows = await base(connection).where(and(isNull(t.jobs.closedAt), eq(t.jobs.holder, holder), eq(t.jobs.station, station))).orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id)).limit(limit);
+export async function listJobsAt(
+  connection: Connection,
+  { station, holder, limit }: { readonly station: Station; readonly holder: Holder; readonly limit: number },
+) {
+  const rows = await base(connection)
+    .where(and(isNull(t.jobs.closedAt), eq(t.jobs.holder, holder), eq(t.jobs.station, station)))
+    .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id))
+    .limit(limit);
   return rows.map(parsed);
 }
 
-const base = (connection: Connection) => connection.select(floorColumns).from(t.jobs).innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId)).innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId));
+const base = (connection: Connection) =>
+  connection
+    .select(floorColumns)
+    .from(t.jobs)
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
+    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId));
 
 /** The words of a search, safe for boolean full text: letters and digits only, each as a prefix that must occur. */
 function booleanWords(text: string): string {
-  return text.split(/[^\p{L}\p{N}]+/u).filter((word) => word.length > 1).slice(0, 6).map((word) => `+${word}*`).join(' ');
+  return text
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word.length > 1)
+    .slice(0, 6)
+    .map((word) => `+${word}*`)
+    .join(' ');
 }
 
 /** Finds jobs by tag, then serial number, then words; newest first, open ones before closed ones. */
-export async function searchJobs(connection: Connection, { tag, text, limit }: { readonly tag: string | null; readonly text: string; readonly limit: number }) {
+export async function searchJobs(
+  connection: Connection,
+  { tag, text, limit }: { readonly tag: string | null; readonly text: string; readonly limit: number },
+) {
   const order = [sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt)] as const;
   if (tag) {
     const rows = await base(connection).where(eq(t.jobs.tag, tag)).limit(1);
     if (rows.length) return rows.map(parsed);
   }
   const prefix = `${text.replace(/[\\%_]/g, '\\$&')}%`;
-  const bySerial = await base(connection).where(like(t.pumps.serial, prefix)).orderBy(...order).limit(limit);
+  const bySerial = await base(connection)
+    .where(like(t.pumps.serial, prefix))
+    .orderBy(...order)
+    .limit(limit);
   if (bySerial.length) return bySerial.map(parsed);
   const words = booleanWords(text);
   if (!words) return [];
-  const rows = await base(connection).where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`).orderBy(...order).limit(limit);
+  const rows = await base(connection)
+    .where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`)
+    .orderBy(...order)
+    .limit(limit);
   return rows.map(parsed);
 }
 
@@ -105,8 +196,15 @@ export async function saveSearchText(connection: Connection, jobId: string, sear
 }
 
 /** Another construction, or another version of it, for a job and its pump. */
-export async function saveFamilyOfJob(connection: Connection, job: { readonly id: string; readonly pumpId: string }, family: { readonly id: string; readonly version: string }) {
-  await connection.update(t.jobs).set({ familyId: family.id, familyVersion: family.version }).where(eq(t.jobs.id, job.id));
+export async function saveFamilyOfJob(
+  connection: Connection,
+  job: { readonly id: string; readonly pumpId: string },
+  family: { readonly id: string; readonly version: string },
+) {
+  await connection
+    .update(t.jobs)
+    .set({ familyId: family.id, familyVersion: family.version })
+    .where(eq(t.jobs.id, job.id));
   await connection.update(t.pumps).set({ familyId: family.id }).where(eq(t.pumps.id, job.pumpId));
 }
 
@@ -119,7 +217,20 @@ export async function listOpenOrders(connection: Connection, limit: number) {
   // Only the receipts of open jobs are summed: over all of them it took seconds with 20 000 jobs.
   const received = sql<string>`coalesce(sum(${t.receipts.quantity}), 0)`;
   const rows = await connection
-    .select({ tag: t.jobs.tag, orderId: t.purchaseOrders.id, number: t.purchaseOrders.number, supplier: t.purchaseOrders.supplier, dueOn: t.purchaseOrders.dueOn, partRef: t.purchaseOrderLines.partRef, partNumber: t.purchaseOrderLines.number, quantity: t.purchaseOrderLines.quantity, sent: t.purchaseOrderLines.sent, received, familyId: t.jobs.familyId, familyVersion: t.jobs.familyVersion })
+    .select({
+      tag: t.jobs.tag,
+      orderId: t.purchaseOrders.id,
+      number: t.purchaseOrders.number,
+      supplier: t.purchaseOrders.supplier,
+      dueOn: t.purchaseOrders.dueOn,
+      partRef: t.purchaseOrderLines.partRef,
+      partNumber: t.purchaseOrderLines.number,
+      quantity: t.purchaseOrderLines.quantity,
+      sent: t.purchaseOrderLines.sent,
+      received,
+      familyId: t.jobs.familyId,
+      familyVersion: t.jobs.familyVersion,
+    })
     .from(t.jobs)
     .innerJoin(t.purchaseOrders, eq(t.purchaseOrders.jobId, t.jobs.id))
     .innerJoin(t.purchaseOrderLines, eq(t.purchaseOrderLines.orderId, t.purchaseOrders.id))

@@ -37,20 +37,35 @@ interface Asked {
 /** Multiplies the jobs that are here, for benchmarks: the same records under new ids, tags and serial numbers. */
 export async function multiplyJobs(connection: Connection, { times, from, closed }: Asked): Promise<void> {
   const number = `(copies.seq + ${from})`;
-  const moved = (column: string) => `concat(substr(\`${column}\`, 1, 24), lpad(hex(${number}), 6, '0'), substr(\`${column}\`, 31))`;
+  const moved = (column: string) =>
+    `concat(substr(\`${column}\`, 1, 24), lpad(hex(${number}), 6, '0'), substr(\`${column}\`, 31))`;
   for (const [table, ids] of Object.entries(copied)) {
-    const [columns] = (await connection.execute(sql.raw(`select column_name as name from information_schema.columns where table_schema = database() and table_name = '${table}' order by ordinal_position`))) as unknown as [{ name: string }[]];
+    const [columns] = (await connection.execute(
+      sql.raw(
+        `select column_name as name from information_schema.columns where table_schema = database() and table_name = '${table}' order by ordinal_position`,
+      ),
+    )) as unknown as [{ name: string }[]];
     const own: Readonly<Record<string, string>> = {
       ...Object.fromEntries(ids.map((id) => [id, moved(id)])),
       ...(table === 'pumps' && { serial: `concat(serial, '-', ${number})` }),
       ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
-      ...(table === 'jobs' && { tag: `concat('P-', 100000 + ${number} * 100 + substr(tag, 3) % 100)`, ...(closed && { closed_at: 'coalesce(closed_at, utc_timestamp())' }) }),
+      ...(table === 'jobs' && {
+        tag: `concat('P-', 100000 + ${number} * 100 + substr(tag, 3) % 100)`,
+        ...(closed && { closed_at: 'coalesce(closed_at, utc_timestamp())' }),
+      }),
     };
     // Now and then an id met one that was there already, for a reason not found; it is passed over rather than ending the run.
-    const here = table === 'pumps' ? 'select distinct pump_id as own from jobs where length(tag) < 8' : 'select id as own from jobs where length(tag) < 8';
+    const here =
+      table === 'pumps'
+        ? 'select distinct pump_id as own from jobs where length(tag) < 8'
+        : 'select id as own from jobs where length(tag) < 8';
     const key = table === 'jobs' || table === 'pumps' ? 'id' : 'job_id';
     const list = columns.map(({ name }) => `\`${name}\``).join(', ');
     const values = columns.map(({ name }) => own[name] ?? `\`${table}\`.\`${name}\``).join(', ');
-    await connection.execute(sql.raw(`insert ignore into \`${table}\` (${list}) select ${values} from \`${table}\` join (${here}) as here on here.own = \`${table}\`.\`${key}\` join seq_1_to_${times} as copies`));
+    await connection.execute(
+      sql.raw(
+        `insert ignore into \`${table}\` (${list}) select ${values} from \`${table}\` join (${here}) as here on here.own = \`${table}\`.\`${key}\` join seq_1_to_${times} as copies`,
+      ),
+    );
   }
 }

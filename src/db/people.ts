@@ -24,8 +24,23 @@ export async function readShop(connection: Connection) {
   return row ? { ...row, settings: shopSettingsSchema.parse(fromJson(row.settings)) } : null;
 }
 
-export async function createShop(connection: Connection, given: { name: string; place: string; zone: string; currency: string; settings: ShopSettings; firstTag: number }) {
-  await connection.insert(shop).values({ id: 1, name: given.name, place: given.place, zone: given.zone, currency: given.currency, settings: given.settings, nextTag: given.firstTag, nextReport: 1, nextOrder: 1 });
+export async function createShop(
+  connection: Connection,
+  given: { name: string; place: string; zone: string; currency: string; settings: ShopSettings; firstTag: number },
+) {
+  await connection
+    .insert(shop)
+    .values({
+      id: 1,
+      name: given.name,
+      place: given.place,
+      zone: given.zone,
+      currency: given.currency,
+      settings: given.settings,
+      nextTag: given.firstTag,
+      nextReport: 1,
+      nextOrder: 1,
+    });
 }
 
 export async function saveShopSettings(connection: Connection, settings: ShopSettings): Promise<void> {
@@ -33,16 +48,38 @@ export async function saveShopSettings(connection: Connection, settings: ShopSet
 }
 
 /** Takes the next number of a series; the row stays locked until the transaction ends. */
-export async function takeNumber(connection: Connection, series: 'nextTag' | 'nextReport' | 'nextOrder'): Promise<number> {
+export async function takeNumber(
+  connection: Connection,
+  series: 'nextTag' | 'nextReport' | 'nextOrder',
+): Promise<number> {
   const [row] = await connection.select({ number: shop[series] }).from(shop).where(eq(shop.id, 1)).for('update');
   const number = row!.number;
-  await connection.update(shop).set({ [series]: number + 1 }).where(eq(shop.id, 1));
+  await connection
+    .update(shop)
+    .set({ [series]: number + 1 })
+    .where(eq(shop.id, 1));
   return number;
 }
 
 const roleSchema = z.enum(roles);
-const personColumns = { id: people.id, name: people.name, email: people.email, role: people.role, passwordHash: people.passwordHash, pinHash: people.pinHash, active: people.active };
-type PersonRow = { id: string; name: string; email: string; role: string; passwordHash: string; pinHash: string | null; active: boolean };
+const personColumns = {
+  id: people.id,
+  name: people.name,
+  email: people.email,
+  role: people.role,
+  passwordHash: people.passwordHash,
+  pinHash: people.pinHash,
+  active: people.active,
+};
+type PersonRow = {
+  id: string;
+  name: string;
+  email: string;
+  role: string;
+  passwordHash: string;
+  pinHash: string | null;
+  active: boolean;
+};
 const asPerson = (row: PersonRow) => ({ ...row, role: roleSchema.parse(row.role) });
 export type Person = ReturnType<typeof asPerson>;
 
@@ -57,7 +94,14 @@ export async function findPerson(connection: Connection, id: string) {
 }
 
 export async function listPeople(connection: Connection) {
-  return (await connection.select(personColumns).from(people).where(eq(people.active, true)).orderBy(asc(people.name)).limit(500)).map(asPerson);
+  return (
+    await connection
+      .select(personColumns)
+      .from(people)
+      .where(eq(people.active, true))
+      .orderBy(asc(people.name))
+      .limit(500)
+  ).map(asPerson);
 }
 
 export async function countPeople(connection: Connection): Promise<number> {
@@ -65,7 +109,18 @@ export async function countPeople(connection: Connection): Promise<number> {
   return row!.n;
 }
 
-export async function addPerson(connection: Connection, person: { id: string; name: string; email: string; role: Role; passwordHash: string; pinHash: string | null; createdAt: Date }) {
+export async function addPerson(
+  connection: Connection,
+  person: {
+    id: string;
+    name: string;
+    email: string;
+    role: Role;
+    passwordHash: string;
+    pinHash: string | null;
+    createdAt: Date;
+  },
+) {
   await connection.insert(people).values(person);
 }
 
@@ -88,7 +143,19 @@ export async function findSessionPerson(connection: Connection, sessionId: strin
 }
 
 export async function listCustomers(connection: Connection) {
-  const rows = await connection.select({ id: customers.id, name: customers.name, contactId: contacts.id, contactName: contacts.name, email: contacts.email, phone: contacts.phone }).from(customers).leftJoin(contacts, eq(contacts.customerId, customers.id)).orderBy(asc(customers.name)).limit(500);
+  const rows = await connection
+    .select({
+      id: customers.id,
+      name: customers.name,
+      contactId: contacts.id,
+      contactName: contacts.name,
+      email: contacts.email,
+      phone: contacts.phone,
+    })
+    .from(customers)
+    .leftJoin(contacts, eq(contacts.customerId, customers.id))
+    .orderBy(asc(customers.name))
+    .limit(500);
   return rows;
 }
 
@@ -102,17 +169,28 @@ export async function addCustomer(connection: Connection, customer: { id: string
 }
 
 export async function findContact(connection: Connection, customerId: string, email: string) {
-  const [row] = await connection.select().from(contacts).where(and(eq(contacts.customerId, customerId), eq(contacts.email, email)));
+  const [row] = await connection
+    .select()
+    .from(contacts)
+    .where(and(eq(contacts.customerId, customerId), eq(contacts.email, email)));
   return row ?? null;
 }
 
-export async function addContact(connection: Connection, contact: { id: string; customerId: string; name: string; email: string; phone: string }) {
+export async function addContact(
+  connection: Connection,
+  contact: { id: string; customerId: string; name: string; email: string; phone: string },
+) {
   await connection.insert(contacts).values(contact);
 }
 
 export async function listInstruments(connection: Connection) {
   const rows = await connection.select().from(instruments).orderBy(asc(instruments.code)).limit(500);
-  return rows.map((row) => ({ code: row.code, kind: row.kind, uncertaintyUm: Number(row.uncertaintyUm), dueOn: row.dueOn }));
+  return rows.map((row) => ({
+    code: row.code,
+    kind: row.kind,
+    uncertaintyUm: Number(row.uncertaintyUm),
+    dueOn: row.dueOn,
+  }));
 }
 
 export async function findInstrument(connection: Connection, code: string) {
@@ -120,24 +198,37 @@ export async function findInstrument(connection: Connection, code: string) {
   return row ? { code: row.code, kind: row.kind, uncertaintyUm: Number(row.uncertaintyUm), dueOn: row.dueOn } : null;
 }
 
-export async function addInstrument(connection: Connection, instrument: { id: string; code: string; kind: string; uncertaintyUm: string; dueOn: string }) {
+export async function addInstrument(
+  connection: Connection,
+  instrument: { id: string; code: string; kind: string; uncertaintyUm: string; dueOn: string },
+) {
   await connection.insert(instruments).values(instrument);
 }
 
 export async function storeFamily(connection: Connection, family: { id: string; version: string; body: unknown }) {
-  await connection.insert(families).values(family).onDuplicateKeyUpdate({ set: { id: family.id } });
+  await connection
+    .insert(families)
+    .values(family)
+    .onDuplicateKeyUpdate({ set: { id: family.id } });
 }
 
 export async function loadFamilyBody(connection: Connection, id: string, version: string): Promise<unknown> {
-  const [row] = await connection.select({ body: families.body }).from(families).where(and(eq(families.id, id), eq(families.version, version)));
+  const [row] = await connection
+    .select({ body: families.body })
+    .from(families)
+    .where(and(eq(families.id, id), eq(families.version, version)));
   return row ? fromJson(row.body) : null;
 }
 
 /** The newest version of each of the shop's own families, as they were stored. */
 export async function listShopFamilies(connection: Connection): Promise<readonly unknown[]> {
-  const rows = await connection.select({ id: families.id, version: families.version, body: families.body }).from(families).where(and(like(families.id, 'S%'), notLike(families.version, '%+%')));
+  const rows = await connection
+    .select({ id: families.id, version: families.version, body: families.body })
+    .from(families)
+    .where(and(like(families.id, 'S%'), notLike(families.version, '%+%')));
   const newest = new Map<string, (typeof rows)[number]>();
-  for (const row of rows) if (!newest.has(row.id) || compareVersions(row.version, newest.get(row.id)!.version) > 0) newest.set(row.id, row);
+  for (const row of rows)
+    if (!newest.has(row.id) || compareVersions(row.version, newest.get(row.id)!.version) > 0) newest.set(row.id, row);
   return [...newest.values()].map((row) => fromJson(row.body));
 }
 
@@ -145,20 +236,35 @@ export async function addMail(connection: Connection, mail: typeof mails.$inferI
   await connection.insert(mails).values(mail);
 }
 
-const mailColumns = { id: mails.id, jobId: mails.jobId, to: mails.to, subject: mails.subject, body: mails.body, attachmentName: mails.attachmentName, sentAt: mails.sentAt };
+const mailColumns = {
+  id: mails.id,
+  jobId: mails.jobId,
+  to: mails.to,
+  subject: mails.subject,
+  body: mails.body,
+  attachmentName: mails.attachmentName,
+  sentAt: mails.sentAt,
+};
 
 /** The outbox, newest first, a page at a time by key. */
 export async function listMails(connection: Connection, before: { sentAt: Date; id: string } | null, limit: number) {
   return connection
     .select(mailColumns)
     .from(mails)
-    .where(before ? or(lt(mails.sentAt, before.sentAt), and(eq(mails.sentAt, before.sentAt), lt(mails.id, before.id))) : undefined)
+    .where(
+      before
+        ? or(lt(mails.sentAt, before.sentAt), and(eq(mails.sentAt, before.sentAt), lt(mails.id, before.id)))
+        : undefined,
+    )
     .orderBy(desc(mails.sentAt), desc(mails.id))
     .limit(limit);
 }
 
 export async function findMailAttachment(connection: Connection, id: string) {
-  const [row] = await connection.select({ name: mails.attachmentName, bytes: mails.attachment }).from(mails).where(eq(mails.id, id));
+  const [row] = await connection
+    .select({ name: mails.attachmentName, bytes: mails.attachment })
+    .from(mails)
+    .where(eq(mails.id, id));
   return row?.bytes ? { name: row.name!, bytes: row.bytes } : null;
 }
 
@@ -172,9 +278,23 @@ export async function findCustomerLink(connection: Connection, tokenHash: string
 }
 
 export async function listCustomerLinks(connection: Connection, jobId: string) {
-  return connection.select({ id: customerLinks.id, quoteId: customerLinks.quoteId, expiresAt: customerLinks.expiresAt, revokedAt: customerLinks.revokedAt, createdAt: customerLinks.createdAt }).from(customerLinks).where(eq(customerLinks.jobId, jobId)).orderBy(desc(customerLinks.createdAt)).limit(50);
+  return connection
+    .select({
+      id: customerLinks.id,
+      quoteId: customerLinks.quoteId,
+      expiresAt: customerLinks.expiresAt,
+      revokedAt: customerLinks.revokedAt,
+      createdAt: customerLinks.createdAt,
+    })
+    .from(customerLinks)
+    .where(eq(customerLinks.jobId, jobId))
+    .orderBy(desc(customerLinks.createdAt))
+    .limit(50);
 }
 
 export async function revokeCustomerLinks(connection: Connection, jobId: string, at: Date) {
-  await connection.update(customerLinks).set({ revokedAt: at }).where(and(eq(customerLinks.jobId, jobId), isNull(customerLinks.revokedAt)));
+  await connection
+    .update(customerLinks)
+    .set({ revokedAt: at })
+    .where(and(eq(customerLinks.jobId, jobId), isNull(customerLinks.revokedAt)));
 }

@@ -16,24 +16,48 @@ function writeHead(paper: Paper, { report, fingerprint, zone }: Asked): void {
   const { job, pump, shop } = report;
   paper.font('text').fontSize(9).fillColor(colours.quiet).text(`${shop.name}, ${shop.place}`);
   paper.font('bold').fontSize(18).fillColor(colours.ink).text(`As-built report ${report.number}`);
-  paper.font('bold').fontSize(10).text(`Revision ${report.revision}, issued ${sayMoment(report.issued.at, zone)} by ${report.issued.by}`);
-  if (report.what_changed) paper.font('text').fontSize(9).fillColor(colours.jasper).text(`Changed in this revision: ${report.what_changed}`);
+  paper
+    .font('bold')
+    .fontSize(10)
+    .text(`Revision ${report.revision}, issued ${sayMoment(report.issued.at, zone)} by ${report.issued.by}`);
+  if (report.what_changed)
+    paper.font('text').fontSize(9).fillColor(colours.jasper).text(`Changed in this revision: ${report.what_changed}`);
   paper.font('text').fontSize(7).fillColor(colours.quiet).text(`Fingerprint of the record (SHA-256): ${fingerprint}`);
   heading(paper, 'Identity');
-  const duty = report.duty ? `${report.duty.flow_m3h} m³/h at ${report.duty.head_m} m, ${report.duty.speed_rpm} 1/min${report.duty.power_kw ? `, ${report.duty.power_kw} kW` : ''}` : 'not stated';
-  table(paper, [{ title: '', share: 2 }, { title: '', share: 7 }], [
-    ['Pump', `${jobDetails(pump)}, serial ${pump.serial}`],
-    ['Owner', `${job.customer}${job.equipment_number ? `, their number ${job.equipment_number}` : ''}`],
-    ['Our tag', `${job.tag}, received ${sayMoment(job.opened_at, zone)}`],
-    ['Construction', `${pump.family} (family version ${pump.family_version})`],
-    ['Duty', duty],
-    ['Liquid', `${job.liquid} (${job.cleaning})`],
-    ['Why it came out', `${job.why_out}${job.running_hours === null ? '' : `, ${job.running_hours} running hours`}`],
-    ['History', report.history.length ? report.history.map((visit) => `${visit.tag} of ${visit.opened_at.slice(0, 10)}, ${visit.outcome}${visit.report ? `, ${visit.report}` : ''}`).join('; ') : 'first visit'],
-  ]);
+  const duty = report.duty
+    ? `${report.duty.flow_m3h} m³/h at ${report.duty.head_m} m, ${report.duty.speed_rpm} 1/min${report.duty.power_kw ? `, ${report.duty.power_kw} kW` : ''}`
+    : 'not stated';
+  table(
+    paper,
+    [
+      { title: '', share: 2 },
+      { title: '', share: 7 },
+    ],
+    [
+      ['Pump', `${jobDetails(pump)}, serial ${pump.serial}`],
+      ['Owner', `${job.customer}${job.equipment_number ? `, their number ${job.equipment_number}` : ''}`],
+      ['Our tag', `${job.tag}, received ${sayMoment(job.opened_at, zone)}`],
+      ['Construction', `${pump.family} (family version ${pump.family_version})`],
+      ['Duty', duty],
+      ['Liquid', `${job.liquid} (${job.cleaning})`],
+      ['Why it came out', `${job.why_out}${job.running_hours === null ? '' : `, ${job.running_hours} running hours`}`],
+      [
+        'History',
+        report.history.length
+          ? report.history
+              .map(
+                (visit) =>
+                  `${visit.tag} of ${visit.opened_at.slice(0, 10)}, ${visit.outcome}${visit.report ? `, ${visit.report}` : ''}`,
+              )
+              .join('; ')
+          : 'first visit',
+      ],
+    ],
+  );
 }
 
-const worst = (side: AsBuilt['points'][number]['as_found']) => (side.worst_mm === null ? '—' : side.worst_mm.toFixed(3));
+const worst = (side: AsBuilt['points'][number]['as_found']) =>
+  side.worst_mm === null ? '—' : side.worst_mm.toFixed(3);
 
 function writePoints(paper: Paper, { report, family }: Asked): void {
   heading(paper, 'As found and as left');
@@ -41,24 +65,102 @@ function writePoints(paper: Paper, { report, family }: Asked): void {
   paper.moveDown(0.5);
   table(
     paper,
-    [{ title: 'Nr', share: 0.7, align: 'right' }, { title: 'Point', share: 4.4 }, { title: 'New', share: 3 }, { title: 'Reuse', share: 2.2 }, { title: 'As found', share: 1.6, align: 'right', mono: true }, { title: 'Verdict', share: 1.8 }, { title: 'As left', share: 1.6, align: 'right', mono: true }, { title: 'Verdict', share: 1.8 }],
-    report.points.map((point) => [String(point.number), point.title, point.new, point.reuse, worst(point.as_found), point.as_found.verdict, worst(point.as_left), point.as_left.verdict]),
+    [
+      { title: 'Nr', share: 0.7, align: 'right' },
+      { title: 'Point', share: 4.4 },
+      { title: 'New', share: 3 },
+      { title: 'Reuse', share: 2.2 },
+      { title: 'As found', share: 1.6, align: 'right', mono: true },
+      { title: 'Verdict', share: 1.8 },
+      { title: 'As left', share: 1.6, align: 'right', mono: true },
+      { title: 'Verdict', share: 1.8 },
+    ],
+    report.points.map((point) => [
+      String(point.number),
+      point.title,
+      point.new,
+      point.reuse,
+      worst(point.as_found),
+      point.as_found.verdict,
+      worst(point.as_left),
+      point.as_left.verdict,
+    ]),
   );
 }
 
 function writeFindings(paper: Paper, { report }: Asked): void {
   heading(paper, 'Findings and dispositions');
   if (!report.findings.length) return paragraph(paper, 'None beyond the points above.');
-  table(paper, [{ title: 'Part', share: 2 }, { title: 'Finding', share: 5 }, { title: 'Disposition', share: 2 }, { title: 'Reason', share: 3 }, { title: 'By', share: 1.8 }], report.findings.map((finding) => [finding.part, finding.what, finding.disposition ?? '—', [finding.reason, finding.overruled && `Overruled: ${finding.overruled}`, finding.waived && `Waived: ${finding.waived}`].filter(Boolean).join(' '), finding.by]));
+  table(
+    paper,
+    [
+      { title: 'Part', share: 2 },
+      { title: 'Finding', share: 5 },
+      { title: 'Disposition', share: 2 },
+      { title: 'Reason', share: 3 },
+      { title: 'By', share: 1.8 },
+    ],
+    report.findings.map((finding) => [
+      finding.part,
+      finding.what,
+      finding.disposition ?? '—',
+      [
+        finding.reason,
+        finding.overruled && `Overruled: ${finding.overruled}`,
+        finding.waived && `Waived: ${finding.waived}`,
+      ]
+        .filter(Boolean)
+        .join(' '),
+      finding.by,
+    ]),
+  );
 }
 
 function writeRebuild(paper: Paper, { report, zone }: Asked): void {
   heading(paper, 'Parts fitted');
-  if (report.parts_fitted.length) table(paper, [{ title: 'Part', share: 4 }, { title: 'Number', share: 2.4, mono: true }, { title: 'Quantity', share: 1.2, align: 'right' }, { title: 'Order', share: 2, mono: true }], report.parts_fitted.map((part) => [part.name, part.number, String(part.quantity), part.order]));
+  if (report.parts_fitted.length)
+    table(
+      paper,
+      [
+        { title: 'Part', share: 4 },
+        { title: 'Number', share: 2.4, mono: true },
+        { title: 'Quantity', share: 1.2, align: 'right' },
+        { title: 'Order', share: 2, mono: true },
+      ],
+      report.parts_fitted.map((part) => [part.name, part.number, String(part.quantity), part.order]),
+    );
   heading(paper, 'Marks, positions and counts');
-  table(paper, [{ title: 'What', share: 4 }, { title: 'At teardown', share: 3 }, { title: 'At rebuild', share: 3 }], report.positions.map((one) => [one.what, one.teardown, one.rebuild]));
+  table(
+    paper,
+    [
+      { title: 'What', share: 4 },
+      { title: 'At teardown', share: 3 },
+      { title: 'At rebuild', share: 3 },
+    ],
+    report.positions.map((one) => [one.what, one.teardown, one.rebuild]),
+  );
   heading(paper, 'Rebuild steps, torques, temperatures');
-  table(paper, [{ title: 'Step', share: 3.4 }, { title: 'Value', share: 3 }, { title: 'Done by', share: 3 }, { title: 'Hold point signed by', share: 2 }], report.steps.map((step) => [step.round > 1 ? `${step.title} (round ${step.round})` : step.title, [step.torque_nm !== null && `torque ${step.torque_nm} N·m`, step.temperature_c !== null && `${step.temperature_c} °C`, step.consumable].filter(Boolean).join(', '), `${step.by}, ${sayMoment(step.at, zone)}`, step.hold_point_signed_by ?? '']));
+  table(
+    paper,
+    [
+      { title: 'Step', share: 3.4 },
+      { title: 'Value', share: 3 },
+      { title: 'Done by', share: 3 },
+      { title: 'Hold point signed by', share: 2 },
+    ],
+    report.steps.map((step) => [
+      step.round > 1 ? `${step.title} (round ${step.round})` : step.title,
+      [
+        step.torque_nm !== null && `torque ${step.torque_nm} N·m`,
+        step.temperature_c !== null && `${step.temperature_c} °C`,
+        step.consumable,
+      ]
+        .filter(Boolean)
+        .join(', '),
+      `${step.by}, ${sayMoment(step.at, zone)}`,
+      step.hold_point_signed_by ?? '',
+    ]),
+  );
 }
 
 function writeWorking(paper: Paper, { report }: Asked): void {
@@ -66,7 +168,12 @@ function writeWorking(paper: Paper, { report }: Asked): void {
   for (const setting of report.settings) {
     paper.moveDown(0.3);
     paper.font('bold').fontSize(8.5).fillColor(colours.ink).text(setting.title);
-    for (const step of setting.working) paragraph(paper, `${step.what}: ${[step.formula, step.put].filter(Boolean).join('; ')}${step.formula || step.put ? '  =  ' : ''}${step.outcome}${step.source ? `  [${step.source}]` : ''}`, { size: 8 });
+    for (const step of setting.working)
+      paragraph(
+        paper,
+        `${step.what}: ${[step.formula, step.put].filter(Boolean).join('; ')}${step.formula || step.put ? '  =  ' : ''}${step.outcome}${step.source ? `  [${step.source}]` : ''}`,
+        { size: 8 },
+      );
   }
 }
 
@@ -74,12 +181,38 @@ function writeTests(paper: Paper, { report, zone }: Asked): void {
   heading(paper, 'Test on the stand');
   for (const test of report.tests) {
     paper.moveDown(0.3);
-    paper.font('bold').fontSize(9).fillColor(colours.ink).text(`Run ${test.run}, ${test.slip ? 'flow at pressure' : `grade ${test.grade} of ISO 9906`}: ${test.verdict}`);
-    paragraph(paper, `${test.reason} Run by ${test.by}, ${sayMoment(test.at, zone)}. ${test.decision ? `Decision: ${test.decision} by ${test.decided_by}${test.decision_reason ? ` (${test.decision_reason})` : ''}.` : ''}`);
+    paper
+      .font('bold')
+      .fontSize(9)
+      .fillColor(colours.ink)
+      .text(`Run ${test.run}, ${test.slip ? 'flow at pressure' : `grade ${test.grade} of ISO 9906`}: ${test.verdict}`);
+    paragraph(
+      paper,
+      `${test.reason} Run by ${test.by}, ${sayMoment(test.at, zone)}. ${test.decision ? `Decision: ${test.decision} by ${test.decided_by}${test.decision_reason ? ` (${test.decision_reason})` : ''}.` : ''}`,
+    );
     if (test.slip) drawSlip(paper, test, test.slip);
     else drawTestCurve(paper, test);
-    table(paper, [{ title: 'Flow, m³/h', share: 1, align: 'right', mono: true }, { title: 'Head, m', share: 1, align: 'right', mono: true }, { title: 'Power, kW', share: 1, align: 'right', mono: true }, { title: 'Efficiency, %', share: 1, align: 'right', mono: true }], test.points.map((point) => [point.flow_m3h.toFixed(2), point.head_m.toFixed(2), point.power_kw.toFixed(2), point.efficiency_pct.toFixed(1)]));
-    for (const step of test.working) paragraph(paper, `${step.what}: ${[step.formula, step.put].filter(Boolean).join('; ')}${step.formula || step.put ? '  =  ' : ''}${step.outcome}${step.source ? `  [${step.source}]` : ''}`, { size: 7.5, quiet: true });
+    table(
+      paper,
+      [
+        { title: 'Flow, m³/h', share: 1, align: 'right', mono: true },
+        { title: 'Head, m', share: 1, align: 'right', mono: true },
+        { title: 'Power, kW', share: 1, align: 'right', mono: true },
+        { title: 'Efficiency, %', share: 1, align: 'right', mono: true },
+      ],
+      test.points.map((point) => [
+        point.flow_m3h.toFixed(2),
+        point.head_m.toFixed(2),
+        point.power_kw.toFixed(2),
+        point.efficiency_pct.toFixed(1),
+      ]),
+    );
+    for (const step of test.working)
+      paragraph(
+        paper,
+        `${step.what}: ${[step.formula, step.put].filter(Boolean).join('; ')}${step.formula || step.put ? '  =  ' : ''}${step.outcome}${step.source ? `  [${step.source}]` : ''}`,
+        { size: 7.5, quiet: true },
+      );
   }
 }
 
@@ -88,7 +221,12 @@ function writeEnd(paper: Paper, { report, pictures, zone }: Asked): void {
   if (report.deviations.length) for (const line of report.deviations) paragraph(paper, `•  ${line}`);
   else paragraph(paper, 'None.');
   heading(paper, 'Approvals');
-  for (const approval of report.approvals) paragraph(paper, `Revision ${approval.revision}, by ${approval.way}: ${approval.name}, ${sayMoment(approval.at, zone)}. Fingerprint ${approval.fingerprint}`, { size: 8 });
+  for (const approval of report.approvals)
+    paragraph(
+      paper,
+      `Revision ${approval.revision}, by ${approval.way}: ${approval.name}, ${sayMoment(approval.at, zone)}. Fingerprint ${approval.fingerprint}`,
+      { size: 8 },
+    );
   heading(paper, 'Policies in force');
   for (const policy of report.policies) paragraph(paper, `•  ${policy}`, { size: 8 });
   heading(paper, 'Cautions for start-up');
@@ -98,8 +236,20 @@ function writeEnd(paper: Paper, { report, pictures, zone }: Asked): void {
     pictureRows(paper, pictures);
   }
   heading(paper, 'Signatures');
-  table(paper, [{ title: 'Role', share: 3 }, { title: 'Name', share: 3 }, { title: 'When', share: 3 }], report.signatures.map((one) => [one.role, one.name, sayMoment(one.at, zone)]));
-  paragraph(paper, `The record behind this report holds ${report.events.count} events, chained by hash; the last is ${report.events.head_hash}.`, { quiet: true, size: 7 });
+  table(
+    paper,
+    [
+      { title: 'Role', share: 3 },
+      { title: 'Name', share: 3 },
+      { title: 'When', share: 3 },
+    ],
+    report.signatures.map((one) => [one.role, one.name, sayMoment(one.at, zone)]),
+  );
+  paragraph(
+    paper,
+    `The record behind this report holds ${report.events.count} events, chained by hash; the last is ${report.events.head_hash}.`,
+    { quiet: true, size: 7 },
+  );
 }
 
 /** The as-built report as it is issued: as found and as left side by side, parts, torques, settings, test, pictures, signatures. */
@@ -113,5 +263,8 @@ export async function writeAsBuiltPdf(asked: Asked): Promise<Buffer> {
   writeWorking(paper, asked);
   writeTests(paper, asked);
   writeEnd(paper, asked);
-  return closePaper(paper, `${report.number} revision ${report.revision} · ${report.job.tag} · fingerprint ${asked.fingerprint.slice(0, 16)}`);
+  return closePaper(
+    paper,
+    `${report.number} revision ${report.revision} · ${report.job.tag} · fingerprint ${asked.fingerprint.slice(0, 16)}`,
+  );
 }

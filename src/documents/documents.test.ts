@@ -15,33 +15,106 @@ test('the tag says tag, serial number, owner and liquid on one page', async () =
   expect(pages[0]).toMatch(/P-0417.*QB-22871.*Harrowmere Botanical Garden.*Liquid: pond water/);
 });
 test('a tag without a declared liquid forbids opening', async () => {
-  const [page] = await readPdfText(await writeTagPdf(exampleRecord({ intake: { ...exampleRecord().intake, cleaning: 'none' } })));
+  const [page] = await readPdfText(
+    await writeTagPdf(exampleRecord({ intake: { ...exampleRecord().intake, cleaning: 'none' } })),
+  );
   expect(page).toContain('LIQUID NOT DECLARED: DO NOT OPEN');
 });
 test('the quote has its lines, totals and fingerprint', async () => {
-  const quote = exampleQuote([exampleLine(), exampleLine({ id: 'l2', description: 'Turned Ø 45 ±0.01', unitPriceMinor: 5000 }), exampleLine({ id: 'l3', description: 'Struck', struckReason: 'no' })]);
-  const text = (await readPdfText(await writeQuotePdf({ record: exampleRecord(), quote, shop, pictures: [], fingerprint: 'abc123', now: '2026-11-24T10:00:00Z' }))).join(' ');
-  for (const piece of ['Wear ring', 'Turned Ø 45 ±0.01', '€180.00', '€150.00', 'abc123', 'revision 1']) expect(text).toContain(piece);
+  const quote = exampleQuote([
+    exampleLine(),
+    exampleLine({ id: 'l2', description: 'Turned Ø 45 ±0.01', unitPriceMinor: 5000 }),
+    exampleLine({ id: 'l3', description: 'Struck', struckReason: 'no' }),
+  ]);
+  const text = (
+    await readPdfText(
+      await writeQuotePdf({
+        record: exampleRecord(),
+        quote,
+        shop,
+        pictures: [],
+        fingerprint: 'abc123',
+        now: '2026-11-24T10:00:00Z',
+      }),
+    )
+  ).join(' ');
+  for (const piece of ['Wear ring', 'Turned Ø 45 ±0.01', '€180.00', '€150.00', 'abc123', 'revision 1'])
+    expect(text).toContain(piece);
   expect(text).not.toContain('Struck');
 });
 
 describe('the as-built report', () => {
   const write = async (pictures = 0) => {
     const guarantee = { flowM3h: 60, headM: 38, powerKw: 12, efficiencyPct: 70, speedRpm: 2900 };
-    const points = await simulatedTestStand.run({ seed: 's', rated: guarantee, pipeMm: family.test.pipe_mm, flowShares: family.test.flow_shares, condition: 'sound' });
-    const record = exampleRecord({ readings: [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:0', 45.006, 'as-left')], runs: [{ id: 'r', run: 1, guarantee, grade: '2B', verdict: 'pass', points, decision: 'passed', decisionReason: '', decisionBy: 'Marek', personName: 'Marek', at: '2026-11-23T08:00:00.000Z' }] });
-    const report = buildAsBuilt({ record, family, shop, number: 'R-2026-0001', revision: 'B', whatChanged: 'Hours corrected', issuedBy: 'Wenna', issuedAt: '2026-11-24T08:00:00.000Z' });
+    const points = await simulatedTestStand.run({
+      seed: 's',
+      rated: guarantee,
+      pipeMm: family.test.pipe_mm,
+      flowShares: family.test.flow_shares,
+      condition: 'sound',
+    });
+    const record = exampleRecord({
+      readings: [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:0', 45.006, 'as-left')],
+      runs: [
+        {
+          id: 'r',
+          run: 1,
+          guarantee,
+          grade: '2B',
+          verdict: 'pass',
+          points,
+          decision: 'passed',
+          decisionReason: '',
+          decisionBy: 'Marek',
+          personName: 'Marek',
+          at: '2026-11-23T08:00:00.000Z',
+        },
+      ],
+    });
+    const report = buildAsBuilt({
+      record,
+      family,
+      shop,
+      number: 'R-2026-0001',
+      revision: 'B',
+      whatChanged: 'Hours corrected',
+      issuedBy: 'Wenna',
+      issuedAt: '2026-11-24T08:00:00.000Z',
+    });
     const { bytes } = await simulatedCamera.takePicture({ seed: 's', subject: 'impeller', label: 'x' });
-    return readPdfText(await writeAsBuiltPdf({ report, fingerprint: 'f'.repeat(64), family, zone: shop.zone, pictures: Array.from({ length: pictures }, (_, i) => ({ bytes, caption: `Picture ${i + 1}`, about: 'part:impeller' })) }));
+    return readPdfText(
+      await writeAsBuiltPdf({
+        report,
+        fingerprint: 'f'.repeat(64),
+        family,
+        zone: shop.zone,
+        pictures: Array.from({ length: pictures }, (_, i) => ({
+          bytes,
+          caption: `Picture ${i + 1}`,
+          about: 'part:impeller',
+        })),
+      }),
+    );
   };
   test('reads as found and as left side by side, with test, cautions and what changed', async () => {
     const text = (await write()).join(' ');
-    expect(text).toMatch(/Shaft at the wet-end bearing seat 45\.002 to 45\.013 mm from 44\.998 mm 44\.990 out 45\.006 as new/);
-    for (const piece of ['Changed in this revision: Hours corrected', 'Run 1, grade 2B of ISO 9906: pass', 'The maker’s manual', 'ISO 9906:2012', 'f'.repeat(64)]) expect(text).toContain(piece);
+    expect(text).toMatch(
+      /Shaft at the wet-end bearing seat 45\.002 to 45\.013 mm from 44\.998 mm 44\.990 out 45\.006 as new/,
+    );
+    for (const piece of [
+      'Changed in this revision: Hours corrected',
+      'Run 1, grade 2B of ISO 9906: pass',
+      'The maker’s manual',
+      'ISO 9906:2012',
+      'f'.repeat(64),
+    ])
+      expect(text).toContain(piece);
   });
   test('every page is numbered and names the report', async () => {
     const pages = await write(20);
-    pages.forEach((page, i) => expect(page).toMatch(new RegExp(`R-2026-0001 revision B.*${i + 1} (of|/) ${pages.length}`)));
+    pages.forEach((page, i) =>
+      expect(page).toMatch(new RegExp(`R-2026-0001 revision B.*${i + 1} (of|/) ${pages.length}`)),
+    );
     expect(pages.join(' ')).toContain('Picture 20');
   });
 });

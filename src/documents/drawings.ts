@@ -14,7 +14,10 @@ export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt
   needRoom(paper, height * scale + 10);
   const y0 = paper.y;
   const aside = (innerWidth(paper) - width * scale) / 2;
-  paper.save().translate(paper.page.margins.left + aside - left * scale, y0 - top * scale).scale(scale);
+  paper
+    .save()
+    .translate(paper.page.margins.left + aside - left * scale, y0 - top * scale)
+    .scale(scale);
   paper.save();
   if (drawing.isVertical) paper.translate(0, height).rotate(-90);
   for (const { d, fill, line, half } of drawing.shapes)
@@ -25,10 +28,29 @@ export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt
       else paper.path(d).fillAndStroke(fills[fill]!, colours.ink);
       paper.restore();
     }
-  for (const axis of drawing.axes) paper.moveTo(axis.from, axis.y).lineTo(axis.to, axis.y).lineWidth(0.6).dash(12, { space: 4 }).strokeColor(colours.ink).stroke().undash();
-  for (const { x: [from, to], words } of drawing.breaks) {
+  for (const axis of drawing.axes)
+    paper
+      .moveTo(axis.from, axis.y)
+      .lineTo(axis.to, axis.y)
+      .lineWidth(0.6)
+      .dash(12, { space: 4 })
+      .strokeColor(colours.ink)
+      .stroke()
+      .undash();
+  for (const {
+    x: [from, to],
+    words,
+  } of drawing.breaks) {
     paper.rect(from, -family.section.radius, to - from, 2 * family.section.radius).fill('#FFFFFF');
-    paper.font('bold').fontSize(9).fillColor(colours.ink).text(words, from - 20, -family.section.radius - 12, { width: to - from + 40, align: 'center', lineBreak: false });
+    paper
+      .font('bold')
+      .fontSize(9)
+      .fillColor(colours.ink)
+      .text(words, from - 20, -family.section.radius - 12, {
+        width: to - from + 40,
+        align: 'center',
+        lineBreak: false,
+      });
   }
   paper.restore();
   const verdictOf = new Map(points.map((point) => [point.number, point.as_found.verdict]));
@@ -37,13 +59,27 @@ export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt
     const isOut = verdict === 'out' || verdict === 'tight';
     paper.moveTo(pin.x, pin.y).lineTo(pin.labelX, pin.labelY).lineWidth(0.6).strokeColor(colours.ink).stroke();
     if (isOut) paper.rect(pin.labelX - 10, pin.labelY - 10, 20, 20).fillAndStroke(colours.jasper, colours.ink);
-    else paper.circle(pin.labelX, pin.labelY, 10).fillAndStroke(verdict === 'near limit' ? colours.ochre : verdict === 'not measured' ? '#FFFFFF' : colours.slate, colours.ink);
-    paper.font('bold').fontSize(10).fillColor(verdict === 'not measured' ? colours.ink : '#FFFFFF').text(String(pin.number), pin.labelX - 10, pin.labelY - 5, { width: 20, align: 'center', lineBreak: false });
+    else
+      paper
+        .circle(pin.labelX, pin.labelY, 10)
+        .fillAndStroke(
+          verdict === 'near limit' ? colours.ochre : verdict === 'not measured' ? '#FFFFFF' : colours.slate,
+          colours.ink,
+        );
+    paper
+      .font('bold')
+      .fontSize(10)
+      .fillColor(verdict === 'not measured' ? colours.ink : '#FFFFFF')
+      .text(String(pin.number), pin.labelX - 10, pin.labelY - 5, { width: 20, align: 'center', lineBreak: false });
   }
   paper.restore();
   paper.x = paper.page.margins.left;
   paper.y = y0 + height * scale + 4;
-  paper.font('text').fontSize(7).fillColor(colours.quiet).text('As found. Dark: within limits; ochre: near its limit; red square: out; open: not measured.');
+  paper
+    .font('text')
+    .fontSize(7)
+    .fillColor(colours.quiet)
+    .text('As found. Dark: within limits; ochre: near its limit; red square: out; open: not measured.');
 }
 
 /** Head over flow of one run, with the fitted curve and the cross of tolerances. */
@@ -62,8 +98,16 @@ export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number]): voi
   paper.rect(x0, y0, w, h).lineWidth(0.5).strokeColor(colours.line).stroke();
   paper.font('mono').fontSize(6.5).fillColor(colours.quiet);
   for (let i = 0; i <= 4; i++) {
-    paper.text(((maxHead * i) / 4).toFixed(0), x0 - 30, y((maxHead * i) / 4) - 3, { width: 26, align: 'right', lineBreak: false });
-    paper.text(((maxFlow * i) / 4).toFixed(1), x((maxFlow * i) / 4) - 15, y0 + h + 4, { width: 30, align: 'center', lineBreak: false });
+    paper.text(((maxHead * i) / 4).toFixed(0), x0 - 30, y((maxHead * i) / 4) - 3, {
+      width: 26,
+      align: 'right',
+      lineBreak: false,
+    });
+    paper.text(((maxFlow * i) / 4).toFixed(1), x((maxFlow * i) / 4) - 15, y0 + h + 4, {
+      width: 30,
+      align: 'center',
+      lineBreak: false,
+    });
   }
   paper.text('flow, m³/h', x0, y0 + h + 14, { width: w, align: 'center', lineBreak: false });
   paper.text('head, m', x0 + 4, y0 + 4, { lineBreak: false });
@@ -83,7 +127,11 @@ export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number]): voi
 }
 
 /** Flow over pressure of a displacement pump: what the turns move, the line through the points, and the least that is asked for. */
-export function drawSlip(paper: Paper, test: AsBuilt['tests'][number], slip: NonNullable<AsBuilt['tests'][number]['slip']>): void {
+export function drawSlip(
+  paper: Paper,
+  test: AsBuilt['tests'][number],
+  slip: NonNullable<AsBuilt['tests'][number]['slip']>,
+): void {
   const height = 170;
   needRoom(paper, height + 20);
   const [x0, y0] = [paper.page.margins.left + 34, paper.y + 6];
@@ -96,15 +144,41 @@ export function drawSlip(paper: Paper, test: AsBuilt['tests'][number], slip: Non
   paper.rect(x0, y0, w, h).lineWidth(0.5).strokeColor(colours.line).stroke();
   paper.font('mono').fontSize(6.5).fillColor(colours.quiet);
   for (let i = 0; i <= 4; i++) {
-    paper.text(((top * i) / 4).toFixed(1), x0 - 30, y((top * i) / 4) - 3, { width: 26, align: 'right', lineBreak: false });
-    paper.text(((most * i) / 4).toFixed(0), x((most * i) / 4) - 15, y0 + h + 4, { width: 30, align: 'center', lineBreak: false });
+    paper.text(((top * i) / 4).toFixed(1), x0 - 30, y((top * i) / 4) - 3, {
+      width: 26,
+      align: 'right',
+      lineBreak: false,
+    });
+    paper.text(((most * i) / 4).toFixed(0), x((most * i) / 4) - 15, y0 + h + 4, {
+      width: 30,
+      align: 'center',
+      lineBreak: false,
+    });
   }
   paper.text('pressure, kPa', x0, y0 + h + 14, { width: w, align: 'center', lineBreak: false });
   paper.text('flow, m³/h; dashed: what the turns move', x0 + 4, y0 + 4, { lineBreak: false });
-  paper.moveTo(x(0), y(slip.theoretical_m3h)).lineTo(x(most), y(slip.theoretical_m3h)).lineWidth(0.8).dash(5, { space: 3 }).strokeColor(colours.ink).stroke().undash();
-  paper.moveTo(x(0), y(zero)).lineTo(x(most), y(zero + slope * most)).lineWidth(1.4).strokeColor(colours.lake).stroke();
-  for (const [i, kpa] of slip.pressures_kpa.entries()) paper.circle(x(kpa), y(test.points[i]?.flow_m3h ?? 0), 2.2).fill(colours.ink);
-  paper.moveTo(x(slip.duty_kpa), y(slip.least_m3h)).lineTo(x(slip.duty_kpa), y(slip.theoretical_m3h)).lineWidth(1.8).strokeColor(test.verdict === 'pass' ? colours.moss : colours.jasper).stroke();
+  paper
+    .moveTo(x(0), y(slip.theoretical_m3h))
+    .lineTo(x(most), y(slip.theoretical_m3h))
+    .lineWidth(0.8)
+    .dash(5, { space: 3 })
+    .strokeColor(colours.ink)
+    .stroke()
+    .undash();
+  paper
+    .moveTo(x(0), y(zero))
+    .lineTo(x(most), y(zero + slope * most))
+    .lineWidth(1.4)
+    .strokeColor(colours.lake)
+    .stroke();
+  for (const [i, kpa] of slip.pressures_kpa.entries())
+    paper.circle(x(kpa), y(test.points[i]?.flow_m3h ?? 0), 2.2).fill(colours.ink);
+  paper
+    .moveTo(x(slip.duty_kpa), y(slip.least_m3h))
+    .lineTo(x(slip.duty_kpa), y(slip.theoretical_m3h))
+    .lineWidth(1.8)
+    .strokeColor(test.verdict === 'pass' ? colours.moss : colours.jasper)
+    .stroke();
   paper.x = paper.page.margins.left;
   paper.y = y0 + height;
 }

@@ -4,13 +4,22 @@ import { closePaper, colours, heading, innerWidth, needRoom, openPaper, paragrap
 
 const limitWords = ({ new_mm, reuse_mm, derived }: Family['points'][number]) => {
   if (derived) return `designed ${derived.design_um.min} to ${derived.design_um.max} µm, limit ${derived.limit_um} µm`;
-  const reuse = [reuse_mm?.min !== undefined && `from ${reuse_mm.min}`, reuse_mm?.max !== undefined && `to ${reuse_mm.max}`].filter(Boolean).join(' ');
+  const reuse = [
+    reuse_mm?.min !== undefined && `from ${reuse_mm.min}`,
+    reuse_mm?.max !== undefined && `to ${reuse_mm.max}`,
+  ]
+    .filter(Boolean)
+    .join(' ');
   return `new ${new_mm!.min} to ${new_mm!.max} mm${reuse && `, reuse ${reuse} mm`}`;
 };
 
 function cover(paper: Paper, family: Family, what: string): void {
   paper.font('bold').fontSize(17).fillColor(colours.ink).text(`${family.id} ${family.title}`, paper.page.margins.left);
-  paragraph(paper, `${what}, version ${family.version}. ${family.principle}; ${family.drive}; ${family.sealing}; ${family.duty}.`, { quiet: true });
+  paragraph(
+    paper,
+    `${what}, version ${family.version}. ${family.principle}; ${family.drive}; ${family.sealing}; ${family.duty}.`,
+    { quiet: true },
+  );
   paper.moveDown(0.5);
   drawSectionOnPaper(paper, family, []);
 }
@@ -18,19 +27,32 @@ function cover(paper: Paper, family: Family, what: string): void {
 function cautionsOf(paper: Paper, step: TeardownStep): void {
   for (const id of step.cautions) {
     const caution = findCaution(id);
-    if (caution) paper.font('bold').fontSize(8).fillColor(colours.jasper).text(`${caution.title}: ${caution.text}`, { width: innerWidth(paper) });
+    if (caution)
+      paper
+        .font('bold')
+        .fontSize(8)
+        .fillColor(colours.jasper)
+        .text(`${caution.title}: ${caution.text}`, { width: innerWidth(paper) });
   }
 }
 
 function stepWords(paper: Paper, step: TeardownStep | RebuildStep, number: number): void {
   needRoom(paper, 70);
   paper.moveDown(0.4);
-  paper.font('bold').fontSize(9.5).fillColor(colours.ink).text(`${number}. ${step.title}`, paper.page.margins.left, paper.y, { width: innerWidth(paper) });
+  paper
+    .font('bold')
+    .fontSize(9.5)
+    .fillColor(colours.ink)
+    .text(`${number}. ${step.title}`, paper.page.margins.left, paper.y, { width: innerWidth(paper) });
   cautionsOf(paper, step);
   paragraph(paper, step.do);
   if (step.reason) paragraph(paper, `Why: ${step.reason}`, { quiet: true, size: 8 });
   if (step.mistake) paragraph(paper, `Usual mistake: ${step.mistake}`, { quiet: true, size: 8 });
-  if ('torque' in step && step.torque) paragraph(paper, `Torque ${step.torque.window_nm.min} to ${step.torque.window_nm.max} N·m, ${step.torque.bolts} × ${step.torque.thread} ${step.torque.grade}, ${step.torque.pattern}.`);
+  if ('torque' in step && step.torque)
+    paragraph(
+      paper,
+      `Torque ${step.torque.window_nm.min} to ${step.torque.window_nm.max} N·m, ${step.torque.bolts} × ${step.torque.thread} ${step.torque.grade}, ${step.torque.pattern}.`,
+    );
 }
 
 /** The family as a booklet: section, parts, points, both sequences, test plan, damage, kits. */
@@ -38,9 +60,19 @@ export async function writeBookletPdf(family: Family): Promise<Buffer> {
   const paper = openPaper({ title: `${family.id} ${family.title}` });
   cover(paper, family, 'Booklet');
   heading(paper, 'Parts');
-  for (const part of family.parts) paragraph(paper, `${part.quantity} × ${part.name}, ${part.material}${part.elastomer ? ` (${part.elastomer})` : ''}${part.thread ? `, ${part.thread.size} ${part.thread.hand} hand` : ''} — ${part.number}${part.wears ? ', wears' : ''}${part.soft ? ', always new' : ''}`, { size: 8 });
+  for (const part of family.parts)
+    paragraph(
+      paper,
+      `${part.quantity} × ${part.name}, ${part.material}${part.elastomer ? ` (${part.elastomer})` : ''}${part.thread ? `, ${part.thread.size} ${part.thread.hand} hand` : ''} — ${part.number}${part.wears ? ', wears' : ''}${part.soft ? ', always new' : ''}`,
+      { size: 8 },
+    );
   heading(paper, 'Points and limits');
-  for (const point of family.points) paragraph(paper, `${point.number}. ${point.title}: ${limitWords(point)}. ${point.source}${point.critical ? ' — critical' : ''}`, { size: 8 });
+  for (const point of family.points)
+    paragraph(
+      paper,
+      `${point.number}. ${point.title}: ${limitWords(point)}. ${point.source}${point.critical ? ' — critical' : ''}`,
+      { size: 8 },
+    );
   heading(paper, 'Teardown');
   family.teardown.forEach((step, i) => stepWords(paper, step, i + 1));
   heading(paper, 'Rebuild');
@@ -51,7 +83,12 @@ export async function writeBookletPdf(family: Family): Promise<Buffer> {
   heading(paper, 'What usually fails');
   for (const one of family.damage) paragraph(paper, `${one.seen}: ${one.points_to}`, { size: 8 });
   heading(paper, 'Kits');
-  for (const kit of family.kits) paragraph(paper, `${kit.title}: ${kit.gives.map((one) => `${one.qty} × ${family.parts.find((part) => part.ref === one.part)?.name.toLowerCase()}`).join(', ')}`, { size: 8 });
+  for (const kit of family.kits)
+    paragraph(
+      paper,
+      `${kit.title}: ${kit.gives.map((one) => `${one.qty} × ${family.parts.find((part) => part.ref === one.part)?.name.toLowerCase()}`).join(', ')}`,
+      { size: 8 },
+    );
   return closePaper(paper, `${family.id} ${family.version} · ${cautionFooter}`);
 }
 
@@ -60,8 +97,16 @@ function box(paper: Paper, words: string, width = 120): void {
   needRoom(paper, 26);
   const { left } = paper.page.margins;
   const y = paper.y;
-  paper.font('text').fontSize(8.5).fillColor(colours.ink).text(words, left + 10, y + 5, { width: innerWidth(paper) - width - 30, height: 20, ellipsis: true });
-  paper.rect(left + innerWidth(paper) - width, y, width, 19).lineWidth(0.7).strokeColor(colours.ink).stroke();
+  paper
+    .font('text')
+    .fontSize(8.5)
+    .fillColor(colours.ink)
+    .text(words, left + 10, y + 5, { width: innerWidth(paper) - width - 30, height: 20, ellipsis: true });
+  paper
+    .rect(left + innerWidth(paper) - width, y, width, 19)
+    .lineWidth(0.7)
+    .strokeColor(colours.ink)
+    .stroke();
   paper.x = left;
   paper.y = y + 22;
 }
@@ -70,24 +115,31 @@ function box(paper: Paper, words: string, width = 120): void {
 export async function writeTravellerPdf(family: Family): Promise<Buffer> {
   const paper = openPaper({ title: `Traveller ${family.id} ${family.title}` });
   cover(paper, family, 'Traveller');
-  for (const words of ['Tag', 'Serial number', 'Owner', 'Liquid and declaration', 'Received by, on']) box(paper, words, 260);
+  for (const words of ['Tag', 'Serial number', 'Owner', 'Liquid and declaration', 'Received by, on'])
+    box(paper, words, 260);
   heading(paper, 'Teardown');
   family.teardown.forEach((step, i) => {
     stepWords(paper, step, i + 1);
-    for (const capture of step.captures) box(paper, `${capture.ask}${capture.choices ? ` (${capture.choices.join(' / ')})` : ''}${capture.kind === 'position' ? ', mm' : capture.unit ? `, ${capture.unit}` : ''}${capture.expect !== undefined ? `, as a rule ${capture.expect}` : ''}`);
+    for (const capture of step.captures)
+      box(
+        paper,
+        `${capture.ask}${capture.choices ? ` (${capture.choices.join(' / ')})` : ''}${capture.kind === 'position' ? ', mm' : capture.unit ? `, ${capture.unit}` : ''}${capture.expect !== undefined ? `, as a rule ${capture.expect}` : ''}`,
+      );
     box(paper, 'Done by, on');
   });
   heading(paper, 'Points');
   for (const point of family.points) {
     paragraph(paper, `${point.number}. ${point.title}: ${limitWords(point)}`, { size: 8.5 });
     if (point.derived) box(paper, 'clearance as found / as left, mm', 160);
-    for (const place of point.places) box(paper, `plane ${place.plane}, ${place.angle_deg}°: as found / as left, mm`, 160);
+    for (const place of point.places)
+      box(paper, `plane ${place.plane}, ${place.angle_deg}°: as found / as left, mm`, 160);
   }
   heading(paper, 'Rebuild');
   family.rebuild.forEach((step, i) => {
     stepWords(paper, step, i + 1);
     for (const setting of step.settings) box(paper, `${setting.title}, ${setting.unit}`);
-    for (const capture of step.captures) box(paper, `${capture.ask}${capture.kind === 'position' ? ', mm' : capture.unit ? `, ${capture.unit}` : ''}`);
+    for (const capture of step.captures)
+      box(paper, `${capture.ask}${capture.kind === 'position' ? ', mm' : capture.unit ? `, ${capture.unit}` : ''}`);
     if (step.torque) box(paper, `Torque reached, N·m`);
     box(paper, step.hold_point ? 'Done by, on — second person, on' : 'Done by, on', step.hold_point ? 260 : 120);
   });

@@ -2,14 +2,28 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 
-export const colours = { ink: '#20262B', quiet: '#5B6259', line: '#CFC6B4', slate: '#43566A', jasper: '#A33B2A', ochre: '#8A5B08', moss: '#4B6A3F', sand: '#E9E3D6', lake: '#2F6F8F' } as const;
+export const colours = {
+  ink: '#20262B',
+  quiet: '#5B6259',
+  line: '#CFC6B4',
+  slate: '#43566A',
+  jasper: '#A33B2A',
+  ochre: '#8A5B08',
+  moss: '#4B6A3F',
+  sand: '#E9E3D6',
+  lake: '#2F6F8F',
+} as const;
 
 const fontFolder = join(process.cwd(), 'node_modules', 'dejavu-fonts-ttf', 'ttf');
 let fonts: Record<'text' | 'bold' | 'mono', Buffer> | undefined;
 
 /** One full typeface: it has every glyph that the trade needs (° ± µ − × Ø ≤ ≥ η). */
 function readFonts() {
-  return (fonts ??= { text: readFileSync(join(fontFolder, 'DejaVuSans.ttf')), bold: readFileSync(join(fontFolder, 'DejaVuSans-Bold.ttf')), mono: readFileSync(join(fontFolder, 'DejaVuSansMono.ttf')) });
+  return (fonts ??= {
+    text: readFileSync(join(fontFolder, 'DejaVuSans.ttf')),
+    bold: readFileSync(join(fontFolder, 'DejaVuSans-Bold.ttf')),
+    mono: readFileSync(join(fontFolder, 'DejaVuSansMono.ttf')),
+  });
 }
 
 export type Paper = PDFKit.PDFDocument;
@@ -22,7 +36,12 @@ export interface PaperOptions {
 
 /** A fresh document with our fonts; figures that lie in its bottom margin are written at the end. */
 export function openPaper({ title, size = 'A4', margin = 48 }: PaperOptions): Paper {
-  const paper = new PDFDocument({ size, margin, bufferPages: true, info: { Title: title, Creator: 'Puddlestone', Producer: 'Puddlestone' } });
+  const paper = new PDFDocument({
+    size,
+    margin,
+    bufferPages: true,
+    info: { Title: title, Creator: 'Puddlestone', Producer: 'Puddlestone' },
+  });
   const { text, bold, mono } = readFonts();
   paper.registerFont('text', text).registerFont('bold', bold).registerFont('mono', mono);
   return paper.font('text').fontSize(9).fillColor(colours.ink);
@@ -38,7 +57,8 @@ export function closePaper(paper: Paper, foot: string): Promise<Buffer> {
     const y = paper.page.height - 30;
     paper.font('text').fontSize(7).fillColor(colours.quiet);
     paper.text(foot, paper.page.margins.left, y, { lineBreak: false });
-    if (foot) paper.text(`${page + 1} / ${count}`, paper.page.width - 90, y, { width: 42, align: 'right', lineBreak: false });
+    if (foot)
+      paper.text(`${page + 1} / ${count}`, paper.page.width - 90, y, { width: 42, align: 'right', lineBreak: false });
     paper.page.margins.bottom = bottom;
   }
   const chunks: Buffer[] = [];
@@ -62,13 +82,26 @@ export function heading(paper: Paper, text: string): void {
   paper.moveDown(0.9);
   paper.font('bold').fontSize(11).fillColor(colours.slate).text(text, paper.page.margins.left);
   const y = paper.y + 2;
-  paper.moveTo(paper.page.margins.left, y).lineTo(paper.page.width - paper.page.margins.right, y).lineWidth(0.6).strokeColor(colours.line).stroke();
+  paper
+    .moveTo(paper.page.margins.left, y)
+    .lineTo(paper.page.width - paper.page.margins.right, y)
+    .lineWidth(0.6)
+    .strokeColor(colours.line)
+    .stroke();
   paper.y = y + 5;
   paper.font('text').fontSize(9).fillColor(colours.ink);
 }
 
-export function paragraph(paper: Paper, text: string, { quiet = false, size = 9 }: { readonly quiet?: boolean; readonly size?: number } = {}): void {
-  paper.font('text').fontSize(size).fillColor(quiet ? colours.quiet : colours.ink).text(text, paper.page.margins.left, paper.y, { width: innerWidth(paper), lineGap: 1.5 });
+export function paragraph(
+  paper: Paper,
+  text: string,
+  { quiet = false, size = 9 }: { readonly quiet?: boolean; readonly size?: number } = {},
+): void {
+  paper
+    .font('text')
+    .fontSize(size)
+    .fillColor(quiet ? colours.quiet : colours.ink)
+    .text(text, paper.page.margins.left, paper.y, { width: innerWidth(paper), lineGap: 1.5 });
 }
 
 export interface Column {
@@ -79,7 +112,9 @@ export interface Column {
 }
 
 function rowHeight(paper: Paper, cells: readonly string[], widths: readonly number[]): number {
-  return Math.max(...cells.map((cell, i) => paper.heightOfString(cell || ' ', { width: widths[i]! - 8, lineGap: 1 }))) + 6;
+  return (
+    Math.max(...cells.map((cell, i) => paper.heightOfString(cell || ' ', { width: widths[i]! - 8, lineGap: 1 }))) + 6
+  );
 }
 
 /** A table with hairlines; rows never break over a page. */
@@ -93,20 +128,34 @@ export function table(paper: Paper, columns: readonly Column[], rows: readonly (
     const y = paper.y;
     let x = paper.page.margins.left;
     cells.forEach((cell, i) => {
-      paper.font(isHead ? 'bold' : columns[i]!.mono ? 'mono' : 'text').fontSize(isHead ? 7.5 : columns[i]!.mono ? 7.5 : 8).fillColor(isHead ? colours.quiet : colours.ink);
+      paper
+        .font(isHead ? 'bold' : columns[i]!.mono ? 'mono' : 'text')
+        .fontSize(isHead ? 7.5 : columns[i]!.mono ? 7.5 : 8)
+        .fillColor(isHead ? colours.quiet : colours.ink);
       paper.text(cell, x + 2, y + 3, { width: widths[i]! - 8, align: columns[i]!.align ?? 'left', lineGap: 1 });
       x += widths[i]!;
     });
-    paper.moveTo(paper.page.margins.left, y + height).lineTo(paper.page.width - paper.page.margins.right, y + height).lineWidth(0.4).strokeColor(colours.line).stroke();
+    paper
+      .moveTo(paper.page.margins.left, y + height)
+      .lineTo(paper.page.width - paper.page.margins.right, y + height)
+      .lineWidth(0.4)
+      .strokeColor(colours.line)
+      .stroke();
     paper.y = y + height;
     paper.x = paper.page.margins.left;
   };
-  line(columns.map((column) => column.title), true);
+  line(
+    columns.map((column) => column.title),
+    true,
+  );
   for (const row of rows) line(row, false);
 }
 
 /** Pictures in rows of three with their captions. */
-export function pictureRows(paper: Paper, pictures: readonly { readonly bytes: Buffer; readonly caption: string }[]): void {
+export function pictureRows(
+  paper: Paper,
+  pictures: readonly { readonly bytes: Buffer; readonly caption: string }[],
+): void {
   const gap = 8;
   const width = (innerWidth(paper) - 2 * gap) / 3;
   const height = width * 0.75;
@@ -116,7 +165,11 @@ export function pictureRows(paper: Paper, pictures: readonly { readonly bytes: B
     pictures.slice(i, i + 3).forEach((picture, k) => {
       const x = paper.page.margins.left + k * (width + gap);
       paper.image(picture.bytes, x, y, { cover: [width, height], align: 'center', valign: 'center' });
-      paper.font('text').fontSize(7).fillColor(colours.quiet).text(picture.caption, x, y + height + 3, { width, height: 18, ellipsis: true });
+      paper
+        .font('text')
+        .fontSize(7)
+        .fillColor(colours.quiet)
+        .text(picture.caption, x, y + height + 3, { width, height: 18, ellipsis: true });
     });
     paper.y = y + height + 24;
     paper.x = paper.page.margins.left;
@@ -125,5 +178,7 @@ export function pictureRows(paper: Paper, pictures: readonly { readonly bytes: B
 
 /** A moment as the shop reads it. */
 export function sayMoment(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(new Date(iso));
+  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(
+    new Date(iso),
+  );
 }

@@ -13,9 +13,20 @@ export async function writeTagPdf(record: JobRecord): Promise<Buffer> {
   paper.font('bold').fontSize(9.5).text(jobDetails(record.pump), 98, 50, { width: 176, height: 24, ellipsis: true });
   paper.font('mono').fontSize(9).text(record.pump.serial, 98, 75, { width: 176, height: 12, ellipsis: true });
   paper.font('text').fontSize(9).text(record.customer.name, 12, 94, { width: 262, height: 12, ellipsis: true });
-  paper.fontSize(8).fillColor(colours.quiet).text(`In ${record.openedAt.slice(0, 10)}, promised ${record.promisedOn}`, 12, 107, { width: 262 });
+  paper
+    .fontSize(8)
+    .fillColor(colours.quiet)
+    .text(`In ${record.openedAt.slice(0, 10)}, promised ${record.promisedOn}`, 12, 107, { width: 262 });
   const declared = record.intake.liquid && record.intake.cleaning !== 'none';
-  paper.font('bold').fontSize(9).fillColor(declared ? colours.ink : colours.jasper).text(declared ? `Liquid: ${record.intake.liquid}` : 'LIQUID NOT DECLARED: DO NOT OPEN', 12, 119, { width: 262, height: 12, ellipsis: true });
+  paper
+    .font('bold')
+    .fontSize(9)
+    .fillColor(declared ? colours.ink : colours.jasper)
+    .text(declared ? `Liquid: ${record.intake.liquid}` : 'LIQUID NOT DECLARED: DO NOT OPEN', 12, 119, {
+      width: 262,
+      height: 12,
+      ellipsis: true,
+    });
   paper.image(bars, 12, 134, { width: 200, height: 24 });
   return closePaper(paper, '');
 }

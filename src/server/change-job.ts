@@ -39,9 +39,16 @@ function sayWhy(why: string, record: JobRecord): string {
 function moveOf(record: JobRecord, family: Family, { move, hold }: Changed<unknown>) {
   if (!move) return null;
   const missing: readonly Missing[] = gateFor(move, record, family);
-  const next = transition({ station: record.station, hold: record.hold, outcome: record.outcome, closed: record.closedAt !== null }, { event: move, missing, ...(hold && { hold }) });
+  const next = transition(
+    { station: record.station, hold: record.hold, outcome: record.outcome, closed: record.closedAt !== null },
+    { event: move, missing, ...(hold && { hold }) },
+  );
   if (next.ok) return next.state;
-  if (next.why === 'gate-shut') throw new DomainError('gate-shut', { what: `${next.missing.length} ${next.missing.length === 1 ? 'thing is' : 'things are'} missing for this move.`, missing: next.missing });
+  if (next.why === 'gate-shut')
+    throw new DomainError('gate-shut', {
+      what: `${next.missing.length} ${next.missing.length === 1 ? 'thing is' : 'things are'} missing for this move.`,
+      missing: next.missing,
+    });
   throw new DomainError('wrong-state', { what: sayWhy(next.why, record) });
 }
 
@@ -51,15 +58,31 @@ async function loadWhole(connection: Connection, tag: string, lock: boolean) {
   return { record, family: await findFamily(connection, record.familyId, record.familyVersion) };
 }
 
-async function saveAfter(context: Context, connection: Connection, { before, family, changed }: { before: JobRecord; family: Family; changed: Changed<unknown> }) {
+async function saveAfter(
+  context: Context,
+  connection: Connection,
+  { before, family, changed }: { before: JobRecord; family: Family; changed: Changed<unknown> },
+) {
   const after = (await loadJobRecord(connection, before.tag))!;
   const moved = moveOf(after, family, changed);
   const now = context.now();
   const closedAt = moved?.closed ? now : after.closedAt ? new Date(after.closedAt) : null;
-  const settled: JobRecord = { ...after, ...(moved && { station: moved.station, hold: moved.hold, outcome: moved.outcome }), closedAt: closedAt?.toISOString() ?? null };
+  const settled: JobRecord = {
+    ...after,
+    ...(moved && { station: moved.station, hold: moved.hold, outcome: moved.outcome }),
+    closedAt: closedAt?.toISOString() ?? null,
+  };
   const standing = standingOf(settled, family);
   const since = standing.holder === before.holder ? new Date(before.holderSince) : now;
-  await saveStanding(connection, before.id, { station: settled.station, holder: standing.holder, holderSince: since, hold: settled.hold, outcome: settled.outcome, standing, closedAt });
+  await saveStanding(connection, before.id, {
+    station: settled.station,
+    holder: standing.holder,
+    holderSince: since,
+    hold: settled.hold,
+    outcome: settled.outcome,
+    standing,
+    closedAt,
+  });
 }
 
 interface Asked {
@@ -73,15 +96,30 @@ interface Asked {
  * Changes one job in one transaction: locks it, lets `act` write, makes the move if its gate is open, appends the event
  * chained by hash, and reckons the job's standing anew. All or nothing.
  */
-export async function changeJob<Result>(context: Context, asked: Asked, act: (job: JobChange) => Promise<Changed<Result>>): Promise<Result & { readonly version: number }> {
+export async function changeJob<Result>(
+  context: Context,
+  asked: Asked,
+  act: (job: JobChange) => Promise<Changed<Result>>,
+): Promise<Result & { readonly version: number }> {
   return context.database.transaction(async (connection) => {
     const { record, family } = await loadWhole(connection, asked.tag, true);
     if (context.actor.kind === 'customer' && context.actor.jobId !== record.id) throw new DomainError('not-allowed');
-    if (record.closedAt && asked.kind !== 'correct-report') throw new DomainError('wrong-state', { what: sayWhy('closed', record) });
+    if (record.closedAt && asked.kind !== 'correct-report')
+      throw new DomainError('wrong-state', { what: sayWhy('closed', record) });
     const who = whoOf(context, asked.customerName);
     const changed = await act({ connection, record, family, who });
     await saveAfter(context, connection, { before: record, family: changed.family ?? family, changed });
-    const event = chainEvent({ seq: record.version + 1, kind: asked.kind, personName: who.personName, at: who.at.toISOString(), data: canonical({ ...(changed.data as object), ...(changed.move && { move: changed.move }) }), previousHash: record.headHash }, sha256);
+    const event = chainEvent(
+      {
+        seq: record.version + 1,
+        kind: asked.kind,
+        personName: who.personName,
+        at: who.at.toISOString(),
+        data: canonical({ ...(changed.data as object), ...(changed.move && { move: changed.move }) }),
+        previousHash: record.headHash,
+      },
+      sha256,
+    );
     const appended = await appendEvent(connection, record.id, { ...event, personId: who.personId });
     if (!appended) throw new DomainError('changed-meanwhile');
     return { ...changed.result, version: event.seq };
@@ -90,5 +128,6 @@ export async function changeJob<Result>(context: Context, asked: Asked, act: (jo
 
 export function requireStation(record: JobRecord, ...stations: readonly JobRecord['station'][]): void {
   if (record.hold) throw new DomainError('wrong-state', { what: sayWhy('on-hold', record) });
-  if (!stations.includes(record.station)) throw new DomainError('wrong-state', { what: sayWhy('wrong-station', record) });
+  if (!stations.includes(record.station))
+    throw new DomainError('wrong-state', { what: sayWhy('wrong-station', record) });
 }

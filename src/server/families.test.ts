@@ -8,34 +8,74 @@ import { shippedFamilies } from './families';
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('families')));
 afterAll(() => shop.close());
-const faultOf = (sent: Promise<unknown>) => sent.then(() => null, (error: unknown) => (error instanceof DomainError ? error : Promise.reject(error)));
+const faultOf = (sent: Promise<unknown>) =>
+  sent.then(
+    () => null,
+    (error: unknown) => (error instanceof DomainError ? error : Promise.reject(error)),
+  );
 
-const builds = shippedFamilies.filter((family) => family.id !== 'F1').flatMap((family) => (family.variants.length ? family.variants : [undefined]).map((variant) => ({ name: `${family.id}${variant ? `, ${variant.title.toLowerCase()}` : ''}`, family, variant: variant?.id })));
+const builds = shippedFamilies
+  .filter((family) => family.id !== 'F1')
+  .flatMap((family) =>
+    (family.variants.length ? family.variants : [undefined]).map((variant) => ({
+      name: `${family.id}${variant ? `, ${variant.title.toLowerCase()}` : ''}`,
+      family,
+      variant: variant?.id,
+    })),
+  );
 
 /** The stations are the same for every construction: each is played through all of them, variant by variant. */
 test.each(builds)('$name goes from receiving to an issued report', async ({ family, variant }) => {
   const demo = demoJobs.find((job) => job.family?.id === family.id)!;
-  const tag = await shop.play({ at: 'return', part: 'released', duty: demo.duty, family: { id: family.id, ...(variant && { variant }), ...(family.stages && { stages: family.stages.least }), elastomer: family.elastomers[0]! } });
+  const tag = await shop.play({
+    at: 'return',
+    part: 'released',
+    duty: demo.duty,
+    family: {
+      id: family.id,
+      ...(variant && { variant }),
+      ...(family.stages && { stages: family.stages.least }),
+      elastomer: family.elastomers[0]!,
+    },
+  });
   const record = (await shop.load(tag))!;
   expect(record.familyVersion.startsWith(variant ? `${family.version}+${variant}` : family.version)).toBe(true);
   expect(record.reports).toHaveLength(1);
   expect(record.runs.at(-1)).toMatchObject({ verdict: 'pass', decision: 'passed' });
-  const { bytes } = (await shop.act('wenna', 'read-report', { number: record.reports[0]!.number, revision: 'A', as: 'pdf' })) as { bytes: Buffer };
+  const { bytes } = (await shop.act('wenna', 'read-report', {
+    number: record.reports[0]!.number,
+    revision: 'A',
+    as: 'pdf',
+  })) as { bytes: Buffer };
   const text = (await readPdfText(bytes)).join(' ').replace(/\s+/g, ' ');
   expect(text).toContain(family.test.kind === 'slip' ? 'flow at pressure: pass' : 'grade 2B of ISO 9906: pass');
   expect(text).toContain(family.title.split(',')[0]);
 });
 
 test('a way of building that the family does not have is refused by name', async () => {
-  expect((await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-1'), familyId: 'F6', variant: 'glued' })))!.details.what).toContain('F6 is not built as “glued”');
-  expect((await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-2'), familyId: 'F4', stages: 41 })))!.details.issues).toMatchObject([{ path: 'stages' }]);
+  expect(
+    (await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-1'), familyId: 'F6', variant: 'glued' })))!
+      .details.what,
+  ).toContain('F6 is not built as “glued”');
+  expect(
+    (await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-2'), familyId: 'F4', stages: 41 })))!.details
+      .issues,
+  ).toMatchObject([{ path: 'stages' }]);
 });
 
 describe('a pump that turns out to be built otherwise', () => {
-  const foundBy = async (text: string) => ((await shop.act('wenna', 'find-jobs', { text })) as { strips: { tag: string }[] }).strips.map((strip) => strip.tag);
+  const foundBy = async (text: string) =>
+    ((await shop.act('wenna', 'find-jobs', { text })) as { strips: { tag: string }[] }).strips.map(
+      (strip) => strip.tag,
+    );
   test('takes the right construction before anything is recorded, and is found by it; an elastomer that it does not have falls to the usual', async () => {
-    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('C-1'), intake: { ...testIntake, elastomer: 'HNBR' } })) as { tag: string };
-    const answer = (await shop.act('ines', 'correct-construction', { tag, familyId: 'F10', variant: 'magnet' })) as { asksElastomer: boolean };
+    const { tag } = (await shop.act('wenna', 'receive-pump', {
+      ...testReceiving('C-1'),
+      intake: { ...testIntake, elastomer: 'HNBR' },
+    })) as { tag: string };
+    const answer = (await shop.act('ines', 'correct-construction', { tag, familyId: 'F10', variant: 'magnet' })) as {
+      asksElastomer: boolean;
+    };
     const record = (await shop.load(tag))!;
     const submersible = shippedFamilies.find((family) => family.id === 'F10')!;
     expect([record.familyId, record.familyVersion]).toEqual(['F10', `${submersible.version}+magnet`]);
@@ -44,24 +84,40 @@ describe('a pump that turns out to be built otherwise', () => {
     expect(record.intake.equipmentNumber).toBe('lily house');
     expect(await foundBy('submersible lily')).toContain(tag);
     expect(await foundBy('overhung lily')).not.toContain(tag);
-    expect((await shop.act('wenna', 'read-events', { tag })) as object).toMatchObject({ broken: null, events: [{ kind: 'receive-pump' }, { kind: 'correct-construction' }] });
+    expect((await shop.act('wenna', 'read-events', { tag })) as object).toMatchObject({
+      broken: null,
+      events: [{ kind: 'receive-pump' }, { kind: 'correct-construction' }],
+    });
   });
   test('is refused where it is built so already, or not built like that', async () => {
     const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving('C-2'))) as { tag: string };
-    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F1' })))!.details.what).toContain('already');
-    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F99' })))!.details.issues).toMatchObject([{ path: 'familyId' }]);
-    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F6', variant: 'glued' })))!.details.issues).toMatchObject([{ path: 'variant' }]);
+    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F1' })))!.details.what).toContain(
+      'already',
+    );
+    expect(
+      (await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F99' })))!.details.issues,
+    ).toMatchObject([{ path: 'familyId' }]);
+    expect(
+      (await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F6', variant: 'glued' })))!.details
+        .issues,
+    ).toMatchObject([{ path: 'variant' }]);
     expect((await shop.load(tag))!.familyId).toBe('F1');
   });
   test('keeps its construction once a step is done by it', async () => {
     const tag = await shop.play({ at: 'teardown' });
-    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F2' })))!.details.what).toContain('recorded by F1');
+    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F2' })))!.details.what).toContain(
+      'recorded by F1',
+    );
   });
   test('what is written down later is found too', async () => {
     const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving('C-3'))) as { tag: string };
     const { intake } = (await shop.load(tag))!;
     const { version, isolation: _isolation, ...written } = intake;
-    await shop.act('wenna', 'save-intake', { tag, basedOn: version, intake: { ...written, equipmentNumber: 'rockery cascade' } });
+    await shop.act('wenna', 'save-intake', {
+      tag,
+      basedOn: version,
+      intake: { ...written, equipmentNumber: 'rockery cascade' },
+    });
     expect(await foundBy('rockery cascade')).toEqual([tag]);
     expect(await foundBy('lily house')).not.toContain(tag);
   });
@@ -77,45 +133,104 @@ describe('a shop’s own families', () => {
     expect(families.filter((family) => family.id.startsWith('S'))).toEqual([]);
   });
   test('a good file becomes the shop’s own, is received with, and its newer version is offered, not forced', async () => {
-    const { familyId } = (await shop.act('sunniva', 'import-family', { text: file({ title: 'Booster, our list' }) })) as { familyId: string };
+    const { familyId } = (await shop.act('sunniva', 'import-family', {
+      text: file({ title: 'Booster, our list' }),
+    })) as { familyId: string };
     expect(familyId).toBe('S1');
-    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('S-1'), familyId, stages: 6 })) as { tag: string };
+    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('S-1'), familyId, stages: 6 })) as {
+      tag: string;
+    };
     expect((await shop.load(tag))!.familyVersion).toBe('1.0.0+6');
     expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null }).newerFamily).toBeNull();
-    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.details.what).toContain('no newer version of S1');
-    expect((await faultOf(shop.act('sunniva', 'import-family', { text: file({ id: 'S1', title: 'Booster, our list' }) })))!.details.issues).toMatchObject([{ path: 'version' }]);
-    await shop.act('sunniva', 'import-family', { text: file({ id: 'S1', version: '1.1.0', title: 'Booster, our newer list' }) });
-    expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null; family: { title: string } })).toMatchObject({ newerFamily: '1.1.0', family: { title: 'Booster, our list' } });
+    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.details.what).toContain(
+      'no newer version of S1',
+    );
+    expect(
+      (await faultOf(shop.act('sunniva', 'import-family', { text: file({ id: 'S1', title: 'Booster, our list' }) })))!
+        .details.issues,
+    ).toMatchObject([{ path: 'version' }]);
+    await shop.act('sunniva', 'import-family', {
+      text: file({ id: 'S1', version: '1.1.0', title: 'Booster, our newer list' }),
+    });
+    expect(
+      (await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null; family: { title: string } },
+    ).toMatchObject({ newerFamily: '1.1.0', family: { title: 'Booster, our list' } });
     await shop.act('wenna', 'take-newer-family', { tag });
-    expect(((await shop.act('wenna', 'read-job', { tag })) as object)).toMatchObject({ newerFamily: null, family: { version: '1.1.0+6', title: 'Booster, our newer list' } });
+    expect((await shop.act('wenna', 'read-job', { tag })) as object).toMatchObject({
+      newerFamily: null,
+      family: { version: '1.1.0+6', title: 'Booster, our newer list' },
+    });
   });
   test('once something is recorded, the job keeps its version', async () => {
-    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('S-2'), familyId: 'S1' })) as { tag: string };
+    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('S-2'), familyId: 'S1' })) as {
+      tag: string;
+    };
     await shop.act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'barrel', caption: 'As received' });
     await shop.act('ines', 'confirm-isolation', { tag });
-    for (const caution of ['energy-isolation', 'harmful-liquid']) await shop.act('ines', 'acknowledge-caution', { tag, caution });
+    for (const caution of ['energy-isolation', 'harmful-liquid'])
+      await shop.act('ines', 'acknowledge-caution', { tag, caution });
     await shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' });
-    await shop.act('ines', 'record-capture', { tag, phase: 'teardown', captureId: 'stage-count', typed: '8', photoId: null, basedOn: 0 });
+    await shop.act('ines', 'record-capture', {
+      tag,
+      phase: 'teardown',
+      captureId: 'stage-count',
+      typed: '8',
+      photoId: null,
+      basedOn: 0,
+    });
     await shop.act('sunniva', 'import-family', { text: file({ id: 'S1', version: '1.2.0', title: 'Newest' }) });
-    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.details.what).toContain('it keeps that version');
+    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.details.what).toContain(
+      'it keeps that version',
+    );
     expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null }).newerFamily).toBeNull();
   });
   test('a variant of limits and times is a copy; the shipped family stays', async () => {
-    const { familyId } = (await shop.act('sunniva', 'make-own-family', { familyId: 'F2', title: 'Monoblock, our way', changes: [{ path: 'labour.0.minutes', value: 95 }] })) as { familyId: string };
-    const read = async (id: string) => (await shop.act('ines', 'read-family', { familyId: id })) as { family: { labour: { minutes: number }[]; made_from?: string } };
-    expect((await read(familyId)).family).toMatchObject({ made_from: 'F2 1.0.0', labour: [{ minutes: 95 }, {}, {}, {}, {}, {}] });
-    expect((await read('F2')).family.labour[0]!.minutes).toBe(shippedFamilies.find((family) => family.id === 'F2')!.labour[0]!.minutes);
-    expect((await faultOf(shop.act('sunniva', 'make-own-family', { familyId: 'F2', title: 'x', changes: [{ path: 'id', value: 'F9' }] })))!.details.what).toContain('id cannot be changed here');
+    const { familyId } = (await shop.act('sunniva', 'make-own-family', {
+      familyId: 'F2',
+      title: 'Monoblock, our way',
+      changes: [{ path: 'labour.0.minutes', value: 95 }],
+    })) as { familyId: string };
+    const read = async (id: string) =>
+      (await shop.act('ines', 'read-family', { familyId: id })) as {
+        family: { labour: { minutes: number }[]; made_from?: string };
+      };
+    expect((await read(familyId)).family).toMatchObject({
+      made_from: 'F2 1.0.0',
+      labour: [{ minutes: 95 }, {}, {}, {}, {}, {}],
+    });
+    expect((await read('F2')).family.labour[0]!.minutes).toBe(
+      shippedFamilies.find((family) => family.id === 'F2')!.labour[0]!.minutes,
+    );
+    expect(
+      (await faultOf(
+        shop.act('sunniva', 'make-own-family', { familyId: 'F2', title: 'x', changes: [{ path: 'id', value: 'F9' }] }),
+      ))!.details.what,
+    ).toContain('id cannot be changed here');
   });
   test('booklet and traveller hold every step; the traveller has a box for every place', async () => {
     const family = shippedFamilies.find((one) => one.id === 'F6')!;
-    const textOf = async (as: string) => (await readPdfText(((await shop.act('ines', 'read-family-document', { familyId: 'F6', variant: 'packed', as })) as { bytes: Buffer }).bytes)).join(' ').replace(/\s+/g, ' ');
+    const textOf = async (as: string) =>
+      (
+        await readPdfText(
+          (
+            (await shop.act('ines', 'read-family-document', { familyId: 'F6', variant: 'packed', as })) as {
+              bytes: Buffer;
+            }
+          ).bytes,
+        )
+      )
+        .join(' ')
+        .replace(/\s+/g, ' ');
     const [booklet, traveller] = [await textOf('booklet'), await textOf('traveller')];
-    for (const step of [...family.teardown, ...family.rebuild].filter((one) => !one.variants || one.variants.includes('packed'))) {
+    for (const step of [...family.teardown, ...family.rebuild].filter(
+      (one) => !one.variants || one.variants.includes('packed'),
+    )) {
       expect(booklet).toContain(step.title);
       expect(traveller).toContain(step.title);
     }
-    expect(traveller.match(/as found \/ as left, mm/g)!.length).toBe(family.points.reduce((sum, point) => sum + (point.derived ? 1 : point.places.length), 0));
+    expect(traveller.match(/as found \/ as left, mm/g)!.length).toBe(
+      family.points.reduce((sum, point) => sum + (point.derived ? 1 : point.places.length), 0),
+    );
     expect(booklet).not.toContain('Cartridge seal');
   });
 });

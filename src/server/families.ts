@@ -28,7 +28,11 @@ export function buildFor(family: Family, build: Build): Family {
   try {
     return buildFamily(family, build);
   } catch (error) {
-    if (error instanceof RangeError) throw new DomainError('bad-input', { what: `${error.message}.`, issues: [{ path: build.stages === undefined ? 'variant' : 'stages', message: error.message }] });
+    if (error instanceof RangeError)
+      throw new DomainError('bad-input', {
+        what: `${error.message}.`,
+        issues: [{ path: build.stages === undefined ? 'variant' : 'stages', message: error.message }],
+      });
     throw error;
   }
 }
@@ -41,9 +45,16 @@ export const constructionInput = {
 };
 
 /** The family that was chosen, as the pump is built. Throws DomainError naming what is not there. */
-export async function chosenFamily(connection: Connection, { familyId, variant, stages }: z.infer<z.ZodObject<typeof constructionInput>>): Promise<Family> {
+export async function chosenFamily(
+  connection: Connection,
+  { familyId, variant, stages }: z.infer<z.ZodObject<typeof constructionInput>>,
+): Promise<Family> {
   const chosen = (await listFamilies(connection)).find((one) => one.id === familyId);
-  if (!chosen) throw new DomainError('bad-input', { what: `There is no pump family ${familyId}.`, issues: [{ path: 'familyId', message: 'choose a family' }] });
+  if (!chosen)
+    throw new DomainError('bad-input', {
+      what: `There is no pump family ${familyId}.`,
+      issues: [{ path: 'familyId', message: 'choose a family' }],
+    });
   return buildFor(chosen, { ...(variant && { variant }), ...(stages !== undefined && { stages }) });
 }
 

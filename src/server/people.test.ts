@@ -5,19 +5,33 @@ import { closeSession, findSessionActor } from './people/find-session-actor';
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('people')));
 afterAll(() => shop.close());
-const codeOf = (sent: Promise<unknown>) => sent.then(() => 'done', (error: unknown) => (error instanceof DomainError ? error.code : `unexpected: ${String(error)}`));
+const codeOf = (sent: Promise<unknown>) =>
+  sent.then(
+    () => 'done',
+    (error: unknown) => (error instanceof DomainError ? error.code : `unexpected: ${String(error)}`),
+  );
 const password = 'a-long-enough-word';
 
 test('the right word opens a session that stands for the person until it is closed', async () => {
-  const { sessionId } = (await shop.act('nobody', 'sign-in', { email: 'WENNA@shop.example ', password })) as { sessionId: string };
-  expect(await findSessionActor(shop.runtime.database, sessionId)).toMatchObject({ kind: 'person', name: 'wenna', role: 'coordinator' });
+  const { sessionId } = (await shop.act('nobody', 'sign-in', { email: 'WENNA@shop.example ', password })) as {
+    sessionId: string;
+  };
+  expect(await findSessionActor(shop.runtime.database, sessionId)).toMatchObject({
+    kind: 'person',
+    name: 'wenna',
+    role: 'coordinator',
+  });
   await closeSession(shop.runtime.database, sessionId, new Date());
   expect(await findSessionActor(shop.runtime.database, sessionId)).toEqual({ kind: 'nobody' });
   expect(await findSessionActor(shop.runtime.database, undefined)).toEqual({ kind: 'nobody' });
 });
 test('a wrong word and an unknown address answer alike', async () => {
-  expect(await codeOf(shop.act('nobody', 'sign-in', { email: 'ines@shop.example', password: 'wrong' }))).toBe('wrong-sign-in');
-  expect(await codeOf(shop.act('nobody', 'sign-in', { email: 'ghost@shop.example', password: 'wrong' }))).toBe('wrong-sign-in');
+  expect(await codeOf(shop.act('nobody', 'sign-in', { email: 'ines@shop.example', password: 'wrong' }))).toBe(
+    'wrong-sign-in',
+  );
+  expect(await codeOf(shop.act('nobody', 'sign-in', { email: 'ghost@shop.example', password: 'wrong' }))).toBe(
+    'wrong-sign-in',
+  );
 });
 test('passwords and PINs are kept as argon2 hashes only', async () => {
   const [rows] = await shop.runtime.pool.promise().query('select password_hash, pin_hash from people');
@@ -28,7 +42,8 @@ test('passwords and PINs are kept as argon2 hashes only', async () => {
 });
 test('too many tries at one address are stopped, another address is not', async () => {
   const tries: string[] = [];
-  for (let i = 0; i < 14; i++) tries.push(await codeOf(shop.act('nobody', 'sign-in', { email: 'bram@shop.example', password: `guess ${i}` })));
+  for (let i = 0; i < 14; i++)
+    tries.push(await codeOf(shop.act('nobody', 'sign-in', { email: 'bram@shop.example', password: `guess ${i}` })));
   expect(tries.slice(0, 12)).toEqual(Array(12).fill('wrong-sign-in'));
   expect(tries.slice(12)).toEqual(['too-many-tries', 'too-many-tries']);
   expect(await codeOf(shop.act('nobody', 'sign-in', { email: 'bram@shop.example', password }))).toBe('too-many-tries');
@@ -36,14 +51,49 @@ test('too many tries at one address are stopped, another address is not', async 
 });
 test('a bench tablet changes person by PIN', async () => {
   const marek = shop.people.marek as { personId: string };
-  const { sessionId } = (await shop.act('ines', 'switch-person', { personId: marek.personId, pin: '2002' })) as { sessionId: string };
+  const { sessionId } = (await shop.act('ines', 'switch-person', { personId: marek.personId, pin: '2002' })) as {
+    sessionId: string;
+  };
   expect(await findSessionActor(shop.runtime.database, sessionId)).toMatchObject({ name: 'marek' });
-  expect(await codeOf(shop.act('ines', 'switch-person', { personId: marek.personId, pin: '9999' }))).toBe('wrong-sign-in');
-  expect(await codeOf(shop.act('nobody', 'switch-person', { personId: marek.personId, pin: '2002' }))).toBe('not-signed-in');
+  expect(await codeOf(shop.act('ines', 'switch-person', { personId: marek.personId, pin: '9999' }))).toBe(
+    'wrong-sign-in',
+  );
+  expect(await codeOf(shop.act('nobody', 'switch-person', { personId: marek.personId, pin: '2002' }))).toBe(
+    'not-signed-in',
+  );
 });
 test('a second owner cannot be made by a first visit, nor two people with one address', async () => {
-  const visit = { name: 'x', email: 'x@shop.example', password, pin: '', shopName: 's', place: '', zone: 'UTC', currency: 'EUR' };
+  const visit = {
+    name: 'x',
+    email: 'x@shop.example',
+    password,
+    pin: '',
+    shopName: 's',
+    place: '',
+    zone: 'UTC',
+    currency: 'EUR',
+  };
   expect(await codeOf(shop.act('nobody', 'create-owner', visit))).toBe('not-allowed');
-  expect(await codeOf(shop.act('sunniva', 'add-person', { name: 'x', email: 'ines@shop.example', password, pin: '', role: 'technician' }))).toBe('bad-input');
-  expect(await codeOf(shop.act('sunniva', 'add-person', { name: 'x', email: 'y@shop.example', password: 'short', pin: '12', role: 'technician' }))).toBe('bad-input');
+  expect(
+    await codeOf(
+      shop.act('sunniva', 'add-person', {
+        name: 'x',
+        email: 'ines@shop.example',
+        password,
+        pin: '',
+        role: 'technician',
+      }),
+    ),
+  ).toBe('bad-input');
+  expect(
+    await codeOf(
+      shop.act('sunniva', 'add-person', {
+        name: 'x',
+        email: 'y@shop.example',
+        password: 'short',
+        pin: '12',
+        role: 'technician',
+      }),
+    ),
+  ).toBe('bad-input');
 });

@@ -33,8 +33,23 @@ import { sendQuote } from './quote/send-quote';
 import { strikeLine } from './quote/strike-line';
 import { readFamily, readFamilyDocument } from './read/read-family';
 import { readAsks } from './read/read-asks';
-import { readCustomerPage, readEvents, readFirstVisit, readOutbox, readPartsDesk, readReceiving, readShopView } from './read/read-desks';
-import { readMailAttachment, readOwnQuotePdf, readPhoto, readQuotePdf, readReport, readTagPdf } from './read/read-documents';
+import {
+  readCustomerPage,
+  readEvents,
+  readFirstVisit,
+  readOutbox,
+  readPartsDesk,
+  readReceiving,
+  readShopView,
+} from './read/read-desks';
+import {
+  readMailAttachment,
+  readOwnQuotePdf,
+  readPhoto,
+  readQuotePdf,
+  readReport,
+  readTagPdf,
+} from './read/read-documents';
 import { findJobs, readFloor } from './read/read-floor';
 import { readJob } from './read/read-job';
 import { acknowledgeCaution } from './receive/acknowledge-caution';
@@ -53,14 +68,81 @@ import type { UseCase } from './use-case';
 
 /** Use cases that change something, by the verb that the interface sends. */
 export const actUseCases = [
-  signIn, switchPerson, createOwner, addPerson, addInstrument, chooseUnits, importFamily, makeOwnFamily, takeNewerFamily, correctConstruction, receivePump, saveIntake, confirmIsolation, acknowledgeCaution, addPhoto, takePicture, accountParts, cleanParts, recordCapture, finishStep, signHoldPoint, recordReadings, readGauge, judgePointVerdict, recordFinding, dispose,
-  drawUpQuote, changeLine, addLine, strikeLine, sendQuote, answerQuote, recordApproval, revokeLink, orderParts, takeParcel, receiveParts, runTest, decideRun, issueReport, correctReport, releasePump, deliverPump, advanceJob, holdJob, resumeJob,
+  signIn,
+  switchPerson,
+  createOwner,
+  addPerson,
+  addInstrument,
+  chooseUnits,
+  importFamily,
+  makeOwnFamily,
+  takeNewerFamily,
+  correctConstruction,
+  receivePump,
+  saveIntake,
+  confirmIsolation,
+  acknowledgeCaution,
+  addPhoto,
+  takePicture,
+  accountParts,
+  cleanParts,
+  recordCapture,
+  finishStep,
+  signHoldPoint,
+  recordReadings,
+  readGauge,
+  judgePointVerdict,
+  recordFinding,
+  dispose,
+  drawUpQuote,
+  changeLine,
+  addLine,
+  strikeLine,
+  sendQuote,
+  answerQuote,
+  recordApproval,
+  revokeLink,
+  orderParts,
+  takeParcel,
+  receiveParts,
+  runTest,
+  decideRun,
+  issueReport,
+  correctReport,
+  releasePump,
+  deliverPump,
+  advanceJob,
+  holdJob,
+  resumeJob,
 ] as unknown as readonly UseCase[];
 
 /** Use cases that only read. */
-export const readUseCases = [readFloor, findJobs, readJob, readAsks, readFamily, readFamilyDocument, readEvents, readPhoto, readTagPdf, readQuotePdf, readOwnQuotePdf, readReport, readMailAttachment, readOutbox, readPartsDesk, readReceiving, readShopView, readFirstVisit, readCustomerPage] as unknown as readonly UseCase[];
+export const readUseCases = [
+  readFloor,
+  findJobs,
+  readJob,
+  readAsks,
+  readFamily,
+  readFamilyDocument,
+  readEvents,
+  readPhoto,
+  readTagPdf,
+  readQuotePdf,
+  readOwnQuotePdf,
+  readReport,
+  readMailAttachment,
+  readOutbox,
+  readPartsDesk,
+  readReceiving,
+  readShopView,
+  readFirstVisit,
+  readCustomerPage,
+] as unknown as readonly UseCase[];
 
 /** Who may do each verb, for an interface that says whose work something is; moves as `advance-job:` and their event. */
-export const audiences: Readonly<Record<string, readonly string[]>> = Object.fromEntries([...actUseCases.map(({ verb, audience }) => [verb, audience] as const), ...Object.entries(moveAudience).map(([event, audience]) => [`advance-job:${event}`, audience] as const)]);
+export const audiences: Readonly<Record<string, readonly string[]>> = Object.fromEntries([
+  ...actUseCases.map(({ verb, audience }) => [verb, audience] as const),
+  ...Object.entries(moveAudience).map(([event, audience]) => [`advance-job:${event}`, audience] as const),
+]);
 
 export const allUseCases: readonly UseCase[] = [...actUseCases, ...readUseCases];

@@ -14,7 +14,15 @@ export interface Runtime extends OpenedDatabase {
 const limits = { 'sign-in': { points: 12, duration: 300 }, pin: { points: 8, duration: 300 } } as const;
 
 function makeLimiters({ pool }: OpenedDatabase) {
-  const make = (name: keyof typeof limits) => new RateLimiterMySQL({ storeClient: pool, dbName: databaseName(pool), tableName: 'rate_limits', tableCreated: true, keyPrefix: name, ...limits[name] });
+  const make = (name: keyof typeof limits) =>
+    new RateLimiterMySQL({
+      storeClient: pool,
+      dbName: databaseName(pool),
+      tableName: 'rate_limits',
+      tableCreated: true,
+      keyPrefix: name,
+      ...limits[name],
+    });
   return { 'sign-in': make('sign-in'), pin: make('pin') };
 }
 
@@ -39,8 +47,19 @@ export function startRuntime(databaseUrl: string): Runtime {
   return {
     ...opened,
     contextFor: (actor, { origin = 'http://localhost:4170', now = () => new Date() } = {}) => ({
-      database: opened.database, actor, now, newId: makeId, newToken: () => randomBytes(32).toString('hex'), origin, mayTry,
-      standIns: { gauge: simulatedGauge, camera: simulatedCamera, supplier: simulatedSupplier, testStand: simulatedTestStand },
+      database: opened.database,
+      actor,
+      now,
+      newId: makeId,
+      newToken: () => randomBytes(32).toString('hex'),
+      origin,
+      mayTry,
+      standIns: {
+        gauge: simulatedGauge,
+        camera: simulatedCamera,
+        supplier: simulatedSupplier,
+        testStand: simulatedTestStand,
+      },
     }),
     isDatabaseUp: () => isAnswering(opened.database),
   };

@@ -13,14 +13,25 @@ let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('stations')));
 afterAll(() => shop.close());
 
-const codeOf = (sent: Promise<unknown>) => sent.then(() => 'done', (error: unknown) => (error instanceof DomainError ? error.code : `unexpected: ${String(error)}`));
-const detailsOf = (sent: Promise<unknown>) => sent.then(() => null, (error: DomainError) => error.details);
+const codeOf = (sent: Promise<unknown>) =>
+  sent.then(
+    () => 'done',
+    (error: unknown) => (error instanceof DomainError ? error.code : `unexpected: ${String(error)}`),
+  );
+const detailsOf = (sent: Promise<unknown>) =>
+  sent.then(
+    () => null,
+    (error: DomainError) => error.details,
+  );
 
 describe('receiving', () => {
   test('a serial number that comes back brings its earlier visits', async () => {
     const first = await shop.play({ at: 'receive', part: 'undeclared' });
     const { serial } = (await shop.load(first))!.pump;
-    const again = (await shop.act('wenna', 'receive-pump', testReceiving(serial))) as { tag: string; earlierVisits: number };
+    const again = (await shop.act('wenna', 'receive-pump', testReceiving(serial))) as {
+      tag: string;
+      earlierVisits: number;
+    };
     expect(again.earlierVisits).toBe(1);
     expect((await shop.load(again.tag))!.earlierVisits.map((visit) => visit.tag)).toEqual([first]);
     expect((await shop.load(again.tag))!.pump.id).toBe((await shop.load(first))!.pump.id);
@@ -30,7 +41,8 @@ describe('receiving', () => {
     const refused = await detailsOf(shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' }));
     expect(refused!.missing!.map((line) => line.anchor)).toEqual(['isolation', 'cautions', 'cautions']);
     await shop.act('ines', 'confirm-isolation', { tag });
-    for (const caution of ['energy-isolation', 'harmful-liquid']) await shop.act('ines', 'acknowledge-caution', { tag, caution });
+    for (const caution of ['energy-isolation', 'harmful-liquid'])
+      await shop.act('ines', 'acknowledge-caution', { tag, caution });
     await shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' });
     expect(await shop.load(tag)).toMatchObject({ station: 'teardown', holder: 'B' });
   });
@@ -57,7 +69,9 @@ describe('receiving', () => {
     const serial = `'; drop table jobs; -- <b>"x"</b>`;
     const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving(serial))) as { tag: string };
     expect((await shop.load(tag))!.pump.serial).toBe(serial);
-    const { strips } = (await shop.act('wenna', 'find-jobs', { text: serial })) as unknown as { strips: { tag: string }[] };
+    const { strips } = (await shop.act('wenna', 'find-jobs', { text: serial })) as unknown as {
+      strips: { tag: string }[];
+    };
     expect(strips.map((strip) => strip.tag)).toEqual([tag]);
   });
 });
@@ -65,16 +79,31 @@ describe('receiving', () => {
 describe('pictures', () => {
   let tag: string;
   beforeAll(async () => void (tag = await shop.play({ at: 'receive', part: 'undeclared' })));
-  const add = (bytes: Buffer, change = {}) => shop.act('wenna', 'add-photo', { tag, about: 'job:received', caption: 'c', base64: bytes.toString('base64'), ...change });
+  const add = (bytes: Buffer, change = {}) =>
+    shop.act('wenna', 'add-photo', {
+      tag,
+      about: 'job:received',
+      caption: 'c',
+      base64: bytes.toString('base64'),
+      ...change,
+    });
   test('are decoded and encoded anew as JPEG, without what was hidden in them', async () => {
-    const png = await sharp({ create: { width: 2400, height: 1200, channels: 3, background: '#884422' } }).png().withExif({ IFD0: { Copyright: 'hidden words' } }).toBuffer();
+    const png = await sharp({ create: { width: 2400, height: 1200, channels: 3, background: '#884422' } })
+      .png()
+      .withExif({ IFD0: { Copyright: 'hidden words' } })
+      .toBuffer();
     const { photoId } = (await add(png)) as { photoId: string };
     const { bytes } = (await shop.act('ines', 'read-photo', { photoId, size: 'full' })) as unknown as { bytes: Buffer };
     const meta = await sharp(bytes).metadata();
     expect([meta.format, meta.width, meta.height]).toEqual(['jpeg', 1600, 800]);
     expect(bytes.includes('hidden words')).toBe(false);
   });
-  test.each([['text', Buffer.from('<script>alert(1)</script>')], ['svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><script/></svg>')], ['half a PNG', Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex')], ['PDF', Buffer.from('%PDF-1.7\n')]])('%s is refused in words', async (_name, bytes) => {
+  test.each([
+    ['text', Buffer.from('<script>alert(1)</script>')],
+    ['svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10"><script/></svg>')],
+    ['half a PNG', Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex')],
+    ['PDF', Buffer.from('%PDF-1.7\n')],
+  ])('%s is refused in words', async (_name, bytes) => {
     expect(await codeOf(add(bytes))).toBe('not-a-picture');
   });
   test('what is no base64, and what is too large, are refused', async () => {
@@ -87,34 +116,90 @@ describe('teardown', () => {
   let tag: string;
   beforeAll(async () => void (tag = await shop.play({ at: 'teardown', part: 'half' })));
   test('a step waits for its captures and its caution', async () => {
-    expect(await detailsOf(shop.act('ines', 'finish-step', { tag, phase: 'teardown', stepId: 'seal', cautionsRead: [] }))).toMatchObject({ issues: [{ path: 'cautionsRead' }] });
-    expect(await detailsOf(shop.act('ines', 'finish-step', { tag, phase: 'teardown', stepId: 'seal', cautionsRead: ['stored-springs'] }))).toMatchObject({ issues: [{ path: 'captures' }] });
+    expect(
+      await detailsOf(shop.act('ines', 'finish-step', { tag, phase: 'teardown', stepId: 'seal', cautionsRead: [] })),
+    ).toMatchObject({ issues: [{ path: 'cautionsRead' }] });
+    expect(
+      await detailsOf(
+        shop.act('ines', 'finish-step', { tag, phase: 'teardown', stepId: 'seal', cautionsRead: ['stored-springs'] }),
+      ),
+    ).toMatchObject({ issues: [{ path: 'captures' }] });
   });
   test('a position is understood in inches and kept as typed', async () => {
-    await shop.act('ines', 'record-capture', { tag, phase: 'teardown', captureId: 'seal-setting', typed: '1 7/8 in', photoId: null, basedOn: 0 });
+    await shop.act('ines', 'record-capture', {
+      tag,
+      phase: 'teardown',
+      captureId: 'seal-setting',
+      typed: '1 7/8 in',
+      photoId: null,
+      basedOn: 0,
+    });
     const taken = (await shop.load(tag))!.captures.find((one) => one.captureId === 'seal-setting')!;
     expect(taken).toMatchObject({ typed: '1 7/8 in', valueMm: 47.625 });
   });
   test('a second writer of the same capture is told', async () => {
-    expect(await codeOf(shop.act('odile', 'record-capture', { tag, phase: 'teardown', captureId: 'seal-setting', typed: '50', photoId: null, basedOn: 0 }))).toBe('changed-meanwhile');
+    expect(
+      await codeOf(
+        shop.act('odile', 'record-capture', {
+          tag,
+          phase: 'teardown',
+          captureId: 'seal-setting',
+          typed: '50',
+          photoId: null,
+          basedOn: 0,
+        }),
+      ),
+    ).toBe('changed-meanwhile');
   });
-  test.each([['secondary-count', 'two'], ['seal-setting', 'long'], ['ring-chamfer', 'sideways'], ['no-such', '1']])('%s does not take "%s"', async (captureId, typed) => {
-    expect(await codeOf(shop.act('ines', 'record-capture', { tag, phase: 'teardown', captureId, typed, photoId: null, basedOn: 0 }))).toBe('bad-input');
+  test.each([
+    ['secondary-count', 'two'],
+    ['seal-setting', 'long'],
+    ['ring-chamfer', 'sideways'],
+    ['no-such', '1'],
+  ])('%s does not take "%s"', async (captureId, typed) => {
+    expect(
+      await codeOf(
+        shop.act('ines', 'record-capture', { tag, phase: 'teardown', captureId, typed, photoId: null, basedOn: 0 }),
+      ),
+    ).toBe('bad-input');
   });
   test('a picture of another job does not count', async () => {
     const other = await shop.play({ at: 'receive', part: 'undeclared' });
     const foreign = (await shop.load(other))!.photos[0]!.id;
-    expect(await codeOf(shop.act('ines', 'record-capture', { tag, phase: 'teardown', captureId: 'seal-photo', typed: '', photoId: foreign, basedOn: 0 }))).toBe('bad-input');
+    expect(
+      await codeOf(
+        shop.act('ines', 'record-capture', {
+          tag,
+          phase: 'teardown',
+          captureId: 'seal-photo',
+          typed: '',
+          photoId: foreign,
+          basedOn: 0,
+        }),
+      ),
+    ).toBe('bad-input');
   });
 });
 
 describe('inspection', () => {
   let tag: string;
   beforeAll(async () => void (tag = await shop.play({ at: 'inspect', part: 'half' })));
-  const read = (person: string, typed: string, basedOn: number, place = 'A:0') => shop.act(person, 'record-readings', { tag, phase: 'as-found', entries: [{ pointId: 'sleeve-diameter', place, typed, instrument: 'M-07', basedOn }] });
+  const read = (person: string, typed: string, basedOn: number, place = 'A:0') =>
+    shop.act(person, 'record-readings', {
+      tag,
+      phase: 'as-found',
+      entries: [{ pointId: 'sleeve-diameter', place, typed, instrument: 'M-07', basedOn }],
+    });
   test('a reading keeps value, unit, digits and gauge as taken', async () => {
     await read('marek', '1.7715 in', 0);
-    expect((await shop.load(tag))!.readings.find((one) => one.pointId === 'sleeve-diameter')).toMatchObject({ typed: '1.7715 in', typedUnit: 'in', typedDigits: 4, valueMm: 44.9961, instrument: 'M-07', uncertaintyUm: 1.5 });
+    expect((await shop.load(tag))!.readings.find((one) => one.pointId === 'sleeve-diameter')).toMatchObject({
+      typed: '1.7715 in',
+      typedUnit: 'in',
+      typedDigits: 4,
+      valueMm: 44.9961,
+      instrument: 'M-07',
+      uncertaintyUm: 1.5,
+    });
   });
   test('two on one point at the same moment: one is kept, the other is told whose stands there', async () => {
     const both = await Promise.allSettled([read('marek', '44.99', 0, 'A:90'), read('ines', '44.98', 0, 'A:90')]);
@@ -125,15 +210,32 @@ describe('inspection', () => {
   });
   test.each(['1,234', 'wide', '-3', '99999'])('"%s" is refused in words, nothing is kept', async (typed) => {
     expect(await codeOf(read('marek', typed, 0, 'B:90'))).toBe('bad-input');
-    expect((await shop.load(tag))!.readings.some((one) => one.pointId === 'sleeve-diameter' && one.place === 'B:90')).toBe(false);
+    expect(
+      (await shop.load(tag))!.readings.some((one) => one.pointId === 'sleeve-diameter' && one.place === 'B:90'),
+    ).toBe(false);
   });
   test('an unknown place, point or gauge is refused', async () => {
     expect(await codeOf(read('marek', '45', 0, 'Z:9'))).toBe('bad-input');
-    expect(await codeOf(shop.act('marek', 'record-readings', { tag, phase: 'as-found', entries: [{ pointId: 'wet-seat', place: 'A:0', typed: '45', instrument: 'X-99', basedOn: 1 }] }))).toBe('bad-input');
+    expect(
+      await codeOf(
+        shop.act('marek', 'record-readings', {
+          tag,
+          phase: 'as-found',
+          entries: [{ pointId: 'wet-seat', place: 'A:0', typed: '45', instrument: 'X-99', basedOn: 1 }],
+        }),
+      ),
+    ).toBe('bad-input');
   });
   test('overruling and waiving ask for a reason, which is kept with the proposal', async () => {
-    expect(await codeOf(shop.act('marek', 'judge-point', { tag, pointId: 'wet-seat', decision: 'reuse', reason: ' ' }))).toBe('bad-input');
-    await shop.act('marek', 'judge-point', { tag, pointId: 'wet-seat', decision: 'out', reason: 'fretted under the mark' });
+    expect(
+      await codeOf(shop.act('marek', 'judge-point', { tag, pointId: 'wet-seat', decision: 'reuse', reason: ' ' })),
+    ).toBe('bad-input');
+    await shop.act('marek', 'judge-point', {
+      tag,
+      pointId: 'wet-seat',
+      decision: 'out',
+      reason: 'fretted under the mark',
+    });
     const finding = (await shop.load(tag))!.findings.find((one) => one.pointId === 'wet-seat')!;
     expect(finding).toMatchObject({ verdict: 'out', overruledReason: 'fretted under the mark' });
     expect(finding.proposed).not.toBe('out');
@@ -143,13 +245,29 @@ describe('inspection', () => {
 describe('quote and approval', () => {
   test('the customer’s link answers for its own quote only, once, with the exact text and its fingerprint', async () => {
     const tag = await shop.play({ at: 'approve', visual: [['impeller', 'pitted inlet edges']] });
-    const mail = ((await shop.act('wenna', 'read-outbox', {})) as unknown as { mails: { body: string; subject: string }[] }).mails.find((one) => one.subject.includes(tag))!;
+    const mail = (
+      (await shop.act('wenna', 'read-outbox', {})) as unknown as { mails: { body: string; subject: string }[] }
+    ).mails.find((one) => one.subject.includes(tag))!;
     const token = /customer\/([0-9a-f]{64})/.exec(mail.body)![1]!;
     const [rows] = await shop.runtime.pool.promise().query('select token_hash from customer_links');
     expect(JSON.stringify(rows)).not.toContain(token);
     const customer = await openCustomerLink(shop.runtime.database, token, new Date());
     const quote = currentQuote((await shop.load(tag))!)!;
-    const send = (change = {}) => import('.').then(({ actUseCases, perform }) => perform(actUseCases.find((one) => one.verb === 'answer-quote')!, shop.contextOf('x', { actor: customer }), { quoteId: quote.id, name: 'Fern Okonjo', declinedLines: [], declineAll: false, signature: 'M1 2L3 4', ...change }));
+    const send = (change = {}) =>
+      import('.').then(({ actUseCases, perform }) =>
+        perform(
+          actUseCases.find((one) => one.verb === 'answer-quote')!,
+          shop.contextOf('x', { actor: customer }),
+          {
+            quoteId: quote.id,
+            name: 'Fern Okonjo',
+            declinedLines: [],
+            declineAll: false,
+            signature: 'M1 2L3 4',
+            ...change,
+          },
+        ),
+      );
     expect(await codeOf(send({ signature: '<svg onload=alert(1)>' }))).toBe('bad-input');
     expect(await codeOf(send({ quoteId: 'another' }))).toBe('link-not-valid');
     const fixed = quote.lines.find((line) => !line.declinable)!;
@@ -166,7 +284,9 @@ describe('quote and approval', () => {
   });
   test('a link ends by time, by revoking, and by nonsense', async () => {
     const tag = await shop.play({ at: 'approve' });
-    const mail = ((await shop.act('wenna', 'read-outbox', {})) as unknown as { mails: { body: string; subject: string }[] }).mails.find((one) => one.subject.includes(tag))!;
+    const mail = (
+      (await shop.act('wenna', 'read-outbox', {})) as unknown as { mails: { body: string; subject: string }[] }
+    ).mails.find((one) => one.subject.includes(tag))!;
     const token = /customer\/([0-9a-f]{64})/.exec(mail.body)![1]!;
     const open = (at: Date, text = token) => openCustomerLink(shop.runtime.database, text, at);
     expect((await open(new Date())).kind).toBe('customer');
@@ -182,7 +302,8 @@ describe('quote and approval', () => {
     const actor = { kind: 'customer' as const, jobId: record.id, quoteId: currentQuote(record)!.id, linkId: 'l' };
     const { readPhoto } = await import('./read/read-documents');
     const { perform } = await import('.');
-    const view = (photoId: string) => codeOf(perform(readPhoto, shop.contextOf('x', { actor }), { photoId, size: 'thumb' }));
+    const view = (photoId: string) =>
+      codeOf(perform(readPhoto, shop.contextOf('x', { actor }), { photoId, size: 'thumb' }));
     expect(await view(record.photos[0]!.id)).toBe('done');
     expect(await view((await shop.load(other))!.photos[0]!.id)).toBe('not-found');
   });
@@ -194,9 +315,23 @@ describe('quote and approval', () => {
     await shop.act('wenna', 'change-line', { ...change, basedOn: 1 });
     expect(await codeOf(shop.act('wenna', 'change-line', { ...change, basedOn: 1 }))).toBe('changed-meanwhile');
     await shop.act('wenna', 'strike-line', { tag, lineId: line!.id, basedOn: 2, reason: 'not this time' });
-    await shop.act('wenna', 'add-line', { tag, basedOn: 3, kind: 'outside', description: 'Plating', plain: '', quantity: 1, unit: 'pc', unitPriceMinor: 5000 });
+    await shop.act('wenna', 'add-line', {
+      tag,
+      basedOn: 3,
+      kind: 'outside',
+      description: 'Plating',
+      plain: '',
+      quantity: 1,
+      unit: 'pc',
+      unitPriceMinor: 5000,
+    });
     const after = currentQuote((await shop.load(tag))!)!;
-    expect(after.lines[0]).toMatchObject({ description: 'By hand', quantity: 2.5, unitPriceMinor: 1001, struckReason: 'not this time' });
+    expect(after.lines[0]).toMatchObject({
+      description: 'By hand',
+      quantity: 2.5,
+      unitPriceMinor: 1001,
+      struckReason: 'not this time',
+    });
     expect(after.lines.at(-1)).toMatchObject({ description: 'Plating', plain: 'Plating' });
     expect(await codeOf(shop.act('wenna', 'change-line', { ...change, basedOn: 4, quantity: 0 }))).toBe('bad-input');
   });
@@ -212,7 +347,13 @@ describe('parts, rebuild, test, report, return', () => {
     const { number } = (await shop.load(tag))!.orders[0]!;
     const take = (restOn: string | null) => {
       const { standIns } = shop.runtime.contextFor(shop.people.bram!);
-      return perform(takeParcel, shop.contextOf('bram', { standIns: { ...standIns, supplier: { ...standIns.supplier, parcelBy: async () => ({ lines: [], restOn }) } } }), { tag, orderNumber: number });
+      return perform(
+        takeParcel,
+        shop.contextOf('bram', {
+          standIns: { ...standIns, supplier: { ...standIns.supplier, parcelBy: async () => ({ lines: [], restOn }) } },
+        }),
+        { tag, orderNumber: number },
+      );
     };
     expect(await take('2031-02-03')).toMatchObject({ lines: [], restOn: '2031-02-03' });
     const [order] = (await shop.load(tag))!.orders;
@@ -231,33 +372,86 @@ describe('parts, rebuild, test, report, return', () => {
     const before = { tag, phase: 'rebuild', stepId: step.id, cautionsRead: step.cautions };
     for (const capture of step.captures) {
       const at = record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.agrees_with)!;
-      await shop.act('ines', 'record-capture', { tag, phase: 'rebuild', captureId: capture.id, typed: at.typed || 'in line', photoId: null, basedOn: 0 });
+      await shop.act('ines', 'record-capture', {
+        tag,
+        phase: 'rebuild',
+        captureId: capture.id,
+        typed: at.typed || 'in line',
+        photoId: null,
+        basedOn: 0,
+      });
     }
     expect(await codeOf(shop.act('ines', 'finish-step', before))).toBe('part-missing');
-    expect(await codeOf(shop.act('bram', 'receive-parts', { tag, orderNumber: order.number, counts: [{ lineId: short.id, counted: 99 }], note: '' }))).toBe('bad-input');
-    expect(await codeOf(shop.act('bram', 'receive-parts', { tag, orderNumber: 'PO-99999', counts: [{ lineId: short.id, counted: 1 }], note: '' }))).toBe('wrong-job');
-    await shop.act('bram', 'receive-parts', { tag, orderNumber: order.number, counts: [{ lineId: short.id, counted: short.quantity - short.received }], note: 'the rest' });
+    expect(
+      await codeOf(
+        shop.act('bram', 'receive-parts', {
+          tag,
+          orderNumber: order.number,
+          counts: [{ lineId: short.id, counted: 99 }],
+          note: '',
+        }),
+      ),
+    ).toBe('bad-input');
+    expect(
+      await codeOf(
+        shop.act('bram', 'receive-parts', {
+          tag,
+          orderNumber: 'PO-99999',
+          counts: [{ lineId: short.id, counted: 1 }],
+          note: '',
+        }),
+      ),
+    ).toBe('wrong-job');
+    await shop.act('bram', 'receive-parts', {
+      tag,
+      orderNumber: order.number,
+      counts: [{ lineId: short.id, counted: short.quantity - short.received }],
+      note: 'the rest',
+    });
     expect(await codeOf(shop.act('ines', 'finish-step', before))).not.toBe('part-missing');
   });
   test('rebuild refuses torque, heat, lubricant and positions that are not right, each by name', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'half' });
-    const finish = (stepId: string, more: object, cautionsRead: string[] = []) => detailsOf(shop.act('ines', 'finish-step', { tag, phase: 'rebuild', stepId, cautionsRead, ...more }));
+    const finish = (stepId: string, more: object, cautionsRead: string[] = []) =>
+      detailsOf(shop.act('ines', 'finish-step', { tag, phase: 'rebuild', stepId, cautionsRead, ...more }));
     const issue = async (sent: Promise<Awaited<ReturnType<typeof detailsOf>>>) => (await sent)?.issues?.[0]?.path;
     expect(await issue(finish('bearings', { ambientC: 20, temperatureC: 60 }, ['heated-parts']))).toBe('temperatureC');
     expect(await issue(finish('bearings', { ambientC: 20, temperatureC: 130 }, ['heated-parts']))).toBe('temperatureC');
     expect(await issue(finish('bearings', { ambientC: 20, temperatureC: 105 }, ['heated-parts']))).toBeUndefined();
     expect(await issue(finish('seat', { consumable: 'mineral grease' }))).toBe('consumable');
-    const off = await detailsOf(shop.act('ines', 'record-capture', { tag, phase: 'rebuild', captureId: 'seal-setting-left', typed: '49.0', photoId: null, basedOn: 0 }));
+    const off = await detailsOf(
+      shop.act('ines', 'record-capture', {
+        tag,
+        phase: 'rebuild',
+        captureId: 'seal-setting-left',
+        typed: '49.0',
+        photoId: null,
+        basedOn: 0,
+      }),
+    );
     expect(off!.what).toContain('49.0 differs from 48.2 at teardown by 0.80 mm, allowed 0.3 mm');
-    await shop.act('ines', 'record-capture', { tag, phase: 'rebuild', captureId: 'seal-setting-left', typed: '49.0', photoId: null, reason: 'new sleeve is longer', basedOn: 0 });
-    expect((await shop.load(tag))!.captures.find((one) => one.captureId === 'seal-setting-left')!.text).toContain('new sleeve is longer');
+    await shop.act('ines', 'record-capture', {
+      tag,
+      phase: 'rebuild',
+      captureId: 'seal-setting-left',
+      typed: '49.0',
+      photoId: null,
+      reason: 'new sleeve is longer',
+      basedOn: 0,
+    });
+    expect((await shop.load(tag))!.captures.find((one) => one.captureId === 'seal-setting-left')!.text).toContain(
+      'new sleeve is longer',
+    );
   });
   test('a hold point is signed by a second person, never by the same', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'hold point' });
     const step = (await import('./families')).shippedFamilies[0]!.rebuild.find((one) => one.hold_point)!;
     expect(await codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId: step.id }))).toBe('second-person-needed');
     await shop.act('odile', 'sign-hold-point', { tag, stepId: step.id });
-    expect((await shop.load(tag))!.steps.find((one) => one.stepId === step.id && one.phase === 'rebuild')!.second!.personName).toBe('odile');
+    expect(
+      (await shop.load(tag))!.steps.find((one) => one.stepId === step.id && one.phase === 'rebuild')!.second!
+        .personName,
+    ).toBe('odile');
     expect(await codeOf(shop.act('odile', 'sign-hold-point', { tag, stepId: 'casing-on' }))).toBe('bad-input');
   });
   test('a failed run needs its reason, goes back to rebuild, and keeps what was recorded', async () => {
@@ -267,9 +461,15 @@ describe('parts, rebuild, test, report, return', () => {
     expect(record.steps.filter((step) => step.phase === 'rebuild' && step.round === 1).length).toBeGreaterThan(5);
     await shop.act('marek', 'run-test', { tag, condition: 'internal leakage' });
     const run = (await shop.load(tag))!.runs.length;
-    expect(await codeOf(shop.act('marek', 'decide-run', { tag, run, decision: 'passed', reason: '' }))).toBe('bad-input');
-    expect(await codeOf(shop.act('marek', 'decide-run', { tag, run, decision: 'concession', reason: '' }))).toBe('bad-input');
-    expect(await codeOf(shop.act('marek', 'decide-run', { tag, run: 99, decision: 'failed', reason: 'x' }))).toBe('wrong-state');
+    expect(await codeOf(shop.act('marek', 'decide-run', { tag, run, decision: 'passed', reason: '' }))).toBe(
+      'bad-input',
+    );
+    expect(await codeOf(shop.act('marek', 'decide-run', { tag, run, decision: 'concession', reason: '' }))).toBe(
+      'bad-input',
+    );
+    expect(await codeOf(shop.act('marek', 'decide-run', { tag, run: 99, decision: 'failed', reason: 'x' }))).toBe(
+      'wrong-state',
+    );
   });
   test('the whole way: a report is issued once, frozen; a correction says what changed; the chain is whole to the end', async () => {
     const tag = await shop.play({ at: 'closed', part: 'corrected' });
@@ -278,19 +478,29 @@ describe('parts, rebuild, test, report, return', () => {
     expect(record.closedAt).not.toBeNull();
     expect(record.reports.map((report) => report.revision)).toEqual(['A', 'B']);
     expect(record.reports[1]!.whatChanged).toContain('Running hours');
-    const read = async (revision: string) => ((await shop.act('wenna', 'read-report', { number: record.reports[0]!.number, revision, as: 'json' })) as unknown as { bytes: Buffer }).bytes;
+    const read = async (revision: string) =>
+      (
+        (await shop.act('wenna', 'read-report', {
+          number: record.reports[0]!.number,
+          revision,
+          as: 'json',
+        })) as unknown as { bytes: Buffer }
+      ).bytes;
     expect(sha256(await read('A'))).toBe(record.reports[0]!.fingerprint);
     expect(sha256(await read('B'))).toBe(record.reports[1]!.fingerprint);
     const events = await listEvents(shop.runtime.database, record.id);
     expect(events).toHaveLength(record.version);
     expect(findBrokenEvent({ events, headHash: record.headHash, sha256 })).toBeNull();
-    expect(await codeOf(shop.act('wenna', 'hold-job', { tag, reason: 'r', until: '2027-01-01', holder: 'U' }))).toBe('wrong-state');
+    expect(await codeOf(shop.act('wenna', 'hold-job', { tag, reason: 'r', until: '2027-01-01', holder: 'U' }))).toBe(
+      'wrong-state',
+    );
   });
   test('a changed and a deleted event are found in the database', async () => {
     const tag = await shop.play({ at: 'teardown', part: 'half' });
     const record = (await shop.load(tag))!;
     const pool = shop.runtime.pool.promise();
-    const broken = async () => ((await shop.act('wenna', 'read-events', { tag })) as unknown as { broken: { seq: number } | null }).broken;
+    const broken = async () =>
+      ((await shop.act('wenna', 'read-events', { tag })) as unknown as { broken: { seq: number } | null }).broken;
     expect(await broken()).toBeNull();
     await pool.query('update events set person_name = ? where job_id = ? and seq = 3', ['Somebody else', record.id]);
     expect(await broken()).toMatchObject({ seq: 3, why: 'it was changed' });
@@ -304,7 +514,11 @@ describe('sideways', () => {
     const tag = await shop.play({ at: 'inspect', part: 'held' });
     expect(await shop.load(tag)).toMatchObject({ station: 'inspect', holder: 'C', hold: { holder: 'C' } });
     expect(await codeOf(shop.act('marek', 'advance-job', { tag, event: 'finish-inspection' }))).toBe('wrong-state');
-    expect(await codeOf(shop.act('marek', 'dispose', { tag, target: { pointId: 'wet-seat' }, action: 'rework', reason: 'r' }))).toBe('wrong-state');
+    expect(
+      await codeOf(
+        shop.act('marek', 'dispose', { tag, target: { pointId: 'wet-seat' }, action: 'rework', reason: 'r' }),
+      ),
+    ).toBe('wrong-state');
     await shop.act('wenna', 'resume-job', { tag });
     expect(await shop.load(tag)).toMatchObject({ station: 'inspect', hold: null, holder: 'B' });
     expect(await codeOf(shop.act('wenna', 'resume-job', { tag }))).toBe('wrong-state');
@@ -312,7 +526,17 @@ describe('sideways', () => {
 });
 
 describe('whatever is sent', () => {
-  const nonsense = [null, 7, 'x', [], {}, { tag: 'P-0001' }, { tag: "P-0001'; --" }, { tag: 'P-0001', parts: 'x', entries: [{}], run: 'x' }, { text: 'x'.repeat(5000) }];
+  const nonsense = [
+    null,
+    7,
+    'x',
+    [],
+    {},
+    { tag: 'P-0001' },
+    { tag: "P-0001'; --" },
+    { tag: 'P-0001', parts: 'x', entries: [{}], run: 'x' },
+    { text: 'x'.repeat(5000) },
+  ];
   test('no verb answers with anything but a foreseen refusal or its result', async () => {
     const { allUseCases, perform } = await import('.');
     for (const useCase of allUseCases.filter((one) => !['sign-in', 'switch-person'].includes(one.verb)))

@@ -26,7 +26,10 @@ function parseInput<Input>(useCase: UseCase<Input, unknown>, raw: unknown): Inpu
   const read = useCase.input.safeParse(raw ?? {});
   if (read.success) return read.data;
   const issues = issuesOf(read.error);
-  throw new DomainError('bad-input', { what: issues.map((issue) => (issue.path ? `${issue.path}: ${issue.message}` : issue.message)).join('; '), issues });
+  throw new DomainError('bad-input', {
+    what: issues.map((issue) => (issue.path ? `${issue.path}: ${issue.message}` : issue.message)).join('; '),
+    issues,
+  });
 }
 
 /** Runs what touches the database: deadlocks are tried again, foreseen failures become DomainErrors. */
@@ -36,23 +39,41 @@ export async function runTranslated<Result>(act: () => Promise<Result>): Promise
       return await act();
     } catch (error) {
       if (isDeadlock(error) && attempt < 4) continue;
-      if (error instanceof SumRefusal) throw new DomainError('bad-input', { what: error.message, issues: [{ path: error.path, message: error.message }] }, { cause: error });
-      if (error instanceof DeviceError) throw new DomainError('bad-input', { what: `${error.device}: ${error.message}` }, { cause: error });
+      if (error instanceof SumRefusal)
+        throw new DomainError(
+          'bad-input',
+          { what: error.message, issues: [{ path: error.path, message: error.message }] },
+          { cause: error },
+        );
+      if (error instanceof DeviceError)
+        throw new DomainError('bad-input', { what: `${error.device}: ${error.message}` }, { cause: error });
       throw translateError(error);
     }
   }
 }
 
 /** The one way into a use case: authorise, parse, run. Throws DomainError for what was foreseen. */
-export async function perform<Input, Result>(useCase: UseCase<Input, Result>, context: Context, raw: unknown): Promise<Result> {
-  if (!mayAct(context.actor, useCase.audience)) throw new DomainError(context.actor.kind === 'nobody' ? 'not-signed-in' : 'not-allowed');
+export async function perform<Input, Result>(
+  useCase: UseCase<Input, Result>,
+  context: Context,
+  raw: unknown,
+): Promise<Result> {
+  if (!mayAct(context.actor, useCase.audience))
+    throw new DomainError(context.actor.kind === 'nobody' ? 'not-signed-in' : 'not-allowed');
   const input = parseInput(useCase, raw);
   return runTranslated(() => useCase.run(context, input));
 }
 
 /** Pieces that many inputs share. */
 export const tagField = z.string().regex(/^P-\d{4,7}$/, 'a tag looks like P-0417');
-export const sentence = (max = 2000) => z.string().trim().min(1, 'must not be empty').max(max, `at most ${max} characters`);
+export const sentence = (max = 2000) =>
+  z.string().trim().min(1, 'must not be empty').max(max, `at most ${max} characters`);
 export const optionalText = (max = 2000) => z.string().trim().max(max, `at most ${max} characters`).default('');
-export const dayField = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'a day looks like 2026-12-09').refine((day) => !Number.isNaN(Date.parse(day)) && new Date(day).toISOString().startsWith(day), 'there is no such day');
+export const dayField = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/, 'a day looks like 2026-12-09')
+  .refine(
+    (day) => !Number.isNaN(Date.parse(day)) && new Date(day).toISOString().startsWith(day),
+    'there is no such day',
+  );
 export const basedOn = z.number().int().min(0);

@@ -32,16 +32,36 @@ function solve(highs: Highs, program: Program): Solution {
   try {
     // Costs are whole: a gap below one unit is no gap.
     // Rounding heuristics on, presolve off: measured on short stocks of shims, three times as fast as as-shipped.
-    model.options.set({ mip_heuristic_run_zi_round: true, mip_heuristic_run_shifting: true, presolve: 'off', mip_detect_symmetry: false, mip_allow_restart: false });
-    model.options.set({ output_flag: false, time_limit: limitS, mip_rel_gap: 0, mip_abs_gap: whole ? 0.9 : 1e-6, mip_feasibility_tolerance: 1e-9, ...(whole && floor !== undefined && Number.isFinite(floor) && { objective_target: floor + 0.5 }) });
+    model.options.set({
+      mip_heuristic_run_zi_round: true,
+      mip_heuristic_run_shifting: true,
+      presolve: 'off',
+      mip_detect_symmetry: false,
+      mip_allow_restart: false,
+    });
+    model.options.set({
+      output_flag: false,
+      time_limit: limitS,
+      mip_rel_gap: 0,
+      mip_abs_gap: whole ? 0.9 : 1e-6,
+      mip_feasibility_tolerance: 1e-9,
+      ...(whole && floor !== undefined && Number.isFinite(floor) && { objective_target: floor + 0.5 }),
+    });
     model.run();
     const status = model.getModelStatus();
     const proven = status === modelStatus.optimal || status === modelStatus.objectiveTarget;
     const objective = model.getObjectiveValue() ?? Number.NaN;
-    const isFound = Number.isFinite(objective) && (proven || model.info.get('primal_solution_status') === highs.constants.solutionStatus.feasible);
+    const isFound =
+      Number.isFinite(objective) &&
+      (proven || model.info.get('primal_solution_status') === highs.constants.solutionStatus.feasible);
     const solution = isFound ? model.getSolution() : null;
     const bound = whole ? Number(model.info.get('mip_dual_bound')) : proven ? objective : -Infinity;
-    return { proven, values: solution ? [...solution.colValue].map((value) => (whole ? Math.round(value) : value)) : null, bound: Number.isFinite(bound) ? bound : -Infinity, duals: solution && !whole ? [...solution.rowDual] : [] };
+    return {
+      proven,
+      values: solution ? [...solution.colValue].map((value) => (whole ? Math.round(value) : value)) : null,
+      bound: Number.isFinite(bound) ? bound : -Infinity,
+      duals: solution && !whole ? [...solution.rowDual] : [],
+    };
   } finally {
     model.dispose();
   }
@@ -51,5 +71,8 @@ let loaded: Promise<Solver> | undefined;
 
 /** The solver of the optimising sums: HiGHS (MIT) as WebAssembly, about 3.5 MB, loaded once when first asked for. */
 export function loadSolver(options?: Parameters<typeof loadHighs>[0]): Promise<Solver> {
-  return (loaded ??= loadHighs(options).then((highs) => ({ solve: (program) => solve(highs, program), nowS: () => performance.now() / 1000 })));
+  return (loaded ??= loadHighs(options).then((highs) => ({
+    solve: (program) => solve(highs, program),
+    nowS: () => performance.now() / 1000,
+  })));
 }

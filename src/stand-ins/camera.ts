@@ -5,7 +5,8 @@ import type { Camera, PictureKind } from './contract';
 type Draw = (chance: () => number) => string;
 const range = (chance: () => number, from: number, to: number) => from + (to - from) * chance();
 const n = (value: number) => value.toFixed(1);
-const ringOf = (r: number, hole: number, fill: string) => `<path fill-rule="evenodd" fill="${fill}" stroke="#2b2a28" stroke-width="2.5" d="M${-r} 0a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0ZM${-hole} 0a${hole} ${hole} 0 1 0 ${2 * hole} 0a${hole} ${hole} 0 1 0 ${-2 * hole} 0Z"/>`;
+const ringOf = (r: number, hole: number, fill: string) =>
+  `<path fill-rule="evenodd" fill="${fill}" stroke="#2b2a28" stroke-width="2.5" d="M${-r} 0a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0ZM${-hole} 0a${hole} ${hole} 0 1 0 ${2 * hole} 0a${hole} ${hole} 0 1 0 ${-2 * hole} 0Z"/>`;
 
 /** Scratches, pits and stains, so that no two pictures are alike. */
 function wearMarks(chance: () => number, reach: number): string {
@@ -15,7 +16,11 @@ function wearMarks(chance: () => number, reach: number): string {
     const span = range(chance, 0.1, 0.7);
     return `<path d="M${n(r * Math.cos(a))} ${n(r * Math.sin(a))}A${n(r)} ${n(r)} 0 0 1 ${n(r * Math.cos(a + span))} ${n(r * Math.sin(a + span))}" fill="none" stroke="#332a22" stroke-opacity="${n(range(chance, 0.2, 0.7))}" stroke-width="${n(range(chance, 0.8, 3))}"/>`;
   });
-  const pits = Array.from({ length: 10 + Math.floor(chance() * 26) }, () => `<ellipse cx="${n(range(chance, -reach, reach))}" cy="${n(range(chance, -reach, reach) * 0.8)}" rx="${n(range(chance, 1, 7))}" ry="${n(range(chance, 1, 5))}" fill="${chance() < 0.5 ? '#6b3d20' : '#2e2620'}" fill-opacity="${n(range(chance, 0.15, 0.6))}"/>`);
+  const pits = Array.from(
+    { length: 10 + Math.floor(chance() * 26) },
+    () =>
+      `<ellipse cx="${n(range(chance, -reach, reach))}" cy="${n(range(chance, -reach, reach) * 0.8)}" rx="${n(range(chance, 1, 7))}" ry="${n(range(chance, 1, 5))}" fill="${chance() < 0.5 ? '#6b3d20' : '#2e2620'}" fill-opacity="${n(range(chance, 0.15, 0.6))}"/>`,
+  );
   return scratches.join('') + pits.join('');
 }
 
@@ -24,7 +29,11 @@ const subjects: Readonly<Record<PictureKind, Draw>> = {
   impeller(chance) {
     const vanes = 5 + Math.floor(chance() * 3);
     const turn = range(chance, 0, 60);
-    const arms = Array.from({ length: vanes }, (_, i) => `<path transform="rotate(${n(turn + (360 / vanes) * i)})" d="M50 0C90 -60 150 -70 200 -20" fill="none" stroke="#3b2f1c" stroke-width="13" stroke-linecap="round"/><path transform="rotate(${n(turn + (360 / vanes) * i)})" d="M50 -3C90 -63 150 -73 200 -24" fill="none" stroke="#d9b46a" stroke-width="4"/>`).join('');
+    const arms = Array.from(
+      { length: vanes },
+      (_, i) =>
+        `<path transform="rotate(${n(turn + (360 / vanes) * i)})" d="M50 0C90 -60 150 -70 200 -20" fill="none" stroke="#3b2f1c" stroke-width="13" stroke-linecap="round"/><path transform="rotate(${n(turn + (360 / vanes) * i)})" d="M50 -3C90 -63 150 -73 200 -24" fill="none" stroke="#d9b46a" stroke-width="4"/>`,
+    ).join('');
     return `<circle r="214" fill="url(#bronze)" stroke="#2b2a28" stroke-width="3"/>${arms}<circle r="58" fill="#8d6d35" stroke="#2b2a28" stroke-width="3"/><circle r="27" fill="#1d1b19"/><rect x="-6" y="-36" width="12" height="14" fill="#1d1b19"/>${wearMarks(chance, 195)}`;
   },
   shaft(chance) {
@@ -42,20 +51,50 @@ const subjects: Readonly<Record<PictureKind, Draw>> = {
   bearing(chance) {
     const balls = 9;
     const turn = range(chance, 0, 40);
-    const circles = Array.from({ length: balls }, (_, i) => `<circle cx="${n(142 * Math.cos(((turn + (360 / balls) * i) * Math.PI) / 180))}" cy="${n(142 * Math.sin(((turn + (360 / balls) * i) * Math.PI) / 180))}" r="33" fill="url(#ball)" stroke="#2b2a28" stroke-width="2"/>`).join('');
+    const circles = Array.from(
+      { length: balls },
+      (_, i) =>
+        `<circle cx="${n(142 * Math.cos(((turn + (360 / balls) * i) * Math.PI) / 180))}" cy="${n(142 * Math.sin(((turn + (360 / balls) * i) * Math.PI) / 180))}" r="33" fill="url(#ball)" stroke="#2b2a28" stroke-width="2"/>`,
+    ).join('');
     return `${ringOf(212, 172, 'url(#steel)')}${ringOf(114, 76, 'url(#steel)')}${circles}${wearMarks(chance, 120)}`;
   },
-  casing: (chance) => `<path d="M-210 40C-230 -120 -90 -220 60 -200L80 -260H200V-200L190 -120C250 20 180 200 0 210C-120 214 -200 140 -210 40Z" fill="url(#cast)" stroke="#2b2a28" stroke-width="4"/><circle r="120" cx="-10" cy="10" fill="#2a2724"/><circle r="${n(range(chance, 66, 80))}" cx="-10" cy="10" fill="#4b453d"/>${Array.from({ length: 8 }, (_, i) => `<circle cx="${n(-10 + 152 * Math.cos(i * 0.785 + chance() * 0.05))}" cy="${n(10 + 152 * Math.sin(i * 0.785))}" r="12" fill="#1d1b19"/>`).join('')}${wearMarks(chance, 190)}`,
+  casing: (chance) =>
+    `<path d="M-210 40C-230 -120 -90 -220 60 -200L80 -260H200V-200L190 -120C250 20 180 200 0 210C-120 214 -200 140 -210 40Z" fill="url(#cast)" stroke="#2b2a28" stroke-width="4"/><circle r="120" cx="-10" cy="10" fill="#2a2724"/><circle r="${n(range(chance, 66, 80))}" cx="-10" cy="10" fill="#4b453d"/>${Array.from({ length: 8 }, (_, i) => `<circle cx="${n(-10 + 152 * Math.cos(i * 0.785 + chance() * 0.05))}" cy="${n(10 + 152 * Math.sin(i * 0.785))}" r="12" fill="#1d1b19"/>`).join('')}${wearMarks(chance, 190)}`,
   bracket(chance) {
-    const bores = [-190, 150].map((x) => `<rect x="${x}" y="-118" width="62" height="236" rx="10" fill="url(#cast)" stroke="#2b2a28" stroke-width="3"/><rect x="${x + 12}" y="-62" width="38" height="124" fill="#2a2724"/>`).join('');
-    const ribs = Array.from({ length: 3 }, (_, i) => `<rect x="-120" y="${i * 62 - 84}" width="262" height="16" fill="#6a655c" stroke="#2b2a28" stroke-width="1.5"/>`).join('');
+    const bores = [-190, 150]
+      .map(
+        (x) =>
+          `<rect x="${x}" y="-118" width="62" height="236" rx="10" fill="url(#cast)" stroke="#2b2a28" stroke-width="3"/><rect x="${x + 12}" y="-62" width="38" height="124" fill="#2a2724"/>`,
+      )
+      .join('');
+    const ribs = Array.from(
+      { length: 3 },
+      (_, i) =>
+        `<rect x="-120" y="${i * 62 - 84}" width="262" height="16" fill="#6a655c" stroke="#2b2a28" stroke-width="1.5"/>`,
+    ).join('');
     return `<g transform="rotate(${n(range(chance, -8, 8))})"><rect x="-260" y="-160" width="46" height="320" rx="8" fill="url(#cast)" stroke="#2b2a28" stroke-width="3"/><rect x="-215" y="-96" width="430" height="192" rx="22" fill="url(#cast)" stroke="#2b2a28" stroke-width="3"/>${ribs}${bores}<rect x="-90" y="96" width="200" height="74" rx="6" fill="url(#cast)" stroke="#2b2a28" stroke-width="3"/></g>${wearMarks(chance, 170)}`;
   },
-  seal: (chance) => `${ringOf(150, 96, '#2f3336')}${ringOf(130, 106, '#5d6469')}${Array.from({ length: 3 + Math.floor(chance() * 8) }, () => `<line transform="rotate(${n(chance() * 360)})" x1="107" y1="0" x2="129" y2="${n(chance() * 6)}" stroke="#111" stroke-width="1.6"/>`).join('')}<g transform="translate(250 ${n(range(chance, -60, 60))})">${Array.from({ length: 6 }, (_, i) => `<ellipse cx="0" cy="${i * 22 - 60}" rx="56" ry="13" fill="none" stroke="#8b9196" stroke-width="8"/>`).join('')}</g>${wearMarks(chance, 140)}`,
-  plate: (chance) => `<rect x="-200" y="-150" width="400" height="300" rx="26" fill="url(#cast)" stroke="#2b2a28" stroke-width="3" transform="rotate(${n(range(chance, -12, 12))})"/><circle r="92" fill="#24211e"/>${[[-160, -110], [160, -110], [-160, 110], [160, 110]].map(([x, y]) => `<circle cx="${x}" cy="${y}" r="15" fill="#24211e"/>`).join('')}${wearMarks(chance, 170)}`,
-  gasket: (chance) => `<g transform="rotate(${n(range(chance, 0, 90))}) scale(1 ${n(range(chance, 0.8, 1))})">${ringOf(180, 160, '#22252a')}${ringOf(96, 84, '#2c2f33')}</g>${wearMarks(chance, 150)}`,
-  nut: (chance) => Array.from({ length: 4 }, (_, i) => `<g transform="translate(${i % 2 ? 120 : -120} ${i < 2 ? -90 : 90}) rotate(${n(range(chance, 0, 60))})"><path d="M80 0L40 69L-40 69L-80 0L-40 -69L40 -69Z" fill="url(#steel)" stroke="#2b2a28" stroke-width="3"/><circle r="40" fill="#24211e"/></g>`).join('') + wearMarks(chance, 160),
-  coupling: (chance) => `<circle r="200" fill="url(#cast)" stroke="#2b2a28" stroke-width="3"/>${Array.from({ length: 6 }, (_, i) => `<circle cx="${n(145 * Math.cos(i * 1.047 + chance() * 0.04))}" cy="${n(145 * Math.sin(i * 1.047))}" r="24" fill="#24211e"/>`).join('')}<circle r="66" fill="#55595c" stroke="#2b2a28" stroke-width="3"/><circle r="44" fill="#1d1b19"/><rect x="-7" y="-60" width="14" height="20" fill="#1d1b19"/>${wearMarks(chance, 180)}`,
+  seal: (chance) =>
+    `${ringOf(150, 96, '#2f3336')}${ringOf(130, 106, '#5d6469')}${Array.from({ length: 3 + Math.floor(chance() * 8) }, () => `<line transform="rotate(${n(chance() * 360)})" x1="107" y1="0" x2="129" y2="${n(chance() * 6)}" stroke="#111" stroke-width="1.6"/>`).join('')}<g transform="translate(250 ${n(range(chance, -60, 60))})">${Array.from({ length: 6 }, (_, i) => `<ellipse cx="0" cy="${i * 22 - 60}" rx="56" ry="13" fill="none" stroke="#8b9196" stroke-width="8"/>`).join('')}</g>${wearMarks(chance, 140)}`,
+  plate: (chance) =>
+    `<rect x="-200" y="-150" width="400" height="300" rx="26" fill="url(#cast)" stroke="#2b2a28" stroke-width="3" transform="rotate(${n(range(chance, -12, 12))})"/><circle r="92" fill="#24211e"/>${[
+      [-160, -110],
+      [160, -110],
+      [-160, 110],
+      [160, 110],
+    ]
+      .map(([x, y]) => `<circle cx="${x}" cy="${y}" r="15" fill="#24211e"/>`)
+      .join('')}${wearMarks(chance, 170)}`,
+  gasket: (chance) =>
+    `<g transform="rotate(${n(range(chance, 0, 90))}) scale(1 ${n(range(chance, 0.8, 1))})">${ringOf(180, 160, '#22252a')}${ringOf(96, 84, '#2c2f33')}</g>${wearMarks(chance, 150)}`,
+  nut: (chance) =>
+    Array.from(
+      { length: 4 },
+      (_, i) =>
+        `<g transform="translate(${i % 2 ? 120 : -120} ${i < 2 ? -90 : 90}) rotate(${n(range(chance, 0, 60))})"><path d="M80 0L40 69L-40 69L-80 0L-40 -69L40 -69Z" fill="url(#steel)" stroke="#2b2a28" stroke-width="3"/><circle r="40" fill="#24211e"/></g>`,
+    ).join('') + wearMarks(chance, 160),
+  coupling: (chance) =>
+    `<circle r="200" fill="url(#cast)" stroke="#2b2a28" stroke-width="3"/>${Array.from({ length: 6 }, (_, i) => `<circle cx="${n(145 * Math.cos(i * 1.047 + chance() * 0.04))}" cy="${n(145 * Math.sin(i * 1.047))}" r="24" fill="#24211e"/>`).join('')}<circle r="66" fill="#55595c" stroke="#2b2a28" stroke-width="3"/><circle r="44" fill="#1d1b19"/><rect x="-7" y="-60" width="14" height="20" fill="#1d1b19"/>${wearMarks(chance, 180)}`,
 };
 
 const gradients = `<defs>
@@ -67,7 +106,11 @@ const gradients = `<defs>
 function sceneOf(seed: string, subject: PictureKind, label: string): string {
   const chance = chanceFrom(`${seed}/${subject}`);
   const bench = ['#6f6252', '#75706a', '#5f6a63', '#7d6a50'][Math.floor(chance() * 4)]!;
-  const planks = Array.from({ length: 9 }, (_, i) => `<line x1="0" x2="960" y1="${n(i * 90 + chance() * 30)}" y2="${n(i * 90 + chance() * 30)}" stroke="#000" stroke-opacity=".13" stroke-width="${n(1 + chance() * 3)}"/>`).join('');
+  const planks = Array.from(
+    { length: 9 },
+    (_, i) =>
+      `<line x1="0" x2="960" y1="${n(i * 90 + chance() * 30)}" y2="${n(i * 90 + chance() * 30)}" stroke="#000" stroke-opacity=".13" stroke-width="${n(1 + chance() * 3)}"/>`,
+  ).join('');
   const x = range(chance, 430, 530);
   const y = range(chance, 320, 390);
   const text = label.replace(/[^\w .,:/-]/g, '');
@@ -77,7 +120,9 @@ function sceneOf(seed: string, subject: PictureKind, label: string): string {
 /** A camera that draws the part on the bench: recognisable by its kind, and never twice the same for two seeds. */
 export const simulatedCamera: Camera = {
   async takePicture({ seed, subject, label }) {
-    const bytes = await sharp(Buffer.from(sceneOf(seed, subject, label))).jpeg({ quality: 82 }).toBuffer();
+    const bytes = await sharp(Buffer.from(sceneOf(seed, subject, label)))
+      .jpeg({ quality: 82 })
+      .toBuffer();
     return { bytes, mime: 'image/jpeg' };
   },
 };

@@ -26,28 +26,49 @@ export interface GaugeAsk {
   readonly reuseMm: { readonly min?: number; readonly max?: number };
 }
 
-export type PictureKind = 'ring' | 'impeller' | 'shaft' | 'bearing' | 'casing' | 'bracket' | 'seal' | 'plate' | 'gasket' | 'nut' | 'coupling';
+export type PictureKind =
+  'ring' | 'impeller' | 'shaft' | 'bearing' | 'casing' | 'bracket' | 'seal' | 'plate' | 'gasket' | 'nut' | 'coupling';
 
 /** A camera at the bench: one picture as an encoded image. */
 export interface Camera {
-  takePicture(ask: { readonly seed: string; readonly subject: PictureKind; readonly label: string }): Promise<{ readonly bytes: Buffer; readonly mime: 'image/jpeg' | 'image/png' }>;
+  takePicture(ask: {
+    readonly seed: string;
+    readonly subject: PictureKind;
+    readonly label: string;
+  }): Promise<{ readonly bytes: Buffer; readonly mime: 'image/jpeg' | 'image/png' }>;
 }
 
 /** A supplier's order desk: acknowledges an order with a date, and says what each parcel holds. */
 export interface Supplier {
   acknowledge(order: SupplierOrder): Promise<{ readonly reference: string; readonly dueOn: string }>;
   /** What has left the supplier by a day, line by line, in addition to what was sent before. */
-  parcelBy(order: SupplierOrder & { readonly sentBefore: Readonly<Record<string, number>> }, day: string): Promise<{ readonly lines: readonly { readonly lineId: string; readonly quantity: number }[]; readonly restOn: string | null }>;
+  parcelBy(
+    order: SupplierOrder & { readonly sentBefore: Readonly<Record<string, number>> },
+    day: string,
+  ): Promise<{
+    readonly lines: readonly { readonly lineId: string; readonly quantity: number }[];
+    readonly restOn: string | null;
+  }>;
 }
 export interface SupplierOrder {
   readonly number: string;
   readonly placedOn: string;
-  readonly lines: readonly { readonly lineId: string; readonly partNumber: string; readonly quantity: number; readonly leadDays: number }[];
+  readonly lines: readonly {
+    readonly lineId: string;
+    readonly partNumber: string;
+    readonly quantity: number;
+    readonly leadDays: number;
+  }[];
 }
 
 /** Outgoing mail. */
 export interface Mail {
-  send(mail: { readonly to: string; readonly subject: string; readonly body: string; readonly attachment?: { readonly name: string; readonly bytes: Buffer } }): Promise<void>;
+  send(mail: {
+    readonly to: string;
+    readonly subject: string;
+    readonly body: string;
+    readonly attachment?: { readonly name: string; readonly bytes: Buffer };
+  }): Promise<void>;
 }
 
 export const pumpConditions = ['sound', 'internal leakage', 'air in the suction'] as const;
@@ -59,7 +80,12 @@ export interface TestStand {
 }
 export interface StandAsk {
   readonly seed: string;
-  readonly rated: { readonly flowM3h: number; readonly headM: number; readonly speedRpm: number; readonly efficiencyPct: number };
+  readonly rated: {
+    readonly flowM3h: number;
+    readonly headM: number;
+    readonly speedRpm: number;
+    readonly efficiencyPct: number;
+  };
   readonly pipeMm: { readonly suction: number; readonly discharge: number };
   readonly flowShares: readonly number[];
   /** For a positive-displacement pump: flow at shares of the duty's pressure instead of a curve. */

@@ -5,7 +5,15 @@ import type { Camera, Gauge, Mail, PictureKind, Supplier, TestStand } from './co
 /** What any gauge, camera, supplier, mail service and stand must do; the simulated ones and a real driver alike. */
 function gaugeContract(name: string, gauge: Gauge): void {
   test(`${name} types a plain number in millimetres with the digits asked for`, async () => {
-    const { typed, unit } = await gauge.takeReading({ job: 'P-1', phase: 'as-found', point: 'p', place: 'A:0', digits: 3, newMm: { min: 45.002, max: 45.013 }, reuseMm: { min: 44.998 } });
+    const { typed, unit } = await gauge.takeReading({
+      job: 'P-1',
+      phase: 'as-found',
+      point: 'p',
+      place: 'A:0',
+      digits: 3,
+      newMm: { min: 45.002, max: 45.013 },
+      reuseMm: { min: 44.998 },
+    });
     expect(typed).toMatch(/^\d+\.\d{3}$/);
     expect(unit).toBe('mm');
   });
@@ -18,7 +26,14 @@ function cameraContract(name: string, camera: Camera): void {
   });
 }
 function supplierContract(name: string, supplier: Supplier): void {
-  const order = (number: string) => ({ number, placedOn: '2026-11-24', lines: [{ lineId: 'a', partNumber: 'n', quantity: 3, leadDays: 5 }, { lineId: 'b', partNumber: 'm', quantity: 1, leadDays: 9 }] });
+  const order = (number: string) => ({
+    number,
+    placedOn: '2026-11-24',
+    lines: [
+      { lineId: 'a', partNumber: 'n', quantity: 3, leadDays: 5 },
+      { lineId: 'b', partNumber: 'm', quantity: 1, leadDays: 9 },
+    ],
+  });
   test(`${name} acknowledges with a date not before the longest lead time`, async () => {
     const { reference, dueOn } = await supplier.acknowledge(order('PO-1'));
     expect(reference.length).toBeGreaterThan(0);
@@ -44,7 +59,13 @@ function supplierContract(name: string, supplier: Supplier): void {
   });
 }
 function standContract(name: string, stand: TestStand): void {
-  const ask = { seed: 's', rated: { flowM3h: 60, headM: 38, speedRpm: 2900, efficiencyPct: 70 }, pipeMm: { suction: 65, discharge: 50 }, flowShares: [0, 0.5, 1, 1.2], condition: 'sound' as const };
+  const ask = {
+    seed: 's',
+    rated: { flowM3h: 60, headM: 38, speedRpm: 2900, efficiencyPct: 70 },
+    pipeMm: { suction: 65, discharge: 50 },
+    flowShares: [0, 0.5, 1, 1.2],
+    condition: 'sound' as const,
+  };
   test(`${name} reads all gauges at each flow of the plan, rising in flow`, async () => {
     const points = await stand.run(ask);
     expect(points).toHaveLength(4);
@@ -57,7 +78,11 @@ function standContract(name: string, stand: TestStand): void {
 function mailContract(name: string, make: (keep: (to: string, subject: string) => void) => Mail): void {
   test(`${name} delivers address and subject as they are`, async () => {
     const sent: string[] = [];
-    await make((to, subject) => sent.push(`${to} ${subject}`)).send({ to: 'fern@garden.example', subject: 'Quote', body: 'b' });
+    await make((to, subject) => sent.push(`${to} ${subject}`)).send({
+      to: 'fern@garden.example',
+      subject: 'Quote',
+      body: 'b',
+    });
     expect(sent).toEqual(['fern@garden.example Quote']);
   });
 }
@@ -69,10 +94,18 @@ standContract('the simulated stand', simulatedTestStand);
 mailContract('the simulated mail', (keep) => simulatedMail(async (mail) => keep(mail.to, mail.subject)));
 
 test('the piece that is missing does not hang on the order of the lines', async () => {
-  const lines = ['a', 'b', 'c', 'd', 'e', 'f', 'g'].map((lineId) => ({ lineId, partNumber: lineId, quantity: 2, leadDays: 1 }));
+  const lines = ['a', 'b', 'c', 'd', 'e', 'f', 'g'].map((lineId) => ({
+    lineId,
+    partNumber: lineId,
+    quantity: 2,
+    leadDays: 1,
+  }));
   for (let n = 0; n < 20; n++) {
     const sentOf = async (given: typeof lines) => {
-      const { lines: sent } = await simulatedSupplier.parcelBy({ number: `PO-${n}`, placedOn: '2026-11-24', lines: given, sentBefore: {} }, '2027-02-01');
+      const { lines: sent } = await simulatedSupplier.parcelBy(
+        { number: `PO-${n}`, placedOn: '2026-11-24', lines: given, sentBefore: {} },
+        '2027-02-01',
+      );
       return Object.fromEntries(sent.map((line) => [line.lineId, line.quantity]));
     };
     expect(await sentOf([...lines].reverse())).toEqual(await sentOf(lines));
@@ -82,7 +115,11 @@ test('the piece that is missing does not hang on the order of the lines', async 
 test('some parcels are short and most are not', async () => {
   let short = 0;
   for (let n = 0; n < 60; n++) {
-    const order = { number: `PO-${n}`, placedOn: '2026-11-24', lines: [{ lineId: 'a', partNumber: 'n', quantity: 2, leadDays: 1 }] };
+    const order = {
+      number: `PO-${n}`,
+      placedOn: '2026-11-24',
+      lines: [{ lineId: 'a', partNumber: 'n', quantity: 2, leadDays: 1 }],
+    };
     const { dueOn } = await simulatedSupplier.acknowledge(order);
     if ((await simulatedSupplier.parcelBy({ ...order, sentBefore: {} }, dueOn)).restOn) short++;
   }
@@ -91,7 +128,15 @@ test('some parcels are short and most are not', async () => {
 });
 
 test('a gauge reads the same part alike, as-left parts as new', async () => {
-  const ask = { job: 'P-0417', phase: 'as-left' as const, point: 'wet-seat', place: 'A:0', digits: 3, newMm: { min: 45.002, max: 45.013 }, reuseMm: { min: 44.998 } };
+  const ask = {
+    job: 'P-0417',
+    phase: 'as-left' as const,
+    point: 'wet-seat',
+    place: 'A:0',
+    digits: 3,
+    newMm: { min: 45.002, max: 45.013 },
+    reuseMm: { min: 44.998 },
+  };
   expect(await simulatedGauge.takeReading(ask)).toEqual(await simulatedGauge.takeReading(ask));
   for (let job = 0; job < 20; job++) {
     const value = Number((await simulatedGauge.takeReading({ ...ask, job: `P-${job}` })).typed);
@@ -100,9 +145,23 @@ test('a gauge reads the same part alike, as-left parts as new', async () => {
 });
 
 test('no two pictures are alike', async () => {
-  const kinds: readonly PictureKind[] = ['ring', 'impeller', 'shaft', 'bearing', 'casing', 'bracket', 'seal', 'plate', 'gasket', 'nut', 'coupling'];
+  const kinds: readonly PictureKind[] = [
+    'ring',
+    'impeller',
+    'shaft',
+    'bearing',
+    'casing',
+    'bracket',
+    'seal',
+    'plate',
+    'gasket',
+    'nut',
+    'coupling',
+  ];
   const seen = new Set<string>();
-  for (const subject of kinds) for (const seed of ['a', 'b']) seen.add((await simulatedCamera.takePicture({ seed, subject, label: 'x' })).bytes.toString('base64'));
+  for (const subject of kinds)
+    for (const seed of ['a', 'b'])
+      seen.add((await simulatedCamera.takePicture({ seed, subject, label: 'x' })).bytes.toString('base64'));
   expect(seen.size).toBe(kinds.length * 2);
 });
 
@@ -112,10 +171,17 @@ test('a label from people cannot break the picture', async () => {
 });
 
 test('the stand scatters, but by little: repeats differ by less than two per cent', async () => {
-  const ask = { seed: '1', rated: { flowM3h: 60, headM: 38, speedRpm: 2900, efficiencyPct: 70 }, pipeMm: { suction: 65, discharge: 50 }, flowShares: [1], condition: 'sound' as const };
+  const ask = {
+    seed: '1',
+    rated: { flowM3h: 60, headM: 38, speedRpm: 2900, efficiencyPct: 70 },
+    pipeMm: { suction: 65, discharge: 50 },
+    flowShares: [1],
+    condition: 'sound' as const,
+  };
   const [one, other] = await Promise.all([simulatedTestStand.run(ask), simulatedTestStand.run({ ...ask, seed: '2' })]);
   expect(one![0]!.flowM3h).not.toBe(other![0]!.flowM3h);
   expect(Math.abs(one![0]!.flowM3h / other![0]!.flowM3h - 1)).toBeLessThan(0.02);
 });
 
-test('a device that fails says which', () => expect(new DeviceError('gauge', 'no battery')).toMatchObject({ device: 'gauge', message: 'no battery' }));
+test('a device that fails says which', () =>
+  expect(new DeviceError('gauge', 'no battery')).toMatchObject({ device: 'gauge', message: 'no battery' }));

@@ -1,7 +1,8 @@
 import { chanceFrom } from './chance';
 import type { Supplier, SupplierOrder } from './contract';
 
-const addDays = (day: string, days: number) => new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+const addDays = (day: string, days: number) =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
 function dueOf(order: SupplierOrder): string {
   const longest = Math.max(1, ...order.lines.map((line) => line.leadDays));

@@ -25,7 +25,8 @@ function gaugesAt(ask: StandAsk, share: number, noise: () => number): StandGauge
   const hydraulic = (water * gravity * (flow / 3600) * head) / 1000;
   const shutOff = (0.42 * water * gravity * (rated.flowM3h / 3600) * rated.headM) / 1000 / (rated.efficiencyPct / 100);
   const shaft = share < 0.45 ? shutOff + (share / 0.45) * (hydraulicAt(ask, 0.45) - shutOff) : hydraulic / efficiency;
-  const velocityHead = (diameter: number) => (flow / 3600 / ((Math.PI / 4) * (diameter / 1000) ** 2)) ** 2 / (2 * gravity);
+  const velocityHead = (diameter: number) =>
+    (flow / 3600 / ((Math.PI / 4) * (diameter / 1000) ** 2)) ** 2 / (2 * gravity);
   const suction = -12 - 9 * share ** 2;
   const pressureHead = head - velocityHead(pipeMm.discharge) + velocityHead(pipeMm.suction);
   const speed = rated.speedRpm * (1.004 - 0.004 * share);
@@ -46,15 +47,25 @@ function gaugesAt(ask: StandAsk, share: number, noise: () => number): StandGauge
 
 function hydraulicAt(ask: StandAsk, share: number): number {
   const head = ask.rated.headM * (1.21 - 0.21 * share ** 2) * behaviours[ask.condition].head(share);
-  const efficiency = (ask.rated.efficiencyPct / 100) * behaviours[ask.condition].efficiency * (1 - 0.85 * (share - 1.01) ** 2);
+  const efficiency =
+    (ask.rated.efficiencyPct / 100) * behaviours[ask.condition].efficiency * (1 - 0.85 * (share - 1.01) ** 2);
   return (water * gravity * ((ask.rated.flowM3h * share) / 3600) * head) / 1000 / efficiency;
 }
 
 /** How much more slips back, and how much of the flow is gas, in each condition. */
-const slips: Readonly<Record<PumpCondition, { readonly slip: number; readonly flow: number }>> = { sound: { slip: 0.9, flow: 1 }, 'internal leakage': { slip: 4.5, flow: 1 }, 'air in the suction': { slip: 1, flow: 0.86 } };
+const slips: Readonly<Record<PumpCondition, { readonly slip: number; readonly flow: number }>> = {
+  sound: { slip: 0.9, flow: 1 },
+  'internal leakage': { slip: 4.5, flow: 1 },
+  'air in the suction': { slip: 1, flow: 0.86 },
+};
 
 /** A displacement pump: what a turn moves less what slips back, which goes with the pressure. */
-function gaugesAtPressure({ rated, pipeMm, condition }: StandAsk, { displacementCm3 }: NonNullable<StandAsk['slip']>, share: number, noise: () => number): StandGauges {
+function gaugesAtPressure(
+  { rated, pipeMm, condition }: StandAsk,
+  { displacementCm3 }: NonNullable<StandAsk['slip']>,
+  share: number,
+  noise: () => number,
+): StandGauges {
   const theoretical = (displacementCm3 * rated.speedRpm * 60) / 1e6;
   const slipAtDuty = Math.max(0.02 * theoretical, theoretical - rated.flowM3h);
   const { slip, flow: kept } = slips[condition];
@@ -67,7 +78,17 @@ function gaugesAtPressure({ rated, pipeMm, condition }: StandAsk, { displacement
   const discharge = suction + pressure - ((velocity(pipeMm.discharge) - velocity(pipeMm.suction)) * water) / 1000;
   const hydraulic = (pressure * theoretical) / 3600;
   const power = hydraulic / 0.82 + 0.06 * hydraulicOf(rated);
-  return { flowM3h: flow, suctionKpa: suction, dischargeKpa: discharge, speedRpm: speed, powerInKw: (power / (motor / 100)) * noise(), motorEfficiencyPct: motor, densityKgM3: water, vibrationMmS: (1.2 + 0.4 * share) * (condition === 'sound' ? 1 : 1.6) * noise(), bearingC: 36 + 8 * share };
+  return {
+    flowM3h: flow,
+    suctionKpa: suction,
+    dischargeKpa: discharge,
+    speedRpm: speed,
+    powerInKw: (power / (motor / 100)) * noise(),
+    motorEfficiencyPct: motor,
+    densityKgM3: water,
+    vibrationMmS: (1.2 + 0.4 * share) * (condition === 'sound' ? 1 : 1.6) * noise(),
+    bearingC: 36 + 8 * share,
+  };
 }
 
 const hydraulicOf = (rated: StandAsk['rated']) => (water * gravity * (rated.flowM3h / 3600) * rated.headM) / 1000;

@@ -27,7 +27,13 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
         </Link>
         <FindBox />
         <TopNav />
-        <PersonMenu name={actor.name} role={actor.role} others={people.filter((person) => person.hasPin && person.id !== actor.personId).map(({ id, name, role }) => ({ id, name, role }))} />
+        <PersonMenu
+          name={actor.name}
+          role={actor.role}
+          others={people
+            .filter((person) => person.hasPin && person.id !== actor.personId)
+            .map(({ id, name, role }) => ({ id, name, role }))}
+        />
       </header>
       <main id="main">{children}</main>
       <WaitingBar />

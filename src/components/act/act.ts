@@ -14,14 +14,27 @@ export interface ActError {
   readonly yours?: unknown;
 }
 
-export type ActResult<Data> = { readonly ok: true; readonly data: Data } | { readonly ok: false; readonly error: ActError } | { readonly ok: false; readonly waiting: true };
+export type ActResult<Data> =
+  | { readonly ok: true; readonly data: Data }
+  | { readonly ok: false; readonly error: ActError }
+  | { readonly ok: false; readonly waiting: true };
 
-const lost: ActError = { code: 'no-connection', what: 'The connection is lost.', kept: 'What you typed stays on this device.', todo: 'Try again when it is back.', issues: [] };
+const lost: ActError = {
+  code: 'no-connection',
+  what: 'The connection is lost.',
+  kept: 'What you typed stays on this device.',
+  todo: 'Try again when it is back.',
+  issues: [],
+};
 
 /** Sends one verb; `null` when the server or its record cannot be reached. */
 export async function send<Data>(verb: string, input: unknown, link?: string): Promise<ActResult<Data> | null> {
   try {
-    const response = await fetch(`/api/act/${verb}`, { method: 'POST', headers: { 'content-type': 'application/json', ...(link && { 'x-customer-link': link }) }, body: JSON.stringify(input) });
+    const response = await fetch(`/api/act/${verb}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', ...(link && { 'x-customer-link': link }) },
+      body: JSON.stringify(input),
+    });
     const body = (await response.json()) as { data?: Data; error?: ActError };
     if (response.status === 503) return null;
     return body.error ? { ok: false, error: body.error } : { ok: true, data: body.data as Data };
@@ -31,7 +44,11 @@ export async function send<Data>(verb: string, input: unknown, link?: string): P
 }
 
 /** Sends a verb that must be answered now; a lost connection is an error that keeps what was typed. */
-export async function act<Data = Record<string, unknown>>(verb: string, input: unknown, link?: string): Promise<ActResult<Data>> {
+export async function act<Data = Record<string, unknown>>(
+  verb: string,
+  input: unknown,
+  link?: string,
+): Promise<ActResult<Data>> {
   return (await send<Data>(verb, input, link)) ?? { ok: false, error: lost };
 }
 
@@ -70,7 +87,11 @@ export function watchWaiting(listener: () => void): () => void {
 }
 
 /** Sends a bench entry; when nobody answers it waits on this device and goes by itself later. */
-export async function keep<Data = Record<string, unknown>>(verb: string, input: unknown, label: string): Promise<ActResult<Data>> {
+export async function keep<Data = Record<string, unknown>>(
+  verb: string,
+  input: unknown,
+  label: string,
+): Promise<ActResult<Data>> {
   const answer = readWaiting().some((entry) => !entry.error) ? null : await send<Data>(verb, input);
   if (answer) return answer;
   writeWaiting([...readWaiting(), { id: crypto.randomUUID(), verb, input, label }]);
@@ -88,7 +109,8 @@ export async function flushWaiting(): Promise<number> {
     if (answer.ok) {
       sent++;
       writeWaiting(rest.filter((one) => one.id !== entry.id));
-    } else if ('error' in answer) writeWaiting(rest.map((one) => (one.id === entry.id ? { ...one, error: answer.error } : one)));
+    } else if ('error' in answer)
+      writeWaiting(rest.map((one) => (one.id === entry.id ? { ...one, error: answer.error } : one)));
   }
   return sent;
 }

@@ -10,7 +10,11 @@ export function useAct() {
   const [error, setError] = useState<ActError | null>(null);
   const [isSending, setSending] = useState(false);
   const [isRefreshing, startRefresh] = useTransition();
-  const run = async <Data = Record<string, unknown>>(verb: string, input: unknown, { label }: { readonly label?: string } = {}): Promise<Data | null> => {
+  const run = async <Data = Record<string, unknown>>(
+    verb: string,
+    input: unknown,
+    { label }: { readonly label?: string } = {},
+  ): Promise<Data | null> => {
     setSending(true);
     setError(null);
     const answer = label ? await keep<Data>(verb, input, label) : await act<Data>(verb, input);

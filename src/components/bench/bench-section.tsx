@@ -19,7 +19,14 @@ export function BenchSection({ family, hint, title, states, onPickPart }: Props)
         <h2 className="mb-2 font-bold">
           Section <small className="font-normal text-quiet">{hint}</small>
         </h2>
-        <Section drawing={drawSection(family)} pins={{}} showsPins={false} parts={states} onPickPart={onPickPart} title={title} />
+        <Section
+          drawing={drawSection(family)}
+          pins={{}}
+          showsPins={false}
+          parts={states}
+          onPickPart={onPickPart}
+          title={title}
+        />
       </div>
     </section>
   );

@@ -17,7 +17,10 @@ interface Props {
 export function Cautions({ ids, read, onRead, before, isDone = false }: Props) {
   if (!ids.length) return null;
   return (
-    <section aria-label={before ? `Cautions before: ${before}` : 'Cautions'} className="border-l-4 border-ochre bg-sheet px-3 py-2">
+    <section
+      aria-label={before ? `Cautions before: ${before}` : 'Cautions'}
+      className="border-l-4 border-ochre bg-sheet px-3 py-2"
+    >
       {ids.map((id) => {
         const caution = findCaution(id);
         if (!caution) return null;
@@ -28,7 +31,12 @@ export function Cautions({ ids, read, onRead, before, isDone = false }: Props) {
               <b>{caution.title}.</b> {caution.text}
               {!isDone && (
                 <label className="mt-1 flex min-h-11 cursor-pointer items-center gap-3 font-semibold">
-                  <input type="checkbox" className="size-6 accent-(--ink)" checked={read.has(id)} onChange={(event) => onRead(id, event.target.checked)} />
+                  <input
+                    type="checkbox"
+                    className="size-6 accent-(--ink)"
+                    checked={read.has(id)}
+                    onChange={(event) => onRead(id, event.target.checked)}
+                  />
                   Read, and I act on it
                 </label>
               )}

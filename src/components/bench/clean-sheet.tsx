@@ -13,18 +13,40 @@ export function CleanSheet({ view, isHere }: SheetProps) {
   const [methods, setMethods] = useState<Readonly<Record<string, string>>>({});
   const [masked, setMasked] = useState<ReadonlySet<string>>(new Set());
   const { run, error, isBusy } = useAct();
-  const here = new Set(record.parts.filter((part) => part.state === 'present' || part.state === 'broken').map((part) => part.ref));
+  const here = new Set(
+    record.parts.filter((part) => part.state === 'present' || part.state === 'broken').map((part) => part.ref),
+  );
   const parts = family.parts.filter((part) => !part.soft && here.has(part.ref));
   const done = new Map(record.steps.filter((step) => step.phase === 'clean').map((step) => [step.stepId, step]));
   const clean = (refs: readonly string[]) =>
-    run('clean-parts', { tag: record.tag, cautionRead: read.has('blasting-acid'), parts: refs.map((ref) => ({ partRef: ref, method: methods[ref] ?? parts.find((part) => part.ref === ref)!.clean.method, masked: masked.has(ref) })) }, { label: `Cleaned: ${refs.join(', ')}` });
-  const ready = parts.filter((part) => !done.has(part.ref) && (!part.clean.mask || masked.has(part.ref))).map((part) => part.ref);
+    run(
+      'clean-parts',
+      {
+        tag: record.tag,
+        cautionRead: read.has('blasting-acid'),
+        parts: refs.map((ref) => ({
+          partRef: ref,
+          method: methods[ref] ?? parts.find((part) => part.ref === ref)!.clean.method,
+          masked: masked.has(ref),
+        })),
+      },
+      { label: `Cleaned: ${refs.join(', ')}` },
+    );
+  const ready = parts
+    .filter((part) => !done.has(part.ref) && (!part.clean.mask || masked.has(part.ref)))
+    .map((part) => part.ref);
   return (
     <div className="mx-auto max-w-[1080px] space-y-4 p-6">
       <h2 className="font-bold">
-        Clean <small className="font-normal text-quiet">{done.size} of {parts.length} parts · soft parts go into their bag and are renewed; cleaning shows damage that dirt hid</small>
+        Clean{' '}
+        <small className="font-normal text-quiet">
+          {done.size} of {parts.length} parts · soft parts go into their bag and are renewed; cleaning shows damage that
+          dirt hid
+        </small>
       </h2>
-      {isHere && <Cautions ids={['blasting-acid']} read={read} onRead={(id, isRead) => setRead(new Set(isRead ? [id] : []))} />}
+      {isHere && (
+        <Cautions ids={['blasting-acid']} read={read} onRead={(id, isRead) => setRead(new Set(isRead ? [id] : []))} />
+      )}
       <ErrorNote error={error} />
       {isHere && ready.length > 1 && read.has('blasting-acid') && (
         <Button disabled={isBusy} onClick={() => clean(ready)}>
@@ -35,14 +57,24 @@ export function CleanSheet({ view, isHere }: SheetProps) {
         {parts.map((part) => {
           const own = done.get(part.ref);
           return (
-            <li key={part.ref} id={`clean-${part.ref}`} className="row grid items-center gap-x-4 gap-y-1 py-2 first:border-0 md:grid-cols-[200px_1fr_280px_150px]">
+            <li
+              key={part.ref}
+              id={`clean-${part.ref}`}
+              className="row grid items-center gap-x-4 gap-y-1 py-2 first:border-0 md:grid-cols-[200px_1fr_280px_150px]"
+            >
               <b>
                 {part.name} <span className="block text-13 font-normal text-quiet">{part.material}</span>
               </b>
               {own ? (
                 <span>{String(own.data.method ?? '')}</span>
               ) : (
-                <input aria-label={`Method for ${part.name}`} disabled={!isHere} className="field min-h-11" value={methods[part.ref] ?? part.clean.method} onChange={(event) => setMethods({ ...methods, [part.ref]: event.target.value })} />
+                <input
+                  aria-label={`Method for ${part.name}`}
+                  disabled={!isHere}
+                  className="field min-h-11"
+                  value={methods[part.ref] ?? part.clean.method}
+                  onChange={(event) => setMethods({ ...methods, [part.ref]: event.target.value })}
+                />
               )}
               <div className="text-13">
                 {part.clean.mask &&
@@ -50,11 +82,28 @@ export function CleanSheet({ view, isHere }: SheetProps) {
                     <span>Masked: {part.clean.mask}</span>
                   ) : (
                     <label className="flex min-h-11 items-center gap-2">
-                      <input type="checkbox" className="size-6 accent-(--ink)" checked={masked.has(part.ref)} onChange={(event) => setMasked(new Set(event.target.checked ? [...masked, part.ref] : [...masked].filter((one) => one !== part.ref)))} />
+                      <input
+                        type="checkbox"
+                        className="size-6 accent-(--ink)"
+                        checked={masked.has(part.ref)}
+                        onChange={(event) =>
+                          setMasked(
+                            new Set(
+                              event.target.checked
+                                ? [...masked, part.ref]
+                                : [...masked].filter((one) => one !== part.ref),
+                            ),
+                          )
+                        }
+                      />
                       masked: {part.clean.mask}
                     </label>
                   ))}
-                {part.clean.never && <span className="block text-jasper">{part.clean.never.replace(/^./, (letter) => letter.toUpperCase())}</span>}
+                {part.clean.never && (
+                  <span className="block text-jasper">
+                    {part.clean.never.replace(/^./, (letter) => letter.toUpperCase())}
+                  </span>
+                )}
               </div>
               {own ? (
                 <span className="text-13 text-quiet">

@@ -30,8 +30,17 @@ export function StepList({ steps, done, picked, zone, onPick, noteOf, children }
         const isPicked = step.id === picked;
         const note = noteOf?.(step.id);
         return (
-          <li key={step.id} id={`step-${step.id}`} className={`row first:border-0 ${isPicked ? 'border-l-4 border-l-jasper bg-sheet pl-3' : 'pl-4'}`}>
-            <button type="button" aria-expanded={isPicked} onClick={() => onPick(step.id)} className="flex min-h-12 w-full items-center gap-3 text-left">
+          <li
+            key={step.id}
+            id={`step-${step.id}`}
+            className={`row first:border-0 ${isPicked ? 'border-l-4 border-l-jasper bg-sheet pl-3' : 'pl-4'}`}
+          >
+            <button
+              type="button"
+              aria-expanded={isPicked}
+              onClick={() => onPick(step.id)}
+              className="flex min-h-12 w-full items-center gap-3 text-left"
+            >
               <span className="num w-7 text-right text-quiet">{i + 1}</span>
               <span className={isPicked ? 'flex-1 font-bold' : 'flex-1'}>{step.title}</span>
               <span className="pr-3 text-13 text-quiet">
@@ -55,7 +64,16 @@ export function StepList({ steps, done, picked, zone, onPick, noteOf, children }
 }
 
 /** What to do, why, and what usually goes wrong. */
-export function StepWords({ step }: { readonly step: { readonly do: string; readonly reason?: string | undefined; readonly mistake?: string | undefined; readonly tools: readonly string[] } }) {
+export function StepWords({
+  step,
+}: {
+  readonly step: {
+    readonly do: string;
+    readonly reason?: string | undefined;
+    readonly mistake?: string | undefined;
+    readonly tools: readonly string[];
+  };
+}) {
   return (
     <div className="max-w-[70ch] space-y-1">
       <p className="text-18">{step.do}</p>
@@ -75,12 +93,20 @@ export function StepWords({ step }: { readonly step: { readonly do: string; read
 }
 
 /** The step that a gate line points to, else the first that is not done. */
-export function firstStep(steps: readonly { readonly id: string; readonly captures: readonly { readonly id: string }[] }[], done: ReadonlyMap<string, StepDone>): string {
+export function firstStep(
+  steps: readonly { readonly id: string; readonly captures: readonly { readonly id: string }[] }[],
+  done: ReadonlyMap<string, StepDone>,
+): string {
   return steps.find((step) => !done.has(step.id))?.id ?? steps.at(-1)!.id;
 }
 
 /** The step whose element, or whose capture's element, the address names. */
-export function stepOfHash(hash: string, steps: readonly { readonly id: string; readonly captures: readonly { readonly id: string }[] }[]): string | undefined {
+export function stepOfHash(
+  hash: string,
+  steps: readonly { readonly id: string; readonly captures: readonly { readonly id: string }[] }[],
+): string | undefined {
   const name = decodeURIComponent(hash.replace(/^#/, ''));
-  return steps.find((step) => name === `step-${step.id}` || step.captures.some((capture) => name === `capture-${capture.id}`))?.id;
+  return steps.find(
+    (step) => name === `step-${step.id}` || step.captures.some((capture) => name === `capture-${capture.id}`),
+  )?.id;
 }

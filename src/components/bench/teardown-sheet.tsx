@@ -17,21 +17,38 @@ import { firstStep, StepList, stepOfHash, StepWords } from './step-list';
 export function TeardownSheet({ view, isHere }: SheetProps) {
   const { record, family } = view;
   const steps = family.teardown;
-  const done = useMemo(() => new Map(record.steps.filter((step) => step.phase === 'teardown').map((step) => [step.stepId, step])), [record.steps]);
+  const done = useMemo(
+    () => new Map(record.steps.filter((step) => step.phase === 'teardown').map((step) => [step.stepId, step])),
+    [record.steps],
+  );
   const { hash, visit } = useAskedPlace();
   const [choice, setChoice] = useState<{ id: string; visit: string } | null>(null);
   const asked = stepOfHash(hash, steps);
   const picked = choice && choice.visit === visit ? choice.id : (asked ?? firstStep(steps, done));
   const step = steps.find((one) => one.id === picked)!;
   const removed = new Set(steps.filter((one) => done.has(one.id)).flatMap((one) => one.parts));
-  const states: Record<string, PartState> = Object.fromEntries(family.parts.map((part) => [part.ref, step.parts.includes(part.ref) && !done.has(step.id) ? 'now' : removed.has(part.ref) ? 'removed' : 'here']));
+  const states: Record<string, PartState> = Object.fromEntries(
+    family.parts.map((part) => [
+      part.ref,
+      step.parts.includes(part.ref) && !done.has(step.id) ? 'now' : removed.has(part.ref) ? 'removed' : 'here',
+    ]),
+  );
   const pick = (id: string) => setChoice({ id, visit: visitNow() });
   return (
     <div className="grid lg:grid-cols-[minmax(380px,5fr)_7fr]">
-      <BenchSection family={family} hint="pick a part for its step · ochre: comes off now · dashed: is off" states={states} onPickPart={(ref) => pick(steps.find((one) => one.parts.includes(ref))?.id ?? picked)} title={`Section, ${removed.size} of ${family.parts.length} parts off`} />
+      <BenchSection
+        family={family}
+        hint="pick a part for its step · ochre: comes off now · dashed: is off"
+        states={states}
+        onPickPart={(ref) => pick(steps.find((one) => one.parts.includes(ref))?.id ?? picked)}
+        title={`Section, ${removed.size} of ${family.parts.length} parts off`}
+      />
       <div className="p-6 lg:pl-4">
         <h2 className="mb-1 font-bold">
-          Teardown <small className="font-normal text-quiet">{done.size} of {steps.length} steps done</small>
+          Teardown{' '}
+          <small className="font-normal text-quiet">
+            {done.size} of {steps.length} steps done
+          </small>
         </h2>
         {isConstructionOpen(record) && <ConstructionLine view={view} />}
         <StepList steps={steps} done={done} picked={picked} zone={view.zone} onPick={pick}>
@@ -43,22 +60,47 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
   );
 }
 
-function TeardownStep({ view, isHere, stepId, onDone }: SheetProps & { readonly stepId: string; readonly onDone: () => void }) {
+function TeardownStep({
+  view,
+  isHere,
+  stepId,
+  onDone,
+}: SheetProps & { readonly stepId: string; readonly onDone: () => void }) {
   const { record, family } = view;
   const step = family.teardown.find((one) => one.id === stepId)!;
   const own = record.steps.find((one) => one.phase === 'teardown' && one.stepId === stepId);
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   const { run, error, isBusy } = useAct();
   const finish = async () => {
-    const answer = await run('finish-step', { tag: record.tag, phase: 'teardown', stepId, cautionsRead: [...read] }, { label: `Step “${step.title}” done` });
+    const answer = await run(
+      'finish-step',
+      { tag: record.tag, phase: 'teardown', stepId, cautionsRead: [...read] },
+      { label: `Step “${step.title}” done` },
+    );
     if (answer) onDone();
   };
   return (
     <>
-      <Cautions ids={step.cautions} read={read} isDone={Boolean(own) || !isHere} onRead={(id, isRead) => setRead(new Set(isRead ? [...read, id] : [...read].filter((one) => one !== id)))} />
+      <Cautions
+        ids={step.cautions}
+        read={read}
+        isDone={Boolean(own) || !isHere}
+        onRead={(id, isRead) => setRead(new Set(isRead ? [...read, id] : [...read].filter((one) => one !== id)))}
+      />
       <StepWords step={step} />
       {step.captures.map((capture) => (
-        <CaptureField key={capture.id} tag={record.tag} zone={view.zone} lengthDisplay={view.lengthDisplay} phase="teardown" stepId={stepId} partRef={step.parts[0] ?? 'casing'} capture={capture} taken={record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.id)} canEdit={isHere} />
+        <CaptureField
+          key={capture.id}
+          tag={record.tag}
+          zone={view.zone}
+          lengthDisplay={view.lengthDisplay}
+          phase="teardown"
+          stepId={stepId}
+          partRef={step.parts[0] ?? 'casing'}
+          capture={capture}
+          taken={record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.id)}
+          canEdit={isHere}
+        />
       ))}
       <ErrorNote error={error} />
       {isHere && !own && (
@@ -76,13 +118,28 @@ function PartsAccount({ view, isHere }: SheetProps) {
   const { run, error, isBusy } = useAct();
   const [notes, setNotes] = useState<Readonly<Record<string, string>>>({});
   const say = (refs: readonly string[], state: AccountState) =>
-    run('account-parts', { tag: record.tag, parts: refs.map((ref) => ({ partRef: ref, state, note: notes[ref] ?? accounts.get(ref)?.note ?? '', basedOn: accounts.get(ref)?.version ?? 0 })) }, { label: refs.length === 1 ? `${refs[0]}: ${state}` : `${refs.length} parts: ${state}` });
+    run(
+      'account-parts',
+      {
+        tag: record.tag,
+        parts: refs.map((ref) => ({
+          partRef: ref,
+          state,
+          note: notes[ref] ?? accounts.get(ref)?.note ?? '',
+          basedOn: accounts.get(ref)?.version ?? 0,
+        })),
+      },
+      { label: refs.length === 1 ? `${refs[0]}: ${state}` : `${refs.length} parts: ${state}` },
+    );
   const open = family.parts.filter((part) => !accounts.has(part.ref)).map((part) => part.ref);
   return (
     <section aria-label="Parts list" className="mt-6 border-t border-ink pt-3">
       <div className="flex items-center justify-between gap-4">
         <h2 className="font-bold">
-          Parts list <small className="font-normal text-quiet">{accounts.size} of {family.parts.length} accounted for</small>
+          Parts list{' '}
+          <small className="font-normal text-quiet">
+            {accounts.size} of {family.parts.length} accounted for
+          </small>
         </h2>
         {isHere && open.length > 0 && (
           <Button disabled={isBusy} onClick={() => say(open, 'present')}>
@@ -111,7 +168,14 @@ function PartsAccount({ view, isHere }: SheetProps) {
                 <td className="py-1">
                   <div role="group" aria-label={part.name} className="flex gap-1">
                     {partStates.map((state) => (
-                      <button key={state} type="button" aria-pressed={own?.state === state} disabled={!isHere || isBusy} onClick={() => say([part.ref], state)} className={`min-h-12 rounded-[9px_8px_10px_7px] border px-2 text-13 disabled:opacity-100 ${own?.state === state ? (state === 'present' ? 'border-slate bg-slate text-onink' : 'border-jasper bg-jasper text-onink') : 'border-line text-quiet'}`}>
+                      <button
+                        key={state}
+                        type="button"
+                        aria-pressed={own?.state === state}
+                        disabled={!isHere || isBusy}
+                        onClick={() => say([part.ref], state)}
+                        className={`min-h-12 rounded-[9px_8px_10px_7px] border px-2 text-13 disabled:opacity-100 ${own?.state === state ? (state === 'present' ? 'border-slate bg-slate text-onink' : 'border-jasper bg-jasper text-onink') : 'border-line text-quiet'}`}
+                      >
                         {state}
                       </button>
                     ))}
@@ -119,7 +183,19 @@ function PartsAccount({ view, isHere }: SheetProps) {
                 </td>
                 <td className="py-1 pl-2">
                   {isHere ? (
-                    <input aria-label={`Note on ${part.name}`} className="field min-h-11 min-w-[110px]" placeholder="note" defaultValue={own?.note ?? ''} onChange={(event) => setNotes({ ...notes, [part.ref]: event.target.value })} onBlur={() => own && notes[part.ref] !== undefined && notes[part.ref] !== own.note && void say([part.ref], own.state)} />
+                    <input
+                      aria-label={`Note on ${part.name}`}
+                      className="field min-h-11 min-w-[110px]"
+                      placeholder="note"
+                      defaultValue={own?.note ?? ''}
+                      onChange={(event) => setNotes({ ...notes, [part.ref]: event.target.value })}
+                      onBlur={() =>
+                        own &&
+                        notes[part.ref] !== undefined &&
+                        notes[part.ref] !== own.note &&
+                        void say([part.ref], own.state)
+                      }
+                    />
                   ) : (
                     <span className="text-13 text-quiet">{own?.note}</span>
                   )}

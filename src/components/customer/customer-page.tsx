@@ -17,12 +17,24 @@ export interface CustomerView {
   readonly pump: { readonly maker: string; readonly model: string; readonly serial: string };
   readonly customer: string;
   readonly whyOut: string;
-  readonly findings: readonly { readonly id: string; readonly plain: string; readonly action: string; readonly photos: readonly string[] }[];
+  readonly findings: readonly {
+    readonly id: string;
+    readonly plain: string;
+    readonly action: string;
+    readonly photos: readonly string[];
+  }[];
   readonly quote: Quote;
   readonly approval: Approval | null;
 }
 
-const actionWords: Readonly<Record<string, string>> = { 'reuse as it is': 'it can go on', clean: 'we clean it', rework: 'we restore it', replace: 'it needs a new part', 'make in the shop': 'we make a new one', 'take from a donor': 'we fit one from a donor pump, measured like new' };
+const actionWords: Readonly<Record<string, string>> = {
+  'reuse as it is': 'it can go on',
+  clean: 'we clean it',
+  rework: 'we restore it',
+  replace: 'it needs a new part',
+  'make in the shop': 'we make a new one',
+  'take from a donor': 'we fit one from a donor pump, measured like new',
+};
 
 /** What the customer sees by the link: what was found, what each line is for, and a place to answer and sign. */
 export function CustomerPage({ token, view }: { readonly token: string; readonly view: CustomerView }) {
@@ -37,7 +49,8 @@ export function CustomerPage({ token, view }: { readonly token: string; readonly
         Your pump {view.pump.maker} {view.pump.model}
       </h1>
       <p className="text-quiet">
-        Serial <span className="num">{view.pump.serial}</span> · our tag <span className="num">{view.tag}</span> · {view.customer}
+        Serial <span className="num">{view.pump.serial}</span> · our tag <span className="num">{view.tag}</span> ·{' '}
+        {view.customer}
         {view.whyOut && <> · it came because of: {view.whyOut}</>}
       </p>
       {approval && <Answered approval={approval} />}
@@ -49,12 +62,22 @@ export function CustomerPage({ token, view }: { readonly token: string; readonly
               <div className="flex gap-2">
                 {finding.photos.slice(0, 1).map((id) => (
                   <a key={id} href={`/files/photo/${id}/full?link=${token}`} target="_blank">
-                    <img src={`/files/photo/${id}/thumb?link=${token}`} alt={finding.plain} width={180} height={135} className="pebbly border border-line" loading="lazy" />
+                    <img
+                      src={`/files/photo/${id}/thumb?link=${token}`}
+                      alt={finding.plain}
+                      width={180}
+                      height={135}
+                      className="pebbly border border-line"
+                      loading="lazy"
+                    />
                   </a>
                 ))}
               </div>
               <p>
-                {finding.plain} <b>{(actionWords[finding.action] ?? finding.action).replace(/^./, (letter) => letter.toUpperCase())}.</b>
+                {finding.plain}{' '}
+                <b>
+                  {(actionWords[finding.action] ?? finding.action).replace(/^./, (letter) => letter.toUpperCase())}.
+                </b>
               </p>
             </li>
           ))}
@@ -62,9 +85,16 @@ export function CustomerPage({ token, view }: { readonly token: string; readonly
       ) : (
         <p>Nothing is worn beyond its limits; the overhaul renews the parts that are always renewed.</p>
       )}
-      {quote.state === 'superseded' && !approval ? <p className="mt-6 border-l-4 border-ochre bg-sheet px-3 py-2">A newer revision of this quote has been sent or is being drawn up. This one cannot be answered any more.</p> : <Answer token={token} quote={quote} isOpen={!approval} />}
+      {quote.state === 'superseded' && !approval ? (
+        <p className="mt-6 border-l-4 border-ochre bg-sheet px-3 py-2">
+          A newer revision of this quote has been sent or is being drawn up. This one cannot be answered any more.
+        </p>
+      ) : (
+        <Answer token={token} quote={quote} isOpen={!approval} />
+      )}
       <p className="mt-8 text-13 text-quiet">
-        Revision {quote.revision}, valid until {quote.validUntil}. Fingerprint of this text: <span className="num break-all">{quote.fingerprint}</span>
+        Revision {quote.revision}, valid until {quote.validUntil}. Fingerprint of this text:{' '}
+        <span className="num break-all">{quote.fingerprint}</span>
         <br />
         <a className="underline" href={`/files/customer-quote/${token}`}>
           The same as a PDF
@@ -99,7 +129,11 @@ function Answer({ token, quote, isOpen }: { readonly token: string; readonly quo
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
   const send = async (declineAll: boolean) => {
     setBusy(true);
-    const answer = await act('answer-quote', { quoteId: quote.id, name, declinedLines: declineAll ? [] : [...declined], declineAll, signature }, token);
+    const answer = await act(
+      'answer-quote',
+      { quoteId: quote.id, name, declinedLines: declineAll ? [] : [...declined], declineAll, signature },
+      token,
+    );
     setBusy(false);
     if (answer.ok) {
       setName(null);
@@ -114,7 +148,19 @@ function Answer({ token, quote, isOpen }: { readonly token: string; readonly quo
         {standing.map((line) => (
           <li key={line.id} className="row grid grid-cols-[auto_1fr_auto] items-start gap-x-3 py-3 first:border-0">
             {isOpen && line.declinable ? (
-              <input type="checkbox" id={line.id} className="mt-1 size-7 accent-(--ink)" checked={!declined.has(line.id)} onChange={(event) => setDeclined(new Set(event.target.checked ? [...declined].filter((id) => id !== line.id) : [...declined, line.id]))} />
+              <input
+                type="checkbox"
+                id={line.id}
+                className="mt-1 size-7 accent-(--ink)"
+                checked={!declined.has(line.id)}
+                onChange={(event) =>
+                  setDeclined(
+                    new Set(
+                      event.target.checked ? [...declined].filter((id) => id !== line.id) : [...declined, line.id],
+                    ),
+                  )
+                }
+              />
             ) : (
               <span className="w-7" />
             )}
@@ -123,7 +169,11 @@ function Answer({ token, quote, isOpen }: { readonly token: string; readonly quo
               <span className="block">{line.plain}</span>
               <span className="block text-13 text-quiet">
                 {line.quantity} {line.unit}
-                {line.declinable ? (declined.has(line.id) ? ' · declined: not covered by this repair' : '') : ' · belongs to every repair'}
+                {line.declinable
+                  ? declined.has(line.id)
+                    ? ' · declined: not covered by this repair'
+                    : ''
+                  : ' · belongs to every repair'}
               </span>
             </label>
             <span className="num whitespace-nowrap">{money(lineTotalMinor(line))}</span>
@@ -141,15 +191,24 @@ function Answer({ token, quote, isOpen }: { readonly token: string; readonly quo
       {isOpen && (
         <div className="mt-6 space-y-3 border-t border-ink pt-4">
           <h2 className="text-18 font-bold">Your answer</h2>
-          <TextField label="Your name" value={name} onChange={(event) => setName(event.target.value)} autoComplete="name" error={issueFor(error, 'name')} />
+          <TextField
+            label="Your name"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            autoComplete="name"
+            error={issueFor(error, 'name')}
+          />
           <div>
             <p className="mb-1 text-13 text-quiet">Your signature</p>
             <SignatureBox path={signature} onChange={setSignature} />
-            {issueFor(error, 'signature') && <p className="text-13 font-semibold text-jasper">{issueFor(error, 'signature')}</p>}
+            {issueFor(error, 'signature') && (
+              <p className="text-13 font-semibold text-jasper">{issueFor(error, 'signature')}</p>
+            )}
           </div>
           <ErrorNote error={error} />
           <Button tone="main" className="w-full" disabled={isBusy} onClick={() => send(false)}>
-            {declined.size ? `Approve ${approved.length} of ${standing.length} lines` : 'Approve all'} · {money(totals.grossMinor)}
+            {declined.size ? `Approve ${approved.length} of ${standing.length} lines` : 'Approve all'} ·{' '}
+            {money(totals.grossMinor)}
           </Button>
           <Button className="w-full" disabled={isBusy} onClick={() => send(true)}>
             Decline: send it back as it is

@@ -32,7 +32,16 @@ export function SignatureBox({ path, onChange }: Props) {
         onPointerUp={() => (isDown.current = false)}
       >
         <line x1={20} x2={300} y1={96} y2={96} stroke="var(--line)" />
-        {path.startsWith('M') && <path d={path} fill="none" stroke="var(--ink)" strokeWidth={2.4} strokeLinecap="round" strokeLinejoin="round" />}
+        {path.startsWith('M') && (
+          <path
+            d={path}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={2.4}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
+        )}
         {isTyped && (
           <text x={160} y={88} textAnchor="middle" fontSize={17} fill="var(--ink)">
             signed by the typed name

@@ -32,12 +32,21 @@ const risk = (strip: Strip) => days(strip.promisedOn, strip.ready.late);
 function StripRow({ strip, today }: { readonly strip: Strip; readonly today: string }) {
   return (
     <li className="row first:border-0">
-      <Link href={`/jobs/${strip.tag}`} prefetch={false} className={`grid grid-cols-[84px_1fr] items-center gap-x-2 py-0.5 hover:bg-sheet ${columns}`}>
+      <Link
+        href={`/jobs/${strip.tag}`}
+        prefetch={false}
+        className={`grid grid-cols-[84px_1fr] items-center gap-x-2 py-0.5 hover:bg-sheet ${columns}`}
+      >
         <b className="num pl-2">{strip.tag}</b>
         <span className="truncate">
           {strip.pump} · {strip.customer}
         </span>
-        <Stream station={strip.station} holder={strip.holder} isStopped={strip.onHold} skipped={strip.outcome === 'declined' ? skippedWhenDeclined : []} />
+        <Stream
+          station={strip.station}
+          holder={strip.holder}
+          isStopped={strip.onHold}
+          skipped={strip.outcome === 'declined' ? skippedWhenDeclined : []}
+        />
         <span className="truncate">
           <b className="font-semibold">{strip.move}</b>
           {strip.detail && ` — ${strip.detail}`}
@@ -49,12 +58,27 @@ function StripRow({ strip, today }: { readonly strip: Strip; readonly today: str
 }
 
 /** The morning's floor: one strip a pump, grouped by who holds it, ordered by how much the promise is at risk. */
-export function Floor({ today, strips, next }: { readonly today: string; readonly strips: readonly Strip[]; readonly next: string | null }) {
-  const groups = order.map((holder) => ({ holder, list: strips.filter((strip) => strip.holder === holder).sort((one, other) => risk(other) - risk(one)) })).filter((group) => group.list.length);
+export function Floor({
+  today,
+  strips,
+  next,
+}: {
+  readonly today: string;
+  readonly strips: readonly Strip[];
+  readonly next: string | null;
+}) {
+  const groups = order
+    .map((holder) => ({
+      holder,
+      list: strips.filter((strip) => strip.holder === holder).sort((one, other) => risk(other) - risk(one)),
+    }))
+    .filter((group) => group.list.length);
   return (
     <div>
       <h1 className="sr-only">Floor</h1>
-      <div className={`hidden items-end gap-x-2 border-b border-ink px-6 pb-1 pt-2 text-13 text-quiet lg:grid lg:grid-cols-[132px_1fr]`}>
+      <div
+        className={`hidden items-end gap-x-2 border-b border-ink px-6 pb-1 pt-2 text-13 text-quiet lg:grid lg:grid-cols-[132px_1fr]`}
+      >
         <span>Held by</span>
         <div className={`grid gap-x-2 ${columns}`}>
           <span className="pl-2">Tag</span>
@@ -67,9 +91,14 @@ export function Floor({ today, strips, next }: { readonly today: string; readonl
       {groups.map(({ holder, list }) => {
         const oldest = Math.max(...list.map((strip) => days(strip.holderSince.slice(0, 10), today)));
         return (
-          <section key={holder} aria-label={`Held by ${holderNames[holder]}`} className="grid border-b border-line px-6 lg:grid-cols-[132px_1fr]">
+          <section
+            key={holder}
+            aria-label={`Held by ${holderNames[holder]}`}
+            className="grid border-b border-line px-6 lg:grid-cols-[132px_1fr]"
+          >
             <h2 className="py-2 font-bold">
-              <HolderMark holder={holder} /> {holderNames[holder].charAt(0).toUpperCase() + holderNames[holder].slice(1)}
+              <HolderMark holder={holder} />{' '}
+              {holderNames[holder].charAt(0).toUpperCase() + holderNames[holder].slice(1)}
               <small className="block text-13 font-normal text-quiet">
                 {list.length} {list.length === 1 ? 'pump' : 'pumps'}
                 {oldest > 0 && `, oldest ${oldest} d`}

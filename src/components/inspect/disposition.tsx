@@ -11,7 +11,10 @@ export function DispositionShown({ finding, zone }: { readonly finding: Finding;
   if (!disposition) return null;
   return (
     <p>
-      Disposition: <b>{disposition.action}</b>, {disposition.reason}. <span className="text-13 text-quiet">{disposition.personName}, {sayMoment(disposition.at, zone)}</span>
+      Disposition: <b>{disposition.action}</b>, {disposition.reason}.{' '}
+      <span className="text-13 text-quiet">
+        {disposition.personName}, {sayMoment(disposition.at, zone)}
+      </span>
     </p>
   );
 }
@@ -35,7 +38,14 @@ export function DispositionForm({ tag, target, reason: proposed, current }: Prop
       </label>
       <div role="group" aria-label="Disposition" className="flex flex-wrap gap-1">
         {actions.map((action) => (
-          <button key={action} type="button" aria-pressed={current === action} disabled={isBusy} onClick={() => run('dispose', { tag, target, action, reason: reason || proposed })} className={`min-h-12 rounded-[9px_8px_10px_7px] border px-3 ${current === action ? 'border-ink bg-ink text-onink' : 'border-quiet bg-sheet'}`}>
+          <button
+            key={action}
+            type="button"
+            aria-pressed={current === action}
+            disabled={isBusy}
+            onClick={() => run('dispose', { tag, target, action, reason: reason || proposed })}
+            className={`min-h-12 rounded-[9px_8px_10px_7px] border px-3 ${current === action ? 'border-ink bg-ink text-onink' : 'border-quiet bg-sheet'}`}
+          >
             {action}
           </button>
         ))}

@@ -16,19 +16,36 @@ export function Findings({ view, isHere }: SheetProps) {
   return (
     <section aria-label="Visual findings" className="border-t border-ink p-6">
       <h2 className="mb-2 font-bold">
-        Visual findings <small className="font-normal text-quiet">corrosion, cavitation, scoring, heat marks, cracks, the wrong part from the time before</small>
+        Visual findings{' '}
+        <small className="font-normal text-quiet">
+          corrosion, cavitation, scoring, heat marks, cracks, the wrong part from the time before
+        </small>
       </h2>
       <ul>
         {visual.map((finding) => (
-          <li key={finding.id} id={`finding-${finding.id}`} className="row grid gap-4 py-3 first:border-0 md:grid-cols-[140px_1fr]">
+          <li
+            key={finding.id}
+            id={`finding-${finding.id}`}
+            className="row grid gap-4 py-3 first:border-0 md:grid-cols-[140px_1fr]"
+          >
             <div>{finding.photoId && <PhotoRow photos={[{ id: finding.photoId, caption: '' }]} />}</div>
             <div className="space-y-1">
               <p>
-                <b>{nameOf(finding.partRef)}</b>: {finding.words} <span className="text-13 text-quiet">{finding.personName}, {sayMoment(finding.at, view.zone)}</span>
+                <b>{nameOf(finding.partRef)}</b>: {finding.words}{' '}
+                <span className="text-13 text-quiet">
+                  {finding.personName}, {sayMoment(finding.at, view.zone)}
+                </span>
               </p>
               <p className="text-13">The customer reads: {finding.plain}</p>
               <DispositionShown finding={finding} zone={view.zone} />
-              {isHere && <DispositionForm tag={record.tag} target={{ findingId: finding.id }} reason={finding.words} current={finding.disposition?.action} />}
+              {isHere && (
+                <DispositionForm
+                  tag={record.tag}
+                  target={{ findingId: finding.id }}
+                  reason={finding.words}
+                  current={finding.disposition?.action}
+                />
+              )}
             </div>
           </li>
         ))}
@@ -49,7 +66,10 @@ function NewFinding({ view }: SheetProps) {
   const known = family.damage.filter((damage) => damage.part === partRef);
   const match = known.find((damage) => damage.seen === words);
   const keep = async () => {
-    if (!(await run('record-finding', { tag: record.tag, partRef, words, plain: plain || match?.plain || '', photoId }))) return;
+    if (
+      !(await run('record-finding', { tag: record.tag, partRef, words, plain: plain || match?.plain || '', photoId }))
+    )
+      return;
     setWords(null);
     setPlain(null);
     setPhotoId(null);
@@ -64,16 +84,39 @@ function NewFinding({ view }: SheetProps) {
         ))}
       </SelectField>
       <div>
-        <TextField label="What is seen" value={words} list={list} onChange={(event) => setWords(event.target.value)} error={issueFor(error, 'words')} {...(match && { hint: `Points to ${match.points_to}` })} />
+        <TextField
+          label="What is seen"
+          value={words}
+          list={list}
+          onChange={(event) => setWords(event.target.value)}
+          error={issueFor(error, 'words')}
+          {...(match && { hint: `Points to ${match.points_to}` })}
+        />
         <datalist id={list}>
           {known.map((damage) => (
             <option key={damage.seen} value={damage.seen} />
           ))}
         </datalist>
       </div>
-      <TextField label="In plain words for the customer" value={plain} placeholder={match?.plain ?? ''} onChange={(event) => setPlain(event.target.value)} error={issueFor(error, 'plain')} />
+      <TextField
+        label="In plain words for the customer"
+        value={plain}
+        placeholder={match?.plain ?? ''}
+        onChange={(event) => setPlain(event.target.value)}
+        error={issueFor(error, 'plain')}
+      />
       <div className="md:col-span-2">
-        {photoId ? <PhotoRow photos={[{ id: photoId, caption: 'for this finding' }]} /> : <PictureTaker tag={record.tag} about={`part:${partRef}`} partRef={partRef} caption={words || 'finding'} onTaken={setPhotoId} />}
+        {photoId ? (
+          <PhotoRow photos={[{ id: photoId, caption: 'for this finding' }]} />
+        ) : (
+          <PictureTaker
+            tag={record.tag}
+            about={`part:${partRef}`}
+            partRef={partRef}
+            caption={words || 'finding'}
+            onTaken={setPhotoId}
+          />
+        )}
       </div>
       <div>
         <ErrorNote error={error} />

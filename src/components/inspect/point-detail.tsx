@@ -22,7 +22,9 @@ interface Props {
 /** A reading as it was taken, and beside it the shop's unit where that is another one. */
 export function asTaken({ typed, typedUnit, typedDigits, valueMm }: Reading, display: LengthDisplay): string {
   const said = /[a-z"′″]/i.test(typed) || display === 'metric' ? typed : `${typed} ${typedUnit}`;
-  return typedUnit === lengthUnit(display) ? typed : `${said} = ${formatLength({ mm: valueMm, digits: display === 'metric' ? 3 : typedDigits + 1, display })}`;
+  return typedUnit === lengthUnit(display)
+    ? typed
+    : `${said} = ${formatLength({ mm: valueMm, digits: display === 'metric' ? 3 : typedDigits + 1, display })}`;
 }
 
 const verdicts = [
@@ -47,7 +49,17 @@ export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace
             const own = readings.find((reading) => reading.place === key);
             return (
               <li key={key}>
-                <button type="button" disabled={!canEdit} onClick={() => onPickPlace(key)} title={own ? `${own.personName}${own.at && `, ${sayMoment(own.at, view.zone)}`}${own.instrument ? `, ${own.instrument}` : ''}` : undefined} className="min-h-11 rounded-[9px_8px_10px_7px] border border-line px-2 text-left text-13 disabled:opacity-100">
+                <button
+                  type="button"
+                  disabled={!canEdit}
+                  onClick={() => onPickPlace(key)}
+                  title={
+                    own
+                      ? `${own.personName}${own.at && `, ${sayMoment(own.at, view.zone)}`}${own.instrument ? `, ${own.instrument}` : ''}`
+                      : undefined
+                  }
+                  className="min-h-11 rounded-[9px_8px_10px_7px] border border-line px-2 text-left text-13 disabled:opacity-100"
+                >
                   <span className="text-quiet">
                     {place.plane} {place.angle_deg}°
                   </span>{' '}
@@ -65,7 +77,8 @@ export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace
       )}
       {finding?.overruledReason && (
         <p className="border-l-4 border-ochre pl-2">
-          Overruled to <b>{verdicts.find(([key]) => key === finding.verdict)?.[1] ?? finding.verdict}</b> by {finding.personName}: {finding.overruledReason}
+          Overruled to <b>{verdicts.find(([key]) => key === finding.verdict)?.[1] ?? finding.verdict}</b> by{' '}
+          {finding.personName}: {finding.overruledReason}
         </p>
       )}
       {finding?.waivedReason && (
@@ -77,16 +90,33 @@ export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace
       {phase === 'as-found' && <PhotoRow photos={photos.slice(0, 4)} />}
       {canEdit && (
         <div className="flex flex-wrap gap-x-6 gap-y-2">
-          {phase === 'as-found' && state.verdict !== null && <DispositionForm tag={record.tag} target={{ pointId: point.id }} reason={state.reason} current={finding?.disposition?.action} />}
+          {phase === 'as-found' && state.verdict !== null && (
+            <DispositionForm
+              tag={record.tag}
+              target={{ pointId: point.id }}
+              reason={state.reason}
+              current={finding?.disposition?.action}
+            />
+          )}
           <Judging tag={record.tag} pointId={point.id} isMeasured={state.verdict !== null} />
         </div>
       )}
-      {canEdit && phase === 'as-found' && <PictureTaker tag={record.tag} about={`part:${point.part}`} partRef={point.part} caption={point.title} />}
+      {canEdit && phase === 'as-found' && (
+        <PictureTaker tag={record.tag} about={`part:${point.part}`} partRef={point.part} caption={point.title} />
+      )}
     </div>
   );
 }
 
-function Judging({ tag, pointId, isMeasured }: { readonly tag: string; readonly pointId: string; readonly isMeasured: boolean }) {
+function Judging({
+  tag,
+  pointId,
+  isMeasured,
+}: {
+  readonly tag: string;
+  readonly pointId: string;
+  readonly isMeasured: boolean;
+}) {
   const { run, error, isBusy } = useAct();
   const [isOpen, setOpen] = useState(false);
   const [decision, setDecision] = useState<string>(isMeasured ? 'reuse' : 'waive');
@@ -104,7 +134,13 @@ function Judging({ tag, pointId, isMeasured }: { readonly tag: string; readonly 
     <div className="w-full space-y-2 border-l-4 border-line pl-3">
       <div role="group" aria-label="Verdict" className="flex flex-wrap gap-1">
         {(isMeasured ? verdicts : []).map(([key, words]) => (
-          <button key={key} type="button" aria-pressed={decision === key} onClick={() => setDecision(key)} className={`min-h-11 rounded-[9px_8px_10px_7px] border px-3 ${decision === key ? 'border-ink bg-ink text-onink' : 'border-line'}`}>
+          <button
+            key={key}
+            type="button"
+            aria-pressed={decision === key}
+            onClick={() => setDecision(key)}
+            className={`min-h-11 rounded-[9px_8px_10px_7px] border px-3 ${decision === key ? 'border-ink bg-ink text-onink' : 'border-line'}`}
+          >
             {words}
           </button>
         ))}

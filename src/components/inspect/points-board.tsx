@@ -20,7 +20,13 @@ import { PointDetail } from './point-detail';
 interface ReadingsInput {
   readonly tag: string;
   readonly phase: Phase;
-  readonly entries: readonly { readonly pointId: string; readonly place: string; readonly typed: string; readonly instrument: string | null; readonly basedOn: number }[];
+  readonly entries: readonly {
+    readonly pointId: string;
+    readonly place: string;
+    readonly typed: string;
+    readonly instrument: string | null;
+    readonly basedOn: number;
+  }[];
 }
 
 interface Place {
@@ -28,7 +34,14 @@ interface Place {
   readonly place: string;
 }
 
-const pinOf = (state: PointState): PinState => (state.verdict === 'out' || state.verdict === 'tight' ? 'out' : state.verdict === 'near' ? 'near' : state.verdict === null ? 'to do' : 'measured');
+const pinOf = (state: PointState): PinState =>
+  state.verdict === 'out' || state.verdict === 'tight'
+    ? 'out'
+    : state.verdict === 'near'
+      ? 'near'
+      : state.verdict === null
+        ? 'to do'
+        : 'measured';
 const sayPlace = (place: string) => {
   const [plane, angle] = place.split(':');
   return `plane ${plane}, ${angle}°`;
@@ -40,13 +53,30 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
   const { record, instruments, person } = view;
   const waiting = useWaiting<ReadingsInput>('record-readings', record.tag);
   return useMemo(() => {
-    const laid = new Map(record.readings.filter((reading) => reading.phase === phase).map((reading) => [`${reading.pointId} ${reading.place}`, reading]));
+    const laid = new Map(
+      record.readings
+        .filter((reading) => reading.phase === phase)
+        .map((reading) => [`${reading.pointId} ${reading.place}`, reading]),
+    );
     for (const { entries } of waiting.filter((one) => one.phase === phase))
       for (const entry of entries) {
         const parsed = parseQuantity({ text: entry.typed, dimension: 'length', assume: 'mm' });
         if (!parsed.ok) continue;
         const uncertaintyUm = instruments.find((one) => one.code === entry.instrument)?.uncertaintyUm ?? null;
-        laid.set(`${entry.pointId} ${entry.place}`, { phase, pointId: entry.pointId, place: entry.place, valueMm: parsed.quantity.value.toNumber(), typed: entry.typed, typedUnit: parsed.quantity.unit, typedDigits: parsed.quantity.digits, instrument: entry.instrument, uncertaintyUm, version: entry.basedOn, personName: `${person.name}, waiting`, at: '' });
+        laid.set(`${entry.pointId} ${entry.place}`, {
+          phase,
+          pointId: entry.pointId,
+          place: entry.place,
+          valueMm: parsed.quantity.value.toNumber(),
+          typed: entry.typed,
+          typedUnit: parsed.quantity.unit,
+          typedDigits: parsed.quantity.digits,
+          instrument: entry.instrument,
+          uncertaintyUm,
+          version: entry.basedOn,
+          personName: `${person.name}, waiting`,
+          at: '',
+        });
       }
     return [...laid.values()];
   }, [record.readings, phase, waiting, instruments, person.name]);
@@ -55,7 +85,14 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
 function summaryOf(states: readonly PointState[]): string {
   const count = (verdict: string) => states.filter((state) => state.verdict === verdict).length;
   const measured = states.filter((state) => state.verdict !== null).length;
-  return [`${measured} of ${states.length} measured`, count('out') && `${count('out')} out`, count('tight') && `${count('tight')} tight`, count('near') && `${count('near')} near`].filter(Boolean).join(' · ');
+  return [
+    `${measured} of ${states.length} measured`,
+    count('out') && `${count('out')} out`,
+    count('tight') && `${count('tight')} tight`,
+    count('near') && `${count('near')} near`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 interface Props {
@@ -69,15 +106,20 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
   const { record, family } = view;
   const readings = useReadings(view, phase);
   const states = useMemo(() => judgePoints({ family, readings, phase }), [family, readings, phase]);
-  const places = useMemo<readonly Place[]>(() => states.flatMap(({ point }) => point.places.map((place) => ({ point, place: placeKey(place) }))), [states]);
-  const isTaken = ({ point, place }: Place) => readings.some((reading) => reading.pointId === point.id && reading.place === place);
+  const places = useMemo<readonly Place[]>(
+    () => states.flatMap(({ point }) => point.places.map((place) => ({ point, place: placeKey(place) }))),
+    [states],
+  );
+  const isTaken = ({ point, place }: Place) =>
+    readings.some((reading) => reading.pointId === point.id && reading.place === place);
   const { hash, visit } = useAskedPlace();
   const hashPoint = hash.startsWith('#point-') ? hash.slice(7) : undefined;
   const [choice, setChoice] = useState<{ pointId: string; place: string | null; visit: string } | null>(null);
   const firstOpen = places.find((one) => !isTaken(one)) ?? places[0];
   const pickedId = choice && choice.visit === visit ? choice.pointId : (hashPoint ?? firstOpen?.point.id ?? '');
   const ofPoint = places.filter((one) => one.point.id === pickedId);
-  const current = ofPoint.find((one) => one.place === choice?.place) ?? ofPoint.find((one) => !isTaken(one)) ?? ofPoint[0];
+  const current =
+    ofPoint.find((one) => one.place === choice?.place) ?? ofPoint.find((one) => !isTaken(one)) ?? ofPoint[0];
   const pick = (pointId: string, place: string | null = null) => setChoice({ pointId, place, visit: visitNow() });
   const goOn = ({ point, place }: Place) => {
     const at = places.findIndex((one) => one.point.id === point.id && one.place === place);
@@ -96,46 +138,125 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
             <h2 className="mb-2 font-bold">
               Section <small className="font-normal text-quiet">pick a point</small>
             </h2>
-            <Section drawing={drawing} pins={pins} picked={pickedId} onPick={(id) => pick(id)} title="Section with the points of measurement" />
-            <p className="mt-2 text-13 text-quiet">Dark: measured · open: still to do · ochre: near its limit · red square: out</p>
+            <Section
+              drawing={drawing}
+              pins={pins}
+              picked={pickedId}
+              onPick={(id) => pick(id)}
+              title="Section with the points of measurement"
+            />
+            <p className="mt-2 text-13 text-quiet">
+              Dark: measured · open: still to do · ochre: near its limit · red square: out
+            </p>
           </div>
         </section>
         <section aria-label="Points" className="p-6 lg:pl-4">
           <h2 className="mb-1 font-bold">
-            {phase === 'as-found' ? 'Points as found' : 'Points as left'} <small className="font-normal text-quiet">{summaryOf(states)}</small>
+            {phase === 'as-found' ? 'Points as found' : 'Points as left'}{' '}
+            <small className="font-normal text-quiet">{summaryOf(states)}</small>
           </h2>
           <ol>
             {states.map((state) => (
-              <PointRow key={state.point.id} state={state} display={view.lengthDisplay} isPicked={state.point.id === pickedId} onPick={() => pick(state.point.id)}>
-                <PointDetail view={view} phase={phase} state={state} readings={readings.filter((reading) => reading.pointId === state.point.id)} canEdit={canEdit} onPickPlace={(place) => pick(state.point.id, place)} />
+              <PointRow
+                key={state.point.id}
+                state={state}
+                display={view.lengthDisplay}
+                isPicked={state.point.id === pickedId}
+                onPick={() => pick(state.point.id)}
+              >
+                <PointDetail
+                  view={view}
+                  phase={phase}
+                  state={state}
+                  readings={readings.filter((reading) => reading.pointId === state.point.id)}
+                  canEdit={canEdit}
+                  onPickPlace={(place) => pick(state.point.id, place)}
+                />
               </PointRow>
             ))}
           </ol>
         </section>
       </div>
       {canEdit && current && pickedState && !pickedState.point.derived && (
-        <EntryBar key={`${current.point.id} ${current.place}`} view={view} phase={phase} current={current} index={ofPoint.indexOf(current) + 1} count={ofPoint.length} reading={readings.find((one) => one.pointId === current.point.id && one.place === current.place)} state={pickedState} onKept={() => goOn(current)} tag={record.tag} />
+        <EntryBar
+          key={`${current.point.id} ${current.place}`}
+          view={view}
+          phase={phase}
+          current={current}
+          index={ofPoint.indexOf(current) + 1}
+          count={ofPoint.length}
+          reading={readings.find((one) => one.pointId === current.point.id && one.place === current.place)}
+          state={pickedState}
+          onKept={() => goOn(current)}
+          tag={record.tag}
+        />
       )}
     </>
   );
 }
 
-function PointRow({ state, display, isPicked, onPick, children }: { readonly state: PointState; readonly display: LengthDisplay; readonly isPicked: boolean; readonly onPick: () => void; readonly children: React.ReactNode }) {
+function PointRow({
+  state,
+  display,
+  isPicked,
+  onPick,
+  children,
+}: {
+  readonly state: PointState;
+  readonly display: LengthDisplay;
+  readonly isPicked: boolean;
+  readonly onPick: () => void;
+  readonly children: React.ReactNode;
+}) {
   const { point } = state;
   const isBad = state.verdict === 'out' || state.verdict === 'tight';
-  const digits = state.worstMm === null ? 0 : decimalsOf(point) + (point.resolution_mm < 0.01 && Math.abs(state.worstMm * 1000 - Math.round(state.worstMm * 1000)) > 1e-6 ? 1 : 0);
-  const value = state.worstMm === null ? '—' : display === 'inch' ? formatLength({ mm: state.worstMm, digits, display }) : state.worstMm.toFixed(digits);
+  const digits =
+    state.worstMm === null
+      ? 0
+      : decimalsOf(point) +
+        (point.resolution_mm < 0.01 && Math.abs(state.worstMm * 1000 - Math.round(state.worstMm * 1000)) > 1e-6
+          ? 1
+          : 0);
+  const value =
+    state.worstMm === null
+      ? '—'
+      : display === 'inch'
+        ? formatLength({ mm: state.worstMm, digits, display })
+        : state.worstMm.toFixed(digits);
   return (
-    <li id={`point-${point.id}`} className={`row first:border-0 ${isPicked ? 'border-l-4 border-l-jasper bg-sheet' : 'border-l-4 border-l-transparent'}`}>
+    <li
+      id={`point-${point.id}`}
+      className={`row first:border-0 ${isPicked ? 'border-l-4 border-l-jasper bg-sheet' : 'border-l-4 border-l-transparent'}`}
+    >
       <div className="grid grid-cols-[34px_minmax(110px,1fr)_auto_104px_32px] items-center gap-x-2">
-        <button type="button" aria-expanded={isPicked} onClick={onPick} className="col-span-2 grid min-h-12 grid-cols-[34px_1fr] items-center text-left">
+        <button
+          type="button"
+          aria-expanded={isPicked}
+          onClick={onPick}
+          className="col-span-2 grid min-h-12 grid-cols-[34px_1fr] items-center text-left"
+        >
           <span className="num text-center font-semibold">{point.number}</span>
           <span className={isPicked ? 'font-bold' : ''}>{point.title}</span>
         </button>
-        {state.strip && state.taken + (state.worstMm === null ? 0 : 1) > 0 ? <LimitStrip strip={state.strip} width={200} isBad={isBad} label={`${point.title}: ${state.words}. ${state.reason}`} /> : <span className="w-[200px] truncate text-13 text-quiet">{point.derived ? 'follows from its two parts' : `${point.instrument}, ${point.places.length} ${point.places.length === 1 ? 'place' : 'places'}`}</span>}
+        {state.strip && state.taken + (state.worstMm === null ? 0 : 1) > 0 ? (
+          <LimitStrip
+            strip={state.strip}
+            width={200}
+            isBad={isBad}
+            label={`${point.title}: ${state.words}. ${state.reason}`}
+          />
+        ) : (
+          <span className="w-[200px] truncate text-13 text-quiet">
+            {point.derived
+              ? 'follows from its two parts'
+              : `${point.instrument}, ${point.places.length} ${point.places.length === 1 ? 'place' : 'places'}`}
+          </span>
+        )}
         <span className="text-right">
           <b className="num block">{value}</b>
-          <span className={`text-13 ${isBad ? 'font-bold text-jasper' : state.verdict === 'near' ? 'font-semibold text-ochre' : 'text-quiet'}`}>
+          <span
+            className={`text-13 ${isBad ? 'font-bold text-jasper' : state.verdict === 'near' ? 'font-semibold text-ochre' : 'text-quiet'}`}
+          >
             {state.words}
             {!point.derived && state.taken > 0 && state.taken < state.wanted && `, ${state.taken}/${state.wanted}`}
           </span>
@@ -169,7 +290,12 @@ interface Theirs {
 function limitsOf(point: FamilyPoint, display: LengthDisplay): string {
   const digits = decimalsOf(point);
   const say = (mm: number) => formatLength({ mm, digits, display });
-  const reuse = [point.reuse_mm?.min !== undefined && `from ${say(point.reuse_mm.min)}`, point.reuse_mm?.max !== undefined && `to ${say(point.reuse_mm.max)}`].filter(Boolean).join(' ');
+  const reuse = [
+    point.reuse_mm?.min !== undefined && `from ${say(point.reuse_mm.min)}`,
+    point.reuse_mm?.max !== undefined && `to ${say(point.reuse_mm.max)}`,
+  ]
+    .filter(Boolean)
+    .join(' ');
   return `new ${say(point.new_mm!.min)} to ${say(point.new_mm!.max)}${reuse && ` · reuse ${reuse}`}`;
 }
 
@@ -177,7 +303,13 @@ function gaugesFor(point: FamilyPoint, instruments: readonly InstrumentShown[]):
   return instruments.filter((one) => one.kind === point.instrument);
 }
 
-const refused = (what: string): ActError => ({ code: 'bad-input', what, kept: 'What you typed is still in the field.', todo: 'Correct it and keep it again.', issues: [] });
+const refused = (what: string): ActError => ({
+  code: 'bad-input',
+  what,
+  kept: 'What you typed is still in the field.',
+  todo: 'Correct it and keep it again.',
+  issues: [],
+});
 
 function EntryBar({ view, phase, tag, current, index, count, reading, state, onKept }: EntryProps) {
   const { point, place } = current;
@@ -191,7 +323,11 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
     const said = withLengthUnit(typed, view.lengthDisplay);
     const parsed = parseQuantity({ text: said, dimension: 'length', assume: 'mm' });
     if (!parsed.ok) return setError(refused(parsed.sentence));
-    const outcome = await attempt('record-readings', { tag, phase, entries: [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }] }, `${point.title}, ${sayPlace(place)}: ${typed}`);
+    const outcome = await attempt(
+      'record-readings',
+      { tag, phase, entries: [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }] },
+      `${point.title}, ${sayPlace(place)}: ${typed}`,
+    );
     if (outcome === 'refused') return;
     setTyped(null);
     onKept();
@@ -210,7 +346,10 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   const theirs = error?.code === 'changed-meanwhile' ? (error.theirs as Theirs | undefined) : undefined;
   const due = gauges.find((one) => one.code === gauge)?.dueOn;
   return (
-    <section aria-label="Reading to enter" className="fixed inset-x-0 bottom-[58px] z-20 border-t-2 border-ink bg-sand px-6 py-2">
+    <section
+      aria-label="Reading to enter"
+      className="fixed inset-x-0 bottom-[58px] z-20 border-t-2 border-ink bg-sand px-6 py-2"
+    >
       {error && (
         <div role="alert" data-entry-error className="mb-1 border-l-4 border-jasper bg-sheet px-3 py-1 text-13">
           <b>{error.what}</b> {error.kept} {error.todo}
@@ -237,12 +376,18 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
           </p>
           <p className="num text-quiet">
             {limitsOf(point, view.lengthDisplay)}
-            {state.worstMm !== null && ` · worst so far ${formatLength({ mm: state.worstMm, digits: decimalsOf(point) + 1, display: view.lengthDisplay })}`}
+            {state.worstMm !== null &&
+              ` · worst so far ${formatLength({ mm: state.worstMm, digits: decimalsOf(point) + 1, display: view.lengthDisplay })}`}
           </p>
         </div>
         <label className="text-13 text-quiet">
           <span className="sr-only">Gauge</span>
-          <select value={gauge} onChange={(event) => setGauge(event.target.value)} aria-label="Gauge" className="field max-w-[190px]">
+          <select
+            value={gauge}
+            onChange={(event) => setGauge(event.target.value)}
+            aria-label="Gauge"
+            className="field max-w-[190px]"
+          >
             {gauges.map((one) => (
               <option key={one.code} value={one.code}>
                 {one.code} ±{one.uncertaintyUm} µm
@@ -253,13 +398,28 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
           {due && <span className="block">due {sayDate(due)}</span>}
         </label>
         <div className="frame flex items-center gap-2 rounded-[12px_10px_13px_9px] border-2 border-ink bg-sheet pr-3">
-          <input ref={field} aria-label={`Reading of ${point.title}, ${sayPlace(place)}`} value={typed} onChange={(event) => (setTyped(event.target.value), setError(null))} inputMode="decimal" autoComplete="off" className="framed num min-h-14 w-[150px] bg-transparent pl-3 text-right text-24 font-bold" />
+          <input
+            ref={field}
+            aria-label={`Reading of ${point.title}, ${sayPlace(place)}`}
+            value={typed}
+            onChange={(event) => (setTyped(event.target.value), setError(null))}
+            inputMode="decimal"
+            autoComplete="off"
+            className="framed num min-h-14 w-[150px] bg-transparent pl-3 text-right text-24 font-bold"
+          />
           <span className="text-quiet">{lengthUnit(view.lengthDisplay)}</span>
         </div>
         <Button onClick={press} disabled={isSending}>
           Gauge
         </Button>
-        <Button verb="record-readings" type="submit" tone="main" data-next disabled={isSending} className="min-h-14 min-w-[170px]">
+        <Button
+          verb="record-readings"
+          type="submit"
+          tone="main"
+          data-next
+          disabled={isSending}
+          className="min-h-14 min-w-[170px]"
+        >
           Keep and go on
         </Button>
       </form>

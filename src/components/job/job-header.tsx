@@ -24,7 +24,8 @@ function HoldForm({ view }: { readonly view: JobView }) {
     return (
       <div className="space-y-3">
         <p>
-          On hold until <b>{sayDate(record.hold.until)}</b>, with {holderNames[record.hold.holder]}: {record.hold.reason}
+          On hold until <b>{sayDate(record.hold.until)}</b>, with {holderNames[record.hold.holder]}:{' '}
+          {record.hold.reason}
         </p>
         <ErrorNote error={error} />
         <Button verb="resume-job" tone="main" disabled={isBusy} onClick={() => run('resume-job', { tag: record.tag })}>
@@ -35,11 +36,18 @@ function HoldForm({ view }: { readonly view: JobView }) {
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const data = new FormData(event.currentTarget);
-    void run('hold-job', { tag: record.tag, reason: data.get('reason'), until: data.get('until'), holder: data.get('holder') });
+    void run('hold-job', {
+      tag: record.tag,
+      reason: data.get('reason'),
+      until: data.get('until'),
+      holder: data.get('holder'),
+    });
   };
   return (
     <form onSubmit={submit} className="space-y-3">
-      <p className="text-13 text-quiet">Everything recorded stays; the job goes on from here when it is taken up again.</p>
+      <p className="text-13 text-quiet">
+        Everything recorded stays; the job goes on from here when it is taken up again.
+      </p>
       <TextField label="Why" name="reason" required error={issueFor(error, 'reason')} />
       <TextField label="Until" name="until" type="date" required min={view.today} error={issueFor(error, 'until')} />
       <SelectField label="Who holds it meanwhile" name="holder" defaultValue="C">
@@ -61,13 +69,18 @@ function HoldForm({ view }: { readonly view: JobView }) {
 export function JobHeader({ view }: { readonly view: JobView }) {
   const { record } = view;
   const [said, setSaid] = useState(false);
-  const copy = () => navigator.clipboard?.writeText(view.answer).then(() => setSaid(true), () => undefined);
+  const copy = () =>
+    navigator.clipboard?.writeText(view.answer).then(
+      () => setSaid(true),
+      () => undefined,
+    );
   return (
     <section aria-label="Job" className="border-b border-line px-6 py-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="num text-24 font-bold">{record.tag}</h1>
         <p>
-          {record.pump.maker} {record.pump.model}, serial <span className="num">{record.pump.serial}</span> · {record.customer.name}
+          {record.pump.maker} {record.pump.model}, serial <span className="num">{record.pump.serial}</span> ·{' '}
+          {record.customer.name}
           {record.intake.equipmentNumber && `, ${record.intake.equipmentNumber}`}
         </p>
         <p className="ml-auto text-13 text-quiet">
@@ -86,11 +99,18 @@ export function JobHeader({ view }: { readonly view: JobView }) {
           <button type="button" onClick={copy} className="min-h-8 rounded border border-line px-2 text-13">
             {said ? 'copied' : 'copy'}
           </button>
-          <a href={`/files/tag/${record.tag}`} target="_blank" className="inline-flex min-h-8 items-center rounded border border-line px-2 text-13">
+          <a
+            href={`/files/tag/${record.tag}`}
+            target="_blank"
+            className="inline-flex min-h-8 items-center rounded border border-line px-2 text-13"
+          >
             Tag
           </a>
           {!record.closedAt && (
-            <SidePanel label={record.hold ? 'On hold' : 'Hold'} title={record.hold ? `${record.tag} is on hold` : `Put ${record.tag} on hold`}>
+            <SidePanel
+              label={record.hold ? 'On hold' : 'Hold'}
+              title={record.hold ? `${record.tag} is on hold` : `Put ${record.tag} on hold`}
+            >
               <HoldForm key={String(record.hold === null)} view={view} />
             </SidePanel>
           )}

@@ -16,24 +16,42 @@ export function JobStream({ record, shown }: { readonly record: JobRecord; reado
         {stations.map((station, i) => {
           const isNow = i === at;
           const isSkipped = record.outcome === 'declined' && skippedWhenDeclined.includes(station);
-          const state = isSkipped ? 'not needed' : isNow ? `here, held by ${holderNames[record.holder]}${record.hold ? ', on hold' : ''}` : i < at ? 'passed' : 'ahead';
+          const state = isSkipped
+            ? 'not needed'
+            : isNow
+              ? `here, held by ${holderNames[record.holder]}${record.hold ? ', on hold' : ''}`
+              : i < at
+                ? 'passed'
+                : 'ahead';
           return (
             <li key={station} className="relative">
-              <Link href={stationHref(record, station)} aria-current={shown === station ? 'page' : undefined} className={`flex min-h-[66px] flex-col items-center text-13 ${shown === station ? 'font-bold' : 'text-quiet'}`}>
+              <Link
+                href={stationHref(record, station)}
+                aria-current={shown === station ? 'page' : undefined}
+                className={`flex min-h-[66px] flex-col items-center text-13 ${shown === station ? 'font-bold' : 'text-quiet'}`}
+              >
                 <svg width={60} height={42} aria-hidden="true">
                   {isSkipped ? (
                     <circle cx={30} cy={21} r={3} fill="var(--quiet)" />
                   ) : (
-                    <path d={pebble(i, { cx: 30, cy: 21, rx: isNow ? 23 : 16, ry: isNow ? 18 : 11 })} fill={isNow ? holderColour[record.holder] : i < at ? 'var(--slate)' : 'var(--paper)'} stroke={i > at ? 'var(--slate)' : 'none'} />
+                    <path
+                      d={pebble(i, { cx: 30, cy: 21, rx: isNow ? 23 : 16, ry: isNow ? 18 : 11 })}
+                      fill={isNow ? holderColour[record.holder] : i < at ? 'var(--slate)' : 'var(--paper)'}
+                      stroke={i > at ? 'var(--slate)' : 'none'}
+                    />
                   )}
-                  {isNow && record.hold && <path d="M28 1L33 14L27 25L32 41" fill="none" stroke="var(--paper)" strokeWidth={3.5} />}
+                  {isNow && record.hold && (
+                    <path d="M28 1L33 14L27 25L32 41" fill="none" stroke="var(--paper)" strokeWidth={3.5} />
+                  )}
                   {isNow && !record.hold && (
                     <text x={30} y={26.5} textAnchor="middle" fontSize={16} fontWeight={700} fill="var(--onink)">
                       {record.holder}
                     </text>
                   )}
                 </svg>
-                <span className={shown === station ? 'border-b-3 border-jasper pb-0.5 text-ink' : 'pb-1'}>{stationNames[station]}</span>
+                <span className={shown === station ? 'border-b-3 border-jasper pb-0.5 text-ink' : 'pb-1'}>
+                  {stationNames[station]}
+                </span>
                 <span className="sr-only">, {state}</span>
               </Link>
             </li>

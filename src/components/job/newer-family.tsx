@@ -12,8 +12,13 @@ export function NewerFamily({ view }: { readonly view: JobView }) {
   return (
     <div className="border-b border-line bg-sheet px-6 py-2">
       <p>
-        Version <b className="num">{view.newerFamily}</b> of this family is here; this job was opened with <span className="num">{record.familyVersion.split('+')[0]}</span> and keeps it unless you take the newer one.{' '}
-        <Button verb="take-newer-family" disabled={isBusy} onClick={() => void run('take-newer-family', { tag: record.tag })}>
+        Version <b className="num">{view.newerFamily}</b> of this family is here; this job was opened with{' '}
+        <span className="num">{record.familyVersion.split('+')[0]}</span> and keeps it unless you take the newer one.{' '}
+        <Button
+          verb="take-newer-family"
+          disabled={isBusy}
+          onClick={() => void run('take-newer-family', { tag: record.tag })}
+        >
           Take version {view.newerFamily}
         </Button>
       </p>

@@ -15,7 +15,13 @@ interface Props {
   readonly onTaken?: (photoId: string) => void;
 }
 
-const tooLarge: ActError = { code: 'too-large', what: 'The picture is larger than 12 MB.', kept: 'Nothing was stored.', todo: 'Send a smaller one.', issues: [] };
+const tooLarge: ActError = {
+  code: 'too-large',
+  what: 'The picture is larger than 12 MB.',
+  kept: 'Nothing was stored.',
+  todo: 'Send a smaller one.',
+  issues: [],
+};
 
 function readBase64(file: File): Promise<string> {
   return new Promise((resolve, reject) => {
@@ -52,7 +58,15 @@ export function PictureTaker({ tag, about, partRef, caption, onTaken }: Props) {
         <Button tone="quiet" onClick={() => input.current?.click()} disabled={isSending}>
           <ImageUp aria-hidden="true" size={20} /> From a file
         </Button>
-        <input ref={input} type="file" accept="image/jpeg,image/png,image/webp" aria-label={`Picture from a file: ${caption}`} className="sr-only" tabIndex={-1} onChange={(event) => void upload(event.target.files?.[0])} />
+        <input
+          ref={input}
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          aria-label={`Picture from a file: ${caption}`}
+          className="sr-only"
+          tabIndex={-1}
+          onChange={(event) => void upload(event.target.files?.[0])}
+        />
         <span role="status" className="text-13 text-quiet">
           {isSending ? 'Taking …' : said}
         </span>
@@ -76,7 +90,14 @@ export function PhotoRow({ photos, link = '' }: { readonly photos: readonly Show
       {photos.map((photo) => (
         <li key={photo.id} className="w-[128px]">
           <a href={`/files/photo/${photo.id}/full${query}`} target="_blank">
-            <img src={`/files/photo/${photo.id}/thumb${query}`} alt={photo.caption || 'picture without a caption'} width={128} height={96} loading="lazy" className="pebbly border border-line" />
+            <img
+              src={`/files/photo/${photo.id}/thumb${query}`}
+              alt={photo.caption || 'picture without a caption'}
+              width={128}
+              height={96}
+              loading="lazy"
+              className="pebbly border border-line"
+            />
           </a>
           <span className="line-clamp-2 text-13 text-quiet">{photo.caption}</span>
         </li>

@@ -4,7 +4,14 @@ import { useEffect, useState } from 'react';
 import { sayMoment } from './view';
 
 interface RecordShown {
-  readonly events: readonly { readonly seq: number; readonly kind: string; readonly personName: string; readonly at: string; readonly data: string; readonly hash: string }[];
+  readonly events: readonly {
+    readonly seq: number;
+    readonly kind: string;
+    readonly personName: string;
+    readonly at: string;
+    readonly data: string;
+    readonly hash: string;
+  }[];
   readonly broken: { readonly seq: number; readonly why: string } | null;
 }
 
@@ -13,7 +20,10 @@ const sayKind = (kind: string) => kind.replaceAll('-', ' ');
 function sayData(text: string): string {
   const data = JSON.parse(text) as Record<string, unknown>;
   const words = Object.entries(data).filter(([, value]) => typeof value === 'string' || typeof value === 'number');
-  return words.map(([key, value]) => `${key.replaceAll(/([A-Z])/g, ' $1').toLowerCase()} ${String(value).slice(0, 60)}`).join(' · ').slice(0, 220);
+  return words
+    .map(([key, value]) => `${key.replaceAll(/([A-Z])/g, ' $1').toLowerCase()} ${String(value).slice(0, 60)}`)
+    .join(' · ')
+    .slice(0, 220);
 }
 
 /** Every event of the job, newest first, and whether the chain of hashes is whole. */
@@ -30,7 +40,9 @@ export function RecordDrawer({ tag, zone }: { readonly tag: string; readonly zon
   return (
     <div>
       <p role="status" className={`mb-3 border-l-4 px-3 py-1 ${shown.broken ? 'border-jasper' : 'border-moss'}`}>
-        {shown.broken ? `The chain is broken at event ${shown.broken.seq}: ${shown.broken.why}.` : `${shown.events.length} events, each bound to the one before by its hash; none is changed or missing.`}
+        {shown.broken
+          ? `The chain is broken at event ${shown.broken.seq}: ${shown.broken.why}.`
+          : `${shown.events.length} events, each bound to the one before by its hash; none is changed or missing.`}
       </p>
       <ol reversed className="text-13">
         {shown.events.toReversed().map((event) => (

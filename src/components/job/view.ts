@@ -40,11 +40,19 @@ export interface SheetProps {
 
 /** A moment as the shop's clock says it: "24 Nov, 14:05". */
 export function sayMoment(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(new Date(iso));
 }
 
 export function sayDate(isoDate: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+  return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short', year: 'numeric' }).format(
+    new Date(`${isoDate.slice(0, 10)}T00:00:00Z`),
+  );
 }
 
 /** The address of a station's sheet; where the job stands it is the job's own, so that the page follows it onwards. */

@@ -13,7 +13,8 @@ export function AddInstrument() {
     event.preventDefault();
     const form = event.currentTarget;
     const { uncertaintyUm, ...rest } = Object.fromEntries(new FormData(form));
-    if (await run('add-instrument', { ...rest, uncertaintyUm: Number(String(uncertaintyUm).replace(',', '.')) })) form.reset();
+    if (await run('add-instrument', { ...rest, uncertaintyUm: Number(String(uncertaintyUm).replace(',', '.')) }))
+      form.reset();
   };
   return (
     <details className="mt-2">
@@ -25,7 +26,13 @@ export function AddInstrument() {
             <option key={kind}>{kind}</option>
           ))}
         </SelectField>
-        <TextField label="Uncertainty, µm" name="uncertaintyUm" inputMode="decimal" required error={issueFor(error, 'uncertaintyUm')} />
+        <TextField
+          label="Uncertainty, µm"
+          name="uncertaintyUm"
+          inputMode="decimal"
+          required
+          error={issueFor(error, 'uncertaintyUm')}
+        />
         <TextField label="Calibration due" name="dueOn" type="date" required error={issueFor(error, 'dueOn')} />
         <ErrorNote error={error} />
         <Button type="submit" disabled={isBusy}>

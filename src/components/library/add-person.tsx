@@ -24,8 +24,21 @@ export function AddPerson() {
             <option key={role}>{role}</option>
           ))}
         </SelectField>
-        <TextField label="First password" name="password" type="password" required hint="ten characters or more" error={issueFor(error, 'password')} />
-        <TextField label="PIN for the bench tablet" name="pin" type="password" inputMode="numeric" error={issueFor(error, 'pin')} />
+        <TextField
+          label="First password"
+          name="password"
+          type="password"
+          required
+          hint="ten characters or more"
+          error={issueFor(error, 'password')}
+        />
+        <TextField
+          label="PIN for the bench tablet"
+          name="pin"
+          type="password"
+          inputMode="numeric"
+          error={issueFor(error, 'pin')}
+        />
         <ErrorNote error={error} />
         <Button type="submit" disabled={isBusy}>
           Let in

@@ -15,7 +15,17 @@ interface Props {
   readonly isOwner: boolean;
 }
 
-function Fold({ title, note, children, isOpen = false }: { readonly title: string; readonly note: string; readonly children: ReactNode; readonly isOpen?: boolean }) {
+function Fold({
+  title,
+  note,
+  children,
+  isOpen = false,
+}: {
+  readonly title: string;
+  readonly note: string;
+  readonly children: ReactNode;
+  readonly isOpen?: boolean;
+}) {
   return (
     <details open={isOpen} className="border-t border-line">
       <summary className="min-h-11 cursor-pointer content-center font-bold">
@@ -36,7 +46,17 @@ function Steps({ steps }: { readonly steps: readonly TeardownStep[] }) {
             <b>{step.title}.</b> {step.do}
             {step.reason && <span className="block text-13 text-quiet">Why: {step.reason}</span>}
             {step.mistake && <span className="block text-13 text-ochre">Usual mistake: {step.mistake}</span>}
-            {step.captures.length > 0 && <span className="block text-13 text-quiet">Keeps: {step.captures.map((capture) => capture.ask.toLowerCase() + (typeof capture.expect === 'number' ? ` (${capture.expect})` : '')).join('; ')}</span>}
+            {step.captures.length > 0 && (
+              <span className="block text-13 text-quiet">
+                Keeps:{' '}
+                {step.captures
+                  .map(
+                    (capture) =>
+                      capture.ask.toLowerCase() + (typeof capture.expect === 'number' ? ` (${capture.expect})` : ''),
+                  )
+                  .join('; ')}
+              </span>
+            )}
           </div>
         </li>
       ))}
@@ -45,8 +65,14 @@ function Steps({ steps }: { readonly steps: readonly TeardownStep[] }) {
 }
 
 function limitsOf({ new_mm, reuse_mm, derived }: Family['points'][number]): string {
-  if (derived) return `${derived.design_um.min} to ${derived.design_um.max} µm as designed, limit ${derived.limit_um} µm`;
-  const reuse = [reuse_mm?.min !== undefined && `from ${reuse_mm.min}`, reuse_mm?.max !== undefined && `to ${reuse_mm.max}`].filter(Boolean).join(' ');
+  if (derived)
+    return `${derived.design_um.min} to ${derived.design_um.max} µm as designed, limit ${derived.limit_um} µm`;
+  const reuse = [
+    reuse_mm?.min !== undefined && `from ${reuse_mm.min}`,
+    reuse_mm?.max !== undefined && `to ${reuse_mm.max}`,
+  ]
+    .filter(Boolean)
+    .join(' ');
   return `${new_mm!.min} to ${new_mm!.max} mm new${reuse && `, ${reuse} mm for reuse`}`;
 }
 
@@ -87,7 +113,14 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
             {family.stages && (
               <label className="text-13 text-quiet">
                 Stages
-                <input name="stages" type="number" min={family.stages.least} max={family.stages.most} defaultValue={stages ?? family.stages.usual} className="field num max-w-[100px]" />
+                <input
+                  name="stages"
+                  type="number"
+                  min={family.stages.least}
+                  max={family.stages.most}
+                  defaultValue={stages ?? family.stages.usual}
+                  className="field num max-w-[100px]"
+                />
               </label>
             )}
             <button type="submit" className="min-h-11 border-b-3 border-ink px-2 font-semibold">
@@ -96,9 +129,15 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
           </form>
         )}
         <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 font-semibold">
-          <a className="min-h-8 underline" href={file('booklet')}>Booklet, PDF</a>
-          <a className="min-h-8 underline" href={file('traveller')}>Traveller with empty boxes, PDF</a>
-          <a className="min-h-8 underline" href={file('file')}>Family file, JSON</a>
+          <a className="min-h-8 underline" href={file('booklet')}>
+            Booklet, PDF
+          </a>
+          <a className="min-h-8 underline" href={file('traveller')}>
+            Traveller with empty boxes, PDF
+          </a>
+          <a className="min-h-8 underline" href={file('file')}>
+            Family file, JSON
+          </a>
         </p>
       </section>
       <div>
@@ -109,7 +148,8 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
                 <b className="num">{point.number}</b>
                 <span>
                   {point.title}
-                  {point.critical && ', critical'}: <span className="num">{limitsOf(point)}</span> <span className="text-quiet">{point.source}</span>
+                  {point.critical && ', critical'}: <span className="num">{limitsOf(point)}</span>{' '}
+                  <span className="text-quiet">{point.source}</span>
                 </span>
               </li>
             ))}
@@ -118,7 +158,10 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
         <Fold title="Teardown" note={`${built.teardown.length} steps`}>
           <Steps steps={built.teardown} />
         </Fold>
-        <Fold title="Rebuild" note={`${built.rebuild.length} steps, ${built.rebuild.filter((step) => step.hold_point).length} hold points`}>
+        <Fold
+          title="Rebuild"
+          note={`${built.rebuild.length} steps, ${built.rebuild.filter((step) => step.hold_point).length} hold points`}
+        >
           <Steps steps={built.rebuild} />
         </Fold>
         <Fold title="Parts" note={String(built.parts.length)}>
@@ -127,14 +170,24 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
               <li key={part.ref} className="row grid grid-cols-[40px_1fr_auto] gap-2 py-0.5 first:border-0">
                 <span className="num">{part.quantity} ×</span>
                 <span>
-                  {part.name} <span className="text-quiet">{part.material}{part.elastomer && ` (${part.elastomer})`}{part.thread && `, ${part.thread.size} ${part.thread.hand} hand`}{part.soft && ', always new'}{part.wears && ', wears'}</span>
+                  {part.name}{' '}
+                  <span className="text-quiet">
+                    {part.material}
+                    {part.elastomer && ` (${part.elastomer})`}
+                    {part.thread && `, ${part.thread.size} ${part.thread.hand} hand`}
+                    {part.soft && ', always new'}
+                    {part.wears && ', wears'}
+                  </span>
                 </span>
                 <span className="num">{formatMoney({ minor: part.price_minor, currency })}</span>
               </li>
             ))}
           </ul>
         </Fold>
-        <Fold title="Test" note={family.test.kind === 'curve' ? `head over flow, grade ${family.test.grade}` : 'flow at pressure: slip'}>
+        <Fold
+          title="Test"
+          note={family.test.kind === 'curve' ? `head over flow, grade ${family.test.grade}` : 'flow at pressure: slip'}
+        >
           <ul className="list-inside list-disc">
             {family.test.checks.map((check) => (
               <li key={check.id}>{check.title}</li>
@@ -155,7 +208,11 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
           <ul>
             {built.kits.map((kit) => (
               <li key={kit.id}>
-                {kit.title}, <span className="num">{formatMoney({ minor: kit.price_minor, currency })}</span>, {kit.lead_days} days: {kit.gives.map((one) => `${one.qty} × ${built.parts.find((part) => part.ref === one.part)?.name.toLowerCase()}`).join(', ')}
+                {kit.title}, <span className="num">{formatMoney({ minor: kit.price_minor, currency })}</span>,{' '}
+                {kit.lead_days} days:{' '}
+                {kit.gives
+                  .map((one) => `${one.qty} × ${built.parts.find((part) => part.ref === one.part)?.name.toLowerCase()}`)
+                  .join(', ')}
               </li>
             ))}
           </ul>

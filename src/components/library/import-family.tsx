@@ -23,14 +23,27 @@ export function ImportFamily() {
     <div className="mt-3">
       <label className="inline-flex min-h-11 flex-wrap items-center gap-3 font-semibold">
         Take in a family file
-        <input type="file" accept="application/json,.json" onChange={(event) => void take(event)} className="text-13 font-normal" />
+        <input
+          type="file"
+          accept="application/json,.json"
+          onChange={(event) => void take(event)}
+          className="text-13 font-normal"
+        />
       </label>
       <p className="text-13 text-quiet">
-        The format is <a href="/files/schema/family" className="underline">published as JSON Schema</a>; a file is checked against it and for closure: that every part comes off, goes on and is measured.
+        The format is{' '}
+        <a href="/files/schema/family" className="underline">
+          published as JSON Schema
+        </a>
+        ; a file is checked against it and for closure: that every part comes off, goes on and is measured.
       </p>
       {taken && (
         <p role="status" className="border-l-4 border-moss bg-sheet px-3 py-1">
-          Taken in as <Link href={`/library/${taken}`} className="num underline">{taken}</Link>.
+          Taken in as{' '}
+          <Link href={`/library/${taken}`} className="num underline">
+            {taken}
+          </Link>
+          .
         </p>
       )}
       {error && (

@@ -9,8 +9,29 @@ import { ImportFamily } from './import-family';
 import { ChooseUnits } from './choose-units';
 
 interface Props {
-  readonly shop: { readonly name: string; readonly place: string; readonly zone: string; readonly currency: string; readonly settings: { readonly labourMinorPerHour: number; readonly machiningMinorPerHour: number; readonly testMinor: number; readonly freightMinor: number; readonly partsMarkupPct: number; readonly taxPct: number; readonly warrantyMonths: number; readonly quoteValidDays: number; readonly lengthDisplay: LengthDisplay } } | null;
-  readonly people: readonly { readonly id: string; readonly name: string; readonly role: string; readonly hasPin: boolean }[];
+  readonly shop: {
+    readonly name: string;
+    readonly place: string;
+    readonly zone: string;
+    readonly currency: string;
+    readonly settings: {
+      readonly labourMinorPerHour: number;
+      readonly machiningMinorPerHour: number;
+      readonly testMinor: number;
+      readonly freightMinor: number;
+      readonly partsMarkupPct: number;
+      readonly taxPct: number;
+      readonly warrantyMonths: number;
+      readonly quoteValidDays: number;
+      readonly lengthDisplay: LengthDisplay;
+    };
+  } | null;
+  readonly people: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly role: string;
+    readonly hasPin: boolean;
+  }[];
   readonly instruments: readonly InstrumentShown[];
   readonly families: readonly FamilyCard[];
   readonly isOwner: boolean;
@@ -23,7 +44,10 @@ export function Library({ shop, people, instruments, families, isOwner, canAddIn
   return (
     <div className="space-y-8 p-6">
       <h1 className="text-24 font-bold">
-        Library <small className="text-15 font-normal text-quiet">{shop && `${shop.name}, ${shop.place}, clock of ${shop.zone}`}</small>
+        Library{' '}
+        <small className="text-15 font-normal text-quiet">
+          {shop && `${shop.name}, ${shop.place}, clock of ${shop.zone}`}
+        </small>
       </h1>
       <section aria-label="Pump families">
         <h2 className="font-bold">
@@ -32,8 +56,15 @@ export function Library({ shop, people, instruments, families, isOwner, canAddIn
         <ul className="grid gap-x-8 lg:grid-cols-2">
           {families.map((family) => (
             <li key={family.id} className="row">
-              <Link href={`/library/${family.id}`} className="grid min-h-[104px] grid-cols-[190px_1fr] items-center gap-4 py-2 no-underline">
-                <span className="flex h-[96px] items-center justify-center [&_svg]:max-h-[96px]" aria-hidden="true" inert>
+              <Link
+                href={`/library/${family.id}`}
+                className="grid min-h-[104px] grid-cols-[190px_1fr] items-center gap-4 py-2 no-underline"
+              >
+                <span
+                  className="flex h-[96px] items-center justify-center [&_svg]:max-h-[96px]"
+                  aria-hidden="true"
+                  inert
+                >
                   <Section drawing={drawSection(family)} pins={{}} showsPins={false} title={family.title} />
                 </span>
                 <span>
@@ -41,8 +72,11 @@ export function Library({ shop, people, instruments, families, isOwner, canAddIn
                     <span className="num">{family.id}</span> {family.title}
                   </b>
                   <span className="block text-13 text-quiet">
-                    {family.counts.parts} parts, {family.counts.points} points, {family.counts.teardown} + {family.counts.rebuild} steps{family.variants.length > 1 && `, ${family.variants.length} ways of building`}
-                    {family.stages && `, ${family.stages.least} to ${family.stages.most} stages`}; version {family.version}
+                    {family.counts.parts} parts, {family.counts.points} points, {family.counts.teardown} +{' '}
+                    {family.counts.rebuild} steps
+                    {family.variants.length > 1 && `, ${family.variants.length} ways of building`}
+                    {family.stages && `, ${family.stages.least} to ${family.stages.most} stages`}; version{' '}
+                    {family.version}
                     {family.made_from && `, made from ${family.made_from}`}
                   </span>
                 </span>

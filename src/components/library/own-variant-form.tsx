@@ -14,17 +14,55 @@ interface Entry {
   readonly factor: number;
 }
 
-const number = (path: string, label: string, value: number | undefined, factor = 1): readonly Entry[] => (value === undefined ? [] : [{ path, label, value: value / factor, factor }]);
+const number = (path: string, label: string, value: number | undefined, factor = 1): readonly Entry[] =>
+  value === undefined ? [] : [{ path, label, value: value / factor, factor }];
 
 function groupsOf(family: Family): readonly (readonly [title: string, entries: readonly Entry[]])[] {
-  const limits = family.points.flatMap((point, i) => (['new_mm', 'reuse_mm'] as const).flatMap((band) => (['min', 'max'] as const).flatMap((end) => number(`points.${i}.${band}.${end}`, `${point.title}: ${band === 'new_mm' ? 'new' : 'reuse'}, ${end === 'min' ? 'least' : 'most'}, mm`, point[band]?.[end]))));
-  const torques = family.rebuild.flatMap((step, i) => (step.torque ? [...number(`rebuild.${i}.torque.window_nm.min`, `${step.title}: torque, least, N·m`, step.torque.window_nm.min), ...number(`rebuild.${i}.torque.window_nm.max`, `${step.title}: torque, most, N·m`, step.torque.window_nm.max)] : []));
-  const words = (['teardown', 'rebuild'] as const).flatMap((phase) => family[phase].map((step, i) => ({ path: `${phase}.${i}.do`, label: `${phase}, ${step.title}`, value: step.do, factor: 0 })));
+  const limits = family.points.flatMap((point, i) =>
+    (['new_mm', 'reuse_mm'] as const).flatMap((band) =>
+      (['min', 'max'] as const).flatMap((end) =>
+        number(
+          `points.${i}.${band}.${end}`,
+          `${point.title}: ${band === 'new_mm' ? 'new' : 'reuse'}, ${end === 'min' ? 'least' : 'most'}, mm`,
+          point[band]?.[end],
+        ),
+      ),
+    ),
+  );
+  const torques = family.rebuild.flatMap((step, i) =>
+    step.torque
+      ? [
+          ...number(
+            `rebuild.${i}.torque.window_nm.min`,
+            `${step.title}: torque, least, N·m`,
+            step.torque.window_nm.min,
+          ),
+          ...number(`rebuild.${i}.torque.window_nm.max`, `${step.title}: torque, most, N·m`, step.torque.window_nm.max),
+        ]
+      : [],
+  );
+  const words = (['teardown', 'rebuild'] as const).flatMap((phase) =>
+    family[phase].map((step, i) => ({
+      path: `${phase}.${i}.do`,
+      label: `${phase}, ${step.title}`,
+      value: step.do,
+      factor: 0,
+    })),
+  );
   return [
     ['Limits', limits],
     ['Torques', torques],
-    ['Times', family.labour.flatMap((task, i) => number(`labour.${i}.minutes`, `${task.title}, minutes`, task.minutes))],
-    ['Prices', [...family.kits.flatMap((kit, i) => number(`kits.${i}.price_minor`, kit.title, kit.price_minor, 100)), ...family.parts.flatMap((part, i) => number(`parts.${i}.price_minor`, part.name, part.price_minor, 100))]],
+    [
+      'Times',
+      family.labour.flatMap((task, i) => number(`labour.${i}.minutes`, `${task.title}, minutes`, task.minutes)),
+    ],
+    [
+      'Prices',
+      [
+        ...family.kits.flatMap((kit, i) => number(`kits.${i}.price_minor`, kit.title, kit.price_minor, 100)),
+        ...family.parts.flatMap((part, i) => number(`parts.${i}.price_minor`, part.name, part.price_minor, 100)),
+      ],
+    ],
     ['Words of the steps', words],
   ];
 }
@@ -39,29 +77,57 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [error, setError] = useState<ActError | null>(null);
   const entries = groups.flatMap(([, list]) => list);
-  const changed = entries.filter((entry) => typed[entry.path] !== undefined && typed[entry.path] !== String(entry.value));
+  const changed = entries.filter(
+    (entry) => typed[entry.path] !== undefined && typed[entry.path] !== String(entry.value),
+  );
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     const odd = changed.find((entry) => entry.factor > 0 && !Number.isFinite(readNumber(typed[entry.path]!)));
-    if (odd) return setError({ code: 'bad-input', what: `${odd.label}: “${typed[odd.path]}” is not a number.`, kept: 'All that you typed is still there.', todo: 'Correct it and make the variant again.', issues: [] });
-    const changes = changed.map((entry) => ({ path: entry.path, value: entry.factor ? (entry.factor === 100 ? Math.round(readNumber(typed[entry.path]!) * 100) : readNumber(typed[entry.path]!)) : typed[entry.path]! }));
+    if (odd)
+      return setError({
+        code: 'bad-input',
+        what: `${odd.label}: “${typed[odd.path]}” is not a number.`,
+        kept: 'All that you typed is still there.',
+        todo: 'Correct it and make the variant again.',
+        issues: [],
+      });
+    const changes = changed.map((entry) => ({
+      path: entry.path,
+      value: entry.factor
+        ? entry.factor === 100
+          ? Math.round(readNumber(typed[entry.path]!) * 100)
+          : readNumber(typed[entry.path]!)
+        : typed[entry.path]!,
+    }));
     const answer = await act<{ familyId: string }>('make-own-family', { familyId: family.id, title, changes });
     if (answer.ok) router.push(`/library/${answer.data.familyId}`);
     else if ('error' in answer) setError(answer.error);
   };
   return (
     <details className="border-t border-ink pt-3">
-      <summary className="min-h-11 cursor-pointer content-center font-bold">Make our own variant of this family</summary>
+      <summary className="min-h-11 cursor-pointer content-center font-bold">
+        Make our own variant of this family
+      </summary>
       <form onSubmit={submit} className="space-y-3">
         <TextField label="What we call it" value={title} onChange={(event) => setTitle(event.target.value)} />
         {groups.map(([name, list]) => (
           <details key={name}>
             <summary className="min-h-11 cursor-pointer content-center font-semibold">
-              {name} <small className="font-normal text-quiet">{list.filter((entry) => changed.includes(entry)).length || 'none'} changed</small>
+              {name}{' '}
+              <small className="font-normal text-quiet">
+                {list.filter((entry) => changed.includes(entry)).length || 'none'} changed
+              </small>
             </summary>
             <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
               {list.map((entry) => (
-                <TextField key={entry.path} label={entry.label} className={entry.factor ? 'num' : ''} inputMode={entry.factor ? 'decimal' : 'text'} value={typed[entry.path] ?? String(entry.value)} onChange={(event) => setTyped({ ...typed, [entry.path]: event.target.value })} />
+                <TextField
+                  key={entry.path}
+                  label={entry.label}
+                  className={entry.factor ? 'num' : ''}
+                  inputMode={entry.factor ? 'decimal' : 'text'}
+                  value={typed[entry.path] ?? String(entry.value)}
+                  onChange={(event) => setTyped({ ...typed, [entry.path]: event.target.value })}
+                />
               ))}
             </div>
           </details>
@@ -75,7 +141,9 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
           </ol>
         )}
         <Button type="submit" tone="main" disabled={!changed.length}>
-          {changed.length ? `Make it, with ${changed.length} ${changed.length === 1 ? 'change' : 'changes'}` : 'Nothing is changed yet'}
+          {changed.length
+            ? `Make it, with ${changed.length} ${changed.length === 1 ? 'change' : 'changes'}`
+            : 'Nothing is changed yet'}
         </Button>
       </form>
     </details>

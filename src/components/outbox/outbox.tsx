@@ -28,7 +28,15 @@ function MailText({ body }: { readonly body: string }) {
 }
 
 /** What the mail stand-in has sent, newest first, as the customer got it. */
-export function Outbox({ mails, next, zone }: { readonly mails: readonly MailShown[]; readonly next: string | null; readonly zone: string }) {
+export function Outbox({
+  mails,
+  next,
+  zone,
+}: {
+  readonly mails: readonly MailShown[];
+  readonly next: string | null;
+  readonly zone: string;
+}) {
   return (
     <div className="mx-auto max-w-[860px] p-6">
       <h1 className="text-24 font-bold">

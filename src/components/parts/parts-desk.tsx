@@ -22,7 +22,15 @@ export interface DeskNeed {
 }
 
 /** What is on order over all jobs by its date, and the jobs whose parts are still to be ordered. */
-export function PartsDesk({ lines, toOrder, today }: { readonly lines: readonly DeskLine[]; readonly toOrder: readonly DeskNeed[]; readonly today: string }) {
+export function PartsDesk({
+  lines,
+  toOrder,
+  today,
+}: {
+  readonly lines: readonly DeskLine[];
+  readonly toOrder: readonly DeskNeed[];
+  readonly today: string;
+}) {
   const byOrder = groupByNumber(lines);
   return (
     <div className="space-y-6 p-6">
@@ -33,7 +41,10 @@ export function PartsDesk({ lines, toOrder, today }: { readonly lines: readonly 
         <ul>
           {toOrder.map((need) => (
             <li key={need.tag} className="row first:border-0">
-              <Link href={`/jobs/${need.tag}?at=parts`} className="grid min-h-12 grid-cols-[90px_1fr_1fr] items-center gap-2 hover:bg-sheet">
+              <Link
+                href={`/jobs/${need.tag}?at=parts`}
+                className="grid min-h-12 grid-cols-[90px_1fr_1fr] items-center gap-2 hover:bg-sheet"
+              >
                 <b className="num">{need.tag}</b>
                 <span>
                   {need.pump} · {need.customer}
@@ -56,11 +67,16 @@ export function PartsDesk({ lines, toOrder, today }: { readonly lines: readonly 
           return (
             <div key={number} className="grid gap-x-4 border-t border-line py-2 md:grid-cols-[210px_1fr]">
               <div>
-                <Link href={`/jobs/${first!.tag}?at=parts`} className="font-bold underline decoration-line underline-offset-4">
+                <Link
+                  href={`/jobs/${first!.tag}?at=parts`}
+                  className="font-bold underline decoration-line underline-offset-4"
+                >
                   <span className="num">{number}</span> for <span className="num">{first!.tag}</span>
                 </Link>
                 <p className="text-13 text-quiet">{first!.supplier}</p>
-                <p className={isLate ? 'font-bold text-jasper' : ''}>{first!.dueOn ? `${isLate ? 'late since' : 'due'} ${sayDate(first!.dueOn)}` : 'no date yet'}</p>
+                <p className={isLate ? 'font-bold text-jasper' : ''}>
+                  {first!.dueOn ? `${isLate ? 'late since' : 'due'} ${sayDate(first!.dueOn)}` : 'no date yet'}
+                </p>
               </div>
               <ul>
                 {list.map((line) => (
@@ -70,7 +86,9 @@ export function PartsDesk({ lines, toOrder, today }: { readonly lines: readonly 
                     </span>
                     <span>{line.name}</span>
                     <span className="num text-13 text-quiet">{line.partNumber}</span>
-                    <span className="text-13 text-quiet">{line.blocks.length > 0 && `stops: ${line.blocks.join(', ')}`}</span>
+                    <span className="text-13 text-quiet">
+                      {line.blocks.length > 0 && `stops: ${line.blocks.join(', ')}`}
+                    </span>
                   </li>
                 ))}
               </ul>

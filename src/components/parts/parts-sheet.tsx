@@ -24,8 +24,16 @@ export function PartsSheet({ view, isHere }: SheetProps) {
             Parts <small className="text-15 font-normal text-quiet">out of the approved lines</small>
           </h2>
           {canBuy && open.length > 0 && (
-            <Button verb="order-parts" tone="main" data-next className="ml-auto" disabled={isBusy} onClick={() => run('order-parts', { tag: record.tag })}>
-              Order {open.length} {open.length === 1 ? 'part' : 'parts'}, longest {Math.max(...open.map((need) => need.leadDays))} days
+            <Button
+              verb="order-parts"
+              tone="main"
+              data-next
+              className="ml-auto"
+              disabled={isBusy}
+              onClick={() => run('order-parts', { tag: record.tag })}
+            >
+              Order {open.length} {open.length === 1 ? 'part' : 'parts'}, longest{' '}
+              {Math.max(...open.map((need) => need.leadDays))} days
             </Button>
           )}
         </div>
@@ -48,7 +56,12 @@ export function PartsSheet({ view, isHere }: SheetProps) {
               </thead>
               <tbody>
                 {needs.map((need) => {
-                  const stands = need.received >= need.quantity ? 'here' : need.ordered < need.quantity ? `to order, ${need.leadDays} days` : `due ${need.dueOn ? sayDate(need.dueOn) : ''}`;
+                  const stands =
+                    need.received >= need.quantity
+                      ? 'here'
+                      : need.ordered < need.quantity
+                        ? `to order, ${need.leadDays} days`
+                        : `due ${need.dueOn ? sayDate(need.dueOn) : ''}`;
                   const isShort = need.received > 0 && need.received < need.quantity;
                   return (
                     <tr key={need.ref} id={`need-${need.ref}`} className="row">
@@ -59,8 +72,14 @@ export function PartsSheet({ view, isHere }: SheetProps) {
                       <td className="num text-right">{need.quantity}</td>
                       <td className="num text-right">{need.ordered}</td>
                       <td className="num text-right">{need.received}</td>
-                      <td className={`pl-6 ${isShort ? 'font-bold text-jasper' : need.received >= need.quantity ? 'text-quiet' : ''}`}>{isShort ? `${need.quantity - need.received} short, ${stands}` : stands}</td>
-                      <td className="text-13">{need.received < need.quantity ? stepsBlockedBy(need.ref, family).join(', ') : ''}</td>
+                      <td
+                        className={`pl-6 ${isShort ? 'font-bold text-jasper' : need.received >= need.quantity ? 'text-quiet' : ''}`}
+                      >
+                        {isShort ? `${need.quantity - need.received} short, ${stands}` : stands}
+                      </td>
+                      <td className="text-13">
+                        {need.received < need.quantity ? stepsBlockedBy(need.ref, family).join(', ') : ''}
+                      </td>
                     </tr>
                   );
                 })}
@@ -76,7 +95,15 @@ export function PartsSheet({ view, isHere }: SheetProps) {
   );
 }
 
-function Order({ view, order, canReceive }: { readonly view: JobView; readonly order: PurchaseOrder; readonly canReceive: boolean }) {
+function Order({
+  view,
+  order,
+  canReceive,
+}: {
+  readonly view: JobView;
+  readonly order: PurchaseOrder;
+  readonly canReceive: boolean;
+}) {
   const { record, family } = view;
   const { run, error, isBusy } = useAct();
   const [counts, setCounts] = useState<Readonly<Record<string, string>>>({});
@@ -87,11 +114,24 @@ function Order({ view, order, canReceive }: { readonly view: JobView; readonly o
   const isWhole = order.lines.every((line) => line.received >= line.quantity);
   const onlyShort = !arrived.length && !isWhole;
   const take = async () => {
-    const answer = await run<{ lines: { lineId: string; quantity: number }[]; restOn: string | null }>('take-parcel', { tag: record.tag, orderNumber: order.number });
-    if (answer) setSaid(!answer.lines.length && answer.restOn ? `Nothing came; the supplier now says ${sayDate(answer.restOn)}.` : answer.restOn ? `The parcel is short against the order; the supplier sends the rest on ${sayDate(answer.restOn)}.` : 'The parcel’s list is complete.');
+    const answer = await run<{ lines: { lineId: string; quantity: number }[]; restOn: string | null }>('take-parcel', {
+      tag: record.tag,
+      orderNumber: order.number,
+    });
+    if (answer)
+      setSaid(
+        !answer.lines.length && answer.restOn
+          ? `Nothing came; the supplier now says ${sayDate(answer.restOn)}.`
+          : answer.restOn
+            ? `The parcel is short against the order; the supplier sends the rest on ${sayDate(answer.restOn)}.`
+            : 'The parcel’s list is complete.',
+      );
   };
   const check = async () => {
-    const given = arrived.map((line) => ({ lineId: line.id, counted: Number(counts[line.id] ?? line.sent - line.received) }));
+    const given = arrived.map((line) => ({
+      lineId: line.id,
+      counted: Number(counts[line.id] ?? line.sent - line.received),
+    }));
     if (await run('receive-parts', { tag: record.tag, orderNumber: order.number, counts: given, note })) {
       setCounts({});
       setNote('');
@@ -105,7 +145,11 @@ function Order({ view, order, canReceive }: { readonly view: JobView; readonly o
         </h2>
         <p className="flex-1 text-13 text-quiet">
           ordered by {order.personName}, {sayMoment(order.at, view.zone)} · acknowledged as {order.acknowledgement}
-          {!isWhole && order.dueOn && <>, due <b className="text-ink">{sayDate(order.dueOn)}</b></>}
+          {!isWhole && order.dueOn && (
+            <>
+              , due <b className="text-ink">{sayDate(order.dueOn)}</b>
+            </>
+          )}
           {isWhole && ', all here'}
         </p>
         {canReceive && onlyShort && (
@@ -119,7 +163,9 @@ function Order({ view, order, canReceive }: { readonly view: JobView; readonly o
       </p>
       {canReceive && arrived.length > 0 && (
         <div className="mt-2 border-l-4 border-lake bg-sheet px-3 py-2">
-          <p className="mb-1 font-semibold">Receiving check: count what is in the box, look at number, variant and cuts</p>
+          <p className="mb-1 font-semibold">
+            Receiving check: count what is in the box, look at number, variant and cuts
+          </p>
           <ul>
             {arrived.map((line) => (
               <li key={line.id} className="row grid grid-cols-[1fr_auto_auto] items-center gap-4 first:border-0">
@@ -129,11 +175,23 @@ function Order({ view, order, canReceive }: { readonly view: JobView; readonly o
                 <span className="text-13 text-quiet">
                   list says {line.sent - line.received}, open {line.quantity - line.received}
                 </span>
-                <input aria-label={`Counted: ${nameOf(line.partRef)}`} inputMode="numeric" className="field num max-w-[90px] text-right" value={counts[line.id] ?? String(line.sent - line.received)} onChange={(event) => setCounts({ ...counts, [line.id]: event.target.value })} />
+                <input
+                  aria-label={`Counted: ${nameOf(line.partRef)}`}
+                  inputMode="numeric"
+                  className="field num max-w-[90px] text-right"
+                  value={counts[line.id] ?? String(line.sent - line.received)}
+                  onChange={(event) => setCounts({ ...counts, [line.id]: event.target.value })}
+                />
               </li>
             ))}
           </ul>
-          <input aria-label="Note on the delivery" placeholder="note, such as damage by the knife that opened the box" className="field mt-2" value={note} onChange={(event) => setNote(event.target.value)} />
+          <input
+            aria-label="Note on the delivery"
+            placeholder="note, such as damage by the knife that opened the box"
+            className="field mt-2"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
           <Button verb="receive-parts" tone="main" className="mt-2 w-full" disabled={isBusy} onClick={check}>
             Counted so
           </Button>

@@ -20,9 +20,16 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
     <div className="grid gap-8 p-6 lg:grid-cols-[1fr_1fr]" id="answer">
       <section aria-label="What was sent">
         <h2 className="mb-1 text-18 font-bold">
-          Quote, revision {quote.revision} <small className="text-15 font-normal text-quiet">{quote.sentAt ? `sent ${sayMoment(quote.sentAt, view.zone)}` : quote.state}</small>
+          Quote, revision {quote.revision}{' '}
+          <small className="text-15 font-normal text-quiet">
+            {quote.sentAt ? `sent ${sayMoment(quote.sentAt, view.zone)}` : quote.state}
+          </small>
         </h2>
-        <pre className="max-h-[420px] overflow-y-auto whitespace-pre-wrap border-y border-line py-2 font-sans text-13" tabIndex={0} aria-label="The exact text that the customer reads">
+        <pre
+          className="max-h-[420px] overflow-y-auto whitespace-pre-wrap border-y border-line py-2 font-sans text-13"
+          tabIndex={0}
+          aria-label="The exact text that the customer reads"
+        >
           {quote.text ?? 'Not sent yet.'}
         </pre>
         {quote.fingerprint && (
@@ -37,9 +44,16 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
           <Link className="font-semibold underline" href="/outbox">
             The mail, in the outbox
           </Link>
-          <span className="text-13 text-quiet">{view.openLinks === 1 ? 'one open link' : `${view.openLinks} open links`}</span>
+          <span className="text-13 text-quiet">
+            {view.openLinks === 1 ? 'one open link' : `${view.openLinks} open links`}
+          </span>
           {view.openLinks > 0 && (
-            <Button verb="revoke-link" tone="quiet" disabled={isBusy} onClick={() => run('revoke-link', { tag: record.tag })}>
+            <Button
+              verb="revoke-link"
+              tone="quiet"
+              disabled={isBusy}
+              onClick={() => run('revoke-link', { tag: record.tag })}
+            >
               Take the link back
             </Button>
           )}
@@ -55,8 +69,21 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
             {approval.reference && <p className="text-13">{approval.reference}</p>}
             <p className="whitespace-pre-line">{approval.text.split('\n\n').at(-1)}</p>
             {approval.signature.startsWith('M') && (
-              <svg viewBox="0 0 320 120" width={200} role="img" aria-label={`Signature of ${approval.name}`} className="border-b border-ink">
-                <path d={approval.signature} fill="none" stroke="var(--ink)" strokeWidth={2.2} strokeLinecap="round" strokeLinejoin="round" />
+              <svg
+                viewBox="0 0 320 120"
+                width={200}
+                role="img"
+                aria-label={`Signature of ${approval.name}`}
+                className="border-b border-ink"
+              >
+                <path
+                  d={approval.signature}
+                  fill="none"
+                  stroke="var(--ink)"
+                  strokeWidth={2.2}
+                  strokeLinecap="round"
+                  strokeLinejoin="round"
+                />
               </svg>
             )}
             <p className="text-13 text-quiet">
@@ -68,8 +95,14 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
         {isHere && (
           <section aria-label="Another revision">
             <h2 className="font-bold">Another revision</h2>
-            <p className="text-13 text-quiet">The one that was sent stays in the record; its link stops when the next is sent.</p>
-            <Button verb="advance-job:revise-quote" disabled={isBusy} onClick={() => run('advance-job', { tag: record.tag, event: 'revise-quote' })}>
+            <p className="text-13 text-quiet">
+              The one that was sent stays in the record; its link stops when the next is sent.
+            </p>
+            <Button
+              verb="advance-job:revise-quote"
+              disabled={isBusy}
+              onClick={() => run('advance-job', { tag: record.tag, event: 'revise-quote' })}
+            >
               Back to the quote
             </Button>
           </section>
@@ -88,7 +121,15 @@ function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote:
   const standing = quote.lines.filter((line) => line.struckReason === null);
   const approved = standing.filter((line) => !declined.has(line.id));
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
-  const send = (declineAll: boolean) => run('record-approval', { tag: view.record.tag, way, name, reference, declinedLines: declineAll ? [] : [...declined], declineAll });
+  const send = (declineAll: boolean) =>
+    run('record-approval', {
+      tag: view.record.tag,
+      way,
+      name,
+      reference,
+      declinedLines: declineAll ? [] : [...declined],
+      declineAll,
+    });
   return (
     <section aria-label="Record an answer" className="space-y-2">
       <h2 className="font-bold">Record an answer that came otherwise</h2>
@@ -97,14 +138,36 @@ function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote:
           <option value="telephone">telephone</option>
           <option value="purchase order">purchase order</option>
         </SelectField>
-        <TextField label="Who said so" value={name} onChange={(event) => setName(event.target.value)} error={issueFor(error, 'name')} />
-        <TextField label={way === 'telephone' ? 'When, and what was said' : 'Order number'} value={reference} onChange={(event) => setReference(event.target.value)} error={issueFor(error, 'reference')} />
+        <TextField
+          label="Who said so"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          error={issueFor(error, 'name')}
+        />
+        <TextField
+          label={way === 'telephone' ? 'When, and what was said' : 'Order number'}
+          value={reference}
+          onChange={(event) => setReference(event.target.value)}
+          error={issueFor(error, 'reference')}
+        />
       </div>
       <ul>
         {standing.map((line) => (
           <li key={line.id} className="row first:border-0">
             <label className="flex min-h-11 items-center gap-3">
-              <input type="checkbox" className="size-6 accent-(--ink)" disabled={!line.declinable} checked={!declined.has(line.id)} onChange={(event) => setDeclined(new Set(event.target.checked ? [...declined].filter((id) => id !== line.id) : [...declined, line.id]))} />
+              <input
+                type="checkbox"
+                className="size-6 accent-(--ink)"
+                disabled={!line.declinable}
+                checked={!declined.has(line.id)}
+                onChange={(event) =>
+                  setDeclined(
+                    new Set(
+                      event.target.checked ? [...declined].filter((id) => id !== line.id) : [...declined, line.id],
+                    ),
+                  )
+                }
+              />
               <span className="flex-1">{line.description}</span>
               <span className="num">{money(lineTotalMinor(line))}</span>
             </label>

@@ -12,7 +12,13 @@ import { useAskedPlace } from '../ui/use-asked-place';
 import { useOthersWork } from '../ui/whose';
 import { readMoney, writeMoney } from './money';
 
-const refused = (what: string): ActError => ({ code: 'bad-input', what, kept: 'What you typed is still there.', todo: 'Correct it.', issues: [] });
+const refused = (what: string): ActError => ({
+  code: 'bad-input',
+  what,
+  kept: 'What you typed is still there.',
+  todo: 'Correct it.',
+  issues: [],
+});
 
 /** Lines grown out of the dispositions, to be changed, struck or added to; totals, and what the customer will see. */
 export function QuoteSheet({ view, isHere }: SheetProps) {
@@ -27,7 +33,8 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
       <div className="mx-auto max-w-[720px] p-6" id="lines">
         <h2 className="text-18 font-bold">No quote yet</h2>
         <p className="my-2">
-          {record.findings.filter((finding) => finding.disposition).length} dispositions become its lines: parts (as a kit where that is cheaper), work on them, teardown, rebuild, test and freight.
+          {record.findings.filter((finding) => finding.disposition).length} dispositions become its lines: parts (as a
+          kit where that is cheaper), work on them, teardown, rebuild, test and freight.
         </p>
         <ErrorNote error={error} />
         {isHere && (
@@ -42,9 +49,17 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
     <div className="p-6" id="lines">
       <div className="mb-2 flex flex-wrap items-center gap-4">
         <h2 className="text-18 font-bold">
-          Quote, revision {quote.revision} <small className="text-15 font-normal text-quiet">{quote.state}{quote.sentAt && `, sent ${sayMoment(quote.sentAt, view.zone)}`} · valid until {sayDate(quote.validUntil)}</small>
+          Quote, revision {quote.revision}{' '}
+          <small className="text-15 font-normal text-quiet">
+            {quote.state}
+            {quote.sentAt && `, sent ${sayMoment(quote.sentAt, view.zone)}`} · valid until {sayDate(quote.validUntil)}
+          </small>
         </h2>
-        <a className="ml-auto font-semibold underline" href={`/files/quote/${record.tag}/${quote.revision}`} target="_blank">
+        <a
+          className="ml-auto font-semibold underline"
+          href={`/files/quote/${record.tag}/${quote.revision}`}
+          target="_blank"
+        >
           PDF
         </a>
         {isHere && (
@@ -101,7 +116,17 @@ function Lines({ view, quote, isDraft }: { readonly view: JobView; readonly quot
   );
 }
 
-function LineRow({ view, quote, line, isDraft }: { readonly view: JobView; readonly quote: Quote; readonly line: QuoteLine; readonly isDraft: boolean }) {
+function LineRow({
+  view,
+  quote,
+  line,
+  isDraft,
+}: {
+  readonly view: JobView;
+  readonly quote: Quote;
+  readonly line: QuoteLine;
+  readonly isDraft: boolean;
+}) {
   const { record } = view;
   const { run, error, setError, isBusy } = useAct();
   const [description, setDescription] = useState(line.description);
@@ -110,24 +135,49 @@ function LineRow({ view, quote, line, isDraft }: { readonly view: JobView; reado
   const [striking, setStriking] = useState<string | null>(null);
   const isStruck = line.struckReason !== null;
   const findings = record.findings.filter((finding) => line.findingIds.includes(finding.id));
-  const isChanged = description !== line.description || quantity !== String(line.quantity) || price !== writeMoney(line.unitPriceMinor);
+  const isChanged =
+    description !== line.description || quantity !== String(line.quantity) || price !== writeMoney(line.unitPriceMinor);
   const save = async () => {
     const amount = parseQuantity({ text: quantity, dimension: 'number', assume: '' });
     const money = readMoney(price);
     if (!amount.ok) return setError(refused(amount.sentence));
     if ('sentence' in money) return setError(refused(money.sentence));
-    await run('change-line', { tag: record.tag, lineId: line.id, basedOn: quote.version, description, quantity: amount.quantity.value.toNumber(), unitPriceMinor: money.minor });
+    await run('change-line', {
+      tag: record.tag,
+      lineId: line.id,
+      basedOn: quote.version,
+      description,
+      quantity: amount.quantity.value.toNumber(),
+      unitPriceMinor: money.minor,
+    });
   };
-  const strike = (reason: string | null) => run('strike-line', { tag: record.tag, lineId: line.id, basedOn: quote.version, reason });
+  const strike = (reason: string | null) =>
+    run('strike-line', { tag: record.tag, lineId: line.id, basedOn: quote.version, reason });
   const onEnter = (event: React.KeyboardEvent) => event.key === 'Enter' && void save();
   return (
     <tr className={`row align-top ${isStruck ? 'text-quiet' : ''}`}>
       <td className="py-2 pr-3">
-        {isDraft && !isStruck ? <input aria-label={`Words of the line ${line.description}`} className="field min-h-11 font-semibold" value={description} onChange={(event) => setDescription(event.target.value)} onKeyDown={onEnter} /> : <b className={isStruck ? 'line-through' : ''}>{line.description}</b>}
+        {isDraft && !isStruck ? (
+          <input
+            aria-label={`Words of the line ${line.description}`}
+            className="field min-h-11 font-semibold"
+            value={description}
+            onChange={(event) => setDescription(event.target.value)}
+            onKeyDown={onEnter}
+          />
+        ) : (
+          <b className={isStruck ? 'line-through' : ''}>{line.description}</b>
+        )}
         <span className="block pl-3 text-13">{line.plain}</span>
-        {findings.length > 0 && <span className="block pl-3 text-13 text-quiet">out of: {findings.map((finding) => finding.words).join('; ')}</span>}
+        {findings.length > 0 && (
+          <span className="block pl-3 text-13 text-quiet">
+            out of: {findings.map((finding) => finding.words).join('; ')}
+          </span>
+        )}
         {isStruck && <span className="block text-13">Struck: {line.struckReason}</span>}
-        {!line.declinable && !isStruck && <span className="block pl-3 text-13 text-quiet">belongs to every repair, cannot be declined alone</span>}
+        {!line.declinable && !isStruck && (
+          <span className="block pl-3 text-13 text-quiet">belongs to every repair, cannot be declined alone</span>
+        )}
         <ErrorNote error={error} />
         {isDraft && isChanged && (
           <Button tone="main" className="mt-1" disabled={isBusy} onClick={save}>
@@ -135,8 +185,33 @@ function LineRow({ view, quote, line, isDraft }: { readonly view: JobView; reado
           </Button>
         )}
       </td>
-      <td className="num py-2 text-right">{isDraft && !isStruck ? <input aria-label={`Quantity of ${line.description}`} className="field num min-h-11 max-w-[90px] text-right" value={quantity} onChange={(event) => setQuantity(event.target.value)} onKeyDown={onEnter} /> : line.quantity} {line.unit}</td>
-      <td className="num py-2 pl-2 text-right">{isDraft && !isStruck ? <input aria-label={`Price of ${line.description}`} className="field num min-h-11 max-w-[130px] text-right" value={price} onChange={(event) => setPrice(event.target.value)} onKeyDown={onEnter} /> : writeMoney(line.unitPriceMinor)}</td>
+      <td className="num py-2 text-right">
+        {isDraft && !isStruck ? (
+          <input
+            aria-label={`Quantity of ${line.description}`}
+            className="field num min-h-11 max-w-[90px] text-right"
+            value={quantity}
+            onChange={(event) => setQuantity(event.target.value)}
+            onKeyDown={onEnter}
+          />
+        ) : (
+          line.quantity
+        )}{' '}
+        {line.unit}
+      </td>
+      <td className="num py-2 pl-2 text-right">
+        {isDraft && !isStruck ? (
+          <input
+            aria-label={`Price of ${line.description}`}
+            className="field num min-h-11 max-w-[130px] text-right"
+            value={price}
+            onChange={(event) => setPrice(event.target.value)}
+            onKeyDown={onEnter}
+          />
+        ) : (
+          writeMoney(line.unitPriceMinor)
+        )}
+      </td>
       <td className="num py-4 text-right">{formatMoney({ minor: lineTotalMinor(line), currency: quote.currency })}</td>
       <td className="py-2 pl-4">
         {isDraft && isStruck && (
@@ -151,7 +226,13 @@ function LineRow({ view, quote, line, isDraft }: { readonly view: JobView; reado
         )}
         {isDraft && !isStruck && striking !== null && (
           <div className="space-y-1">
-            <input aria-label={`Why ${line.description} is struck`} placeholder="why" className="field min-h-11" value={striking} onChange={(event) => setStriking(event.target.value)} />
+            <input
+              aria-label={`Why ${line.description} is struck`}
+              placeholder="why"
+              className="field min-h-11"
+              value={striking}
+              onChange={(event) => setStriking(event.target.value)}
+            />
             <Button disabled={isBusy} onClick={() => strike(striking)}>
               Strike it
             </Button>
@@ -174,7 +255,19 @@ function AddLine({ view, quote }: { readonly view: JobView; readonly quote: Quot
     const money = readMoney(String(data.get('price')));
     if (!amount.ok) return setError(refused(amount.sentence));
     if ('sentence' in money) return setError(refused(money.sentence));
-    if (await run('add-line', { tag: view.record.tag, basedOn: quote.version, kind: data.get('kind'), description: data.get('description'), plain: data.get('plain'), quantity: amount.quantity.value.toNumber(), unit: data.get('unit'), unitPriceMinor: money.minor })) form.reset();
+    if (
+      await run('add-line', {
+        tag: view.record.tag,
+        basedOn: quote.version,
+        kind: data.get('kind'),
+        description: data.get('description'),
+        plain: data.get('plain'),
+        quantity: amount.quantity.value.toNumber(),
+        unit: data.get('unit'),
+        unitPriceMinor: money.minor,
+      })
+    )
+      form.reset();
   };
   return (
     <details className="mt-4">
@@ -206,8 +299,24 @@ function Send({ view }: { readonly view: JobView }) {
     <section aria-label="Send" className="mt-4 border-t border-ink pt-3">
       <ErrorNote error={error} />
       <div className="flex flex-wrap items-center gap-4">
-        <p className="flex-1">{record.contact ? <>It goes to <b>{record.contact.name}</b>, {record.contact.email}, as a PDF with a link where each line can be approved or declined.</> : 'The customer has no contact to send it to.'}</p>
-        <Button verb="send-quote" tone="main" data-next className="min-w-[220px]" disabled={isBusy || gate.missing.length > 0} onClick={() => run('send-quote', { tag: record.tag })}>
+        <p className="flex-1">
+          {record.contact ? (
+            <>
+              It goes to <b>{record.contact.name}</b>, {record.contact.email}, as a PDF with a link where each line can
+              be approved or declined.
+            </>
+          ) : (
+            'The customer has no contact to send it to.'
+          )}
+        </p>
+        <Button
+          verb="send-quote"
+          tone="main"
+          data-next
+          className="min-w-[220px]"
+          disabled={isBusy || gate.missing.length > 0}
+          onClick={() => run('send-quote', { tag: record.tag })}
+        >
           Send the quote
         </Button>
       </div>

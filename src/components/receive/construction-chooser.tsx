@@ -33,12 +33,26 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
         {families.map((family) => {
           const isChosen = family === chosen;
           return (
-            <label key={family.id} className={`flex min-h-[118px] cursor-pointer flex-col border-b-4 bg-sheet px-2 pt-1 focus-within:outline-2 ${isChosen ? 'border-jasper font-bold' : 'border-line'}`}>
+            <label
+              key={family.id}
+              className={`flex min-h-[118px] cursor-pointer flex-col border-b-4 bg-sheet px-2 pt-1 focus-within:outline-2 ${isChosen ? 'border-jasper font-bold' : 'border-line'}`}
+            >
               <span className="flex items-baseline gap-1 text-13">
-                <input type="radio" name="family" value={family.id} checked={isChosen} onChange={() => onChange({ familyId: family.id, variant: '', stages: '' })} className="size-4 accent-(--ink)" />
+                <input
+                  type="radio"
+                  name="family"
+                  value={family.id}
+                  checked={isChosen}
+                  onChange={() => onChange({ familyId: family.id, variant: '', stages: '' })}
+                  className="size-4 accent-(--ink)"
+                />
                 <span className="num">{family.id}</span> {family.short}
               </span>
-              <span className="flex h-[86px] items-center justify-center overflow-hidden [&_svg]:max-h-[84px]" aria-hidden="true" inert>
+              <span
+                className="flex h-[86px] items-center justify-center overflow-hidden [&_svg]:max-h-[84px]"
+                aria-hidden="true"
+                inert
+              >
                 <Section drawing={drawings.get(family.id)!} pins={{}} showsPins={false} title={family.title} />
               </span>
             </label>
@@ -53,7 +67,12 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
       {chosen && (chosen.variants.length > 0 || chosen.stages) && (
         <div className="mt-3 grid gap-3 sm:grid-cols-[2fr_1fr]">
           {chosen.variants.length > 0 && (
-            <SelectField label="Built as" value={construction.variant || chosen.variants[0]!.id} error={issues.variant} onChange={(event) => onChange({ ...construction, variant: event.target.value })}>
+            <SelectField
+              label="Built as"
+              value={construction.variant || chosen.variants[0]!.id}
+              error={issues.variant}
+              onChange={(event) => onChange({ ...construction, variant: event.target.value })}
+            >
               {chosen.variants.map((variant) => (
                 <option key={variant.id} value={variant.id}>
                   {variant.title}: {variant.what}
@@ -61,7 +80,17 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
               ))}
             </SelectField>
           )}
-          {chosen.stages && <TextField label={`Stages, ${chosen.stages.least} to ${chosen.stages.most}`} hint={`${chosen.stages.usual} where nothing is typed`} inputMode="numeric" className="num" value={construction.stages} error={issues.stages} onChange={(event) => onChange({ ...construction, stages: event.target.value })} />}
+          {chosen.stages && (
+            <TextField
+              label={`Stages, ${chosen.stages.least} to ${chosen.stages.most}`}
+              hint={`${chosen.stages.usual} where nothing is typed`}
+              inputMode="numeric"
+              className="num"
+              value={construction.stages}
+              error={issues.stages}
+              onChange={(event) => onChange({ ...construction, stages: event.target.value })}
+            />
+          )}
         </div>
       )}
     </fieldset>
@@ -71,8 +100,15 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
 /** The family as it would be drawn with the variant and stages chosen so far; stages out of range are drawn as usual. */
 export function drawChosen(family: FamilyCard, { variant, stages }: Construction) {
   const count = Number(stages);
-  const isCount = family.stages && Number.isInteger(count) && count >= family.stages.least && count <= family.stages.most;
+  const isCount =
+    family.stages && Number.isInteger(count) && count >= family.stages.least && count <= family.stages.most;
   const own = variant || family.variants[0]?.id;
-  const bodies = family.section.bodies.filter((body) => !body.variants || (own !== undefined && body.variants.includes(own)));
-  return drawSection({ ...family, version: writeBuild(family.version, isCount ? { stages: count } : {}), section: { ...family.section, bodies } });
+  const bodies = family.section.bodies.filter(
+    (body) => !body.variants || (own !== undefined && body.variants.includes(own)),
+  );
+  return drawSection({
+    ...family,
+    version: writeBuild(family.version, isCount ? { stages: count } : {}),
+    section: { ...family.section, bodies },
+  });
 }

@@ -13,7 +13,13 @@ interface Props {
   readonly tag: string;
   readonly pump: string;
   readonly families: readonly FamilyCard[];
-  readonly now: { readonly familyId: string; readonly title: string; readonly elastomer: string; readonly variant?: string | undefined; readonly stages?: number | undefined };
+  readonly now: {
+    readonly familyId: string;
+    readonly title: string;
+    readonly elastomer: string;
+    readonly variant?: string | undefined;
+    readonly stages?: number | undefined;
+  };
   /** Nothing is recorded yet by the construction of now. */
   readonly isOpen: boolean;
 }
@@ -22,10 +28,19 @@ interface Props {
 export function ConstructionForm({ tag, pump, families, now, isOpen }: Props) {
   const router = useRouter();
   const { run, error, isBusy } = useAct();
-  const [construction, setConstruction] = useState<Construction>({ familyId: now.familyId, variant: now.variant ?? '', stages: now.stages === undefined ? '' : String(now.stages) });
+  const [construction, setConstruction] = useState<Construction>({
+    familyId: now.familyId,
+    variant: now.variant ?? '',
+    stages: now.stages === undefined ? '' : String(now.stages),
+  });
   const family = families.find((one) => one.id === construction.familyId);
   const send = async () => {
-    const answer = await run<{ asksElastomer: boolean }>('correct-construction', { tag, familyId: construction.familyId, ...(construction.variant && { variant: construction.variant }), ...(construction.stages.trim() && { stages: Number(construction.stages) }) });
+    const answer = await run<{ asksElastomer: boolean }>('correct-construction', {
+      tag,
+      familyId: construction.familyId,
+      ...(construction.variant && { variant: construction.variant }),
+      ...(construction.stages.trim() && { stages: Number(construction.stages) }),
+    });
     if (answer) router.push(`/jobs/${tag}${answer.asksElastomer ? '?at=receive#elastomer' : ''}`);
   };
   return (
@@ -38,9 +53,23 @@ export function ConstructionForm({ tag, pump, families, now, isOpen }: Props) {
           {pump}, received as <b>{now.title}</b>.
         </p>
         {isOpen ? (
-          <ConstructionChooser families={families} chosen={family} hint="choose by what stands on the bench" construction={construction} onChange={setConstruction} issues={{ familyId: issueFor(error, 'familyId'), variant: issueFor(error, 'variant'), stages: issueFor(error, 'stages') }} />
+          <ConstructionChooser
+            families={families}
+            chosen={family}
+            hint="choose by what stands on the bench"
+            construction={construction}
+            onChange={setConstruction}
+            issues={{
+              familyId: issueFor(error, 'familyId'),
+              variant: issueFor(error, 'variant'),
+              stages: issueFor(error, 'stages'),
+            }}
+          />
         ) : (
-          <p>Steps, captures or parts are recorded by this construction; they would stand for nothing in another. It stays as it is.</p>
+          <p>
+            Steps, captures or parts are recorded by this construction; they would stand for nothing in another. It
+            stays as it is.
+          </p>
         )}
       </div>
       <aside className="lg:sticky lg:top-4 lg:self-start">
@@ -48,8 +77,18 @@ export function ConstructionForm({ tag, pump, families, now, isOpen }: Props) {
           <>
             <p className="mb-1 font-bold">{family.title}</p>
             <p className="mb-2 text-13 text-quiet">{family.duty}</p>
-            {now.elastomer && !family.elastomers.includes(now.elastomer) && <p className="mb-2 border-l-4 border-ochre pl-2">{now.elastomer} is written down for the seals and is not one of this construction. It becomes “as usual” until it is chosen again.</p>}
-            <Section drawing={drawChosen(family, construction)} pins={{}} showsPins={false} title={`Section of ${family.title}`} />
+            {now.elastomer && !family.elastomers.includes(now.elastomer) && (
+              <p className="mb-2 border-l-4 border-ochre pl-2">
+                {now.elastomer} is written down for the seals and is not one of this construction. It becomes “as usual”
+                until it is chosen again.
+              </p>
+            )}
+            <Section
+              drawing={drawChosen(family, construction)}
+              pins={{}}
+              showsPins={false}
+              title={`Section of ${family.title}`}
+            />
           </>
         )}
         <div className="mt-4 space-y-3">
@@ -62,7 +101,12 @@ export function ConstructionForm({ tag, pump, families, now, isOpen }: Props) {
           <Link href={`/jobs/${tag}`} className="inline-flex min-h-11 items-center underline">
             Back to <span className="num ml-1">{tag}</span>
           </Link>
-          {isOpen && <p className="text-13 text-quiet">Parts, points, steps and test follow the construction. What was written down at receiving stays; the change is in the record.</p>}
+          {isOpen && (
+            <p className="text-13 text-quiet">
+              Parts, points, steps and test follow the construction. What was written down at receiving stays; the
+              change is in the record.
+            </p>
+          )}
         </div>
       </aside>
     </div>

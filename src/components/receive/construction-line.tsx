@@ -7,13 +7,21 @@ import type { JobView } from '../job/view';
 export function ConstructionLine({ view }: { readonly view: JobView }) {
   const { record, family } = view;
   const { variant, stages } = readBuild(record.familyVersion);
-  const build = [family.variants.find((one) => one.id === variant)?.title, stages !== undefined && `${stages} ${stages === 1 ? 'stage' : 'stages'}`].filter(Boolean).join(', ');
+  const build = [
+    family.variants.find((one) => one.id === variant)?.title,
+    stages !== undefined && `${stages} ${stages === 1 ? 'stage' : 'stages'}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
   return (
     <p>
       <span className="num">{record.familyId}</span> {family.title}
       {build && `: ${build.toLowerCase()}`}.{' '}
       {isConstructionOpen(record) && (
-        <Link href={`/jobs/${record.tag}/construction`} className="inline-block min-h-8 underline decoration-line underline-offset-4 hover:decoration-ink">
+        <Link
+          href={`/jobs/${record.tag}/construction`}
+          className="inline-block min-h-8 underline decoration-line underline-offset-4 hover:decoration-ink"
+        >
           It is built otherwise
         </Link>
       )}

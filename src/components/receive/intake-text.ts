@@ -26,11 +26,29 @@ export const feet = ['front left', 'front right', 'rear left', 'rear right'] as 
 export const usualPieces = ['coupling half', 'guard', 'key', 'seal pot', 'flush lines', 'gauges'] as const;
 
 export const emptyIntake: IntakeText = {
-  equipmentNumber: '', flow: '', head: '', power: '', efficiency: '', speed: '', liquid: '', cleaning: 'none', cleaningReference: '', whyOut: '', runningHours: '', cameWith: [], alsoCameWith: '', shims: {}, hazards: '', shippingDamage: '', elastomer: '',
+  equipmentNumber: '',
+  flow: '',
+  head: '',
+  power: '',
+  efficiency: '',
+  speed: '',
+  liquid: '',
+  cleaning: 'none',
+  cleaningReference: '',
+  whyOut: '',
+  runningHours: '',
+  cameWith: [],
+  alsoCameWith: '',
+  shims: {},
+  hazards: '',
+  shippingDamage: '',
+  elastomer: '',
 };
 
 type DutyField = 'flow' | 'head' | 'power' | 'speed';
-const dutyFields: Readonly<Record<DutyField, { readonly dimension: Dimension; readonly assume: string; readonly perBase: number }>> = {
+const dutyFields: Readonly<
+  Record<DutyField, { readonly dimension: Dimension; readonly assume: string; readonly perBase: number }>
+> = {
   flow: { dimension: 'flow', assume: 'm³/h', perBase: 1 },
   head: { dimension: 'length', assume: 'm', perBase: 0.001 },
   power: { dimension: 'power', assume: 'kW', perBase: 1 },
@@ -59,24 +77,60 @@ function readPlain(text: string, field: string, issues: Issues): number | undefi
 }
 
 function readDuty(text: IntakeText, issues: Issues): Duty | null {
-  const [flowM3h, headM, speedRpm, powerKw] = [readAmount(text, 'flow', issues), readAmount(text, 'head', issues), readAmount(text, 'speed', issues), readAmount(text, 'power', issues)];
+  const [flowM3h, headM, speedRpm, powerKw] = [
+    readAmount(text, 'flow', issues),
+    readAmount(text, 'head', issues),
+    readAmount(text, 'speed', issues),
+    readAmount(text, 'power', issues),
+  ];
   const efficiencyPct = readPlain(text.efficiency, 'efficiency', issues);
   const any = [text.flow, text.head, text.speed, text.power, text.efficiency].some((one) => one.trim());
   if (!any) return null;
-  for (const field of ['flow', 'head', 'speed'] as const) if (!text[field].trim()) issues[field] = 'the duty needs flow, head and speed together';
+  for (const field of ['flow', 'head', 'speed'] as const)
+    if (!text[field].trim()) issues[field] = 'the duty needs flow, head and speed together';
   if (flowM3h === undefined || headM === undefined || speedRpm === undefined) return null;
-  return { flowM3h, headM, speedRpm, ...(powerKw !== undefined && { powerKw }), ...(efficiencyPct !== undefined && { efficiencyPct }) };
+  return {
+    flowM3h,
+    headM,
+    speedRpm,
+    ...(powerKw !== undefined && { powerKw }),
+    ...(efficiencyPct !== undefined && { efficiencyPct }),
+  };
 }
 
 /** Understands the fields; `issues` names what cannot be read, by field. */
-export function readIntakeText(text: IntakeText): { readonly intake: Omit<Intake, 'version' | 'isolation'>; readonly issues: Readonly<Issues> } {
+export function readIntakeText(text: IntakeText): {
+  readonly intake: Omit<Intake, 'version' | 'isolation'>;
+  readonly issues: Readonly<Issues>;
+} {
   const issues: Issues = {};
   const duty = readDuty(text, issues);
   const runningHours = readPlain(text.runningHours, 'runningHours', issues) ?? null;
   const { equipmentNumber, liquid, cleaning, cleaningReference, whyOut, hazards, shippingDamage, elastomer } = text;
-  const also = text.alsoCameWith.split(',').map((one) => one.trim()).filter(Boolean);
-  const shims = feet.filter((foot) => text.shims[foot]?.trim()).map((foot) => ({ foot, thicknesses: text.shims[foot]!.trim() }));
-  return { intake: { equipmentNumber, duty, liquid, cleaning, cleaningReference, whyOut, runningHours, cameWith: [...text.cameWith, ...also], shims, hazards, shippingDamage, elastomer }, issues };
+  const also = text.alsoCameWith
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean);
+  const shims = feet
+    .filter((foot) => text.shims[foot]?.trim())
+    .map((foot) => ({ foot, thicknesses: text.shims[foot]!.trim() }));
+  return {
+    intake: {
+      equipmentNumber,
+      duty,
+      liquid,
+      cleaning,
+      cleaningReference,
+      whyOut,
+      runningHours,
+      cameWith: [...text.cameWith, ...also],
+      shims,
+      hazards,
+      shippingDamage,
+      elastomer,
+    },
+    issues,
+  };
 }
 
 export function writeIntakeText(intake: Intake): IntakeText {
@@ -84,10 +138,22 @@ export function writeIntakeText(intake: Intake): IntakeText {
   const usual: readonly string[] = usualPieces;
   return {
     ...emptyIntake,
-    equipmentNumber: intake.equipmentNumber, liquid: intake.liquid, cleaning: intake.cleaning, cleaningReference: intake.cleaningReference, whyOut: intake.whyOut, hazards: intake.hazards, shippingDamage: intake.shippingDamage, elastomer: intake.elastomer,
-    flow: duty ? String(duty.flowM3h) : '', head: duty ? String(duty.headM) : '', speed: duty ? String(duty.speedRpm) : '', power: duty?.powerKw === undefined ? '' : String(duty.powerKw), efficiency: duty?.efficiencyPct === undefined ? '' : String(duty.efficiencyPct),
+    equipmentNumber: intake.equipmentNumber,
+    liquid: intake.liquid,
+    cleaning: intake.cleaning,
+    cleaningReference: intake.cleaningReference,
+    whyOut: intake.whyOut,
+    hazards: intake.hazards,
+    shippingDamage: intake.shippingDamage,
+    elastomer: intake.elastomer,
+    flow: duty ? String(duty.flowM3h) : '',
+    head: duty ? String(duty.headM) : '',
+    speed: duty ? String(duty.speedRpm) : '',
+    power: duty?.powerKw === undefined ? '' : String(duty.powerKw),
+    efficiency: duty?.efficiencyPct === undefined ? '' : String(duty.efficiencyPct),
     runningHours: intake.runningHours === null ? '' : String(intake.runningHours),
-    cameWith: intake.cameWith.filter((piece) => usual.includes(piece)), alsoCameWith: intake.cameWith.filter((piece) => !usual.includes(piece)).join(', '),
+    cameWith: intake.cameWith.filter((piece) => usual.includes(piece)),
+    alsoCameWith: intake.cameWith.filter((piece) => !usual.includes(piece)).join(', '),
     shims: Object.fromEntries(intake.shims.map((pack) => [pack.foot, pack.thicknesses])),
   };
 }

@@ -46,15 +46,35 @@ interface Visit {
   readonly answer: string;
 }
 
-const fresh: Draft = { customer: '', contactName: '', email: '', phone: '', maker: '', model: '', serial: '', size: '', nameplate: '', familyId: '', variant: '', stages: '', promisedOn: '', intake: emptyIntake };
+const fresh: Draft = {
+  customer: '',
+  contactName: '',
+  email: '',
+  phone: '',
+  maker: '',
+  model: '',
+  serial: '',
+  size: '',
+  nameplate: '',
+  familyId: '',
+  variant: '',
+  stages: '',
+  promisedOn: '',
+  intake: emptyIntake,
+};
 
 function useVisits(serial: string): readonly Visit[] {
   const [visits, setVisits] = useState<readonly Visit[]>([]);
   useEffect(() => {
     const timer = setTimeout(async () => {
       if (serial.trim().length < 3) return setVisits([]);
-      const answer = await fetch(`/api/find?text=${encodeURIComponent(serial.trim())}`).then((one) => one.json() as Promise<{ data?: { strips: Visit[] } }>, () => null);
-      setVisits(answer?.data?.strips.filter((visit) => visit.serial.toLowerCase() === serial.trim().toLowerCase()) ?? []);
+      const answer = await fetch(`/api/find?text=${encodeURIComponent(serial.trim())}`).then(
+        (one) => one.json() as Promise<{ data?: { strips: Visit[] } }>,
+        () => null,
+      );
+      setVisits(
+        answer?.data?.strips.filter((visit) => visit.serial.toLowerCase() === serial.trim().toLowerCase()) ?? [],
+      );
     }, 250);
     return () => clearTimeout(timer);
   }, [serial]);
@@ -71,8 +91,15 @@ function readDraft(text: string): Draft {
 
 const inputOf = (draft: Draft, intake: unknown, familyId: string) => ({
   customer: draft.customer,
-  contact: draft.contactName || draft.email ? { name: draft.contactName, email: draft.email, phone: draft.phone } : null,
-  pump: { maker: draft.maker, model: draft.model, serial: draft.serial, size: draft.size, nameplate: draft.nameplate ? { words: draft.nameplate } : {} },
+  contact:
+    draft.contactName || draft.email ? { name: draft.contactName, email: draft.email, phone: draft.phone } : null,
+  pump: {
+    maker: draft.maker,
+    model: draft.model,
+    serial: draft.serial,
+    size: draft.size,
+    nameplate: draft.nameplate ? { words: draft.nameplate } : {},
+  },
   familyId,
   ...(draft.variant && { variant: draft.variant }),
   ...(draft.stages.trim() && { stages: Number(draft.stages) }),
@@ -81,7 +108,13 @@ const inputOf = (draft: Draft, intake: unknown, familyId: string) => ({
 });
 
 /** Takes a failed pump in; what is typed stays on this device until the pump has its tag. */
-export function ReceiveForm({ customers, families }: { readonly customers: readonly KnownCustomer[]; readonly families: readonly FamilyCard[] }) {
+export function ReceiveForm({
+  customers,
+  families,
+}: {
+  readonly customers: readonly KnownCustomer[];
+  readonly families: readonly FamilyCard[];
+}) {
   const router = useRouter();
   const [text, setText] = useDraft('receive', JSON.stringify(fresh));
   const draft = readDraft(text);
@@ -93,16 +126,43 @@ export function ReceiveForm({ customers, families }: { readonly customers: reado
   const proposed = proposeFamily(families, `${draft.nameplate} ${draft.model}`);
   const family = families.find((one) => one.id === draft.familyId) ?? proposed ?? families[0];
   const construction = { familyId: family?.id ?? '', variant: draft.variant, stages: draft.stages };
-  const field = (key: 'customer' | 'contactName' | 'email' | 'phone' | 'maker' | 'model' | 'serial' | 'size' | 'nameplate' | 'promisedOn', path: string = key) => ({ value: draft[key], error: issueFor(error, path), onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value }) });
+  const field = (
+    key:
+      | 'customer'
+      | 'contactName'
+      | 'email'
+      | 'phone'
+      | 'maker'
+      | 'model'
+      | 'serial'
+      | 'size'
+      | 'nameplate'
+      | 'promisedOn',
+    path: string = key,
+  ) => ({
+    value: draft[key],
+    error: issueFor(error, path),
+    onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value }),
+  });
   const chooseCustomer = (name: string) => {
     const known = customers.find((one) => one.name.toLowerCase() === name.toLowerCase());
-    set({ customer: name, ...(known?.email && { contactName: known.contactName ?? '', email: known.email, phone: known.phone ?? '' }) });
+    set({
+      customer: name,
+      ...(known?.email && { contactName: known.contactName ?? '', email: known.email, phone: known.phone ?? '' }),
+    });
   };
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     const read = readIntakeText(draft.intake);
     setIssues(read.issues);
-    if (Object.keys(read.issues).length) return setError({ code: 'bad-input', what: 'Something typed cannot be read; it is marked below.', kept: 'All that you typed is still there.', todo: 'Correct the marked value.', issues: [] });
+    if (Object.keys(read.issues).length)
+      return setError({
+        code: 'bad-input',
+        what: 'Something typed cannot be read; it is marked below.',
+        kept: 'All that you typed is still there.',
+        todo: 'Correct the marked value.',
+        issues: [],
+      });
     setBusy(true);
     const answer = await act<{ tag: string }>('receive-pump', inputOf(draft, read.intake, family?.id ?? ''));
     setBusy(false);
@@ -125,7 +185,20 @@ export function ReceiveForm({ customers, families }: { readonly customers: reado
             <TextField label="Other words on the plate" {...field('nameplate', 'pump.nameplate')} />
           </div>
         </fieldset>
-        <ConstructionChooser families={families} chosen={family} hint={proposed ? `by its plate: ${proposed.short.toLowerCase()}` : 'the plate names none; choose by the drawing'} construction={construction} onChange={(change) => set(change)} issues={{ familyId: issueFor(error, 'familyId'), variant: issueFor(error, 'variant'), stages: issueFor(error, 'stages') }} />
+        <ConstructionChooser
+          families={families}
+          chosen={family}
+          hint={
+            proposed ? `by its plate: ${proposed.short.toLowerCase()}` : 'the plate names none; choose by the drawing'
+          }
+          construction={construction}
+          onChange={(change) => set(change)}
+          issues={{
+            familyId: issueFor(error, 'familyId'),
+            variant: issueFor(error, 'variant'),
+            stages: issueFor(error, 'stages'),
+          }}
+        />
         {visits.length > 0 && (
           <section aria-label="Earlier visits" role="status" className="border-l-4 border-lake bg-sheet px-3 py-2">
             <b>This serial number was here before.</b>
@@ -139,14 +212,27 @@ export function ReceiveForm({ customers, families }: { readonly customers: reado
                 </li>
               ))}
             </ul>
-            <Button tone="quiet" onClick={() => (set({ maker: visits[0]!.maker, model: visits[0]!.model }), setTimeout(() => chooseCustomer(visits[0]!.customer)))}>
+            <Button
+              tone="quiet"
+              onClick={() => (
+                set({ maker: visits[0]!.maker, model: visits[0]!.model }),
+                setTimeout(() => chooseCustomer(visits[0]!.customer))
+              )}
+            >
               Take maker, model and owner from there
             </Button>
           </section>
         )}
         <fieldset className="grid gap-3 sm:grid-cols-4">
           <legend className="mb-2 font-bold">Owner</legend>
-          <TextField label="Customer" required list="customers" value={draft.customer} error={issueFor(error, 'customer')} onChange={(event) => chooseCustomer(event.target.value)} />
+          <TextField
+            label="Customer"
+            required
+            list="customers"
+            value={draft.customer}
+            error={issueFor(error, 'customer')}
+            onChange={(event) => chooseCustomer(event.target.value)}
+          />
           <datalist id="customers">
             {customers.map((customer) => (
               <option key={customer.id + (customer.email ?? '')} value={customer.name} />
@@ -163,7 +249,12 @@ export function ReceiveForm({ customers, families }: { readonly customers: reado
           <>
             <p className="mb-1 font-bold">{family.title}</p>
             <p className="mb-2 text-13 text-quiet">{family.duty}</p>
-            <Section drawing={drawChosen(family, construction)} pins={{}} showsPins={false} title={`Section of ${family.title}`} />
+            <Section
+              drawing={drawChosen(family, construction)}
+              pins={{}}
+              showsPins={false}
+              title={`Section of ${family.title}`}
+            />
           </>
         )}
         <div className="mt-4 space-y-3">

@@ -20,7 +20,9 @@ function IntakeForm({ view }: SheetProps) {
   const [text, setText] = useDraft(`${record.tag}.intake`);
   const [issues, setIssues] = useState<Readonly<Record<string, string>>>({});
   const isFixed = record.closedAt !== null;
-  const shown: IntakeText = text ? { ...writeIntakeText(record.intake), ...(JSON.parse(text) as Partial<IntakeText>) } : writeIntakeText(record.intake);
+  const shown: IntakeText = text
+    ? { ...writeIntakeText(record.intake), ...(JSON.parse(text) as Partial<IntakeText>) }
+    : writeIntakeText(record.intake);
   const theirs = error?.code === 'changed-meanwhile' ? (error.theirs as Intake | undefined) : undefined;
   const save = async (basedOn: number) => {
     const read = readIntakeText(shown);
@@ -28,17 +30,28 @@ function IntakeForm({ view }: SheetProps) {
     if (Object.keys(read.issues).length) return;
     if (await run('save-intake', { tag: record.tag, basedOn, intake: read.intake })) setText(null);
   };
-  const differing = theirs ? (Object.keys(writeIntakeText(theirs)) as (keyof IntakeText)[]).filter((key) => JSON.stringify(writeIntakeText(theirs)[key]) !== JSON.stringify(shown[key])) : [];
+  const differing = theirs
+    ? (Object.keys(writeIntakeText(theirs)) as (keyof IntakeText)[]).filter(
+        (key) => JSON.stringify(writeIntakeText(theirs)[key]) !== JSON.stringify(shown[key]),
+      )
+    : [];
   return (
     <section aria-label="As received">
-      <IntakeFields text={shown} issues={issues} family={view.family} isFixed={isFixed} onChange={(next) => setText(JSON.stringify(next))} />
+      <IntakeFields
+        text={shown}
+        issues={issues}
+        family={view.family}
+        isFixed={isFixed}
+        onChange={(next) => setText(JSON.stringify(next))}
+      />
       <ErrorNote error={error} />
       {theirs && (
         <div className="mb-2 border-l-4 border-ochre px-3">
           <ul className="text-13">
             {differing.map((key) => (
               <li key={key}>
-                {key}: theirs “{JSON.stringify(writeIntakeText(theirs)[key]).replaceAll('"', '')}”, yours “{JSON.stringify(shown[key]).replaceAll('"', '')}”
+                {key}: theirs “{JSON.stringify(writeIntakeText(theirs)[key]).replaceAll('"', '')}”, yours “
+                {JSON.stringify(shown[key]).replaceAll('"', '')}”
               </li>
             ))}
           </ul>
@@ -80,13 +93,22 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
           <h2 className="font-bold">Energy isolation</h2>
           {record.intake.isolation ? (
             <p>
-              Confirmed by <b>{record.intake.isolation.personName}</b>, {sayMoment(record.intake.isolation.at, view.zone)}. It is their word; the product declares nothing.
+              Confirmed by <b>{record.intake.isolation.personName}</b>,{' '}
+              {sayMoment(record.intake.isolation.at, view.zone)}. It is their word; the product declares nothing.
             </p>
           ) : (
             <>
-              <p>Electrical, pressure, stored liquid, gravity, springs and heat are isolated, locked and tagged, and a start was tried.</p>
+              <p>
+                Electrical, pressure, stored liquid, gravity, springs and heat are isolated, locked and tagged, and a
+                start was tried.
+              </p>
               {isHere && (
-                <Button verb="confirm-isolation" className="mt-2 w-full" disabled={isBusy} onClick={() => run('confirm-isolation', { tag: record.tag })}>
+                <Button
+                  verb="confirm-isolation"
+                  className="mt-2 w-full"
+                  disabled={isBusy}
+                  onClick={() => run('confirm-isolation', { tag: record.tag })}
+                >
                   I confirm it, as {view.person.name}
                 </Button>
               )}
@@ -105,7 +127,12 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
               Liquid: <b>{record.intake.liquid}</b>. Hazards: {record.intake.hazards || 'none written down'}.
             </p>
           )}
-          <Cautions ids={toRead} read={new Set()} isDone={!isHere} onRead={(caution, isRead) => isRead && void run('acknowledge-caution', { tag: record.tag, caution })} />
+          <Cautions
+            ids={toRead}
+            read={new Set()}
+            isDone={!isHere}
+            onRead={(caution, isRead) => isRead && void run('acknowledge-caution', { tag: record.tag, caution })}
+          />
           <ErrorNote error={error} />
         </section>
         <section id="construction" aria-label="Construction">
@@ -149,7 +176,14 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
         <section aria-label="Pictures as received" className="space-y-2">
           <h2 className="font-bold">Pictures as received</h2>
           <PhotoRow photos={photos} />
-          {!record.closedAt && <PictureTaker tag={record.tag} about="job:received" partRef="casing" caption={`As received, view ${photos.length + 1}`} />}
+          {!record.closedAt && (
+            <PictureTaker
+              tag={record.tag}
+              about="job:received"
+              partRef="casing"
+              caption={`As received, view ${photos.length + 1}`}
+            />
+          )}
         </section>
         <p>
           <a className="font-semibold underline" href={`/files/tag/${record.tag}`} target="_blank">

@@ -12,8 +12,17 @@ import { Button, ErrorNote, issueFor, TextArea } from '../ui/form';
 export function ReportSheet({ view, isHere }: SheetProps) {
   const { record, family } = view;
   const { run, error, isBusy } = useAct();
-  const found = useMemo(() => judgePoints({ family, readings: record.readings, phase: 'as-found' }), [family, record.readings]);
-  const left = useMemo(() => new Map(judgePoints({ family, readings: record.readings, phase: 'as-left' }).map((state) => [state.point.id, state])), [family, record.readings]);
+  const found = useMemo(
+    () => judgePoints({ family, readings: record.readings, phase: 'as-found' }),
+    [family, record.readings],
+  );
+  const left = useMemo(
+    () =>
+      new Map(
+        judgePoints({ family, readings: record.readings, phase: 'as-left' }).map((state) => [state.point.id, state]),
+      ),
+    [family, record.readings],
+  );
   return (
     <div className="grid gap-8 p-6 lg:grid-cols-[1fr_400px]">
       <section aria-label="As found and as left">
@@ -41,7 +50,12 @@ export function ReportSheet({ view, isHere }: SheetProps) {
                     const isBad = side?.verdict === 'out' || side?.verdict === 'tight';
                     return side?.verdict && side.strip ? (
                       <FragmentCells key={i} words={side.words} isBad={isBad}>
-                        <LimitStrip strip={side.strip} width={120} isBad={isBad} label={`${side.words}, ${side.worstMm}`} />
+                        <LimitStrip
+                          strip={side.strip}
+                          width={120}
+                          isBad={isBad}
+                          label={`${side.words}, ${side.worstMm}`}
+                        />
                       </FragmentCells>
                     ) : (
                       <td key={i} colSpan={2} className="text-13 text-quiet">
@@ -61,10 +75,22 @@ export function ReportSheet({ view, isHere }: SheetProps) {
         {record.reports.length === 0 ? (
           <section aria-label="Issue">
             <h2 className="text-18 font-bold">Issue the report</h2>
-            <p className="my-2">It writes itself out of the record: identity, history, points, findings, {record.approvals.length === 1 ? 'the approval' : 'approvals'}, parts fitted, torques and temperatures with their working, {record.runs.length} test {record.runs.length === 1 ? 'run' : 'runs'}, pictures, cautions and signatures. Issued, it is frozen.</p>
+            <p className="my-2">
+              It writes itself out of the record: identity, history, points, findings,{' '}
+              {record.approvals.length === 1 ? 'the approval' : 'approvals'}, parts fitted, torques and temperatures
+              with their working, {record.runs.length} test {record.runs.length === 1 ? 'run' : 'runs'}, pictures,
+              cautions and signatures. Issued, it is frozen.
+            </p>
             <ErrorNote error={error} />
             {isHere && (
-              <Button verb="issue-report" tone="main" data-next className="w-full" disabled={isBusy} onClick={() => run('issue-report', { tag: record.tag })}>
+              <Button
+                verb="issue-report"
+                tone="main"
+                data-next
+                className="w-full"
+                disabled={isBusy}
+                onClick={() => run('issue-report', { tag: record.tag })}
+              >
                 Issue it as {view.person.name}
               </Button>
             )}
@@ -77,7 +103,15 @@ export function ReportSheet({ view, isHere }: SheetProps) {
   );
 }
 
-function FragmentCells({ words, isBad, children }: { readonly words: string; readonly isBad: boolean; readonly children: React.ReactNode }) {
+function FragmentCells({
+  words,
+  isBad,
+  children,
+}: {
+  readonly words: string;
+  readonly isBad: boolean;
+  readonly children: React.ReactNode;
+}) {
   return (
     <>
       <td>{children}</td>
@@ -102,7 +136,11 @@ function Issued({ view }: SheetProps) {
               <b>Revision {report.revision}</b>, {report.personName}, {sayMoment(report.at, view.zone)}
               {report.whatChanged && <span className="block">Changed: {report.whatChanged}</span>}
               <span className="flex gap-4 font-semibold">
-                <a className="min-h-8 underline" href={`/files/report/${report.number}/${report.revision}/pdf`} target="_blank">
+                <a
+                  className="min-h-8 underline"
+                  href={`/files/report/${report.number}/${report.revision}/pdf`}
+                  target="_blank"
+                >
                   PDF
                 </a>
                 <a className="min-h-8 underline" href={`/files/report/${report.number}/${report.revision}/json`}>
@@ -119,10 +157,22 @@ function Issued({ view }: SheetProps) {
       </section>
       <section aria-label="Correction">
         <h2 className="font-bold">A correction</h2>
-        <p className="text-13 text-quiet">Makes the next revision out of the record as it stands now; what was issued stays as it was.</p>
-        <TextArea label="What changes, and why" value={whatChanged} onChange={(event) => setWhatChanged(event.target.value)} error={issueFor(error, 'whatChanged')} />
+        <p className="text-13 text-quiet">
+          Makes the next revision out of the record as it stands now; what was issued stays as it was.
+        </p>
+        <TextArea
+          label="What changes, and why"
+          value={whatChanged}
+          onChange={(event) => setWhatChanged(event.target.value)}
+          error={issueFor(error, 'whatChanged')}
+        />
         <ErrorNote error={error} />
-        <Button verb="correct-report" className="mt-2" disabled={isBusy} onClick={async () => (await run('correct-report', { tag: record.tag, whatChanged })) && setWhatChanged('')}>
+        <Button
+          verb="correct-report"
+          className="mt-2"
+          disabled={isBusy}
+          onClick={async () => (await run('correct-report', { tag: record.tag, whatChanged })) && setWhatChanged('')}
+        >
           Issue the next revision
         </Button>
       </section>

@@ -38,7 +38,10 @@ export function FindBox() {
     const controller = new AbortController();
     const timer = setTimeout(async () => {
       if (!text.trim()) return setHits(null);
-      const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`, { signal: controller.signal }).then((response) => response.json() as Promise<{ data?: { strips: Hit[] } }>, () => null);
+      const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`, { signal: controller.signal }).then(
+        (response) => response.json() as Promise<{ data?: { strips: Hit[] } }>,
+        () => null,
+      );
       if (answer?.data) setHits(answer.data.strips);
     }, 140);
     return () => {
@@ -51,7 +54,10 @@ export function FindBox() {
     setHits(null);
   };
   const openFirst = async () => {
-    const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`).then((response) => response.json() as Promise<{ data?: { strips: Hit[] } }>, () => null);
+    const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`).then(
+      (response) => response.json() as Promise<{ data?: { strips: Hit[] } }>,
+      () => null,
+    );
     const first = answer?.data?.strips[0];
     setHits(answer?.data?.strips ?? []);
     if (!first) return;
@@ -68,7 +74,15 @@ export function FindBox() {
         }}
       >
         <div className="flex h-[42px] items-center gap-2 rounded-[19px_19px_19px_7px] border border-ink bg-sheet pl-4 pr-3 frame">
-          <input ref={input} value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Escape' && close()} aria-label="Find a pump" placeholder="Tag, serial number, customer, what they say it does" className="framed min-w-0 flex-1 bg-transparent placeholder:text-quiet" />
+          <input
+            ref={input}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            onKeyDown={(event) => event.key === 'Escape' && close()}
+            aria-label="Find a pump"
+            placeholder="Tag, serial number, customer, what they say it does"
+            className="framed min-w-0 flex-1 bg-transparent placeholder:text-quiet"
+          />
           <kbd aria-hidden="true">/</kbd>
         </div>
       </form>
@@ -80,7 +94,11 @@ export function FindBox() {
               <p className="flex-1" aria-live="polite">
                 {first.answer}
               </p>
-              <button type="button" className="min-h-8 rounded border border-quiet px-2 text-13" onClick={() => navigator.clipboard?.writeText(first.answer).then(() => setSaid(first.tag))}>
+              <button
+                type="button"
+                className="min-h-8 rounded border border-quiet px-2 text-13"
+                onClick={() => navigator.clipboard?.writeText(first.answer).then(() => setSaid(first.tag))}
+              >
                 {said === first.tag ? 'copied' : 'copy'}
               </button>
             </div>
@@ -90,7 +108,11 @@ export function FindBox() {
           <ul>
             {hits.slice(0, 8).map((hit) => (
               <li key={hit.tag} className="row first:border-0">
-                <Link href={`/jobs/${hit.tag}`} onClick={close} className="flex min-h-11 items-center gap-4 px-4 hover:bg-sand">
+                <Link
+                  href={`/jobs/${hit.tag}`}
+                  onClick={close}
+                  className="flex min-h-11 items-center gap-4 px-4 hover:bg-sand"
+                >
                   <b className="num">{hit.tag}</b>
                   <span className="flex-1 truncate">
                     {hit.pump} · {hit.customer}

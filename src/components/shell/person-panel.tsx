@@ -45,7 +45,12 @@ export function PersonPanel({ name, role, others }: Props) {
         <span className="text-quiet">{role}</span>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} aria-label="Person at this screen" className="z-50 w-[320px] rounded-[12px_10px_13px_9px] border border-ink bg-sheet p-4 shadow-lg">
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          aria-label="Person at this screen"
+          className="z-50 w-[320px] rounded-[12px_10px_13px_9px] border border-ink bg-sheet p-4 shadow-lg"
+        >
           <form onSubmit={switchTo} className="space-y-3">
             <SelectField label="Take over as" name="person" required>
               {others.map((person) => (

@@ -41,8 +41,22 @@ export function SignInForm({ refused }: { readonly refused: ActError | null }) {
   return (
     <Frame title="Sign in">
       <form method="post" action="/api/sign-in" onSubmit={submit} className="space-y-4">
-        <TextField label="Mail address" name="email" type="email" autoComplete="username" required error={issueFor(error, 'email')} />
-        <TextField label="Password" name="password" type="password" autoComplete="current-password" required error={issueFor(error, 'password')} />
+        <TextField
+          label="Mail address"
+          name="email"
+          type="email"
+          autoComplete="username"
+          required
+          error={issueFor(error, 'email')}
+        />
+        <TextField
+          label="Password"
+          name="password"
+          type="password"
+          autoComplete="current-password"
+          required
+          error={issueFor(error, 'password')}
+        />
         <ErrorNote error={error} />
         <Button type="submit" tone="main" className="w-full" disabled={isBusy}>
           Sign in
@@ -59,12 +73,33 @@ export function WelcomeForm() {
       <form method="post" onSubmit={submit} className="space-y-4">
         <TextField label="Name of the shop" name="shopName" required error={issueFor(error, 'shopName')} />
         <TextField label="Place" name="place" />
-        <TextField label="Time zone" name="zone" defaultValue="UTC" hint="such as Europe/Vienna" error={issueFor(error, 'zone')} />
+        <TextField
+          label="Time zone"
+          name="zone"
+          defaultValue="UTC"
+          hint="such as Europe/Vienna"
+          error={issueFor(error, 'zone')}
+        />
         <TextField label="Currency" name="currency" defaultValue="EUR" error={issueFor(error, 'currency')} />
         <TextField label="Your name" name="name" required error={issueFor(error, 'name')} />
         <TextField label="Mail address" name="email" type="email" required error={issueFor(error, 'email')} />
-        <TextField label="Password" name="password" type="password" autoComplete="new-password" required hint="ten characters or more" error={issueFor(error, 'password')} />
-        <TextField label="PIN for the bench tablet" name="pin" type="password" inputMode="numeric" hint="four to eight digits; may stay empty" error={issueFor(error, 'pin')} />
+        <TextField
+          label="Password"
+          name="password"
+          type="password"
+          autoComplete="new-password"
+          required
+          hint="ten characters or more"
+          error={issueFor(error, 'password')}
+        />
+        <TextField
+          label="PIN for the bench tablet"
+          name="pin"
+          type="password"
+          inputMode="numeric"
+          hint="four to eight digits; may stay empty"
+          error={issueFor(error, 'pin')}
+        />
         <ErrorNote error={error} />
         <Button type="submit" tone="main" className="w-full" disabled={isBusy}>
           Open the shop

@@ -31,7 +31,12 @@ export function TopNav() {
       if (event.key === 'n') document.querySelector<HTMLElement>('[data-next]')?.focus();
       const view = armed && views.find((one) => one.key === event.key);
       armed = event.key === 'g';
-      if (view) router.push(view.href === '/sums' ? (document.querySelector<HTMLAnchorElement>('nav a[href^="/sums"]')?.getAttribute('href') ?? view.href) : view.href);
+      if (view)
+        router.push(
+          view.href === '/sums'
+            ? (document.querySelector<HTMLAnchorElement>('nav a[href^="/sums"]')?.getAttribute('href') ?? view.href)
+            : view.href,
+        );
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -44,22 +49,48 @@ export function TopNav() {
     <>
       <nav aria-label="Views" className="flex flex-wrap gap-x-4">
         {views.map((view) => (
-          <Link key={view.href} href={targetOf(view.href)} aria-current={isHere(view.href) ? 'page' : undefined} className={`border-b-3 py-2 ${isHere(view.href) ? 'border-jasper font-semibold text-ink' : 'border-transparent text-quiet'}`}>
+          <Link
+            key={view.href}
+            href={targetOf(view.href)}
+            aria-current={isHere(view.href) ? 'page' : undefined}
+            className={`border-b-3 py-2 ${isHere(view.href) ? 'border-jasper font-semibold text-ink' : 'border-transparent text-quiet'}`}
+          >
             {view.name}
           </Link>
         ))}
       </nav>
       {showsKeys && (
-        <div role="dialog" aria-label="Keys on this screen" className="fixed bottom-6 right-6 z-50 border border-ink bg-sheet p-4 shadow-lg">
+        <div
+          role="dialog"
+          aria-label="Keys on this screen"
+          className="fixed bottom-6 right-6 z-50 border border-ink bg-sheet p-4 shadow-lg"
+        >
           <p className="mb-2 font-semibold">Keys on this screen</p>
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-13">
-            <dt><kbd>/</kbd></dt><dd>find a pump</dd>
+            <dt>
+              <kbd>/</kbd>
+            </dt>
+            <dd>find a pump</dd>
             {views.map((view) => (
-              <div key={view.key} className="contents"><dt><kbd>g</kbd> <kbd>{view.key}</kbd></dt><dd>{view.name}</dd></div>
+              <div key={view.key} className="contents">
+                <dt>
+                  <kbd>g</kbd> <kbd>{view.key}</kbd>
+                </dt>
+                <dd>{view.name}</dd>
+              </div>
             ))}
-            <dt><kbd>n</kbd></dt><dd>next thing to do here</dd>
-            <dt><kbd>Enter</kbd></dt><dd>keep and go to the next field</dd>
-            <dt><kbd>?</kbd></dt><dd>show or hide this</dd>
+            <dt>
+              <kbd>n</kbd>
+            </dt>
+            <dd>next thing to do here</dd>
+            <dt>
+              <kbd>Enter</kbd>
+            </dt>
+            <dd>keep and go to the next field</dd>
+            <dt>
+              <kbd>?</kbd>
+            </dt>
+            <dd>show or hide this</dd>
           </dl>
         </div>
       )}

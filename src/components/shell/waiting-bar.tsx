@@ -16,7 +16,9 @@ interface Theirs {
 function overTheirs(entry: WaitingEntry): WaitingEntry {
   const version = (entry.error?.theirs as Theirs | undefined)?.version ?? 0;
   const input = entry.input as { entries?: { basedOn: number }[]; basedOn?: number };
-  const based = input.entries ? { ...input, entries: input.entries.map((one) => ({ ...one, basedOn: version })) } : { ...input, basedOn: version };
+  const based = input.entries
+    ? { ...input, entries: input.entries.map((one) => ({ ...one, basedOn: version })) }
+    : { ...input, basedOn: version };
   return { id: entry.id, verb: entry.verb, label: entry.label, input: based };
 }
 
@@ -36,12 +38,17 @@ export function WaitingBar() {
   }, [open, router]);
   if (!entries.length) return null;
   const drop = (id: string) => writeWaiting(readWaiting().filter((one) => one.id !== id));
-  const again = (entry: WaitingEntry) => writeWaiting(readWaiting().map((one) => (one.id === entry.id ? overTheirs(entry) : one)));
+  const again = (entry: WaitingEntry) =>
+    writeWaiting(readWaiting().map((one) => (one.id === entry.id ? overTheirs(entry) : one)));
   return (
-    <section aria-label="Entries waiting on this device" className="fixed bottom-24 left-4 z-30 max-w-[520px] border-l-4 border-ochre bg-sheet px-4 py-3 shadow-lg">
+    <section
+      aria-label="Entries waiting on this device"
+      className="fixed bottom-24 left-4 z-30 max-w-[520px] border-l-4 border-ochre bg-sheet px-4 py-3 shadow-lg"
+    >
       {open > 0 && (
         <p role="status">
-          <b>{open === 1 ? '1 entry waits' : `${open} entries wait`} on this device</b> and will be sent when the record can be reached.
+          <b>{open === 1 ? '1 entry waits' : `${open} entries wait`} on this device</b> and will be sent when the record
+          can be reached.
         </p>
       )}
       {entries
@@ -56,7 +63,11 @@ export function WaitingBar() {
                   <button type="button" className="min-h-11 font-semibold underline" onClick={() => again(entry)}>
                     Mine stands
                   </button>
-                  <button type="button" className="min-h-11 font-semibold underline" onClick={() => (drop(entry.id), router.refresh())}>
+                  <button
+                    type="button"
+                    className="min-h-11 font-semibold underline"
+                    onClick={() => (drop(entry.id), router.refresh())}
+                  >
                     Theirs stands
                   </button>
                 </>

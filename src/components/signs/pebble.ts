@@ -1,5 +1,8 @@
 /** Outline of a pebble: a closed smooth curve with a slight, fixed variety, so that each station is known by its shape. */
-export function pebble(seed: number, { cx, cy, rx, ry }: { readonly cx: number; readonly cy: number; readonly rx: number; readonly ry: number }): string {
+export function pebble(
+  seed: number,
+  { cx, cy, rx, ry }: { readonly cx: number; readonly cy: number; readonly rx: number; readonly ry: number },
+): string {
   let state = seed * 37 + 11;
   const next = () => (state = (state * 1103515245 + 12345) % 2147483648) / 2147483648;
   const count = 7;

@@ -28,21 +28,49 @@ const hatchColour: Readonly<Record<string, readonly [string, string, number]>> =
   'carbon-ceramic': ['var(--quiet)', 'var(--ink)', 45],
   plastic: ['var(--paper)', 'var(--plum)', 45],
 };
-const solidColour: Readonly<Record<string, string>> = { elastomer: 'var(--ink)', 'carbon-ceramic': 'var(--quiet)', steel: 'var(--slate)', stainless: 'var(--slate)' };
-const pinFill: Readonly<Record<PinState, string>> = { 'to do': 'var(--paper)', measured: 'var(--slate)', near: 'var(--ochre)', out: 'var(--jasper)' };
+const solidColour: Readonly<Record<string, string>> = {
+  elastomer: 'var(--ink)',
+  'carbon-ceramic': 'var(--quiet)',
+  steel: 'var(--slate)',
+  stainless: 'var(--slate)',
+};
+const pinFill: Readonly<Record<PinState, string>> = {
+  'to do': 'var(--paper)',
+  measured: 'var(--slate)',
+  near: 'var(--ochre)',
+  out: 'var(--jasper)',
+};
 
 /** Where an outline begins along the shaft. */
 const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
 
 /** The longitudinal section with its numbered points. Points are picked by pointer and by keyboard; state shows by shape as well as colour. */
-export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPickPart, showsPins = true, title }: Props) {
+export function Section({
+  drawing,
+  pins,
+  parts = {},
+  picked = null,
+  onPick,
+  onPickPart,
+  showsPins = true,
+  title,
+}: Props) {
   const id = useId();
   const [x, y, width, height] = drawing.viewBox;
   const radius = (drawing.isVertical ? width : height) / 2 - 44;
   // One stop for Tab; the arrow keys go from part to part along the shaft, Enter picks.
   const [atPart, setAtPart] = useState<string | null>(null);
-  const firstOf = useMemo(() => new Map([...drawing.shapes.entries()].toReversed().map(([i, shape]) => [shape.part, i])), [drawing.shapes]);
-  const order = useMemo(() => [...firstOf.keys()].toSorted((one, other) => startOf(drawing.shapes[firstOf.get(one)!]!.d) - startOf(drawing.shapes[firstOf.get(other)!]!.d)), [firstOf, drawing.shapes]);
+  const firstOf = useMemo(
+    () => new Map([...drawing.shapes.entries()].toReversed().map(([i, shape]) => [shape.part, i])),
+    [drawing.shapes],
+  );
+  const order = useMemo(
+    () =>
+      [...firstOf.keys()].toSorted(
+        (one, other) => startOf(drawing.shapes[firstOf.get(one)!]!.d) - startOf(drawing.shapes[firstOf.get(other)!]!.d),
+      ),
+    [firstOf, drawing.shapes],
+  );
   const onPartKey = (part: string) => (event: KeyboardEvent<SVGPathElement>) => {
     if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
@@ -58,14 +86,39 @@ export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPi
   const partHandles = (part: string, isFirst: boolean) => ({
     onClick: () => onPickPart?.(part),
     className: 'cursor-pointer',
-    ...(isFirst && { 'data-part': part, role: 'button', tabIndex: part === (atPart ?? order[0]) ? 0 : -1, 'aria-label': `${part.replaceAll('-', ' ')}: ${parts[part] ?? 'here'}`, onKeyDown: onPartKey(part) }),
+    ...(isFirst && {
+      'data-part': part,
+      role: 'button',
+      tabIndex: part === (atPart ?? order[0]) ? 0 : -1,
+      'aria-label': `${part.replaceAll('-', ' ')}: ${parts[part] ?? 'here'}`,
+      onKeyDown: onPartKey(part),
+    }),
   });
-  const fillOf = (material: string, fill: string) => (fill === 'open' ? 'var(--sheet)' : fill === 'solid' ? (solidColour[material] ?? 'var(--quiet)') : fill === 'line' ? 'none' : `url(#${id}${material})`);
+  const fillOf = (material: string, fill: string) =>
+    fill === 'open'
+      ? 'var(--sheet)'
+      : fill === 'solid'
+        ? (solidColour[material] ?? 'var(--quiet)')
+        : fill === 'line'
+          ? 'none'
+          : `url(#${id}${material})`;
   return (
-    <svg viewBox={`${x} ${y} ${width} ${height}`} className={drawing.isVertical ? 'mx-auto max-h-[58vh] w-full' : 'w-full'} role="group" aria-label={title}>
+    <svg
+      viewBox={`${x} ${y} ${width} ${height}`}
+      className={drawing.isVertical ? 'mx-auto max-h-[58vh] w-full' : 'w-full'}
+      role="group"
+      aria-label={title}
+    >
       <defs>
         {Object.entries(hatchColour).map(([material, [ground, stroke, turn]]) => (
-          <pattern key={material} id={id + material} width={6} height={6} patternTransform={`rotate(${turn})`} patternUnits="userSpaceOnUse">
+          <pattern
+            key={material}
+            id={id + material}
+            width={6}
+            height={6}
+            patternTransform={`rotate(${turn})`}
+            patternUnits="userSpaceOnUse"
+          >
             <rect width={6} height={6} fill={ground} />
             <line x1={0} y1={0} x2={0} y2={6} stroke={stroke} strokeWidth={1} strokeOpacity={0.7} />
           </pattern>
@@ -78,44 +131,123 @@ export function Section({ drawing, pins, parts = {}, picked = null, onPick, onPi
               .filter((mirror) => shape.half === 'both' || (shape.half === 'top') === (mirror === 1))
               .map((mirror) => {
                 const state = parts[shape.part] ?? 'here';
-                return <path key={`${i} ${mirror}`} d={shape.d} transform={`translate(0 ${shape.line}) scale(1 ${mirror})`} {...(onPickPart && partHandles(shape.part, i === firstOf.get(shape.part) && mirror === 1))} fill={shape.fill === 'line' ? 'none' : state === 'replace' ? 'var(--jasper)' : state === 'now' ? 'var(--ochre)' : fillOf(shape.material, shape.fill)} fillOpacity={state === 'removed' ? 0.12 : 1} strokeOpacity={state === 'removed' ? 0.3 : 1} strokeDasharray={state === 'removed' ? '3 3' : undefined} />;
+                return (
+                  <path
+                    key={`${i} ${mirror}`}
+                    d={shape.d}
+                    transform={`translate(0 ${shape.line}) scale(1 ${mirror})`}
+                    {...(onPickPart && partHandles(shape.part, i === firstOf.get(shape.part) && mirror === 1))}
+                    fill={
+                      shape.fill === 'line'
+                        ? 'none'
+                        : state === 'replace'
+                          ? 'var(--jasper)'
+                          : state === 'now'
+                            ? 'var(--ochre)'
+                            : fillOf(shape.material, shape.fill)
+                    }
+                    fillOpacity={state === 'removed' ? 0.12 : 1}
+                    strokeOpacity={state === 'removed' ? 0.3 : 1}
+                    strokeDasharray={state === 'removed' ? '3 3' : undefined}
+                  />
+                );
               }),
           )}
         </g>
         {drawing.axes.map((axis) => (
-          <line key={axis.y} x1={axis.from} x2={axis.to} y1={axis.y} y2={axis.y} stroke="var(--ink)" strokeWidth={0.7} strokeDasharray="14 4 3 4" />
+          <line
+            key={axis.y}
+            x1={axis.from}
+            x2={axis.to}
+            y1={axis.y}
+            y2={axis.y}
+            stroke="var(--ink)"
+            strokeWidth={0.7}
+            strokeDasharray="14 4 3 4"
+          />
         ))}
         {drawing.breaks.map(({ x: [from, to], words }) => (
           <g key={from}>
             <rect x={from} y={-radius - 4} width={to - from} height={2 * radius + 8} fill="var(--paper)" />
             {[from, to].map((at) => (
-              <path key={at} d={`M${at} ${-radius - 8}q6 ${radius / 4} 0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2 + 16}`} fill="none" stroke="var(--ink)" strokeWidth={1} />
+              <path
+                key={at}
+                d={`M${at} ${-radius - 8}q6 ${radius / 4} 0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2 + 16}`}
+                fill="none"
+                stroke="var(--ink)"
+                strokeWidth={1}
+              />
             ))}
-            <text x={0} y={0} transform={drawing.isVertical ? `translate(${(from + to) / 2 - 5} 0) rotate(90)` : `translate(${(from + to) / 2} ${-radius - 14})`} textAnchor="middle" fontSize={13} fontWeight={700} fill="var(--ink)">
+            <text
+              x={0}
+              y={0}
+              transform={
+                drawing.isVertical
+                  ? `translate(${(from + to) / 2 - 5} 0) rotate(90)`
+                  : `translate(${(from + to) / 2} ${-radius - 14})`
+              }
+              textAnchor="middle"
+              fontSize={13}
+              fontWeight={700}
+              fill="var(--ink)"
+            >
               {words}
             </text>
           </g>
         ))}
       </g>
-      {showsPins && drawing.pins.map((pin) => {
-        const state = pins[pin.id] ?? 'to do';
-        const isPicked = picked === pin.id;
-        const size = isPicked ? 16 : 12.5;
-        return (
-          <g key={pin.id} role={onPick ? 'button' : undefined} tabIndex={onPick ? 0 : undefined} aria-label={`Point ${pin.number}, ${pin.title}: ${state}`} aria-pressed={onPick ? isPicked : undefined} onClick={() => onPick?.(pin.id)} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && (event.preventDefault(), onPick?.(pin.id))} className={onPick ? 'cursor-pointer' : undefined}>
-            <line x1={pin.x} y1={pin.y} x2={pin.labelX} y2={pin.labelY} stroke="var(--ink)" strokeWidth={0.8} />
-            <circle cx={pin.x} cy={pin.y} r={2.4} fill="var(--ink)" />
-            {state === 'out' ? (
-              <rect x={pin.labelX - size} y={pin.labelY - size * 0.85} width={size * 2} height={size * 1.7} rx={3} fill={pinFill.out} stroke="var(--ink)" strokeWidth={isPicked ? 2.4 : 0.8} />
-            ) : (
-              <path d={pebble(pin.number, { cx: pin.labelX, cy: pin.labelY, rx: size, ry: size * 0.86 })} fill={pinFill[state]} stroke="var(--ink)" strokeWidth={isPicked ? 2.4 : state === 'to do' ? 1.2 : 0.6} />
-            )}
-            <text x={pin.labelX} y={pin.labelY + 4.6} fontSize={13} fontWeight={700} textAnchor="middle" fill={state === 'to do' ? 'var(--ink)' : 'var(--onink)'}>
-              {pin.number}
-            </text>
-          </g>
-        );
-      })}
+      {showsPins &&
+        drawing.pins.map((pin) => {
+          const state = pins[pin.id] ?? 'to do';
+          const isPicked = picked === pin.id;
+          const size = isPicked ? 16 : 12.5;
+          return (
+            <g
+              key={pin.id}
+              role={onPick ? 'button' : undefined}
+              tabIndex={onPick ? 0 : undefined}
+              aria-label={`Point ${pin.number}, ${pin.title}: ${state}`}
+              aria-pressed={onPick ? isPicked : undefined}
+              onClick={() => onPick?.(pin.id)}
+              onKeyDown={(event) =>
+                (event.key === 'Enter' || event.key === ' ') && (event.preventDefault(), onPick?.(pin.id))
+              }
+              className={onPick ? 'cursor-pointer' : undefined}
+            >
+              <line x1={pin.x} y1={pin.y} x2={pin.labelX} y2={pin.labelY} stroke="var(--ink)" strokeWidth={0.8} />
+              <circle cx={pin.x} cy={pin.y} r={2.4} fill="var(--ink)" />
+              {state === 'out' ? (
+                <rect
+                  x={pin.labelX - size}
+                  y={pin.labelY - size * 0.85}
+                  width={size * 2}
+                  height={size * 1.7}
+                  rx={3}
+                  fill={pinFill.out}
+                  stroke="var(--ink)"
+                  strokeWidth={isPicked ? 2.4 : 0.8}
+                />
+              ) : (
+                <path
+                  d={pebble(pin.number, { cx: pin.labelX, cy: pin.labelY, rx: size, ry: size * 0.86 })}
+                  fill={pinFill[state]}
+                  stroke="var(--ink)"
+                  strokeWidth={isPicked ? 2.4 : state === 'to do' ? 1.2 : 0.6}
+                />
+              )}
+              <text
+                x={pin.labelX}
+                y={pin.labelY + 4.6}
+                fontSize={13}
+                fontWeight={700}
+                textAnchor="middle"
+                fill={state === 'to do' ? 'var(--ink)' : 'var(--onink)'}
+              >
+                {pin.number}
+              </text>
+            </g>
+          );
+        })}
     </svg>
   );
 }

@@ -1,7 +1,14 @@
 import { holderNames, stationNames, stations, type Holder, type Station } from '@/core/record';
 import { pebble } from './pebble';
 
-export const holderColour: Readonly<Record<Holder, string>> = { U: 'var(--ink)', B: 'var(--moss)', S: 'var(--lake)', C: 'var(--jasper)', P: 'var(--ochre)', O: 'var(--plum)' };
+export const holderColour: Readonly<Record<Holder, string>> = {
+  U: 'var(--ink)',
+  B: 'var(--moss)',
+  S: 'var(--lake)',
+  C: 'var(--jasper)',
+  P: 'var(--ochre)',
+  O: 'var(--plum)',
+};
 
 const gap = 18;
 const height = 30;
@@ -61,7 +68,12 @@ export function Stream({ station, holder, isStopped = false, skipped = [] }: Pro
   const cx = xOf(at);
   const firstSkipped = skipped.length ? stations.indexOf(skipped[0]!) : at;
   return (
-    <svg width={width} height={height} role="img" aria-label={`${stationNames[station]}, held by ${holderNames[holder]}${isStopped ? ', on hold' : ''}`}>
+    <svg
+      width={width}
+      height={height}
+      role="img"
+      aria-label={`${stationNames[station]}, held by ${holderNames[holder]}${isStopped ? ', on hold' : ''}`}
+    >
       <path d={`M10 ${y}H${width - 14}`} stroke="var(--line)" />
       <Stretch of="#stream-passed" from={0} to={Math.min(at, firstSkipped)} />
       {skipped.map((name) => (
@@ -70,7 +82,12 @@ export function Stream({ station, holder, isStopped = false, skipped = [] }: Pro
       <Stretch of="#stream-ahead" from={at + 1} to={stations.length} />
       <use href={`#stream-now-${at}`} fill={holderColour[holder]} />
       {isStopped ? (
-        <path d={`M${cx - 2} ${y - 13}L${cx + 3} ${y - 3}L${cx - 3} ${y + 3}L${cx + 2} ${y + 13}`} fill="none" stroke="var(--paper)" strokeWidth={3} />
+        <path
+          d={`M${cx - 2} ${y - 13}L${cx + 3} ${y - 3}L${cx - 3} ${y + 3}L${cx + 2} ${y + 13}`}
+          fill="none"
+          stroke="var(--paper)"
+          strokeWidth={3}
+        />
       ) : (
         <text x={cx} y={y + 4.5} textAnchor="middle" fontSize={13} fontWeight={700} fill="var(--onink)">
           {holder}

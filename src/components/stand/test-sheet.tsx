@@ -11,7 +11,10 @@ import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form'
 import { useAskedPlace } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 
-const CurveChart = dynamic(() => import('./curve-chart').then((module) => module.CurveChart), { ssr: false, loading: () => <p className="h-[456px] content-center text-center text-quiet">Drawing the curve …</p> });
+const CurveChart = dynamic(() => import('./curve-chart').then((module) => module.CurveChart), {
+  ssr: false,
+  loading: () => <p className="h-[456px] content-center text-center text-quiet">Drawing the curve …</p>,
+});
 
 /** What the simulated stand can pretend; a real stand has no such choice. */
 const conditions = [
@@ -36,13 +39,23 @@ export function TestSheet({ view, isHere }: SheetProps) {
         {record.runs.length > 1 && (
           <div role="group" aria-label="Runs" className="mb-2 flex gap-2">
             {record.runs.map((one) => (
-              <button key={one.run} type="button" aria-pressed={one === run} onClick={() => setPicked(one.run)} className={`min-h-11 border-b-3 px-2 ${one === run ? 'border-jasper font-bold' : 'border-transparent text-quiet'}`}>
+              <button
+                key={one.run}
+                type="button"
+                aria-pressed={one === run}
+                onClick={() => setPicked(one.run)}
+                className={`min-h-11 border-b-3 px-2 ${one === run ? 'border-jasper font-bold' : 'border-transparent text-quiet'}`}
+              >
                 Run {one.run}: {one.verdict}
               </button>
             ))}
           </div>
         )}
-        {run ? <RunShown key={run.id} view={view} run={run} isHere={isHere && run === record.runs.at(-1)} /> : <p className="text-quiet">No run yet. The curve and its verdict stand here after the first.</p>}
+        {run ? (
+          <RunShown key={run.id} view={view} run={run} isHere={isHere && run === record.runs.at(-1)} />
+        ) : (
+          <p className="text-quiet">No run yet. The curve and its verdict stand here after the first.</p>
+        )}
       </div>
     </div>
   );
@@ -57,7 +70,9 @@ function Checks({ view, isHere }: SheetProps) {
     <section aria-label="Checks before the run" className="space-y-3">
       <h2 className="font-bold">Before the run</h2>
       {family.test.checks.map((check) => {
-        const own = record.steps.find((step) => step.phase === 'test' && step.round === round && step.stepId === check.id);
+        const own = record.steps.find(
+          (step) => step.phase === 'test' && step.round === round && step.stepId === check.id,
+        );
         return (
           <div key={check.id} id={`check-${check.id}`} className="row pt-2 first:border-0">
             <p>{check.title}</p>
@@ -67,9 +82,43 @@ function Checks({ view, isHere }: SheetProps) {
               </p>
             ) : (
               <>
-                <Cautions before={check.title} ids={check.cautions} read={new Set([...read].filter((one) => one.startsWith(check.id)).map((one) => one.slice(check.id.length + 1)))} isDone={!isHere} onRead={(id, isRead) => setRead(new Set(isRead ? [...read, `${check.id} ${id}`] : [...read].filter((one) => one !== `${check.id} ${id}`)))} />
+                <Cautions
+                  before={check.title}
+                  ids={check.cautions}
+                  read={
+                    new Set(
+                      [...read].filter((one) => one.startsWith(check.id)).map((one) => one.slice(check.id.length + 1)),
+                    )
+                  }
+                  isDone={!isHere}
+                  onRead={(id, isRead) =>
+                    setRead(
+                      new Set(
+                        isRead
+                          ? [...read, `${check.id} ${id}`]
+                          : [...read].filter((one) => one !== `${check.id} ${id}`),
+                      ),
+                    )
+                  }
+                />
                 {isHere && (
-                  <Button verb="finish-step" className="mt-1 w-full" disabled={isBusy} onClick={() => run('finish-step', { tag: record.tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions.filter((id) => read.has(`${check.id} ${id}`)) }, { label: check.title })}>
+                  <Button
+                    verb="finish-step"
+                    className="mt-1 w-full"
+                    disabled={isBusy}
+                    onClick={() =>
+                      run(
+                        'finish-step',
+                        {
+                          tag: record.tag,
+                          phase: 'test',
+                          stepId: check.id,
+                          cautionsRead: check.cautions.filter((id) => read.has(`${check.id} ${id}`)),
+                        },
+                        { label: check.title },
+                      )
+                    }
+                  >
                     Confirm
                   </Button>
                 )}
@@ -97,18 +146,24 @@ function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => voi
       <p>
         {duty ? (
           <>
-            Guarantee <b className="num">{duty.flowM3h}</b> m³/h at <b className="num">{duty.headM}</b> m, <span className="num">{duty.speedRpm}</span> rpm{duty.powerKw && <>, at most about {duty.powerKw} kW</>}. {family.test.kind === 'slip' ? `Flow at ${family.test.pressure_shares.length} pressures, at least ${family.test.least_volumetric_pct} % of what the turns move.` : `Grade ${family.test.grade} of ISO 9906, ${family.test.flow_shares.length} points.`}
+            Guarantee <b className="num">{duty.flowM3h}</b> m³/h at <b className="num">{duty.headM}</b> m,{' '}
+            <span className="num">{duty.speedRpm}</span> rpm{duty.powerKw && <>, at most about {duty.powerKw} kW</>}.{' '}
+            {family.test.kind === 'slip'
+              ? `Flow at ${family.test.pressure_shares.length} pressures, at least ${family.test.least_volumetric_pct} % of what the turns move.`
+              : `Grade ${family.test.grade} of ISO 9906, ${family.test.flow_shares.length} points.`}
           </>
         ) : (
           'The duty is not written down at receiving; the stand has nothing to test against.'
         )}
       </p>
-      <p className="border-l-4 border-ochre px-3 text-13">
-        Stop at once when {family.test.stop_when.join(', or ')}.
-      </p>
+      <p className="border-l-4 border-ochre px-3 text-13">Stop at once when {family.test.stop_when.join(', or ')}.</p>
       {isHere && (
         <>
-          <SelectField label="The simulated stand pretends" value={condition} onChange={(event) => setCondition(event.target.value)}>
+          <SelectField
+            label="The simulated stand pretends"
+            value={condition}
+            onChange={(event) => setCondition(event.target.value)}
+          >
             {conditions.map(([key, words]) => (
               <option key={key} value={key}>
                 {words}
@@ -116,7 +171,14 @@ function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => voi
             ))}
           </SelectField>
           <ErrorNote error={error} />
-          <Button verb="run-test" tone="main" data-next className="w-full" disabled={isSending || !duty} onClick={start}>
+          <Button
+            verb="run-test"
+            tone="main"
+            data-next
+            className="w-full"
+            disabled={isSending || !duty}
+            onClick={start}
+          >
             {isSending ? 'Running …' : `Run ${record.runs.length + 1} through the points`}
           </Button>
         </>
@@ -126,7 +188,10 @@ function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => voi
 }
 
 function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run: TestRun; readonly isHere: boolean }) {
-  const judged = useMemo(() => judgeRun({ family: view.family, guarantee: run.guarantee, readings: run.points }), [view.family, run]);
+  const judged = useMemo(
+    () => judgeRun({ family: view.family, guarantee: run.guarantee, readings: run.points }),
+    [view.family, run],
+  );
   const warm = Math.max(...run.points.map((point) => point.bearingC));
   const rough = Math.max(...run.points.map((point) => point.vibrationMmS));
   return (
@@ -139,7 +204,8 @@ function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run:
           {judged.reason} <Working steps={judged.working} of={`Verdict of run ${run.run}`} />
         </p>
         <p className="text-13 text-quiet">
-          {run.personName}, {sayMoment(run.at, view.zone)} · bearing to {warm.toFixed(0)} °C · vibration to {rough.toFixed(1)} mm/s
+          {run.personName}, {sayMoment(run.at, view.zone)} · bearing to {warm.toFixed(0)} °C · vibration to{' '}
+          {rough.toFixed(1)} mm/s
         </p>
       </div>
       {judged.warnings.map((sentence) => (
@@ -172,7 +238,12 @@ function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run:
       </table>
       {run.decision && (
         <p className="mt-3 border-l-4 border-slate px-3">
-          {run.decision === 'passed' ? 'Passed' : run.decision === 'failed' ? 'Sent back to rebuild' : 'Accepted by concession'} by {run.decisionBy}
+          {run.decision === 'passed'
+            ? 'Passed'
+            : run.decision === 'failed'
+              ? 'Sent back to rebuild'
+              : 'Accepted by concession'}{' '}
+          by {run.decisionBy}
           {run.decisionReason && `: ${run.decisionReason}`}
         </p>
       )}
@@ -184,12 +255,20 @@ function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run:
 function Decide({ view, run: testRun }: { readonly view: JobView; readonly run: TestRun }) {
   const { run, error, isBusy } = useAct();
   const [reason, setReason] = useState('');
-  const decide = (decision: 'passed' | 'failed' | 'concession') => run('decide-run', { tag: view.record.tag, run: testRun.run, decision, reason });
+  const decide = (decision: 'passed' | 'failed' | 'concession') =>
+    run('decide-run', { tag: view.record.tag, run: testRun.run, decision, reason });
   const hasPassed = testRun.verdict === 'pass';
   return (
     <section aria-label="Decision" className="mt-4 space-y-2 border-t border-ink pt-3">
       <h2 className="font-bold">The tester decides</h2>
-      <TextField label={hasPassed ? 'Remark, needed only to send it back' : 'Reason, kept in the record and printed in the report'} value={reason} onChange={(event) => setReason(event.target.value)} error={issueFor(error, 'reason')} />
+      <TextField
+        label={
+          hasPassed ? 'Remark, needed only to send it back' : 'Reason, kept in the record and printed in the report'
+        }
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        error={issueFor(error, 'reason')}
+      />
       <ErrorNote error={error} />
       <div className="flex flex-wrap gap-2">
         {hasPassed && (
@@ -197,7 +276,12 @@ function Decide({ view, run: testRun }: { readonly view: JobView; readonly run: 
             Passed, signed {view.person.name}
           </Button>
         )}
-        <Button verb="decide-run" tone={hasPassed ? 'plain' : 'main'} disabled={isBusy} onClick={() => decide('failed')}>
+        <Button
+          verb="decide-run"
+          tone={hasPassed ? 'plain' : 'main'}
+          disabled={isBusy}
+          onClick={() => decide('failed')}
+        >
           Back to rebuild
         </Button>
         {!hasPassed && (

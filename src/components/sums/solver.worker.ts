@@ -2,7 +2,8 @@ import { expose } from 'comlink';
 import { findSum, SumRefusal, type Outcome } from '@/core/sums';
 import { loadSolver } from '@/solver/highs-solver';
 
-export type HeavyOutcome = { readonly outcome: Outcome<unknown> } | { readonly refusal: { readonly path: string; readonly message: string } };
+export type HeavyOutcome =
+  { readonly outcome: Outcome<unknown> } | { readonly refusal: { readonly path: string; readonly message: string } };
 
 /** Runs beside the page: a proof may take two seconds, in which the page must still type. */
 const heavySums = {

@@ -30,7 +30,12 @@ interface Column {
 
 export type SumField =
   | { readonly kind: 'number' | 'text'; readonly path: string; readonly isNeeded: boolean }
-  | { readonly kind: 'choice'; readonly path: string; readonly choices: readonly (string | number)[]; readonly isNeeded: boolean }
+  | {
+      readonly kind: 'choice';
+      readonly path: string;
+      readonly choices: readonly (string | number)[];
+      readonly isNeeded: boolean;
+    }
   | { readonly kind: 'tick'; readonly path: string; readonly isNeeded: boolean }
   /** Numbers with spaces between. */
   | { readonly kind: 'list'; readonly path: string; readonly isNeeded: boolean }
@@ -47,13 +52,51 @@ interface UnitOfField {
 
 /** Units by the end of a field's name, longest first. */
 const endings: readonly (readonly [ending: string, unit: UnitOfField])[] = [
-  ['_mm_s', { shown: 'mm/s', dimension: 'number', assume: '', perBase: 1 }], ['_m3h', { shown: 'm³/h', dimension: 'flow', assume: 'm³/h', perBase: 1 }], ['_kg_m3', { shown: 'kg/m³', dimension: 'number', assume: '', perBase: 1 }], ['_mm2_s', { shown: 'mm²/s', dimension: 'number', assume: '', perBase: 1 }],
-  ['_mm2', { shown: 'mm²', dimension: 'number', assume: '', perBase: 1 }], ['_mm_per_m', { shown: 'mm/m', dimension: 'number', assume: '', perBase: 1 }], ['_mm', { shown: 'mm', dimension: 'length', assume: 'mm', perBase: 1 }], ['_um', { shown: 'µm', dimension: 'length', assume: 'µm', perBase: 1000 }], ['_kpa_abs', { shown: 'kPa absolute', dimension: 'pressure', assume: 'kPa', perBase: 1 }], ['_kpa', { shown: 'kPa', dimension: 'pressure', assume: 'kPa', perBase: 1 }],
-  ['_nm', { shown: 'N·m', dimension: 'torque', assume: 'N·m', perBase: 1 }], ['_kn', { shown: 'kN', dimension: 'force', assume: 'kN', perBase: 0.001 }], ['_kw', { shown: 'kW', dimension: 'power', assume: 'kW', perBase: 1 }], ['_rpm', { shown: '1/min', dimension: 'speed', assume: 'rpm', perBase: 1 }], ['_deg', { shown: '°', dimension: 'angle', assume: '°', perBase: 1 }], ['_c', { shown: '°C', dimension: 'temperature', assume: '°C', perBase: 1 }],
-  ['_pct', { shown: '%', dimension: 'number', assume: '', perBase: 1 }], ['_gmm', { shown: 'g·mm', dimension: 'number', assume: '', perBase: 1 }], ['_kg', { shown: 'kg', dimension: 'mass', assume: 'kg', perBase: 0.001 }], ['_g', { shown: 'g', dimension: 'mass', assume: 'g', perBase: 1 }], ['_k', { shown: 'K', dimension: 'number', assume: '', perBase: 1 }], ['_m', { shown: 'm', dimension: 'length', assume: 'm', perBase: 0.001 }], ['_min', { shown: 'min', dimension: 'time', assume: 'min', perBase: 1 / 60 }], ['_mohm', { shown: 'MΩ', dimension: 'number', assume: '', perBase: 1 }], ['_ohm', { shown: 'Ω', dimension: 'number', assume: '', perBase: 1 }], ['_mpa', { shown: 'MPa', dimension: 'number', assume: '', perBase: 1 }], ['_gpa', { shown: 'GPa', dimension: 'number', assume: '', perBase: 1 }], ['_l', { shown: 'L', dimension: 'number', assume: '', perBase: 1 }], ['_cm3', { shown: 'cm³', dimension: 'number', assume: '', perBase: 1 }], ['_ml_min', { shown: 'mL/min', dimension: 'number', assume: '', perBase: 1 }],
+  ['_mm_s', { shown: 'mm/s', dimension: 'number', assume: '', perBase: 1 }],
+  ['_m3h', { shown: 'm³/h', dimension: 'flow', assume: 'm³/h', perBase: 1 }],
+  ['_kg_m3', { shown: 'kg/m³', dimension: 'number', assume: '', perBase: 1 }],
+  ['_mm2_s', { shown: 'mm²/s', dimension: 'number', assume: '', perBase: 1 }],
+  ['_mm2', { shown: 'mm²', dimension: 'number', assume: '', perBase: 1 }],
+  ['_mm_per_m', { shown: 'mm/m', dimension: 'number', assume: '', perBase: 1 }],
+  ['_mm', { shown: 'mm', dimension: 'length', assume: 'mm', perBase: 1 }],
+  ['_um', { shown: 'µm', dimension: 'length', assume: 'µm', perBase: 1000 }],
+  ['_kpa_abs', { shown: 'kPa absolute', dimension: 'pressure', assume: 'kPa', perBase: 1 }],
+  ['_kpa', { shown: 'kPa', dimension: 'pressure', assume: 'kPa', perBase: 1 }],
+  ['_nm', { shown: 'N·m', dimension: 'torque', assume: 'N·m', perBase: 1 }],
+  ['_kn', { shown: 'kN', dimension: 'force', assume: 'kN', perBase: 0.001 }],
+  ['_kw', { shown: 'kW', dimension: 'power', assume: 'kW', perBase: 1 }],
+  ['_rpm', { shown: '1/min', dimension: 'speed', assume: 'rpm', perBase: 1 }],
+  ['_deg', { shown: '°', dimension: 'angle', assume: '°', perBase: 1 }],
+  ['_c', { shown: '°C', dimension: 'temperature', assume: '°C', perBase: 1 }],
+  ['_pct', { shown: '%', dimension: 'number', assume: '', perBase: 1 }],
+  ['_gmm', { shown: 'g·mm', dimension: 'number', assume: '', perBase: 1 }],
+  ['_kg', { shown: 'kg', dimension: 'mass', assume: 'kg', perBase: 0.001 }],
+  ['_g', { shown: 'g', dimension: 'mass', assume: 'g', perBase: 1 }],
+  ['_k', { shown: 'K', dimension: 'number', assume: '', perBase: 1 }],
+  ['_m', { shown: 'm', dimension: 'length', assume: 'm', perBase: 0.001 }],
+  ['_min', { shown: 'min', dimension: 'time', assume: 'min', perBase: 1 / 60 }],
+  ['_mohm', { shown: 'MΩ', dimension: 'number', assume: '', perBase: 1 }],
+  ['_ohm', { shown: 'Ω', dimension: 'number', assume: '', perBase: 1 }],
+  ['_mpa', { shown: 'MPa', dimension: 'number', assume: '', perBase: 1 }],
+  ['_gpa', { shown: 'GPa', dimension: 'number', assume: '', perBase: 1 }],
+  ['_l', { shown: 'L', dimension: 'number', assume: '', perBase: 1 }],
+  ['_cm3', { shown: 'cm³', dimension: 'number', assume: '', perBase: 1 }],
+  ['_ml_min', { shown: 'mL/min', dimension: 'number', assume: '', perBase: 1 }],
 ].toSorted((one, other) => String(other[0]).length - String(one[0]).length) as never;
 const plain: UnitOfField = { shown: '', dimension: 'number', assume: '', perBase: 1 };
-const abbreviations: Readonly<Record<string, string>> = { e: 'modulus of elasticity', nu: "Poisson's ratio", min: 'least', max: 'most', pct: '%', a: 'distance a', b: 'distance b', tir: 'total indicator reading', id: 'name', qty: 'pieces', met: 'met' };
+const abbreviations: Readonly<Record<string, string>> = {
+  e: 'modulus of elasticity',
+  nu: "Poisson's ratio",
+  min: 'least',
+  max: 'most',
+  pct: '%',
+  a: 'distance a',
+  b: 'distance b',
+  tir: 'total indicator reading',
+  id: 'name',
+  qty: 'pieces',
+  met: 'met',
+};
 
 /** Unit of a field by the end of its name. */
 export function unitOf(path: string): UnitOfField {
@@ -79,13 +122,17 @@ export function labelOf(path: string): string {
 
 function fieldOf(path: string, schema: Schema, isNeeded: boolean): readonly SumField[] {
   const alternatives = schema.anyOf ?? schema.oneOf;
-  if (alternatives?.every((one) => one.const !== undefined)) return [{ kind: 'choice', path, choices: alternatives.map((one) => one.const as string | number), isNeeded }];
+  if (alternatives?.every((one) => one.const !== undefined))
+    return [{ kind: 'choice', path, choices: alternatives.map((one) => one.const as string | number), isNeeded }];
   if (alternatives) return fieldOf(path, alternatives.find((one) => one.enum) ?? alternatives[0]!, isNeeded);
   if (schema.const !== undefined) return [{ kind: 'choice', path, choices: [schema.const as string], isNeeded }];
   if (schema.enum) return [{ kind: 'choice', path, choices: schema.enum as readonly string[], isNeeded }];
   if (schema.type === 'boolean') return [{ kind: 'tick', path, isNeeded }];
   if (schema.type === 'string') return [{ kind: 'text', path, isNeeded }];
-  if (schema.type === 'object') return Object.entries(schema.properties ?? {}).flatMap(([name, one]) => fieldOf(path ? `${path}.${name}` : name, one, isNeeded && (schema.required ?? []).includes(name)));
+  if (schema.type === 'object')
+    return Object.entries(schema.properties ?? {}).flatMap(([name, one]) =>
+      fieldOf(path ? `${path}.${name}` : name, one, isNeeded && (schema.required ?? []).includes(name)),
+    );
   if (schema.type === 'array') return [arrayField(path, schema.items ?? {}, isNeeded)];
   return [{ kind: 'number', path, isNeeded }];
 }
@@ -96,7 +143,11 @@ function arrayField(path: string, items: Schema, isNeeded: boolean): SumField {
 }
 
 function columnsOf(items: Schema): readonly Column[] {
-  return Object.entries(items.properties ?? {}).map(([name, one]) => ({ name, isText: one.type === 'string', ...(one.type === 'array' && one.items?.type === 'object' && { rows: columnsOf(one.items) }) }));
+  return Object.entries(items.properties ?? {}).map(([name, one]) => ({
+    name,
+    isText: one.type === 'string',
+    ...(one.type === 'array' && one.items?.type === 'object' && { rows: columnsOf(one.items) }),
+  }));
 }
 
 /** The fields of a sum, made from its own schema; of a sum with ways, those of the way chosen. */
@@ -108,7 +159,11 @@ export function fieldsOf(sum: Sum, way = 0): readonly SumField[] {
 /** Names of the ways of a sum that has more than one. */
 export function waysOf(sum: Sum): readonly string[] {
   const schema = z.toJSONSchema(sum.input, { io: 'input', unrepresentable: 'any' }) as Schema;
-  return schema.oneOf?.map((one) => String(Object.values(one.properties ?? {}).find((property) => property.const !== undefined)?.const ?? '')) ?? [];
+  return (
+    schema.oneOf?.map((one) =>
+      String(Object.values(one.properties ?? {}).find((property) => property.const !== undefined)?.const ?? ''),
+    ) ?? []
+  );
 }
 
 export type FieldTexts = Readonly<Record<string, string>>;
@@ -122,23 +177,48 @@ function readNumber(text: string, path: string, issues: Record<string, string>):
 }
 
 function readRows(field: RowsField, text: string, issues: Record<string, string>): unknown[] {
-  return text.split('\n').filter((line) => line.trim()).map((line, i) => {
-    const cells = line.includes(';') ? line.split(';') : line.trim().split(/\s+/);
-    const own: Record<string, string> = {};
-    const row = readCells(field.columns, cells, field.path, own);
-    if (Object.keys(own).length) issues[field.path] = `Line ${i + 1}: ${Object.values(own)[0]}`;
-    return row;
-  });
+  return text
+    .split('\n')
+    .filter((line) => line.trim())
+    .map((line, i) => {
+      const cells = line.includes(';') ? line.split(';') : line.trim().split(/\s+/);
+      const own: Record<string, string> = {};
+      const row = readCells(field.columns, cells, field.path, own);
+      if (Object.keys(own).length) issues[field.path] = `Line ${i + 1}: ${Object.values(own)[0]}`;
+      return row;
+    });
 }
 
-function readCells(columns: readonly Column[], cells: readonly string[], path: string, issues: Record<string, string>): object {
-  return Object.fromEntries(columns.flatMap(({ name, isText, rows }, k): [string, unknown][] => {
-    const cell = cells[k]?.trim() ?? '';
-    if (!cell || cell === '-') return [];
-    if (rows) return [[name, cell.split(/,\s+/).map((one) => readCells(rows, splitInner(one, rows.filter((column) => !column.isText).length), `${path}.${name}`, issues))]];
-    const value = isText ? cell : readNumber(cell, `${path}.${name}`, issues);
-    return value === undefined ? [] : [[name, value]];
-  }));
+function readCells(
+  columns: readonly Column[],
+  cells: readonly string[],
+  path: string,
+  issues: Record<string, string>,
+): object {
+  return Object.fromEntries(
+    columns.flatMap(({ name, isText, rows }, k): [string, unknown][] => {
+      const cell = cells[k]?.trim() ?? '';
+      if (!cell || cell === '-') return [];
+      if (rows)
+        return [
+          [
+            name,
+            cell
+              .split(/,\s+/)
+              .map((one) =>
+                readCells(
+                  rows,
+                  splitInner(one, rows.filter((column) => !column.isText).length),
+                  `${path}.${name}`,
+                  issues,
+                ),
+              ),
+          ],
+        ];
+      const value = isText ? cell : readNumber(cell, `${path}.${name}`, issues);
+      return value === undefined ? [] : [[name, value]];
+    }),
+  );
 }
 
 /** A row within a cell: its last words are the numbers, what stands before them is the text. */
@@ -149,7 +229,10 @@ function splitInner(text: string, numbers: number): readonly string[] {
 }
 
 function writeCell({ name, rows }: Column, row: Record<string, unknown>): string {
-  if (rows && Array.isArray(row[name])) return (row[name] as Record<string, unknown>[]).map((one) => rows.map((column) => writeCell(column, one)).join(' ')).join(', ');
+  if (rows && Array.isArray(row[name]))
+    return (row[name] as Record<string, unknown>[])
+      .map((one) => rows.map((column) => writeCell(column, one)).join(' '))
+      .join(', ');
   return String(row[name] ?? '-');
 }
 
@@ -162,7 +245,10 @@ function put(target: Record<string, unknown>, path: string, value: unknown): voi
 }
 
 /** The input of a sum from what stands in its fields, in the units of the field names; issues by field. */
-export function readFields(fields: readonly SumField[], texts: FieldTexts): { readonly input: unknown; readonly issues: Readonly<Record<string, string>> } {
+export function readFields(
+  fields: readonly SumField[],
+  texts: FieldTexts,
+): { readonly input: unknown; readonly issues: Readonly<Record<string, string>> } {
   const issues: Record<string, string> = {};
   const input: Record<string, unknown> = {};
   for (const field of fields) {
@@ -172,24 +258,41 @@ export function readFields(fields: readonly SumField[], texts: FieldTexts): { re
     else if (field.kind === 'text') put(input, field.path, text);
     else if (field.kind === 'tick') put(input, field.path, text === 'yes');
     else if (field.kind === 'choice') put(input, field.path, field.choices.find((one) => String(one) === text) ?? text);
-    else if (field.kind === 'list') put(input, field.path, text.split(/[\s;]+/).map((one) => readNumber(one, field.path, issues)));
+    else if (field.kind === 'list')
+      put(
+        input,
+        field.path,
+        text.split(/[\s;]+/).map((one) => readNumber(one, field.path, issues)),
+      );
     else if (field.kind === 'rows') put(input, field.path, readRows(field, text, issues));
   }
   return { input, issues };
 }
 
 function at(input: unknown, path: string): unknown {
-  return path.split('.').reduce<unknown>((value, name) => (value as Record<string, unknown> | undefined)?.[name], input);
+  return path
+    .split('.')
+    .reduce<unknown>((value, name) => (value as Record<string, unknown> | undefined)?.[name], input);
 }
 
 /** Fields filled from an input, such as a worked example. */
 export function writeFields(fields: readonly SumField[], input: unknown): FieldTexts {
-  return Object.fromEntries(fields.flatMap((field) => {
-    const value = at(input, field.path);
-    if (value === undefined) return [];
-    if (field.kind === 'tick') return [[field.path, value ? 'yes' : '']];
-    if (field.kind === 'list') return [[field.path, (value as number[]).join(' ')]];
-    if (field.kind === 'rows') return [[field.path, (value as Record<string, unknown>[]).map((row) => field.columns.map((column) => writeCell(column, row)).join(' ; ')).join('\n')]];
-    return [[field.path, String(value)]];
-  }));
+  return Object.fromEntries(
+    fields.flatMap((field) => {
+      const value = at(input, field.path);
+      if (value === undefined) return [];
+      if (field.kind === 'tick') return [[field.path, value ? 'yes' : '']];
+      if (field.kind === 'list') return [[field.path, (value as number[]).join(' ')]];
+      if (field.kind === 'rows')
+        return [
+          [
+            field.path,
+            (value as Record<string, unknown>[])
+              .map((row) => field.columns.map((column) => writeCell(column, row)).join(' ; '))
+              .join('\n'),
+          ],
+        ];
+      return [[field.path, String(value)]];
+    }),
+  );
 }

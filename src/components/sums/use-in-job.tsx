@@ -37,13 +37,18 @@ export function usableOf(result: unknown, path = ''): readonly Usable[] {
 
 /** The field's draft, as the bench sheets name it. */
 function draftKeyOf(tag: string, ask: Asked): string {
-  if (ask.kind === 'reading') return `${tag}.${ask.station === 'inspect' ? 'as-found' : 'as-left'}.${ask.id}.${ask.place}`;
+  if (ask.kind === 'reading')
+    return `${tag}.${ask.station === 'inspect' ? 'as-found' : 'as-left'}.${ask.id}.${ask.place}`;
   if (ask.kind === 'capture') return `${tag}.${ask.station}.${ask.id}`;
   return `${tag}.rebuild.${ask.round}.${ask.id}.${ask.kind === 'torque' ? 'torque' : 'reached'}`;
 }
 
 function anchorOf(ask: Asked): string {
-  return ask.kind === 'reading' ? `#point-${ask.id}` : ask.kind === 'capture' ? `#capture-${ask.id}` : `#step-${ask.id}`;
+  return ask.kind === 'reading'
+    ? `#point-${ask.id}`
+    : ask.kind === 'capture'
+      ? `#capture-${ask.id}`
+      : `#step-${ask.id}`;
 }
 
 /** Puts a figure where a job asks for it: it stands in that field, typed but not kept, and a person keeps it there. */
@@ -72,21 +77,42 @@ export function UseInJob({ result, job }: { readonly result: unknown; readonly j
     router.push(`/jobs/${(asks as Asks).tag}${anchorOf(ask)}`);
   };
   const found = isTag && asks && typeof asks !== 'string' ? asks : null;
-  const places = found ? usable.map((figure) => ({ figure, asks: found.asks.filter((ask) => ask.unit === figure.unit) })).filter((one) => one.asks.length) : [];
+  const places = found
+    ? usable
+        .map((figure) => ({ figure, asks: found.asks.filter((ask) => ask.unit === figure.unit) }))
+        .filter((one) => one.asks.length)
+    : [];
   return (
     <details open={Boolean(job)} className="border-t border-line pt-3">
       <summary className="min-h-11 cursor-pointer py-2 font-bold">Use in job</summary>
-      <TextField label="Tag of the job" placeholder="P-0404" className="num max-w-[160px]" value={tag} onChange={(event) => setTag(event.target.value)} />
-      {isTag && typeof asks === 'string' && <p role="status" className="mt-2">{asks}</p>}
+      <TextField
+        label="Tag of the job"
+        placeholder="P-0404"
+        className="num max-w-[160px]"
+        value={tag}
+        onChange={(event) => setTag(event.target.value)}
+      />
+      {isTag && typeof asks === 'string' && (
+        <p role="status" className="mt-2">
+          {asks}
+        </p>
+      )}
       {found && (
         <p className="mt-2">
-          {found.pump}, at {found.station}. {places.length ? 'The figure goes into the field as if typed; it is kept there.' : 'It asks for no figure of this kind now.'}
+          {found.pump}, at {found.station}.{' '}
+          {places.length
+            ? 'The figure goes into the field as if typed; it is kept there.'
+            : 'It asks for no figure of this kind now.'}
         </p>
       )}
       {places.map(({ figure, asks: list }) => (
         <label key={figure.path} className="mt-2 block">
           <span className="text-13 text-quiet">
-            {labelOf(figure.path)}: <b className="num text-ink">{figure.text} {figure.unit}</b> goes to
+            {labelOf(figure.path)}:{' '}
+            <b className="num text-ink">
+              {figure.text} {figure.unit}
+            </b>{' '}
+            goes to
           </span>
           <select className="field" value="" onChange={(event) => put(figure, list[Number(event.target.value)]!)}>
             <option value="">choose where</option>

@@ -1,6 +1,13 @@
 'use client';
 
-import { useId, type ButtonHTMLAttributes, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes, type TextareaHTMLAttributes } from 'react';
+import {
+  useId,
+  type ButtonHTMLAttributes,
+  type InputHTMLAttributes,
+  type ReactNode,
+  type SelectHTMLAttributes,
+  type TextareaHTMLAttributes,
+} from 'react';
 import { useOthersWork } from './whose';
 import type { ActError } from '../act/act';
 
@@ -12,7 +19,12 @@ const tones: Readonly<Record<Tone, string>> = {
 };
 
 /** A button; with the verb that it sends, it says whose work that is where the person here does not do it. */
-export function Button({ tone = 'plain', className = '', verb, ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { readonly tone?: Tone; readonly verb?: string }) {
+export function Button({
+  tone = 'plain',
+  className = '',
+  verb,
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { readonly tone?: Tone; readonly verb?: string }) {
   const others = useOthersWork(verb);
   if (others)
     return (
@@ -20,7 +32,13 @@ export function Button({ tone = 'plain', className = '', verb, ...rest }: Button
         “{rest.children}” is for {others.join(', ')}: take over by PIN at the top right.
       </p>
     );
-  return <button type="button" {...rest} className={`pebbly inline-flex min-h-12 items-center justify-center gap-2 border px-4 font-semibold ${tones[tone]} ${className}`} />;
+  return (
+    <button
+      type="button"
+      {...rest}
+      className={`pebbly inline-flex min-h-12 items-center justify-center gap-2 border px-4 font-semibold ${tones[tone]} ${className}`}
+    />
+  );
 }
 
 interface FieldProps {
@@ -29,7 +47,13 @@ interface FieldProps {
   readonly hint?: string;
 }
 
-function Frame({ label, error, hint, id, children }: FieldProps & { readonly id: string; readonly children: ReactNode }) {
+function Frame({
+  label,
+  error,
+  hint,
+  id,
+  children,
+}: FieldProps & { readonly id: string; readonly children: ReactNode }) {
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="mb-1 block text-13 text-quiet">
@@ -46,11 +70,24 @@ function Frame({ label, error, hint, id, children }: FieldProps & { readonly id:
   );
 }
 
-export function TextField({ label, error, hint, className = '', ...rest }: FieldProps & InputHTMLAttributes<HTMLInputElement>) {
+export function TextField({
+  label,
+  error,
+  hint,
+  className = '',
+  ...rest
+}: FieldProps & InputHTMLAttributes<HTMLInputElement>) {
   const id = useId();
   return (
     <Frame label={label} error={error} id={id} {...(hint && { hint })}>
-      <input id={id} autoComplete="off" {...rest} aria-invalid={Boolean(error)} aria-describedby={error ? `${id}-error` : undefined} className={`field ${className}`} />
+      <input
+        id={id}
+        autoComplete="off"
+        {...rest}
+        aria-invalid={Boolean(error)}
+        aria-describedby={error ? `${id}-error` : undefined}
+        className={`field ${className}`}
+      />
     </Frame>
   );
 }
@@ -64,7 +101,13 @@ export function TextArea({ label, error, hint, ...rest }: FieldProps & TextareaH
   );
 }
 
-export function SelectField({ label, error, hint, children, ...rest }: FieldProps & SelectHTMLAttributes<HTMLSelectElement>) {
+export function SelectField({
+  label,
+  error,
+  hint,
+  children,
+  ...rest
+}: FieldProps & SelectHTMLAttributes<HTMLSelectElement>) {
   const id = useId();
   return (
     <Frame label={label} error={error} id={id} {...(hint && { hint })}>

@@ -40,7 +40,10 @@ export function useAskedPlace(): AskedPlace {
   const at = visit.indexOf('#');
   const hash = at < 0 ? '' : visit.slice(at);
   useEffect(() => {
-    if (hash) requestAnimationFrame(() => document.getElementById(decodeURIComponent(hash.slice(1)))?.scrollIntoView({ block: 'center' }));
+    if (hash)
+      requestAnimationFrame(() =>
+        document.getElementById(decodeURIComponent(hash.slice(1)))?.scrollIntoView({ block: 'center' }),
+      );
   }, [hash, visit]);
   return { hash, visit };
 }

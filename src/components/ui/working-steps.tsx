@@ -10,7 +10,9 @@ export function WorkingSteps({ steps }: { readonly steps: readonly WorkingStep[]
             <span>{step.what}</span>
             <b className="num text-right">{step.outcome}</b>
           </div>
-          {(step.formula || step.put) && <div className="num text-13 text-quiet">{[step.formula, step.put].filter(Boolean).join('; ')}</div>}
+          {(step.formula || step.put) && (
+            <div className="num text-13 text-quiet">{[step.formula, step.put].filter(Boolean).join('; ')}</div>
+          )}
           {step.source && <div className="text-13 text-quiet">{step.source}</div>}
         </li>
       ))}

@@ -15,7 +15,14 @@ export function Working({ steps, of }: Props) {
   if (!steps.length) return null;
   if (Popover) return <Popover steps={steps} of={of} />;
   return (
-    <button type="button" aria-haspopup="dialog" aria-expanded={false} aria-label={`Working of ${of}`} className={workingMark} onClick={ask}>
+    <button
+      type="button"
+      aria-haspopup="dialog"
+      aria-expanded={false}
+      aria-label={`Working of ${of}`}
+      className={workingMark}
+      onClick={ask}
+    >
       =
     </button>
   );

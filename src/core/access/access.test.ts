@@ -5,7 +5,8 @@ const person = (role: (typeof roles)[number]) => ({ kind: 'person' as const, per
 const customer = { kind: 'customer' as const, jobId: 'j', quoteId: 'q', linkId: 'l' };
 
 test('a role does what names it, and the owner does all', () => {
-  for (const role of roles) for (const wanted of roles) expect(mayAct(person(role), [wanted])).toBe(role === wanted || role === 'owner');
+  for (const role of roles)
+    for (const wanted of roles) expect(mayAct(person(role), [wanted])).toBe(role === wanted || role === 'owner');
 });
 test('nobody does only what anyone may', () => {
   expect(mayAct({ kind: 'nobody' }, [...roles, 'customer'])).toBe(false);

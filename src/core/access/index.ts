@@ -1,7 +1,10 @@
 import type { Role } from '../record';
 
 /** What each verb may be done by; the owner may do all. `customer` is somebody with a customer link, `anyone` needs no sign-in. */
-export type Actor = { readonly kind: 'person'; readonly personId: string; readonly name: string; readonly role: Role } | { readonly kind: 'customer'; readonly jobId: string; readonly quoteId: string; readonly linkId: string } | { readonly kind: 'nobody' };
+export type Actor =
+  | { readonly kind: 'person'; readonly personId: string; readonly name: string; readonly role: Role }
+  | { readonly kind: 'customer'; readonly jobId: string; readonly quoteId: string; readonly linkId: string }
+  | { readonly kind: 'nobody' };
 export type Audience = Role | 'customer' | 'anyone';
 
 export function mayAct(actor: Actor, audience: readonly Audience[]): boolean {

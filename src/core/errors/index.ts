@@ -78,21 +78,85 @@ export interface ErrorWords {
 }
 
 export const wordsOf: Readonly<Record<ErrorCode, ErrorWords>> = {
-  'not-signed-in': { what: 'Nobody is signed in here.', kept: 'What you typed stays on this device.', todo: 'Sign in and send it again.' },
-  'not-allowed': { what: 'Your role does not do this.', kept: 'Nothing was changed.', todo: 'Ask somebody whose role does, or the owner.' },
-  'wrong-sign-in': { what: 'The address and the password do not belong together.', kept: 'The address stays typed.', todo: 'Type the password again.' },
-  'too-many-tries': { what: 'Too many tries from here.', kept: 'Nothing was changed.', todo: 'Wait a few minutes, then try again.' },
-  'not-found': { what: 'There is no such thing here.', kept: 'Nothing was changed.', todo: 'Check the tag or go back to the floor.' },
-  'bad-input': { what: 'Something typed does not fit.', kept: 'All that you typed is still there.', todo: 'Correct the marked value.' },
-  'gate-shut': { what: 'The gate to the next station is still shut.', kept: 'Nothing was changed.', todo: 'Each line below leads to what is missing.' },
-  'changed-meanwhile': { what: 'Somebody else changed this meanwhile.', kept: 'Yours and theirs are both kept.', todo: 'Choose which one stands.' },
-  'wrong-state': { what: 'The job is not at the station for this.', kept: 'Nothing was changed.', todo: 'Open the job again to see where it stands.' },
-  'link-not-valid': { what: 'This link does not open anything (any more).', kept: 'Nothing was changed.', todo: 'Ask the shop for a new link.' },
-  'second-person-needed': { what: 'A hold point needs a second person.', kept: 'The step is done but not signed.', todo: 'Somebody other than the one who did the step signs.' },
-  'wrong-job': { what: 'This belongs to another job.', kept: 'Nothing was changed.', todo: 'Put it back to its own tray.' },
-  'part-missing': { what: 'Parts of this step are not in the house.', kept: 'Nothing was changed.', todo: 'See the parts sheet for when they come.' },
+  'not-signed-in': {
+    what: 'Nobody is signed in here.',
+    kept: 'What you typed stays on this device.',
+    todo: 'Sign in and send it again.',
+  },
+  'not-allowed': {
+    what: 'Your role does not do this.',
+    kept: 'Nothing was changed.',
+    todo: 'Ask somebody whose role does, or the owner.',
+  },
+  'wrong-sign-in': {
+    what: 'The address and the password do not belong together.',
+    kept: 'The address stays typed.',
+    todo: 'Type the password again.',
+  },
+  'too-many-tries': {
+    what: 'Too many tries from here.',
+    kept: 'Nothing was changed.',
+    todo: 'Wait a few minutes, then try again.',
+  },
+  'not-found': {
+    what: 'There is no such thing here.',
+    kept: 'Nothing was changed.',
+    todo: 'Check the tag or go back to the floor.',
+  },
+  'bad-input': {
+    what: 'Something typed does not fit.',
+    kept: 'All that you typed is still there.',
+    todo: 'Correct the marked value.',
+  },
+  'gate-shut': {
+    what: 'The gate to the next station is still shut.',
+    kept: 'Nothing was changed.',
+    todo: 'Each line below leads to what is missing.',
+  },
+  'changed-meanwhile': {
+    what: 'Somebody else changed this meanwhile.',
+    kept: 'Yours and theirs are both kept.',
+    todo: 'Choose which one stands.',
+  },
+  'wrong-state': {
+    what: 'The job is not at the station for this.',
+    kept: 'Nothing was changed.',
+    todo: 'Open the job again to see where it stands.',
+  },
+  'link-not-valid': {
+    what: 'This link does not open anything (any more).',
+    kept: 'Nothing was changed.',
+    todo: 'Ask the shop for a new link.',
+  },
+  'second-person-needed': {
+    what: 'A hold point needs a second person.',
+    kept: 'The step is done but not signed.',
+    todo: 'Somebody other than the one who did the step signs.',
+  },
+  'wrong-job': {
+    what: 'This belongs to another job.',
+    kept: 'Nothing was changed.',
+    todo: 'Put it back to its own tray.',
+  },
+  'part-missing': {
+    what: 'Parts of this step are not in the house.',
+    kept: 'Nothing was changed.',
+    todo: 'See the parts sheet for when they come.',
+  },
   'too-large': { what: 'This is larger than can be taken.', kept: 'Nothing was stored.', todo: 'Send a smaller one.' },
-  'not-a-picture': { what: 'This file is not a picture that can be read.', kept: 'Nothing was stored.', todo: 'Send a JPEG, PNG or WebP picture.' },
-  'database-away': { what: 'The record cannot be reached just now.', kept: 'Entries wait on this device.', todo: 'They are sent by themselves when it is back.' },
-  'foreign-origin': { what: 'The request came from another site.', kept: 'Nothing was changed.', todo: 'Open Puddlestone itself and try there.' },
+  'not-a-picture': {
+    what: 'This file is not a picture that can be read.',
+    kept: 'Nothing was stored.',
+    todo: 'Send a JPEG, PNG or WebP picture.',
+  },
+  'database-away': {
+    what: 'The record cannot be reached just now.',
+    kept: 'Entries wait on this device.',
+    todo: 'They are sent by themselves when it is back.',
+  },
+  'foreign-origin': {
+    what: 'The request came from another site.',
+    kept: 'Nothing was changed.',
+    todo: 'Open Puddlestone itself and try there.',
+  },
 };

@@ -6,14 +6,25 @@ export function findPart(family: Family, ref: string): FamilyPart | undefined {
 
 /** The points that a setting means by a name: the one point, or the same point of every stage. */
 export function pointsNamed(family: Family, name: string): readonly FamilyPoint[] {
-  return family.points.filter((point) => point.id === name || (point.per === 'stage' && point.id.replace(/-\d+$/, '') === name));
+  return family.points.filter(
+    (point) => point.id === name || (point.per === 'stage' && point.id.replace(/-\d+$/, '') === name),
+  );
 }
 
 /** The family whose nameplate words fit best, for receiving; null when none fits. */
-export function proposeFamily<One extends Pick<Family, 'nameplate_words'>>(families: readonly One[], nameplate: string): One | null {
+export function proposeFamily<One extends Pick<Family, 'nameplate_words'>>(
+  families: readonly One[],
+  nameplate: string,
+): One | null {
   const words = nameplate.toLowerCase();
-  const scored = families.map((family) => ({ family, score: family.nameplate_words.filter((word) => words.includes(word)).length }));
-  const best = scored.reduce<{ family: One; score: number } | null>((top, one) => (one.score > (top?.score ?? 0) ? one : top), null);
+  const scored = families.map((family) => ({
+    family,
+    score: family.nameplate_words.filter((word) => words.includes(word)).length,
+  }));
+  const best = scored.reduce<{ family: One; score: number } | null>(
+    (top, one) => (one.score > (top?.score ?? 0) ? one : top),
+    null,
+  );
   return best?.family ?? null;
 }
 
@@ -27,7 +38,11 @@ export function elastomersOfStep(step: RebuildStep, family: Family, jobElastomer
 }
 
 /** Lubricants of a step that every elastomer it meets will stand. */
-export function suitableConsumables(step: RebuildStep, family: Family, jobElastomer: string): RebuildStep['consumables'] {
+export function suitableConsumables(
+  step: RebuildStep,
+  family: Family,
+  jobElastomer: string,
+): RebuildStep['consumables'] {
   const met = elastomersOfStep(step, family, jobElastomer);
   return step.consumables.filter((one) => met.every((elastomer) => one.suits.includes(elastomer)));
 }

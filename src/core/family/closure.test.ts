@@ -1,62 +1,129 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020';
-import { buildFamily, drawSection, familyJsonSchema, familySchema, findPart, loadFamily, proposeFamily, readBuild, writeBuild, type Family } from '.';
+import {
+  buildFamily,
+  drawSection,
+  familyJsonSchema,
+  familySchema,
+  findPart,
+  loadFamily,
+  proposeFamily,
+  readBuild,
+  writeBuild,
+  type Family,
+} from '.';
 import { checkClosure, closureRules, type ClosureRule } from './closure';
 import { makeOwnVariant } from './own-variant';
 import { readFamilyFile } from './read-file';
 
-const texts = Object.fromEntries(readdirSync('families').filter((file) => file.endsWith('.json')).map((file) => [file, readFileSync(`families/${file}`, 'utf8')]));
+const texts = Object.fromEntries(
+  readdirSync('families')
+    .filter((file) => file.endsWith('.json'))
+    .map((file) => [file, readFileSync(`families/${file}`, 'utf8')]),
+);
 const files = Object.entries(texts).map(([file, text]) => [file, loadFamily(JSON.parse(text))] as const);
 const familyOf = (id: string) => structuredClone(files.find(([, family]) => family.id === id)![1]);
 
-test('ten families ship, F1 to F10', () => expect(files.map(([, family]) => family.id).toSorted((a, b) => Number(a.slice(1)) - Number(b.slice(1)))).toEqual(Array.from({ length: 10 }, (_, i) => `F${i + 1}`)));
+test('ten families ship, F1 to F10', () =>
+  expect(files.map(([, family]) => family.id).toSorted((a, b) => Number(a.slice(1)) - Number(b.slice(1)))).toEqual(
+    Array.from({ length: 10 }, (_, i) => `F${i + 1}`),
+  ));
 
 describe.each(files)('%s', (file, family) => {
-  test('is closed in every variant, at its least, usual and greatest number of stages', () => expect(checkClosure(family)).toEqual([]));
+  test('is closed in every variant, at its least, usual and greatest number of stages', () =>
+    expect(checkClosure(family)).toEqual([]));
   test('has 15 to 60 parts, cautions, a hold point, damage and kits', () => {
     expect(family.parts.length).toBeGreaterThanOrEqual(15);
     expect(family.parts.length).toBeLessThanOrEqual(60);
-    expect([...family.teardown, ...family.test.checks].some((step) => step.cautions.includes('energy-isolation'))).toBe(true);
+    expect([...family.teardown, ...family.test.checks].some((step) => step.cautions.includes('energy-isolation'))).toBe(
+      true,
+    );
     expect(family.rebuild.some((step) => step.hold_point)).toBe(true);
     expect(Math.min(family.damage.length, family.kits.length)).toBeGreaterThan(0);
   });
   test('fits the published JSON Schema', () => {
     const ajv = new Ajv({ strict: false });
-    expect([ajv.validate(JSON.parse(readFileSync('docs/formats/family-1.schema.json', 'utf8')) as object, JSON.parse(texts[file]!)), ajv.errors]).toEqual([true, null]);
+    expect([
+      ajv.validate(
+        JSON.parse(readFileSync('docs/formats/family-1.schema.json', 'utf8')) as object,
+        JSON.parse(texts[file]!),
+      ),
+      ajv.errors,
+    ]).toEqual([true, null]);
   });
   const variants = family.variants.length ? family.variants.map((one) => one.id) : [undefined];
-  test.each(variants)('as %s, its section draws every body inside its frame with numbers that do not overlap', (variant) => {
-    const built = buildFamily(family, { ...(variant && { variant }) });
-    const drawing = drawSection(built);
-    const [x, y, width, height] = drawing.viewBox;
-    expect(new Set(drawing.shapes.map((shape) => shape.part))).toEqual(new Set(built.section.bodies.map((body) => body.part)));
-    for (const pin of drawing.pins) {
-      expect([pin.labelX >= x && pin.labelX <= x + width, pin.labelY >= y && pin.labelY <= y + height]).toEqual([true, true]);
-      expect([pin.id, pin.x >= x && pin.x <= x + width, pin.y >= y && pin.y <= y + height]).toEqual([pin.id, true, true]);
-    }
-    for (const one of drawing.pins) for (const other of drawing.pins) if (one.id < other.id) expect([one.id, other.id, Math.hypot(one.labelX - other.labelX, one.labelY - other.labelY) > 14]).toEqual([one.id, other.id, true]);
-    for (const shape of drawing.shapes) expect(shape.d).toMatch(/^[MLHVQTCaZ0-9.\- ]+$/);
-  });
-  test('its own nameplate words propose it', () => expect(proposeFamily(files.map(([, one]) => one), family.nameplate_words.join(' '))?.id).toBe(family.id));
+  test.each(variants)(
+    'as %s, its section draws every body inside its frame with numbers that do not overlap',
+    (variant) => {
+      const built = buildFamily(family, { ...(variant && { variant }) });
+      const drawing = drawSection(built);
+      const [x, y, width, height] = drawing.viewBox;
+      expect(new Set(drawing.shapes.map((shape) => shape.part))).toEqual(
+        new Set(built.section.bodies.map((body) => body.part)),
+      );
+      for (const pin of drawing.pins) {
+        expect([pin.labelX >= x && pin.labelX <= x + width, pin.labelY >= y && pin.labelY <= y + height]).toEqual([
+          true,
+          true,
+        ]);
+        expect([pin.id, pin.x >= x && pin.x <= x + width, pin.y >= y && pin.y <= y + height]).toEqual([
+          pin.id,
+          true,
+          true,
+        ]);
+      }
+      for (const one of drawing.pins)
+        for (const other of drawing.pins)
+          if (one.id < other.id)
+            expect([one.id, other.id, Math.hypot(one.labelX - other.labelX, one.labelY - other.labelY) > 14]).toEqual([
+              one.id,
+              other.id,
+              true,
+            ]);
+      for (const shape of drawing.shapes) expect(shape.d).toMatch(/^[MLHVQTCaZ0-9.\- ]+$/);
+    },
+  );
+  test('its own nameplate words propose it', () =>
+    expect(
+      proposeFamily(
+        files.map(([, one]) => one),
+        family.nameplate_words.join(' '),
+      )?.id,
+    ).toBe(family.id));
 });
 
-test('the published schema of docs/formats is the one in force; `npm run formats` writes it anew', () => expect(JSON.parse(readFileSync('docs/formats/family-1.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(familyJsonSchema()))));
+test('the published schema of docs/formats is the one in force; `npm run formats` writes it anew', () =>
+  expect(JSON.parse(readFileSync('docs/formats/family-1.schema.json', 'utf8'))).toEqual(
+    JSON.parse(JSON.stringify(familyJsonSchema())),
+  ));
 
 describe('each rule of closure, broken once, is named', () => {
   const step = (family: Family, id: string) => family.rebuild.find((one) => one.id === id)!;
   const breaks: Readonly<Record<ClosureRule, (family: Family) => string>> = {
     'single-id': (family) => ((family.parts[1]!.ref = family.parts[0]!.ref), 'parts.1'),
     'known-part': (family) => (family.damage[0]!.part = 'flywheel') && 'damage.0.part',
-    removed: (family) => ((family.teardown[0]!.parts = []), `parts.${family.parts.findIndex((part) => part.ref === 'coupling-half')}`),
-    fitted: (family) => ((step(family, 'valve-on').parts = []), `parts.${family.parts.findIndex((part) => part.ref === 'relief-valve')}`),
+    removed: (family) => (
+      (family.teardown[0]!.parts = []),
+      `parts.${family.parts.findIndex((part) => part.ref === 'coupling-half')}`
+    ),
+    fitted: (family) => (
+      (step(family, 'valve-on').parts = []),
+      `parts.${family.parts.findIndex((part) => part.ref === 'relief-valve')}`
+    ),
     order: (family) => {
       const on = family.rebuild.findIndex((one) => one.id === 'rotor-in');
       family.rebuild.push(...family.rebuild.splice(on, 1));
       return `rebuild.${family.rebuild.length - 1}.parts`;
     },
-    'soft-consumed': (family) => ((step(family, 'head-on').needs = []), `parts.${family.parts.findIndex((part) => part.ref === 'head-gasket')}`),
+    'soft-consumed': (family) => (
+      (step(family, 'head-on').needs = []),
+      `parts.${family.parts.findIndex((part) => part.ref === 'head-gasket')}`
+    ),
     'captured-again': (family) => ((step(family, 'valve-on').captures = []), 'teardown.2.captures.0'),
-    oriented: (family) => ((family.teardown[3]!.captures = family.teardown[3]!.captures.filter((capture) => capture.kind !== 'orientation')), 'teardown.3.captures'),
+    oriented: (family) => (
+      (family.teardown[3]!.captures = family.teardown[3]!.captures.filter((capture) => capture.kind !== 'orientation')),
+      'teardown.3.captures'
+    ),
     counted: (family) => ((findPart(family, 'half-rings')!.quantity = 3), 'teardown.3.captures.1'),
     'point-limits': (family) => ((family.points[0]!.reuse_mm = { min: 26 }), 'points.0.reuse_mm'),
     'critical-point': (family) => (family.points.forEach((point) => (point.critical = false)), 'points'),
@@ -75,8 +142,15 @@ describe('each rule of closure, broken once, is named', () => {
 
 describe('ways of building', () => {
   test('a packed internal gear pump has packing and no cartridge, its cartridge sister the other way round', () => {
-    const has = (variant: string, ref: string) => buildFamily(familyOf('F6'), { variant }).parts.some((part) => part.ref === ref);
-    expect([has('packed', 'packing'), has('packed', 'cartridge'), has('cartridge', 'packing'), has('cartridge', 'cartridge'), has('motor-speed', 'bracket')]).toEqual([true, false, false, true, false]);
+    const has = (variant: string, ref: string) =>
+      buildFamily(familyOf('F6'), { variant }).parts.some((part) => part.ref === ref);
+    expect([
+      has('packed', 'packing'),
+      has('packed', 'cartridge'),
+      has('cartridge', 'packing'),
+      has('cartridge', 'cartridge'),
+      has('motor-speed', 'bracket'),
+    ]).toEqual([true, false, false, true, false]);
   });
   test('stages multiply parts, points, counts and kits', () => {
     const family = familyOf('F4');
@@ -84,9 +158,14 @@ describe('ways of building', () => {
     expect(findPart(built, 'impeller')!.quantity).toBe(7);
     expect(findPart(built, 'shaft')!.quantity).toBe(1);
     expect(built.points.filter((point) => point.id.startsWith('neck-clearance-'))).toHaveLength(7);
-    expect(built.points.find((point) => point.id === 'neck-clearance-5')!.derived).toMatchObject({ bore: 'ring-bore-5', journal: 'neck-5' });
+    expect(built.points.find((point) => point.id === 'neck-clearance-5')!.derived).toMatchObject({
+      bore: 'ring-bore-5',
+      journal: 'neck-5',
+    });
     expect(built.points.map((point) => point.number)).toEqual(built.points.map((_, i) => i + 1));
-    expect(built.teardown.flatMap((step) => step.captures).find((capture) => capture.id === 'cone-count')!.expect).toBe(7);
+    expect(built.teardown.flatMap((step) => step.captures).find((capture) => capture.id === 'cone-count')!.expect).toBe(
+      7,
+    );
     expect(built.kits.find((kit) => kit.id === 'stage-kit')!.gives).toContainEqual({ part: 'seal-ring', qty: 7 });
     expect(built.version).toBe('1.0.0+plain.7');
     expect(readBuild(built.version)).toEqual({ variant: 'plain', stages: 7 });
@@ -101,7 +180,8 @@ describe('ways of building', () => {
     expect(() => buildFamily(familyOf('F4'), { stages: 41 })).toThrow('F4 has 3 to 40 stages, not 41');
     expect(() => buildFamily(familyOf('F1'), { stages: 2 })).toThrow('F1 has no stages');
   });
-  test('a version without a way of building stays as it is', () => expect([writeBuild('1.2.0', {}), readBuild('1.2.0')]).toEqual(['1.2.0', {}]));
+  test('a version without a way of building stays as it is', () =>
+    expect([writeBuild('1.2.0', {}), readBuild('1.2.0')]).toEqual(['1.2.0', {}]));
   test('a long stack is drawn with a break that says how many stages; a short one whole', () => {
     const drawnStages = (stages: number) => drawSection(buildFamily(familyOf('F4'), { stages }));
     expect(drawnStages(4).breaks).toEqual([]);
@@ -113,7 +193,9 @@ describe('ways of building', () => {
   test('two shaft lines, an offset idler and upright pumps are drawn so', () => {
     expect(drawSection(familyOf('F7')).axes.map((axis) => axis.y)).toEqual([-52, 52]);
     const gear = drawSection(buildFamily(familyOf('F6')));
-    expect(gear.shapes.find((shape) => shape.part === 'idler')!.line).toBeLessThan(gear.shapes.find((shape) => shape.part === 'rotor')!.line);
+    expect(gear.shapes.find((shape) => shape.part === 'idler')!.line).toBeLessThan(
+      gear.shapes.find((shape) => shape.part === 'rotor')!.line,
+    );
     expect([drawSection(familyOf('F10')).isVertical, drawSection(familyOf('F1')).isVertical]).toEqual([true, false]);
   });
 });
@@ -124,28 +206,49 @@ describe('reading a file', () => {
   test('a good file is read whole', () => expect(readFamilyFile(text)).toEqual({ family: familyOf('F5'), faults: [] }));
   test('what is not JSON is said with its line', () => {
     const { faults } = readFamilyFile(text.replace('"principle": "rotodynamic",', '"principle": "rotodynamic"'));
-    expect(faults[0]).toMatchObject({ line: lineWith('"principle"') + 1, message: expect.stringContaining('this is not JSON') as string });
+    expect(faults[0]).toMatchObject({
+      line: lineWith('"principle"') + 1,
+      message: expect.stringContaining('this is not JSON') as string,
+    });
   });
   test('a fault against the schema is said with its path and line', () => {
     const { faults } = readFamilyFile(text.replace('"principle": "rotodynamic"', '"principle": "magic"'));
-    expect(faults).toEqual([{ path: 'principle', line: lineWith('"principle"'), message: expect.any(String) as string }]);
+    expect(faults).toEqual([
+      { path: 'principle', line: lineWith('"principle"'), message: expect.any(String) as string },
+    ]);
   });
   test('what is not closed is said with its rule', () => {
-    const { faults } = readFamilyFile(text.replaceAll('"M62x1.5"', '"M63x1.5"').replace('"thread": "M63x1.5", "grade"', '"thread": "M62x1.5", "grade"'));
+    const { faults } = readFamilyFile(
+      text.replaceAll('"M62x1.5"', '"M63x1.5"').replace('"thread": "M63x1.5", "grade"', '"thread": "M62x1.5", "grade"'),
+    );
     expect(faults.map((fault) => fault.message).join()).toContain('(torque-thread)');
   });
-  test.each(['', '   ', '[]', '7', 'null', '{}'])('%j gives faults, never a throw', (odd) => expect(readFamilyFile(odd).faults.length).toBeGreaterThan(0));
+  test.each(['', '   ', '[]', '7', 'null', '{}'])('%j gives faults, never a throw', (odd) =>
+    expect(readFamilyFile(odd).faults.length).toBeGreaterThan(0),
+  );
 });
 
 describe('a shop’s own variant', () => {
-  const make = (changes: { path: string; value: string | number }[]) => makeOwnVariant(familyOf('F2'), { id: 'S1', title: 'Ours', changes });
+  const make = (changes: { path: string; value: string | number }[]) =>
+    makeOwnVariant(familyOf('F2'), { id: 'S1', title: 'Ours', changes });
   test('is a copy with its changes; the family it was made from stays as it was', () => {
-    const { family } = make([{ path: 'points.0.reuse_mm.min', value: 33.97 }, { path: 'teardown.0.do', value: 'As we do it.' }]);
-    expect([family!.id, family!.title, family!.version, family!.made_from]).toEqual(['S1', 'Ours', '1.0.0', 'F2 1.0.0']);
+    const { family } = make([
+      { path: 'points.0.reuse_mm.min', value: 33.97 },
+      { path: 'teardown.0.do', value: 'As we do it.' },
+    ]);
+    expect([family!.id, family!.title, family!.version, family!.made_from]).toEqual([
+      'S1',
+      'Ours',
+      '1.0.0',
+      'F2 1.0.0',
+    ]);
     expect([family!.points[0]!.reuse_mm!.min, family!.teardown[0]!.do]).toEqual([33.97, 'As we do it.']);
     expect(familyOf('F2').points[0]!.reuse_mm!.min).toBe(33.96);
   });
-  test('limits that cross are refused', () => expect(make([{ path: 'points.0.reuse_mm.min', value: 34.5 }]).faults.map((fault) => fault.path)).toEqual(['points.0.reuse_mm']));
+  test('limits that cross are refused', () =>
+    expect(make([{ path: 'points.0.reuse_mm.min', value: 34.5 }]).faults.map((fault) => fault.path)).toEqual([
+      'points.0.reuse_mm',
+    ]));
   test('what is not for changing here is refused by its path', () => {
     expect(() => make([{ path: 'parts.0.ref', value: 'x' }])).toThrow('parts.0.ref cannot be changed here');
     expect(() => make([{ path: 'labour.99.minutes', value: 3 }])).toThrow('labour.99.minutes is not in this family');

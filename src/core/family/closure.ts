@@ -12,10 +12,12 @@ export const closureRules = {
   fitted: 'every part goes on at rebuild',
   order: 'nothing is fitted behind what is already closed, nothing taken off behind what is still on',
   'soft-consumed': 'every soft part is asked for by a rebuild step and is in a kit or has a price of its own',
-  'captured-again': 'every mark, position, count, orientation and thread hand of teardown is asked for again at rebuild',
+  'captured-again':
+    'every mark, position, count, orientation and thread hand of teardown is asked for again at rebuild',
   oriented: 'every lip seal comes off at a step that keeps which way a lip or a groove faces',
   counted: 'a count expects as many as the parts list has',
-  'point-limits': 'every point has limits or is derived from points that have, new limits inside those for reuse, and names its source',
+  'point-limits':
+    'every point has limits or is derived from points that have, new limits inside those for reuse, and names its source',
   'critical-point': 'a point at least is critical as found, or the inspection would let everything pass',
   'setting-inputs': 'every setting calls a sum that exists, with inputs that it takes',
   'torque-thread': 'every torque has a thread of a part at its step',
@@ -34,14 +36,31 @@ type Faults = readonly ClosureFault[];
 const fault = (path: string, rule: ClosureRule, what: string): ClosureFault => ({ path, rule, what });
 
 function twins(ids: readonly string[], path: string): Faults {
-  return ids.flatMap((id, i) => (ids.indexOf(id) === i ? [] : [fault(`${path}.${i}`, 'single-id', `“${id}” stands there twice`)]));
+  return ids.flatMap((id, i) =>
+    ids.indexOf(id) === i ? [] : [fault(`${path}.${i}`, 'single-id', `“${id}” stands there twice`)],
+  );
 }
 
 function checkIds(family: Family): Faults {
   return [
-    ...twins(family.parts.map((part) => part.ref), 'parts'),
-    ...twins(family.points.map((point) => point.id), 'points'),
-    ...(['teardown', 'rebuild'] as const).flatMap((phase) => [...twins(family[phase].map((step) => step.id), phase), ...twins(family[phase].flatMap((step) => step.captures.map((capture) => capture.id)), `${phase}.captures`)]),
+    ...twins(
+      family.parts.map((part) => part.ref),
+      'parts',
+    ),
+    ...twins(
+      family.points.map((point) => point.id),
+      'points',
+    ),
+    ...(['teardown', 'rebuild'] as const).flatMap((phase) => [
+      ...twins(
+        family[phase].map((step) => step.id),
+        phase,
+      ),
+      ...twins(
+        family[phase].flatMap((step) => step.captures.map((capture) => capture.id)),
+        `${phase}.captures`,
+      ),
+    ]),
   ];
 }
 
@@ -50,13 +69,20 @@ function checkNames(family: Family): Faults {
   const named: readonly (readonly [path: string, ref: string])[] = [
     ...family.section.bodies.map((body, i) => [`section.bodies.${i}.part`, body.part] as const),
     ...family.parts.flatMap((part, i) => part.behind.map((ref) => [`parts.${i}.behind`, ref] as const)),
-    ...family.points.flatMap((point, i) => [[`points.${i}.part`, point.part] as const, ...(point.mates ? [[`points.${i}.mates`, point.mates] as const] : [])]),
-    ...(['teardown', 'rebuild'] as const).flatMap((phase) => family[phase].flatMap((step, i) => step.parts.map((ref) => [`${phase}.${i}.parts`, ref] as const))),
+    ...family.points.flatMap((point, i) => [
+      [`points.${i}.part`, point.part] as const,
+      ...(point.mates ? [[`points.${i}.mates`, point.mates] as const] : []),
+    ]),
+    ...(['teardown', 'rebuild'] as const).flatMap((phase) =>
+      family[phase].flatMap((step, i) => step.parts.map((ref) => [`${phase}.${i}.parts`, ref] as const)),
+    ),
     ...family.rebuild.flatMap((step, i) => step.needs.map((ref) => [`rebuild.${i}.needs`, ref] as const)),
     ...family.kits.flatMap((kit, i) => kit.gives.map((one) => [`kits.${i}.gives`, one.part] as const)),
     ...family.damage.map((one, i) => [`damage.${i}.part`, one.part] as const),
   ];
-  return named.flatMap(([path, ref]) => (refs.has(ref) ? [] : [fault(path, 'known-part', `there is no part “${ref}”`)]));
+  return named.flatMap(([path, ref]) =>
+    refs.has(ref) ? [] : [fault(path, 'known-part', `there is no part “${ref}”`)],
+  );
 }
 
 function checkHandling(family: Family): Faults {
@@ -68,8 +94,24 @@ function checkHandling(family: Family): Faults {
     ...(off.has(part.ref) ? [] : [fault(`parts.${i}`, 'removed', `${part.ref} is taken off at no step of teardown`)]),
     ...(on.has(part.ref) ? [] : [fault(`parts.${i}`, 'fitted', `${part.ref} is fitted at no step of rebuild`)]),
     ...part.behind.flatMap((cover) => [
-      ...((on.get(part.ref) ?? 0) > (on.get(cover) ?? Infinity) ? [fault(`rebuild.${on.get(part.ref)!}.parts`, 'order', `${part.ref} is fitted after ${cover}, which closes it in`)] : []),
-      ...((off.get(part.ref) ?? Infinity) < (off.get(cover) ?? 0) ? [fault(`teardown.${off.get(part.ref)!}.parts`, 'order', `${part.ref} is taken off before ${cover}, which closes it in`)] : []),
+      ...((on.get(part.ref) ?? 0) > (on.get(cover) ?? Infinity)
+        ? [
+            fault(
+              `rebuild.${on.get(part.ref)!}.parts`,
+              'order',
+              `${part.ref} is fitted after ${cover}, which closes it in`,
+            ),
+          ]
+        : []),
+      ...((off.get(part.ref) ?? Infinity) < (off.get(cover) ?? 0)
+        ? [
+            fault(
+              `teardown.${off.get(part.ref)!}.parts`,
+              'order',
+              `${part.ref} is taken off before ${cover}, which closes it in`,
+            ),
+          ]
+        : []),
     ]),
   ]);
 }
@@ -79,24 +121,56 @@ function checkSoft(family: Family): Faults {
   const inKit = new Set(family.kits.flatMap((kit) => kit.gives.map((one) => one.part)));
   return family.parts.flatMap((part, i) => {
     if (!part.soft) return [];
-    return [...(asked.has(part.ref) ? [] : [fault(`parts.${i}`, 'soft-consumed', `${part.ref} is a soft part that no rebuild step asks for`)]), ...(inKit.has(part.ref) || part.price_minor > 0 ? [] : [fault(`parts.${i}`, 'soft-consumed', `${part.ref} is in no kit and has no price of its own`)])];
+    return [
+      ...(asked.has(part.ref)
+        ? []
+        : [fault(`parts.${i}`, 'soft-consumed', `${part.ref} is a soft part that no rebuild step asks for`)]),
+      ...(inKit.has(part.ref) || part.price_minor > 0
+        ? []
+        : [fault(`parts.${i}`, 'soft-consumed', `${part.ref} is in no kit and has no price of its own`)]),
+    ];
   });
 }
 
 const returning = new Set<Capture['kind']>(['match-mark', 'position', 'count', 'orientation', 'thread-hand']);
 
 function checkCaptures(family: Family): Faults {
-  const again = family.rebuild.flatMap((step, i) => step.captures.map((capture, k) => ({ capture, path: `rebuild.${i}.captures.${k}` })));
-  const before = new Map(family.teardown.flatMap((step, i) => step.captures.map((capture, k) => [capture.id, { capture, path: `teardown.${i}.captures.${k}` }] as const)));
+  const again = family.rebuild.flatMap((step, i) =>
+    step.captures.map((capture, k) => ({ capture, path: `rebuild.${i}.captures.${k}` })),
+  );
+  const before = new Map(
+    family.teardown.flatMap((step, i) =>
+      step.captures.map((capture, k) => [capture.id, { capture, path: `teardown.${i}.captures.${k}` }] as const),
+    ),
+  );
   const asked = new Set(again.map(({ capture }) => capture.agrees_with));
-  const lost = [...before.values()].filter(({ capture }) => returning.has(capture.kind) && !asked.has(capture.id)).map(({ capture, path }) => fault(path, 'captured-again', `“${capture.ask}” is not asked for again at rebuild`));
+  const lost = [...before.values()]
+    .filter(({ capture }) => returning.has(capture.kind) && !asked.has(capture.id))
+    .map(({ capture, path }) => fault(path, 'captured-again', `“${capture.ask}” is not asked for again at rebuild`));
   const loose = again.flatMap(({ capture, path }) => {
     if (!capture.agrees_with) return [];
     const other = before.get(capture.agrees_with);
-    return !other ? [fault(path, 'captured-again', `there is no capture “${capture.agrees_with}” at teardown`)] : other.capture.kind !== capture.kind ? [fault(path, 'captured-again', `a ${capture.kind} cannot agree with a ${other.capture.kind}`)] : [];
+    return !other
+      ? [fault(path, 'captured-again', `there is no capture “${capture.agrees_with}” at teardown`)]
+      : other.capture.kind !== capture.kind
+        ? [fault(path, 'captured-again', `a ${capture.kind} cannot agree with a ${other.capture.kind}`)]
+        : [];
   });
   const quantity = new Map(family.parts.map((part) => [part.ref, part.quantity]));
-  const miscounted = [...before.values(), ...again].flatMap(({ capture, path }) => (capture.of && typeof capture.expect === 'number' && quantity.has(capture.of) && quantity.get(capture.of) !== capture.expect ? [fault(path, 'counted', `${capture.expect} are expected, the parts list has ${quantity.get(capture.of)} of ${capture.of}`)] : []));
+  const miscounted = [...before.values(), ...again].flatMap(({ capture, path }) =>
+    capture.of &&
+    typeof capture.expect === 'number' &&
+    quantity.has(capture.of) &&
+    quantity.get(capture.of) !== capture.expect
+      ? [
+          fault(
+            path,
+            'counted',
+            `${capture.expect} are expected, the parts list has ${quantity.get(capture.of)} of ${capture.of}`,
+          ),
+        ]
+      : [],
+  );
   return [...lost, ...loose, ...miscounted];
 }
 
@@ -106,7 +180,9 @@ function checkLips(family: Family): Faults {
   return [...lips].flatMap((ref) => {
     const at = family.teardown.findIndex((step) => step.parts.includes(ref));
     const isAsked = family.teardown[at]?.captures.some((capture) => capture.kind === 'orientation');
-    return at < 0 || isAsked ? [] : [fault(`teardown.${at}.captures`, 'oriented', `${ref} comes off and nobody asks which way its lip faces`)];
+    return at < 0 || isAsked
+      ? []
+      : [fault(`teardown.${at}.captures`, 'oriented', `${ref} comes off and nobody asks which way its lip faces`)];
   });
 }
 
@@ -114,18 +190,37 @@ function checkPoint(point: FamilyPoint, i: number, family: Family): Faults {
   const path = `points.${i}`;
   const known = (id: string) => family.points.some((one) => one.id === id && one.new_mm);
   const faults: ClosureFault[] = [];
-  if (!point.source.trim()) faults.push(fault(`${path}.source`, 'point-limits', `${point.id} names no source for its limits`));
+  if (!point.source.trim())
+    faults.push(fault(`${path}.source`, 'point-limits', `${point.id} names no source for its limits`));
   if (point.derived) {
-    for (const id of [point.derived.bore, point.derived.journal]) if (!known(id)) faults.push(fault(`${path}.derived`, 'point-limits', `${point.id} is derived from “${id}”, which is not measured`));
-    if (point.derived.limit_um < point.derived.design_um.max) faults.push(fault(`${path}.derived.limit_um`, 'point-limits', `the limit of ${point.id} lies inside its design`));
+    for (const id of [point.derived.bore, point.derived.journal])
+      if (!known(id))
+        faults.push(
+          fault(`${path}.derived`, 'point-limits', `${point.id} is derived from “${id}”, which is not measured`),
+        );
+    if (point.derived.limit_um < point.derived.design_um.max)
+      faults.push(fault(`${path}.derived.limit_um`, 'point-limits', `the limit of ${point.id} lies inside its design`));
   } else if (!point.new_mm) faults.push(fault(path, 'point-limits', `${point.id} has no limits`));
-  if (!point.derived && !point.places.length) faults.push(fault(`${path}.places`, 'point-limits', `${point.id} is measured nowhere`));
-  if (point.new_mm && ((point.reuse_mm?.min ?? -Infinity) > point.new_mm.min || (point.reuse_mm?.max ?? Infinity) < point.new_mm.max)) faults.push(fault(`${path}.reuse_mm`, 'point-limits', `the new limits of ${point.id} reach past those for reuse`));
+  if (!point.derived && !point.places.length)
+    faults.push(fault(`${path}.places`, 'point-limits', `${point.id} is measured nowhere`));
+  if (
+    point.new_mm &&
+    ((point.reuse_mm?.min ?? -Infinity) > point.new_mm.min || (point.reuse_mm?.max ?? Infinity) < point.new_mm.max)
+  )
+    faults.push(fault(`${path}.reuse_mm`, 'point-limits', `the new limits of ${point.id} reach past those for reuse`));
   return faults;
 }
 
 function checkCritical({ points }: Family): Faults {
-  return points.some((point) => point.critical && point.when.includes('as-found')) ? [] : [fault('points', 'critical-point', 'no point as found is critical: the gate of inspection would let everything pass')];
+  return points.some((point) => point.critical && point.when.includes('as-found'))
+    ? []
+    : [
+        fault(
+          'points',
+          'critical-point',
+          'no point as found is critical: the gate of inspection would let everything pass',
+        ),
+      ];
 }
 
 function sampleOf(family: Family, from: RebuildStep['settings'][number]['from'][string]): unknown {
@@ -136,73 +231,161 @@ function sampleOf(family: Family, from: RebuildStep['settings'][number]['from'][
 }
 
 function checkSettings(step: RebuildStep, i: number, family: Family): Faults {
-  const captures = new Set([...family.teardown, ...family.rebuild].flatMap((one) => one.captures.map((capture) => capture.id)));
+  const captures = new Set(
+    [...family.teardown, ...family.rebuild].flatMap((one) => one.captures.map((capture) => capture.id)),
+  );
   return step.settings.flatMap((setting, k) => {
     const path = `rebuild.${i}.settings.${k}`;
     const sum = findSum(setting.sum);
     if (!sum) return [fault(`${path}.sum`, 'setting-inputs', `there is no sum “${setting.sum}”`)];
-    const figures = Object.keys((z.toJSONSchema(sum.result, { unrepresentable: 'any' }) as { properties?: object }).properties ?? {});
-    if (!figures.includes(setting.gives)) return [fault(`${path}.gives`, 'setting-inputs', `${setting.sum} gives no “${setting.gives}”, only ${figures.join(', ')}`)];
-    const loose = Object.entries(setting.from).filter(([, from]) => !(from.point && pointsNamed(family, from.point).length) && !(from.capture && captures.has(from.capture)));
-    if (loose.length) return loose.map(([field]) => fault(`${path}.from.${field}`, 'setting-inputs', `${field} comes from a point or capture that does not exist`));
-    const read = sum.input.safeParse({ ...setting.input, ...Object.fromEntries(Object.entries(setting.from).map(([field, from]) => [field, sampleOf(family, from)])) });
-    return read.success ? [] : read.error.issues.map((issue) => fault(`${path}.input.${issue.path.join('.')}`, 'setting-inputs', issue.message));
+    const figures = Object.keys(
+      (z.toJSONSchema(sum.result, { unrepresentable: 'any' }) as { properties?: object }).properties ?? {},
+    );
+    if (!figures.includes(setting.gives))
+      return [
+        fault(
+          `${path}.gives`,
+          'setting-inputs',
+          `${setting.sum} gives no “${setting.gives}”, only ${figures.join(', ')}`,
+        ),
+      ];
+    const loose = Object.entries(setting.from).filter(
+      ([, from]) =>
+        !(from.point && pointsNamed(family, from.point).length) && !(from.capture && captures.has(from.capture)),
+    );
+    if (loose.length)
+      return loose.map(([field]) =>
+        fault(`${path}.from.${field}`, 'setting-inputs', `${field} comes from a point or capture that does not exist`),
+      );
+    const read = sum.input.safeParse({
+      ...setting.input,
+      ...Object.fromEntries(Object.entries(setting.from).map(([field, from]) => [field, sampleOf(family, from)])),
+    });
+    return read.success
+      ? []
+      : read.error.issues.map((issue) =>
+          fault(`${path}.input.${issue.path.join('.')}`, 'setting-inputs', issue.message),
+        );
   });
 }
 
 function checkStep(step: TeardownStep | RebuildStep, path: string, family: Family): Faults {
   const torque = 'torque' in step ? step.torque : undefined;
   const threads = step.parts.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.thread?.size ?? []);
-  return [...step.cautions.flatMap((id) => (findCaution(id) ? [] : [fault(`${path}.cautions`, 'caution', `there is no caution “${id}”`)])), ...(torque && !threads.includes(torque.thread) ? [fault(`${path}.torque.thread`, 'torque-thread', `no part of this step has the thread ${torque.thread}${threads.length ? `, only ${threads.join(', ')}` : ''}`)] : [])];
+  return [
+    ...step.cautions.flatMap((id) =>
+      findCaution(id) ? [] : [fault(`${path}.cautions`, 'caution', `there is no caution “${id}”`)],
+    ),
+    ...(torque && !threads.includes(torque.thread)
+      ? [
+          fault(
+            `${path}.torque.thread`,
+            'torque-thread',
+            `no part of this step has the thread ${torque.thread}${threads.length ? `, only ${threads.join(', ')}` : ''}`,
+          ),
+        ]
+      : []),
+  ];
 }
 
 /** A bearing must get onto its seat with the heat that it stands, in a room of 20 °C. */
 function checkHeat({ heat }: RebuildStep, path: string): Faults {
   if (!heat) return [];
   const { temperature_c, reachable } = bearingHeat.compute({ ...heat, ambient_c: 20, school: 'computed' }).result;
-  return reachable ? [] : [fault(`${path}.heat`, 'setting-inputs', `a bore of ${heat.bore_mm} mm on ${heat.shaft} needs ${Math.round(temperature_c)} °C, more than the bearing stands`)];
+  return reachable
+    ? []
+    : [
+        fault(
+          `${path}.heat`,
+          'setting-inputs',
+          `a bore of ${heat.bore_mm} mm on ${heat.shaft} needs ${Math.round(temperature_c)} °C, more than the bearing stands`,
+        ),
+      ];
 }
 
 /** What is not closed in a family as one pump is built; empty where a pump can be taken apart, measured and put together by it. */
 export function checkBuild(family: Family): Faults {
   return [
-    ...checkIds(family), ...checkNames(family), ...checkHandling(family), ...checkSoft(family), ...checkCaptures(family), ...checkLips(family),
+    ...checkIds(family),
+    ...checkNames(family),
+    ...checkHandling(family),
+    ...checkSoft(family),
+    ...checkCaptures(family),
+    ...checkLips(family),
     ...family.points.flatMap((point, i) => checkPoint(point, i, family)),
     ...checkCritical(family),
     ...family.teardown.flatMap((step, i) => checkStep(step, `teardown.${i}`, family)),
-    ...family.rebuild.flatMap((step, i) => [...checkStep(step, `rebuild.${i}`, family), ...checkHeat(step, `rebuild.${i}`), ...checkSettings(step, i, family)]),
-    ...[...family.test.cautions, ...family.test.checks.flatMap((check) => check.cautions)].flatMap((id) => (findCaution(id) ? [] : [fault('test.cautions', 'caution', `there is no caution “${id}”`)])),
+    ...family.rebuild.flatMap((step, i) => [
+      ...checkStep(step, `rebuild.${i}`, family),
+      ...checkHeat(step, `rebuild.${i}`),
+      ...checkSettings(step, i, family),
+    ]),
+    ...[...family.test.cautions, ...family.test.checks.flatMap((check) => check.cautions)].flatMap((id) =>
+      findCaution(id) ? [] : [fault('test.cautions', 'caution', `there is no caution “${id}”`)],
+    ),
   ];
 }
 
 /** Places of a built family as places of the file it was built from: variants leave out, stages repeat. */
 function pathInFile(path: string, built: Family, file: Family): string {
   const [list, index, inner, innerIndex, ...rest] = path.split('.');
-  const named = (one: unknown) => (one as { ref?: string; id?: string; seen?: string } | undefined)?.ref ?? (one as { id?: string } | undefined)?.id ?? (one as { seen?: string } | undefined)?.seen;
+  const named = (one: unknown) =>
+    (one as { ref?: string; id?: string; seen?: string } | undefined)?.ref ??
+    (one as { id?: string } | undefined)?.id ??
+    (one as { seen?: string } | undefined)?.seen;
   const listOf = (family: Family) => (family as unknown as Record<string, readonly unknown[]>)[list!];
   if (!index || !Array.isArray(listOf(built))) return path;
   const one = listOf(built)![Number(index)];
-  const isSame = (other: unknown) => named(other) === named(one) || (list === 'points' && named(other) === named(one)?.replace(/-\d+$/, ''));
+  const isSame = (other: unknown) =>
+    named(other) === named(one) || (list === 'points' && named(other) === named(one)?.replace(/-\d+$/, ''));
   const at = listOf(file)!.findIndex(isSame);
   if (at < 0) return path;
   const innerOf = (step: unknown) => (inner ? (step as Record<string, unknown>)[inner] : undefined);
-  const innerOne = Array.isArray(innerOf(one)) && innerIndex !== undefined ? (innerOf(one) as unknown[])[Number(innerIndex)] : undefined;
-  const innerAt = innerOne && typeof innerOne === 'object' ? (innerOf(listOf(file)![at]) as unknown[]).findIndex((other) => named(other) === named(innerOne) && (other as { title?: string }).title === (innerOne as { title?: string }).title) : -1;
-  return [list, at, ...(inner ? [inner] : []), ...(innerIndex !== undefined ? [innerAt >= 0 ? innerAt : innerIndex] : []), ...rest].join('.');
+  const innerOne =
+    Array.isArray(innerOf(one)) && innerIndex !== undefined
+      ? (innerOf(one) as unknown[])[Number(innerIndex)]
+      : undefined;
+  const innerAt =
+    innerOne && typeof innerOne === 'object'
+      ? (innerOf(listOf(file)![at]) as unknown[]).findIndex(
+          (other) =>
+            named(other) === named(innerOne) &&
+            (other as { title?: string }).title === (innerOne as { title?: string }).title,
+        )
+      : -1;
+  return [
+    list,
+    at,
+    ...(inner ? [inner] : []),
+    ...(innerIndex !== undefined ? [innerAt >= 0 ? innerAt : innerIndex] : []),
+    ...rest,
+  ].join('.');
 }
 
 /** The same for every way in which the family is built, at its least, usual and greatest number of stages. */
 export function checkClosure(family: Family): Faults {
   const variants = family.variants.length ? family.variants.map((one) => one.id) : [undefined];
-  const stages = family.stages ? [...new Set([family.stages.least, family.stages.usual, family.stages.most])] : [undefined];
+  const stages = family.stages
+    ? [...new Set([family.stages.least, family.stages.usual, family.stages.most])]
+    : [undefined];
   // Building leaves out what a variant has not, so names are looked for in the whole file.
   const unknown = [...checkIds(family), ...checkNames(family)];
   const built = variants.flatMap((variant) =>
     stages.flatMap((count) => {
-      const one = buildFamily(family, { ...(variant !== undefined && { variant }), ...(count !== undefined && { stages: count }) });
-      return checkBuild(one).map((found) => ({ ...found, path: pathInFile(found.path, one, family), what: [found.what, variant && `(built as ${variant})`].filter(Boolean).join(' ') }));
+      const one = buildFamily(family, {
+        ...(variant !== undefined && { variant }),
+        ...(count !== undefined && { stages: count }),
+      });
+      return checkBuild(one).map((found) => ({
+        ...found,
+        path: pathInFile(found.path, one, family),
+        what: [found.what, variant && `(built as ${variant})`].filter(Boolean).join(' '),
+      }));
     }),
   );
   const all = [...unknown, ...built];
-  return all.filter((one, i) => all.findIndex((other) => other.path === one.path && other.rule === one.rule && other.what === one.what) === i);
+  return all.filter(
+    (one, i) =>
+      all.findIndex((other) => other.path === one.path && other.rule === one.rule && other.what === one.what) === i,
+  );
 }

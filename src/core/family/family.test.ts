@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
-import { cautions, drawSection, elastomersOfStep, findCaution, findPart, loadFamily, proposeFamily, suitableConsumables } from '.';
+import {
+  cautions,
+  drawSection,
+  elastomersOfStep,
+  findCaution,
+  findPart,
+  loadFamily,
+  proposeFamily,
+  suitableConsumables,
+} from '.';
 import { spreadLabels } from './section';
 
 const family = loadFamily(f1);
@@ -8,7 +17,13 @@ const refs = new Set(family.parts.map((part) => part.ref));
 
 describe('the shipped family', () => {
   test('names only parts, points and cautions that exist', () => {
-    const named = [...family.section.bodies.map((body) => body.part), ...family.points.map((point) => point.part), ...[...family.teardown, ...family.rebuild].flatMap((step) => step.parts), ...family.kits.flatMap((kit) => kit.gives.map((one) => one.part)), ...family.damage.map((damage) => damage.part)];
+    const named = [
+      ...family.section.bodies.map((body) => body.part),
+      ...family.points.map((point) => point.part),
+      ...[...family.teardown, ...family.rebuild].flatMap((step) => step.parts),
+      ...family.kits.flatMap((kit) => kit.gives.map((one) => one.part)),
+      ...family.damage.map((damage) => damage.part),
+    ];
     expect(named.filter((ref) => !refs.has(ref))).toEqual([]);
     const used = [...family.teardown, ...family.rebuild].flatMap((step) => step.cautions).concat(family.test.cautions);
     expect(used.filter((id) => !findCaution(id))).toEqual([]);
@@ -26,7 +41,10 @@ describe('the shipped family', () => {
   });
   test('has new limits inside its reuse limits, and two points for each clearance', () => {
     for (const point of family.points) {
-      if (point.derived) expect([point.derived.bore, point.derived.journal].every((id) => family.points.some((one) => one.id === id))).toBe(true);
+      if (point.derived)
+        expect(
+          [point.derived.bore, point.derived.journal].every((id) => family.points.some((one) => one.id === id)),
+        ).toBe(true);
       else {
         expect(point.reuse_mm?.min ?? -Infinity).toBeLessThanOrEqual(point.new_mm!.min);
         expect(point.reuse_mm?.max ?? Infinity).toBeGreaterThanOrEqual(point.new_mm!.max);
@@ -35,7 +53,11 @@ describe('the shipped family', () => {
   });
   test('has a caution screen for everything of the handbook, acknowledged where marked', () => {
     expect(cautions).toHaveLength(14);
-    expect(cautions.filter((one) => one.acknowledge).map((one) => one.id)).toEqual(['energy-isolation', 'harmful-liquid', 'magnet-rotor']);
+    expect(cautions.filter((one) => one.acknowledge).map((one) => one.id)).toEqual([
+      'energy-isolation',
+      'harmful-liquid',
+      'magnet-rotor',
+    ]);
   });
 });
 
@@ -69,7 +91,9 @@ describe('section drawing', () => {
   const drawing = drawSection(family);
   const [x, y, width, height] = drawing.viewBox;
   test('draws every body and pins every point, inside its frame', () => {
-    expect(new Set(drawing.shapes.map((shape) => shape.part))).toEqual(new Set(family.section.bodies.map((body) => body.part)));
+    expect(new Set(drawing.shapes.map((shape) => shape.part))).toEqual(
+      new Set(family.section.bodies.map((body) => body.part)),
+    );
     expect(drawing.pins.map((pin) => pin.id).sort()).toEqual(family.points.map((point) => point.id).sort());
     for (const pin of drawing.pins) {
       expect(pin.labelX).toBeGreaterThanOrEqual(x);
@@ -79,7 +103,10 @@ describe('section drawing', () => {
     expect(height).toBe(-2 * y);
   });
   test('no two numbers overlap', () => {
-    for (const one of drawing.pins) for (const other of drawing.pins) if (one.id < other.id && one.labelY === other.labelY) expect(Math.abs(one.labelX - other.labelX)).toBeGreaterThan(25);
+    for (const one of drawing.pins)
+      for (const other of drawing.pins)
+        if (one.id < other.id && one.labelY === other.labelY)
+          expect(Math.abs(one.labelX - other.labelX)).toBeGreaterThan(25);
   });
   test('no outline holds anything but numbers and path letters', () => {
     for (const shape of drawing.shapes) expect(shape.d).toMatch(/^[MLHVQaZ0-9.\- ]+$/);
@@ -88,7 +115,10 @@ describe('section drawing', () => {
     fc.assert(
       fc.property(fc.array(fc.double({ min: 0, max: 500, noNaN: true }), { minLength: 1, maxLength: 12 }), (wanted) => {
         const placed = spreadLabels(wanted, { gap: 30, from: 0, to: 500 });
-        const order = wanted.map((at, i) => [at, placed[i]!] as const).sort((one, other) => one[0] - other[0] || one[1] - other[1]).map(([, at]) => at);
+        const order = wanted
+          .map((at, i) => [at, placed[i]!] as const)
+          .sort((one, other) => one[0] - other[0] || one[1] - other[1])
+          .map(([, at]) => at);
         order.forEach((at, i) => {
           expect(at).toBeGreaterThanOrEqual(-1e-9);
           expect(at).toBeLessThanOrEqual(500 + 1e-9);

@@ -9,7 +9,9 @@ export interface FileFault {
   readonly message: string;
 }
 
-export type FileRead = { readonly family: Family; readonly faults: readonly [] } | { readonly family: null; readonly faults: readonly FileFault[] };
+export type FileRead =
+  | { readonly family: Family; readonly faults: readonly [] }
+  | { readonly family: null; readonly faults: readonly FileFault[] };
 
 const lineAt = (text: string, offset: number) => text.slice(0, offset).split('\n').length;
 
@@ -29,12 +31,45 @@ function lineOf(text: string, root: Node | undefined, path: readonly (string | n
 export function readFamilyFile(text: string): FileRead {
   const errors: ParseError[] = [];
   const root = parseTree(text, errors, { disallowComments: true, allowTrailingComma: false });
-  if (errors.length || !root) return { family: null, faults: errors.length ? errors.slice(0, 20).map((error) => ({ path: '', line: lineAt(text, error.offset), message: `this is not JSON: ${printParseErrorCode(error.error).replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()}` })) : [{ path: '', line: 1, message: 'the file is empty' }] };
+  if (errors.length || !root)
+    return {
+      family: null,
+      faults: errors.length
+        ? errors.slice(0, 20).map((error) => ({
+            path: '',
+            line: lineAt(text, error.offset),
+            message: `this is not JSON: ${printParseErrorCode(error.error)
+              .replace(/([a-z])([A-Z])/g, '$1 $2')
+              .toLowerCase()}`,
+          }))
+        : [{ path: '', line: 1, message: 'the file is empty' }],
+    };
   const read = familySchema.safeParse(JSON.parse(text));
-  const placed = (path: readonly (string | number)[], message: string) => ({ path: path.join('.'), line: lineOf(text, root, path), message });
-  if (!read.success) return { family: null, faults: read.error.issues.slice(0, 100).map((issue) => placed(issue.path.map((key) => (typeof key === 'number' ? key : String(key))), issue.message)) };
+  const placed = (path: readonly (string | number)[], message: string) => ({
+    path: path.join('.'),
+    line: lineOf(text, root, path),
+    message,
+  });
+  if (!read.success)
+    return {
+      family: null,
+      faults: read.error.issues.slice(0, 100).map((issue) =>
+        placed(
+          issue.path.map((key) => (typeof key === 'number' ? key : String(key))),
+          issue.message,
+        ),
+      ),
+    };
   const faults = checkClosure(read.data);
   if (!faults.length) return { family: read.data, faults: [] };
   // Paths of the closure check are those of a built family; parts and steps are found by their own names where they moved.
-  return { family: null, faults: faults.slice(0, 100).map((fault) => placed(fault.path.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key)), `${fault.what} (${fault.rule})`)) };
+  return {
+    family: null,
+    faults: faults.slice(0, 100).map((fault) =>
+      placed(
+        fault.path.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key)),
+        `${fault.what} (${fault.rule})`,
+      ),
+    ),
+  };
 }

@@ -3,14 +3,72 @@ import * as z from 'zod';
 /** Places a coordinate pair [x along the shaft line, radius] of the section drawing, in drawing millimetres. */
 const at = z.tuple([z.number(), z.number().min(0)]);
 const reference = z.string().regex(/^[a-z0-9-]+$/, 'a reference is lower-case words joined by hyphens');
-const band = z.strictObject({ min: z.number(), max: z.number() }).refine((b) => b.min <= b.max, 'the lower limit is above the upper one');
+const band = z
+  .strictObject({ min: z.number(), max: z.number() })
+  .refine((b) => b.min <= b.max, 'the lower limit is above the upper one');
 const openBand = z.strictObject({ min: z.number().optional(), max: z.number().optional() });
 
 export const symbols = [
-  'casing', 'impeller', 'ring', 'nut', 'shaft', 'sleeve', 'seal-rotary', 'seal-seat', 'cover', 'deflector', 'bracket', 'ball-bearing', 'retaining-ring', 'bearing-cover', 'lip-seal', 'gasket', 'o-ring', 'key', 'spring', 'coupling', 'bolt', 'spacer',
-  'housing', 'plate', 'barrel', 'chamber', 'diffuser', 'washer', 'cone', 'strap', 'bushing', 'tapered-bearing', 'packing', 'lantern', 'gland', 'rotor-gear', 'idler', 'pin', 'crescent', 'lobe', 'screw', 'timing-gear', 'stator', 'motor-rotor', 'magnet', 'fan', 'pulley', 'cable', 'valve', 'tube',
+  'casing',
+  'impeller',
+  'ring',
+  'nut',
+  'shaft',
+  'sleeve',
+  'seal-rotary',
+  'seal-seat',
+  'cover',
+  'deflector',
+  'bracket',
+  'ball-bearing',
+  'retaining-ring',
+  'bearing-cover',
+  'lip-seal',
+  'gasket',
+  'o-ring',
+  'key',
+  'spring',
+  'coupling',
+  'bolt',
+  'spacer',
+  'housing',
+  'plate',
+  'barrel',
+  'chamber',
+  'diffuser',
+  'washer',
+  'cone',
+  'strap',
+  'bushing',
+  'tapered-bearing',
+  'packing',
+  'lantern',
+  'gland',
+  'rotor-gear',
+  'idler',
+  'pin',
+  'crescent',
+  'lobe',
+  'screw',
+  'timing-gear',
+  'stator',
+  'motor-rotor',
+  'magnet',
+  'fan',
+  'pulley',
+  'cable',
+  'valve',
+  'tube',
 ] as const;
-export const materialClasses = ['cast', 'steel', 'stainless', 'bronze', 'elastomer', 'carbon-ceramic', 'plastic'] as const;
+export const materialClasses = [
+  'cast',
+  'steel',
+  'stainless',
+  'bronze',
+  'elastomer',
+  'carbon-ceramic',
+  'plastic',
+] as const;
 
 /** Variants in which something exists; absent means in all. */
 const variants = z.array(reference).min(1).optional();
@@ -62,13 +120,33 @@ const part = z.strictObject({
   price_minor: z.number().int().min(0),
   lead_days: z.number().int().min(0),
   /** How the part is drawn in pictures. */
-  picture: z.enum(['ring', 'impeller', 'shaft', 'bearing', 'casing', 'bracket', 'seal', 'plate', 'gasket', 'nut', 'coupling']),
+  picture: z.enum([
+    'ring',
+    'impeller',
+    'shaft',
+    'bearing',
+    'casing',
+    'bracket',
+    'seal',
+    'plate',
+    'gasket',
+    'nut',
+    'coupling',
+  ]),
   /** Cleaning that suits it, and what must be masked. */
   clean: z.strictObject({ method: z.string(), mask: z.string().optional(), never: z.string().optional() }),
 });
 
 const place = z.strictObject({ plane: z.string(), angle_deg: z.number() });
-const clearance = z.strictObject({ sum: z.literal('running-clearance'), bore: reference, journal: reference, design_um: band, limit_um: z.number().positive(), length_mm: z.number().optional(), head_share: z.number().optional() });
+const clearance = z.strictObject({
+  sum: z.literal('running-clearance'),
+  bore: reference,
+  journal: reference,
+  design_um: band,
+  limit_um: z.number().positive(),
+  length_mm: z.number().optional(),
+  head_share: z.number().optional(),
+});
 
 const point = z.strictObject({
   variants,
@@ -86,7 +164,14 @@ const point = z.strictObject({
   new_mm: band.optional(),
   reuse_mm: openBand.optional(),
   /** Class the limit comes from, and for a bearing seat the bearing it carries. */
-  seat: z.strictObject({ nominal_mm: z.number(), shaft: z.string().optional(), hole: z.string().optional(), bearing: z.boolean() }).optional(),
+  seat: z
+    .strictObject({
+      nominal_mm: z.number(),
+      shaft: z.string().optional(),
+      hole: z.string().optional(),
+      bearing: z.boolean(),
+    })
+    .optional(),
   derived: clearance.optional(),
   source: z.string(),
   critical: z.boolean().default(false),
@@ -134,7 +219,16 @@ const setting = z.strictObject({
   title: z.string(),
   input: z.record(z.string(), z.unknown()).default({}),
   /** Input field by the point whose readings (as a list, or their mean) or the capture whose position it takes. */
-  from: z.record(z.string(), z.strictObject({ point: reference.optional(), capture: reference.optional(), as: z.enum(['list', 'mean']).default('mean') })).default({}),
+  from: z
+    .record(
+      z.string(),
+      z.strictObject({
+        point: reference.optional(),
+        capture: reference.optional(),
+        as: z.enum(['list', 'mean']).default('mean'),
+      }),
+    )
+    .default({}),
   /** The figure of the result that the step wants. */
   gives: z.string(),
   unit: z.string(),
@@ -146,8 +240,23 @@ const rebuildStep = z.strictObject({
   needs: z.array(reference).default([]),
   settings: z.array(setting).default([]),
   consumables: z.array(z.strictObject({ what: z.string(), suits: z.array(z.string()), use: z.string() })).default([]),
-  heat: z.strictObject({ bore_mm: z.number(), shaft: z.string(), mounting_clearance_um: z.number().positive(), sealed: z.boolean() }).optional(),
-  torque: z.strictObject({ window_nm: band, thread: z.string(), grade: z.string(), bolts: z.number().int().default(1), pattern: z.string() }).optional(),
+  heat: z
+    .strictObject({
+      bore_mm: z.number(),
+      shaft: z.string(),
+      mounting_clearance_um: z.number().positive(),
+      sealed: z.boolean(),
+    })
+    .optional(),
+  torque: z
+    .strictObject({
+      window_nm: band,
+      thread: z.string(),
+      grade: z.string(),
+      bolts: z.number().int().default(1),
+      pattern: z.string(),
+    })
+    .optional(),
   measures: z.array(reference).default([]),
   hold_point: z.boolean().default(false),
 });
@@ -171,13 +280,23 @@ export const familySchema = z.strictObject({
   /** Ways in which this construction is built; the first is the usual one. */
   variants: z.array(z.strictObject({ id: reference, title: z.string(), what: z.string() })).default([]),
   /** How many stages it has; parts, points and counts marked by stage come as often. */
-  stages: z.strictObject({ usual: z.number().int().min(1), least: z.number().int().min(1), most: z.number().int().max(60) }).refine((one) => one.least <= one.usual && one.usual <= one.most, 'the usual number of stages lies outside its range').optional(),
+  stages: z
+    .strictObject({ usual: z.number().int().min(1), least: z.number().int().min(1), most: z.number().int().max(60) })
+    .refine(
+      (one) => one.least <= one.usual && one.usual <= one.most,
+      'the usual number of stages lies outside its range',
+    )
+    .optional(),
   section: z.strictObject({
     axis: z.enum(['horizontal', 'vertical']),
     length: z.number(),
     radius: z.number(),
     /** Height of each shaft line above the middle of the drawing. */
-    lines: z.array(z.strictObject({ y: z.number() })).min(1).max(3).default([{ y: 0 }]),
+    lines: z
+      .array(z.strictObject({ y: z.number() }))
+      .min(1)
+      .max(3)
+      .default([{ y: 0 }]),
     /** Where the first stage stands and how long it is; what lies behind it moves along with the number of stages. */
     stack: z.strictObject({ from: z.number(), pitch: z.number().positive() }).optional(),
     bodies: z.array(body),
@@ -186,29 +305,59 @@ export const familySchema = z.strictObject({
   points: z.array(point),
   teardown: z.array(teardownStep),
   rebuild: z.array(rebuildStep),
-  test: z.strictObject({
-    /** 'curve': head over flow by ISO 9906; 'slip': flow over pressure of a positive-displacement pump. */
-    kind: z.enum(['curve', 'slip']).default('curve'),
-    /** For slip: displacement of one turn, and the least share of it that must arrive at the duty. */
-    displacement_cm3: z.number().positive().optional(),
-    least_volumetric_pct: z.number().min(1).max(100).optional(),
-    /** For slip: shares of the duty's pressure at which the flow is read. */
-    pressure_shares: z.array(z.number().positive().max(2)).default([0.25, 0.5, 0.75, 1, 1.15]),
-    grade: z.enum(['1E', '1B', '1U', '2B', '2U', '3B']),
-    flow_shares: z.array(z.number().min(0)),
-    pipe_mm: z.strictObject({ suction: z.number(), discharge: z.number() }),
-    checks: z.array(z.strictObject({ id: reference, title: z.string(), cautions: z.array(reference).default([]) })),
-    cautions: z.array(reference),
-    stop_when: z.array(z.string()),
-  }).refine((test) => test.kind === 'curve' || (test.displacement_cm3 !== undefined && test.least_volumetric_pct !== undefined), { message: 'a slip test needs the displacement of a turn and the least volumetric efficiency', path: ['displacement_cm3'] }),
+  test: z
+    .strictObject({
+      /** 'curve': head over flow by ISO 9906; 'slip': flow over pressure of a positive-displacement pump. */
+      kind: z.enum(['curve', 'slip']).default('curve'),
+      /** For slip: displacement of one turn, and the least share of it that must arrive at the duty. */
+      displacement_cm3: z.number().positive().optional(),
+      least_volumetric_pct: z.number().min(1).max(100).optional(),
+      /** For slip: shares of the duty's pressure at which the flow is read. */
+      pressure_shares: z.array(z.number().positive().max(2)).default([0.25, 0.5, 0.75, 1, 1.15]),
+      grade: z.enum(['1E', '1B', '1U', '2B', '2U', '3B']),
+      flow_shares: z.array(z.number().min(0)),
+      pipe_mm: z.strictObject({ suction: z.number(), discharge: z.number() }),
+      checks: z.array(z.strictObject({ id: reference, title: z.string(), cautions: z.array(reference).default([]) })),
+      cautions: z.array(reference),
+      stop_when: z.array(z.string()),
+    })
+    .refine(
+      (test) =>
+        test.kind === 'curve' || (test.displacement_cm3 !== undefined && test.least_volumetric_pct !== undefined),
+      {
+        message: 'a slip test needs the displacement of a turn and the least volumetric efficiency',
+        path: ['displacement_cm3'],
+      },
+    ),
   damage: z.array(z.strictObject({ seen: z.string(), part: reference, points_to: z.string(), plain: z.string() })),
-  kits: z.array(z.strictObject({ id: reference, title: z.string(), price_minor: z.number().int(), lead_days: z.number().int(), gives: z.array(z.strictObject({ part: reference, qty: z.number().int() })) })),
-  labour: z.array(z.strictObject({ id: reference, title: z.string(), minutes: z.number(), station: z.enum(['teardown', 'clean', 'inspect', 'rebuild', 'test', 'report']), when: z.strictObject({ part: reference, action: z.string() }).optional(), machining: z.boolean().default(false) })),
+  kits: z.array(
+    z.strictObject({
+      id: reference,
+      title: z.string(),
+      price_minor: z.number().int(),
+      lead_days: z.number().int(),
+      gives: z.array(z.strictObject({ part: reference, qty: z.number().int() })),
+    }),
+  ),
+  labour: z.array(
+    z.strictObject({
+      id: reference,
+      title: z.string(),
+      minutes: z.number(),
+      station: z.enum(['teardown', 'clean', 'inspect', 'rebuild', 'test', 'report']),
+      when: z.strictObject({ part: reference, action: z.string() }).optional(),
+      machining: z.boolean().default(false),
+    }),
+  ),
 });
 
 /** The JSON Schema of a family file as people write it: what has a usual value may be left out. */
 export function familyJsonSchema(): Readonly<Record<string, unknown>> {
-  return { $id: 'puddlestone-family-1.schema.json', title: 'Puddlestone pump family, format 1', ...z.toJSONSchema(familySchema, { io: 'input', unrepresentable: 'any' }) };
+  return {
+    $id: 'puddlestone-family-1.schema.json',
+    title: 'Puddlestone pump family, format 1',
+    ...z.toJSONSchema(familySchema, { io: 'input', unrepresentable: 'any' }),
+  };
 }
 
 export type Family = z.infer<typeof familySchema>;

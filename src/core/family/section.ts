@@ -1,7 +1,11 @@
 import type { Family, FamilyPart, FamilyPoint, SectionBody } from './schema';
 
 /** What the drawing needs of a family. */
-export type Drawn = Pick<Family, 'section' | 'version'> & { readonly stages?: Family['stages'] | undefined; readonly parts: readonly Pick<FamilyPart, 'ref' | 'class'>[]; readonly points: readonly FamilyPoint[] };
+export type Drawn = Pick<Family, 'section' | 'version'> & {
+  readonly stages?: Family['stages'] | undefined;
+  readonly parts: readonly Pick<FamilyPart, 'ref' | 'class'>[];
+  readonly points: readonly FamilyPoint[];
+};
 
 /** One outline of the drawing, in drawing millimetres about its own shaft line; the upper half is negative. */
 export interface SectionShape {
@@ -47,9 +51,12 @@ export interface SectionDrawing {
 
 type Outline = (body: SectionBody) => readonly { readonly d: string; readonly fill: SectionShape['fill'] }[];
 const n = (value: number) => Number(value.toFixed(2));
-const polygon = (...corners: readonly (readonly [number, number])[]) => `M${corners.map(([x, y]) => `${n(x)} ${n(y)}`).join('L')}Z`;
-const rectangle = (x0: number, x1: number, r0: number, r1: number) => polygon([x0, -r0], [x1, -r0], [x1, -r1], [x0, -r1]);
-const circle = (x: number, y: number, r: number) => `M${n(x - r)} ${n(y)}a${n(r)} ${n(r)} 0 1 0 ${n(2 * r)} 0a${n(r)} ${n(r)} 0 1 0 ${n(-2 * r)} 0Z`;
+const polygon = (...corners: readonly (readonly [number, number])[]) =>
+  `M${corners.map(([x, y]) => `${n(x)} ${n(y)}`).join('L')}Z`;
+const rectangle = (x0: number, x1: number, r0: number, r1: number) =>
+  polygon([x0, -r0], [x1, -r0], [x1, -r1], [x0, -r1]);
+const circle = (x: number, y: number, r: number) =>
+  `M${n(x - r)} ${n(y)}a${n(r)} ${n(r)} 0 1 0 ${n(2 * r)} 0a${n(r)} ${n(r)} 0 1 0 ${n(-2 * r)} 0Z`;
 const box: Outline = ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'hatched' }];
 
 /** A wall that turns in at both ends. */
@@ -57,7 +64,21 @@ function shell(least: number): Outline {
   return ({ x: [a, b], r: [inner, outer] }) => {
     const wall = Math.max(least, (outer - inner) * 0.22);
     const end = Math.min(wall * 1.2, (b - a) * 0.2);
-    return [{ d: polygon([a, -inner], [a, -outer], [b, -outer], [b, -inner], [b - end, -inner], [b - end, -(outer - wall)], [a + end, -(outer - wall)], [a + end, -inner]), fill: 'hatched' }];
+    return [
+      {
+        d: polygon(
+          [a, -inner],
+          [a, -outer],
+          [b, -outer],
+          [b, -inner],
+          [b - end, -inner],
+          [b - end, -(outer - wall)],
+          [a + end, -(outer - wall)],
+          [a + end, -inner],
+        ),
+        fill: 'hatched',
+      },
+    ];
   };
 }
 
@@ -77,24 +98,77 @@ const outlines: Readonly<Record<SectionBody['symbol'], Outline>> = {
     const front = `M${n(a)} ${n(-(eye + 4))}H${n(a + 16)}Q${n(a + w * 0.55)} ${n(-(eye + 8))} ${n(a + w * 0.62)} ${n(-outer)}H${n(a + w * 0.56)}Q${n(a + w * 0.48)} ${n(-(eye + 18))} ${n(a + 8)} ${n(-(eye + 12))}H${n(a)}Z`;
     const back = `M${n(a + w * 0.38)} ${n(-bore)}H${n(b)}V${n(-(bore + 10))}H${n(a + w * 0.92)}Q${n(a + w * 0.86)} ${n(-(eye + 10))} ${n(a + w * 0.84)} ${n(-outer)}H${n(a + w * 0.78)}Q${n(a + w * 0.76)} ${n(-(eye + 6))} ${n(a + w * 0.6)} ${n(-(bore + 12))}Q${n(a + w * 0.5)} ${n(-(bore + 6))} ${n(a + w * 0.38)} ${n(-(bore + 6))}Z`;
     const vane = `M${n(a + w * 0.62)} ${n(-outer)}H${n(a + w * 0.78)}Q${n(a + w * 0.74)} ${n(-(eye + 6))} ${n(a + w * 0.58)} ${n(-(bore + 14))}Q${n(a + w * 0.42)} ${n(-(eye - 4))} ${n(a + 20)} ${n(-(eye + 4))}Q${n(a + w * 0.55)} ${n(-(eye + 8))} ${n(a + w * 0.62)} ${n(-outer)}Z`;
-    return [{ d: vane, fill: 'open' }, { d: front, fill: 'hatched' }, { d: back, fill: 'hatched' }];
+    return [
+      { d: vane, fill: 'open' },
+      { d: front, fill: 'hatched' },
+      { d: back, fill: 'hatched' },
+    ];
   },
   ring: box,
   sleeve: box,
   gasket: ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'solid' }],
-  'o-ring': ({ x, r }) => [{ d: circle((x[0] + x[1]) / 2, -(r[0] + r[1]) / 2, Math.min(x[1] - x[0], r[1] - r[0]) / 2), fill: 'solid' }],
-  nut: ({ x: [a, b], r: [, outer] }) => [{ d: `M${n(a + 4)} 0V${n(-outer)}H${n(b)}V0Z`, fill: 'open' }, { d: `M${n(a)} 0V${n(-outer + 5)}L${n(a + 4)} ${n(-outer)}V0Z`, fill: 'open' }],
+  'o-ring': ({ x, r }) => [
+    { d: circle((x[0] + x[1]) / 2, -(r[0] + r[1]) / 2, Math.min(x[1] - x[0], r[1] - r[0]) / 2), fill: 'solid' },
+  ],
+  nut: ({ x: [a, b], r: [, outer] }) => [
+    { d: `M${n(a + 4)} 0V${n(-outer)}H${n(b)}V0Z`, fill: 'open' },
+    { d: `M${n(a)} 0V${n(-outer + 5)}L${n(a + 4)} ${n(-outer)}V0Z`, fill: 'open' },
+  ],
   key: ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'solid' }],
-  shaft: ({ steps = [], x, r }) => [{ d: shaftOutline(steps.length ? steps : [[x[0], r[1]], [x[1], r[1]]]), fill: 'open' }],
+  shaft: ({ steps = [], x, r }) => [
+    {
+      d: shaftOutline(
+        steps.length
+          ? steps
+          : [
+              [x[0], r[1]],
+              [x[1], r[1]],
+            ],
+      ),
+      fill: 'open',
+    },
+  ],
   spring({ x: [a, b], r: [inner, outer] }) {
     const turns = 4;
-    const zig = Array.from({ length: turns * 2 + 1 }, (_, i) => `${i ? 'L' : 'M'}${n(a + ((b - a) * i) / (turns * 2))} ${n(i % 2 ? -outer : -inner)}`);
+    const zig = Array.from(
+      { length: turns * 2 + 1 },
+      (_, i) => `${i ? 'L' : 'M'}${n(a + ((b - a) * i) / (turns * 2))} ${n(i % 2 ? -outer : -inner)}`,
+    );
     return [{ d: zig.join(''), fill: 'line' }];
   },
-  'seal-rotary': ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -(outer - 4)], [b - 4, -(outer - 4)], [b - 4, -outer], [a, -outer]), fill: 'hatched' }],
-  'seal-seat': ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -outer], [a + 4, -outer], [a + 4, -(outer - 4)], [a, -(outer - 4)]), fill: 'solid' }],
-  cover: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b - 4, -inner], [b - 4, -(inner + 8)], [b, -(inner + 8)], [b, -outer], [a + 12, -outer], [a + 12, -(inner + 26)], [a, -(inner + 26)]), fill: 'hatched' }],
-  deflector: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -(inner + 6)], [b - 2, -outer], [a + 2, -outer], [a, -(inner + 6)]), fill: 'solid' }],
+  'seal-rotary': ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon([a, -inner], [b, -inner], [b, -(outer - 4)], [b - 4, -(outer - 4)], [b - 4, -outer], [a, -outer]),
+      fill: 'hatched',
+    },
+  ],
+  'seal-seat': ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon([a, -inner], [b, -inner], [b, -outer], [a + 4, -outer], [a + 4, -(outer - 4)], [a, -(outer - 4)]),
+      fill: 'solid',
+    },
+  ],
+  cover: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon(
+        [a, -inner],
+        [b - 4, -inner],
+        [b - 4, -(inner + 8)],
+        [b, -(inner + 8)],
+        [b, -outer],
+        [a + 12, -outer],
+        [a + 12, -(inner + 26)],
+        [a, -(inner + 26)],
+      ),
+      fill: 'hatched',
+    },
+  ],
+  deflector: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon([a, -inner], [b, -inner], [b, -(inner + 6)], [b - 2, -outer], [a + 2, -outer], [a, -(inner + 6)]),
+      fill: 'solid',
+    },
+  ],
   bracket({ x: [a, b], r: [inner, outer] }) {
     const wall = 14;
     const seat = inner + 10;
@@ -113,86 +187,269 @@ const outlines: Readonly<Record<SectionBody['symbol'], Outline>> = {
     ];
   },
   'retaining-ring': ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'solid' }],
-  'bearing-cover': ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -outer], [a, -outer]), fill: 'hatched' }],
-  'lip-seal': ({ x: [a, b], r: [inner, outer] }) => [{ d: `M${n(a)} ${n(-outer)}H${n(b)}V${n(-(outer - 4))}H${n(a + 4)}V${n(-(inner + 8))}L${n(b - 2)} ${n(-inner)}L${n(a)} ${n(-(inner + 6))}Z`, fill: 'solid' }],
-  coupling: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -outer], [b - 12, -outer], [b - 12, -(inner + 16)], [a, -(inner + 16)]), fill: 'hatched' }],
-  bolt: ({ x: [a, b], r: [inner, outer] }) => [{ d: `${rectangle(a + 6, b, inner + 1, outer - 1)}${rectangle(a, a + 6, inner - 2, outer + 2)}`, fill: 'open' }],
+  'bearing-cover': ({ x: [a, b], r: [inner, outer] }) => [
+    { d: polygon([a, -inner], [b, -inner], [b, -outer], [a, -outer]), fill: 'hatched' },
+  ],
+  'lip-seal': ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: `M${n(a)} ${n(-outer)}H${n(b)}V${n(-(outer - 4))}H${n(a + 4)}V${n(-(inner + 8))}L${n(b - 2)} ${n(-inner)}L${n(a)} ${n(-(inner + 6))}Z`,
+      fill: 'solid',
+    },
+  ],
+  coupling: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon([a, -inner], [b, -inner], [b, -outer], [b - 12, -outer], [b - 12, -(inner + 16)], [a, -(inner + 16)]),
+      fill: 'hatched',
+    },
+  ],
+  bolt: ({ x: [a, b], r: [inner, outer] }) => [
+    { d: `${rectangle(a + 6, b, inner + 1, outer - 1)}${rectangle(a, a + 6, inner - 2, outer + 2)}`, fill: 'open' },
+  ],
   housing: shell(6),
   barrel: shell(4),
-  stator: ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'hatched' }, { d: rectangle(a - (b - a) * 0.1, a, inner + (outer - inner) * 0.3, outer - 2), fill: 'solid' }, { d: rectangle(b, b + (b - a) * 0.1, inner + (outer - inner) * 0.3, outer - 2), fill: 'solid' }],
+  stator: ({ x: [a, b], r: [inner, outer] }) => [
+    { d: rectangle(a, b, inner, outer), fill: 'hatched' },
+    { d: rectangle(a - (b - a) * 0.1, a, inner + (outer - inner) * 0.3, outer - 2), fill: 'solid' },
+    { d: rectangle(b, b + (b - a) * 0.1, inner + (outer - inner) * 0.3, outer - 2), fill: 'solid' },
+  ],
   plate: box,
   chamber({ x: [a, b], r: [inner, outer] }) {
     const wall = (outer - inner) * 0.2;
-    return [{ d: polygon([a, -(outer - wall)], [a, -outer], [b, -outer], [b, -inner], [b - (b - a) * 0.14, -inner], [b - (b - a) * 0.14, -(outer - wall)]), fill: 'hatched' }];
+    return [
+      {
+        d: polygon(
+          [a, -(outer - wall)],
+          [a, -outer],
+          [b, -outer],
+          [b, -inner],
+          [b - (b - a) * 0.14, -inner],
+          [b - (b - a) * 0.14, -(outer - wall)],
+        ),
+        fill: 'hatched',
+      },
+    ];
   },
-  diffuser: ({ x: [a, b], r: [inner, outer] }) => [{ d: `M${n(a)} ${n(-outer)}H${n(b)}V${n(-inner)}Q${n(a + (b - a) * 0.3)} ${n(-(inner + outer) / 2)} ${n(a)} ${n(-(outer - (outer - inner) * 0.25))}Z`, fill: 'open' }],
+  diffuser: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: `M${n(a)} ${n(-outer)}H${n(b)}V${n(-inner)}Q${n(a + (b - a) * 0.3)} ${n(-(inner + outer) / 2)} ${n(a)} ${n(-(outer - (outer - inner) * 0.25))}Z`,
+      fill: 'open',
+    },
+  ],
   washer: ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'solid' }],
-  cone: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -outer], [a, -(inner + (outer - inner) * 0.35)]), fill: 'solid' }],
+  cone: ({ x: [a, b], r: [inner, outer] }) => [
+    { d: polygon([a, -inner], [b, -inner], [b, -outer], [a, -(inner + (outer - inner) * 0.35)]), fill: 'solid' },
+  ],
   strap: ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'open' }],
-  bushing: ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'hatched' }, { d: `M${n(a)} ${n(-(inner + (outer - inner) * 0.35))}H${n(b)}`, fill: 'line' }],
+  bushing: ({ x: [a, b], r: [inner, outer] }) => [
+    { d: rectangle(a, b, inner, outer), fill: 'hatched' },
+    { d: `M${n(a)} ${n(-(inner + (outer - inner) * 0.35))}H${n(b)}`, fill: 'line' },
+  ],
   'tapered-bearing'({ x: [a, b], r: [inner, outer] }) {
     const h = outer - inner;
     return [
       { d: polygon([a, -inner], [b, -inner], [b, -(inner + h * 0.18)], [a, -(inner + h * 0.36)]), fill: 'hatched' },
       { d: polygon([a, -(outer - h * 0.16)], [b, -(outer - h * 0.36)], [b, -outer], [a, -outer]), fill: 'hatched' },
-      { d: polygon([a + 1.5, -(inner + h * 0.4)], [b - 1.5, -(inner + h * 0.24)], [b - 1.5, -(outer - h * 0.4)], [a + 1.5, -(outer - h * 0.2)]), fill: 'open' },
+      {
+        d: polygon(
+          [a + 1.5, -(inner + h * 0.4)],
+          [b - 1.5, -(inner + h * 0.24)],
+          [b - 1.5, -(outer - h * 0.4)],
+          [a + 1.5, -(outer - h * 0.2)],
+        ),
+        fill: 'open',
+      },
     ];
   },
   packing({ x: [a, b], r: [inner, outer] }) {
     const count = Math.max(2, Math.round((b - a) / (outer - inner)));
     const w = (b - a) / count;
-    return Array.from({ length: count }, (_, i) => ({ d: `${rectangle(a + i * w + 0.6, a + (i + 1) * w - 0.6, inner, outer)}M${n(a + i * w + 0.6)} ${n(-inner)}L${n(a + (i + 1) * w - 0.6)} ${n(-outer)}M${n(a + i * w + 0.6)} ${n(-outer)}L${n(a + (i + 1) * w - 0.6)} ${n(-inner)}`, fill: 'open' as const }));
+    return Array.from({ length: count }, (_, i) => ({
+      d: `${rectangle(a + i * w + 0.6, a + (i + 1) * w - 0.6, inner, outer)}M${n(a + i * w + 0.6)} ${n(-inner)}L${n(a + (i + 1) * w - 0.6)} ${n(-outer)}M${n(a + i * w + 0.6)} ${n(-outer)}L${n(a + (i + 1) * w - 0.6)} ${n(-inner)}`,
+      fill: 'open' as const,
+    }));
   },
-  lantern: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -(inner + (outer - inner) * 0.3)], [a + (b - a) * 0.65, -(inner + (outer - inner) * 0.3)], [a + (b - a) * 0.65, -(outer - (outer - inner) * 0.3)], [b, -(outer - (outer - inner) * 0.3)], [b, -outer], [a, -outer], [a, -(outer - (outer - inner) * 0.3)], [a + (b - a) * 0.35, -(outer - (outer - inner) * 0.3)], [a + (b - a) * 0.35, -(inner + (outer - inner) * 0.3)], [a, -(inner + (outer - inner) * 0.3)]), fill: 'hatched' }],
-  gland: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -outer], [a + (b - a) * 0.6, -outer], [a + (b - a) * 0.6, -(inner + (outer - inner) * 0.38)], [a, -(inner + (outer - inner) * 0.38)]), fill: 'hatched' }],
+  lantern: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon(
+        [a, -inner],
+        [b, -inner],
+        [b, -(inner + (outer - inner) * 0.3)],
+        [a + (b - a) * 0.65, -(inner + (outer - inner) * 0.3)],
+        [a + (b - a) * 0.65, -(outer - (outer - inner) * 0.3)],
+        [b, -(outer - (outer - inner) * 0.3)],
+        [b, -outer],
+        [a, -outer],
+        [a, -(outer - (outer - inner) * 0.3)],
+        [a + (b - a) * 0.35, -(outer - (outer - inner) * 0.3)],
+        [a + (b - a) * 0.35, -(inner + (outer - inner) * 0.3)],
+        [a, -(inner + (outer - inner) * 0.3)],
+      ),
+      fill: 'hatched',
+    },
+  ],
+  gland: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon(
+        [a, -inner],
+        [b, -inner],
+        [b, -outer],
+        [a + (b - a) * 0.6, -outer],
+        [a + (b - a) * 0.6, -(inner + (outer - inner) * 0.38)],
+        [a, -(inner + (outer - inner) * 0.38)],
+      ),
+      fill: 'hatched',
+    },
+  ],
   'rotor-gear'({ x: [a, b], r: [inner, outer] }) {
     const root = inner + (outer - inner) * 0.55;
-    return [{ d: rectangle(a, b, inner, root), fill: 'hatched' }, { d: rectangle(a, b, root, outer), fill: 'open' }];
+    return [
+      { d: rectangle(a, b, inner, root), fill: 'hatched' },
+      { d: rectangle(a, b, root, outer), fill: 'open' },
+    ];
   },
   idler({ x: [a, b], r: [inner, outer] }) {
     const root = inner + (outer - inner) * 0.45;
-    return [{ d: rectangle(a, b, inner, root), fill: 'hatched' }, { d: rectangle(a, b, root, outer), fill: 'open' }];
+    return [
+      { d: rectangle(a, b, inner, root), fill: 'hatched' },
+      { d: rectangle(a, b, root, outer), fill: 'open' },
+    ];
   },
-  pin: ({ x: [a, b], r: [, outer] }) => [{ d: `M${n(a)} 0V${n(-outer)}H${n(b - 2)}L${n(b)} ${n(-(outer - 2))}V0Z`, fill: 'open' }],
+  pin: ({ x: [a, b], r: [, outer] }) => [
+    { d: `M${n(a)} 0V${n(-outer)}H${n(b - 2)}L${n(b)} ${n(-(outer - 2))}V0Z`, fill: 'open' },
+  ],
   crescent: ({ x, r }) => [{ d: rectangle(x[0], x[1], r[0], r[1]), fill: 'hatched' }],
   lobe({ x: [a, b], r: [inner, outer] }) {
     const hub = inner + (outer - inner) * 0.4;
-    return [{ d: rectangle(a, b, inner, hub), fill: 'hatched' }, { d: `M${n(a)} ${n(-hub)}V${n(-(outer - 6))}Q${n(a)} ${n(-outer)} ${n(a + 6)} ${n(-outer)}H${n(b - 6)}Q${n(b)} ${n(-outer)} ${n(b)} ${n(-(outer - 6))}V${n(-hub)}Z`, fill: 'open' }];
+    return [
+      { d: rectangle(a, b, inner, hub), fill: 'hatched' },
+      {
+        d: `M${n(a)} ${n(-hub)}V${n(-(outer - 6))}Q${n(a)} ${n(-outer)} ${n(a + 6)} ${n(-outer)}H${n(b - 6)}Q${n(b)} ${n(-outer)} ${n(b)} ${n(-(outer - 6))}V${n(-hub)}Z`,
+        fill: 'open',
+      },
+    ];
   },
   screw({ x: [a, b], r: [inner, outer] }) {
     const turns = Math.max(3, Math.round((b - a) / ((outer - inner) * 1.1)));
     const w = (b - a) / turns;
-    const flights = Array.from({ length: turns }, (_, i) => polygon([a + i * w + w * 0.15, -inner], [a + i * w + w * 0.32, -outer], [a + i * w + w * 0.68, -outer], [a + i * w + w * 0.85, -inner]));
+    const flights = Array.from({ length: turns }, (_, i) =>
+      polygon(
+        [a + i * w + w * 0.15, -inner],
+        [a + i * w + w * 0.32, -outer],
+        [a + i * w + w * 0.68, -outer],
+        [a + i * w + w * 0.85, -inner],
+      ),
+    );
     return [{ d: flights.join(''), fill: 'open' }];
   },
   'timing-gear'({ x: [a, b], r: [inner, outer] }) {
     const root = outer - Math.min(6, (outer - inner) * 0.2);
-    return [{ d: polygon([a, -inner], [b, -inner], [b, -root], [b - (b - a) * 0.3, -root], [b - (b - a) * 0.3, -(root - 4)], [a + (b - a) * 0.3, -(root - 4)], [a + (b - a) * 0.3, -root], [a, -root]), fill: 'hatched' }, { d: rectangle(a, b, root, outer), fill: 'open' }];
+    return [
+      {
+        d: polygon(
+          [a, -inner],
+          [b, -inner],
+          [b, -root],
+          [b - (b - a) * 0.3, -root],
+          [b - (b - a) * 0.3, -(root - 4)],
+          [a + (b - a) * 0.3, -(root - 4)],
+          [a + (b - a) * 0.3, -root],
+          [a, -root],
+        ),
+        fill: 'hatched',
+      },
+      { d: rectangle(a, b, root, outer), fill: 'open' },
+    ];
   },
-  'motor-rotor': ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'hatched' }, { d: rectangle(a - 4, a, inner + 4, outer), fill: 'solid' }, { d: rectangle(b, b + 4, inner + 4, outer), fill: 'solid' }],
-  magnet: ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'solid' }, { d: `M${n((a + b) / 2)} ${n(-inner)}V${n(-outer)}`, fill: 'line' }],
-  fan: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -(inner + 8)], [a + (b - a) * 0.6, -(inner + 10)], [b, -outer], [a + (b - a) * 0.2, -outer], [a, -(inner + 8)]), fill: 'open' }],
+  'motor-rotor': ({ x: [a, b], r: [inner, outer] }) => [
+    { d: rectangle(a, b, inner, outer), fill: 'hatched' },
+    { d: rectangle(a - 4, a, inner + 4, outer), fill: 'solid' },
+    { d: rectangle(b, b + 4, inner + 4, outer), fill: 'solid' },
+  ],
+  magnet: ({ x: [a, b], r: [inner, outer] }) => [
+    { d: rectangle(a, b, inner, outer), fill: 'solid' },
+    { d: `M${n((a + b) / 2)} ${n(-inner)}V${n(-outer)}`, fill: 'line' },
+  ],
+  fan: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon(
+        [a, -inner],
+        [b, -inner],
+        [b, -(inner + 8)],
+        [a + (b - a) * 0.6, -(inner + 10)],
+        [b, -outer],
+        [a + (b - a) * 0.2, -outer],
+        [a, -(inner + 8)],
+      ),
+      fill: 'open',
+    },
+  ],
   pulley({ x: [a, b], r: [inner, outer] }) {
     const groove = Math.min(10, (outer - inner) * 0.3);
     const rim = outer - groove;
     const w = (b - a) / 2;
-    const top = [0, 1].flatMap((i) => [[a + i * w + w * 0.1, -outer], [a + i * w + w * 0.32, -rim], [a + i * w + w * 0.68, -rim], [a + i * w + w * 0.9, -outer]] as const);
-    return [{ d: polygon([a, -inner], [a, -outer], ...top, [b, -outer], [b, -(rim - 6)], [a + (b - a) * 0.6, -(rim - 6)], [a + (b - a) * 0.6, -(inner + 8)], [b, -(inner + 8)], [b, -inner]), fill: 'hatched' }];
+    const top = [0, 1].flatMap(
+      (i) =>
+        [
+          [a + i * w + w * 0.1, -outer],
+          [a + i * w + w * 0.32, -rim],
+          [a + i * w + w * 0.68, -rim],
+          [a + i * w + w * 0.9, -outer],
+        ] as const,
+    );
+    return [
+      {
+        d: polygon(
+          [a, -inner],
+          [a, -outer],
+          ...top,
+          [b, -outer],
+          [b, -(rim - 6)],
+          [a + (b - a) * 0.6, -(rim - 6)],
+          [a + (b - a) * 0.6, -(inner + 8)],
+          [b, -(inner + 8)],
+          [b, -inner],
+        ),
+        fill: 'hatched',
+      },
+    ];
   },
-  cable: ({ x: [a, b], r: [inner, outer] }) => [{ d: `M${n(a)} ${n(-inner)}Q${n((a + b) / 2)} ${n(-inner)} ${n((a + b) / 2)} ${n(-(inner + outer) / 2)}T${n(b)} ${n(-outer)}`, fill: 'line' }],
-  valve: ({ x: [a, b], r: [inner, outer] }) => [{ d: rectangle(a, b, inner, outer), fill: 'open' }, { d: `M${n(a + 2)} ${n(-(inner + 2))}L${n(b - 2)} ${n(-(outer - 2))}M${n(a + 2)} ${n(-(outer - 2))}L${n(b - 2)} ${n(-(inner + 2))}`, fill: 'line' }],
-  tube: ({ x: [a, b], r: [inner, outer] }) => [{ d: `${rectangle(a, b, outer - 2, outer)}${rectangle(a, b, inner, inner + 2)}`, fill: 'open' }],
-  spacer: ({ x: [a, b], r: [inner, outer] }) => [{ d: polygon([a, -inner], [b, -inner], [b, -(inner + 8)], [a + 8, -(inner + 8)], [a + 8, -outer], [a, -outer]), fill: 'hatched' }],
+  cable: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: `M${n(a)} ${n(-inner)}Q${n((a + b) / 2)} ${n(-inner)} ${n((a + b) / 2)} ${n(-(inner + outer) / 2)}T${n(b)} ${n(-outer)}`,
+      fill: 'line',
+    },
+  ],
+  valve: ({ x: [a, b], r: [inner, outer] }) => [
+    { d: rectangle(a, b, inner, outer), fill: 'open' },
+    {
+      d: `M${n(a + 2)} ${n(-(inner + 2))}L${n(b - 2)} ${n(-(outer - 2))}M${n(a + 2)} ${n(-(outer - 2))}L${n(b - 2)} ${n(-(inner + 2))}`,
+      fill: 'line',
+    },
+  ],
+  tube: ({ x: [a, b], r: [inner, outer] }) => [
+    { d: `${rectangle(a, b, outer - 2, outer)}${rectangle(a, b, inner, inner + 2)}`, fill: 'open' },
+  ],
+  spacer: ({ x: [a, b], r: [inner, outer] }) => [
+    {
+      d: polygon([a, -inner], [b, -inner], [b, -(inner + 8)], [a + 8, -(inner + 8)], [a + 8, -outer], [a, -outer]),
+      fill: 'hatched',
+    },
+  ],
 };
 
 function shaftOutline(steps: readonly (readonly [number, number])[]): string {
   const last = steps[steps.length - 1]!;
-  const corners = steps.slice(1).map(([x, r], i) => `H${n(x)}${i < steps.length - 2 || r !== steps[i]![1] ? `V${n(-r)}` : ''}`);
+  const corners = steps
+    .slice(1)
+    .map(([x, r], i) => `H${n(x)}${i < steps.length - 2 || r !== steps[i]![1] ? `V${n(-r)}` : ''}`);
   return `M${n(steps[0]![0])} 0V${n(-steps[0]![1])}${corners.join('')}H${n(last[0])}V0Z`;
 }
 
 /** Spreads labels along a line so that neighbours keep `gap`, moving each as little as a single pass each way can. @example spreadLabels([10, 12, 50], { gap: 20, from: 0, to: 100 }) // [10, 30, 50] */
-export function spreadLabels(wanted: readonly number[], { gap, from, to }: { readonly gap: number; readonly from: number; readonly to: number }): number[] {
+export function spreadLabels(
+  wanted: readonly number[],
+  { gap, from, to }: { readonly gap: number; readonly from: number; readonly to: number },
+): number[] {
   const order = wanted.map((x, i) => ({ x, i })).sort((one, other) => one.x - other.x);
   const room = order.length > 1 ? Math.min(gap, (to - from) / (order.length - 1)) : gap;
   const placed = order.map(({ x }) => Math.min(Math.max(x, from), to));
@@ -226,8 +483,15 @@ function stackStages({ section }: Drawn, stages: number): Stacked {
   const grown = (shown.length - 1) * pitch + (isBroken ? breakWidth : 0);
   const behind = (x: number) => (x > from + pitch / 2 ? x + grown : x);
   const shifted = bodies.flatMap((body): SectionBody[] => {
-    if (body.per === 'stage') return shown.map((_, k) => ({ ...body, x: [body.x[0] + placeOf(k), body.x[1] + placeOf(k)] }));
-    return [{ ...body, x: [behind(body.x[0]), behind(body.x[1])], ...(body.steps && { steps: body.steps.map(([x, r]) => [behind(x), r] as [number, number]) }) }];
+    if (body.per === 'stage')
+      return shown.map((_, k) => ({ ...body, x: [body.x[0] + placeOf(k), body.x[1] + placeOf(k)] }));
+    return [
+      {
+        ...body,
+        x: [behind(body.x[0]), behind(body.x[1])],
+        ...(body.steps && { steps: body.steps.map(([x, r]) => [behind(x), r] as [number, number]) }),
+      },
+    ];
   });
   const move = ({ at: [x], per }: FamilyPoint) => {
     if (per !== 'stage') return behind(x);
@@ -236,7 +500,12 @@ function stackStages({ section }: Drawn, stages: number): Stacked {
     return k < 0 ? null : x - stage * pitch + placeOf(k);
   };
   const gap = from + 2 * pitch;
-  return { bodies: shifted, move, length: length + grown, breaks: isBroken ? [{ x: [gap, gap + breakWidth], words: `${stages} stages` }] : [] };
+  return {
+    bodies: shifted,
+    move,
+    length: length + grown,
+    breaks: isBroken ? [{ x: [gap, gap + breakWidth], words: `${stages} stages` }] : [],
+  };
 }
 
 interface Placing {
@@ -248,25 +517,46 @@ interface Placing {
 }
 
 function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
-  const points = family.points.filter((point) => point.half === half).flatMap((point) => {
-    // A stage that the drawing leaves out has its points in the list alone.
-    const x = stacked.move(point);
-    return x === null ? [] : [{ point, x }];
-  });
-  const xs = spreadLabels(points.map(({ x }) => x), { gap, from: 16, to: stacked.length - 12 });
-  return points.map(({ point, x }, i) => ({ id: point.id, number: point.number, title: point.title, part: point.part, x, y: half === 'top' ? -point.at[1] : point.at[1], labelX: xs[i]!, labelY }));
+  const points = family.points
+    .filter((point) => point.half === half)
+    .flatMap((point) => {
+      // A stage that the drawing leaves out has its points in the list alone.
+      const x = stacked.move(point);
+      return x === null ? [] : [{ point, x }];
+    });
+  const xs = spreadLabels(
+    points.map(({ x }) => x),
+    { gap, from: 16, to: stacked.length - 12 },
+  );
+  return points.map(({ point, x }, i) => ({
+    id: point.id,
+    number: point.number,
+    title: point.title,
+    part: point.part,
+    x,
+    y: half === 'top' ? -point.at[1] : point.at[1],
+    labelX: xs[i]!,
+    labelY,
+  }));
 }
 
 /** What lies in front is drawn last: shafts over casings, then what sits inside something, then small things. */
 function inOrder(bodies: readonly SectionBody[]): readonly SectionBody[] {
   const later = new Set<string>(['key', 'nut', 'lip-seal', 'spring', 'o-ring', 'bolt', 'strap', 'cable']);
-  const order = [...bodies].sort((one, other) => Number(one.symbol === 'shaft') - Number(other.symbol === 'shaft') || Number(Boolean(one.inside)) - Number(Boolean(other.inside)));
+  const order = [...bodies].sort(
+    (one, other) =>
+      Number(one.symbol === 'shaft') - Number(other.symbol === 'shaft') ||
+      Number(Boolean(one.inside)) - Number(Boolean(other.inside)),
+  );
   return [...order.filter((body) => !later.has(body.symbol)), ...order.filter((body) => later.has(body.symbol))];
 }
 
 /** Stages of a family that is already built so, by the version that says it. */
 function stagesOf(family: Drawn): number {
-  const said = family.version.split('+')[1]?.split('.').find((word) => /^\d+$/.test(word));
+  const said = family.version
+    .split('+')[1]
+    ?.split('.')
+    .find((word) => /^\d+$/.test(word));
   return said ? Number(said) : (family.stages?.usual ?? 1);
 }
 
@@ -281,14 +571,37 @@ export function drawSection(family: Drawn): SectionDrawing {
   const margin = 44;
   const isVertical = axis === 'vertical';
   const gap = isVertical ? 30 : 36;
-  const pins = [...pinsOf({ family, stacked, half: 'top', labelY: -(radius + margin - 18), gap }), ...pinsOf({ family, stacked, half: 'bottom', labelY: radius + margin - 18, gap })];
+  const pins = [
+    ...pinsOf({ family, stacked, half: 'top', labelY: -(radius + margin - 18), gap }),
+    ...pinsOf({ family, stacked, half: 'bottom', labelY: radius + margin - 18, gap }),
+  ];
   const lineOf = (body: SectionBody) => -(lines[body.line] ?? lines[0]!).y;
   // Upright, the drive end is up: along the shaft becomes down the page, counted from the drive end.
   const turn = (x: number, y: number) => [y, stacked.length - x] as const;
-  const turned = isVertical ? pins.map((pin) => ({ ...pin, x: turn(pin.x, pin.y)[0], y: turn(pin.x, pin.y)[1], labelX: turn(pin.labelX, pin.labelY)[0], labelY: turn(pin.labelX, pin.labelY)[1] })) : pins;
+  const turned = isVertical
+    ? pins.map((pin) => ({
+        ...pin,
+        x: turn(pin.x, pin.y)[0],
+        y: turn(pin.x, pin.y)[1],
+        labelX: turn(pin.labelX, pin.labelY)[0],
+        labelY: turn(pin.labelX, pin.labelY)[1],
+      }))
+    : pins;
   return {
-    viewBox: isVertical ? [-(radius + margin), 0, 2 * (radius + margin), stacked.length] : [0, -(radius + margin), stacked.length, 2 * (radius + margin)],
-    shapes: inOrder(stacked.bodies).flatMap((body) => outlines[body.symbol](body).map(({ d, fill }) => ({ part: body.part, symbol: body.symbol, material: classOf.get(body.part) ?? 'steel', d, fill, line: lineOf(body), half: body.half }))),
+    viewBox: isVertical
+      ? [-(radius + margin), 0, 2 * (radius + margin), stacked.length]
+      : [0, -(radius + margin), stacked.length, 2 * (radius + margin)],
+    shapes: inOrder(stacked.bodies).flatMap((body) =>
+      outlines[body.symbol](body).map(({ d, fill }) => ({
+        part: body.part,
+        symbol: body.symbol,
+        material: classOf.get(body.part) ?? 'steel',
+        d,
+        fill,
+        line: lineOf(body),
+        half: body.half,
+      })),
+    ),
     pins: turned,
     axes: lines.map((line) => ({ from: 4, to: stacked.length - 4, y: -line.y })),
     breaks: stacked.breaks,

@@ -5,7 +5,8 @@ export interface Build {
   readonly stages?: number;
 }
 
-const isIn = (variant: string | undefined) => (one: { readonly variants?: readonly string[] | undefined }) => !one.variants || (variant !== undefined && one.variants.includes(variant));
+const isIn = (variant: string | undefined) => (one: { readonly variants?: readonly string[] | undefined }) =>
+  !one.variants || (variant !== undefined && one.variants.includes(variant));
 
 /** What follows the `+` of a version: the way a job's pump is built. @example readBuild('1.2.0+cartridge.7') // { variant: 'cartridge', stages: 7 } */
 export function readBuild(version: string): Build {
@@ -30,13 +31,20 @@ export function compareVersions(one: string, other: string): number {
 function pointsByStage(family: Family, stages: number): Family['points'] {
   const repeated = family.points.flatMap((point) => {
     if (point.per !== 'stage') return [point];
-    const suffixed = (id: string) => (family.points.some((one) => one.id === id && one.per === 'stage') ? id : undefined);
+    const suffixed = (id: string) =>
+      family.points.some((one) => one.id === id && one.per === 'stage') ? id : undefined;
     return Array.from({ length: stages }, (_, i) => ({
       ...point,
       id: `${point.id}-${i + 1}`,
       title: `${point.title}, stage ${i + 1}`,
       at: [point.at[0] + i * (family.section.stack?.pitch ?? 0), point.at[1]] as [number, number],
-      ...(point.derived && { derived: { ...point.derived, bore: suffixed(point.derived.bore) ? `${point.derived.bore}-${i + 1}` : point.derived.bore, journal: suffixed(point.derived.journal) ? `${point.derived.journal}-${i + 1}` : point.derived.journal } }),
+      ...(point.derived && {
+        derived: {
+          ...point.derived,
+          bore: suffixed(point.derived.bore) ? `${point.derived.bore}-${i + 1}` : point.derived.bore,
+          journal: suffixed(point.derived.journal) ? `${point.derived.journal}-${i + 1}` : point.derived.journal,
+        },
+      }),
     }));
   });
   return repeated.map((point, i) => ({ ...point, number: i + 1 }));
@@ -47,26 +55,63 @@ function pointsByStage(family: Family, stages: number): Family['points'] {
  * parts, points and counts as it has stages. The version says both behind a `+`. Throws RangeError for a variant or a
  * number of stages that the family does not have.
  */
-export function buildFamily(family: Family, { variant = family.variants[0]?.id, stages = family.stages?.usual }: Build = {}): Family {
-  if (variant !== undefined && !family.variants.some((one) => one.id === variant)) throw new RangeError(`${family.id} is not built as “${variant}”; it is built as ${family.variants.map((one) => one.id).join(', ') || 'one way only'}`);
-  if (stages !== undefined && (!family.stages || stages < family.stages.least || stages > family.stages.most)) throw new RangeError(family.stages ? `${family.id} has ${family.stages.least} to ${family.stages.most} stages, not ${stages}` : `${family.id} has no stages`);
+export function buildFamily(
+  family: Family,
+  { variant = family.variants[0]?.id, stages = family.stages?.usual }: Build = {},
+): Family {
+  if (variant !== undefined && !family.variants.some((one) => one.id === variant))
+    throw new RangeError(
+      `${family.id} is not built as “${variant}”; it is built as ${family.variants.map((one) => one.id).join(', ') || 'one way only'}`,
+    );
+  if (stages !== undefined && (!family.stages || stages < family.stages.least || stages > family.stages.most))
+    throw new RangeError(
+      family.stages
+        ? `${family.id} has ${family.stages.least} to ${family.stages.most} stages, not ${stages}`
+        : `${family.id} has no stages`,
+    );
   const keep = isIn(variant);
   const times = (one: { readonly per: 'pump' | 'stage' }) => (one.per === 'stage' ? (stages ?? 1) : 1);
   const parts = family.parts.filter(keep).map((part) => ({ ...part, quantity: part.quantity * times(part) }));
   const refs = new Set(parts.map((part) => part.ref));
   const here = (ref: string) => refs.has(ref);
-  const captures = (list: Family['teardown'][number]['captures']) => list.filter(keep).filter((capture) => !capture.of || here(capture.of)).map((capture) => ({ ...capture, ...(typeof capture.expect === 'number' && { expect: capture.expect * times(capture) }) }));
-  const step = <Step extends Family['teardown'][number]>(one: Step): Step => ({ ...one, parts: one.parts.filter(here), captures: captures(one.captures) });
+  const captures = (list: Family['teardown'][number]['captures']) =>
+    list
+      .filter(keep)
+      .filter((capture) => !capture.of || here(capture.of))
+      .map((capture) => ({
+        ...capture,
+        ...(typeof capture.expect === 'number' && { expect: capture.expect * times(capture) }),
+      }));
+  const step = <Step extends Family['teardown'][number]>(one: Step): Step => ({
+    ...one,
+    parts: one.parts.filter(here),
+    captures: captures(one.captures),
+  });
   const perStage = new Set(family.parts.filter((part) => part.per === 'stage').map((part) => part.ref));
   return {
     ...family,
-    version: writeBuild(family.version, { ...(family.variants.length && variant !== undefined && { variant }), ...(family.stages && stages !== undefined && { stages }) }),
+    version: writeBuild(family.version, {
+      ...(family.variants.length && variant !== undefined && { variant }),
+      ...(family.stages && stages !== undefined && { stages }),
+    }),
     parts,
-    points: pointsByStage({ ...family, points: family.points.filter(keep).filter((point) => here(point.part)) }, stages ?? 1),
+    points: pointsByStage(
+      { ...family, points: family.points.filter(keep).filter((point) => here(point.part)) },
+      stages ?? 1,
+    ),
     teardown: family.teardown.filter(keep).map(step),
-    rebuild: family.rebuild.filter(keep).map((one) => ({ ...step(one), needs: one.needs.filter(here), settings: one.settings.filter(keep) })),
+    rebuild: family.rebuild
+      .filter(keep)
+      .map((one) => ({ ...step(one), needs: one.needs.filter(here), settings: one.settings.filter(keep) })),
     section: { ...family.section, bodies: family.section.bodies.filter(keep).filter((body) => here(body.part)) },
     damage: family.damage.filter((one) => here(one.part)),
-    kits: family.kits.map((kit) => ({ ...kit, gives: kit.gives.filter((one) => here(one.part)).map((one) => ({ ...one, qty: one.qty * (perStage.has(one.part) ? (stages ?? 1) : 1) })) })).filter((kit) => kit.gives.length > 0),
+    kits: family.kits
+      .map((kit) => ({
+        ...kit,
+        gives: kit.gives
+          .filter((one) => here(one.part))
+          .map((one) => ({ ...one, qty: one.qty * (perStage.has(one.part) ? (stages ?? 1) : 1) })),
+      }))
+      .filter((kit) => kit.gives.length > 0),
   };
 }

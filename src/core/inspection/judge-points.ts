@@ -1,6 +1,15 @@
 import type { Family, FamilyPoint } from '../family';
 import { placeKey, type Phase, type Reading } from '../record';
-import { bearingBoreLowerUm, reckonReadings, reckonRunningClearance, show, SumRefusal, verdictWords, type ReadingsResult, type WorkingStep } from '../sums';
+import {
+  bearingBoreLowerUm,
+  reckonReadings,
+  reckonRunningClearance,
+  show,
+  SumRefusal,
+  verdictWords,
+  type ReadingsResult,
+  type WorkingStep,
+} from '../sums';
 
 /** To-scale data of a limit strip, all in mm (clearances too). */
 export interface Strip {
@@ -37,7 +46,11 @@ interface Asked {
 const decimalsOf = (resolution: number) => Math.max(0, Math.round(-Math.log10(resolution)));
 const wordsFor = (verdict: PointVerdict) => (verdict === 'tight' ? 'tight' : verdictWords[verdict]);
 
-function stripOf(newBand: readonly [number, number], reuseBand: readonly [number, number], values: { ticks: readonly number[]; worst: number | null; uncertainty: number }): Strip {
+function stripOf(
+  newBand: readonly [number, number],
+  reuseBand: readonly [number, number],
+  values: { ticks: readonly number[]; worst: number | null; uncertainty: number },
+): Strip {
   const all = [...newBand, ...reuseBand, ...values.ticks];
   const pad = (Math.max(...all) - Math.min(...all)) * 0.15 || 0.01;
   return { low: Math.min(...all) - pad, high: Math.max(...all) + pad, newBand, reuseBand, ...values };
@@ -48,11 +61,18 @@ function reasonFor(point: FamilyPoint, result: ReadingsResult): string {
   const low = point.reuse_mm?.min;
   const high = point.reuse_mm?.max;
   const worst = result.worst_mm.toFixed(digits + 1).replace(/0$/, '');
-  const limits = [low !== undefined && `from ${low.toFixed(digits)}`, high !== undefined && `to ${high.toFixed(digits)}`].filter(Boolean).join(' ');
+  const limits = [
+    low !== undefined && `from ${low.toFixed(digits)}`,
+    high !== undefined && `to ${high.toFixed(digits)}`,
+  ]
+    .filter(Boolean)
+    .join(' ');
   if (result.verdict === 'new') return `${worst} mm lies within the new limits`;
   if (result.verdict === 'out') return `${worst} mm is past the limit for reuse (${limits || 'the new limits'})`;
   const used = `${show(result.wear_used_pct, 0)} % of the wear allowance is used`;
-  return result.verdict === 'near' ? `${worst} mm is nearer to the limit (${limits}) than the gauge’s uncertainty; ${used}` : `${worst} mm: ${used}`;
+  return result.verdict === 'near'
+    ? `${worst} mm is nearer to the limit (${limits}) than the gauge’s uncertainty; ${used}`
+    : `${worst} mm: ${used}`;
 }
 
 /** For a bearing seat, the interference that the actual seat gives with a bearing bore of the normal class. */
@@ -67,7 +87,8 @@ function bearingStep(point: FamilyPoint, values: readonly number[]): readonly Wo
       what: 'Bearing on this seat',
       formula: 'seat − bearing bore, normal class',
       put: `seat ${show(um(Math.min(...values)), 1)} to ${show(um(Math.max(...values)), 1)} µm, bore ${show(lower, 0)} to 0 µm on ${point.seat.nominal_mm} mm`,
-      outcome: least >= 0 ? `interference ${show(least, 1)} to ${show(most, 1)} µm` : `may be loose by ${show(-least, 1)} µm`,
+      outcome:
+        least >= 0 ? `interference ${show(least, 1)} to ${show(most, 1)} µm` : `may be loose by ${show(-least, 1)} µm`,
       source: 'ISO 492, normal class',
     },
   ];
@@ -79,11 +100,23 @@ function judgeSize(point: FamilyPoint, own: readonly Reading[]): Omit<PointState
   const uncertainties = own.flatMap((reading) => (reading.uncertaintyUm === null ? [] : [reading.uncertaintyUm]));
   const uncertainty = uncertainties.length ? Math.max(...uncertainties) : undefined;
   const values = own.map((reading) => reading.valueMm);
-  if (!values.length) return { verdict: null, words: 'to do', reason: '', worstMm: null, working: [], strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }) };
+  if (!values.length)
+    return {
+      verdict: null,
+      words: 'to do',
+      reason: '',
+      worstMm: null,
+      working: [],
+      strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }),
+    };
   const { result, working } = reckonReadings({
     new_mm: point.new_mm!,
     reuse_mm: point.reuse_mm ?? {},
-    readings: own.map((reading) => ({ plane: reading.place.split(':')[0]!, angle_deg: Number(reading.place.split(':')[1] ?? 0), value_mm: reading.valueMm })),
+    readings: own.map((reading) => ({
+      plane: reading.place.split(':')[0]!,
+      angle_deg: Number(reading.place.split(':')[1] ?? 0),
+      value_mm: reading.valueMm,
+    })),
     ...(point.critical && uncertainty !== undefined && { uncertainty_um: uncertainty, guard: true }),
   });
   return {
@@ -92,29 +125,58 @@ function judgeSize(point: FamilyPoint, own: readonly Reading[]): Omit<PointState
     reason: reasonFor(point, result),
     worstMm: result.worst_mm,
     working: [...working, ...bearingStep(point, values), { what: 'Limits', outcome: point.source }],
-    strip: stripOf(newBand, reuseBand, { ticks: values, worst: result.worst_mm, uncertainty: (uncertainty ?? 0) / 1000 }),
+    strip: stripOf(newBand, reuseBand, {
+      ticks: values,
+      worst: result.worst_mm,
+      uncertainty: (uncertainty ?? 0) / 1000,
+    }),
   };
 }
 
-function judgeClearance(point: FamilyPoint, readings: readonly Reading[]): Omit<PointState, 'point' | 'taken' | 'wanted'> {
+function judgeClearance(
+  point: FamilyPoint,
+  readings: readonly Reading[],
+): Omit<PointState, 'point' | 'taken' | 'wanted'> {
   const derived = point.derived!;
   const of = (id: string) => readings.filter((reading) => reading.pointId === id).map((reading) => reading.valueMm);
   const bores = of(derived.bore);
   const journals = of(derived.journal);
   const newBand = [derived.design_um.min / 1000, derived.design_um.max / 1000] as const;
   const reuseBand = [newBand[0], derived.limit_um / 1000] as const;
-  if (!bores.length || !journals.length) return { verdict: null, words: 'to do', reason: 'follows from the two parts', worstMm: null, working: [], strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }) };
-  const { result, working } = reckonRunningClearance({ bore_mm: bores, journal_mm: journals, design_um: derived.design_um, limit_um: derived.limit_um });
+  if (!bores.length || !journals.length)
+    return {
+      verdict: null,
+      words: 'to do',
+      reason: 'follows from the two parts',
+      worstMm: null,
+      working: [],
+      strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }),
+    };
+  const { result, working } = reckonRunningClearance({
+    bore_mm: bores,
+    journal_mm: journals,
+    design_um: derived.design_um,
+    limit_um: derived.limit_um,
+  });
   const worst = result.verdict === 'tight' ? result.min_um : result.max_um;
   const ratio = `${show(result.ratio_to_design, 1)} × the designed clearance`;
-  const reasons = { new: `${show(worst / 1000, 2)} mm is as designed`, reuse: `${show(worst / 1000, 2)} mm, ${ratio}`, tight: `${show(worst / 1000, 2)} mm is less than designed: it may rub`, out: `${show(worst / 1000, 2)} mm is past ${show(derived.limit_um / 1000, 2)} mm, ${ratio}` };
+  const reasons = {
+    new: `${show(worst / 1000, 2)} mm is as designed`,
+    reuse: `${show(worst / 1000, 2)} mm, ${ratio}`,
+    tight: `${show(worst / 1000, 2)} mm is less than designed: it may rub`,
+    out: `${show(worst / 1000, 2)} mm is past ${show(derived.limit_um / 1000, 2)} mm, ${ratio}`,
+  };
   return {
     verdict: result.verdict,
     words: wordsFor(result.verdict),
     reason: reasons[result.verdict],
     worstMm: worst / 1000,
     working: [...working, { what: 'Limits', outcome: point.source }],
-    strip: stripOf(newBand, reuseBand, { ticks: [result.min_um / 1000, result.max_um / 1000], worst: worst / 1000, uncertainty: 0 }),
+    strip: stripOf(newBand, reuseBand, {
+      ticks: [result.min_um / 1000, result.max_um / 1000],
+      worst: worst / 1000,
+      uncertainty: 0,
+    }),
   };
 }
 
@@ -131,14 +193,30 @@ export function judgePoint(point: FamilyPoint, { readings, phase }: Omit<Asked, 
     return { ...base, ...(point.derived ? judgeClearance(point, ofPhase) : judgeSize(point, own)) };
   } catch (error) {
     if (!(error instanceof SumRefusal)) throw error;
-    return { ...base, verdict: null, words: 'cannot be judged', reason: error.message, worstMm: null, strip: null, working: [] };
+    return {
+      ...base,
+      verdict: null,
+      words: 'cannot be judged',
+      reason: error.message,
+      worstMm: null,
+      strip: null,
+      working: [],
+    };
   }
 }
 
 /** All points that are measured in a phase, in the family's order. */
 export function judgePoints({ family, readings, phase }: Asked): readonly PointState[] {
   const byPoint = new Map<string, Reading[]>();
-  for (const reading of readings.filter((one) => one.phase === phase)) byPoint.set(reading.pointId, [...(byPoint.get(reading.pointId) ?? []), reading]);
+  for (const reading of readings.filter((one) => one.phase === phase))
+    byPoint.set(reading.pointId, [...(byPoint.get(reading.pointId) ?? []), reading]);
   const of = (ids: readonly string[]) => ids.flatMap((id) => byPoint.get(id) ?? []);
-  return family.points.filter((point) => point.when.includes(phase)).map((point) => judgePoint(point, { readings: of(point.derived ? [point.derived.bore, point.derived.journal] : [point.id]), phase }));
+  return family.points
+    .filter((point) => point.when.includes(phase))
+    .map((point) =>
+      judgePoint(point, {
+        readings: of(point.derived ? [point.derived.bore, point.derived.journal] : [point.id]),
+        phase,
+      }),
+    );
 }

@@ -5,7 +5,8 @@ import { buildFamily, loadFamily } from '../family';
 import { exampleReading, exampleRecord } from '../record/example-record';
 import { reckonSetting, sayFigure } from './reckon-setting';
 
-const settingOf = (family: ReturnType<typeof buildFamily>, step: string) => family.rebuild.find((one) => one.id === step)!.settings[0]!;
+const settingOf = (family: ReturnType<typeof buildFamily>, step: string) =>
+  family.rebuild.find((one) => one.id === step)!.settings[0]!;
 
 describe('a setting takes its inputs from the family and from the job', () => {
   test('the float of a bore-hole pump from its readings: as left before as found', () => {
@@ -13,8 +14,14 @@ describe('a setting takes its inputs from the family and from the job', () => {
     const setting = settingOf(family, 'straps-on');
     const found = [exampleReading('shaft-down', 'A:0', 73.4), exampleReading('shaft-up', 'A:0', 70.9)];
     // 73.4 − 70.9 = 2.5 mm
-    expect(reckonSetting(setting, exampleRecord({ readings: found }), family).outcome!.result).toMatchObject({ float_mm: expect.closeTo(2.5, 9) as number, verdict: 'within' });
-    const left = [exampleReading('shaft-down', 'A:0', 73.6, 'as-left'), exampleReading('shaft-up', 'A:0', 69.5, 'as-left')];
+    expect(reckonSetting(setting, exampleRecord({ readings: found }), family).outcome!.result).toMatchObject({
+      float_mm: expect.closeTo(2.5, 9) as number,
+      verdict: 'within',
+    });
+    const left = [
+      exampleReading('shaft-down', 'A:0', 73.6, 'as-left'),
+      exampleReading('shaft-up', 'A:0', 69.5, 'as-left'),
+    ];
     const { outcome } = reckonSetting(setting, exampleRecord({ readings: [...found, ...left] }), family);
     // 73.6 − 69.5 = 4.1 mm, over 3.8
     expect(outcome!.result).toMatchObject({ float_mm: expect.closeTo(4.1, 9) as number, verdict: 'over' });
@@ -33,16 +40,25 @@ describe('a setting takes its inputs from the family and from the job', () => {
     const family = buildFamily(loadFamily(f6));
     const setting = settingOf(family, 'clearance');
     // 0.1 mm · 1.3 = 0.13 mm; π · 132 mm · 0.13 / 2 mm = 26.955 mm
-    expect((reckonSetting(setting, exampleRecord({}), family).outcome!.result as { arc_mm: number }).arc_mm).toBeCloseTo(26.955, 3);
+    expect(
+      (reckonSetting(setting, exampleRecord({}), family).outcome!.result as { arc_mm: number }).arc_mm,
+    ).toBeCloseTo(26.955, 3);
   });
 });
 test('what is not measured yet is named, not guessed', () => {
   const family = buildFamily(loadFamily(f4), { stages: 3 });
-  const { outcome, waits } = reckonSetting(settingOf(family, 'straps-on'), exampleRecord({ readings: [exampleReading('shaft-down', 'A:0', 73.4)] }), family);
+  const { outcome, waits } = reckonSetting(
+    settingOf(family, 'straps-on'),
+    exampleRecord({ readings: [exampleReading('shaft-down', 'A:0', 73.4)] }),
+    family,
+  );
   expect([outcome, waits]).toEqual([null, 'waits for shaft up: coupling face to motor flange']);
 });
 test('what the sum refuses is said in its words', () => {
   const family = buildFamily(loadFamily(f6));
-  const setting = { ...settingOf(family, 'clearance'), input: { clearance_mm: 0.1, arc_mm: 3, pitch_mm: 2, mark_diameter_mm: 100 } };
+  const setting = {
+    ...settingOf(family, 'clearance'),
+    input: { clearance_mm: 0.1, arc_mm: 3, pitch_mm: 2, mark_diameter_mm: 100 },
+  };
   expect(reckonSetting(setting, exampleRecord({}), family).waits).toContain('exactly one');
 });

@@ -30,7 +30,9 @@ export function sayDay(isoDate: string): string {
 
 /** The day of a moment on the clocks of a zone, `YYYY-MM-DD`. @example dayInZone('2026-11-23T23:30:00Z', 'Europe/Vienna') // '2026-11-24' */
 export function dayInZone(iso: string, zone: string): string {
-  const format = days.get(zone) ?? new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' });
+  const format =
+    days.get(zone) ??
+    new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' });
   days.set(zone, format);
   return format.format(new Date(iso));
 }
@@ -47,7 +49,9 @@ export function saySince(iso: string, now: string, zone: string): string {
 function sayRange({ early, late }: ReadyRange): string {
   if (early === late) return `on ${sayDay(early)}`;
   const [from, to] = [sayDay(early), sayDay(late)];
-  return from.split(' ')[1] === to.split(' ')[1] && early.slice(0, 7) === late.slice(0, 7) ? `between ${from.split(' ')[0]} and ${to}` : `between ${from} and ${to}`;
+  return from.split(' ')[1] === to.split(' ')[1] && early.slice(0, 7) === late.slice(0, 7)
+    ? `between ${from.split(' ')[0]} and ${to}`
+    : `between ${from} and ${to}`;
 }
 
 function sayPromise(given: AnswerGiven): string {
@@ -56,7 +60,14 @@ function sayPromise(given: AnswerGiven): string {
   return given.ready.late > given.promisedOn ? `we promised ${promised}, which is at risk` : `we promised ${promised}`;
 }
 
-const heldBy: Readonly<Record<Holder, string>> = { U: 'with us', B: 'on the bench', S: 'on the test stand', C: 'with the customer', P: 'with the supplier', O: `with the ${holderNames.O}` };
+const heldBy: Readonly<Record<Holder, string>> = {
+  U: 'with us',
+  B: 'on the bench',
+  S: 'on the test stand',
+  C: 'with the customer',
+  P: 'with the supplier',
+  O: `with the ${holderNames.O}`,
+};
 
 /**
  * One sentence or two that can be read out on the telephone: station, holder, waiting for what since when, predicted
@@ -64,9 +75,14 @@ const heldBy: Readonly<Record<Holder, string>> = { U: 'with us', B: 'on the benc
  */
 export function answerLine(given: AnswerGiven): string {
   const subject = `${given.tag}, ${given.pump} of ${given.owner}`;
-  if (given.closedAt) return `${subject}, went back on ${sayDay(dayInZone(given.closedAt, given.zone))}${given.outcome === 'declined' ? ' as it was: the repair was declined' : ', repaired and tested'}.`;
+  if (given.closedAt)
+    return `${subject}, went back on ${sayDay(dayInZone(given.closedAt, given.zone))}${given.outcome === 'declined' ? ' as it was: the repair was declined' : ', repaired and tested'}.`;
   const since = saySince(given.holderSince, given.now, given.zone);
-  if (given.hold) return `${subject}, is on hold at ${stationNames[given.station].toLowerCase()} until ${sayDay(given.hold.until)}, ${heldBy[given.hold.holder]} ${since}: ${given.hold.reason}. It would be ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
-  const tail = given.outcome === 'declined' ? 'The repair was declined; it goes back as it is.' : `Ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
+  if (given.hold)
+    return `${subject}, is on hold at ${stationNames[given.station].toLowerCase()} until ${sayDay(given.hold.until)}, ${heldBy[given.hold.holder]} ${since}: ${given.hold.reason}. It would be ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
+  const tail =
+    given.outcome === 'declined'
+      ? 'The repair was declined; it goes back as it is.'
+      : `Ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
   return `${subject}, is ${heldBy[given.holder]} ${since}, waiting for ${given.waitingFor}. ${tail}`;
 }

@@ -5,23 +5,42 @@ import { exampleReading, exampleRecord } from '../record/example-record';
 import { asksOf } from './asks';
 
 const family = loadFamily(f1);
-const places = (phase: 'as-found' | 'as-left') => family.points.filter((point) => point.when.includes(phase)).flatMap((point) => point.places.map((place) => `${point.id} ${placeKey(place)}`));
+const places = (phase: 'as-found' | 'as-left') =>
+  family.points
+    .filter((point) => point.when.includes(phase))
+    .flatMap((point) => point.places.map((place) => `${point.id} ${placeKey(place)}`));
 
 test('inspection asks for every reading that is not kept yet', () => {
   const first = family.points.find((point) => point.when.includes('as-found') && point.places.length)!;
   const kept = exampleReading(first.id, placeKey(first.places[0]!), 45);
   const asks = asksOf(exampleRecord({ station: 'inspect', readings: [kept] }), family);
-  expect(asks.map((ask) => `${ask.id} ${ask.place}`)).toEqual(places('as-found').filter((place) => place !== `${first.id} ${placeKey(first.places[0]!)}`));
+  expect(asks.map((ask) => `${ask.id} ${ask.place}`)).toEqual(
+    places('as-found').filter((place) => place !== `${first.id} ${placeKey(first.places[0]!)}`),
+  );
   expect(new Set(asks.map((ask) => `${ask.unit} ${ask.station}`))).toEqual(new Set(['mm inspect']));
 });
 test('teardown asks for positions alone; rebuild for positions, torques, bearing temperatures and readings as left', () => {
   const teardown = asksOf(exampleRecord({ station: 'teardown', captures: [], readings: [] }), family);
   expect(teardown.every((ask) => ask.kind === 'capture')).toBe(true);
-  expect(teardown.map((ask) => ask.id)).toEqual(family.teardown.flatMap((step) => step.captures.filter((capture) => capture.kind === 'position').map((capture) => capture.id)));
+  expect(teardown.map((ask) => ask.id)).toEqual(
+    family.teardown.flatMap((step) =>
+      step.captures.filter((capture) => capture.kind === 'position').map((capture) => capture.id),
+    ),
+  );
   const rebuild = asksOf(exampleRecord({ station: 'rebuild', captures: [], readings: [], steps: [] }), family);
-  expect(rebuild.filter((ask) => ask.kind === 'torque').map((ask) => ask.id)).toEqual(family.rebuild.filter((step) => step.torque).map((step) => step.id));
-  expect(rebuild.filter((ask) => ask.kind === 'temperature').map((ask) => ask.id)).toEqual(family.rebuild.filter((step) => step.heat).map((step) => step.id));
+  expect(rebuild.filter((ask) => ask.kind === 'torque').map((ask) => ask.id)).toEqual(
+    family.rebuild.filter((step) => step.torque).map((step) => step.id),
+  );
+  expect(rebuild.filter((ask) => ask.kind === 'temperature').map((ask) => ask.id)).toEqual(
+    family.rebuild.filter((step) => step.heat).map((step) => step.id),
+  );
   expect(rebuild.filter((ask) => ask.kind === 'reading')).toHaveLength(places('as-left').length);
 });
-test.each(['receive', 'clean', 'quote', 'parts', 'test', 'report', 'return'] as const)('at %s nothing is asked for', (station) => expect(asksOf(exampleRecord({ station }), family)).toEqual([]));
-test('a closed job asks for nothing', () => expect(asksOf(exampleRecord({ station: 'inspect', readings: [], closedAt: '2026-11-01T00:00:00.000Z' }), family)).toEqual([]));
+test.each(['receive', 'clean', 'quote', 'parts', 'test', 'report', 'return'] as const)(
+  'at %s nothing is asked for',
+  (station) => expect(asksOf(exampleRecord({ station }), family)).toEqual([]),
+);
+test('a closed job asks for nothing', () =>
+  expect(
+    asksOf(exampleRecord({ station: 'inspect', readings: [], closedAt: '2026-11-01T00:00:00.000Z' }), family),
+  ).toEqual([]));

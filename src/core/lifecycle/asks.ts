@@ -13,12 +13,33 @@ export interface Asked {
   readonly round?: number;
 }
 
-function askedReadings({ record, family, phase }: { readonly record: JobRecord; readonly family: Family; readonly phase: 'as-found' | 'as-left' }): readonly Asked[] {
-  const kept = new Set(record.readings.filter((reading) => reading.phase === phase).map((reading) => `${reading.pointId} ${reading.place}`));
+function askedReadings({
+  record,
+  family,
+  phase,
+}: {
+  readonly record: JobRecord;
+  readonly family: Family;
+  readonly phase: 'as-found' | 'as-left';
+}): readonly Asked[] {
+  const kept = new Set(
+    record.readings
+      .filter((reading) => reading.phase === phase)
+      .map((reading) => `${reading.pointId} ${reading.place}`),
+  );
   const station = phase === 'as-found' ? 'inspect' : 'rebuild';
   return family.points
     .filter((point) => point.when.includes(phase))
-    .flatMap((point) => point.places.map((place) => ({ kind: 'reading' as const, label: `${point.title}, plane ${place.plane} at ${place.angle_deg}°`, unit: 'mm' as const, station: station as Station, id: point.id, place: placeKey(place) })))
+    .flatMap((point) =>
+      point.places.map((place) => ({
+        kind: 'reading' as const,
+        label: `${point.title}, plane ${place.plane} at ${place.angle_deg}°`,
+        unit: 'mm' as const,
+        station: station as Station,
+        id: point.id,
+        place: placeKey(place),
+      })),
+    )
     .filter((asked) => !kept.has(`${asked.id} ${asked.place}`));
 }
 
@@ -27,16 +48,52 @@ export function asksOf(record: JobRecord, family: Family): readonly Asked[] {
   const { station } = record;
   if (record.closedAt || (station !== 'teardown' && station !== 'inspect' && station !== 'rebuild')) return [];
   if (station === 'inspect') return askedReadings({ record, family, phase: 'as-found' });
-  const taken = new Set(record.captures.filter((capture) => capture.phase === station).map((capture) => capture.captureId));
-  const positions = family[station].flatMap((step) => step.captures.filter((capture) => capture.kind === 'position' && !taken.has(capture.id)).map((capture) => ({ kind: 'capture' as const, label: capture.ask, unit: 'mm' as const, station: station as Station, id: capture.id })));
+  const taken = new Set(
+    record.captures.filter((capture) => capture.phase === station).map((capture) => capture.captureId),
+  );
+  const positions = family[station].flatMap((step) =>
+    step.captures
+      .filter((capture) => capture.kind === 'position' && !taken.has(capture.id))
+      .map((capture) => ({
+        kind: 'capture' as const,
+        label: capture.ask,
+        unit: 'mm' as const,
+        station: station as Station,
+        id: capture.id,
+      })),
+  );
   if (station === 'teardown') return positions;
   const round = rebuildRound(record);
-  const done = new Set(record.steps.filter((step) => step.phase === 'rebuild' && step.round === round).map((step) => step.stepId));
+  const done = new Set(
+    record.steps.filter((step) => step.phase === 'rebuild' && step.round === round).map((step) => step.stepId),
+  );
   const ofSteps = family.rebuild
     .filter((step) => !done.has(step.id))
     .flatMap((step): Asked[] => [
-      ...(step.torque ? [{ kind: 'torque' as const, label: `Torque: ${step.title}`, unit: 'N·m' as const, station: station as Station, id: step.id, round }] : []),
-      ...(step.heat ? [{ kind: 'temperature' as const, label: `Bearing temperature: ${step.title}`, unit: '°C' as const, station: station as Station, id: step.id, round }] : []),
+      ...(step.torque
+        ? [
+            {
+              kind: 'torque' as const,
+              label: `Torque: ${step.title}`,
+              unit: 'N·m' as const,
+              station: station as Station,
+              id: step.id,
+              round,
+            },
+          ]
+        : []),
+      ...(step.heat
+        ? [
+            {
+              kind: 'temperature' as const,
+              label: `Bearing temperature: ${step.title}`,
+              unit: '°C' as const,
+              station: station as Station,
+              id: step.id,
+              round,
+            },
+          ]
+        : []),
     ]);
   return [...positions, ...ofSteps, ...askedReadings({ record, family, phase: 'as-left' })];
 }

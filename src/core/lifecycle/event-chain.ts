@@ -26,7 +26,15 @@ export function chainEvent(event: Omit<ChainedEvent, 'hash'>, sha256: (text: str
 }
 
 /** The first event that was changed, moved or is missing; null when the chain is whole and ends in `headHash`. */
-export function findBrokenEvent({ events, headHash, sha256 }: { readonly events: readonly ChainedEvent[]; readonly headHash: string; readonly sha256: (text: string) => string }): { readonly seq: number; readonly why: string } | null {
+export function findBrokenEvent({
+  events,
+  headHash,
+  sha256,
+}: {
+  readonly events: readonly ChainedEvent[];
+  readonly headHash: string;
+  readonly sha256: (text: string) => string;
+}): { readonly seq: number; readonly why: string } | null {
   let previous = '';
   for (const [i, event] of events.entries()) {
     if (event.seq !== i + 1) return { seq: i + 1, why: 'an event is missing' };

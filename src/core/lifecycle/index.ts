@@ -3,5 +3,13 @@ export { answerLine, dayInZone, type AnswerGiven } from './answer-line';
 export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
 export { gateFor, type Missing } from './gates';
 export { jobDetails, parseTag, writeTag } from './tag';
-export { allowedEvents, eventKinds, moves, transition, type EventKind, type LifecycleState, type Transition } from './transition';
+export {
+  allowedEvents,
+  eventKinds,
+  moves,
+  transition,
+  type EventKind,
+  type LifecycleState,
+  type Transition,
+} from './transition';
 export { standingOf, standingSchema, type Standing } from './standing';

@@ -3,13 +3,36 @@ import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleReading, exampleRecord } from '../record/example-record';
 import { holders, stations, type Finding, type JobRecord, type Station } from '../record';
-import { allowedEvents, answerLine, canonical, chainEvent, eventKinds, findBrokenEvent, gateFor, moves, parseTag, standingOf, standingSchema, transition, writeTag, type ChainedEvent, type EventKind, type LifecycleState } from '.';
+import {
+  allowedEvents,
+  answerLine,
+  canonical,
+  chainEvent,
+  eventKinds,
+  findBrokenEvent,
+  gateFor,
+  moves,
+  parseTag,
+  standingOf,
+  standingSchema,
+  transition,
+  writeTag,
+  type ChainedEvent,
+  type EventKind,
+  type LifecycleState,
+} from '.';
 import { holderAt } from './transition';
 
 const family = loadFamily(f1);
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
 const hold = { reason: 'drawing is looked for', holder: 'C' as const, until: '2026-12-01' };
-const state = (station: Station, change: Partial<LifecycleState> = {}): LifecycleState => ({ station, hold: null, outcome: 'open', closed: false, ...change });
+const state = (station: Station, change: Partial<LifecycleState> = {}): LifecycleState => ({
+  station,
+  hold: null,
+  outcome: 'open',
+  closed: false,
+  ...change,
+});
 
 describe('every state with every event', () => {
   const cases = stations.flatMap((station) => eventKinds.map((event) => [station, event] as const));
@@ -32,20 +55,45 @@ describe('every state with every event', () => {
   });
   test('every station can be reached from receive, and left', () => {
     const reached = new Set<Station>(['receive']);
-    for (let i = 0; i < stations.length; i++) for (const event of eventKinds) if (moves[event].to && moves[event].from.some((from) => reached.has(from))) reached.add(moves[event].to!);
+    for (let i = 0; i < stations.length; i++)
+      for (const event of eventKinds)
+        if (moves[event].to && moves[event].from.some((from) => reached.has(from))) reached.add(moves[event].to!);
     expect([...reached].sort()).toEqual([...stations].sort());
-    for (const station of stations) expect(eventKinds.some((event) => !['hold', 'resume'].includes(event) && moves[event].from.includes(station))).toBe(true);
+    for (const station of stations)
+      expect(
+        eventKinds.some((event) => !['hold', 'resume'].includes(event) && moves[event].from.includes(station)),
+      ).toBe(true);
   });
   test('a failed test goes back to rebuild, a declined quote to return', () => {
-    expect(transition(state('test'), { event: 'fail-test', missing: [] })).toMatchObject({ ok: true, state: { station: 'rebuild', outcome: 'open' } });
-    expect(transition(state('approve'), { event: 'decline-quote', missing: [] })).toMatchObject({ ok: true, state: { station: 'return', outcome: 'declined' } });
-    expect(transition(state('return'), { event: 'close', missing: [] })).toMatchObject({ ok: true, state: { closed: true }, effects: ['holder-changed', 'closed'] });
+    expect(transition(state('test'), { event: 'fail-test', missing: [] })).toMatchObject({
+      ok: true,
+      state: { station: 'rebuild', outcome: 'open' },
+    });
+    expect(transition(state('approve'), { event: 'decline-quote', missing: [] })).toMatchObject({
+      ok: true,
+      state: { station: 'return', outcome: 'declined' },
+    });
+    expect(transition(state('return'), { event: 'close', missing: [] })).toMatchObject({
+      ok: true,
+      state: { closed: true },
+      effects: ['holder-changed', 'closed'],
+    });
   });
 });
 
 describe('who holds it', () => {
   const none = { toOrder: 0, awaited: 0 };
-  test.each([['receive', 'U'], ['teardown', 'B'], ['inspect', 'B'], ['quote', 'U'], ['approve', 'C'], ['rebuild', 'B'], ['test', 'S'], ['report', 'U'], ['return', 'U']] as const)('%s: %s', (station, holder) => expect(holderAt(state(station), none)).toBe(holder));
+  test.each([
+    ['receive', 'U'],
+    ['teardown', 'B'],
+    ['inspect', 'B'],
+    ['quote', 'U'],
+    ['approve', 'C'],
+    ['rebuild', 'B'],
+    ['test', 'S'],
+    ['report', 'U'],
+    ['return', 'U'],
+  ] as const)('%s: %s', (station, holder) => expect(holderAt(state(station), none)).toBe(holder));
   test('at parts it is the supplier only while everything is ordered and something still comes', () => {
     expect(holderAt(state('parts'), { toOrder: 2, awaited: 5 })).toBe('U');
     expect(holderAt(state('parts'), { toOrder: 0, awaited: 5 })).toBe('P');
@@ -60,10 +108,24 @@ describe('who holds it', () => {
 describe('event chain', () => {
   const chain = () => {
     const events: ChainedEvent[] = [];
-    for (let seq = 1; seq <= 5; seq++) events.push(chainEvent({ seq, kind: 'k', personName: 'Ines', at: `2026-11-2${seq}T08:00:00.000Z`, data: canonical({ n: seq }), previousHash: events.at(-1)?.hash ?? '' }, sha256));
+    for (let seq = 1; seq <= 5; seq++)
+      events.push(
+        chainEvent(
+          {
+            seq,
+            kind: 'k',
+            personName: 'Ines',
+            at: `2026-11-2${seq}T08:00:00.000Z`,
+            data: canonical({ n: seq }),
+            previousHash: events.at(-1)?.hash ?? '',
+          },
+          sha256,
+        ),
+      );
     return events;
   };
-  const broken = (events: readonly ChainedEvent[], headHash = chain().at(-1)!.hash) => findBrokenEvent({ events, headHash, sha256 });
+  const broken = (events: readonly ChainedEvent[], headHash = chain().at(-1)!.hash) =>
+    findBrokenEvent({ events, headHash, sha256 });
   test('a whole chain is whole, an empty one too', () => {
     expect(broken(chain())).toBeNull();
     expect(broken([], '')).toBeNull();
@@ -84,12 +146,22 @@ describe('event chain', () => {
     expect(broken(chain().slice(0, -1))).toEqual({ seq: 5, why: 'the last event is missing' });
   });
   test('canonical JSON does not depend on the order of members', () => {
-    expect(canonical({ a: 1, b: { d: null, c: [1, 'x', undefined] } })).toBe(canonical({ b: { c: [1, 'x', undefined], d: null }, a: 1 }));
+    expect(canonical({ a: 1, b: { d: null, c: [1, 'x', undefined] } })).toBe(
+      canonical({ b: { c: [1, 'x', undefined], d: null }, a: 1 }),
+    );
   });
 });
 
 describe('tags', () => {
-  test.each([['P-0417', 'P-0417'], ['p417', 'P-0417'], ['0417', 'P-0417'], [' p-12345 ', 'P-12345'], ['QB-22871', null], ['', null], ['12345678', null]])('%j is %j', (text, tag) => expect(parseTag(text)).toBe(tag));
+  test.each([
+    ['P-0417', 'P-0417'],
+    ['p417', 'P-0417'],
+    ['0417', 'P-0417'],
+    [' p-12345 ', 'P-12345'],
+    ['QB-22871', null],
+    ['', null],
+    ['12345678', null],
+  ])('%j is %j', (text, tag) => expect(parseTag(text)).toBe(tag));
   test('written tags are read again', () => {
     for (const number of [1, 417, 9999, 1234567]) expect(parseTag(writeTag(number))).toBe(writeTag(number));
   });
@@ -98,7 +170,10 @@ describe('tags', () => {
 describe('gates', () => {
   const missing = (event: EventKind, record: JobRecord) => gateFor(event, record, family).map((line) => line.words);
   test('teardown waits for liquid, paper, isolation and both acknowledgements', () => {
-    const bare = exampleRecord({ acknowledgements: [], intake: { ...exampleRecord().intake, liquid: ' ', cleaning: 'none', isolation: null } });
+    const bare = exampleRecord({
+      acknowledgements: [],
+      intake: { ...exampleRecord().intake, liquid: ' ', cleaning: 'none', isolation: null },
+    });
     expect(missing('begin-teardown', bare)).toHaveLength(5);
     expect(missing('begin-teardown', exampleRecord())).toEqual([]);
   });
@@ -109,99 +184,304 @@ describe('gates', () => {
     expect(lines.every((line) => line.station === 'teardown')).toBe(true);
   });
   test('an out point without a disposition keeps inspection open, a waived critical point does not', () => {
-    const readings = [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:90', 44.99), exampleReading('wet-seat', 'B:0', 44.99), exampleReading('wet-seat', 'B:90', 44.99)];
-    expect(missing('finish-inspection', exampleRecord({ readings }))).toContain('Shaft at the wet-end bearing seat is out and has no disposition');
-    const finding = { id: 'f', kind: 'point' as const, phase: 'as-found' as const, pointId: 'wet-seat', partRef: 'shaft', words: 'w', plain: 'p', proposed: 'out', verdict: 'out', overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: { action: 'rework' as const, reason: 'worn', personName: 'Marek', at: '' } };
-    expect(missing('finish-inspection', exampleRecord({ readings, findings: [finding] })).some((words) => words.startsWith('Shaft at the wet-end'))).toBe(false);
-    const waived = family.points.filter((point) => point.critical && point.when.includes('as-found')).map((point) => ({ ...finding, id: point.id, pointId: point.id, verdict: null, disposition: null, waivedReason: 'not reachable' }));
+    const readings = [
+      exampleReading('wet-seat', 'A:0', 44.99),
+      exampleReading('wet-seat', 'A:90', 44.99),
+      exampleReading('wet-seat', 'B:0', 44.99),
+      exampleReading('wet-seat', 'B:90', 44.99),
+    ];
+    expect(missing('finish-inspection', exampleRecord({ readings }))).toContain(
+      'Shaft at the wet-end bearing seat is out and has no disposition',
+    );
+    const finding = {
+      id: 'f',
+      kind: 'point' as const,
+      phase: 'as-found' as const,
+      pointId: 'wet-seat',
+      partRef: 'shaft',
+      words: 'w',
+      plain: 'p',
+      proposed: 'out',
+      verdict: 'out',
+      overruledReason: null,
+      waivedReason: null,
+      photoId: null,
+      version: 1,
+      personName: 'Marek',
+      at: '',
+      disposition: { action: 'rework' as const, reason: 'worn', personName: 'Marek', at: '' },
+    };
+    expect(
+      missing('finish-inspection', exampleRecord({ readings, findings: [finding] })).some((words) =>
+        words.startsWith('Shaft at the wet-end'),
+      ),
+    ).toBe(false);
+    const waived = family.points
+      .filter((point) => point.critical && point.when.includes('as-found'))
+      .map((point) => ({
+        ...finding,
+        id: point.id,
+        pointId: point.id,
+        verdict: null,
+        disposition: null,
+        waivedReason: 'not reachable',
+      }));
     expect(missing('finish-inspection', exampleRecord({ findings: waived }))).toEqual([]);
   });
   test('where nothing critical is left the next move is to close the inspection, and what is not measured is said', () => {
-    const read = (points: typeof family.points) => points.filter((point) => !point.derived).flatMap((point) => point.places.map((place) => exampleReading(point.id, `${place.plane}:${place.angle_deg}`, (point.new_mm!.min + point.new_mm!.max) / 2)));
+    const read = (points: typeof family.points) =>
+      points
+        .filter((point) => !point.derived)
+        .flatMap((point) =>
+          point.places.map((place) =>
+            exampleReading(point.id, `${place.plane}:${place.angle_deg}`, (point.new_mm!.min + point.new_mm!.max) / 2),
+          ),
+        );
     const asFound = family.points.filter((point) => point.when.includes('as-found'));
     const ring = family.points.find((point) => point.id === 'ring-clearance')!.derived!;
     const needed = asFound.filter((point) => point.critical || point.id === ring.bore || point.id === ring.journal);
     const left = asFound.length - needed.length;
-    const standing = (points: typeof family.points) => standingOf(exampleRecord({ station: 'inspect', readings: read(points) }), family);
-    expect(standing(needed)).toMatchObject({ move: 'Close the inspection', waitingFor: `the inspection to be closed, ${left} points not measured and none critical` });
-    expect(standing(asFound)).toMatchObject({ move: 'Close the inspection', waitingFor: 'the inspection to be closed' });
+    const standing = (points: typeof family.points) =>
+      standingOf(exampleRecord({ station: 'inspect', readings: read(points) }), family);
+    expect(standing(needed)).toMatchObject({
+      move: 'Close the inspection',
+      waitingFor: `the inspection to be closed, ${left} points not measured and none critical`,
+    });
+    expect(standing(asFound)).toMatchObject({
+      move: 'Close the inspection',
+      waitingFor: 'the inspection to be closed',
+    });
     expect(standing(needed.slice(1)).waitingFor).toContain('to be measured');
   });
   describe('a critical clearance that follows from two parts', () => {
     const critical = 'ring-clearance';
     const { bore, journal } = family.points.find((point) => point.id === critical)!.derived!;
-    const read = (id: string, mm: number, phase: 'as-found' | 'as-left', count = Infinity) => family.points.find((point) => point.id === id)!.places.slice(0, count).map((place) => ({ ...exampleReading(id, `${place.plane}:${place.angle_deg}`, mm), phase }));
-    const linesOf = (event: string, readings: readonly ReturnType<typeof exampleReading>[], findings: Finding[] = []) => gateFor(event, exampleRecord({ readings: [...readings], findings }), family).filter((line) => line.anchor === `point-${critical}`);
-    const finding = (change: Partial<Finding>): Finding => ({ id: 'f', kind: 'point', phase: 'as-left', pointId: critical, partRef: 'wear-ring', words: 'w', plain: 'p', proposed: 'out', verdict: 'out', overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: null, ...change });
+    const read = (id: string, mm: number, phase: 'as-found' | 'as-left', count = Infinity) =>
+      family.points
+        .find((point) => point.id === id)!
+        .places.slice(0, count)
+        .map((place) => ({ ...exampleReading(id, `${place.plane}:${place.angle_deg}`, mm), phase }));
+    const linesOf = (event: string, readings: readonly ReturnType<typeof exampleReading>[], findings: Finding[] = []) =>
+      gateFor(event, exampleRecord({ readings: [...readings], findings }), family).filter(
+        (line) => line.anchor === `point-${critical}`,
+      );
+    const finding = (change: Partial<Finding>): Finding => ({
+      id: 'f',
+      kind: 'point',
+      phase: 'as-left',
+      pointId: critical,
+      partRef: 'wear-ring',
+      words: 'w',
+      plain: 'p',
+      proposed: 'out',
+      verdict: 'out',
+      overruledReason: null,
+      waivedReason: null,
+      photoId: null,
+      version: 1,
+      personName: 'Marek',
+      at: '',
+      disposition: null,
+      ...change,
+    });
     test('is asked for until both are measured at every place', () => {
-      expect(linesOf('finish-inspection', [...read(bore, 100.3, 'as-found'), ...read(journal, 99.9, 'as-found', 1)])).toHaveLength(1);
-      expect(linesOf('finish-inspection', [...read(bore, 100.3, 'as-found'), ...read(journal, 99.9, 'as-found')])).toEqual([]);
+      expect(
+        linesOf('finish-inspection', [...read(bore, 100.3, 'as-found'), ...read(journal, 99.9, 'as-found', 1)]),
+      ).toHaveLength(1);
+      expect(
+        linesOf('finish-inspection', [...read(bore, 100.3, 'as-found'), ...read(journal, 99.9, 'as-found')]),
+      ).toEqual([]);
     });
     test('as left and out of limits is held back, whatever was overruled as found or overruled to out', () => {
       const worn = [...read(bore, 101.5, 'as-left'), ...read(journal, 99.9, 'as-left')];
       expect(linesOf('finish-rebuild', worn)).toHaveLength(1);
-      expect(linesOf('finish-rebuild', worn, [finding({ phase: 'as-found', verdict: 'reuse', overruledReason: 'agreed' })])).toHaveLength(1);
-      expect(linesOf('finish-rebuild', worn, [finding({ verdict: 'out', overruledReason: 'worse than it looks' })])).toHaveLength(1);
-      expect(linesOf('finish-rebuild', worn, [finding({ verdict: 'reuse', overruledReason: 'agreed by the customer' })])).toEqual([]);
+      expect(
+        linesOf('finish-rebuild', worn, [finding({ phase: 'as-found', verdict: 'reuse', overruledReason: 'agreed' })]),
+      ).toHaveLength(1);
+      expect(
+        linesOf('finish-rebuild', worn, [finding({ verdict: 'out', overruledReason: 'worse than it looks' })]),
+      ).toHaveLength(1);
+      expect(
+        linesOf('finish-rebuild', worn, [finding({ verdict: 'reuse', overruledReason: 'agreed by the customer' })]),
+      ).toEqual([]);
     });
     test('as left may be waived where it cannot be measured, but not where it was and is out', () => {
       const waived = [finding({ proposed: null, verdict: null, waivedReason: 'no access' })];
       expect(linesOf('finish-rebuild', [])).toHaveLength(1);
       expect(linesOf('finish-rebuild', [], waived)).toEqual([]);
-      expect(linesOf('finish-rebuild', [...read(bore, 101.5, 'as-left'), ...read(journal, 99.9, 'as-left')], waived)).toHaveLength(1);
+      expect(
+        linesOf('finish-rebuild', [...read(bore, 101.5, 'as-left'), ...read(journal, 99.9, 'as-left')], waived),
+      ).toHaveLength(1);
     });
   });
   test('a disposition that costs must stand on a line before the quote goes', () => {
-    const costing = { id: 'f', kind: 'visual' as const, phase: 'as-found' as const, pointId: null, partRef: 'impeller', words: 'pitted', plain: 'p', proposed: null, verdict: null, overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: { action: 'replace' as const, reason: 'r', personName: 'Marek', at: '' } };
-    const record = (findingIds: string[]) => exampleRecord({ station: 'quote', findings: [costing], quotes: [exampleQuote([exampleLine({ findingIds })], { state: 'draft' })] });
+    const costing = {
+      id: 'f',
+      kind: 'visual' as const,
+      phase: 'as-found' as const,
+      pointId: null,
+      partRef: 'impeller',
+      words: 'pitted',
+      plain: 'p',
+      proposed: null,
+      verdict: null,
+      overruledReason: null,
+      waivedReason: null,
+      photoId: null,
+      version: 1,
+      personName: 'Marek',
+      at: '',
+      disposition: { action: 'replace' as const, reason: 'r', personName: 'Marek', at: '' },
+    };
+    const record = (findingIds: string[]) =>
+      exampleRecord({
+        station: 'quote',
+        findings: [costing],
+        quotes: [exampleQuote([exampleLine({ findingIds })], { state: 'draft' })],
+      });
     expect(missing('send-quote', record([]))).toEqual(['“pitted” costs something and stands on no line']);
     expect(missing('send-quote', record(['f']))).toEqual([]);
     expect(missing('send-quote', exampleRecord())).toEqual(['No quote has been drawn up']);
-    expect(missing('send-quote', { ...record(['f']), contact: null })).toEqual(['The customer has no contact to send it to']);
+    expect(missing('send-quote', { ...record(['f']), contact: null })).toEqual([
+      'The customer has no contact to send it to',
+    ]);
   });
   test('rebuild waits for orders, test for parts, steps, hold points and as-left readings', () => {
     const quote = exampleQuote([exampleLine()], { state: 'answered' });
-    const approval = { id: 'a', quoteId: quote.id, way: 'telephone' as const, name: 'Fern', reference: '', decisions: { 'line-1': 'approved' as const }, signature: '', text: '', fingerprint: '', personName: 'Wenna', at: '' };
+    const approval = {
+      id: 'a',
+      quoteId: quote.id,
+      way: 'telephone' as const,
+      name: 'Fern',
+      reference: '',
+      decisions: { 'line-1': 'approved' as const },
+      signature: '',
+      text: '',
+      fingerprint: '',
+      personName: 'Wenna',
+      at: '',
+    };
     const record = exampleRecord({ station: 'parts', quotes: [quote], approvals: [approval] });
     expect(missing('start-rebuild', record)).toEqual(['Front wear ring: 1 not ordered']);
-    const ordered = { ...record, orders: [{ id: 'o', number: 'PO-1', supplier: 's', acknowledgement: 'k', dueOn: '2026-12-01', personName: 'Bram', at: '', lines: [{ id: 'l', partRef: 'front-ring', number: 'n', quantity: 1, sent: 0, received: 0 }] }] };
+    const ordered = {
+      ...record,
+      orders: [
+        {
+          id: 'o',
+          number: 'PO-1',
+          supplier: 's',
+          acknowledgement: 'k',
+          dueOn: '2026-12-01',
+          personName: 'Bram',
+          at: '',
+          lines: [{ id: 'l', partRef: 'front-ring', number: 'n', quantity: 1, sent: 0, received: 0 }],
+        },
+      ],
+    };
     expect(missing('start-rebuild', ordered)).toEqual([]);
     expect(missing('finish-rebuild', ordered)).toContain('Front wear ring: 1 still to arrive');
     const holdStep = family.rebuild.find((step) => step.hold_point)!;
-    const done = { ...ordered, steps: [{ phase: 'rebuild' as const, round: 1, stepId: holdStep.id, personId: 'p', personName: 'Ines', at: '', data: {}, second: null }] };
+    const done = {
+      ...ordered,
+      steps: [
+        {
+          phase: 'rebuild' as const,
+          round: 1,
+          stepId: holdStep.id,
+          personId: 'p',
+          personName: 'Ines',
+          at: '',
+          data: {},
+          second: null,
+        },
+      ],
+    };
     expect(missing('finish-rebuild', done)).toContain(`Hold point “${holdStep.title}” needs a second person`);
   });
   test('return waits for report, release and delivery; a declined pump needs no report', () => {
-    expect(missing('close', exampleRecord({ station: 'return' }))).toEqual(['The report is not issued', 'The pump is not released']);
-    expect(missing('close', exampleRecord({ station: 'return', outcome: 'declined' }))).toEqual(['The pump is not released']);
+    expect(missing('close', exampleRecord({ station: 'return' }))).toEqual([
+      'The report is not issued',
+      'The pump is not released',
+    ]);
+    expect(missing('close', exampleRecord({ station: 'return', outcome: 'declined' }))).toEqual([
+      'The pump is not released',
+    ]);
   });
   test('an event without a gate has none', () => expect(gateFor('hold', exampleRecord(), family)).toEqual([]));
 });
 
 describe('answer line', () => {
-  const given = { tag: 'P-0417', pump: 'Quillmere QB 50-160', owner: 'Harrowmere Botanical Garden', holderSince: '2026-11-21T08:00:00Z', hold: null, outcome: 'open' as const, closedAt: null, waitingFor: '3 points to be measured', ready: { early: '2026-12-09', likely: '2026-12-10', late: '2026-12-11' }, promisedOn: '2026-12-11', now: '2026-11-24T08:00:00Z', zone: 'Europe/Vienna' };
-  test.each(stations.flatMap((station) => holders.map((holder) => [station, holder] as const)))('at %s held by %s it is one sentence to read out', (station, holder) => {
-    const said = answerLine({ ...given, station, holder });
-    expect(said).toMatch(/^P-0417, Quillmere QB 50-160 of Harrowmere Botanical Garden, is (with|on) /);
-    expect(said).toContain('for three days, waiting for 3 points to be measured. Ready between 9 and 11 December; we promised 11 December.');
-    expect(answerLine({ ...given, station, holder, hold })).toContain('is on hold at');
-  });
+  const given = {
+    tag: 'P-0417',
+    pump: 'Quillmere QB 50-160',
+    owner: 'Harrowmere Botanical Garden',
+    holderSince: '2026-11-21T08:00:00Z',
+    hold: null,
+    outcome: 'open' as const,
+    closedAt: null,
+    waitingFor: '3 points to be measured',
+    ready: { early: '2026-12-09', likely: '2026-12-10', late: '2026-12-11' },
+    promisedOn: '2026-12-11',
+    now: '2026-11-24T08:00:00Z',
+    zone: 'Europe/Vienna',
+  };
+  test.each(stations.flatMap((station) => holders.map((holder) => [station, holder] as const)))(
+    'at %s held by %s it is one sentence to read out',
+    (station, holder) => {
+      const said = answerLine({ ...given, station, holder });
+      expect(said).toMatch(/^P-0417, Quillmere QB 50-160 of Harrowmere Botanical Garden, is (with|on) /);
+      expect(said).toContain(
+        'for three days, waiting for 3 points to be measured. Ready between 9 and 11 December; we promised 11 December.',
+      );
+      expect(answerLine({ ...given, station, holder, hold })).toContain('is on hold at');
+    },
+  );
   test('a promise at risk and a promise past are said', () => {
-    expect(answerLine({ ...given, station: 'inspect', holder: 'B', promisedOn: '2026-12-10' })).toContain('which is at risk');
-    expect(answerLine({ ...given, station: 'inspect', holder: 'B', promisedOn: '2026-12-08' })).toContain('and shall be late');
+    expect(answerLine({ ...given, station: 'inspect', holder: 'B', promisedOn: '2026-12-10' })).toContain(
+      'which is at risk',
+    );
+    expect(answerLine({ ...given, station: 'inspect', holder: 'B', promisedOn: '2026-12-08' })).toContain(
+      'and shall be late',
+    );
   });
   test('a range over two months names both', () => {
-    expect(answerLine({ ...given, station: 'inspect', holder: 'B', ready: { early: '2026-11-30', likely: '2026-12-01', late: '2026-12-02' } })).toContain('between 30 November and 2 December');
-    expect(answerLine({ ...given, station: 'inspect', holder: 'B', ready: { early: '2026-12-02', likely: '2026-12-02', late: '2026-12-02' } })).toContain('on 2 December');
+    expect(
+      answerLine({
+        ...given,
+        station: 'inspect',
+        holder: 'B',
+        ready: { early: '2026-11-30', likely: '2026-12-01', late: '2026-12-02' },
+      }),
+    ).toContain('between 30 November and 2 December');
+    expect(
+      answerLine({
+        ...given,
+        station: 'inspect',
+        holder: 'B',
+        ready: { early: '2026-12-02', likely: '2026-12-02', late: '2026-12-02' },
+      }),
+    ).toContain('on 2 December');
   });
   test('the day is the shop’s day: late in the evening in UTC is tomorrow in Vienna', () => {
-    expect(answerLine({ ...given, station: 'inspect', holder: 'B', holderSince: '2026-11-23T23:30:00Z' })).toContain('since today');
-    expect(answerLine({ ...given, station: 'inspect', holder: 'B', holderSince: '2026-11-23T22:30:00Z' })).toContain('since yesterday');
+    expect(answerLine({ ...given, station: 'inspect', holder: 'B', holderSince: '2026-11-23T23:30:00Z' })).toContain(
+      'since today',
+    );
+    expect(answerLine({ ...given, station: 'inspect', holder: 'B', holderSince: '2026-11-23T22:30:00Z' })).toContain(
+      'since yesterday',
+    );
   });
   test('what went back is said so', () => {
-    expect(answerLine({ ...given, station: 'return', holder: 'C', closedAt: '2026-11-23T12:00:00Z', outcome: 'repaired' })).toBe('P-0417, Quillmere QB 50-160 of Harrowmere Botanical Garden, went back on 23 November, repaired and tested.');
-    expect(answerLine({ ...given, station: 'return', holder: 'C', closedAt: '2026-11-23T12:00:00Z', outcome: 'declined' })).toContain('as it was: the repair was declined');
-    expect(answerLine({ ...given, station: 'return', holder: 'U', outcome: 'declined' })).toContain('it goes back as it is');
+    expect(
+      answerLine({ ...given, station: 'return', holder: 'C', closedAt: '2026-11-23T12:00:00Z', outcome: 'repaired' }),
+    ).toBe(
+      'P-0417, Quillmere QB 50-160 of Harrowmere Botanical Garden, went back on 23 November, repaired and tested.',
+    );
+    expect(
+      answerLine({ ...given, station: 'return', holder: 'C', closedAt: '2026-11-23T12:00:00Z', outcome: 'declined' }),
+    ).toContain('as it was: the repair was declined');
+    expect(answerLine({ ...given, station: 'return', holder: 'U', outcome: 'declined' })).toContain(
+      'it goes back as it is',
+    );
   });
 });
 
@@ -212,12 +492,23 @@ describe('standing', () => {
     expect(standing.move.length * standing.waitingFor.length).toBeGreaterThan(0);
   });
   test('less remains the further a job is', () => {
-    const remaining = (station: Station) => { const { benchMinutesBeforeAnswer, benchMinutesAfterParts, standMinutes } = standingOf(exampleRecord({ station }), family).remaining; return benchMinutesBeforeAnswer + benchMinutesAfterParts + standMinutes; };
+    const remaining = (station: Station) => {
+      const { benchMinutesBeforeAnswer, benchMinutesAfterParts, standMinutes } = standingOf(
+        exampleRecord({ station }),
+        family,
+      ).remaining;
+      return benchMinutesBeforeAnswer + benchMinutesAfterParts + standMinutes;
+    };
     stations.slice(1).forEach((station, i) => expect(remaining(station)).toBeLessThanOrEqual(remaining(stations[i]!)));
     expect(remaining('receive')).toBeGreaterThan(remaining('rebuild'));
     expect(remaining('return')).toBe(0);
   });
   test('nothing remains to be done on a declined pump', () => {
-    expect(standingOf(exampleRecord({ station: 'return', outcome: 'declined' }), family).remaining).toMatchObject({ benchMinutesBeforeAnswer: 0, benchMinutesAfterParts: 0, standMinutes: 0, partsLeadDays: 0 });
+    expect(standingOf(exampleRecord({ station: 'return', outcome: 'declined' }), family).remaining).toMatchObject({
+      benchMinutesBeforeAnswer: 0,
+      benchMinutesAfterParts: 0,
+      standMinutes: 0,
+      partsLeadDays: 0,
+    });
   });
 });

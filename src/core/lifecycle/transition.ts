@@ -2,7 +2,22 @@ import { stations, type Hold, type Holder, type JobRecord, type Station } from '
 import type { Missing } from './gates';
 
 export const eventKinds = [
-  'begin-teardown', 'finish-teardown', 'finish-cleaning', 'finish-inspection', 'send-quote', 'revise-quote', 'accept-quote', 'decline-quote', 'start-rebuild', 'finish-rebuild', 'fail-test', 'pass-test', 'finish-report', 'close', 'hold', 'resume',
+  'begin-teardown',
+  'finish-teardown',
+  'finish-cleaning',
+  'finish-inspection',
+  'send-quote',
+  'revise-quote',
+  'accept-quote',
+  'decline-quote',
+  'start-rebuild',
+  'finish-rebuild',
+  'fail-test',
+  'pass-test',
+  'finish-report',
+  'close',
+  'hold',
+  'resume',
 ] as const;
 export type EventKind = (typeof eventKinds)[number];
 
@@ -44,7 +59,11 @@ export const moves: Readonly<Record<EventKind, Move>> = {
 
 export type Transition =
   | { readonly ok: true; readonly state: LifecycleState; readonly effects: readonly ('holder-changed' | 'closed')[] }
-  | { readonly ok: false; readonly why: 'wrong-station' | 'on-hold' | 'not-on-hold' | 'closed' | 'gate-shut'; readonly missing: readonly Missing[] };
+  | {
+      readonly ok: false;
+      readonly why: 'wrong-station' | 'on-hold' | 'not-on-hold' | 'closed' | 'gate-shut';
+      readonly missing: readonly Missing[];
+    };
 
 interface Asked {
   readonly event: EventKind;
@@ -53,18 +72,31 @@ interface Asked {
   readonly hold?: Hold;
 }
 
-const refuse = (why: Exclude<Transition, { ok: true }>['why'], missing: readonly Missing[] = []): Transition => ({ ok: false, why, missing });
+const refuse = (why: Exclude<Transition, { ok: true }>['why'], missing: readonly Missing[] = []): Transition => ({
+  ok: false,
+  why,
+  missing,
+});
 
 /** The next state of a job, or why there is none. Pure: effects are named, carried out elsewhere. */
 export function transition(state: LifecycleState, { event, missing, hold }: Asked): Transition {
   const move = moves[event];
   if (state.closed) return refuse('closed');
-  if (event === 'resume') return state.hold ? { ok: true, state: { ...state, hold: null }, effects: ['holder-changed'] } : refuse('not-on-hold');
+  if (event === 'resume')
+    return state.hold
+      ? { ok: true, state: { ...state, hold: null }, effects: ['holder-changed'] }
+      : refuse('not-on-hold');
   if (state.hold) return refuse('on-hold');
-  if (event === 'hold') return hold ? { ok: true, state: { ...state, hold }, effects: ['holder-changed'] } : refuse('gate-shut');
+  if (event === 'hold')
+    return hold ? { ok: true, state: { ...state, hold }, effects: ['holder-changed'] } : refuse('gate-shut');
   if (!move.from.includes(state.station)) return refuse('wrong-station');
   if (missing.length) return refuse('gate-shut', missing);
-  const next = { ...state, station: move.to ?? state.station, outcome: move.outcome ?? state.outcome, closed: move.closes ?? false };
+  const next = {
+    ...state,
+    station: move.to ?? state.station,
+    outcome: move.outcome ?? state.outcome,
+    closed: move.closes ?? false,
+  };
   return { ok: true, state: next, effects: move.closes ? ['holder-changed', 'closed'] : ['holder-changed'] };
 }
 
@@ -79,6 +111,17 @@ export function allowedEvents(state: LifecycleState): readonly EventKind[] {
 export function holderAt(state: LifecycleState, parts: { readonly toOrder: number; readonly awaited: number }): Holder {
   if (state.hold) return state.hold.holder;
   if (state.station === 'parts') return parts.toOrder === 0 && parts.awaited > 0 ? 'P' : 'U';
-  const fixed: Readonly<Record<Exclude<Station, 'parts'>, Holder>> = { receive: 'U', teardown: 'B', clean: 'B', inspect: 'B', quote: 'U', approve: 'C', rebuild: 'B', test: 'S', report: 'U', return: 'U' };
+  const fixed: Readonly<Record<Exclude<Station, 'parts'>, Holder>> = {
+    receive: 'U',
+    teardown: 'B',
+    clean: 'B',
+    inspect: 'B',
+    quote: 'U',
+    approve: 'C',
+    rebuild: 'B',
+    test: 'S',
+    report: 'U',
+    return: 'U',
+  };
   return state.closed ? 'C' : fixed[state.station];
 }

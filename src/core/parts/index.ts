@@ -16,20 +16,34 @@ export interface Need {
 export function approvedLines(record: JobRecord) {
   const approval = record.approvals.at(-1);
   const quote = approval && record.quotes.find((one) => one.id === approval.quoteId);
-  return quote ? quote.lines.filter((line) => line.struckReason === null && approval.decisions[line.id] === 'approved') : [];
+  return quote
+    ? quote.lines.filter((line) => line.struckReason === null && approval.decisions[line.id] === 'approved')
+    : [];
 }
 
 /** What must be bought for a job: the parts of the approved lines, with what is ordered and what has arrived. */
 export function needsOf(record: JobRecord, family: Family): readonly Need[] {
   const wanted = new Map<string, number>();
-  for (const line of approvedLines(record)) for (const { ref, qty } of line.parts) wanted.set(ref, (wanted.get(ref) ?? 0) + qty);
+  for (const line of approvedLines(record))
+    for (const { ref, qty } of line.parts) wanted.set(ref, (wanted.get(ref) ?? 0) + qty);
   const orderLines = record.orders.flatMap((order) => order.lines.map((line) => ({ ...line, dueOn: order.dueOn })));
   return [...wanted].map(([ref, quantity]) => {
     const part = family.parts.find((one) => one.ref === ref);
     const own = orderLines.filter((line) => line.partRef === ref);
     const sum = (key: 'quantity' | 'received') => own.reduce((total, line) => total + line[key], 0);
-    const dates = own.filter((line) => line.received < line.quantity).flatMap((line) => (line.dueOn ? [line.dueOn] : []));
-    return { ref, name: part?.name ?? ref, number: part?.number ?? '', quantity, ordered: sum('quantity'), received: sum('received'), dueOn: dates.sort().at(-1) ?? null, leadDays: part?.lead_days ?? 0 };
+    const dates = own
+      .filter((line) => line.received < line.quantity)
+      .flatMap((line) => (line.dueOn ? [line.dueOn] : []));
+    return {
+      ref,
+      name: part?.name ?? ref,
+      number: part?.number ?? '',
+      quantity,
+      ordered: sum('quantity'),
+      received: sum('received'),
+      dueOn: dates.sort().at(-1) ?? null,
+      leadDays: part?.lead_days ?? 0,
+    };
   });
 }
 

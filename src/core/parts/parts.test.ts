@@ -5,19 +5,68 @@ import type { JobRecord } from '../record';
 import { approvedLines, awaited, hasQuoteAnswer, missingForStep, needsOf, stepsBlockedBy, toOrder } from '.';
 
 const family = loadFamily(f1);
-const quote = exampleQuote([exampleLine({ parts: [{ ref: 'lip-seal', qty: 2 }] }), exampleLine({ id: 'line-2', parts: [{ ref: 'lip-seal', qty: 1 }, { ref: 'seal-face', qty: 1 }] }), exampleLine({ id: 'line-3', parts: [{ ref: 'shaft', qty: 1 }] })], { state: 'answered' });
-const order = (received: number) => ({ id: 'o', number: 'PO-00001', supplier: 's', acknowledgement: 'a', dueOn: '2026-12-01', personName: 'Bram', at: '', lines: [{ id: 'l', partRef: 'lip-seal', number: 'n', quantity: 3, sent: 3, received }] });
-const record = (change: Partial<JobRecord> = {}) => exampleRecord({ quotes: [quote], approvals: [{ id: 'a', quoteId: quote.id, way: 'link', name: 'Fern', reference: '', decisions: { 'line-1': 'approved', 'line-2': 'approved', 'line-3': 'declined' }, signature: '', text: '', fingerprint: '', personName: 'Customer', at: '' }], ...change });
+const quote = exampleQuote(
+  [
+    exampleLine({ parts: [{ ref: 'lip-seal', qty: 2 }] }),
+    exampleLine({
+      id: 'line-2',
+      parts: [
+        { ref: 'lip-seal', qty: 1 },
+        { ref: 'seal-face', qty: 1 },
+      ],
+    }),
+    exampleLine({ id: 'line-3', parts: [{ ref: 'shaft', qty: 1 }] }),
+  ],
+  { state: 'answered' },
+);
+const order = (received: number) => ({
+  id: 'o',
+  number: 'PO-00001',
+  supplier: 's',
+  acknowledgement: 'a',
+  dueOn: '2026-12-01',
+  personName: 'Bram',
+  at: '',
+  lines: [{ id: 'l', partRef: 'lip-seal', number: 'n', quantity: 3, sent: 3, received }],
+});
+const record = (change: Partial<JobRecord> = {}) =>
+  exampleRecord({
+    quotes: [quote],
+    approvals: [
+      {
+        id: 'a',
+        quoteId: quote.id,
+        way: 'link',
+        name: 'Fern',
+        reference: '',
+        decisions: { 'line-1': 'approved', 'line-2': 'approved', 'line-3': 'declined' },
+        signature: '',
+        text: '',
+        fingerprint: '',
+        personName: 'Customer',
+        at: '',
+      },
+    ],
+    ...change,
+  });
 
-test('nothing is needed before an answer', () => expect(needsOf(exampleRecord({ quotes: [quote] }), family)).toEqual([]));
+test('nothing is needed before an answer', () =>
+  expect(needsOf(exampleRecord({ quotes: [quote] }), family)).toEqual([]));
 test('needs of the approved lines add up by part; declined lines buy nothing', () => {
   expect(approvedLines(record()).map((line) => line.id)).toEqual(['line-1', 'line-2']);
-  expect(needsOf(record(), family).map((need) => [need.ref, need.quantity, need.ordered, need.received])).toEqual([['lip-seal', 3, 0, 0], ['seal-face', 1, 0, 0]]);
+  expect(needsOf(record(), family).map((need) => [need.ref, need.quantity, need.ordered, need.received])).toEqual([
+    ['lip-seal', 3, 0, 0],
+    ['seal-face', 1, 0, 0],
+  ]);
 });
 test('orders and receipts count against the need', () => {
   const short = needsOf(record({ orders: [order(2)] }), family);
   expect(toOrder(short).map((need) => need.ref)).toEqual(['seal-face']);
-  expect(awaited(short).find((need) => need.ref === 'lip-seal')).toMatchObject({ ordered: 3, received: 2, dueOn: '2026-12-01' });
+  expect(awaited(short).find((need) => need.ref === 'lip-seal')).toMatchObject({
+    ordered: 3,
+    received: 2,
+    dueOn: '2026-12-01',
+  });
   expect(awaited(needsOf(record({ orders: [order(3)] }), family)).map((need) => need.ref)).toEqual(['seal-face']);
 });
 test('a step says which of its parts are not here; a short part names its steps', () => {

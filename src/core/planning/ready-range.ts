@@ -37,11 +37,22 @@ const later = (one: string, other: string) => (one > other ? one : other);
 
 function readyIn(remaining: Remaining, today: string, { work, answerDays, lead, slipDays }: Case): string {
   const start = remaining.holdUntil ? later(remaining.holdUntil, today) : today;
-  const quoted = addWorkMinutes({ from: start, minutes: remaining.benchMinutesBeforeAnswer * work, perDay: benchMinutesPerDay });
+  const quoted = addWorkMinutes({
+    from: start,
+    minutes: remaining.benchMinutesBeforeAnswer * work,
+    perDay: benchMinutesPerDay,
+  });
   const answered = remaining.answerAwaited ? addDays(quoted, answerDays) : quoted;
-  const ordered = remaining.partsLeadDays > 0 ? addDays(answered, Math.ceil(remaining.partsLeadDays * lead) + slipDays) : answered;
-  const arrived = remaining.partsDueOn ? later(ordered, addDays(later(remaining.partsDueOn, today), slipDays)) : ordered;
-  return addWorkMinutes({ from: arrived, minutes: (remaining.benchMinutesAfterParts + remaining.standMinutes) * work, perDay: benchMinutesPerDay });
+  const ordered =
+    remaining.partsLeadDays > 0 ? addDays(answered, Math.ceil(remaining.partsLeadDays * lead) + slipDays) : answered;
+  const arrived = remaining.partsDueOn
+    ? later(ordered, addDays(later(remaining.partsDueOn, today), slipDays))
+    : ordered;
+  return addWorkMinutes({
+    from: arrived,
+    minutes: (remaining.benchMinutesAfterParts + remaining.standMinutes) * work,
+    perDay: benchMinutesPerDay,
+  });
 }
 
 /**
@@ -49,5 +60,9 @@ function readyIn(remaining: Remaining, today: string, { work, answerDays, lead, 
  * Inputs: what remains; today as ISO date. Always early ≤ likely ≤ late, never before today.
  */
 export function readyRange(remaining: Remaining, today: string): ReadyRange {
-  return { early: readyIn(remaining, today, cases.early), likely: readyIn(remaining, today, cases.likely), late: readyIn(remaining, today, cases.late) };
+  return {
+    early: readyIn(remaining, today, cases.early),
+    likely: readyIn(remaining, today, cases.likely),
+    late: readyIn(remaining, today, cases.late),
+  };
 }

@@ -8,7 +8,15 @@ export const benchMinutesPerDay = 240;
  * Inputs: ISO date `YYYY-MM-DD`, minutes ≥ 0, minutes a day > 0. Gives an ISO date.
  * @example addWorkMinutes({ from: '2026-11-27', minutes: 480, perDay: 240 }) // '2026-12-01'
  */
-export function addWorkMinutes({ from, minutes, perDay }: { readonly from: string; readonly minutes: number; readonly perDay: number }): string {
+export function addWorkMinutes({
+  from,
+  minutes,
+  perDay,
+}: {
+  readonly from: string;
+  readonly minutes: number;
+  readonly perDay: number;
+}): string {
   let day = Date.parse(`${from}T00:00:00Z`);
   let left = minutes;
   while (left > 0) {

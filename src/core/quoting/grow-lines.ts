@@ -19,7 +19,17 @@ interface Asked {
   readonly rates: Rates;
 }
 
-const line = (given: Partial<DraftLine> & Pick<DraftLine, 'kind' | 'description' | 'plain' | 'unitPriceMinor'>): DraftLine => ({ quantity: 1, unit: 'pc', findingIds: [], parts: [], declinable: true, struckReason: null, ...given });
+const line = (
+  given: Partial<DraftLine> & Pick<DraftLine, 'kind' | 'description' | 'plain' | 'unitPriceMinor'>,
+): DraftLine => ({
+  quantity: 1,
+  unit: 'pc',
+  findingIds: [],
+  parts: [],
+  declinable: true,
+  struckReason: null,
+  ...given,
+});
 const marked = (minor: number, pct: number) => Math.round(minor * (1 + pct / 100));
 const hours = (minutes: number) => Math.round((minutes / 60) * 100) / 100;
 
@@ -37,13 +47,24 @@ export function bundleParts(family: Family, need: ReadonlyMap<string, number>): 
   for (let mask = 0; mask < 1 << kits.length; mask++) {
     const chosen = kits.filter((_, i) => mask & (1 << i));
     const rest = new Map(need);
-    for (const kit of chosen) for (const { part, qty } of kit.gives) if (rest.has(part)) rest.set(part, Math.max(0, rest.get(part)! - qty));
+    for (const kit of chosen)
+      for (const { part, qty } of kit.gives) if (rest.has(part)) rest.set(part, Math.max(0, rest.get(part)! - qty));
     const singles = [...rest].reduce((sum, [ref, qty]) => sum + qty * (priceOf.get(ref)?.price_minor ?? 0), 0);
     const cost = singles + chosen.reduce((sum, kit) => sum + kit.price_minor, 0);
     if (!best || cost < best.cost) best = { cost, chosen, rest };
   }
-  const fromKits = best!.chosen.map((kit) => ({ title: kit.title, priceMinor: kit.price_minor, parts: kit.gives.map(({ part, qty }) => ({ ref: part, qty })) }));
-  const singles = [...best!.rest].filter(([, qty]) => qty > 0).map(([ref, qty]) => ({ title: priceOf.get(ref)!.name, priceMinor: priceOf.get(ref)!.price_minor * qty, parts: [{ ref, qty }] }));
+  const fromKits = best!.chosen.map((kit) => ({
+    title: kit.title,
+    priceMinor: kit.price_minor,
+    parts: kit.gives.map(({ part, qty }) => ({ ref: part, qty })),
+  }));
+  const singles = [...best!.rest]
+    .filter(([, qty]) => qty > 0)
+    .map(([ref, qty]) => ({
+      title: priceOf.get(ref)!.name,
+      priceMinor: priceOf.get(ref)!.price_minor * qty,
+      parts: [{ ref, qty }],
+    }));
   return [...fromKits, ...singles];
 }
 
@@ -51,7 +72,11 @@ export function bundleParts(family: Family, need: ReadonlyMap<string, number>): 
 function alwaysNew({ family, parts }: Asked): Map<string, number> {
   const gone = new Set(parts.filter((account) => account.state !== 'present').map((account) => account.ref));
   const notFitted = new Set(parts.filter((account) => account.state === 'not fitted').map((account) => account.ref));
-  return new Map(family.parts.filter((part) => (part.soft || gone.has(part.ref)) && !notFitted.has(part.ref)).map((part) => [part.ref, part.quantity]));
+  return new Map(
+    family.parts
+      .filter((part) => (part.soft || gone.has(part.ref)) && !notFitted.has(part.ref))
+      .map((part) => [part.ref, part.quantity]),
+  );
 }
 
 function partLine(asked: Asked, finding: Finding): DraftLine {
@@ -70,10 +95,23 @@ function partLine(asked: Asked, finding: Finding): DraftLine {
 function workLine(asked: Asked, finding: Finding, action: string): DraftLine {
   const part = asked.family.parts.find((one) => one.ref === finding.partRef)!;
   const task = asked.family.labour.find((one) => one.when?.part === finding.partRef && one.when.action === action);
-  const standard = action === 'make in the shop' ? { title: `Make ${part.name.toLowerCase()} in the shop`, minutes: 150 } : action === 'take from a donor' ? { title: `${part.name} from a donor, measured like new`, minutes: 30 } : { title: `Rework ${part.name.toLowerCase()}`, minutes: 60 };
+  const standard =
+    action === 'make in the shop'
+      ? { title: `Make ${part.name.toLowerCase()} in the shop`, minutes: 150 }
+      : action === 'take from a donor'
+        ? { title: `${part.name} from a donor, measured like new`, minutes: 30 }
+        : { title: `Rework ${part.name.toLowerCase()}`, minutes: 60 };
   const { title, minutes } = task ?? standard;
   const isBench = action === 'take from a donor';
-  return line({ kind: isBench ? 'labour' : 'machining', description: title, plain: finding.plain, quantity: hours(minutes), unit: 'h', unitPriceMinor: isBench ? asked.rates.labourMinorPerHour : asked.rates.machiningMinorPerHour, findingIds: [finding.id] });
+  return line({
+    kind: isBench ? 'labour' : 'machining',
+    description: title,
+    plain: finding.plain,
+    quantity: hours(minutes),
+    unit: 'h',
+    unitPriceMinor: isBench ? asked.rates.labourMinorPerHour : asked.rates.machiningMinorPerHour,
+    findingIds: [finding.id],
+  });
 }
 
 /** Lines of one part: bought new with its machining, or worked on; several findings on one part share the lines. */
@@ -81,13 +119,30 @@ function linesForPart(asked: Asked, findings: readonly Finding[]): DraftLine[] {
   const replaced = findings.find((finding) => finding.disposition!.action === 'replace');
   const ids = findings.map((finding) => finding.id);
   const plain = [...new Set(findings.map((finding) => finding.plain))].join(' ');
-  if (!replaced) return [...new Map(findings.map((finding) => [finding.disposition!.action, finding])).values()].map((finding) => ({ ...workLine(asked, finding, finding.disposition!.action), findingIds: ids, plain }));
-  const fitted = asked.family.labour.some((task) => task.when?.part === replaced.partRef && task.when.action === 'replace');
+  if (!replaced)
+    return [...new Map(findings.map((finding) => [finding.disposition!.action, finding])).values()].map((finding) => ({
+      ...workLine(asked, finding, finding.disposition!.action),
+      findingIds: ids,
+      plain,
+    }));
+  const fitted = asked.family.labour.some(
+    (task) => task.when?.part === replaced.partRef && task.when.action === 'replace',
+  );
   const bought = { ...partLine(asked, replaced), findingIds: ids, plain };
-  return fitted ? [bought, { ...workLine(asked, replaced, 'replace'), findingIds: ids, plain: `Needed to fit the new ${partName(asked.family, replaced.partRef)}.` }] : [bought];
+  return fitted
+    ? [
+        bought,
+        {
+          ...workLine(asked, replaced, 'replace'),
+          findingIds: ids,
+          plain: `Needed to fit the new ${partName(asked.family, replaced.partRef)}.`,
+        },
+      ]
+    : [bought];
 }
 
-const partName = (family: Family, ref: string) => family.parts.find((part) => part.ref === ref)?.name.toLowerCase() ?? ref;
+const partName = (family: Family, ref: string) =>
+  family.parts.find((part) => part.ref === ref)?.name.toLowerCase() ?? ref;
 
 /**
  * Grows the quote's lines out of the dispositions: parts found worn, work on them, soft parts always new (as kits where
@@ -103,19 +158,59 @@ export function growLines(asked: Asked): readonly DraftLine[] {
   const own = [...byPart].filter(([ref]) => !soft.has(ref)).flatMap(([, findings]) => linesForPart(asked, findings));
   const bundles = bundleParts(family, soft).map((bundle) => {
     const findings = bundle.parts.flatMap(({ ref }) => byPart.get(ref) ?? []);
-    const plain = [`Seals, bearings and gaskets that are always renewed: ${bundle.parts.map(({ ref }) => partName(family, ref)).join(', ')}.`, ...new Set(findings.map((finding) => finding.plain))].join(' ');
-    return line({ kind: 'part', description: bundle.title, plain, unitPriceMinor: marked(bundle.priceMinor, rates.partsMarkupPct), parts: bundle.parts, findingIds: findings.map((finding) => finding.id), declinable: false });
+    const plain = [
+      `Seals, bearings and gaskets that are always renewed: ${bundle.parts.map(({ ref }) => partName(family, ref)).join(', ')}.`,
+      ...new Set(findings.map((finding) => finding.plain)),
+    ].join(' ');
+    return line({
+      kind: 'part',
+      description: bundle.title,
+      plain,
+      unitPriceMinor: marked(bundle.priceMinor, rates.partsMarkupPct),
+      parts: bundle.parts,
+      findingIds: findings.map((finding) => finding.id),
+      declinable: false,
+    });
   });
   const labour = family.labour
     .filter((task) => !task.when && task.station !== 'test')
-    .map((task) => line({ kind: 'labour', description: task.title, plain: labourPlain[task.station] ?? task.title, quantity: hours(task.minutes), unit: 'h', unitPriceMinor: rates.labourMinorPerHour, declinable: false }));
+    .map((task) =>
+      line({
+        kind: 'labour',
+        description: task.title,
+        plain: labourPlain[task.station] ?? task.title,
+        quantity: hours(task.minutes),
+        unit: 'h',
+        unitPriceMinor: rates.labourMinorPerHour,
+        declinable: false,
+      }),
+    );
   return [
     ...own,
     ...bundles,
     ...labour,
-    line({ kind: 'test', description: family.test.kind === 'slip' ? 'Test on the stand: flow at pressure' : `Test on the stand, grade ${family.test.grade} of ISO 9906`, plain: 'The rebuilt pump is run and measured before it leaves.', unitPriceMinor: rates.testMinor, declinable: false }),
-    line({ kind: 'freight', description: 'Return freight', plain: 'Bringing the pump back to you.', unitPriceMinor: rates.freightMinor }),
+    line({
+      kind: 'test',
+      description:
+        family.test.kind === 'slip'
+          ? 'Test on the stand: flow at pressure'
+          : `Test on the stand, grade ${family.test.grade} of ISO 9906`,
+      plain: 'The rebuilt pump is run and measured before it leaves.',
+      unitPriceMinor: rates.testMinor,
+      declinable: false,
+    }),
+    line({
+      kind: 'freight',
+      description: 'Return freight',
+      plain: 'Bringing the pump back to you.',
+      unitPriceMinor: rates.freightMinor,
+    }),
   ];
 }
 
-const labourPlain: Readonly<Record<string, string>> = { teardown: 'Taking the pump apart and cleaning it.', inspect: 'Measuring every part that matters.', rebuild: 'Putting it together again.', report: 'Writing the report.' };
+const labourPlain: Readonly<Record<string, string>> = {
+  teardown: 'Taking the pump apart and cleaning it.',
+  inspect: 'Measuring every part that matters.',
+  rebuild: 'Putting it together again.',
+  report: 'Writing the report.',
+};

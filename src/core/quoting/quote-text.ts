@@ -3,7 +3,10 @@ import { formatMoney } from '../units';
 import { lineTotalMinor, totalQuote } from './total-quote';
 
 /** The exact text of a quote: what the customer reads and what the fingerprint is taken of. */
-export function quoteText(record: Pick<JobRecord, 'tag' | 'pump' | 'customer'>, quote: Pick<Quote, 'revision' | 'currency' | 'taxPct' | 'validUntil' | 'lines'>): string {
+export function quoteText(
+  record: Pick<JobRecord, 'tag' | 'pump' | 'customer'>,
+  quote: Pick<Quote, 'revision' | 'currency' | 'taxPct' | 'validUntil' | 'lines'>,
+): string {
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
   const standing = quote.lines.filter((line) => line.struckReason === null);
   const totals = totalQuote(standing, quote.taxPct);
@@ -12,7 +15,10 @@ export function quoteText(record: Pick<JobRecord, 'tag' | 'pump' | 'customer'>, 
     `${record.pump.maker} ${record.pump.model}, serial ${record.pump.serial}`,
     `For ${record.customer.name}. Valid until ${quote.validUntil}.`,
     '',
-    ...standing.map((line, i) => `${i + 1}. ${line.description}: ${line.quantity} ${line.unit} at ${money(line.unitPriceMinor)} = ${money(lineTotalMinor(line))}. ${line.plain}`),
+    ...standing.map(
+      (line, i) =>
+        `${i + 1}. ${line.description}: ${line.quantity} ${line.unit} at ${money(line.unitPriceMinor)} = ${money(lineTotalMinor(line))}. ${line.plain}`,
+    ),
     '',
     `Sum of the lines ${money(totals.netMinor)}, tax ${quote.taxPct} % ${money(totals.taxMinor)}, together ${money(totals.grossMinor)}.`,
   ].join('\n');
@@ -29,6 +35,8 @@ export function decisionText(quote: Quote, decisions: Readonly<Record<string, 'a
   return [
     `Approved: ${approved.map((line) => line.description).join('; ')}.`,
     `Together ${money(totals.netMinor)}, with tax ${money(totals.grossMinor)}.`,
-    declined.length ? `Not approved and therefore not covered by this repair: ${declined.map((line) => line.description).join('; ')}.` : 'Nothing was declined.',
+    declined.length
+      ? `Not approved and therefore not covered by this repair: ${declined.map((line) => line.description).join('; ')}.`
+      : 'Nothing was declined.',
   ].join('\n');
 }

@@ -7,32 +7,76 @@ import { costingFindings, decisionText, growLines, lineTotalMinor, quoteText, to
 import { bundleParts } from './grow-lines';
 
 const family = loadFamily(f1);
-const rates = { labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500, partsMarkupPct: 10 };
-const finding = (id: string, partRef: string, action: Action | null, plain = `${partRef} is worn.`): Finding => ({ id, kind: 'visual', phase: 'as-found' as const, pointId: null, partRef, words: `${partRef} worn`, plain, proposed: null, verdict: null, overruledReason: null, waivedReason: null, photoId: null, version: 1, personName: 'Marek', at: '', disposition: action && { action, reason: 'r', personName: 'Marek', at: '' } });
-const grow = (findings: readonly Finding[], parts: Parameters<typeof growLines>[0]['parts'] = []) => growLines({ family, findings, parts, rates });
+const rates = {
+  labourMinorPerHour: 6800,
+  machiningMinorPerHour: 8400,
+  testMinor: 24000,
+  freightMinor: 9500,
+  partsMarkupPct: 10,
+};
+const finding = (id: string, partRef: string, action: Action | null, plain = `${partRef} is worn.`): Finding => ({
+  id,
+  kind: 'visual',
+  phase: 'as-found' as const,
+  pointId: null,
+  partRef,
+  words: `${partRef} worn`,
+  plain,
+  proposed: null,
+  verdict: null,
+  overruledReason: null,
+  waivedReason: null,
+  photoId: null,
+  version: 1,
+  personName: 'Marek',
+  at: '',
+  disposition: action && { action, reason: 'r', personName: 'Marek', at: '' },
+});
+const grow = (findings: readonly Finding[], parts: Parameters<typeof growLines>[0]['parts'] = []) =>
+  growLines({ family, findings, parts, rates });
 
 describe('lines out of dispositions', () => {
   test('without findings: soft parts, labour, test and freight only', () => {
     const lines = grow([]);
     expect(lines.filter((line) => line.findingIds.length)).toEqual([]);
     const bought = lines.flatMap((line) => line.parts.map((part) => part.ref)).sort();
-    expect(bought).toEqual(family.parts.filter((part) => part.soft).map((part) => part.ref).sort());
+    expect(bought).toEqual(
+      family.parts
+        .filter((part) => part.soft)
+        .map((part) => part.ref)
+        .sort(),
+    );
     expect(lines.map((line) => line.kind)).toEqual(expect.arrayContaining(['labour', 'test', 'freight']));
   });
   test('a replaced part is bought with its mark-up and fitted by its machining', () => {
     const [ring, turning] = grow([finding('a', 'front-ring', 'replace')]);
     const price = family.parts.find((part) => part.ref === 'front-ring')!.price_minor;
-    expect(ring).toMatchObject({ kind: 'part', unitPriceMinor: Math.round(price * 1.1), findingIds: ['a'], parts: [{ ref: 'front-ring', qty: 1 }] });
+    expect(ring).toMatchObject({
+      kind: 'part',
+      unitPriceMinor: Math.round(price * 1.1),
+      findingIds: ['a'],
+      parts: [{ ref: 'front-ring', qty: 1 }],
+    });
     expect(turning).toMatchObject({ kind: 'machining', quantity: 0.75, unitPriceMinor: 8400, findingIds: ['a'] });
   });
   test('two findings on one part share its line', () => {
-    const own = grow([finding('a', 'impeller', 'replace', 'Pitted.'), finding('b', 'impeller', 'replace', 'Cracked.')]).filter((line) => line.parts.some((part) => part.ref === 'impeller'));
+    const own = grow([
+      finding('a', 'impeller', 'replace', 'Pitted.'),
+      finding('b', 'impeller', 'replace', 'Cracked.'),
+    ]).filter((line) => line.parts.some((part) => part.ref === 'impeller'));
     expect(own).toHaveLength(1);
     expect(own[0]).toMatchObject({ findingIds: ['a', 'b'], plain: 'Pitted. Cracked.' });
   });
   test('rework, making and a donor are work, not a part', () => {
-    const kinds = (action: Action) => grow([finding('a', 'shaft', action)]).filter((line) => line.findingIds.includes('a')).map((line) => line.kind);
-    expect([kinds('rework'), kinds('make in the shop'), kinds('take from a donor')]).toEqual([['machining'], ['machining'], ['labour']]);
+    const kinds = (action: Action) =>
+      grow([finding('a', 'shaft', action)])
+        .filter((line) => line.findingIds.includes('a'))
+        .map((line) => line.kind);
+    expect([kinds('rework'), kinds('make in the shop'), kinds('take from a donor')]).toEqual([
+      ['machining'],
+      ['machining'],
+      ['labour'],
+    ]);
   });
   test('a finding on a soft part stands on the line that buys it, once', () => {
     const lines = grow([finding('a', 'seal-face', 'replace')]);
@@ -41,37 +85,77 @@ describe('lines out of dispositions', () => {
     expect(own[0]!.description).toBe('Seal kit');
   });
   test('missing and broken parts are bought, those never fitted are not', () => {
-    const account = (ref: string, state: 'missing' | 'broken' | 'not fitted') => ({ ref, state, note: '', version: 1, personName: 'Ines', at: '' });
-    const refs = grow([], [account('spacer', 'missing'), account('coupling-key', 'broken'), account('deflector', 'not fitted')]).flatMap((line) => line.parts.map((part) => part.ref));
+    const account = (ref: string, state: 'missing' | 'broken' | 'not fitted') => ({
+      ref,
+      state,
+      note: '',
+      version: 1,
+      personName: 'Ines',
+      at: '',
+    });
+    const refs = grow(
+      [],
+      [account('spacer', 'missing'), account('coupling-key', 'broken'), account('deflector', 'not fitted')],
+    ).flatMap((line) => line.parts.map((part) => part.ref));
     expect(refs).toEqual(expect.arrayContaining(['spacer', 'coupling-key']));
   });
   test('every disposition that costs is covered by a line', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(fc.constantFrom(...family.parts.map((part) => part.ref)), fc.constantFrom<Action>('replace', 'rework', 'make in the shop', 'take from a donor', 'clean', 'reuse as it is')), { maxLength: 10 }), (given) => {
-      const findings = given.map(([ref, action], i) => finding(String(i), ref, action));
-      const covered = new Set(grow(findings).flatMap((line) => line.findingIds));
-      expect(costingFindings(findings).filter((one) => !covered.has(one.id))).toEqual([]);
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.constantFrom(...family.parts.map((part) => part.ref)),
+            fc.constantFrom<Action>(
+              'replace',
+              'rework',
+              'make in the shop',
+              'take from a donor',
+              'clean',
+              'reuse as it is',
+            ),
+          ),
+          { maxLength: 10 },
+        ),
+        (given) => {
+          const findings = given.map(([ref, action], i) => finding(String(i), ref, action));
+          const covered = new Set(grow(findings).flatMap((line) => line.findingIds));
+          expect(costingFindings(findings).filter((one) => !covered.has(one.id))).toEqual([]);
+        },
+      ),
+    );
   });
 });
 
 describe('kits against singles', () => {
-  const priced = (need: ReadonlyMap<string, number>) => bundleParts(family, need).reduce((sum, bundle) => sum + bundle.priceMinor, 0);
+  const priced = (need: ReadonlyMap<string, number>) =>
+    bundleParts(family, need).reduce((sum, bundle) => sum + bundle.priceMinor, 0);
   const price = (ref: string) => family.parts.find((part) => part.ref === ref)!.price_minor;
   test('the choice is never dearer than singles, and gives all that is needed', () => {
-    fc.assert(fc.property(fc.dictionary(fc.constantFrom(...family.parts.map((part) => part.ref)), fc.integer({ min: 1, max: 3 })), (wanted) => {
-      const need = new Map(Object.entries(wanted));
-      expect(priced(need)).toBeLessThanOrEqual([...need].reduce((sum, [ref, qty]) => sum + qty * price(ref), 0));
-      const given = new Map<string, number>();
-      for (const { ref, qty } of bundleParts(family, need).flatMap((bundle) => bundle.parts)) given.set(ref, (given.get(ref) ?? 0) + qty);
-      for (const [ref, qty] of need) expect(given.get(ref) ?? 0).toBeGreaterThanOrEqual(qty);
-    }));
+    fc.assert(
+      fc.property(
+        fc.dictionary(fc.constantFrom(...family.parts.map((part) => part.ref)), fc.integer({ min: 1, max: 3 })),
+        (wanted) => {
+          const need = new Map(Object.entries(wanted));
+          expect(priced(need)).toBeLessThanOrEqual([...need].reduce((sum, [ref, qty]) => sum + qty * price(ref), 0));
+          const given = new Map<string, number>();
+          for (const { ref, qty } of bundleParts(family, need).flatMap((bundle) => bundle.parts))
+            given.set(ref, (given.get(ref) ?? 0) + qty);
+          for (const [ref, qty] of need) expect(given.get(ref) ?? 0).toBeGreaterThanOrEqual(qty);
+        },
+      ),
+    );
   });
-  test('one seal of a kit alone is bought singly', () => expect(bundleParts(family, new Map([['seal-spring', 1]])).map((bundle) => bundle.title)).toEqual(['Seal spring']));
+  test('one seal of a kit alone is bought singly', () =>
+    expect(bundleParts(family, new Map([['seal-spring', 1]])).map((bundle) => bundle.title)).toEqual(['Seal spring']));
 });
 
 describe('totals', () => {
   test('lines are rounded one by one, tax once; a struck line is nothing', () => {
-    const lines = [exampleLine({ quantity: 0.333, unitPriceMinor: 1000 }), exampleLine({ quantity: 0.333, unitPriceMinor: 1000 }), exampleLine({ unitPriceMinor: 99999, struckReason: 'later' })];
+    const lines = [
+      exampleLine({ quantity: 0.333, unitPriceMinor: 1000 }),
+      exampleLine({ quantity: 0.333, unitPriceMinor: 1000 }),
+      exampleLine({ unitPriceMinor: 99999, struckReason: 'later' }),
+    ];
     expect(totalQuote(lines, 20)).toEqual({ netMinor: 666, taxMinor: 133, grossMinor: 799 });
   });
   test('half a cent goes up, binary crumbs or not', () => {
@@ -79,12 +163,28 @@ describe('totals', () => {
     expect(lineTotalMinor(exampleLine({ quantity: 1.005, unitPriceMinor: 100 }))).toBe(101);
   });
   test('the sum is the sum of the lines', () => {
-    fc.assert(fc.property(fc.array(fc.record({ quantity: fc.integer({ min: 1, max: 1000 }).map((n) => n / 100), unitPriceMinor: fc.integer({ min: 0, max: 1e6 }), struckReason: fc.constantFrom(null, 'x') }), { maxLength: 20 }), (lines) => totalQuote(lines, 0).grossMinor === lines.reduce((sum, line) => sum + lineTotalMinor(line), 0)));
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            quantity: fc.integer({ min: 1, max: 1000 }).map((n) => n / 100),
+            unitPriceMinor: fc.integer({ min: 0, max: 1e6 }),
+            struckReason: fc.constantFrom(null, 'x'),
+          }),
+          { maxLength: 20 },
+        ),
+        (lines) => totalQuote(lines, 0).grossMinor === lines.reduce((sum, line) => sum + lineTotalMinor(line), 0),
+      ),
+    );
   });
 });
 
 describe('the text that is fingerprinted', () => {
-  const quote = exampleQuote([exampleLine(), exampleLine({ id: 'line-2', description: 'Sleeve', unitPriceMinor: 5000 }), exampleLine({ id: 'line-3', description: 'Struck one', struckReason: 'no' })]);
+  const quote = exampleQuote([
+    exampleLine(),
+    exampleLine({ id: 'line-2', description: 'Sleeve', unitPriceMinor: 5000 }),
+    exampleLine({ id: 'line-3', description: 'Struck one', struckReason: 'no' }),
+  ]);
   test('names pump, lines and totals, and not what is struck', () => {
     const text = quoteText(exampleRecord(), quote);
     expect(text).toContain('Quillmere QB 50-160, serial QB-22871');
@@ -93,10 +193,17 @@ describe('the text that is fingerprinted', () => {
     expect(text).not.toContain('Struck one');
   });
   test('any change of a line changes it', () => {
-    expect(quoteText(exampleRecord(), { ...quote, lines: [{ ...quote.lines[0]!, unitPriceMinor: 10001 }, ...quote.lines.slice(1)] })).not.toBe(quoteText(exampleRecord(), quote));
+    expect(
+      quoteText(exampleRecord(), {
+        ...quote,
+        lines: [{ ...quote.lines[0]!, unitPriceMinor: 10001 }, ...quote.lines.slice(1)],
+      }),
+    ).not.toBe(quoteText(exampleRecord(), quote));
   });
   test('a part answer says in writing what is not covered', () => {
-    expect(decisionText(quote, { 'line-1': 'approved', 'line-2': 'declined' })).toBe('Approved: Wear ring.\nTogether €100.00, with tax €120.00.\nNot approved and therefore not covered by this repair: Sleeve.');
+    expect(decisionText(quote, { 'line-1': 'approved', 'line-2': 'declined' })).toBe(
+      'Approved: Wear ring.\nTogether €100.00, with tax €120.00.\nNot approved and therefore not covered by this repair: Sleeve.',
+    );
     expect(decisionText(quote, { 'line-1': 'declined', 'line-2': 'declined' })).toContain('goes back as it is');
     expect(decisionText(quote, { 'line-1': 'approved', 'line-2': 'approved' })).toContain('Nothing was declined.');
   });

@@ -15,7 +15,10 @@ export function lineTotalMinor(line: Pick<QuoteLine, 'quantity' | 'unitPriceMino
  * Totals of a quote: the sum of rounded lines, then tax rounded once.
  * @example totalQuote([{ quantity: 2, unitPriceMinor: 1050, struckReason: null }], 20) // { netMinor: 2100, taxMinor: 420, grossMinor: 2520 }
  */
-export function totalQuote(lines: readonly Pick<QuoteLine, 'quantity' | 'unitPriceMinor' | 'struckReason'>[], taxPct: number): QuoteTotals {
+export function totalQuote(
+  lines: readonly Pick<QuoteLine, 'quantity' | 'unitPriceMinor' | 'struckReason'>[],
+  taxPct: number,
+): QuoteTotals {
   const netMinor = lines.reduce((sum, line) => sum + lineTotalMinor(line), 0);
   const taxMinor = Math.round((netMinor * taxPct) / 100);
   return { netMinor, taxMinor, grossMinor: netMinor + taxMinor };

@@ -3,26 +3,114 @@ import type { JobRecord, Phase, Quote, QuoteLine, Reading } from '.';
 /** A fresh job for tests: received, everything still to do. Invented throughout. */
 export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
   return {
-    id: 'job-1', tag: 'P-0417', station: 'receive', holder: 'U', holderSince: '2026-11-20T08:00:00.000Z', hold: null, outcome: 'open', promisedOn: '2026-12-10', openedAt: '2026-11-20T08:00:00.000Z', closedAt: null, version: 1, headHash: 'h', familyId: 'F1', familyVersion: '1.0.0',
+    id: 'job-1',
+    tag: 'P-0417',
+    station: 'receive',
+    holder: 'U',
+    holderSince: '2026-11-20T08:00:00.000Z',
+    hold: null,
+    outcome: 'open',
+    promisedOn: '2026-12-10',
+    openedAt: '2026-11-20T08:00:00.000Z',
+    closedAt: null,
+    version: 1,
+    headHash: 'h',
+    familyId: 'F1',
+    familyVersion: '1.0.0',
     pump: { id: 'pump-1', maker: 'Quillmere', model: 'QB 50-160', serial: 'QB-22871', size: '50-160' },
     customer: { id: 'customer-1', name: 'Harrowmere Botanical Garden' },
     contact: { name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' },
     earlierVisits: [],
-    intake: { version: 1, equipmentNumber: 'lily house', duty: { flowM3h: 25, headM: 32, powerKw: 3.3, efficiencyPct: 66, speedRpm: 2900 }, liquid: 'pond water', cleaning: 'sheet', cleaningReference: 'S-1', whyOut: 'noise', runningHours: 100, cameWith: [], shims: [], hazards: '', shippingDamage: '', elastomer: 'EPDM', isolation: { personName: 'Ines', at: '2026-11-20T09:00:00.000Z' } },
-    acknowledgements: ['energy-isolation', 'harmful-liquid'].map((caution) => ({ caution, personName: 'Ines', at: '2026-11-20T09:00:00.000Z' })),
-    parts: [], steps: [], captures: [], readings: [], findings: [], quotes: [], approvals: [], orders: [], runs: [], reports: [], photos: [], returned: null,
+    intake: {
+      version: 1,
+      equipmentNumber: 'lily house',
+      duty: { flowM3h: 25, headM: 32, powerKw: 3.3, efficiencyPct: 66, speedRpm: 2900 },
+      liquid: 'pond water',
+      cleaning: 'sheet',
+      cleaningReference: 'S-1',
+      whyOut: 'noise',
+      runningHours: 100,
+      cameWith: [],
+      shims: [],
+      hazards: '',
+      shippingDamage: '',
+      elastomer: 'EPDM',
+      isolation: { personName: 'Ines', at: '2026-11-20T09:00:00.000Z' },
+    },
+    acknowledgements: ['energy-isolation', 'harmful-liquid'].map((caution) => ({
+      caution,
+      personName: 'Ines',
+      at: '2026-11-20T09:00:00.000Z',
+    })),
+    parts: [],
+    steps: [],
+    captures: [],
+    readings: [],
+    findings: [],
+    quotes: [],
+    approvals: [],
+    orders: [],
+    runs: [],
+    reports: [],
+    photos: [],
+    returned: null,
     ...change,
   };
 }
 
-export function exampleReading(pointId: string, place: string, valueMm: number, phase: Phase = 'as-found', uncertaintyUm: number | null = null): Reading {
-  return { phase, pointId, place, valueMm, typed: String(valueMm), typedUnit: 'mm', typedDigits: 3, instrument: uncertaintyUm === null ? null : 'M-07', uncertaintyUm, version: 1, personName: 'Marek', at: '2026-11-21T08:00:00.000Z' };
+export function exampleReading(
+  pointId: string,
+  place: string,
+  valueMm: number,
+  phase: Phase = 'as-found',
+  uncertaintyUm: number | null = null,
+): Reading {
+  return {
+    phase,
+    pointId,
+    place,
+    valueMm,
+    typed: String(valueMm),
+    typedUnit: 'mm',
+    typedDigits: 3,
+    instrument: uncertaintyUm === null ? null : 'M-07',
+    uncertaintyUm,
+    version: 1,
+    personName: 'Marek',
+    at: '2026-11-21T08:00:00.000Z',
+  };
 }
 
 export function exampleLine(change: Partial<QuoteLine> = {}): QuoteLine {
-  return { id: 'line-1', kind: 'part', description: 'Wear ring', plain: 'A new ring.', quantity: 1, unit: 'pc', unitPriceMinor: 10000, findingIds: [], parts: [{ ref: 'front-ring', qty: 1 }], declinable: true, struckReason: null, ...change };
+  return {
+    id: 'line-1',
+    kind: 'part',
+    description: 'Wear ring',
+    plain: 'A new ring.',
+    quantity: 1,
+    unit: 'pc',
+    unitPriceMinor: 10000,
+    findingIds: [],
+    parts: [{ ref: 'front-ring', qty: 1 }],
+    declinable: true,
+    struckReason: null,
+    ...change,
+  };
 }
 
 export function exampleQuote(lines: readonly QuoteLine[], change: Partial<Quote> = {}): Quote {
-  return { id: 'quote-1', revision: 1, state: 'sent', currency: 'EUR', taxPct: 20, validUntil: '2026-12-24', sentAt: '2026-11-22T08:00:00.000Z', text: 'text', fingerprint: 'f', version: 1, lines, ...change };
+  return {
+    id: 'quote-1',
+    revision: 1,
+    state: 'sent',
+    currency: 'EUR',
+    taxPct: 20,
+    validUntil: '2026-12-24',
+    sentAt: '2026-11-22T08:00:00.000Z',
+    text: 'text',
+    fingerprint: 'f',
+    version: 1,
+    lines,
+    ...change,
+  };
 }

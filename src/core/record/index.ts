@@ -2,16 +2,45 @@
  * The whole record of one job as plain data: what the database holds, with numbers as numbers and moments as ISO text.
  * Every topic of core reads this; only `server` fills it.
  */
-export const stations = ['receive', 'teardown', 'clean', 'inspect', 'quote', 'approve', 'parts', 'rebuild', 'test', 'report', 'return'] as const;
+export const stations = [
+  'receive',
+  'teardown',
+  'clean',
+  'inspect',
+  'quote',
+  'approve',
+  'parts',
+  'rebuild',
+  'test',
+  'report',
+  'return',
+] as const;
 export type Station = (typeof stations)[number];
 
 export const stationNames: Readonly<Record<Station, string>> = {
-  receive: 'Receive', teardown: 'Teardown', clean: 'Clean', inspect: 'Inspect', quote: 'Quote', approve: 'Approve', parts: 'Parts', rebuild: 'Rebuild', test: 'Test', report: 'Report', return: 'Return',
+  receive: 'Receive',
+  teardown: 'Teardown',
+  clean: 'Clean',
+  inspect: 'Inspect',
+  quote: 'Quote',
+  approve: 'Approve',
+  parts: 'Parts',
+  rebuild: 'Rebuild',
+  test: 'Test',
+  report: 'Report',
+  return: 'Return',
 };
 
 export const holders = ['U', 'B', 'S', 'C', 'P', 'O'] as const;
 export type Holder = (typeof holders)[number];
-export const holderNames: Readonly<Record<Holder, string>> = { U: 'us', B: 'bench', S: 'stand', C: 'customer', P: 'supplier', O: 'outside shop' };
+export const holderNames: Readonly<Record<Holder, string>> = {
+  U: 'us',
+  B: 'bench',
+  S: 'stand',
+  C: 'customer',
+  P: 'supplier',
+  O: 'outside shop',
+};
 
 export const roles = ['coordinator', 'technician', 'inspector', 'parts', 'owner'] as const;
 export type Role = (typeof roles)[number];
@@ -103,7 +132,14 @@ export interface Reading extends Signed {
   readonly version: number;
 }
 
-export const actions = ['reuse as it is', 'clean', 'rework', 'replace', 'make in the shop', 'take from a donor'] as const;
+export const actions = [
+  'reuse as it is',
+  'clean',
+  'rework',
+  'replace',
+  'make in the shop',
+  'take from a donor',
+] as const;
 export type Action = (typeof actions)[number];
 
 export interface Disposition extends Signed {
@@ -253,10 +289,21 @@ export interface JobRecord {
   readonly headHash: string;
   readonly familyId: string;
   readonly familyVersion: string;
-  readonly pump: { readonly id: string; readonly maker: string; readonly model: string; readonly serial: string; readonly size: string };
+  readonly pump: {
+    readonly id: string;
+    readonly maker: string;
+    readonly model: string;
+    readonly serial: string;
+    readonly size: string;
+  };
   readonly customer: { readonly id: string; readonly name: string };
   readonly contact: { readonly name: string; readonly email: string; readonly phone: string } | null;
-  readonly earlierVisits: readonly { readonly tag: string; readonly openedAt: string; readonly outcome: string; readonly reportNumber: string | null }[];
+  readonly earlierVisits: readonly {
+    readonly tag: string;
+    readonly openedAt: string;
+    readonly outcome: string;
+    readonly reportNumber: string | null;
+  }[];
   readonly intake: Intake;
   readonly acknowledgements: readonly (Signed & { readonly caution: string })[];
   readonly parts: readonly PartAccount[];
@@ -274,9 +321,19 @@ export interface JobRecord {
 }
 
 /** Whether the job's construction can still be corrected: nothing was recorded by its parts, steps and points. */
-export function isConstructionOpen(record: Pick<JobRecord, 'station' | 'hold' | 'closedAt' | 'captures' | 'steps' | 'readings' | 'parts'>): boolean {
+export function isConstructionOpen(
+  record: Pick<JobRecord, 'station' | 'hold' | 'closedAt' | 'captures' | 'steps' | 'readings' | 'parts'>,
+): boolean {
   const isEarly = record.station === 'receive' || record.station === 'teardown';
-  return isEarly && !record.hold && !record.closedAt && !record.captures.length && !record.steps.length && !record.readings.length && !record.parts.length;
+  return (
+    isEarly &&
+    !record.hold &&
+    !record.closedAt &&
+    !record.captures.length &&
+    !record.steps.length &&
+    !record.readings.length &&
+    !record.parts.length
+  );
 }
 
 /** Rebuild rounds: one more than the test runs that sent the pump back. */
@@ -285,7 +342,10 @@ export function rebuildRound(record: Pick<JobRecord, 'runs'>): number {
 }
 
 export function currentQuote(record: Pick<JobRecord, 'quotes'>): Quote | null {
-  return record.quotes.reduce<Quote | null>((latest, quote) => (!latest || quote.revision > latest.revision ? quote : latest), null);
+  return record.quotes.reduce<Quote | null>(
+    (latest, quote) => (!latest || quote.revision > latest.revision ? quote : latest),
+    null,
+  );
 }
 
 /** The key of a place of measurement. @example placeKey({ plane: 'A', angle_deg: 90 }) // 'A:90' */

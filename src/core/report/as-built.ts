@@ -1,8 +1,28 @@
 import * as z from 'zod';
 
 const signed = z.object({ by: z.string(), at: z.string() });
-const workingStep = z.object({ what: z.string(), formula: z.string().optional(), put: z.string().optional(), outcome: z.string(), source: z.string().optional() });
-const side = z.object({ readings: z.array(z.object({ place: z.string(), value_mm: z.number(), typed: z.string(), instrument: z.string().nullable(), by: z.string() })), worst_mm: z.number().nullable(), verdict: z.string(), reason: z.string(), working: z.array(workingStep) });
+const workingStep = z.object({
+  what: z.string(),
+  formula: z.string().optional(),
+  put: z.string().optional(),
+  outcome: z.string(),
+  source: z.string().optional(),
+});
+const side = z.object({
+  readings: z.array(
+    z.object({
+      place: z.string(),
+      value_mm: z.number(),
+      typed: z.string(),
+      instrument: z.string().nullable(),
+      by: z.string(),
+    }),
+  ),
+  worst_mm: z.number().nullable(),
+  verdict: z.string(),
+  reason: z.string(),
+  working: z.array(workingStep),
+});
 
 /** The as-built record: what is issued, frozen and published as JSON. Field names carry their units. */
 export const asBuiltSchema = z.object({
@@ -12,18 +32,116 @@ export const asBuiltSchema = z.object({
   what_changed: z.string(),
   issued: signed,
   shop: z.object({ name: z.string(), place: z.string() }),
-  job: z.object({ tag: z.string(), opened_at: z.string(), customer: z.string(), equipment_number: z.string(), why_out: z.string(), liquid: z.string(), cleaning: z.string(), running_hours: z.number().nullable() }),
-  pump: z.object({ maker: z.string(), model: z.string(), serial: z.string(), size: z.string(), family: z.string(), family_version: z.string() }),
-  duty: z.object({ flow_m3h: z.number(), head_m: z.number(), power_kw: z.number().nullable(), speed_rpm: z.number() }).nullable(),
-  history: z.array(z.object({ tag: z.string(), opened_at: z.string(), outcome: z.string(), report: z.string().nullable() })),
-  points: z.array(z.object({ number: z.number(), title: z.string(), new: z.string(), reuse: z.string(), source: z.string(), critical: z.boolean(), as_found: side, as_left: side })),
-  findings: z.array(z.object({ what: z.string(), part: z.string(), proposed: z.string().nullable(), verdict: z.string().nullable(), overruled: z.string().nullable(), waived: z.string().nullable(), disposition: z.string().nullable(), reason: z.string().nullable(), by: z.string() })),
+  job: z.object({
+    tag: z.string(),
+    opened_at: z.string(),
+    customer: z.string(),
+    equipment_number: z.string(),
+    why_out: z.string(),
+    liquid: z.string(),
+    cleaning: z.string(),
+    running_hours: z.number().nullable(),
+  }),
+  pump: z.object({
+    maker: z.string(),
+    model: z.string(),
+    serial: z.string(),
+    size: z.string(),
+    family: z.string(),
+    family_version: z.string(),
+  }),
+  duty: z
+    .object({ flow_m3h: z.number(), head_m: z.number(), power_kw: z.number().nullable(), speed_rpm: z.number() })
+    .nullable(),
+  history: z.array(
+    z.object({ tag: z.string(), opened_at: z.string(), outcome: z.string(), report: z.string().nullable() }),
+  ),
+  points: z.array(
+    z.object({
+      number: z.number(),
+      title: z.string(),
+      new: z.string(),
+      reuse: z.string(),
+      source: z.string(),
+      critical: z.boolean(),
+      as_found: side,
+      as_left: side,
+    }),
+  ),
+  findings: z.array(
+    z.object({
+      what: z.string(),
+      part: z.string(),
+      proposed: z.string().nullable(),
+      verdict: z.string().nullable(),
+      overruled: z.string().nullable(),
+      waived: z.string().nullable(),
+      disposition: z.string().nullable(),
+      reason: z.string().nullable(),
+      by: z.string(),
+    }),
+  ),
   parts_fitted: z.array(z.object({ name: z.string(), number: z.string(), quantity: z.number(), order: z.string() })),
   positions: z.array(z.object({ what: z.string(), teardown: z.string(), rebuild: z.string() })),
-  steps: z.array(z.object({ round: z.number(), title: z.string(), by: z.string(), at: z.string(), torque_nm: z.number().nullable(), temperature_c: z.number().nullable(), consumable: z.string().nullable(), hold_point_signed_by: z.string().nullable() })),
+  steps: z.array(
+    z.object({
+      round: z.number(),
+      title: z.string(),
+      by: z.string(),
+      at: z.string(),
+      torque_nm: z.number().nullable(),
+      temperature_c: z.number().nullable(),
+      consumable: z.string().nullable(),
+      hold_point_signed_by: z.string().nullable(),
+    }),
+  ),
   settings: z.array(z.object({ title: z.string(), working: z.array(workingStep) })),
-  tests: z.array(z.object({ run: z.number(), at: z.string(), by: z.string(), grade: z.string(), verdict: z.string(), reason: z.string(), decision: z.string().nullable(), decision_reason: z.string().nullable(), decided_by: z.string().nullable(), points: z.array(z.object({ flow_m3h: z.number(), head_m: z.number(), power_kw: z.number(), efficiency_pct: z.number() })), kind: z.enum(['curve', 'slip']).optional(), band: z.object({ flow_m3h: z.object({ min: z.number(), max: z.number() }), head_m: z.object({ min: z.number(), max: z.number() }) }).optional(), slip: z.object({ theoretical_m3h: z.number(), least_m3h: z.number(), duty_kpa: z.number(), pressures_kpa: z.array(z.number()), volumetric_pct: z.number(), line: z.array(z.number()) }).optional(), guarantee: z.object({ flow_m3h: z.number(), head_m: z.number() }), curve: z.array(z.number()), working: z.array(workingStep) })),
-  approvals: z.array(z.object({ revision: z.number(), way: z.string(), name: z.string(), at: z.string(), text: z.string(), fingerprint: z.string() })),
+  tests: z.array(
+    z.object({
+      run: z.number(),
+      at: z.string(),
+      by: z.string(),
+      grade: z.string(),
+      verdict: z.string(),
+      reason: z.string(),
+      decision: z.string().nullable(),
+      decision_reason: z.string().nullable(),
+      decided_by: z.string().nullable(),
+      points: z.array(
+        z.object({ flow_m3h: z.number(), head_m: z.number(), power_kw: z.number(), efficiency_pct: z.number() }),
+      ),
+      kind: z.enum(['curve', 'slip']).optional(),
+      band: z
+        .object({
+          flow_m3h: z.object({ min: z.number(), max: z.number() }),
+          head_m: z.object({ min: z.number(), max: z.number() }),
+        })
+        .optional(),
+      slip: z
+        .object({
+          theoretical_m3h: z.number(),
+          least_m3h: z.number(),
+          duty_kpa: z.number(),
+          pressures_kpa: z.array(z.number()),
+          volumetric_pct: z.number(),
+          line: z.array(z.number()),
+        })
+        .optional(),
+      guarantee: z.object({ flow_m3h: z.number(), head_m: z.number() }),
+      curve: z.array(z.number()),
+      working: z.array(workingStep),
+    }),
+  ),
+  approvals: z.array(
+    z.object({
+      revision: z.number(),
+      way: z.string(),
+      name: z.string(),
+      at: z.string(),
+      text: z.string(),
+      fingerprint: z.string(),
+    }),
+  ),
   deviations: z.array(z.string()),
   policies: z.array(z.string()),
   cautions: z.array(z.string()),
@@ -35,5 +153,9 @@ export type AsBuilt = z.infer<typeof asBuiltSchema>;
 
 /** The as-built record's published JSON Schema (draft 2020-12), generated from the schema above. */
 export function asBuiltJsonSchema() {
-  return { $id: 'puddlestone-as-built-1.schema.json', title: 'Puddlestone as-built record, format 1', ...z.toJSONSchema(asBuiltSchema) };
+  return {
+    $id: 'puddlestone-as-built-1.schema.json',
+    title: 'Puddlestone as-built record, format 1',
+    ...z.toJSONSchema(asBuiltSchema),
+  };
 }

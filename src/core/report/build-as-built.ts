@@ -20,7 +20,10 @@ interface Asked {
 
 /** Revisions go A, B, C … Z; a twenty-seventh is refused. @example nextRevision([{ revision: 'A' }]) // 'B' */
 export function nextRevision(issued: readonly { readonly revision: string }[]): string {
-  const last = issued.map((report) => report.revision).sort().at(-1);
+  const last = issued
+    .map((report) => report.revision)
+    .sort()
+    .at(-1);
   if (last === 'Z') throw new RangeError('no letter is left after revision Z');
   return last ? String.fromCharCode(last.charCodeAt(0) + 1) : 'A';
 }
@@ -30,7 +33,13 @@ function sideOf({ record, family }: Asked, pointId: string, phase: Phase): AsBui
   const state: PointState = judgePoint(point, { readings: record.readings, phase });
   const own = record.readings.filter((reading) => reading.phase === phase && reading.pointId === pointId);
   return {
-    readings: own.map((reading) => ({ place: reading.place, value_mm: reading.valueMm, typed: reading.typed, instrument: reading.instrument, by: reading.personName })),
+    readings: own.map((reading) => ({
+      place: reading.place,
+      value_mm: reading.valueMm,
+      typed: reading.typed,
+      instrument: reading.instrument,
+      by: reading.personName,
+    })),
     worst_mm: state.worstMm,
     verdict: state.verdict === null ? 'not measured' : state.words,
     reason: state.reason,
@@ -41,13 +50,21 @@ function sideOf({ record, family }: Asked, pointId: string, phase: Phase): AsBui
 function pointsOf(asked: Asked): AsBuilt['points'] {
   return asked.family.points.map((point) => {
     const digits = point.resolution_mm < 0.01 ? 3 : 2;
-    const design = point.derived ? { min: point.derived.design_um.min / 1000, max: point.derived.design_um.max / 1000 } : point.new_mm!;
+    const design = point.derived
+      ? { min: point.derived.design_um.min / 1000, max: point.derived.design_um.max / 1000 }
+      : point.new_mm!;
     const reuse = point.derived ? { max: point.derived.limit_um / 1000 } : (point.reuse_mm ?? {});
     return {
       number: point.number,
       title: point.title,
       new: `${design.min.toFixed(digits)} to ${design.max.toFixed(digits)} mm`,
-      reuse: [reuse.min !== undefined && `from ${reuse.min.toFixed(digits)}`, reuse.max !== undefined && `to ${reuse.max.toFixed(digits)}`].filter(Boolean).join(' ') + ' mm',
+      reuse:
+        [
+          reuse.min !== undefined && `from ${reuse.min.toFixed(digits)}`,
+          reuse.max !== undefined && `to ${reuse.max.toFixed(digits)}`,
+        ]
+          .filter(Boolean)
+          .join(' ') + ' mm',
       source: point.source,
       critical: point.critical,
       as_found: sideOf(asked, point.id, 'as-found'),
@@ -59,12 +76,35 @@ function pointsOf(asked: Asked): AsBuilt['points'] {
 function testOf(family: Family, run: TestRun): AsBuilt['tests'][number] {
   const judged = judgeRun({ family, guarantee: run.guarantee, readings: run.points });
   return {
-    run: run.run, at: run.at, by: run.personName, grade: run.grade, verdict: run.verdict, reason: judged.reason,
-    decision: run.decision, decision_reason: run.decisionReason, decided_by: run.decisionBy,
-    points: judged.points.map((point) => ({ flow_m3h: point.flowM3h, head_m: point.headM, power_kw: point.powerKw, efficiency_pct: point.efficiencyPct })),
+    run: run.run,
+    at: run.at,
+    by: run.personName,
+    grade: run.grade,
+    verdict: run.verdict,
+    reason: judged.reason,
+    decision: run.decision,
+    decision_reason: run.decisionReason,
+    decided_by: run.decisionBy,
+    points: judged.points.map((point) => ({
+      flow_m3h: point.flowM3h,
+      head_m: point.headM,
+      power_kw: point.powerKw,
+      efficiency_pct: point.efficiencyPct,
+    })),
     kind: judged.slip ? 'slip' : 'curve',
-    ...(judged.acceptance && { band: { flow_m3h: judged.acceptance.band.flow_m3h, head_m: judged.acceptance.band.head_m } }),
-    ...(judged.slip && { slip: { theoretical_m3h: judged.slip.theoreticalM3h, least_m3h: judged.slip.leastM3h, duty_kpa: judged.slip.dutyKpa, pressures_kpa: [...judged.slip.pressuresKpa], volumetric_pct: judged.slip.volumetricPct, line: [...judged.slip.line] } }),
+    ...(judged.acceptance && {
+      band: { flow_m3h: judged.acceptance.band.flow_m3h, head_m: judged.acceptance.band.head_m },
+    }),
+    ...(judged.slip && {
+      slip: {
+        theoretical_m3h: judged.slip.theoreticalM3h,
+        least_m3h: judged.slip.leastM3h,
+        duty_kpa: judged.slip.dutyKpa,
+        pressures_kpa: [...judged.slip.pressuresKpa],
+        volumetric_pct: judged.slip.volumetricPct,
+        line: [...judged.slip.line],
+      },
+    }),
     guarantee: { flow_m3h: run.guarantee.flowM3h, head_m: run.guarantee.headM },
     curve: [...(judged.acceptance?.curve.coefficients ?? [])],
     working: judged.working.map((step) => ({ ...step })),
@@ -73,32 +113,67 @@ function testOf(family: Family, run: TestRun): AsBuilt['tests'][number] {
 
 function stepsOf({ record, family }: Asked): AsBuilt['steps'] {
   const number = (value: unknown) => (typeof value === 'number' ? value : null);
-  return record.steps.filter((step) => step.phase === 'rebuild').map((step) => ({
-    round: step.round,
-    title: family.rebuild.find((one) => one.id === step.stepId)?.title ?? step.stepId,
-    by: step.personName, at: step.at,
-    torque_nm: number(step.data.torqueNm), temperature_c: number(step.data.temperatureC),
-    consumable: typeof step.data.consumable === 'string' ? step.data.consumable : null,
-    hold_point_signed_by: step.second?.personName ?? null,
-  }));
+  return record.steps
+    .filter((step) => step.phase === 'rebuild')
+    .map((step) => ({
+      round: step.round,
+      title: family.rebuild.find((one) => one.id === step.stepId)?.title ?? step.stepId,
+      by: step.personName,
+      at: step.at,
+      torque_nm: number(step.data.torqueNm),
+      temperature_c: number(step.data.temperatureC),
+      consumable: typeof step.data.consumable === 'string' ? step.data.consumable : null,
+      hold_point_signed_by: step.second?.personName ?? null,
+    }));
 }
 
 function settingsOf({ family, record }: Asked): AsBuilt['settings'] {
   return family.rebuild.flatMap((step) => {
     const done = record.steps.findLast((one) => one.phase === 'rebuild' && one.stepId === step.id);
-    const heat = step.heat && bearingHeat.compute({ ...step.heat, ambient_c: Number(done?.data.ambientC ?? 20), school: 'computed' });
-    const torque = step.torque?.thread.match(/^M\d+$/) && boltTorque.input.safeParse({ thread: step.torque.thread, grade: step.torque.grade }).success ? boltTorque.compute({ thread: step.torque.thread, grade: step.torque.grade as '8.8' }) : undefined;
+    const heat =
+      step.heat &&
+      bearingHeat.compute({ ...step.heat, ambient_c: Number(done?.data.ambientC ?? 20), school: 'computed' });
+    const torque =
+      step.torque?.thread.match(/^M\d+$/) &&
+      boltTorque.input.safeParse({ thread: step.torque.thread, grade: step.torque.grade }).success
+        ? boltTorque.compute({ thread: step.torque.thread, grade: step.torque.grade as '8.8' })
+        : undefined;
     const settings = step.settings.flatMap((setting) => {
       const { outcome } = reckonSetting(setting, record, family);
-      return outcome ? [{ title: `${step.title}: ${setting.title.toLowerCase()}`, working: outcome.working.map((one) => ({ ...one })) }] : [];
+      return outcome
+        ? [
+            {
+              title: `${step.title}: ${setting.title.toLowerCase()}`,
+              working: outcome.working.map((one) => ({ ...one })),
+            },
+          ]
+        : [];
     });
-    return [...(heat ? [{ title: `${step.title}: temperature`, working: heat.working.map((one) => ({ ...one })) }] : []), ...(torque ? [{ title: `${step.title}: torque`, working: [...torque.working.map((one) => ({ ...one })), { what: 'Window of the family', outcome: `${step.torque!.window_nm.min} to ${step.torque!.window_nm.max} N·m` }] }] : []), ...settings];
+    return [
+      ...(heat ? [{ title: `${step.title}: temperature`, working: heat.working.map((one) => ({ ...one })) }] : []),
+      ...(torque
+        ? [
+            {
+              title: `${step.title}: torque`,
+              working: [
+                ...torque.working.map((one) => ({ ...one })),
+                {
+                  what: 'Window of the family',
+                  outcome: `${step.torque!.window_nm.min} to ${step.torque!.window_nm.max} N·m`,
+                },
+              ],
+            },
+          ]
+        : []),
+      ...settings,
+    ];
   });
 }
 
 function partsFitted({ record, family }: Asked): AsBuilt['parts_fitted'] {
   const wanted = new Map<string, number>();
-  for (const line of approvedLines(record)) for (const { ref, qty } of line.parts) wanted.set(ref, (wanted.get(ref) ?? 0) + qty);
+  for (const line of approvedLines(record))
+    for (const { ref, qty } of line.parts) wanted.set(ref, (wanted.get(ref) ?? 0) + qty);
   return [...wanted].map(([ref, quantity]) => {
     const part = family.parts.find((one) => one.ref === ref);
     const order = record.orders.find((one) => one.lines.some((line) => line.partRef === ref && line.received > 0));
@@ -111,15 +186,35 @@ function positionsOf({ record, family }: Asked): AsBuilt['positions'] {
     const taken = record.captures.find((one) => one.phase === phase && one.captureId === id);
     return taken ? taken.typed || taken.text || (taken.photoId ? 'photo' : '') : '';
   };
-  return family.rebuild.flatMap((step) => step.captures.filter((capture) => capture.agrees_with).map((capture) => ({ what: capture.ask, teardown: said('teardown', capture.agrees_with!), rebuild: said('rebuild', capture.id) })));
+  return family.rebuild.flatMap((step) =>
+    step.captures
+      .filter((capture) => capture.agrees_with)
+      .map((capture) => ({
+        what: capture.ask,
+        teardown: said('teardown', capture.agrees_with!),
+        rebuild: said('rebuild', capture.id),
+      })),
+  );
 }
 
 function deviationsOf({ record }: Asked): string[] {
   return [
-    ...record.findings.flatMap((finding) => [finding.overruledReason && `Verdict overruled by ${finding.personName}: ${finding.words}. ${finding.overruledReason}`, finding.waivedReason && `Point waived by ${finding.personName}: ${finding.words}. ${finding.waivedReason}`].filter((line): line is string => Boolean(line))),
-    ...record.runs.filter((run) => run.decision === 'concession').map((run) => `Test run ${run.run} accepted by concession of ${run.decisionBy}: ${run.decisionReason}`),
-    ...record.runs.filter((run) => run.decision === 'failed').map((run) => `Test run ${run.run} failed and the pump went back to rebuild: ${run.decisionReason}`),
-    ...record.approvals.filter((approval) => Object.values(approval.decisions).includes('declined')).map((approval) => approval.text.split('\n').at(-1)!),
+    ...record.findings.flatMap((finding) =>
+      [
+        finding.overruledReason &&
+          `Verdict overruled by ${finding.personName}: ${finding.words}. ${finding.overruledReason}`,
+        finding.waivedReason && `Point waived by ${finding.personName}: ${finding.words}. ${finding.waivedReason}`,
+      ].filter((line): line is string => Boolean(line)),
+    ),
+    ...record.runs
+      .filter((run) => run.decision === 'concession')
+      .map((run) => `Test run ${run.run} accepted by concession of ${run.decisionBy}: ${run.decisionReason}`),
+    ...record.runs
+      .filter((run) => run.decision === 'failed')
+      .map((run) => `Test run ${run.run} failed and the pump went back to rebuild: ${run.decisionReason}`),
+    ...record.approvals
+      .filter((approval) => Object.values(approval.decisions).includes('declined'))
+      .map((approval) => approval.text.split('\n').at(-1)!),
   ];
 }
 
@@ -127,9 +222,15 @@ function signaturesOf(asked: Asked): AsBuilt['signatures'] {
   const { record } = asked;
   const run = record.runs.at(-1);
   return [
-    ...record.steps.filter((step) => step.second).map((step) => ({ role: 'Hold point, second person', name: step.second!.personName, at: step.second!.at })),
+    ...record.steps
+      .filter((step) => step.second)
+      .map((step) => ({ role: 'Hold point, second person', name: step.second!.personName, at: step.second!.at })),
     ...(run?.decisionBy ? [{ role: 'Test', name: run.decisionBy, at: run.at }] : []),
-    ...record.approvals.map((approval) => ({ role: `Customer, by ${approval.way}`, name: approval.name, at: approval.at })),
+    ...record.approvals.map((approval) => ({
+      role: `Customer, by ${approval.way}`,
+      name: approval.name,
+      at: approval.at,
+    })),
     { role: 'Issued by', name: asked.issuedBy, at: asked.issuedAt },
   ];
 }
@@ -141,24 +242,80 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
   const quoteRevision = (id: string) => record.quotes.find((quote) => quote.id === id)?.revision ?? 0;
   return {
     format: 'puddlestone-as-built/1',
-    number: asked.number, revision: asked.revision, what_changed: asked.whatChanged,
+    number: asked.number,
+    revision: asked.revision,
+    what_changed: asked.whatChanged,
     issued: { by: asked.issuedBy, at: asked.issuedAt },
     shop: { name: asked.shop.name, place: asked.shop.place },
-    job: { tag: record.tag, opened_at: record.openedAt, customer: record.customer.name, equipment_number: record.intake.equipmentNumber, why_out: record.intake.whyOut, liquid: record.intake.liquid, cleaning: `${record.intake.cleaning} ${record.intake.cleaningReference}`.trim(), running_hours: record.intake.runningHours },
-    pump: { maker: record.pump.maker, model: record.pump.model, serial: record.pump.serial, size: record.pump.size, family: family.title, family_version: family.version },
-    duty: duty && { flow_m3h: duty.flowM3h, head_m: duty.headM, power_kw: duty.powerKw ?? null, speed_rpm: duty.speedRpm },
-    history: record.earlierVisits.map((visit) => ({ tag: visit.tag, opened_at: visit.openedAt, outcome: visit.outcome, report: visit.reportNumber })),
+    job: {
+      tag: record.tag,
+      opened_at: record.openedAt,
+      customer: record.customer.name,
+      equipment_number: record.intake.equipmentNumber,
+      why_out: record.intake.whyOut,
+      liquid: record.intake.liquid,
+      cleaning: `${record.intake.cleaning} ${record.intake.cleaningReference}`.trim(),
+      running_hours: record.intake.runningHours,
+    },
+    pump: {
+      maker: record.pump.maker,
+      model: record.pump.model,
+      serial: record.pump.serial,
+      size: record.pump.size,
+      family: family.title,
+      family_version: family.version,
+    },
+    duty: duty && {
+      flow_m3h: duty.flowM3h,
+      head_m: duty.headM,
+      power_kw: duty.powerKw ?? null,
+      speed_rpm: duty.speedRpm,
+    },
+    history: record.earlierVisits.map((visit) => ({
+      tag: visit.tag,
+      opened_at: visit.openedAt,
+      outcome: visit.outcome,
+      report: visit.reportNumber,
+    })),
     points: pointsOf(asked),
-    findings: record.findings.map((finding) => ({ what: finding.words, part: family.parts.find((part) => part.ref === finding.partRef)?.name ?? finding.partRef, proposed: finding.proposed, verdict: finding.verdict, overruled: finding.overruledReason, waived: finding.waivedReason, disposition: finding.disposition?.action ?? null, reason: finding.disposition?.reason ?? null, by: finding.personName })),
+    findings: record.findings.map((finding) => ({
+      what: finding.words,
+      part: family.parts.find((part) => part.ref === finding.partRef)?.name ?? finding.partRef,
+      proposed: finding.proposed,
+      verdict: finding.verdict,
+      overruled: finding.overruledReason,
+      waived: finding.waivedReason,
+      disposition: finding.disposition?.action ?? null,
+      reason: finding.disposition?.reason ?? null,
+      by: finding.personName,
+    })),
     parts_fitted: partsFitted(asked),
     positions: positionsOf(asked),
     steps: stepsOf(asked),
     settings: settingsOf(asked),
     tests: record.runs.map((run) => testOf(family, run)),
-    approvals: record.approvals.map((approval) => ({ revision: quoteRevision(approval.quoteId), way: approval.way, name: approval.name, at: approval.at, text: approval.text, fingerprint: approval.fingerprint })),
+    approvals: record.approvals.map((approval) => ({
+      revision: quoteRevision(approval.quoteId),
+      way: approval.way,
+      name: approval.name,
+      at: approval.at,
+      text: approval.text,
+      fingerprint: approval.fingerprint,
+    })),
     deviations: deviationsOf(asked),
-    policies: ['Soft parts, mechanical seals and rolling bearings: always new', 'Rolling bearings: heated to the temperature that this fit needs', 'Limits for reuse: maker’s table, else fit class', 'Near a limit: guard band for critical points', 'Bolt circles: three passes crosswise, then one round'],
-    cautions: [...cautions.filter((one) => ['energy-isolation', 'pressure-tests'].includes(one.id)).map((one) => `${one.title}: ${one.text}`), cautionFooter],
+    policies: [
+      'Soft parts, mechanical seals and rolling bearings: always new',
+      'Rolling bearings: heated to the temperature that this fit needs',
+      'Limits for reuse: maker’s table, else fit class',
+      'Near a limit: guard band for critical points',
+      'Bolt circles: three passes crosswise, then one round',
+    ],
+    cautions: [
+      ...cautions
+        .filter((one) => ['energy-isolation', 'pressure-tests'].includes(one.id))
+        .map((one) => `${one.title}: ${one.text}`),
+      cautionFooter,
+    ],
     photos: record.photos.map((photo) => ({ id: photo.id, caption: photo.caption, at: photo.at })),
     signatures: signaturesOf(asked),
     events: { count: record.version, head_hash: record.headHash },

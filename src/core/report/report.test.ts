@@ -8,13 +8,24 @@ import { asBuiltJsonSchema, asBuiltSchema, buildAsBuilt, nextRevision } from '.'
 
 const family = loadFamily(f1);
 const guarantee = { flowM3h: 60, headM: 38, powerKw: 12, efficiencyPct: 70, speedRpm: 2900 };
-const runOf = (condition: 'sound' | 'internal leakage' | 'air in the suction') => simulatedTestStand.run({ seed: 'P-0417/1', rated: { ...guarantee, efficiencyPct: 70 }, pipeMm: family.test.pipe_mm, flowShares: family.test.flow_shares, condition });
+const runOf = (condition: 'sound' | 'internal leakage' | 'air in the suction') =>
+  simulatedTestStand.run({
+    seed: 'P-0417/1',
+    rated: { ...guarantee, efficiencyPct: 70 },
+    pipeMm: family.test.pipe_mm,
+    flowShares: family.test.flow_shares,
+    condition,
+  });
 
 describe('a run on the stand', () => {
   test('a sound pump passes, a worn one and one that draws air fail with a reason', async () => {
-    const judge = async (condition: Parameters<typeof runOf>[0]) => judgeRun({ family, guarantee, readings: await runOf(condition) });
+    const judge = async (condition: Parameters<typeof runOf>[0]) =>
+      judgeRun({ family, guarantee, readings: await runOf(condition) });
     expect((await judge('sound')).verdict).toBe('pass');
-    expect(await judge('internal leakage')).toMatchObject({ verdict: 'fail', reason: expect.stringMatching(/^Outside the tolerance in flow and head/) as string });
+    expect(await judge('internal leakage')).toMatchObject({
+      verdict: 'fail',
+      reason: expect.stringMatching(/^Outside the tolerance in flow and head/) as string,
+    });
     expect((await judge('air in the suction')).verdict).toBe('fail');
   });
   test('points are corrected to the rated speed', async () => {
@@ -28,12 +39,48 @@ describe('the as-built record', () => {
   const asked = async () => {
     const points = await runOf('sound');
     const record = exampleRecord({
-      station: 'report', version: 42, headHash: 'abc',
+      station: 'report',
+      version: 42,
+      headHash: 'abc',
       readings: [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:0', 45.006, 'as-left')],
-      runs: [{ id: 'r', run: 1, guarantee, grade: '2B', verdict: 'pass', points, decision: 'concession', decisionReason: 'agreed', decisionBy: 'Marek', personName: 'Marek', at: '2026-11-23T08:00:00.000Z' }],
-      steps: [{ phase: 'rebuild', round: 1, stepId: 'casing-on', personId: 'p', personName: 'Ines', at: '2026-11-22T08:00:00.000Z', data: { torqueNm: 74 }, second: null }],
+      runs: [
+        {
+          id: 'r',
+          run: 1,
+          guarantee,
+          grade: '2B',
+          verdict: 'pass',
+          points,
+          decision: 'concession',
+          decisionReason: 'agreed',
+          decisionBy: 'Marek',
+          personName: 'Marek',
+          at: '2026-11-23T08:00:00.000Z',
+        },
+      ],
+      steps: [
+        {
+          phase: 'rebuild',
+          round: 1,
+          stepId: 'casing-on',
+          personId: 'p',
+          personName: 'Ines',
+          at: '2026-11-22T08:00:00.000Z',
+          data: { torqueNm: 74 },
+          second: null,
+        },
+      ],
     });
-    return { record, family, shop: { name: 'Kettlewick Pump Works', place: 'Harrowmere' }, number: 'R-2026-0001', revision: 'A', whatChanged: '', issuedBy: 'Wenna', issuedAt: '2026-11-24T08:00:00.000Z' };
+    return {
+      record,
+      family,
+      shop: { name: 'Kettlewick Pump Works', place: 'Harrowmere' },
+      number: 'R-2026-0001',
+      revision: 'A',
+      whatChanged: '',
+      issuedBy: 'Wenna',
+      issuedAt: '2026-11-24T08:00:00.000Z',
+    };
   };
   test('fits its own schema and the published JSON Schema', async () => {
     const built = buildAsBuilt(await asked());

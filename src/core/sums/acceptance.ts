@@ -13,8 +13,22 @@ interface Tolerances {
   readonly efficiencyPct: number;
   readonly powerPct: number;
 }
-const both = (flow: number, head: number, efficiencyPct: number, powerPct: number): Tolerances => ({ flowLowPct: -flow, flowHighPct: flow, headLowPct: -head, headHighPct: head, efficiencyPct, powerPct });
-const upward = (flow: number, head: number, efficiencyPct: number, powerPct: number): Tolerances => ({ flowLowPct: 0, flowHighPct: flow, headLowPct: 0, headHighPct: head, efficiencyPct, powerPct });
+const both = (flow: number, head: number, efficiencyPct: number, powerPct: number): Tolerances => ({
+  flowLowPct: -flow,
+  flowHighPct: flow,
+  headLowPct: -head,
+  headHighPct: head,
+  efficiencyPct,
+  powerPct,
+});
+const upward = (flow: number, head: number, efficiencyPct: number, powerPct: number): Tolerances => ({
+  flowLowPct: 0,
+  flowHighPct: flow,
+  headLowPct: 0,
+  headHighPct: head,
+  efficiencyPct,
+  powerPct,
+});
 /** Source: ISO 9906:2012, table 8. */
 const tolerances: Readonly<Record<Grade, Tolerances>> = {
   '1E': both(5, 3, 0, 4),
@@ -25,9 +39,19 @@ const tolerances: Readonly<Record<Grade, Tolerances>> = {
   '3B': both(9, 7, -7, 9),
 };
 
-const point = z.strictObject({ flow_m3h: notNegative.max(1e6), head_m: notNegative.max(1e5), power_kw: positive.max(1e6).optional(), efficiency_pct: notNegative.max(100).optional() });
+const point = z.strictObject({
+  flow_m3h: notNegative.max(1e6),
+  head_m: notNegative.max(1e5),
+  power_kw: positive.max(1e6).optional(),
+  efficiency_pct: notNegative.max(100).optional(),
+});
 const input = z.strictObject({
-  guarantee: z.strictObject({ flow_m3h: positive.max(1e6), head_m: positive.max(1e5), efficiency_pct: positive.max(100).optional(), power_kw: positive.max(1e6).optional() }),
+  guarantee: z.strictObject({
+    flow_m3h: positive.max(1e6),
+    head_m: positive.max(1e5),
+    efficiency_pct: positive.max(100).optional(),
+    power_kw: positive.max(1e6).optional(),
+  }),
   grade: z.enum(gradeNames),
   points: z.array(point).min(2, 'fewer than 2 points make no curve').max(200),
 });
@@ -52,23 +76,39 @@ export type AcceptanceInput = z.infer<typeof input>;
 export type AcceptanceResult = z.infer<typeof result>;
 
 /** Tolerances in force: those of small pumps where the guaranteed input power is 10 kW or less. Source: ISO 9906:2012, 4.4.2. */
-function tolerancesFor({ grade, guarantee }: AcceptanceInput): { readonly tolerance: Tolerances; readonly source: string } {
+function tolerancesFor({ grade, guarantee }: AcceptanceInput): {
+  readonly tolerance: Tolerances;
+  readonly source: string;
+} {
   const power = guarantee.power_kw;
-  if (power === undefined || power > 10) return { tolerance: tolerances[grade], source: `ISO 9906:2012, table 8, grade ${grade}` };
+  if (power === undefined || power > 10)
+    return { tolerance: tolerances[grade], source: `ISO 9906:2012, table 8, grade ${grade}` };
   const efficiency = -(10 * (1 - power / 10) + 7);
-  return { tolerance: both(10, 8, efficiency, Math.sqrt(49 + efficiency ** 2)), source: 'ISO 9906:2012, 4.4.2 (input power up to 10 kW)' };
+  return {
+    tolerance: both(10, 8, efficiency, Math.sqrt(49 + efficiency ** 2)),
+    source: 'ISO 9906:2012, 4.4.2 (input power up to 10 kW)',
+  };
 }
 
-function curveOf(points: AcceptanceInput['points'], valueOf: (p: AcceptanceInput['points'][number]) => number | undefined): Polynomial | null {
+function curveOf(
+  points: AcceptanceInput['points'],
+  valueOf: (p: AcceptanceInput['points'][number]) => number | undefined,
+): Polynomial | null {
   const used = points.filter((p) => valueOf(p) !== undefined);
   const distinct = new Set(used.map((p) => p.flow_m3h)).size;
   if (distinct < 2) return null;
   const order = distinct === 2 ? 1 : distinct <= 4 ? 2 : 3;
-  return fitPolynomial(used.map((p) => p.flow_m3h), used.map((p) => valueOf(p)!), order);
+  return fitPolynomial(
+    used.map((p) => p.flow_m3h),
+    used.map((p) => valueOf(p)!),
+    order,
+  );
 }
 
 function nearest(places: readonly number[], to: number): number | null {
-  return places.length ? places.reduce((best, place) => (Math.abs(place - to) < Math.abs(best - to) ? place : best)) : null;
+  return places.length
+    ? places.reduce((best, place) => (Math.abs(place - to) < Math.abs(best - to) ? place : best))
+    : null;
 }
 
 function isFalling(curve: Polynomial, upTo: number): boolean {
@@ -80,19 +120,29 @@ function isFalling(curve: Polynomial, upTo: number): boolean {
 function cutsCross(deviations: { readonly head: number; readonly flow: number | null }, t: Tolerances): boolean {
   const crumbs = 1e-9;
   const inHead = deviations.head >= t.headLowPct - crumbs && deviations.head <= t.headHighPct + crumbs;
-  return inHead || (deviations.flow !== null && deviations.flow >= t.flowLowPct - crumbs && deviations.flow <= t.flowHighPct + crumbs);
+  return (
+    inHead ||
+    (deviations.flow !== null && deviations.flow >= t.flowLowPct - crumbs && deviations.flow <= t.flowHighPct + crumbs)
+  );
 }
 
 /** Efficiency and power where the curve meets the line from the origin through the guarantee point. */
 function readOnLine(given: AcceptanceInput, curve: Polynomial, upTo: number) {
   const slope = given.guarantee.head_m / given.guarantee.flow_m3h;
-  const flow = nearest(rootsWithin((q) => evaluate(curve, q) - slope * q, 0, upTo), given.guarantee.flow_m3h);
+  const flow = nearest(
+    rootsWithin((q) => evaluate(curve, q) - slope * q, 0, upTo),
+    given.guarantee.flow_m3h,
+  );
   const powerCurve = curveOf(given.points, (p) => p.power_kw);
   const efficiencyCurve = curveOf(given.points, (p) => p.efficiency_pct);
   if (flow === null) return { flow };
   const power = powerCurve ? evaluate(powerCurve, flow) : undefined;
   const water = power === undefined ? undefined : (998.2 * gravity * (flow / 3600) * slope * flow) / 1000;
-  const efficiency = efficiencyCurve ? evaluate(efficiencyCurve, flow) : water !== undefined && power! > 0 ? (100 * water) / power! : undefined;
+  const efficiency = efficiencyCurve
+    ? evaluate(efficiencyCurve, flow)
+    : water !== undefined && power! > 0
+      ? (100 * water) / power!
+      : undefined;
   return { flow, power, efficiency, fromWater: !efficiencyCurve && efficiency !== undefined };
 }
 
@@ -104,8 +154,21 @@ export const acceptance = defineSum<AcceptanceInput, AcceptanceResult>({
   input,
   result,
   example: {
-    input: { guarantee: { flow_m3h: 100, head_m: 40 }, grade: '2B', points: [{ flow_m3h: 80, head_m: 44 }, { flow_m3h: 120, head_m: 36 }] },
-    result: { head_at_guaranteed_flow_m: 40, flow_at_guaranteed_head_m3h: 100, head_deviation_pct: 0, flow_deviation_pct: 0, verdicts: { flow_head: 'pass' } },
+    input: {
+      guarantee: { flow_m3h: 100, head_m: 40 },
+      grade: '2B',
+      points: [
+        { flow_m3h: 80, head_m: 44 },
+        { flow_m3h: 120, head_m: 36 },
+      ],
+    },
+    result: {
+      head_at_guaranteed_flow_m: 40,
+      flow_at_guaranteed_head_m3h: 100,
+      head_deviation_pct: 0,
+      flow_deviation_pct: 0,
+      verdicts: { flow_head: 'pass' },
+    },
   },
   compute(given) {
     const { guarantee } = given;
@@ -119,17 +182,33 @@ export const acceptance = defineSum<AcceptanceInput, AcceptanceResult>({
     const flowDeviation = flow === null ? null : (100 * (flow - guarantee.flow_m3h)) / guarantee.flow_m3h;
     const line = readOnLine(given, curve, upTo);
     const passed = cutsCross({ head: headDeviation, flow: flowDeviation }, t);
-    const least = guarantee.efficiency_pct === undefined ? undefined : guarantee.efficiency_pct * (1 + t.efficiencyPct / 100);
+    const least =
+      guarantee.efficiency_pct === undefined ? undefined : guarantee.efficiency_pct * (1 + t.efficiencyPct / 100);
     const most = guarantee.power_kw === undefined ? undefined : guarantee.power_kw * (1 + t.powerPct / 100);
-    const efficiencyVerdict = least === undefined || line.efficiency === undefined ? undefined : line.efficiency >= least - 1e-9 ? ('pass' as const) : ('fail' as const);
-    const powerVerdict = most === undefined || line.power === undefined ? undefined : line.power <= most + 1e-9 ? ('pass' as const) : ('fail' as const);
+    const efficiencyVerdict =
+      least === undefined || line.efficiency === undefined
+        ? undefined
+        : line.efficiency >= least - 1e-9
+          ? ('pass' as const)
+          : ('fail' as const);
+    const powerVerdict =
+      most === undefined || line.power === undefined
+        ? undefined
+        : line.power <= most + 1e-9
+          ? ('pass' as const)
+          : ('fail' as const);
     const band = {
-      flow_m3h: { min: guarantee.flow_m3h * (1 + t.flowLowPct / 100), max: guarantee.flow_m3h * (1 + t.flowHighPct / 100) },
+      flow_m3h: {
+        min: guarantee.flow_m3h * (1 + t.flowLowPct / 100),
+        max: guarantee.flow_m3h * (1 + t.flowHighPct / 100),
+      },
       head_m: { min: guarantee.head_m * (1 + t.headLowPct / 100), max: guarantee.head_m * (1 + t.headHighPct / 100) },
       ...(least !== undefined && { efficiency_min_pct: least }),
       ...(most !== undefined && { power_max_kw: most }),
     };
-    const outside = given.points.every((p) => p.flow_m3h < guarantee.flow_m3h) || given.points.every((p) => p.flow_m3h > guarantee.flow_m3h);
+    const outside =
+      given.points.every((p) => p.flow_m3h < guarantee.flow_m3h) ||
+      given.points.every((p) => p.flow_m3h > guarantee.flow_m3h);
     return {
       result: {
         curve: { order: curve.length - 1, coefficients: [...curve] },
@@ -139,23 +218,92 @@ export const acceptance = defineSum<AcceptanceInput, AcceptanceResult>({
         flow_deviation_pct: flowDeviation,
         ...(line.efficiency !== undefined && { efficiency_pct: line.efficiency }),
         ...(line.power !== undefined && { power_kw: line.power }),
-        verdicts: { flow_head: passed ? 'pass' : 'fail', ...(efficiencyVerdict && { efficiency: efficiencyVerdict }), ...(powerVerdict && { power: powerVerdict }) },
+        verdicts: {
+          flow_head: passed ? 'pass' : 'fail',
+          ...(efficiencyVerdict && { efficiency: efficiencyVerdict }),
+          ...(powerVerdict && { power: powerVerdict }),
+        },
         band,
       },
       working: [
-        { what: 'Curve', formula: `least squares, order ${curve.length - 1}`, put: `${given.points.length} points`, outcome: curve.map((c, i) => `${c >= 0 && i > 0 ? '+' : ''}${c.toPrecision(4)}${i ? `·Q${i > 1 ? `^${i}` : ''}` : ''}`).join(' ') },
-        { what: 'Head at the guaranteed flow', put: `Q ${show(guarantee.flow_m3h, 2)} m³/h`, outcome: `${show(head, 2)} m, ${show(headDeviation, 1)} % from ${show(guarantee.head_m, 2)} m` },
-        { what: 'Flow at the guaranteed head', put: `H ${show(guarantee.head_m, 2)} m`, outcome: flow === null ? 'the curve does not reach it' : `${show(flow, 2)} m³/h, ${show(flowDeviation!, 1)} % from ${show(guarantee.flow_m3h, 2)} m³/h` },
-        { what: 'Tolerances', put: `flow ${show(t.flowLowPct)} / +${show(t.flowHighPct)} %, head ${show(t.headLowPct)} / +${show(t.headHighPct)} %`, outcome: `${show(band.flow_m3h.min, 2)} to ${show(band.flow_m3h.max, 2)} m³/h, ${show(band.head_m.min, 2)} to ${show(band.head_m.max, 2)} m`, source },
+        {
+          what: 'Curve',
+          formula: `least squares, order ${curve.length - 1}`,
+          put: `${given.points.length} points`,
+          outcome: curve
+            .map((c, i) => `${c >= 0 && i > 0 ? '+' : ''}${c.toPrecision(4)}${i ? `·Q${i > 1 ? `^${i}` : ''}` : ''}`)
+            .join(' '),
+        },
+        {
+          what: 'Head at the guaranteed flow',
+          put: `Q ${show(guarantee.flow_m3h, 2)} m³/h`,
+          outcome: `${show(head, 2)} m, ${show(headDeviation, 1)} % from ${show(guarantee.head_m, 2)} m`,
+        },
+        {
+          what: 'Flow at the guaranteed head',
+          put: `H ${show(guarantee.head_m, 2)} m`,
+          outcome:
+            flow === null
+              ? 'the curve does not reach it'
+              : `${show(flow, 2)} m³/h, ${show(flowDeviation!, 1)} % from ${show(guarantee.flow_m3h, 2)} m³/h`,
+        },
+        {
+          what: 'Tolerances',
+          put: `flow ${show(t.flowLowPct)} / +${show(t.flowHighPct)} %, head ${show(t.headLowPct)} / +${show(t.headHighPct)} %`,
+          outcome: `${show(band.flow_m3h.min, 2)} to ${show(band.flow_m3h.max, 2)} m³/h, ${show(band.head_m.min, 2)} to ${show(band.head_m.max, 2)} m`,
+          source,
+        },
         { what: 'Flow and head', formula: 'the curve cuts or touches the cross', outcome: passed ? 'pass' : 'fail' },
-        ...(efficiencyVerdict ? [{ what: 'Efficiency', put: `at least ${show(least!, 1)} % (${show(t.efficiencyPct, 1)} %)`, outcome: `${show(line.efficiency!, 1)} %: ${efficiencyVerdict}`, source }] : []),
-        ...(powerVerdict ? [{ what: 'Power', put: `at most ${show(most!, 2)} kW (+${show(t.powerPct, 1)} %)`, outcome: `${show(line.power!, 2)} kW: ${powerVerdict}`, source }] : []),
+        ...(efficiencyVerdict
+          ? [
+              {
+                what: 'Efficiency',
+                put: `at least ${show(least!, 1)} % (${show(t.efficiencyPct, 1)} %)`,
+                outcome: `${show(line.efficiency!, 1)} %: ${efficiencyVerdict}`,
+                source,
+              },
+            ]
+          : []),
+        ...(powerVerdict
+          ? [
+              {
+                what: 'Power',
+                put: `at most ${show(most!, 2)} kW (+${show(t.powerPct, 1)} %)`,
+                outcome: `${show(line.power!, 2)} kW: ${powerVerdict}`,
+                source,
+              },
+            ]
+          : []),
       ],
       warnings: [
-        ...(isFalling(curve, Math.max(...given.points.map((p) => p.flow_m3h))) ? [] : [{ code: 'not-falling', sentence: 'The fitted curve is not falling over its whole length; look at the points before relying on it.' }]),
-        ...(outside ? [{ code: 'extrapolated', sentence: 'All points lie on one side of the guaranteed flow; the values are extrapolated.' }] : []),
-        ...(line.fromWater ? [{ code: 'efficiency-of-water', sentence: 'Efficiency is reckoned from the power with water of 998.2 kg/m³.' }] : []),
-        ...(guarantee.power_kw !== undefined && guarantee.power_kw < 1 ? [{ code: 'under-1-kw', sentence: 'Below 1 kW the tolerances should be agreed between the parties.' }] : []),
+        ...(isFalling(curve, Math.max(...given.points.map((p) => p.flow_m3h)))
+          ? []
+          : [
+              {
+                code: 'not-falling',
+                sentence:
+                  'The fitted curve is not falling over its whole length; look at the points before relying on it.',
+              },
+            ]),
+        ...(outside
+          ? [
+              {
+                code: 'extrapolated',
+                sentence: 'All points lie on one side of the guaranteed flow; the values are extrapolated.',
+              },
+            ]
+          : []),
+        ...(line.fromWater
+          ? [
+              {
+                code: 'efficiency-of-water',
+                sentence: 'Efficiency is reckoned from the power with water of 998.2 kg/m³.',
+              },
+            ]
+          : []),
+        ...(guarantee.power_kw !== undefined && guarantee.power_kw < 1
+          ? [{ code: 'under-1-kw', sentence: 'Below 1 kW the tolerances should be agreed between the parties.' }]
+          : []),
       ],
     };
   },
@@ -163,6 +311,7 @@ export const acceptance = defineSum<AcceptanceInput, AcceptanceResult>({
 
 /** Flows at which the curve has the guaranteed head; the guaranteed flow itself is tried first so that an exact hit stays exact. */
 function exactRoots(curve: Polynomial, guarantee: AcceptanceInput['guarantee'], upTo: number): number[] {
-  if (Math.abs(evaluate(curve, guarantee.flow_m3h) - guarantee.head_m) < 1e-9 * guarantee.head_m) return [guarantee.flow_m3h];
+  if (Math.abs(evaluate(curve, guarantee.flow_m3h) - guarantee.head_m) < 1e-9 * guarantee.head_m)
+    return [guarantee.flow_m3h];
   return rootsWithin((q) => evaluate(curve, q) - guarantee.head_m, 0, upTo);
 }

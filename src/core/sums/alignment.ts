@@ -1,14 +1,35 @@
 import * as z from 'zod';
 import { defineSum, finite, lengthMm, notNegative, show, SumRefusal } from './sum';
 
-const clock = z.strictObject({ top_mm: finite.max(100), right_mm: finite.max(100), bottom_mm: finite.max(100), left_mm: finite.max(100) });
-const shared = { to_front_foot_mm: lengthMm, to_rear_foot_mm: lengthMm, bar_sag_mm: notNegative.max(10).optional(), tolerance: z.strictObject({ offset_mm: notNegative.max(10), angle_mm_per_m: notNegative.max(100) }).optional() };
+const clock = z.strictObject({
+  top_mm: finite.max(100),
+  right_mm: finite.max(100),
+  bottom_mm: finite.max(100),
+  left_mm: finite.max(100),
+});
+const shared = {
+  to_front_foot_mm: lengthMm,
+  to_rear_foot_mm: lengthMm,
+  bar_sag_mm: notNegative.max(10).optional(),
+  tolerance: z.strictObject({ offset_mm: notNegative.max(10), angle_mm_per_m: notNegative.max(100) }).optional(),
+};
 const input = z.discriminatedUnion('method', [
   z.strictObject({ method: z.literal('rim-and-face'), rim: clock, face: clock, face_diameter_mm: lengthMm, ...shared }),
-  z.strictObject({ method: z.literal('reverse-dial'), stationary: clock, movable: clock, dial_distance_mm: lengthMm, ...shared }),
+  z.strictObject({
+    method: z.literal('reverse-dial'),
+    stationary: clock,
+    movable: clock,
+    dial_distance_mm: lengthMm,
+    ...shared,
+  }),
 ]);
 type Input = z.infer<typeof input>;
-const plane = z.object({ offset_mm: z.number(), angle_mm_per_m: z.number(), front_foot_mm: z.number(), rear_foot_mm: z.number() });
+const plane = z.object({
+  offset_mm: z.number(),
+  angle_mm_per_m: z.number(),
+  front_foot_mm: z.number(),
+  rear_foot_mm: z.number(),
+});
 const result = z.object({ vertical: plane, horizontal: plane, verdict: z.enum(['within', 'outside']).optional() });
 
 /** Half the difference of two opposite readings; sag reads low at the bottom and is put back. */
@@ -55,16 +76,50 @@ export const alignment = defineSum<Input, z.infer<typeof result>>({
   ask: ['align', 'shims under the feet', 'reverse dial', 'rim and face', 'coupling'],
   input,
   result,
-  example: { input: { method: 'rim-and-face', rim: { top_mm: 0, right_mm: 0, bottom_mm: 0.4, left_mm: 0 }, face: { top_mm: 0, right_mm: 0, bottom_mm: 0, left_mm: 0 }, face_diameter_mm: 100, to_front_foot_mm: 200, to_rear_foot_mm: 500 }, result: { vertical: { offset_mm: 0.2, angle_mm_per_m: 0, front_foot_mm: -0.2, rear_foot_mm: -0.2 } } },
+  example: {
+    input: {
+      method: 'rim-and-face',
+      rim: { top_mm: 0, right_mm: 0, bottom_mm: 0.4, left_mm: 0 },
+      face: { top_mm: 0, right_mm: 0, bottom_mm: 0, left_mm: 0 },
+      face_diameter_mm: 100,
+      to_front_foot_mm: 200,
+      to_rear_foot_mm: 500,
+    },
+    result: { vertical: { offset_mm: 0.2, angle_mm_per_m: 0, front_foot_mm: -0.2, rear_foot_mm: -0.2 } },
+  },
   compute(given) {
-    if (given.to_rear_foot_mm <= given.to_front_foot_mm) throw new SumRefusal('to_rear_foot_mm', 'the rear feet stand further from the coupling than the front feet');
+    if (given.to_rear_foot_mm <= given.to_front_foot_mm)
+      throw new SumRefusal('to_rear_foot_mm', 'the rear feet stand further from the coupling than the front feet');
     const lines = linesOf(given);
     const need = ({ offset, slope }: Line, distance: number) => flat(-(offset + slope * distance));
-    const planeOf = (line: Line) => ({ offset_mm: flat(line.offset), angle_mm_per_m: flat(line.slope * 1000), front_foot_mm: need(line, given.to_front_foot_mm), rear_foot_mm: need(line, given.to_rear_foot_mm) });
+    const planeOf = (line: Line) => ({
+      offset_mm: flat(line.offset),
+      angle_mm_per_m: flat(line.slope * 1000),
+      front_foot_mm: need(line, given.to_front_foot_mm),
+      rear_foot_mm: need(line, given.to_rear_foot_mm),
+    });
     const [vertical, horizontal] = [planeOf(lines.vertical), planeOf(lines.horizontal)];
     const t = given.tolerance;
-    const within = t && [vertical, horizontal].every((one) => Math.abs(one.offset_mm) <= t.offset_mm + 1e-9 && Math.abs(one.angle_mm_per_m) <= t.angle_mm_per_m + 1e-9);
-    const words = (name: string, one: typeof vertical) => ({ what: name, formula: 'need = −(offset + slope · distance)', put: `offset ${show(one.offset_mm)} mm, angle ${show(one.angle_mm_per_m, 2)} mm/m`, outcome: `front ${show(one.front_foot_mm)} mm, rear ${show(one.rear_foot_mm)} mm` });
-    return { result: { vertical, horizontal, ...(t && { verdict: within ? ('within' as const) : ('outside' as const) }) }, working: [{ what: 'Bar sag put back', outcome: `${show(given.bar_sag_mm ?? 0)} mm at the bottom` }, words('Vertical, shims', vertical), words('Horizontal, to the right', horizontal)], warnings: [] };
+    const within =
+      t &&
+      [vertical, horizontal].every(
+        (one) =>
+          Math.abs(one.offset_mm) <= t.offset_mm + 1e-9 && Math.abs(one.angle_mm_per_m) <= t.angle_mm_per_m + 1e-9,
+      );
+    const words = (name: string, one: typeof vertical) => ({
+      what: name,
+      formula: 'need = −(offset + slope · distance)',
+      put: `offset ${show(one.offset_mm)} mm, angle ${show(one.angle_mm_per_m, 2)} mm/m`,
+      outcome: `front ${show(one.front_foot_mm)} mm, rear ${show(one.rear_foot_mm)} mm`,
+    });
+    return {
+      result: { vertical, horizontal, ...(t && { verdict: within ? ('within' as const) : ('outside' as const) }) },
+      working: [
+        { what: 'Bar sag put back', outcome: `${show(given.bar_sag_mm ?? 0)} mm at the bottom` },
+        words('Vertical, shims', vertical),
+        words('Horizontal, to the right', horizontal),
+      ],
+      warnings: [],
+    };
   },
 });

@@ -5,7 +5,10 @@ import { defineSum, finite, notNegative, positive } from './sum';
 const input = z.strictObject({
   bore_mm: positive.max(250, 'bearing bores are tabled to 250 mm'),
   interference_um: notNegative.max(1000).optional(),
-  shaft: z.string().regex(/^(h|j|js|k|m|n|p|r|s)([5-9])$/, 'a shaft class for a bearing seat, such as k5').optional(),
+  shaft: z
+    .string()
+    .regex(/^(h|j|js|k|m|n|p|r|s)([5-9])$/, 'a shaft class for a bearing seat, such as k5')
+    .optional(),
   mounting_clearance_um: notNegative.max(5000).optional(),
   ambient_c: finite.min(-60).max(80),
   school: z.enum(['computed', 'fixed', 'rise']),

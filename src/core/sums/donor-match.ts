@@ -8,14 +8,44 @@ const conditions = ['new', 'good', 'fair', 'poor'] as const;
 const conditionPoints: Readonly<Record<(typeof conditions)[number], number>> = { new: 0, good: 10, fair: 30, poor: 60 };
 const interchangePoints = 5;
 
-const slot = z.strictObject({ id: name, pump: name, part: name, number: name.optional(), interchange_group: name.optional() });
-const candidate = z.strictObject({ id: name, unit: name, part: name, number: name.optional(), interchange_group: name.optional(), condition: z.enum(conditions), wear_used_pct: notNegative.max(1000) });
-const input = z.strictObject({ slots: z.array(slot).min(1, 'no slot is given').max(200), candidates: z.array(candidate).max(400), most_wear_pct: notNegative.max(1000).optional(), least_condition: z.enum(conditions).optional() });
+const slot = z.strictObject({
+  id: name,
+  pump: name,
+  part: name,
+  number: name.optional(),
+  interchange_group: name.optional(),
+});
+const candidate = z.strictObject({
+  id: name,
+  unit: name,
+  part: name,
+  number: name.optional(),
+  interchange_group: name.optional(),
+  condition: z.enum(conditions),
+  wear_used_pct: notNegative.max(1000),
+});
+const input = z.strictObject({
+  slots: z.array(slot).min(1, 'no slot is given').max(200),
+  candidates: z.array(candidate).max(400),
+  most_wear_pct: notNegative.max(1000).optional(),
+  least_condition: z.enum(conditions).optional(),
+});
 type Input = z.infer<typeof input>;
 type Slot = z.infer<typeof slot>;
 type Candidate = z.infer<typeof candidate>;
-const match = z.object({ slot: z.string(), pump: z.string(), candidate: z.string(), unit: z.string(), points: z.number(), reason: z.string() });
-const result = z.object({ matches: z.array(match), unfilled: z.array(z.object({ slot: z.string(), pump: z.string(), reason: z.string() })), points: z.number() });
+const match = z.object({
+  slot: z.string(),
+  pump: z.string(),
+  candidate: z.string(),
+  unit: z.string(),
+  points: z.number(),
+  reason: z.string(),
+});
+const result = z.object({
+  matches: z.array(match),
+  unfilled: z.array(z.object({ slot: z.string(), pump: z.string(), reason: z.string() })),
+  points: z.number(),
+});
 
 function refuseTwins(ids: readonly string[], path: string): void {
   const twin = ids.find((id, i) => ids.indexOf(id) !== i);
@@ -23,12 +53,18 @@ function refuseTwins(ids: readonly string[], path: string): void {
 }
 
 /** Why a candidate cannot go into a slot, or null. */
-function refusalOf(one: Slot, other: Candidate, { most_wear_pct = 100, least_condition = 'fair' }: Input): string | null {
+function refusalOf(
+  one: Slot,
+  other: Candidate,
+  { most_wear_pct = 100, least_condition = 'fair' }: Input,
+): string | null {
   const sameNumber = one.number !== undefined && one.number === other.number;
   const sameGroup = one.interchange_group !== undefined && one.interchange_group === other.interchange_group;
   if (one.part !== other.part) return 'another part';
-  if ((one.number !== undefined || one.interchange_group !== undefined) && !sameNumber && !sameGroup) return `its number ${other.number ?? 'is not known'} does not interchange`;
-  if (conditions.indexOf(other.condition) > conditions.indexOf(least_condition)) return `its condition is ${other.condition}`;
+  if ((one.number !== undefined || one.interchange_group !== undefined) && !sameNumber && !sameGroup)
+    return `its number ${other.number ?? 'is not known'} does not interchange`;
+  if (conditions.indexOf(other.condition) > conditions.indexOf(least_condition))
+    return `its condition is ${other.condition}`;
   return other.wear_used_pct > most_wear_pct ? `${show(other.wear_used_pct, 1)} % of its wear is used` : null;
 }
 
@@ -38,9 +74,12 @@ function pointsOf(one: Slot, other: Candidate): number {
 }
 
 function unfilledReason(one: Slot, given: Input): string {
-  const refusals = given.candidates.filter((other) => other.part === one.part).map((other) => ({ other, refusal: refusalOf(one, other, given) }));
+  const refusals = given.candidates
+    .filter((other) => other.part === one.part)
+    .map((other) => ({ other, refusal: refusalOf(one, other, given) }));
   if (!refusals.length) return `No unit brings a ${one.part}.`;
-  if (refusals.every(({ refusal }) => refusal)) return refusals.map(({ other, refusal }) => `${other.id} of ${other.unit}: ${refusal}`).join('; ') + '.';
+  if (refusals.every(({ refusal }) => refusal))
+    return refusals.map(({ other, refusal }) => `${other.id} of ${other.unit}: ${refusal}`).join('; ') + '.';
   return `Those that suit are needed in another pump, where they do more good.`;
 }
 
@@ -58,43 +97,134 @@ export const donorMatch = defineSum<Input, z.infer<typeof result>>({
   result,
   example: {
     input: {
-      slots: [{ id: 'impeller 1', pump: 'P-1', part: 'impeller', number: '230' }, { id: 'impeller 2', pump: 'P-2', part: 'impeller', number: '231', interchange_group: 'G' }],
-      candidates: [{ id: 'a', unit: 'U-1', part: 'impeller', number: '230', interchange_group: 'G', condition: 'good', wear_used_pct: 20 }, { id: 'b', unit: 'U-2', part: 'impeller', number: '231', interchange_group: 'G', condition: 'fair', wear_used_pct: 60 }],
+      slots: [
+        { id: 'impeller 1', pump: 'P-1', part: 'impeller', number: '230' },
+        { id: 'impeller 2', pump: 'P-2', part: 'impeller', number: '231', interchange_group: 'G' },
+      ],
+      candidates: [
+        {
+          id: 'a',
+          unit: 'U-1',
+          part: 'impeller',
+          number: '230',
+          interchange_group: 'G',
+          condition: 'good',
+          wear_used_pct: 20,
+        },
+        {
+          id: 'b',
+          unit: 'U-2',
+          part: 'impeller',
+          number: '231',
+          interchange_group: 'G',
+          condition: 'fair',
+          wear_used_pct: 60,
+        },
+      ],
     },
-    result: { matches: [{ slot: 'impeller 1', candidate: 'a', points: 30 }, { slot: 'impeller 2', candidate: 'b', points: 90 }] as never, points: 120 },
+    result: {
+      matches: [
+        { slot: 'impeller 1', candidate: 'a', points: 30 },
+        { slot: 'impeller 2', candidate: 'b', points: 90 },
+      ] as never,
+      points: 120,
+    },
   },
   compute(given, solver) {
     const { slots, candidates } = given;
-    refuseTwins(slots.map((one) => one.id), 'slots');
-    refuseTwins(candidates.map((one) => one.id), 'candidates');
-    const pairs = slots.flatMap((one, i) => candidates.flatMap((other, k) => (refusalOf(one, other, given) ? [] : [{ i, k, points: pointsOf(one, other) }])));
+    refuseTwins(
+      slots.map((one) => one.id),
+      'slots',
+    );
+    refuseTwins(
+      candidates.map((one) => one.id),
+      'candidates',
+    );
+    const pairs = slots.flatMap((one, i) =>
+      candidates.flatMap((other, k) => (refusalOf(one, other, given) ? [] : [{ i, k, points: pointsOf(one, other) }])),
+    );
     // More than all points together: another slot filled outweighs any points.
     const filled = 1 + slots.length * pairs.reduce((most, pair) => Math.max(most, pair.points), 0);
-    const rowFor = (columns: readonly number[]) => ({ columns, values: columns.map(() => 1), least: -Infinity, most: 1 });
-    const columnsWhere = (suits: (pair: (typeof pairs)[number]) => boolean) => pairs.flatMap((pair, column) => (suits(pair) ? [column] : []));
-    const program: Program = { costs: pairs.map((pair) => pair.points - filled), uppers: pairs.map(() => 1), whole: false, limitS: 2, rows: [...slots.map((_, i) => rowFor(columnsWhere((pair) => pair.i === i))), ...candidates.map((_, k) => rowFor(columnsWhere((pair) => pair.k === k)))] };
+    const rowFor = (columns: readonly number[]) => ({
+      columns,
+      values: columns.map(() => 1),
+      least: -Infinity,
+      most: 1,
+    });
+    const columnsWhere = (suits: (pair: (typeof pairs)[number]) => boolean) =>
+      pairs.flatMap((pair, column) => (suits(pair) ? [column] : []));
+    const program: Program = {
+      costs: pairs.map((pair) => pair.points - filled),
+      uppers: pairs.map(() => 1),
+      whole: false,
+      limitS: 2,
+      rows: [
+        ...slots.map((_, i) => rowFor(columnsWhere((pair) => pair.i === i))),
+        ...candidates.map((_, k) => rowFor(columnsWhere((pair) => pair.k === k))),
+      ],
+    };
     // The assignment polytope has whole corners, so the corner that the simplex method ends on is an assignment.
     const values = pairs.length ? solverOf(solver, 'donor-match').solve(program).values : [];
     if (!values) throw new SumRefusal('slots', 'the assignment could not be reckoned in time; give fewer slots');
     const chosen = pairs.filter((_, column) => values[column]! > 0.5);
     const matches = chosen.map(({ i, k, points }) => {
       const [one, other] = [slots[i]!, candidates[k]!];
-      const rivals = pairs.filter((pair) => pair.i === i && pair.k !== k).map((pair) => ({ id: candidates[pair.k]!.id, points: pair.points }));
+      const rivals = pairs
+        .filter((pair) => pair.i === i && pair.k !== k)
+        .map((pair) => ({ id: candidates[pair.k]!.id, points: pair.points }));
       const best = rivals.toSorted((a, b) => a.points - b.points)[0];
-      const beside = !best ? 'the only one that suits' : best.points >= points ? `better than ${best.id} with ${show(best.points, 1)}` : `${best.id} with ${show(best.points, 1)} does more good in another pump`;
-      return { slot: one.id, pump: one.pump, candidate: other.id, unit: other.unit, points, reason: `${other.condition}, ${show(other.wear_used_pct, 1)} % of its wear used${one.number !== undefined && one.number !== other.number ? `, ${other.number ?? 'a part without number'} interchanges with ${one.number}` : ''}: ${show(points, 1)} points; ${beside}.` };
+      const beside = !best
+        ? 'the only one that suits'
+        : best.points >= points
+          ? `better than ${best.id} with ${show(best.points, 1)}`
+          : `${best.id} with ${show(best.points, 1)} does more good in another pump`;
+      return {
+        slot: one.id,
+        pump: one.pump,
+        candidate: other.id,
+        unit: other.unit,
+        points,
+        reason: `${other.condition}, ${show(other.wear_used_pct, 1)} % of its wear used${one.number !== undefined && one.number !== other.number ? `, ${other.number ?? 'a part without number'} interchanges with ${one.number}` : ''}: ${show(points, 1)} points; ${beside}.`,
+      };
     });
-    const unfilled = slots.filter((one) => !matches.some((found) => found.slot === one.id)).map((one) => ({ slot: one.id, pump: one.pump, reason: unfilledReason(one, given) }));
+    const unfilled = slots
+      .filter((one) => !matches.some((found) => found.slot === one.id))
+      .map((one) => ({ slot: one.id, pump: one.pump, reason: unfilledReason(one, given) }));
     const points = matches.reduce((sum, one) => sum + one.points, 0);
     return {
       result: { matches, unfilled, points },
       working: [
-        { what: 'Pairs that suit', put: `${slots.length} slots × ${candidates.length} candidates, by part, number or group, condition and wear`, outcome: String(pairs.length) },
-        { what: 'Points of a pair', formula: 'wear used in % + condition (new 0, good 10, fair 30, poor 60) + 5 for another number of the group', outcome: 'fewer is better', source: 'shop’s scale' },
-        ...matches.map((one) => ({ what: `${one.slot}, ${one.pump}`, put: one.reason, outcome: `${one.candidate} of ${one.unit}` })),
-        { what: 'Together', put: `${matches.length} of ${slots.length} slots filled`, outcome: `${show(points, 1)} points, none less for as many slots`, source: 'assignment, exact' },
+        {
+          what: 'Pairs that suit',
+          put: `${slots.length} slots × ${candidates.length} candidates, by part, number or group, condition and wear`,
+          outcome: String(pairs.length),
+        },
+        {
+          what: 'Points of a pair',
+          formula: 'wear used in % + condition (new 0, good 10, fair 30, poor 60) + 5 for another number of the group',
+          outcome: 'fewer is better',
+          source: 'shop’s scale',
+        },
+        ...matches.map((one) => ({
+          what: `${one.slot}, ${one.pump}`,
+          put: one.reason,
+          outcome: `${one.candidate} of ${one.unit}`,
+        })),
+        {
+          what: 'Together',
+          put: `${matches.length} of ${slots.length} slots filled`,
+          outcome: `${show(points, 1)} points, none less for as many slots`,
+          source: 'assignment, exact',
+        },
       ],
-      warnings: unfilled.length ? [{ code: 'unfilled', sentence: `${unfilled.length} of ${slots.length} slots stay empty: ${unfilled.map((one) => one.slot).join(', ')}.` }] : [],
+      warnings: unfilled.length
+        ? [
+            {
+              code: 'unfilled',
+              sentence: `${unfilled.length} of ${slots.length} slots stay empty: ${unfilled.map((one) => one.slot).join(', ')}.`,
+            },
+          ]
+        : [],
     };
   },
 });

@@ -43,22 +43,35 @@ export const duty = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
   input,
   result,
   example: {
-    input: { suction_kpa: 0, discharge_kpa: 294.1995, suction_pipe_mm: 80, discharge_pipe_mm: 80, flow_m3h: 36, speed_rpm: 2900, density_kg_m3: 1000 },
+    input: {
+      suction_kpa: 0,
+      discharge_kpa: 294.1995,
+      suction_pipe_mm: 80,
+      discharge_pipe_mm: 80,
+      flow_m3h: 36,
+      speed_rpm: 2900,
+      density_kg_m3: 1000,
+    },
     result: { suction_velocity_head_m: 0.2018 },
   },
   compute(given) {
     const { flow_m3h, density_kg_m3: density, speed_rpm, rated_speed_rpm } = given;
-    if (given.motor_efficiency_pct !== undefined && given.power_in_kw === undefined) throw new SumRefusal('power_in_kw', 'a motor efficiency without the power taken in');
+    if (given.motor_efficiency_pct !== undefined && given.power_in_kw === undefined)
+      throw new SumRefusal('power_in_kw', 'a motor efficiency without the power taken in');
     const v1 = velocityHead(flow_m3h, given.suction_pipe_mm);
     const v2 = velocityHead(flow_m3h, given.discharge_pipe_mm);
     const pressureHead = ((given.discharge_kpa - given.suction_kpa) * 1000) / (density * gravity);
     const lift = (given.discharge_elevation_m ?? 0) - (given.suction_elevation_m ?? 0);
     const head = pressureHead + lift + v2 - v1;
     const hydraulic = (density * gravity * (flow_m3h / 3600) * head) / 1000;
-    const shaft = given.power_in_kw === undefined ? undefined : (given.power_in_kw * (given.motor_efficiency_pct ?? 100)) / 100;
+    const shaft =
+      given.power_in_kw === undefined ? undefined : (given.power_in_kw * (given.motor_efficiency_pct ?? 100)) / 100;
     const efficiency = shaft === undefined ? undefined : (100 * hydraulic) / shaft;
     const k = rated_speed_rpm === undefined ? undefined : rated_speed_rpm / speed_rpm;
-    const atRated = k === undefined ? undefined : { flow_m3h: flow_m3h * k, head_m: head * k ** 2, ...(shaft !== undefined && { power_kw: shaft * k ** 3 }) };
+    const atRated =
+      k === undefined
+        ? undefined
+        : { flow_m3h: flow_m3h * k, head_m: head * k ** 2, ...(shaft !== undefined && { power_kw: shaft * k ** 3 }) };
     return {
       result: {
         head_m: head,
@@ -69,16 +82,60 @@ export const duty = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
         ...(atRated && { at_rated_speed: atRated }),
       },
       working: [
-        { what: 'Pressure head', formula: '(p2 − p1) / (ρ·g)', put: `(${show(given.discharge_kpa, 1)} − ${show(given.suction_kpa, 1)}) kPa, ρ ${show(density, 1)} kg/m³`, outcome: `${show(pressureHead, 2)} m` },
-        { what: 'Velocity heads', formula: 'v² / (2·g)', put: `pipes ${show(given.suction_pipe_mm)} and ${show(given.discharge_pipe_mm)} mm, ${show(flow_m3h, 2)} m³/h`, outcome: `${show(v1)} and ${show(v2)} m` },
-        { what: 'Total head', formula: 'pressure head + (z2 − z1) + (v2² − v1²)/(2·g)', put: `${show(pressureHead, 2)} + ${show(lift, 2)} + ${show(v2 - v1)} m`, outcome: `${show(head, 2)} m`, source: 'ISO 9906:2012' },
+        {
+          what: 'Pressure head',
+          formula: '(p2 − p1) / (ρ·g)',
+          put: `(${show(given.discharge_kpa, 1)} − ${show(given.suction_kpa, 1)}) kPa, ρ ${show(density, 1)} kg/m³`,
+          outcome: `${show(pressureHead, 2)} m`,
+        },
+        {
+          what: 'Velocity heads',
+          formula: 'v² / (2·g)',
+          put: `pipes ${show(given.suction_pipe_mm)} and ${show(given.discharge_pipe_mm)} mm, ${show(flow_m3h, 2)} m³/h`,
+          outcome: `${show(v1)} and ${show(v2)} m`,
+        },
+        {
+          what: 'Total head',
+          formula: 'pressure head + (z2 − z1) + (v2² − v1²)/(2·g)',
+          put: `${show(pressureHead, 2)} + ${show(lift, 2)} + ${show(v2 - v1)} m`,
+          outcome: `${show(head, 2)} m`,
+          source: 'ISO 9906:2012',
+        },
         { what: 'Hydraulic power', formula: 'ρ·g·Q·H', outcome: `${show(hydraulic, 3)} kW` },
-        ...(efficiency !== undefined ? [{ what: 'Pump efficiency', formula: 'hydraulic / shaft power', put: `${show(hydraulic, 3)} / ${show(shaft!, 3)} kW`, outcome: `${show(efficiency, 1)} %` }] : []),
-        ...(atRated ? [{ what: 'At the rated speed', formula: 'Q·k, H·k², P·k³', put: `k = ${show(rated_speed_rpm!, 0)} / ${show(speed_rpm, 0)}`, outcome: `${show(atRated.flow_m3h, 2)} m³/h, ${show(atRated.head_m, 2)} m`, source: 'ISO 9906:2012, 6.1' }] : []),
+        ...(efficiency !== undefined
+          ? [
+              {
+                what: 'Pump efficiency',
+                formula: 'hydraulic / shaft power',
+                put: `${show(hydraulic, 3)} / ${show(shaft!, 3)} kW`,
+                outcome: `${show(efficiency, 1)} %`,
+              },
+            ]
+          : []),
+        ...(atRated
+          ? [
+              {
+                what: 'At the rated speed',
+                formula: 'Q·k, H·k², P·k³',
+                put: `k = ${show(rated_speed_rpm!, 0)} / ${show(speed_rpm, 0)}`,
+                outcome: `${show(atRated.flow_m3h, 2)} m³/h, ${show(atRated.head_m, 2)} m`,
+                source: 'ISO 9906:2012, 6.1',
+              },
+            ]
+          : []),
       ],
       warnings: [
-        ...(efficiency !== undefined && efficiency > 100 ? [{ code: 'efficiency-over-100', sentence: 'More power comes out than goes in; check flow, pressures and power.' }] : []),
-        ...(head < 0 ? [{ code: 'negative-head', sentence: 'The head is negative; are the gauges changed over?' }] : []),
+        ...(efficiency !== undefined && efficiency > 100
+          ? [
+              {
+                code: 'efficiency-over-100',
+                sentence: 'More power comes out than goes in; check flow, pressures and power.',
+              },
+            ]
+          : []),
+        ...(head < 0
+          ? [{ code: 'negative-head', sentence: 'The head is negative; are the gauges changed over?' }]
+          : []),
       ],
     };
   },

@@ -6,8 +6,18 @@ const source = 'ISO 286-1:2010, tables 1 to 3';
 
 const input = z.strictObject({
   nominal_mm: positive.max(500, 'ISO 286-1 is tabled here for sizes over 0 to 500 mm'),
-  hole: z.string().regex(/^(E|F|G|H|J|JS|K|M|N|P|R|S)([5-9]|1[01])$/, 'a hole class is a letter E F G H J JS K M N P R S and a grade 5 to 11, such as H7'),
-  shaft: z.string().regex(/^(e|f|g|h|j|js|k|m|n|p|r|s)([5-9]|1[01])$/, 'a shaft class is a letter e f g h j js k m n p r s and a grade 5 to 11, such as k6'),
+  hole: z
+    .string()
+    .regex(
+      /^(E|F|G|H|J|JS|K|M|N|P|R|S)([5-9]|1[01])$/,
+      'a hole class is a letter E F G H J JS K M N P R S and a grade 5 to 11, such as H7',
+    ),
+  shaft: z
+    .string()
+    .regex(
+      /^(e|f|g|h|j|js|k|m|n|p|r|s)([5-9]|1[01])$/,
+      'a shaft class is a letter e f g h j js k m n p r s and a grade 5 to 11, such as k6',
+    ),
 });
 const result = z.object({
   hole_mm: limits,
@@ -28,7 +38,12 @@ export const fit = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
   result,
   example: {
     input: { nominal_mm: 50, hole: 'H7', shaft: 'k6' },
-    result: { hole_mm: { min: 50, max: 50.025 }, shaft_mm: { min: 50.002, max: 50.018 }, clearance_um: { min: -18, max: 23 }, kind: 'transition' },
+    result: {
+      hole_mm: { min: 50, max: 50.025 },
+      shaft_mm: { min: 50.002, max: 50.018 },
+      clearance_um: { min: -18, max: 23 },
+      kind: 'transition',
+    },
   },
   compute({ nominal_mm, hole, shaft }) {
     const bore = classLimits({ nominalMm: nominal_mm, of: 'hole', text: hole });
@@ -45,11 +60,34 @@ export const fit = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
         kind,
       },
       working: [
-        { what: `Hole ${hole}`, put: `${signed(bore.lowerUm)} / ${signed(bore.upperUm)} µm`, outcome: `${bore.min.toFixed(4)} to ${bore.max.toFixed(4)} mm`, source },
-        { what: `Shaft ${shaft}`, put: `${signed(journal.lowerUm)} / ${signed(journal.upperUm)} µm`, outcome: `${journal.min.toFixed(4)} to ${journal.max.toFixed(4)} mm`, source },
-        { what: 'Least clearance', formula: 'least hole − largest shaft', put: `${signed(bore.lowerUm)} − (${signed(journal.upperUm)})`, outcome: `${show(least, 1)} µm` },
-        { what: 'Largest clearance', formula: 'largest hole − least shaft', put: `${signed(bore.upperUm)} − (${signed(journal.lowerUm)})`, outcome: `${show(largest, 1)} µm` },
-        { what: 'Kind of fit', outcome: `${kind}${least < 0 ? `; negative clearance is interference, up to ${show(-least, 1)} µm` : ''}` },
+        {
+          what: `Hole ${hole}`,
+          put: `${signed(bore.lowerUm)} / ${signed(bore.upperUm)} µm`,
+          outcome: `${bore.min.toFixed(4)} to ${bore.max.toFixed(4)} mm`,
+          source,
+        },
+        {
+          what: `Shaft ${shaft}`,
+          put: `${signed(journal.lowerUm)} / ${signed(journal.upperUm)} µm`,
+          outcome: `${journal.min.toFixed(4)} to ${journal.max.toFixed(4)} mm`,
+          source,
+        },
+        {
+          what: 'Least clearance',
+          formula: 'least hole − largest shaft',
+          put: `${signed(bore.lowerUm)} − (${signed(journal.upperUm)})`,
+          outcome: `${show(least, 1)} µm`,
+        },
+        {
+          what: 'Largest clearance',
+          formula: 'largest hole − least shaft',
+          put: `${signed(bore.upperUm)} − (${signed(journal.lowerUm)})`,
+          outcome: `${show(largest, 1)} µm`,
+        },
+        {
+          what: 'Kind of fit',
+          outcome: `${kind}${least < 0 ? `; negative clearance is interference, up to ${show(-least, 1)} µm` : ''}`,
+        },
       ],
       warnings: [],
     };

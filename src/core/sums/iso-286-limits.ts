@@ -55,7 +55,8 @@ function innerHoleUpper(asked: ClassAsked, step: number): number {
   const delta = nominalMm > 3 ? gradeUm(grade, step) - gradeUm(grade - 1, step) : 0;
   const base = -innerDeviation(letters.toLowerCase(), nominalMm, step);
   if (letters === 'K') return grade <= 8 ? base + delta : nominalMm <= 3 ? 0 : refuse(asked);
-  if (letters === 'M') return grade === 6 && nominalMm > 250 && nominalMm <= 315 ? -9 : grade <= 8 ? base + delta : base;
+  if (letters === 'M')
+    return grade === 6 && nominalMm > 250 && nominalMm <= 315 ? -9 : grade <= 8 ? base + delta : base;
   if (letters === 'N') return grade <= 8 ? base + delta : nominalMm <= 1 ? refuse(asked) : nominalMm <= 3 ? base : 0;
   return grade <= 7 ? base + delta : base;
 }
@@ -88,7 +89,15 @@ function parseClass(text: string, nominalMm: number, path: 'hole' | 'shaft'): Cl
  * Source: ISO 286-1:2010. Throws SumRefusal for a class that the standard does not give at that size.
  * @example classLimits({ nominalMm: 50, of: 'hole', text: 'H7' }) // { min: 50, max: 50.025 }
  */
-export function classLimits({ nominalMm, of, text }: { readonly nominalMm: number; readonly of: 'hole' | 'shaft'; readonly text: string }) {
+export function classLimits({
+  nominalMm,
+  of,
+  text,
+}: {
+  readonly nominalMm: number;
+  readonly of: 'hole' | 'shaft';
+  readonly text: string;
+}) {
   const asked = parseClass(text, nominalMm, of);
   const { lowerUm, upperUm } = of === 'hole' ? holeLimits(asked) : shaftLimits(asked);
   return { min: sizeMm(nominalMm, lowerUm), max: sizeMm(nominalMm, upperUm), lowerUm, upperUm };

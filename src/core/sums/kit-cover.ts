@@ -4,11 +4,35 @@ import { solverOf, type Solver } from './solver';
 
 const partName = z.string().trim().min(1).max(80);
 const amount = z.number().int('pieces come whole').min(1).max(1e5);
-const offer = z.strictObject({ id: partName, price: z.number().int('money is in whole minor units').min(0).max(1e9), lead_days: z.number().int().min(0).max(3650), gives: z.array(z.strictObject({ part: partName, qty: amount })).min(1, 'an offer gives something').max(200), max: z.number().int().min(0).max(1e5).optional() });
-const input = z.strictObject({ need: z.array(z.strictObject({ part: partName, qty: amount })).min(1, 'nothing is needed').max(400), offers: z.array(offer).max(400), latest_days: z.number().int().min(0).max(3650).optional() });
+const offer = z.strictObject({
+  id: partName,
+  price: z.number().int('money is in whole minor units').min(0).max(1e9),
+  lead_days: z.number().int().min(0).max(3650),
+  gives: z
+    .array(z.strictObject({ part: partName, qty: amount }))
+    .min(1, 'an offer gives something')
+    .max(200),
+  max: z.number().int().min(0).max(1e5).optional(),
+});
+const input = z.strictObject({
+  need: z
+    .array(z.strictObject({ part: partName, qty: amount }))
+    .min(1, 'nothing is needed')
+    .max(400),
+  offers: z.array(offer).max(400),
+  latest_days: z.number().int().min(0).max(3650).optional(),
+});
 type Offer = z.infer<typeof offer>;
 const counted = z.array(z.object({ part: z.string(), qty: z.number() }));
-const result = z.object({ chosen: z.array(z.object({ id: z.string(), count: z.number() })), cost: z.number(), left_over: counted, cannot: counted, by_lead_days: z.array(z.object({ lead_days: z.number(), cost: z.number() })), proven: z.boolean(), bound: z.number() });
+const result = z.object({
+  chosen: z.array(z.object({ id: z.string(), count: z.number() })),
+  cost: z.number(),
+  left_over: counted,
+  cannot: counted,
+  by_lead_days: z.array(z.object({ lead_days: z.number(), cost: z.number() })),
+  proven: z.boolean(),
+  bound: z.number(),
+});
 
 /** The whole sum may think for this long before it says that it has no proof. */
 const limitS = 2;
@@ -23,15 +47,21 @@ function addUp(lines: readonly { readonly part: string; readonly qty: number }[]
 /** What can be had of each part at most, if every offer is taken as often as it may. */
 function within(need: Amounts, offers: readonly Offer[]): Amounts {
   const most = new Map<string, number>();
-  for (const one of offers) if (one.max !== 0) for (const { part, qty } of one.gives) most.set(part, (most.get(part) ?? 0) + (one.max ?? Infinity) * qty);
+  for (const one of offers)
+    if (one.max !== 0)
+      for (const { part, qty } of one.gives) most.set(part, (most.get(part) ?? 0) + (one.max ?? Infinity) * qty);
   return new Map([...need].map(([part, qty]) => [part, Math.min(qty, most.get(part) ?? 0)]));
 }
 
 function mostUseful(one: Offer, wanted: Amounts): number {
-  return Math.min(one.max ?? Infinity, [...addUp(one.gives)].reduce((most, [part, qty]) => Math.max(most, Math.ceil((wanted.get(part) ?? 0) / qty)), 0));
+  return Math.min(
+    one.max ?? Infinity,
+    [...addUp(one.gives)].reduce((most, [part, qty]) => Math.max(most, Math.ceil((wanted.get(part) ?? 0) / qty)), 0),
+  );
 }
 
-const costOf = (offers: readonly Offer[], counts: readonly number[]) => offers.reduce((sum, one, i) => sum + one.price * counts[i]!, 0);
+const costOf = (offers: readonly Offer[], counts: readonly number[]) =>
+  offers.reduce((sum, one, i) => sum + one.price * counts[i]!, 0);
 
 function covers(offers: readonly Offer[], counts: readonly number[], wanted: Amounts): boolean {
   const given = addUp(offers.flatMap((one, i) => one.gives.map(({ part, qty }) => ({ part, qty: qty * counts[i]! }))));
@@ -69,10 +99,22 @@ function cheapestCover(offers: readonly Offer[], wanted: Amounts, solver: Solver
   const rows = parts.map(([part, qty]) => {
     const having = columns.filter((i) => gives[i]!.has(part));
     // More than is wanted of one part counts as what is wanted: a tighter programme with the same whole solutions.
-    return { columns: having, values: having.map((i) => Math.min(gives[i]!.get(part)!, qty)), least: qty, most: Infinity };
+    return {
+      columns: having,
+      values: having.map((i) => Math.min(gives[i]!.get(part)!, qty)),
+      least: qty,
+      most: Infinity,
+    };
   });
-  const solution = solver.solve({ costs: offers.map((one) => one.price), uppers, rows, whole: true, limitS: Math.max(0.05, secondsLeft) });
-  const found = solution.values && covers(offers, solution.values, wanted) ? withoutSurplus(offers, solution.values, wanted) : all;
+  const solution = solver.solve({
+    costs: offers.map((one) => one.price),
+    uppers,
+    rows,
+    whole: true,
+    limitS: Math.max(0.05, secondsLeft),
+  });
+  const found =
+    solution.values && covers(offers, solution.values, wanted) ? withoutSurplus(offers, solution.values, wanted) : all;
   const cost = costOf(offers, found);
   const bound = Math.max(0, Math.ceil(solution.bound - 1e-6 * Math.max(1, Math.abs(solution.bound))));
   const proven = solution.proven && solution.values !== null && found !== all;
@@ -92,8 +134,40 @@ export const kitCover = defineSum<z.infer<typeof input>, z.infer<typeof result>>
   input,
   result,
   example: {
-    input: { need: [{ part: 'face', qty: 1 }, { part: 'o-ring', qty: 3 }], offers: [{ id: 'kit', price: 900, lead_days: 5, gives: [{ part: 'face', qty: 1 }, { part: 'o-ring', qty: 2 }] }, { id: 'face alone', price: 700, lead_days: 2, gives: [{ part: 'face', qty: 1 }] }, { id: 'o-ring alone', price: 120, lead_days: 2, gives: [{ part: 'o-ring', qty: 1 }] }] },
-    result: { chosen: [{ id: 'kit', count: 1 }, { id: 'o-ring alone', count: 1 }], cost: 1020, left_over: [], cannot: [], by_lead_days: [{ lead_days: 2, cost: 1060 }, { lead_days: 5, cost: 1020 }], proven: true, bound: 1020 },
+    input: {
+      need: [
+        { part: 'face', qty: 1 },
+        { part: 'o-ring', qty: 3 },
+      ],
+      offers: [
+        {
+          id: 'kit',
+          price: 900,
+          lead_days: 5,
+          gives: [
+            { part: 'face', qty: 1 },
+            { part: 'o-ring', qty: 2 },
+          ],
+        },
+        { id: 'face alone', price: 700, lead_days: 2, gives: [{ part: 'face', qty: 1 }] },
+        { id: 'o-ring alone', price: 120, lead_days: 2, gives: [{ part: 'o-ring', qty: 1 }] },
+      ],
+    },
+    result: {
+      chosen: [
+        { id: 'kit', count: 1 },
+        { id: 'o-ring alone', count: 1 },
+      ],
+      cost: 1020,
+      left_over: [],
+      cannot: [],
+      by_lead_days: [
+        { lead_days: 2, cost: 1060 },
+        { lead_days: 5, cost: 1020 },
+      ],
+      proven: true,
+      bound: 1020,
+    },
   },
   compute({ need, offers: all, latest_days }, given) {
     const solver = solverOf(given, 'kit-cover');
@@ -108,28 +182,89 @@ export const kitCover = defineSum<z.infer<typeof input>, z.infer<typeof result>>
     const best = cheapestCover(offers, wanted, solver, secondsLeft());
     const byLead = eachLeadTime(offers, wanted, best, solver, secondsLeft);
     const chosen = offers.flatMap((one, i) => (best.counts[i]! > 0 ? [{ id: one.id, count: best.counts[i]! }] : []));
-    const got = addUp(offers.flatMap((one, i) => (best.counts[i]! > 0 ? one.gives.map(({ part, qty }) => ({ part, qty: qty * best.counts[i]! })) : [])));
-    const left = [...got].flatMap(([part, qty]) => (qty > (needed.get(part) ?? 0) ? [{ part, qty: qty - (needed.get(part) ?? 0) }] : []));
-    const cannot = [...needed].flatMap(([part, qty]) => (wanted.get(part)! < qty ? [{ part, qty: qty - wanted.get(part)! }] : []));
+    const got = addUp(
+      offers.flatMap((one, i) =>
+        best.counts[i]! > 0 ? one.gives.map(({ part, qty }) => ({ part, qty: qty * best.counts[i]! })) : [],
+      ),
+    );
+    const left = [...got].flatMap(([part, qty]) =>
+      qty > (needed.get(part) ?? 0) ? [{ part, qty: qty - (needed.get(part) ?? 0) }] : [],
+    );
+    const cannot = [...needed].flatMap(([part, qty]) =>
+      wanted.get(part)! < qty ? [{ part, qty: qty - wanted.get(part)! }] : [],
+    );
     return {
-      result: { chosen, cost: best.cost, left_over: left, cannot, by_lead_days: byLead.list, proven: best.proven, bound: best.bound },
+      result: {
+        chosen,
+        cost: best.cost,
+        left_over: left,
+        cannot,
+        by_lead_days: byLead.list,
+        proven: best.proven,
+        bound: best.bound,
+      },
       working: [
-        { what: 'Needed', put: `${needed.size} parts, ${offers.length} offers${latest_days === undefined ? '' : ` within ${latest_days} days`}`, outcome: [...needed].slice(0, 12).map(([part, qty]) => `${qty} × ${part}`).join(', ') + (needed.size > 12 ? ' …' : '') },
-        ...chosen.map((one) => ({ what: one.id, formula: 'count · price', put: `${one.count} · ${offers.find((other) => other.id === one.id)!.price}`, outcome: String(one.count * offers.find((other) => other.id === one.id)!.price) })),
-        { what: 'Together', put: best.proven ? 'no other choice costs less' : `no choice costs less than ${best.bound}`, outcome: `${best.cost} minor units`, source: 'integer programming, exact' },
+        {
+          what: 'Needed',
+          put: `${needed.size} parts, ${offers.length} offers${latest_days === undefined ? '' : ` within ${latest_days} days`}`,
+          outcome:
+            [...needed]
+              .slice(0, 12)
+              .map(([part, qty]) => `${qty} × ${part}`)
+              .join(', ') + (needed.size > 12 ? ' …' : ''),
+        },
+        ...chosen.map((one) => ({
+          what: one.id,
+          formula: 'count · price',
+          put: `${one.count} · ${offers.find((other) => other.id === one.id)!.price}`,
+          outcome: String(one.count * offers.find((other) => other.id === one.id)!.price),
+        })),
+        {
+          what: 'Together',
+          put: best.proven ? 'no other choice costs less' : `no choice costs less than ${best.bound}`,
+          outcome: `${best.cost} minor units`,
+          source: 'integer programming, exact',
+        },
         ...byLead.list.map((one) => ({ what: `All within ${one.lead_days} days`, outcome: `${one.cost} minor units` })),
       ],
       warnings: [
-        ...(cannot.length ? [{ code: 'cannot', sentence: `Not to be had in full: ${cannot.map(({ part, qty }) => `${qty} × ${part}`).join(', ')}.` }] : []),
-        ...(best.proven ? [] : [{ code: 'not-proven', sentence: `The best found in ${limitS} seconds; the cheapest lies between ${best.bound} and ${best.cost}.` }]),
-        ...(byLead.isWhole ? [] : [{ code: 'lead-times-not-proven', sentence: 'Time was up before every lead time was proven; its cost may be a little lower than shown.' }]),
+        ...(cannot.length
+          ? [
+              {
+                code: 'cannot',
+                sentence: `Not to be had in full: ${cannot.map(({ part, qty }) => `${qty} × ${part}`).join(', ')}.`,
+              },
+            ]
+          : []),
+        ...(best.proven
+          ? []
+          : [
+              {
+                code: 'not-proven',
+                sentence: `The best found in ${limitS} seconds; the cheapest lies between ${best.bound} and ${best.cost}.`,
+              },
+            ]),
+        ...(byLead.isWhole
+          ? []
+          : [
+              {
+                code: 'lead-times-not-proven',
+                sentence: 'Time was up before every lead time was proven; its cost may be a little lower than shown.',
+              },
+            ]),
       ],
     };
   },
 });
 
 /** The cheapest cost by lead time, longest first: a choice that comes earlier anyway serves the shorter times too. */
-function eachLeadTime(offers: readonly Offer[], wanted: Amounts, best: Cover, solver: Solver, secondsLeft: () => number) {
+function eachLeadTime(
+  offers: readonly Offer[],
+  wanted: Amounts,
+  best: Cover,
+  solver: Solver,
+  secondsLeft: () => number,
+) {
   const days = [...new Set(offers.map((one) => one.lead_days))].toSorted((a, b) => b - a);
   const list: { lead_days: number; cost: number }[] = [];
   let isWhole = true;

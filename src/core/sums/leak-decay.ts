@@ -14,7 +14,12 @@ const input = z.strictObject({
   expansion_per_k: notNegative.max(0.01).optional(),
   limit_ml_min: notNegative.max(1e6).optional(),
 });
-const result = z.object({ corrected_end_kpa: z.number(), drop_kpa: z.number(), leak_ml_min: z.number(), verdict: z.enum(['tight', 'leaks']).optional() });
+const result = z.object({
+  corrected_end_kpa: z.number(),
+  drop_kpa: z.number(),
+  leak_ml_min: z.number(),
+  verdict: z.enum(['tight', 'leaks']).optional(),
+});
 
 /**
  * Leak by pressure decay, gauge pressures, corrected to the first temperature. Gas: `p/T` constant, leak as volume at
@@ -27,20 +32,74 @@ export const leakDecay = defineSum<z.infer<typeof input>, z.infer<typeof result>
   ask: ['leak test', 'pressure drop', 'tight', 'static test'],
   input,
   result,
-  example: { input: { medium: 'gas', start_kpa: 200, end_kpa: 195, start_c: 20, end_c: 20, volume_l: 10, minutes: 5, limit_ml_min: 150 }, result: { drop_kpa: 5, leak_ml_min: 98.6923, verdict: 'tight' } },
+  example: {
+    input: {
+      medium: 'gas',
+      start_kpa: 200,
+      end_kpa: 195,
+      start_c: 20,
+      end_c: 20,
+      volume_l: 10,
+      minutes: 5,
+      limit_ml_min: 150,
+    },
+    result: { drop_kpa: 5, leak_ml_min: 98.6923, verdict: 'tight' },
+  },
   compute(given) {
     const { medium, start_kpa, end_kpa, start_c, end_c, volume_l, minutes, limit_ml_min } = given;
-    if (end_kpa > start_kpa * 1.5 + 10) throw new SumRefusal('end_kpa', `${end_kpa} kPa at the end is far above the ${start_kpa} kPa at the start; are they changed over?`);
+    if (end_kpa > start_kpa * 1.5 + 10)
+      throw new SumRefusal(
+        'end_kpa',
+        `${end_kpa} kPa at the end is far above the ${start_kpa} kPa at the start; are they changed over?`,
+      );
     const modulus = (given.bulk_modulus_mpa ?? 2200) * 1000;
     const thermal = medium === 'liquid' ? modulus * (given.expansion_per_k ?? 2.1e-4) * (end_c - start_c) : 0;
-    const corrected = medium === 'gas' ? ((end_kpa + atmosphere) * (start_c + 273.15)) / (end_c + 273.15) - atmosphere : end_kpa - thermal;
+    const corrected =
+      medium === 'gas'
+        ? ((end_kpa + atmosphere) * (start_c + 273.15)) / (end_c + 273.15) - atmosphere
+        : end_kpa - thermal;
     const drop = start_kpa - corrected;
-    const leak = medium === 'gas' ? (volume_l * 1000 * drop) / atmosphere / minutes : (volume_l * 1000 * drop) / modulus / minutes;
-    const verdict = limit_ml_min === undefined ? undefined : leak <= limit_ml_min + 1e-9 ? ('tight' as const) : ('leaks' as const);
+    const leak =
+      medium === 'gas' ? (volume_l * 1000 * drop) / atmosphere / minutes : (volume_l * 1000 * drop) / modulus / minutes;
+    const verdict =
+      limit_ml_min === undefined ? undefined : leak <= limit_ml_min + 1e-9 ? ('tight' as const) : ('leaks' as const);
     return {
       result: { corrected_end_kpa: corrected, drop_kpa: drop, leak_ml_min: leak, ...(verdict && { verdict }) },
-      working: [{ what: 'End pressure at the first temperature', formula: medium === 'gas' ? '(p2 + pa)·T1/T2 − pa' : 'p2 − K·β·ΔT', put: `${show(end_kpa, 2)} kPa, ${show(start_c, 1)} to ${show(end_c, 1)} °C`, outcome: `${show(corrected, 2)} kPa` }, { what: 'Drop', outcome: `${show(drop, 2)} kPa in ${show(minutes, 1)} min` }, { what: 'Leak', formula: medium === 'gas' ? 'V·Δp / pa / t' : 'V·Δp / K / t', put: `V ${show(volume_l, 2)} L`, outcome: `${show(leak, 3)} mL a minute${verdict ? `, most ${show(limit_ml_min!, 2)}: ${verdict}` : ''}`, source: 'EN 1779' }],
-      warnings: [...(drop < 0 ? [{ code: 'rising', sentence: 'The corrected pressure rises; the temperature was not that of the whole content.' }] : []), ...(medium === 'liquid' && Math.abs(end_c - start_c) > 0.2 ? [{ code: 'warmth-rules', sentence: 'A full body of liquid changes about 460 kPa a kelvin: hold the temperature, or the test says little.' }] : [])],
+      working: [
+        {
+          what: 'End pressure at the first temperature',
+          formula: medium === 'gas' ? '(p2 + pa)·T1/T2 − pa' : 'p2 − K·β·ΔT',
+          put: `${show(end_kpa, 2)} kPa, ${show(start_c, 1)} to ${show(end_c, 1)} °C`,
+          outcome: `${show(corrected, 2)} kPa`,
+        },
+        { what: 'Drop', outcome: `${show(drop, 2)} kPa in ${show(minutes, 1)} min` },
+        {
+          what: 'Leak',
+          formula: medium === 'gas' ? 'V·Δp / pa / t' : 'V·Δp / K / t',
+          put: `V ${show(volume_l, 2)} L`,
+          outcome: `${show(leak, 3)} mL a minute${verdict ? `, most ${show(limit_ml_min!, 2)}: ${verdict}` : ''}`,
+          source: 'EN 1779',
+        },
+      ],
+      warnings: [
+        ...(drop < 0
+          ? [
+              {
+                code: 'rising',
+                sentence: 'The corrected pressure rises; the temperature was not that of the whole content.',
+              },
+            ]
+          : []),
+        ...(medium === 'liquid' && Math.abs(end_c - start_c) > 0.2
+          ? [
+              {
+                code: 'warmth-rules',
+                sentence:
+                  'A full body of liquid changes about 460 kPa a kelvin: hold the temperature, or the test says little.',
+              },
+            ]
+          : []),
+      ],
     };
   },
 });

@@ -3,24 +3,51 @@ import Ajv from 'ajv/dist/2020';
 import { loadSolver } from '@/solver/highs-solver';
 import { describeOpenApi, sums } from '.';
 
-const described = describeOpenApi({ sums, version: '1.2.3' }) as { paths: Record<string, { post?: { requestBody: { content: { 'application/json': { schema: object; example: unknown } } }; responses: Record<string, { content: { 'application/json': { schema: object } } }> } }>; components: { schemas: Record<string, object> } };
+const described = describeOpenApi({ sums, version: '1.2.3' }) as {
+  paths: Record<
+    string,
+    {
+      post?: {
+        requestBody: { content: { 'application/json': { schema: object; example: unknown } } };
+        responses: Record<string, { content: { 'application/json': { schema: object } } }>;
+      };
+    }
+  >;
+  components: { schemas: Record<string, object> };
+};
 
 /** The validator is an ES module that Jest cannot load here, so it runs in a process of its own. */
 function isValid(document: unknown): { readonly valid: boolean; readonly errors?: unknown } {
-  const code = "import { Validator } from '@seriousme/openapi-schema-validator'; let text = ''; for await (const piece of process.stdin) text += piece; console.log(JSON.stringify(await new Validator().validate(JSON.parse(text))));";
-  const done = spawnSync(process.execPath, ['--input-type=module', '-e', code], { input: JSON.stringify(document), encoding: 'utf8' });
+  const code =
+    "import { Validator } from '@seriousme/openapi-schema-validator'; let text = ''; for await (const piece of process.stdin) text += piece; console.log(JSON.stringify(await new Validator().validate(JSON.parse(text))));";
+  const done = spawnSync(process.execPath, ['--input-type=module', '-e', code], {
+    input: JSON.stringify(document),
+    encoding: 'utf8',
+  });
   if (done.status !== 0) throw new Error(done.stderr);
   return JSON.parse(done.stdout) as { valid: boolean };
 }
 
 test('the document is valid OpenAPI 3.1', () => expect(isValid(described)).toEqual({ valid: true }));
-test('a broken document is not valid', () => expect(isValid({ ...described, paths: { 'no-slash': {} } }).valid).toBe(false));
-test.each(sums.map((sum) => [sum.id, sum] as const))('%s: its example and its outcome fit what is described', async (id, sum) => {
-  const { requestBody, responses } = described.paths[`/api/sums/${id}`]!.post!;
-  const ajv = new Ajv({ strict: false });
-  ajv.addSchema({ $id: 'root', components: described.components });
-  const rooted = (schema: object) => JSON.parse(JSON.stringify(schema).replaceAll('"#/components', '"root#/components')) as object;
-  expect(ajv.validate(requestBody.content['application/json'].schema, requestBody.content['application/json'].example)).toBe(true);
-  const outcome = JSON.parse(JSON.stringify(sum.compute(sum.input.parse(sum.example.input), await loadSolver()))) as unknown;
-  expect([ajv.validate(rooted(responses['200']!.content['application/json'].schema), outcome), ajv.errors]).toEqual([true, null]);
-});
+test('a broken document is not valid', () =>
+  expect(isValid({ ...described, paths: { 'no-slash': {} } }).valid).toBe(false));
+test.each(sums.map((sum) => [sum.id, sum] as const))(
+  '%s: its example and its outcome fit what is described',
+  async (id, sum) => {
+    const { requestBody, responses } = described.paths[`/api/sums/${id}`]!.post!;
+    const ajv = new Ajv({ strict: false });
+    ajv.addSchema({ $id: 'root', components: described.components });
+    const rooted = (schema: object) =>
+      JSON.parse(JSON.stringify(schema).replaceAll('"#/components', '"root#/components')) as object;
+    expect(
+      ajv.validate(requestBody.content['application/json'].schema, requestBody.content['application/json'].example),
+    ).toBe(true);
+    const outcome = JSON.parse(
+      JSON.stringify(sum.compute(sum.input.parse(sum.example.input), await loadSolver())),
+    ) as unknown;
+    expect([ajv.validate(rooted(responses['200']!.content['application/json'].schema), outcome), ajv.errors]).toEqual([
+      true,
+      null,
+    ]);
+  },
+);

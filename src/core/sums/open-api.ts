@@ -2,7 +2,10 @@ import * as z from 'zod';
 import { warningSchema, workingStepSchema, type Sum } from './sum';
 
 type Json = Readonly<Record<string, unknown>>;
-const schemaOf = (schema: z.ZodType, io: 'input' | 'output'): Json => Object.fromEntries(Object.entries(z.toJSONSchema(schema, { io, unrepresentable: 'any' })).filter(([key]) => key !== '$schema'));
+const schemaOf = (schema: z.ZodType, io: 'input' | 'output'): Json =>
+  Object.fromEntries(
+    Object.entries(z.toJSONSchema(schema, { io, unrepresentable: 'any' })).filter(([key]) => key !== '$schema'),
+  );
 const json = (schema: Json, description: string) => ({ description, content: { 'application/json': { schema } } });
 const refusal = { $ref: '#/components/schemas/Refusal' };
 
@@ -12,9 +15,23 @@ function pathOf(sum: Sum): Json {
       operationId: sum.id,
       summary: sum.title,
       description: `Found by: ${sum.ask.join(', ')}. Numbers are in the units that the field names end with.`,
-      requestBody: { required: true, content: { 'application/json': { schema: schemaOf(sum.input, 'input'), example: sum.example.input } } },
+      requestBody: {
+        required: true,
+        content: { 'application/json': { schema: schemaOf(sum.input, 'input'), example: sum.example.input } },
+      },
       responses: {
-        200: json({ type: 'object', required: ['result', 'working', 'warnings'], properties: { result: schemaOf(sum.result, 'output'), working: { type: 'array', items: { $ref: '#/components/schemas/WorkingStep' } }, warnings: { type: 'array', items: { $ref: '#/components/schemas/Warning' } } } }, 'Result, working and warnings.'),
+        200: json(
+          {
+            type: 'object',
+            required: ['result', 'working', 'warnings'],
+            properties: {
+              result: schemaOf(sum.result, 'output'),
+              working: { type: 'array', items: { $ref: '#/components/schemas/WorkingStep' } },
+              warnings: { type: 'array', items: { $ref: '#/components/schemas/Warning' } },
+            },
+          },
+          'Result, working and warnings.',
+        ),
         413: json(refusal, 'The body is larger than 256 KiB.'),
         422: json(refusal, 'The body does not fit; each issue has its path.'),
       },
@@ -24,19 +41,61 @@ function pathOf(sum: Sum): Json {
 
 /** The OpenAPI 3.1 description of the open interface, from the same schemas that check it. Source: OpenAPI Specification 3.1.0. */
 export function describeOpenApi({ sums, version }: { readonly sums: readonly Sum[]; readonly version: string }): Json {
-  const example = { type: 'object', required: ['id', 'title', 'input', 'result', 'example'], properties: { id: { type: 'string' }, title: { type: 'string' }, input: { type: 'object' }, result: { type: 'object' }, example: { type: 'object' } } };
+  const example = {
+    type: 'object',
+    required: ['id', 'title', 'input', 'result', 'example'],
+    properties: {
+      id: { type: 'string' },
+      title: { type: 'string' },
+      input: { type: 'object' },
+      result: { type: 'object' },
+      example: { type: 'object' },
+    },
+  };
   return {
     openapi: '3.1.0',
-    info: { title: 'Puddlestone bench sums', version, summary: 'The arithmetic of the job, without a sign-in: a sum holds no data.', license: { name: 'AGPL-3.0-only', identifier: 'AGPL-3.0-only' } },
+    info: {
+      title: 'Puddlestone bench sums',
+      version,
+      summary: 'The arithmetic of the job, without a sign-in: a sum holds no data.',
+      license: { name: 'AGPL-3.0-only', identifier: 'AGPL-3.0-only' },
+    },
     paths: {
-      '/api/sums': { get: { operationId: 'list-sums', summary: 'All sums with the JSON Schema of input and result and a worked example', responses: { 200: json({ type: 'array', items: example }, 'The list.') } } },
+      '/api/sums': {
+        get: {
+          operationId: 'list-sums',
+          summary: 'All sums with the JSON Schema of input and result and a worked example',
+          responses: { 200: json({ type: 'array', items: example }, 'The list.') },
+        },
+      },
       ...Object.fromEntries(sums.map((sum) => [`/api/sums/${sum.id}`, pathOf(sum)])),
     },
     components: {
       schemas: {
         WorkingStep: schemaOf(workingStepSchema, 'output'),
         Warning: schemaOf(warningSchema, 'output'),
-        Refusal: { type: 'object', required: ['error'], properties: { error: { type: 'object', required: ['code', 'message', 'issues'], properties: { code: { type: 'string' }, message: { type: 'string' }, issues: { type: 'array', items: { type: 'object', required: ['path', 'message'], properties: { path: { type: 'string' }, message: { type: 'string' } } } } } } } },
+        Refusal: {
+          type: 'object',
+          required: ['error'],
+          properties: {
+            error: {
+              type: 'object',
+              required: ['code', 'message', 'issues'],
+              properties: {
+                code: { type: 'string' },
+                message: { type: 'string' },
+                issues: {
+                  type: 'array',
+                  items: {
+                    type: 'object',
+                    required: ['path', 'message'],
+                    properties: { path: { type: 'string' }, message: { type: 'string' } },
+                  },
+                },
+              },
+            },
+          },
+        },
       },
     },
   };

@@ -25,10 +25,24 @@ export const pressForce = defineSum<z.infer<typeof input>, z.infer<typeof result
   ask: ['press', 'how many tonnes', 'bushing', 'interference', 'push out a bearing'],
   input,
   result,
-  example: { input: { diameter_mm: 50, length_mm: 40, interference_um: 30, hub_outer_mm: 100 }, result: { pressure_mpa: 47.25, force_kn: 35.626, hub_stress_mpa: 78.75 } },
-  compute({ diameter_mm: d, length_mm: length, interference_um, hub_outer_mm: outer, shaft_bore_mm: bore = 0, friction = 0.12, hub = steel, shaft = steel }) {
-    if (outer <= d) throw new SumRefusal('hub_outer_mm', `the hub's outside ${outer} mm is not larger than the fit's ${d} mm`);
-    if (bore >= d) throw new SumRefusal('shaft_bore_mm', `the shaft's bore ${bore} mm is not smaller than the fit's ${d} mm`);
+  example: {
+    input: { diameter_mm: 50, length_mm: 40, interference_um: 30, hub_outer_mm: 100 },
+    result: { pressure_mpa: 47.25, force_kn: 35.626, hub_stress_mpa: 78.75 },
+  },
+  compute({
+    diameter_mm: d,
+    length_mm: length,
+    interference_um,
+    hub_outer_mm: outer,
+    shaft_bore_mm: bore = 0,
+    friction = 0.12,
+    hub = steel,
+    shaft = steel,
+  }) {
+    if (outer <= d)
+      throw new SumRefusal('hub_outer_mm', `the hub's outside ${outer} mm is not larger than the fit's ${d} mm`);
+    if (bore >= d)
+      throw new SumRefusal('shaft_bore_mm', `the shaft's bore ${bore} mm is not smaller than the fit's ${d} mm`);
     const q = (d / outer) ** 2;
     const hollow = (bore / d) ** 2;
     const hubPart = ((1 + q) / (1 - q) + hub.nu) / (hub.e_gpa * 1000);
@@ -39,11 +53,34 @@ export const pressForce = defineSum<z.infer<typeof input>, z.infer<typeof result
     return {
       result: { pressure_mpa: pressure, force_kn: force, hub_stress_mpa: stress },
       working: [
-        { what: 'Pressure in the fit', formula: 'p = δ / (d·(Ch/Eh + Cs/Es))', put: `δ ${show(interference_um, 1)} µm, d ${show(d)} mm, D ${show(outer)} mm, bore ${show(bore)} mm`, outcome: `${show(pressure, 1)} MPa`, source: 'Lamé; DIN 7190' },
-        { what: 'Force', formula: 'F = µ·p·π·d·L', put: `µ ${friction}, L ${show(length)} mm`, outcome: `${show(force, 1)} kN` },
-        { what: 'Tangential stress in the hub', formula: 'p·(1 + q)/(1 − q), q = (d/D)²', outcome: `${show(stress, 0)} MPa` },
+        {
+          what: 'Pressure in the fit',
+          formula: 'p = δ / (d·(Ch/Eh + Cs/Es))',
+          put: `δ ${show(interference_um, 1)} µm, d ${show(d)} mm, D ${show(outer)} mm, bore ${show(bore)} mm`,
+          outcome: `${show(pressure, 1)} MPa`,
+          source: 'Lamé; DIN 7190',
+        },
+        {
+          what: 'Force',
+          formula: 'F = µ·p·π·d·L',
+          put: `µ ${friction}, L ${show(length)} mm`,
+          outcome: `${show(force, 1)} kN`,
+        },
+        {
+          what: 'Tangential stress in the hub',
+          formula: 'p·(1 + q)/(1 − q), q = (d/D)²',
+          outcome: `${show(stress, 0)} MPa`,
+        },
       ],
-      warnings: stress > 200 ? [{ code: 'hub-stress', sentence: `The hub is stressed to ${show(stress, 0)} MPa; compare with the yield of its material before pressing.` }] : [],
+      warnings:
+        stress > 200
+          ? [
+              {
+                code: 'hub-stress',
+                sentence: `The hub is stressed to ${show(stress, 0)} MPa; compare with the yield of its material before pressing.`,
+              },
+            ]
+          : [],
     };
   },
 });

@@ -6,7 +6,13 @@ const input = z.strictObject({
   new_mm: limits,
   reuse_mm: z.strictObject({ min: finite.optional(), max: finite.optional() }),
   readings: z
-    .array(z.strictObject({ plane: z.string().min(1).max(40), angle_deg: finite.min(-360).max(720), value_mm: finite.max(1e5, 'is longer than 100 m') }))
+    .array(
+      z.strictObject({
+        plane: z.string().min(1).max(40),
+        angle_deg: finite.min(-360).max(720),
+        value_mm: finite.max(1e5, 'is longer than 100 m'),
+      }),
+    )
     .min(1, 'no reading given')
     .max(5000),
   uncertainty_um: notNegative.max(1e5).optional(),

@@ -25,7 +25,16 @@ export interface BearingHeatResult {
 
 const expansion = 12.0e-6; // 1/K, rolling bearing steel
 /** Normal class lower deviation of the bearing bore, µm, by bore up to. Source: ISO 492, normal class. */
-const boreTolerance: readonly (readonly [upToMm: number, um: number])[] = [[10, -8], [18, -8], [30, -10], [50, -12], [80, -15], [120, -20], [180, -25], [250, -30]];
+const boreTolerance: readonly (readonly [upToMm: number, um: number])[] = [
+  [10, -8],
+  [18, -8],
+  [30, -10],
+  [50, -12],
+  [80, -15],
+  [120, -20],
+  [180, -25],
+  [250, -30],
+];
 
 /** Lower deviation of a normal-class bearing bore, µm (upper is 0). Source: ISO 492. */
 export function bearingBoreLowerUm(boreMm: number): number {
@@ -34,10 +43,14 @@ export function bearingBoreLowerUm(boreMm: number): number {
 
 function interferenceOf(given: BearingHeatInput): { um: number; how: string } {
   if (given.interference_um !== undefined) return { um: given.interference_um, how: 'as given' };
-  if (given.shaft === undefined) throw new SumRefusal('interference_um', 'neither interference nor shaft class is given');
+  if (given.shaft === undefined)
+    throw new SumRefusal('interference_um', 'neither interference nor shaft class is given');
   const { upperUm } = classLimits({ nominalMm: given.bore_mm, of: 'shaft', text: given.shaft });
   const lower = bearingBoreLowerUm(given.bore_mm);
-  return { um: Math.max(0, upperUm - lower), how: `shaft ${given.shaft} upper ${show(upperUm, 1)} µm − bore lower ${show(lower, 1)} µm` };
+  return {
+    um: Math.max(0, upperUm - lower),
+    how: `shaft ${given.shaft} upper ${show(upperUm, 1)} µm − bore lower ${show(lower, 1)} µm`,
+  };
 }
 
 function asked(given: BearingHeatInput, neededRise: number): number {
@@ -67,14 +80,47 @@ export function reckonBearingHeat(given: BearingHeatInput): Outcome<BearingHeatR
   const left = growth - interference.um;
   const reachable = temperature <= limit + 1e-9 && left >= clearance - 1e-6;
   return {
-    result: { rise_k: rise, temperature_c: temperature, expansion_um: growth, clearance_at_temperature_um: left, reachable },
+    result: {
+      rise_k: rise,
+      temperature_c: temperature,
+      expansion_um: growth,
+      clearance_at_temperature_um: left,
+      reachable,
+    },
     working: [
-      { what: 'Worst interference', put: interference.how, outcome: `${show(interference.um, 1)} µm`, source: 'ISO 286-1; ISO 492 normal class' },
-      { what: 'Mounting clearance', formula: given.mounting_clearance_um === undefined ? '1 µm per mm of bore, least 20 µm' : undefined, outcome: `${show(clearance, 1)} µm` },
-      { what: 'Rise this fit needs', formula: 'ΔT = (interference + clearance) / (α · d)', put: `(${show(interference.um, 1)} + ${show(clearance, 1)}) µm / (12.0e-6 1/K · ${show(given.bore_mm)} mm)`, outcome: `${show(neededRise, 1)} K` },
-      { what: 'Temperature asked', put: `${given.school}, room ${show(given.ambient_c, 1)} °C`, outcome: `${show(temperature, 0)} °C` },
-      { what: 'Clearance at that temperature', formula: 'α·d·ΔT − interference', put: `${show(growth, 1)} − ${show(interference.um, 1)} µm`, outcome: `${show(left, 1)} µm` },
-      { what: 'Limit', put: given.sealed ? 'sealed or shielded' : 'open bearing', outcome: `${show(limit, 0)} °C: ${reachable ? 'reachable' : 'not reachable'}` },
+      {
+        what: 'Worst interference',
+        put: interference.how,
+        outcome: `${show(interference.um, 1)} µm`,
+        source: 'ISO 286-1; ISO 492 normal class',
+      },
+      {
+        what: 'Mounting clearance',
+        formula: given.mounting_clearance_um === undefined ? '1 µm per mm of bore, least 20 µm' : undefined,
+        outcome: `${show(clearance, 1)} µm`,
+      },
+      {
+        what: 'Rise this fit needs',
+        formula: 'ΔT = (interference + clearance) / (α · d)',
+        put: `(${show(interference.um, 1)} + ${show(clearance, 1)}) µm / (12.0e-6 1/K · ${show(given.bore_mm)} mm)`,
+        outcome: `${show(neededRise, 1)} K`,
+      },
+      {
+        what: 'Temperature asked',
+        put: `${given.school}, room ${show(given.ambient_c, 1)} °C`,
+        outcome: `${show(temperature, 0)} °C`,
+      },
+      {
+        what: 'Clearance at that temperature',
+        formula: 'α·d·ΔT − interference',
+        put: `${show(growth, 1)} − ${show(interference.um, 1)} µm`,
+        outcome: `${show(left, 1)} µm`,
+      },
+      {
+        what: 'Limit',
+        put: given.sealed ? 'sealed or shielded' : 'open bearing',
+        outcome: `${show(limit, 0)} °C: ${reachable ? 'reachable' : 'not reachable'}`,
+      },
     ],
     warnings: reachable
       ? []

@@ -24,7 +24,12 @@ export interface ReadingsResult {
 }
 
 /** The four verdicts as they are said on screen and in the report. */
-export const verdictWords: Readonly<Record<ReadingsResult['verdict'], string>> = { new: 'as new', reuse: 'reusable', near: 'near limit', out: 'out' };
+export const verdictWords: Readonly<Record<ReadingsResult['verdict'], string>> = {
+  new: 'as new',
+  reuse: 'reusable',
+  near: 'near limit',
+  out: 'out',
+};
 
 interface Side {
   /** Distance of the worst reading past the new limit of this side, mm; 0 inside. */
@@ -52,7 +57,10 @@ function planeMeans(readings: ReadingsInput['readings']): { means: number[]; out
   const planes = new Map<string, number[]>();
   for (const { plane, value_mm } of readings) planes.set(plane, [...(planes.get(plane) ?? []), value_mm]);
   const groups = [...planes.values()];
-  return { means: groups.map(meanOf), outOfRound: Math.max(...groups.map((group) => Math.max(...group) - Math.min(...group))) };
+  return {
+    means: groups.map(meanOf),
+    outOfRound: Math.max(...groups.map((group) => Math.max(...group) - Math.min(...group))),
+  };
 }
 
 /** The side that decides: past its limit first, else the larger share of its allowance used, else nearer to its limit. */
@@ -73,9 +81,18 @@ function verdictOf(given: ReadingsInput, low: Side, high: Side): ReadingsResult[
 }
 
 function refuseCrossedLimits({ new_mm, reuse_mm, guard, uncertainty_um }: ReadingsInput): void {
-  if (reuse_mm.min !== undefined && reuse_mm.min > new_mm.min) throw new SumRefusal('reuse_mm.min', `the lower reuse limit ${reuse_mm.min} lies above the lower new limit ${new_mm.min}`);
-  if (reuse_mm.max !== undefined && reuse_mm.max < new_mm.max) throw new SumRefusal('reuse_mm.max', `the upper reuse limit ${reuse_mm.max} lies below the upper new limit ${new_mm.max}`);
-  if (guard && uncertainty_um === undefined) throw new SumRefusal('uncertainty_um', 'a guard band needs the uncertainty of the gauge');
+  if (reuse_mm.min !== undefined && reuse_mm.min > new_mm.min)
+    throw new SumRefusal(
+      'reuse_mm.min',
+      `the lower reuse limit ${reuse_mm.min} lies above the lower new limit ${new_mm.min}`,
+    );
+  if (reuse_mm.max !== undefined && reuse_mm.max < new_mm.max)
+    throw new SumRefusal(
+      'reuse_mm.max',
+      `the upper reuse limit ${reuse_mm.max} lies below the upper new limit ${new_mm.max}`,
+    );
+  if (guard && uncertainty_um === undefined)
+    throw new SumRefusal('uncertainty_um', 'a guard band needs the uncertainty of the gauge');
 }
 
 /**
@@ -110,11 +127,30 @@ export function reckonReadings(given: ReadingsInput): Outcome<ReadingsResult> {
       verdict,
     },
     working: [
-      { what: 'Worst reading', formula: 'furthest towards or past the reuse limit', put: `${show(min, 4)} to ${show(max, 4)} mm, n = ${values.length}`, outcome: `${show(worst.value, 4)} mm` },
-      { what: 'Out of round', formula: 'largest difference within one plane', outcome: `${show(asUm(outOfRound), 1)} µm` },
+      {
+        what: 'Worst reading',
+        formula: 'furthest towards or past the reuse limit',
+        put: `${show(min, 4)} to ${show(max, 4)} mm, n = ${values.length}`,
+        outcome: `${show(worst.value, 4)} mm`,
+      },
+      {
+        what: 'Out of round',
+        formula: 'largest difference within one plane',
+        outcome: `${show(asUm(outOfRound), 1)} µm`,
+      },
       { what: 'Taper', formula: 'largest difference between plane means', outcome: `${show(asUm(taper), 1)} µm` },
-      { what: 'Wear', formula: 'past the nearer new limit', put: `new ${show(given.new_mm.min, 4)} to ${show(given.new_mm.max, 4)} mm`, outcome: `${show(asUm(worst.wear), 1)} µm` },
-      { what: 'Allowance used', formula: 'wear / (new limit to reuse limit)', put: `${show(asUm(worst.wear), 1)} / ${show(asUm(worst.room), 1)} µm`, outcome: `${show(used, 0)} %` },
+      {
+        what: 'Wear',
+        formula: 'past the nearer new limit',
+        put: `new ${show(given.new_mm.min, 4)} to ${show(given.new_mm.max, 4)} mm`,
+        outcome: `${show(asUm(worst.wear), 1)} µm`,
+      },
+      {
+        what: 'Allowance used',
+        formula: 'wear / (new limit to reuse limit)',
+        put: `${show(asUm(worst.wear), 1)} / ${show(asUm(worst.room), 1)} µm`,
+        outcome: `${show(used, 0)} %`,
+      },
       {
         what: 'Verdict',
         put: `reuse limit ${show(limit, 4)} mm${given.guard ? `, guard band ${show(given.uncertainty_um ?? 0, 1)} µm` : ''}`,
@@ -123,6 +159,13 @@ export function reckonReadings(given: ReadingsInput): Outcome<ReadingsResult> {
       },
     ],
     warnings:
-      means.length > 1 || values.length > 1 ? [] : [{ code: 'single-reading', sentence: 'One reading says nothing of roundness or taper; measure in two planes and two angles.' }],
+      means.length > 1 || values.length > 1
+        ? []
+        : [
+            {
+              code: 'single-reading',
+              sentence: 'One reading says nothing of roundness or taper; measure in two planes and two angles.',
+            },
+          ],
   };
 }

@@ -54,7 +54,14 @@ function leakagePart(given: RunningClearanceInput, meanUm: number) {
   if (given.length_mm === undefined || given.head_m === undefined) return null;
   const boreMm = meanOf(given.bore_mm);
   const friction = given.friction_factor ?? 0.04;
-  const through = (clearanceUm: number) => annulusLeakageM3h({ clearanceUm, boreMm, lengthMm: given.length_mm!, headM: given.head_m!, frictionFactor: friction });
+  const through = (clearanceUm: number) =>
+    annulusLeakageM3h({
+      clearanceUm,
+      boreMm,
+      lengthMm: given.length_mm!,
+      headM: given.head_m!,
+      frictionFactor: friction,
+    });
   const middle = (given.design_um.min + given.design_um.max) / 2;
   const leakage = through(meanUm);
   const extra = leakage - through(middle);
@@ -62,7 +69,14 @@ function leakagePart(given: RunningClearanceInput, meanUm: number) {
     given.flow_m3h !== undefined && given.power_kw !== undefined && given.hours_per_year !== undefined
       ? (extra / given.flow_m3h) * given.power_kw * given.hours_per_year
       : undefined;
-  return { leakage, extra, energy, cost: energy !== undefined && given.price_per_kwh !== undefined ? energy * given.price_per_kwh : undefined, friction, boreMm };
+  return {
+    leakage,
+    extra,
+    energy,
+    cost: energy !== undefined && given.price_per_kwh !== undefined ? energy * given.price_per_kwh : undefined,
+    friction,
+    boreMm,
+  };
 }
 
 function verdictFor(given: RunningClearanceInput, minUm: number, maxUm: number): RunningClearanceResult['verdict'] {
@@ -72,14 +86,23 @@ function verdictFor(given: RunningClearanceInput, minUm: number, maxUm: number):
   return maxUm > given.design_um.max + crumbs ? 'reuse' : 'new';
 }
 
-const words: Readonly<Record<RunningClearanceResult['verdict'], string>> = { new: 'as new', reuse: 'reusable', tight: 'tighter than designed', out: 'out' };
+const words: Readonly<Record<RunningClearanceResult['verdict'], string>> = {
+  new: 'as new',
+  reuse: 'reusable',
+  tight: 'tighter than designed',
+  out: 'out',
+};
 
 /**
  * Diametral running clearance between the two actual parts, judged against design and limit, and what it leaks.
  * Source: geometry; leakage as `annulusLeakageM3h`.
  */
 export function reckonRunningClearance(given: RunningClearanceInput): Outcome<RunningClearanceResult> {
-  if (given.limit_um < given.design_um.max) throw new SumRefusal('limit_um', `the limit ${given.limit_um} lies below the largest design clearance ${given.design_um.max}`);
+  if (given.limit_um < given.design_um.max)
+    throw new SumRefusal(
+      'limit_um',
+      `the limit ${given.limit_um} lies below the largest design clearance ${given.design_um.max}`,
+    );
   const um = (mm: number) => Number((mm * 1000).toFixed(6));
   const meanUm = um(meanOf(given.bore_mm) - meanOf(given.journal_mm));
   const minUm = um(Math.min(...given.bore_mm) - Math.max(...given.journal_mm));
@@ -101,11 +124,25 @@ export function reckonRunningClearance(given: RunningClearanceInput): Outcome<Ru
       ...(leak?.cost !== undefined && { extra_cost_year: leak.cost }),
     },
     working: [
-      { what: 'Mean clearance', formula: 'mean bore − mean journal', put: `${show(meanOf(given.bore_mm), 4)} − ${show(meanOf(given.journal_mm), 4)} mm`, outcome: `${show(meanUm, 1)} µm` },
+      {
+        what: 'Mean clearance',
+        formula: 'mean bore − mean journal',
+        put: `${show(meanOf(given.bore_mm), 4)} − ${show(meanOf(given.journal_mm), 4)} mm`,
+        outcome: `${show(meanUm, 1)} µm`,
+      },
       { what: 'Least clearance', formula: 'smallest bore − largest journal', outcome: `${show(minUm, 1)} µm` },
       { what: 'Largest clearance', formula: 'largest bore − smallest journal', outcome: `${show(maxUm, 1)} µm` },
-      { what: 'Ratio to design', formula: 'mean / middle of the design range', put: `${show(meanUm, 1)} / ${show(middle, 1)} µm`, outcome: show(ratio, 2) },
-      { what: 'Verdict', put: `design ${show(given.design_um.min, 1)} to ${show(given.design_um.max, 1)}, limit ${show(given.limit_um, 1)} µm`, outcome: words[verdict] },
+      {
+        what: 'Ratio to design',
+        formula: 'mean / middle of the design range',
+        put: `${show(meanUm, 1)} / ${show(middle, 1)} µm`,
+        outcome: show(ratio, 2),
+      },
+      {
+        what: 'Verdict',
+        put: `design ${show(given.design_um.min, 1)} to ${show(given.design_um.max, 1)}, limit ${show(given.limit_um, 1)} µm`,
+        outcome: words[verdict],
+      },
       ...(leak
         ? [
             {
@@ -117,8 +154,24 @@ export function reckonRunningClearance(given: RunningClearanceInput): Outcome<Ru
             },
           ]
         : []),
-      ...(costs ? [{ what: 'Energy lost in a year', formula: 'extra leakage / flow × power × hours', outcome: `${show(leak.energy!, 0)} kWh` }] : []),
+      ...(costs
+        ? [
+            {
+              what: 'Energy lost in a year',
+              formula: 'extra leakage / flow × power × hours',
+              outcome: `${show(leak.energy!, 0)} kWh`,
+            },
+          ]
+        : []),
     ],
-    warnings: minUm < 0 ? [{ code: 'negative-clearance', sentence: 'The largest journal does not enter the smallest bore; check the readings.' }] : [],
+    warnings:
+      minUm < 0
+        ? [
+            {
+              code: 'negative-clearance',
+              sentence: 'The largest journal does not enter the smallest bore; check the readings.',
+            },
+          ]
+        : [],
   };
 }

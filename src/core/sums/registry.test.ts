@@ -6,7 +6,8 @@ import { findSum, sums } from '.';
 /** Every number of the expected result stands in the actual one, to nine digits. */
 function expectMatch(actual: unknown, expected: unknown): void {
   if (typeof expected === 'number') expect(actual as number).toBeCloseTo(expected, Number.isInteger(expected) ? 6 : 3);
-  else if (expected && typeof expected === 'object') for (const [key, value] of Object.entries(expected)) expectMatch((actual as Record<string, unknown>)[key], value);
+  else if (expected && typeof expected === 'object')
+    for (const [key, value] of Object.entries(expected)) expectMatch((actual as Record<string, unknown>)[key], value);
   else expect(actual).toEqual(expected);
 }
 
@@ -28,18 +29,23 @@ describe.each(sums.map((sum) => [sum.id, sum] as const))('%s', (_id, sum) => {
     outcome = sum.compute(input, solver);
   });
   test('the worked example comes out as written', () => expectMatch(outcome.result, sum.example.result));
-  test('the result fits its schema', () => expect(sum.result.safeParse(outcome.result).error?.issues ?? []).toEqual([]));
+  test('the result fits its schema', () =>
+    expect(sum.result.safeParse(outcome.result).error?.issues ?? []).toEqual([]));
   test('every step of the working says what and its outcome', () => {
     expect(outcome.working.length).toBeGreaterThan(1);
     for (const step of outcome.working) expect(step.what.length * step.outcome.length).toBeGreaterThan(0);
   });
   test('unknown fields, nothing and nonsense are refused without a throw', () => {
-    for (const bad of [null, 7, [], {}, { ...(sum.example.input as object), surplus: 1 }]) expect(sum.input.safeParse(bad).success).toBe(false);
+    for (const bad of [null, 7, [], {}, { ...(sum.example.input as object), surplus: 1 }])
+      expect(sum.input.safeParse(bad).success).toBe(false);
   });
   test('the same input gives the same outcome, and the input is left alone', () => {
     const before = JSON.stringify(input);
     expect(JSON.stringify(sum.compute(input, solver))).toBe(JSON.stringify(outcome));
     expect(JSON.stringify(input)).toBe(before);
   });
-  test('its schemas can be published', () => expect(Object.keys(z.toJSONSchema(sum.input, { io: 'input', unrepresentable: 'any' }))).toEqual(expect.arrayContaining([expect.stringMatching(/^(type|oneOf)$/) as string])));
+  test('its schemas can be published', () =>
+    expect(Object.keys(z.toJSONSchema(sum.input, { io: 'input', unrepresentable: 'any' }))).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^(type|oneOf)$/) as string]),
+    ));
 });

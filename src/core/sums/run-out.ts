@@ -2,7 +2,10 @@ import * as z from 'zod';
 import { defineSum, finite, meanOf, notNegative, show } from './sum';
 
 const input = z.strictObject({
-  readings: z.array(z.strictObject({ angle_deg: finite.min(-360).max(720), value_mm: finite.max(1000) })).min(2, 'run-out needs two readings or more').max(720),
+  readings: z
+    .array(z.strictObject({ angle_deg: finite.min(-360).max(720), value_mm: finite.max(1000) }))
+    .min(2, 'run-out needs two readings or more')
+    .max(720),
   limit_mm: notNegative.max(100).optional(),
 });
 const result = z.object({
@@ -25,7 +28,9 @@ function firstHarmonic(dial: Dial): { readonly mean: number; readonly a: number;
     const angle = (angle_deg * Math.PI) / 180;
     return { basis: [1, Math.cos(angle), Math.sin(angle)] as const, value: value_mm };
   });
-  const matrix = [0, 1, 2].map((i) => [0, 1, 2].map((j) => rows.reduce((sum, row) => sum + row.basis[i]! * row.basis[j]!, 0)));
+  const matrix = [0, 1, 2].map((i) =>
+    [0, 1, 2].map((j) => rows.reduce((sum, row) => sum + row.basis[i]! * row.basis[j]!, 0)),
+  );
   const right = [0, 1, 2].map((i) => rows.reduce((sum, row) => sum + row.basis[i]! * row.value, 0));
   const solved = solve(matrix, right);
   return solved && { mean: solved[0]!, a: solved[1]!, b: solved[2]! };
@@ -38,7 +43,8 @@ export function solve(matrix: readonly (readonly number[])[], right: readonly nu
   const scale = Math.max(...rows.flat().map(Math.abs), Number.MIN_VALUE);
   for (let column = 0; column < n; column++) {
     let pivot = column;
-    for (let row = column + 1; row < n; row++) if (Math.abs(rows[row]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = row;
+    for (let row = column + 1; row < n; row++)
+      if (Math.abs(rows[row]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = row;
     if (Math.abs(rows[pivot]![column]!) < 1e-13 * scale) return null;
     [rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!];
     for (let row = 0; row < n; row++) {
@@ -58,7 +64,15 @@ export const runOut = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
   input,
   result,
   example: {
-    input: { readings: [{ angle_deg: 0, value_mm: 0.04 }, { angle_deg: 90, value_mm: 0.02 }, { angle_deg: 180, value_mm: 0 }, { angle_deg: 270, value_mm: 0.02 }], limit_mm: 0.05 },
+    input: {
+      readings: [
+        { angle_deg: 0, value_mm: 0.04 },
+        { angle_deg: 90, value_mm: 0.02 },
+        { angle_deg: 180, value_mm: 0 },
+        { angle_deg: 270, value_mm: 0.02 },
+      ],
+      limit_mm: 0.05,
+    },
     result: { tir_mm: 0.04, eccentricity_mm: 0.02, high_spot_deg: 0, verdict: 'within' },
   },
   compute({ readings, limit_mm }) {
@@ -67,30 +81,56 @@ export const runOut = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
     const high = readings.reduce((best, reading) => (reading.value_mm > best.value_mm ? reading : best));
     const harmonic = firstHarmonic(readings);
     const rest = harmonic
-      ? readings.map(({ angle_deg, value_mm }) => value_mm - harmonic.mean - harmonic.a * Math.cos((angle_deg * Math.PI) / 180) - harmonic.b * Math.sin((angle_deg * Math.PI) / 180))
+      ? readings.map(
+          ({ angle_deg, value_mm }) =>
+            value_mm -
+            harmonic.mean -
+            harmonic.a * Math.cos((angle_deg * Math.PI) / 180) -
+            harmonic.b * Math.sin((angle_deg * Math.PI) / 180),
+        )
       : [];
-    const roundness = harmonic && readings.length > 3 ? Number((Math.max(...rest) - Math.min(...rest)).toFixed(9)) : null;
+    const roundness =
+      harmonic && readings.length > 3 ? Number((Math.max(...rest) - Math.min(...rest)).toFixed(9)) : null;
     const offset = harmonic ? Math.hypot(harmonic.a, harmonic.b) : null;
-    const verdict = limit_mm === undefined ? undefined : tir > limit_mm + 1e-9 ? ('over' as const) : ('within' as const);
+    const verdict =
+      limit_mm === undefined ? undefined : tir > limit_mm + 1e-9 ? ('over' as const) : ('within' as const);
     return {
       result: {
         tir_mm: tir,
         eccentricity_mm: tir / 2,
         high_spot_deg: ((high.angle_deg % 360) + 360) % 360,
         offset_mm: offset,
-        offset_angle_deg: harmonic && offset! > 1e-12 ? ((Math.atan2(harmonic.b, harmonic.a) * 180) / Math.PI + 360) % 360 : null,
+        offset_angle_deg:
+          harmonic && offset! > 1e-12 ? ((Math.atan2(harmonic.b, harmonic.a) * 180) / Math.PI + 360) % 360 : null,
         roundness_left_mm: roundness,
         ...(verdict && { verdict }),
       },
       working: [
-        { what: 'Total indicator reading', formula: 'largest − smallest', put: `${show(Math.max(...values), 4)} − ${show(Math.min(...values), 4)} mm`, outcome: `${show(tir, 4)} mm`, source: 'ISO 1101, circular run-out' },
+        {
+          what: 'Total indicator reading',
+          formula: 'largest − smallest',
+          put: `${show(Math.max(...values), 4)} − ${show(Math.min(...values), 4)} mm`,
+          outcome: `${show(tir, 4)} mm`,
+          source: 'ISO 1101, circular run-out',
+        },
         { what: 'Eccentricity', formula: 'half of it, for pure offset', outcome: `${show(tir / 2, 4)} mm` },
         { what: 'Mean reading', outcome: `${show(meanOf(values), 4)} mm` },
-        { what: 'Offset by first harmonic', formula: 'least squares m + a·cos θ + b·sin θ', outcome: offset === null ? 'too few angles' : `${show(offset, 4)} mm` },
-        { what: 'Roundness left', formula: 'spread of what the harmonic does not explain', outcome: roundness === null ? 'needs four readings' : `${show(roundness, 4)} mm` },
+        {
+          what: 'Offset by first harmonic',
+          formula: 'least squares m + a·cos θ + b·sin θ',
+          outcome: offset === null ? 'too few angles' : `${show(offset, 4)} mm`,
+        },
+        {
+          what: 'Roundness left',
+          formula: 'spread of what the harmonic does not explain',
+          outcome: roundness === null ? 'needs four readings' : `${show(roundness, 4)} mm`,
+        },
         ...(verdict ? [{ what: 'Verdict', put: `limit ${show(limit_mm!, 4)} mm`, outcome: verdict }] : []),
       ],
-      warnings: readings.length < 4 ? [{ code: 'few-angles', sentence: 'Fewer than four angles; the high spot may lie between them.' }] : [],
+      warnings:
+        readings.length < 4
+          ? [{ code: 'few-angles', sentence: 'Fewer than four angles; the high spot may lie between them.' }]
+          : [],
     };
   },
 });

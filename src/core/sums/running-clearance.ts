@@ -1,12 +1,19 @@
 import * as z from 'zod';
-import { reckonRunningClearance, type RunningClearanceInput, type RunningClearanceResult } from './reckon-running-clearance';
+import {
+  reckonRunningClearance,
+  type RunningClearanceInput,
+  type RunningClearanceResult,
+} from './reckon-running-clearance';
 import { defineSum, lengthMm, limits, notNegative, positive } from './sum';
 
 const sizes = z.array(lengthMm).min(1, 'no reading given').max(1000);
 const input = z.strictObject({
   bore_mm: sizes,
   journal_mm: sizes,
-  design_um: limits.refine((band) => band.max > 0, { message: 'the design clearance must be more than 0', path: ['max'] }),
+  design_um: limits.refine((band) => band.max > 0, {
+    message: 'the design clearance must be more than 0',
+    path: ['max'],
+  }),
   limit_um: positive.max(1e6),
   length_mm: positive.max(1e4).optional(),
   head_m: notNegative.max(1e5).optional(),

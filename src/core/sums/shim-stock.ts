@@ -17,10 +17,15 @@ export interface ShimTask {
 export type Stack = readonly number[];
 
 /** Lengths of a stack, in measures, whose rest lies in the window; edges count within a millionth of a micrometre. */
-export function lengthsFor({ windowMm, measureMm }: ShimTask, gapMm: number): { readonly least: number; readonly most: number } {
-  return { least: Math.max(0, Math.ceil((gapMm - windowMm.max - edgeMm) / measureMm)), most: Math.floor((gapMm - windowMm.min + edgeMm) / measureMm) };
+export function lengthsFor(
+  { windowMm, measureMm }: ShimTask,
+  gapMm: number,
+): { readonly least: number; readonly most: number } {
+  return {
+    least: Math.max(0, Math.ceil((gapMm - windowMm.max - edgeMm) / measureMm)),
+    most: Math.floor((gapMm - windowMm.min + edgeMm) / measureMm),
+  };
 }
-
 
 /** A stack that one group of like gaps may take. */
 interface Pattern {
@@ -43,7 +48,10 @@ const mostPatterns = 20000;
 const countOf = (stack: Stack) => stack.reduce((sum, count) => sum + count, 0);
 
 /** Gaps of one size, with a first stack for each size that any stack fits; the others are never met. */
-function groupsOf(task: ShimTask, stock: readonly number[]): { readonly groups: readonly Group[]; readonly first: Pattern[]; readonly longest: number } {
+function groupsOf(
+  task: ShimTask,
+  stock: readonly number[],
+): { readonly groups: readonly Group[]; readonly first: Pattern[]; readonly longest: number } {
   const byGap = new Map<number, number[]>();
   task.gapsMm.forEach((gap, i) => byGap.set(gap, [...(byGap.get(gap) ?? []), i]));
   const all = [...byGap].map(([gapMm, members]) => ({ gapMm, members, ...lengthsFor(task, gapMm) }));
@@ -55,7 +63,15 @@ function groupsOf(task: ShimTask, stock: readonly number[]): { readonly groups: 
   for (const group of all) {
     const length = cheapestLength(table, group);
     if (length < 0) continue;
-    stacksOf(length, table[0]![length]!, task.shims, stock, prices, table, (stack) => first.push({ group: groups.length, stack }) < 0);
+    stacksOf(
+      length,
+      table[0]![length]!,
+      task.shims,
+      stock,
+      prices,
+      table,
+      (stack) => first.push({ group: groups.length, stack }) < 0,
+    );
     groups.push(group);
   }
   return { groups, first, longest };
@@ -64,7 +80,8 @@ function groupsOf(task: ShimTask, stock: readonly number[]): { readonly groups: 
 /** The length within a group's window that costs least, −1 where none can be stacked. */
 function cheapestLength(table: readonly Float64Array[], group: Group): number {
   let best = -1;
-  for (let length = group.least; length <= group.most; length++) if (table[0]![length]! < (best < 0 ? Infinity : table[0]![best]!)) best = length;
+  for (let length = group.least; length <= group.most; length++)
+    if (table[0]![length]! < (best < 0 ? Infinity : table[0]![best]!)) best = length;
   return best;
 }
 
@@ -72,7 +89,12 @@ function cheapestLength(table: readonly Float64Array[], group: Group): number {
  * `table[k][length]`: the least cost of a stack of exactly that length from the shims `k` and after, each at most as often
  * as the stock holds it. The first row answers every gap at once; the rest bound a search.
  */
-function leastCosts(shims: readonly number[], stock: readonly number[], prices: readonly number[], longest: number): readonly Float64Array[] {
+function leastCosts(
+  shims: readonly number[],
+  stock: readonly number[],
+  prices: readonly number[],
+  longest: number,
+): readonly Float64Array[] {
   const table = Array.from({ length: shims.length + 1 }, () => new Float64Array(longest + 1).fill(Infinity));
   table[shims.length]![0] = 0;
   for (let k = shims.length - 1; k >= 0; k--) {
@@ -80,7 +102,8 @@ function leastCosts(shims: readonly number[], stock: readonly number[], prices: 
     for (let length = 0; length <= longest; length++) {
       let best = after[length]!;
       const most = Math.min(stock[k]!, Math.floor(length / shim));
-      for (let count = 1; count <= most; count++) best = Math.min(best, after[length - count * shim]! + count * prices[k]!);
+      for (let count = 1; count <= most; count++)
+        best = Math.min(best, after[length - count * shim]! + count * prices[k]!);
       own[length] = best;
     }
   }
@@ -88,7 +111,15 @@ function leastCosts(shims: readonly number[], stock: readonly number[], prices: 
 }
 
 /** All stacks of `length` that cost at most `mostCost`, walking only where the table says that one exists. */
-function stacksOf(length: number, mostCost: number, shims: readonly number[], stock: readonly number[], prices: readonly number[], table: readonly Float64Array[], take: (stack: Stack) => boolean): boolean {
+function stacksOf(
+  length: number,
+  mostCost: number,
+  shims: readonly number[],
+  stock: readonly number[],
+  prices: readonly number[],
+  table: readonly Float64Array[],
+  take: (stack: Stack) => boolean,
+): boolean {
   const stack = shims.map(() => 0);
   const walk = (k: number, rest: number, left: number): boolean => {
     if (table[k]![rest]! > left + epsilon) return true;
@@ -115,7 +146,11 @@ interface Master {
   readonly secondsLeft: () => number;
 }
 
-function solveMaster({ groups, stock, solver, costOf, met, secondsLeft }: Master, patterns: readonly Pattern[], floor?: number) {
+function solveMaster(
+  { groups, stock, solver, costOf, met, secondsLeft }: Master,
+  patterns: readonly Pattern[],
+  floor?: number,
+) {
   const columns = patterns.map((_, i) => i);
   const rows = [
     ...groups.map((group, g) => {
@@ -128,7 +163,14 @@ function solveMaster({ groups, stock, solver, costOf, met, secondsLeft }: Master
     }),
     ...(met === undefined ? [] : [{ columns, values: columns.map(() => 1), least: met, most: Infinity }]),
   ];
-  return solver.solve({ costs: patterns.map((one) => costOf(one.stack)), uppers: patterns.map((one) => groups[one.group]!.members.length), rows, whole: floor !== undefined, ...(floor !== undefined && { floor }), limitS: Math.max(0.05, secondsLeft()) });
+  return solver.solve({
+    costs: patterns.map((one) => costOf(one.stack)),
+    uppers: patterns.map((one) => groups[one.group]!.members.length),
+    rows,
+    whole: floor !== undefined,
+    ...(floor !== undefined && { floor }),
+    limitS: Math.max(0.05, secondsLeft()),
+  });
 }
 
 const tries = 500;
@@ -138,7 +180,12 @@ const tries = 500;
  * order while groups and stock hold. Where a rounding reaches the bound, no search is needed. The shuffle has a fixed seed,
  * so that the same task gives the same answer.
  */
-function roundMany({ groups, stock, met, costOf }: Master, patterns: readonly Pattern[], relaxed: readonly number[], floor: number): readonly number[] | null {
+function roundMany(
+  { groups, stock, met, costOf }: Master,
+  patterns: readonly Pattern[],
+  relaxed: readonly number[],
+  floor: number,
+): readonly number[] | null {
   let state = 20261125;
   const random = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
   const costs = patterns.map((one) => costOf(one.stack));
@@ -156,7 +203,8 @@ function roundMany({ groups, stock, met, costOf }: Master, patterns: readonly Pa
     const take = (i: number, most: number) => {
       const { group, stack } = patterns[i]!;
       let count = Math.min(most, open[group]!);
-      for (let k = 0; k < stack.length && count > 0; k++) if (stack[k]! > 0) count = Math.min(count, Math.floor(left[k]! / stack[k]!));
+      for (let k = 0; k < stack.length && count > 0; k++)
+        if (stack[k]! > 0) count = Math.min(count, Math.floor(left[k]! / stack[k]!));
       if (count <= 0) return;
       for (let k = 0; k < stack.length; k++) left[k]! -= count * stack[k]!;
       open[group]! -= count;
@@ -180,7 +228,10 @@ function roundMany({ groups, stock, met, costOf }: Master, patterns: readonly Pa
 function pricesFrom(master: Master, duals: readonly number[]) {
   const { groups, stock, met } = master;
   const shimPrices = stock.map((_, k) => master.shimCost - duals[groups.length + k]!);
-  const fixed = groups.map((_, g) => master.costOf(stock.map(() => 0)) - duals[g]! - (met === undefined ? 0 : duals[groups.length + stock.length]!));
+  const fixed = groups.map(
+    (_, g) =>
+      master.costOf(stock.map(() => 0)) - duals[g]! - (met === undefined ? 0 : duals[groups.length + stock.length]!),
+  );
   return { shimPrices, fixed };
 }
 
@@ -215,7 +266,12 @@ function relax(master: Master, patterns: Pattern[], longest: number): Optimum | 
 }
 
 /** Every pattern whose price lets it stand in a solution better than `than`; null when they are too many. */
-function worthwhile(master: Master, { duals, objective, patterns }: Optimum, than: number, longest: number): Pattern[] | null {
+function worthwhile(
+  master: Master,
+  { duals, objective, patterns }: Optimum,
+  than: number,
+  longest: number,
+): Pattern[] | null {
   const { groups, stock, task, secondsLeft } = master;
   const { shimPrices, fixed } = pricesFrom(master, duals);
   const table = leastCosts(task.shims, stock, shimPrices, longest);
@@ -243,10 +299,12 @@ interface Best {
 /** The relaxation bounds the cost; where its own patterns do not reach that bound, every other that could is listed too. */
 function bestOf(master: Master, start: Pattern[], longest: number): Best | null {
   const relaxed = relax(master, start, longest);
-  const costOf = (values: readonly number[], patterns: readonly Pattern[]) => values.reduce((sum, value, i) => sum + value * master.costOf(patterns[i]!.stack), 0);
+  const costOf = (values: readonly number[], patterns: readonly Pattern[]) =>
+    values.reduce((sum, value, i) => sum + value * master.costOf(patterns[i]!.stack), 0);
   const patterns = relaxed?.patterns ?? start;
   const floor = relaxed ? Math.ceil(relaxed.objective - epsilon) : -Infinity;
-  const values = (relaxed && roundMany(master, patterns, relaxed.values, floor)) ?? solveMaster(master, patterns, floor).values;
+  const values =
+    (relaxed && roundMany(master, patterns, relaxed.values, floor)) ?? solveMaster(master, patterns, floor).values;
   if (!values) return null;
   const cost = costOf(values, patterns);
   const own = { values, patterns, cost };
@@ -255,12 +313,22 @@ function bestOf(master: Master, start: Pattern[], longest: number): Best | null 
   const more = worthwhile(master, relaxed, cost, longest);
   if (!more) return { ...own, proven: false };
   const second = solveMaster(master, more, floor);
-  const better = second.values && costOf(second.values, more) < cost ? { values: second.values, patterns: more, cost: costOf(second.values, more) } : own;
+  const better =
+    second.values && costOf(second.values, more) < cost
+      ? { values: second.values, patterns: more, cost: costOf(second.values, more) }
+      : own;
   return { ...better, proven: second.proven };
 }
 
 /** What is left when the time was up before anything was found: each gap takes its first stack while the stock holds it. */
-function oneAfterTheOther({ groups, first, stock }: { readonly groups: readonly Group[]; readonly first: readonly Pattern[]; readonly stock: readonly number[] }, empty: readonly Stack[]): readonly Stack[] {
+function oneAfterTheOther(
+  {
+    groups,
+    first,
+    stock,
+  }: { readonly groups: readonly Group[]; readonly first: readonly Pattern[]; readonly stock: readonly number[] },
+  empty: readonly Stack[],
+): readonly Stack[] {
   const left = [...stock];
   const stacks = [...empty];
   for (const { group, stack } of first)
@@ -277,7 +345,11 @@ function oneAfterTheOther({ groups, first, stock }: { readonly groups: readonly 
  * the stacks of each group is solved by column generation, and patterns that the relaxation left out are listed only as far
  * as their price lets them better the solution, so that the outcome is exact. Source: Gilmore and Gomory, cutting stock, 1961.
  */
-export function shareStock(task: ShimTask, stock: readonly number[], given: Solver | undefined): { readonly stacks: readonly Stack[]; readonly proven: boolean } {
+export function shareStock(
+  task: ShimTask,
+  stock: readonly number[],
+  given: Solver | undefined,
+): { readonly stacks: readonly Stack[]; readonly proven: boolean } {
   const solver = solverOf(given, 'shim-stack');
   const { groups, first, longest } = groupsOf(task, stock);
   const stacks: Stack[] = task.gapsMm.map(() => task.shims.map(() => 0));
@@ -287,11 +359,15 @@ export function shareStock(task: ShimTask, stock: readonly number[], given: Solv
   const shared = { groups, stock, task, solver, secondsLeft };
   const most = bestOf({ ...shared, costOf: () => -1, shimCost: 0 }, first, longest);
   if (!most) return { stacks: oneAfterTheOther({ groups, first, stock }, stacks), proven: false };
-  const fewest = most.cost === 0 ? most : bestOf({ ...shared, costOf: countOf, shimCost: 1, met: -most.cost }, [...most.patterns], longest);
+  const fewest =
+    most.cost === 0
+      ? most
+      : bestOf({ ...shared, costOf: countOf, shimCost: 1, met: -most.cost }, [...most.patterns], longest);
   const best = fewest ?? most;
   const next = groups.map(() => 0);
   best.patterns.forEach((pattern, i) => {
-    for (let n = 0; n < best.values[i]!; n++) stacks[groups[pattern.group]!.members[next[pattern.group]!++]!] = pattern.stack;
+    for (let n = 0; n < best.values[i]!; n++)
+      stacks[groups[pattern.group]!.members[next[pattern.group]!++]!] = pattern.stack;
   });
   return { stacks, proven: most.proven && best.proven };
 }

@@ -32,7 +32,10 @@ export const workingStepSchema = z.object({
 export const warningSchema = z.object({ code: z.string(), sentence: z.string() });
 
 /** A finite number within what a pump shop can meet; the absurd is refused by name. */
-export const finite = z.number().min(-1e12, 'is beyond anything a pump shop measures').max(1e12, 'is beyond anything a pump shop measures');
+export const finite = z
+  .number()
+  .min(-1e12, 'is beyond anything a pump shop measures')
+  .max(1e12, 'is beyond anything a pump shop measures');
 export const positive = finite.gt(0, 'must be more than 0');
 export const notNegative = finite.min(0, 'must not be negative');
 export const lengthMm = positive.max(1e5, 'is longer than 100 m');

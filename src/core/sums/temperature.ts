@@ -2,8 +2,20 @@ import * as z from 'zod';
 import { defineSum, finite, positive, show, SumRefusal } from './sum';
 
 const reading = z.strictObject({ at_min: finite.min(0).max(1e5), temperature_c: finite.min(-50).max(400) });
-const input = z.strictObject({ series: z.array(reading).min(2, 'two readings or more').max(5000), ambient_c: finite.min(-50).max(80), max_rise_k: positive.max(300).optional(), max_c: finite.min(0).max(400).optional() });
-const result = z.object({ last_c: z.number(), rise_k: z.number(), slope_k_10min: z.number().nullable(), steady: z.boolean(), end_c: z.number().nullable(), verdict: z.enum(['within', 'over', 'not yet steady']) });
+const input = z.strictObject({
+  series: z.array(reading).min(2, 'two readings or more').max(5000),
+  ambient_c: finite.min(-50).max(80),
+  max_rise_k: positive.max(300).optional(),
+  max_c: finite.min(0).max(400).optional(),
+});
+const result = z.object({
+  last_c: z.number(),
+  rise_k: z.number(),
+  slope_k_10min: z.number().nullable(),
+  steady: z.boolean(),
+  end_c: z.number().nullable(),
+  verdict: z.enum(['within', 'over', 'not yet steady']),
+});
 type Series = z.infer<typeof input>['series'];
 
 /** Least-squares slope of the last minutes, K in ten minutes; null where they hold fewer than two moments. */
@@ -13,7 +25,9 @@ function slopeOf(series: Series, minutes: number): number | null {
   const mean = (pick: (one: Series[number]) => number) => used.reduce((sum, one) => sum + pick(one), 0) / used.length;
   const [mx, my] = [mean((one) => one.at_min), mean((one) => one.temperature_c)];
   const square = used.reduce((sum, one) => sum + (one.at_min - mx) ** 2, 0);
-  return square < 1e-9 ? null : (10 * used.reduce((sum, one) => sum + (one.at_min - mx) * (one.temperature_c - my), 0)) / square;
+  return square < 1e-9
+    ? null
+    : (10 * used.reduce((sum, one) => sum + (one.at_min - mx) * (one.temperature_c - my), 0)) / square;
 }
 
 /** End value of `T = Te − (Te − T0)·exp(−t/τ)`, by trying time constants and solving the rest by least squares. */
@@ -45,28 +59,89 @@ export const bearingTemperature = defineSum<z.infer<typeof input>, z.infer<typeo
   ask: ['bearing temperature', 'steady', 'how hot will it get', 'run-in'],
   input,
   result,
-  example: { input: { series: [{ at_min: 0, temperature_c: 20 }, { at_min: 10, temperature_c: 40 }, { at_min: 20, temperature_c: 50 }, { at_min: 30, temperature_c: 55 }, { at_min: 40, temperature_c: 57.5 }], ambient_c: 20, max_rise_k: 50 }, result: { last_c: 57.5, rise_k: 37.5, steady: false, verdict: 'not yet steady' } },
+  example: {
+    input: {
+      series: [
+        { at_min: 0, temperature_c: 20 },
+        { at_min: 10, temperature_c: 40 },
+        { at_min: 20, temperature_c: 50 },
+        { at_min: 30, temperature_c: 55 },
+        { at_min: 40, temperature_c: 57.5 },
+      ],
+      ambient_c: 20,
+      max_rise_k: 50,
+    },
+    result: { last_c: 57.5, rise_k: 37.5, steady: false, verdict: 'not yet steady' },
+  },
   compute({ series, ambient_c, max_rise_k, max_c }) {
     const wrong = series.findIndex((one, i) => i > 0 && one.at_min <= series[i - 1]!.at_min);
-    if (wrong > 0) throw new SumRefusal(`series.${wrong}.at_min`, `${series[wrong]!.at_min} min does not come after the reading above it`);
+    if (wrong > 0)
+      throw new SumRefusal(
+        `series.${wrong}.at_min`,
+        `${series[wrong]!.at_min} min does not come after the reading above it`,
+      );
     const last = series.at(-1)!;
     const covers = last.at_min - series[0]!.at_min >= 30 - 1e-9;
     const slope = slopeOf(series, 30);
     const steady = covers && slope !== null && Math.abs(slope) < 1;
     const end = endValueOf(series);
     const rise = last.temperature_c - ambient_c;
-    const over = (value: number) => (max_rise_k !== undefined && value - ambient_c > max_rise_k + 1e-9) || (max_c !== undefined && value > max_c + 1e-9);
+    const over = (value: number) =>
+      (max_rise_k !== undefined && value - ambient_c > max_rise_k + 1e-9) ||
+      (max_c !== undefined && value > max_c + 1e-9);
     const verdict = over(last.temperature_c) ? 'over' : steady ? 'within' : 'not yet steady';
     return {
       result: { last_c: last.temperature_c, rise_k: rise, slope_k_10min: slope, steady, end_c: end, verdict },
-      working: [{ what: 'Slope over the last 30 minutes', formula: 'least squares', outcome: slope === null ? 'too few readings' : `${show(slope, 2)} K in 10 minutes` }, { what: 'Steady', formula: 'less than 1 K in 10 minutes over 30 minutes', outcome: steady ? 'yes' : covers ? 'no' : 'not yet 30 minutes' }, { what: 'End value', formula: 'T = Te − (Te − T0)·exp(−t/τ)', outcome: end === null ? 'needs four readings' : `${show(end, 1)} °C` }, { what: 'Verdict', put: [max_rise_k !== undefined && `rise to ${show(max_rise_k)} K`, max_c !== undefined && `most ${show(max_c)} °C`].filter(Boolean).join(', ') || 'no limit given', outcome: `${show(rise, 1)} K above the room: ${verdict}` }],
-      warnings: end !== null && !over(last.temperature_c) && over(end) ? [{ code: 'will-be-over', sentence: `It is heading for ${show(end, 0)} °C, past its limit.` }] : [],
+      working: [
+        {
+          what: 'Slope over the last 30 minutes',
+          formula: 'least squares',
+          outcome: slope === null ? 'too few readings' : `${show(slope, 2)} K in 10 minutes`,
+        },
+        {
+          what: 'Steady',
+          formula: 'less than 1 K in 10 minutes over 30 minutes',
+          outcome: steady ? 'yes' : covers ? 'no' : 'not yet 30 minutes',
+        },
+        {
+          what: 'End value',
+          formula: 'T = Te − (Te − T0)·exp(−t/τ)',
+          outcome: end === null ? 'needs four readings' : `${show(end, 1)} °C`,
+        },
+        {
+          what: 'Verdict',
+          put:
+            [
+              max_rise_k !== undefined && `rise to ${show(max_rise_k)} K`,
+              max_c !== undefined && `most ${show(max_c)} °C`,
+            ]
+              .filter(Boolean)
+              .join(', ') || 'no limit given',
+          outcome: `${show(rise, 1)} K above the room: ${verdict}`,
+        },
+      ],
+      warnings:
+        end !== null && !over(last.temperature_c) && over(end)
+          ? [{ code: 'will-be-over', sentence: `It is heading for ${show(end, 0)} °C, past its limit.` }]
+          : [],
     };
   },
 });
 
-const insulationInput = z.strictObject({ one_minute_mohm: positive.max(1e7), ten_minutes_mohm: positive.max(1e7).optional(), winding_c: finite.min(-40).max(200), least_mohm: positive.max(1e6).optional(), winding_ohm: z.array(positive.max(1e6)).length(3, 'three windings').optional(), most_unbalance_pct: positive.max(100).optional() });
-const insulationResult = z.object({ at_40c_mohm: z.number(), polarisation_index: z.number().optional(), winding_unbalance_pct: z.number().optional(), verdict: z.enum(['good', 'doubtful', 'bad']) });
+const insulationInput = z.strictObject({
+  one_minute_mohm: positive.max(1e7),
+  ten_minutes_mohm: positive.max(1e7).optional(),
+  winding_c: finite.min(-40).max(200),
+  least_mohm: positive.max(1e6).optional(),
+  winding_ohm: z.array(positive.max(1e6)).length(3, 'three windings').optional(),
+  most_unbalance_pct: positive.max(100).optional(),
+});
+const insulationResult = z.object({
+  at_40c_mohm: z.number(),
+  polarisation_index: z.number().optional(),
+  winding_unbalance_pct: z.number().optional(),
+  verdict: z.enum(['good', 'doubtful', 'bad']),
+});
 
 /**
  * Insulation resistance at 40 °C (halves every 10 K), polarisation index (10 minutes over 1 minute) and winding balance.
@@ -78,19 +153,55 @@ export const insulation = defineSum<z.infer<typeof insulationInput>, z.infer<typ
   ask: ['insulation', 'megohm', 'polarisation index', 'winding resistance'],
   input: insulationInput,
   result: insulationResult,
-  example: { input: { one_minute_mohm: 400, ten_minutes_mohm: 1000, winding_c: 20, winding_ohm: [2, 2.02, 1.98] }, result: { at_40c_mohm: 100, polarisation_index: 2.5, winding_unbalance_pct: 1, verdict: 'good' } },
+  example: {
+    input: { one_minute_mohm: 400, ten_minutes_mohm: 1000, winding_c: 20, winding_ohm: [2, 2.02, 1.98] },
+    result: { at_40c_mohm: 100, polarisation_index: 2.5, winding_unbalance_pct: 1, verdict: 'good' },
+  },
   compute({ one_minute_mohm, ten_minutes_mohm, winding_c, least_mohm = 5, winding_ohm, most_unbalance_pct = 3 }) {
     const corrected = one_minute_mohm * 0.5 ** ((40 - winding_c) / 10);
     const index = ten_minutes_mohm === undefined ? undefined : ten_minutes_mohm / one_minute_mohm;
     const mean = winding_ohm && winding_ohm.reduce((a, b) => a + b, 0) / 3;
-    const unbalance = mean === undefined ? undefined : (100 * Math.max(...winding_ohm!.map((one) => Math.abs(one - mean)))) / mean;
+    const unbalance =
+      mean === undefined ? undefined : (100 * Math.max(...winding_ohm!.map((one) => Math.abs(one - mean)))) / mean;
     // Above 5000 MΩ the index says nothing (IEEE 43, 12.2.2).
     const poorIndex = index !== undefined && index < 2 && one_minute_mohm <= 5000;
-    const verdict = corrected < least_mohm || (unbalance ?? 0) > most_unbalance_pct + 1e-9 ? 'bad' : poorIndex ? 'doubtful' : 'good';
+    const verdict =
+      corrected < least_mohm || (unbalance ?? 0) > most_unbalance_pct + 1e-9 ? 'bad' : poorIndex ? 'doubtful' : 'good';
     return {
-      result: { at_40c_mohm: corrected, ...(index !== undefined && { polarisation_index: index }), ...(unbalance !== undefined && { winding_unbalance_pct: Number(unbalance.toFixed(9)) }), verdict },
-      working: [{ what: 'At 40 °C', formula: 'R · 0.5^((40 − T)/10)', put: `${show(one_minute_mohm, 1)} MΩ at ${show(winding_c, 1)} °C`, outcome: `${show(corrected, 1)} MΩ, least ${show(least_mohm)}`, source: 'IEEE 43-2013' }, ...(index === undefined ? [] : [{ what: 'Polarisation index', formula: '10 minutes / 1 minute', outcome: show(index, 2) }]), ...(unbalance === undefined ? [] : [{ what: 'Winding balance', formula: 'largest departure from the mean', outcome: `${show(unbalance, 2)} %, most ${show(most_unbalance_pct)} %` }]), { what: 'Verdict', outcome: verdict }],
-      warnings: [{ code: 'qualified', sentence: 'Qualified people only; discharge the winding after the test.' }, ...(index !== undefined && one_minute_mohm > 5000 ? [{ code: 'index-says-nothing', sentence: 'Above 5000 MΩ the polarisation index says nothing.' }] : [])],
+      result: {
+        at_40c_mohm: corrected,
+        ...(index !== undefined && { polarisation_index: index }),
+        ...(unbalance !== undefined && { winding_unbalance_pct: Number(unbalance.toFixed(9)) }),
+        verdict,
+      },
+      working: [
+        {
+          what: 'At 40 °C',
+          formula: 'R · 0.5^((40 − T)/10)',
+          put: `${show(one_minute_mohm, 1)} MΩ at ${show(winding_c, 1)} °C`,
+          outcome: `${show(corrected, 1)} MΩ, least ${show(least_mohm)}`,
+          source: 'IEEE 43-2013',
+        },
+        ...(index === undefined
+          ? []
+          : [{ what: 'Polarisation index', formula: '10 minutes / 1 minute', outcome: show(index, 2) }]),
+        ...(unbalance === undefined
+          ? []
+          : [
+              {
+                what: 'Winding balance',
+                formula: 'largest departure from the mean',
+                outcome: `${show(unbalance, 2)} %, most ${show(most_unbalance_pct)} %`,
+              },
+            ]),
+        { what: 'Verdict', outcome: verdict },
+      ],
+      warnings: [
+        { code: 'qualified', sentence: 'Qualified people only; discharge the winding after the test.' },
+        ...(index !== undefined && one_minute_mohm > 5000
+          ? [{ code: 'index-says-nothing', sentence: 'Above 5000 MΩ the polarisation index says nothing.' }]
+          : []),
+      ],
     };
   },
 });

@@ -1,6 +1,15 @@
 import type { Family } from '../family';
 import type { Duty, StandReading } from '../record';
-import { acceptance, duty, fitPolynomial, pdSlip, show, SumRefusal, type AcceptanceResult, type WorkingStep } from '../sums';
+import {
+  acceptance,
+  duty,
+  fitPolynomial,
+  pdSlip,
+  show,
+  SumRefusal,
+  type AcceptanceResult,
+  type WorkingStep,
+} from '../sums';
 
 export interface CurvePoint {
   readonly flowM3h: number;
@@ -48,14 +57,26 @@ function dutyAtRatedSpeed(reading: StandReading, family: Family, ratedSpeedRpm: 
     density_kg_m3: reading.densityKgM3,
   });
   const rated = outcome.result.at_rated_speed!;
-  return { point: { flowM3h: rated.flow_m3h, headM: Math.max(0, rated.head_m), powerKw: rated.power_kw!, efficiencyPct: Math.min(100, Math.max(0, outcome.result.efficiency_pct!)) }, working: outcome.working };
+  return {
+    point: {
+      flowM3h: rated.flow_m3h,
+      headM: Math.max(0, rated.head_m),
+      powerKw: rated.power_kw!,
+      efficiencyPct: Math.min(100, Math.max(0, outcome.result.efficiency_pct!)),
+    },
+    working: outcome.working,
+  };
 }
 
 function reasonOf(result: AcceptanceResult): string {
   const signed = (pct: number) => `${pct >= 0 ? '+' : '−'}${Math.abs(pct).toFixed(1)} %`;
-  const failed = (['flow_head', 'efficiency', 'power'] as const).filter((key) => result.verdicts[key] === 'fail').map((key) => ({ flow_head: 'flow and head', efficiency: 'efficiency', power: 'power' })[key]);
+  const failed = (['flow_head', 'efficiency', 'power'] as const)
+    .filter((key) => result.verdicts[key] === 'fail')
+    .map((key) => ({ flow_head: 'flow and head', efficiency: 'efficiency', power: 'power' })[key]);
   const head = `head ${signed(result.head_deviation_pct)} at the guaranteed flow${result.flow_deviation_pct === null ? ', the guaranteed head is not reached' : `, flow ${signed(result.flow_deviation_pct)} at the guaranteed head`}`;
-  return failed.length ? `Outside the tolerance in ${failed.join(' and ')}: ${head}.` : `Within the tolerance: ${head}.`;
+  return failed.length
+    ? `Outside the tolerance in ${failed.join(' and ')}: ${head}.`
+    : `Within the tolerance: ${head}.`;
 }
 
 const kpaOf = (headM: number, density: number) => (density * 9.80665 * headM) / 1000;
@@ -73,13 +94,23 @@ function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
   const density = readings[0]?.densityKgM3 ?? 998.2;
   // Flow goes with speed; the pressure is what the valve sets, whatever the speed.
   const pressures = readings.map((reading) => reading.dischargeKpa - reading.suctionKpa);
-  const fitted = fitPolynomial(pressures, points.map((point) => point.flowM3h), 1);
+  const fitted = fitPolynomial(
+    pressures,
+    points.map((point) => point.flowM3h),
+    1,
+  );
   if (!fitted) throw new SumRefusal('points', 'the flow was read at fewer than two pressures');
   const [zero, slope] = [fitted[0]!, fitted[1]!];
   const dutyKpa = kpaOf(guarantee.headM, density);
   const flow = zero + slope * dutyKpa;
   const least = family.test.least_volumetric_pct!;
-  const outcome = pdSlip.compute({ displacement_cm3: family.test.displacement_cm3!, speed_rpm: guarantee.speedRpm, flow_m3h: Math.max(0, flow), pressure_kpa: dutyKpa, least_efficiency_pct: least });
+  const outcome = pdSlip.compute({
+    displacement_cm3: family.test.displacement_cm3!,
+    speed_rpm: guarantee.speedRpm,
+    flow_m3h: Math.max(0, flow),
+    pressure_kpa: dutyKpa,
+    least_efficiency_pct: least,
+  });
   const { theoretical_m3h: theoretical, volumetric_efficiency_pct: volumetric } = outcome.result;
   const leastM3h = Math.max((theoretical * least) / 100, guarantee.flowM3h * (1 - flowTolerancePct / 100));
   const verdict = flow >= leastM3h - 1e-9 ? 'pass' : 'fail';
@@ -87,11 +118,45 @@ function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
   return {
     points,
     acceptance: null,
-    slip: { theoreticalM3h: theoretical, leastM3h, dutyKpa, flowAtDutyM3h: flow, volumetricPct: volumetric, line: [zero, slope], pressuresKpa: pressures },
+    slip: {
+      theoreticalM3h: theoretical,
+      leastM3h,
+      dutyKpa,
+      flowAtDutyM3h: flow,
+      volumetricPct: volumetric,
+      line: [zero, slope],
+      pressuresKpa: pressures,
+    },
     verdict,
-    reason: verdict === 'pass' ? `${said}; ${show(leastM3h, 2)} m³/h are asked for.` : `Too little: ${said}, ${show(leastM3h, 2)} m³/h are asked for.`,
-    working: [{ what: 'Flow over pressure', formula: 'straight line, least squares', put: `${pressures.length} points`, outcome: `Q = ${show(zero, 3)} ${slope < 0 ? '−' : '+'} ${show(Math.abs(slope) * 100, 4)} m³/h per 100 kPa` }, { what: 'Pressure of the duty', formula: 'ρ·g·H', put: `${show(density, 1)} · 9.80665 · ${show(guarantee.headM, 2)}`, outcome: `${show(dutyKpa, 1)} kPa` }, ...outcome.working, { what: 'Asked for', put: `${show(least)} % of ${show(theoretical, 3)} m³/h, and the guarantee ${show(guarantee.flowM3h, 2)} less ${flowTolerancePct} %`, outcome: `${show(leastM3h, 3)} m³/h`, source: 'family; shop’s own tolerance' }],
-    warnings: [...outcome.warnings.map((warning) => warning.sentence), ...(slope > 0 ? ['The flow grows with the pressure: a gauge or the speed was not steady.'] : [])],
+    reason:
+      verdict === 'pass'
+        ? `${said}; ${show(leastM3h, 2)} m³/h are asked for.`
+        : `Too little: ${said}, ${show(leastM3h, 2)} m³/h are asked for.`,
+    working: [
+      {
+        what: 'Flow over pressure',
+        formula: 'straight line, least squares',
+        put: `${pressures.length} points`,
+        outcome: `Q = ${show(zero, 3)} ${slope < 0 ? '−' : '+'} ${show(Math.abs(slope) * 100, 4)} m³/h per 100 kPa`,
+      },
+      {
+        what: 'Pressure of the duty',
+        formula: 'ρ·g·H',
+        put: `${show(density, 1)} · 9.80665 · ${show(guarantee.headM, 2)}`,
+        outcome: `${show(dutyKpa, 1)} kPa`,
+      },
+      ...outcome.working,
+      {
+        what: 'Asked for',
+        put: `${show(least)} % of ${show(theoretical, 3)} m³/h, and the guarantee ${show(guarantee.flowM3h, 2)} less ${flowTolerancePct} %`,
+        outcome: `${show(leastM3h, 3)} m³/h`,
+        source: 'family; shop’s own tolerance',
+      },
+    ],
+    warnings: [
+      ...outcome.warnings.map((warning) => warning.sentence),
+      ...(slope > 0 ? ['The flow grows with the pressure: a gauge or the speed was not steady.'] : []),
+    ],
   };
 }
 
@@ -114,10 +179,28 @@ function judgeCurve({ family, guarantee, readings }: Asked): JudgedRun {
   const duties = readings.map((reading) => dutyAtRatedSpeed(reading, family, guarantee.speedRpm));
   const points = duties.map((one) => one.point);
   const outcome = acceptance.compute({
-    guarantee: { flow_m3h: guarantee.flowM3h, head_m: guarantee.headM, ...(guarantee.efficiencyPct !== undefined && { efficiency_pct: guarantee.efficiencyPct }), ...(guarantee.powerKw !== undefined && { power_kw: guarantee.powerKw }) },
+    guarantee: {
+      flow_m3h: guarantee.flowM3h,
+      head_m: guarantee.headM,
+      ...(guarantee.efficiencyPct !== undefined && { efficiency_pct: guarantee.efficiencyPct }),
+      ...(guarantee.powerKw !== undefined && { power_kw: guarantee.powerKw }),
+    },
     grade: family.test.grade,
-    points: points.map((point) => ({ flow_m3h: point.flowM3h, head_m: point.headM, power_kw: point.powerKw, ...(point.flowM3h > 0 && { efficiency_pct: point.efficiencyPct }) })),
+    points: points.map((point) => ({
+      flow_m3h: point.flowM3h,
+      head_m: point.headM,
+      power_kw: point.powerKw,
+      ...(point.flowM3h > 0 && { efficiency_pct: point.efficiencyPct }),
+    })),
   });
   const verdict = Object.values(outcome.result.verdicts).includes('fail') ? 'fail' : 'pass';
-  return { points, acceptance: outcome.result, slip: null, verdict, reason: reasonOf(outcome.result), working: [...(duties[Math.min(4, duties.length - 1)]?.working ?? []), ...outcome.working], warnings: outcome.warnings.map((warning) => warning.sentence) };
+  return {
+    points,
+    acceptance: outcome.result,
+    slip: null,
+    verdict,
+    reason: reasonOf(outcome.result),
+    working: [...(duties[Math.min(4, duties.length - 1)]?.working ?? []), ...outcome.working],
+    warnings: outcome.warnings.map((warning) => warning.sentence),
+  };
 }

@@ -8,7 +8,17 @@ const guarantee = { flowM3h: 16, headM: 60, powerKw: 6, efficiencyPct: 52, speed
 const water = 998.2;
 /** Gauges of a pump whose turns move 17.22 m³/h (820 cm³ at 350 1/min) and whose slip goes with pressure. */
 const gauges = (slipPer100Kpa: number, density = water) =>
-  [150, 300, 450, 600].map((kpa) => ({ flowM3h: 17.22 - (slipPer100Kpa * kpa) / 100, suctionKpa: -10, dischargeKpa: kpa - 10, speedRpm: 350, powerInKw: 5, motorEfficiencyPct: 90, densityKgM3: density, vibrationMmS: 1, bearingC: 40 }));
+  [150, 300, 450, 600].map((kpa) => ({
+    flowM3h: 17.22 - (slipPer100Kpa * kpa) / 100,
+    suctionKpa: -10,
+    dischargeKpa: kpa - 10,
+    speedRpm: 350,
+    powerInKw: 5,
+    motorEfficiencyPct: 90,
+    densityKgM3: density,
+    vibrationMmS: 1,
+    bearingC: 40,
+  }));
 
 test('flow at the duty’s pressure, read off the straight line, against displacement and guarantee', () => {
   // 60 m of water are 998.2 · 9.80665 · 60 / 1000 = 587.4 kPa; slip 0.2 m³/h each 100 kPa leaves 17.22 − 1.175 = 16.045 m³/h, 93.2 %.
@@ -30,10 +40,22 @@ test('readings at another speed are brought to the rated one', () => {
   const slower = gauges(0.2).map((one) => ({ ...one, speedRpm: 343, flowM3h: one.flowM3h * (343 / 350) }));
   expect(judgeRun({ family, guarantee, readings: slower }).slip!.flowAtDutyM3h).toBeCloseTo(16.045, 2);
 });
-test('one pressure alone makes no line', () => expect(() => judgeRun({ family, guarantee, readings: gauges(0.2).slice(0, 1) })).toThrow('fewer than two pressures'));
-test.each([['sound', 'pass'], ['internal leakage', 'fail'], ['air in the suction', 'fail']] as const)('a pump that is %s, on the simulated stand: %s', async (condition, verdict) => {
+test('one pressure alone makes no line', () =>
+  expect(() => judgeRun({ family, guarantee, readings: gauges(0.2).slice(0, 1) })).toThrow('fewer than two pressures'));
+test.each([
+  ['sound', 'pass'],
+  ['internal leakage', 'fail'],
+  ['air in the suction', 'fail'],
+] as const)('a pump that is %s, on the simulated stand: %s', async (condition, verdict) => {
   for (const seed of ['a', 'b', 'c', 'd', 'e']) {
-    const readings = await simulatedTestStand.run({ seed, rated: { ...guarantee, efficiencyPct: 52 }, pipeMm: family.test.pipe_mm, flowShares: [], slip: { displacementCm3: family.test.displacement_cm3!, pressureShares: family.test.pressure_shares }, condition });
+    const readings = await simulatedTestStand.run({
+      seed,
+      rated: { ...guarantee, efficiencyPct: 52 },
+      pipeMm: family.test.pipe_mm,
+      flowShares: [],
+      slip: { displacementCm3: family.test.displacement_cm3!, pressureShares: family.test.pressure_shares },
+      condition,
+    });
     expect(readings).toHaveLength(5);
     expect(judgeRun({ family, guarantee, readings }).verdict).toBe(verdict);
   }

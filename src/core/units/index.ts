@@ -1,7 +1,19 @@
 import { Decimal } from 'decimal.js';
 
 /** What a quantity is of; the base unit of each stands in `units` with factor 1. */
-export type Dimension = 'length' | 'temperature' | 'torque' | 'pressure' | 'flow' | 'power' | 'force' | 'speed' | 'mass' | 'angle' | 'time' | 'number';
+export type Dimension =
+  | 'length'
+  | 'temperature'
+  | 'torque'
+  | 'pressure'
+  | 'flow'
+  | 'power'
+  | 'force'
+  | 'speed'
+  | 'mass'
+  | 'angle'
+  | 'time'
+  | 'number';
 
 interface Unit {
   readonly symbol: string;
@@ -22,10 +34,26 @@ export const units: readonly Unit[] = [
   { symbol: 'ft', dimension: 'length', factor: '304.8', names: ['ft', 'foot', 'feet', "'"] },
   { symbol: 'thou', dimension: 'length', factor: '0.0254', names: ['thou', 'mil', 'mils'] },
   { symbol: '°C', dimension: 'temperature', factor: '1', names: ['°c', 'c', 'degc', '℃'] },
-  { symbol: '°F', dimension: 'temperature', factor: '0.55555555555555555555555555555556', offset: '-32', names: ['°f', 'f', 'degf', '℉'] },
+  {
+    symbol: '°F',
+    dimension: 'temperature',
+    factor: '0.55555555555555555555555555555556',
+    offset: '-32',
+    names: ['°f', 'f', 'degf', '℉'],
+  },
   { symbol: 'N·m', dimension: 'torque', factor: '1', names: ['nm', 'n·m', 'n*m', 'n-m', 'n m'] },
-  { symbol: 'ft-lb', dimension: 'torque', factor: '1.3558179483314004', names: ['ft-lb', 'ftlb', 'ft·lb', 'ft lb', 'lb-ft', 'lbf·ft', 'lbft', 'ft-lbf', 'foot-pounds', 'foot-pound'] },
-  { symbol: 'in-lb', dimension: 'torque', factor: '0.1129848290276167', names: ['in-lb', 'inlb', 'in·lb', 'in lb', 'lb-in', 'inch-pounds'] },
+  {
+    symbol: 'ft-lb',
+    dimension: 'torque',
+    factor: '1.3558179483314004',
+    names: ['ft-lb', 'ftlb', 'ft·lb', 'ft lb', 'lb-ft', 'lbf·ft', 'lbft', 'ft-lbf', 'foot-pounds', 'foot-pound'],
+  },
+  {
+    symbol: 'in-lb',
+    dimension: 'torque',
+    factor: '0.1129848290276167',
+    names: ['in-lb', 'inlb', 'in·lb', 'in lb', 'lb-in', 'inch-pounds'],
+  },
   { symbol: 'kPa', dimension: 'pressure', factor: '1', names: ['kpa'] },
   { symbol: 'bar', dimension: 'pressure', factor: '100', names: ['bar'] },
   { symbol: 'psi', dimension: 'pressure', factor: '6.894757293168361', names: ['psi', 'psig'] },
@@ -60,7 +88,9 @@ export interface Quantity {
   readonly text: string;
 }
 
-export type Parsed = { readonly ok: true; readonly quantity: Quantity } | { readonly ok: false; readonly sentence: string; readonly choices?: readonly string[] };
+export type Parsed =
+  | { readonly ok: true; readonly quantity: Quantity }
+  | { readonly ok: false; readonly sentence: string; readonly choices?: readonly string[] };
 
 interface Asked {
   readonly text: string;
@@ -71,13 +101,19 @@ interface Asked {
 
 const fractionPattern = /^(?:(\d+)[\s-]+)?(\d+)\s*[/⁄]\s*(\d+)$/;
 
-function parseNumber(text: string): { value: Decimal; digits: number } | { ambiguous: readonly [string, string] } | null {
-  const clean = text.replace(/\u2212/g, '-').replace(/[\u00a0\u202f]/g, ' ').trim();
+function parseNumber(
+  text: string,
+): { value: Decimal; digits: number } | { ambiguous: readonly [string, string] } | null {
+  const clean = text
+    .replace(/\u2212/g, '-')
+    .replace(/[\u00a0\u202f]/g, ' ')
+    .trim();
   const sign = clean.startsWith('-') ? -1 : 1;
   const body = clean.replace(/^[+-]\s*/, '');
   const fraction = fractionPattern.exec(body);
   if (fraction) return parseFraction(fraction, sign);
-  if (/^\d{1,3},\d{3}$/.test(body) && !body.startsWith('0')) return { ambiguous: [body.replace(',', '.'), body.replace(',', '')] };
+  if (/^\d{1,3},\d{3}$/.test(body) && !body.startsWith('0'))
+    return { ambiguous: [body.replace(',', '.'), body.replace(',', '')] };
   const plain = /^\d*,\d+$/.test(body) ? body.replace(',', '.') : body.replace(/(\d),(?=\d{3}(\D|$))/g, '$1');
   if (!/^(\d+\.?\d*|\.\d+)(e[+-]?\d{1,3})?$/i.test(plain)) return null;
   const value = new Decimal(plain).times(sign);
@@ -90,7 +126,10 @@ function parseFraction([, whole, top, bottom]: RegExpExecArray, sign: number) {
   return { value: value.times(sign), digits: Math.min(6, value.decimalPlaces()) };
 }
 
-const namesByLength = units.flatMap((unit) => unit.names).filter(Boolean).sort((one, other) => other.length - one.length);
+const namesByLength = units
+  .flatMap((unit) => unit.names)
+  .filter(Boolean)
+  .sort((one, other) => other.length - one.length);
 
 /** A number alone, else the longest known unit at the end, else whatever follows the last figure. */
 function splitUnit(text: string): { number: string; unit: string } {
@@ -115,22 +154,49 @@ export function parseQuantity({ text, dimension, assume }: Asked): Parsed {
   const { number, unit: typedUnit } = splitUnit(text);
   const parsed = parseNumber(number);
   if (!parsed) return { ok: false, sentence: `"${text.trim()}" is not a number that can be read.` };
-  if ('ambiguous' in parsed) return { ok: false, sentence: `Is "${number}" ${parsed.ambiguous[0]} or ${parsed.ambiguous[1]}?`, choices: parsed.ambiguous.map((choice) => `${choice} ${typedUnit || assume}`.trim()) };
+  if ('ambiguous' in parsed)
+    return {
+      ok: false,
+      sentence: `Is "${number}" ${parsed.ambiguous[0]} or ${parsed.ambiguous[1]}?`,
+      choices: parsed.ambiguous.map((choice) => `${choice} ${typedUnit || assume}`.trim()),
+    };
   const wanted = (typedUnit || assume).toLowerCase();
   const unit = units.find((candidate) => candidate.dimension === dimension && candidate.names.includes(wanted));
   if (!unit) return { ok: false, sentence: wrongUnit(typedUnit || assume, dimension) };
   const value = parsed.value.plus(unit.offset ?? 0).times(unit.factor);
-  return { ok: true, quantity: { value: value.toDecimalPlaces(20), typedValue: parsed.value, unit: unit.symbol, digits: parsed.digits, text: text.trim() } };
+  return {
+    ok: true,
+    quantity: {
+      value: value.toDecimalPlaces(20),
+      typedValue: parsed.value,
+      unit: unit.symbol,
+      digits: parsed.digits,
+      text: text.trim(),
+    },
+  };
 }
 
 function wrongUnit(typed: string, dimension: Dimension): string {
   const known = units.find((unit) => unit.names.includes(typed.toLowerCase()));
-  const takes = units.filter((unit) => unit.dimension === dimension).map((unit) => unit.symbol).join(', ');
-  return known ? `"${typed}" is a unit of ${known.dimension}; here a ${dimension} is wanted (${takes}).` : `"${typed}" is not a unit known here; for a ${dimension} there are ${takes}.`;
+  const takes = units
+    .filter((unit) => unit.dimension === dimension)
+    .map((unit) => unit.symbol)
+    .join(', ');
+  return known
+    ? `"${typed}" is a unit of ${known.dimension}; here a ${dimension} is wanted (${takes}).`
+    : `"${typed}" is not a unit known here; for a ${dimension} there are ${takes}.`;
 }
 
 /** Shows a length as the shop wants it, from exact millimetres. @example formatLength({ mm: 12.7, digits: 2, display: 'inch' }) // '0.500 in' */
-export function formatLength({ mm, digits, display }: { readonly mm: number; readonly digits: number; readonly display: LengthDisplay }): string {
+export function formatLength({
+  mm,
+  digits,
+  display,
+}: {
+  readonly mm: number;
+  readonly digits: number;
+  readonly display: LengthDisplay;
+}): string {
   return display === 'metric' ? `${mm.toFixed(digits)} mm` : `${(mm / 25.4).toFixed(Math.min(5, digits + 1))} in`;
 }
 

@@ -1,7 +1,11 @@
 import { boolean, date, decimal, index, int, json, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import { bigText, bytesColumn, idColumn, longText, momentColumn, shortText } from './columns';
 
-const who = { personId: idColumn('person_id'), personName: shortText('person_name').notNull(), at: momentColumn('at').notNull() };
+const who = {
+  personId: idColumn('person_id'),
+  personName: shortText('person_name').notNull(),
+  at: momentColumn('at').notNull(),
+};
 
 export const quotes = mysqlTable(
   'quotes',
@@ -91,9 +95,18 @@ export const purchaseOrderLines = mysqlTable(
   (table) => [index('purchase_order_lines_job').on(table.jobId), index('purchase_order_lines_order').on(table.orderId)],
 );
 
-export const receipts = mysqlTable('receipts', { id: idColumn('id').primaryKey(), jobId: idColumn('job_id').notNull(), lineId: idColumn('line_id').notNull(), quantity: int('quantity').notNull(), note: longText('note').notNull(), ...who }, (table) => [
-  index('receipts_job').on(table.jobId),
-]);
+export const receipts = mysqlTable(
+  'receipts',
+  {
+    id: idColumn('id').primaryKey(),
+    jobId: idColumn('job_id').notNull(),
+    lineId: idColumn('line_id').notNull(),
+    quantity: int('quantity').notNull(),
+    note: longText('note').notNull(),
+    ...who,
+  },
+  (table) => [index('receipts_job').on(table.jobId)],
+);
 
 export const testRuns = mysqlTable(
   'test_runs',
@@ -117,7 +130,13 @@ export const testRuns = mysqlTable(
 
 export const testPoints = mysqlTable(
   'test_points',
-  { id: idColumn('id').primaryKey(), runId: idColumn('run_id').notNull(), jobId: idColumn('job_id').notNull(), position: int('position').notNull(), raw: json('raw').notNull() },
+  {
+    id: idColumn('id').primaryKey(),
+    runId: idColumn('run_id').notNull(),
+    jobId: idColumn('job_id').notNull(),
+    position: int('position').notNull(),
+    raw: json('raw').notNull(),
+  },
   (table) => [index('test_points_job').on(table.jobId)],
 );
 

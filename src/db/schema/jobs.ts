@@ -1,4 +1,15 @@
-import { boolean, date, decimal, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import {
+  boolean,
+  date,
+  decimal,
+  index,
+  int,
+  json,
+  mysqlTable,
+  primaryKey,
+  uniqueIndex,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import { bigText, bytesColumn, idColumn, longText, momentColumn, shortText } from './columns';
 
 /** A pump lives across visits, known by maker and serial number. */
@@ -22,7 +33,9 @@ export const jobs = mysqlTable(
   {
     id: idColumn('id').primaryKey(),
     tag: varchar('tag', { length: 20 }).notNull(),
-    pumpId: idColumn('pump_id').notNull().references(() => pumps.id),
+    pumpId: idColumn('pump_id')
+      .notNull()
+      .references(() => pumps.id),
     customerId: idColumn('customer_id').notNull(),
     contactId: idColumn('contact_id'),
     familyId: varchar('family_id', { length: 20 }).notNull(),
@@ -43,7 +56,12 @@ export const jobs = mysqlTable(
     openedAt: momentColumn('opened_at').notNull(),
     closedAt: momentColumn('closed_at'),
   },
-  (table) => [uniqueIndex('jobs_tag').on(table.tag), index('jobs_open').on(table.closedAt, table.holder, table.promisedOn, table.id), index('jobs_pump').on(table.pumpId), index('jobs_customer').on(table.customerId)],
+  (table) => [
+    uniqueIndex('jobs_tag').on(table.tag),
+    index('jobs_open').on(table.closedAt, table.holder, table.promisedOn, table.id),
+    index('jobs_pump').on(table.pumpId),
+    index('jobs_customer').on(table.customerId),
+  ],
 );
 
 export const intakes = mysqlTable('intakes', {
@@ -69,15 +87,28 @@ export const events = mysqlTable(
   (table) => [primaryKey({ columns: [table.jobId, table.seq] })],
 );
 
-const who = { personId: idColumn('person_id'), personName: shortText('person_name').notNull(), at: momentColumn('at').notNull() };
+const who = {
+  personId: idColumn('person_id'),
+  personName: shortText('person_name').notNull(),
+  at: momentColumn('at').notNull(),
+};
 
-export const acknowledgements = mysqlTable('acknowledgements', { jobId: idColumn('job_id').notNull(), caution: varchar('caution', { length: 60 }).notNull(), ...who }, (table) => [
-  primaryKey({ columns: [table.jobId, table.caution] }),
-]);
+export const acknowledgements = mysqlTable(
+  'acknowledgements',
+  { jobId: idColumn('job_id').notNull(), caution: varchar('caution', { length: 60 }).notNull(), ...who },
+  (table) => [primaryKey({ columns: [table.jobId, table.caution] })],
+);
 
 export const partAccounts = mysqlTable(
   'part_accounts',
-  { jobId: idColumn('job_id').notNull(), partRef: varchar('part_ref', { length: 60 }).notNull(), state: varchar('state', { length: 20 }).notNull(), note: longText('note').notNull(), version: int('version').notNull().default(1), ...who },
+  {
+    jobId: idColumn('job_id').notNull(),
+    partRef: varchar('part_ref', { length: 60 }).notNull(),
+    state: varchar('state', { length: 20 }).notNull(),
+    note: longText('note').notNull(),
+    version: int('version').notNull().default(1),
+    ...who,
+  },
   (table) => [primaryKey({ columns: [table.jobId, table.partRef] })],
 );
 
@@ -156,9 +187,17 @@ export const findings = mysqlTable(
   (table) => [index('findings_job').on(table.jobId)],
 );
 
-export const dispositions = mysqlTable('dispositions', { findingId: idColumn('finding_id').primaryKey(), jobId: idColumn('job_id').notNull(), action: varchar('action', { length: 40 }).notNull(), reason: longText('reason').notNull(), ...who }, (table) => [
-  index('dispositions_job').on(table.jobId),
-]);
+export const dispositions = mysqlTable(
+  'dispositions',
+  {
+    findingId: idColumn('finding_id').primaryKey(),
+    jobId: idColumn('job_id').notNull(),
+    action: varchar('action', { length: 40 }).notNull(),
+    reason: longText('reason').notNull(),
+    ...who,
+  },
+  (table) => [index('dispositions_job').on(table.jobId)],
+);
 
 export const photos = mysqlTable(
   'photos',

@@ -1,4 +1,15 @@
-import { boolean, date, decimal, index, int, json, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import {
+  boolean,
+  date,
+  decimal,
+  index,
+  int,
+  json,
+  mysqlTable,
+  primaryKey,
+  uniqueIndex,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import { bytesColumn, idColumn, longText, momentColumn, shortText } from './columns';
 
 export const shop = mysqlTable('shop', {
@@ -48,7 +59,12 @@ export const rateLimits = mysqlTable('rate_limits', {
 
 export const customers = mysqlTable(
   'customers',
-  { id: idColumn('id').primaryKey(), name: shortText('name').notNull(), riskLimitMinor: int('risk_limit_minor').notNull().default(0), createdAt: momentColumn('created_at').notNull() },
+  {
+    id: idColumn('id').primaryKey(),
+    name: shortText('name').notNull(),
+    riskLimitMinor: int('risk_limit_minor').notNull().default(0),
+    createdAt: momentColumn('created_at').notNull(),
+  },
   (table) => [uniqueIndex('customers_name').on(table.name)],
 );
 
@@ -107,6 +123,10 @@ export const customerLinks = mysqlTable(
 
 export const families = mysqlTable(
   'families',
-  { id: varchar('id', { length: 20 }).notNull(), version: varchar('version', { length: 60 }).notNull(), body: json('body').notNull() },
+  {
+    id: varchar('id', { length: 20 }).notNull(),
+    version: varchar('version', { length: 60 }).notNull(),
+    body: json('body').notNull(),
+  },
   (table) => [primaryKey({ columns: [table.id, table.version] })],
 );

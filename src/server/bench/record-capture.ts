@@ -7,11 +7,21 @@ import { putCapture } from '@/db';
 import { changeJob, requireStation } from '../change-job';
 import { basedOn, defineUseCase, optionalText, tagField } from '../use-case';
 
-const input = z.strictObject({ tag: tagField, phase: z.enum(['teardown', 'rebuild']), captureId: z.string().max(60), typed: optionalText(300), photoId: z.string().max(36).nullable().default(null), reason: optionalText(500), basedOn });
+const input = z.strictObject({
+  tag: tagField,
+  phase: z.enum(['teardown', 'rebuild']),
+  captureId: z.string().max(60),
+  typed: optionalText(300),
+  photoId: z.string().max(36).nullable().default(null),
+  reason: optionalText(500),
+  basedOn,
+});
 type Input = z.infer<typeof input>;
 
 function findCapture(family: Family, { phase, captureId }: Input): Capture {
-  const found = (phase === 'teardown' ? family.teardown : family.rebuild).flatMap((step) => step.captures).find((capture) => capture.id === captureId);
+  const found = (phase === 'teardown' ? family.teardown : family.rebuild)
+    .flatMap((step) => step.captures)
+    .find((capture) => capture.id === captureId);
   if (!found) throw new DomainError('bad-input', { what: `${captureId} is not asked for in ${phase}.` });
   return found;
 }
@@ -27,7 +37,8 @@ interface Read {
 
 function readTyped(capture: Capture, { typed, photoId }: Input, record: JobRecord): Read {
   if (capture.kind === 'photo') {
-    if (!photoId || !record.photos.some((photo) => photo.id === photoId)) refuse(`${capture.ask}: take or choose a picture first.`);
+    if (!photoId || !record.photos.some((photo) => photo.id === photoId))
+      refuse(`${capture.ask}: take or choose a picture first.`);
     return { text: 'photo', valueMm: null };
   }
   if (capture.kind === 'position') {
@@ -38,7 +49,8 @@ function readTyped(capture: Capture, { typed, photoId }: Input, record: JobRecor
   }
   if (capture.kind === 'value') {
     // Compared only by people: the number as typed, with the unit that the family gives it.
-    if (!parseQuantity({ text: typed, dimension: 'number', assume: '' }).ok) refuse(`"${typed}" is not a number${capture.unit ? ` in ${capture.unit}; type it without the unit` : ''}.`);
+    if (!parseQuantity({ text: typed, dimension: 'number', assume: '' }).ok)
+      refuse(`"${typed}" is not a number${capture.unit ? ` in ${capture.unit}; type it without the unit` : ''}.`);
     return { text: capture.unit ?? '', valueMm: null };
   }
   if (capture.kind === 'count' && !/^\d{1,4}$/.test(typed)) refuse(`"${typed}" is not a count.`);
@@ -55,10 +67,14 @@ function checkAgreement(capture: Capture, read: Read, { typed, reason }: Input, 
   if (capture.kind === 'position' && before.valueMm !== null && read.valueMm !== null) {
     const difference = Math.abs(Number(read.valueMm) - before.valueMm);
     const allowed = capture.tolerance_mm ?? 0.5;
-    if (difference > allowed + 1e-9) refuse(`${typed} differs from ${before.typed} at teardown by ${difference.toFixed(2)} mm, allowed ${allowed} mm. Measure again, or give the reason.`);
+    if (difference > allowed + 1e-9)
+      refuse(
+        `${typed} differs from ${before.typed} at teardown by ${difference.toFixed(2)} mm, allowed ${allowed} mm. Measure again, or give the reason.`,
+      );
   }
   const mustEqual = capture.kind === 'count' || capture.kind === 'orientation' || capture.kind === 'thread-hand';
-  if (mustEqual && typed !== before.typed) refuse(`"${typed}" does not agree with "${before.typed}" at teardown. Look again, or give the reason.`);
+  if (mustEqual && typed !== before.typed)
+    refuse(`"${typed}" does not agree with "${before.typed}" at teardown. Look again, or give the reason.`);
 }
 
 /** Records a match mark, position, count, orientation or picture of a step; at rebuild it is compared with teardown. */
@@ -67,16 +83,43 @@ export const recordCapture = defineUseCase<Input, { version: number }>({
   audience: ['technician', 'inspector'],
   input: input as z.ZodType<Input>,
   async run(context, given) {
-    return changeJob(context, { tag: given.tag, kind: 'record-capture' }, async ({ connection, record, family, who }) => {
-      requireStation(record, ...(given.phase === 'teardown' ? (['teardown', 'clean', 'inspect'] as const) : (['rebuild'] as const)));
-      const capture = findCapture(family, given);
-      const read = readTyped(capture, given, record);
-      checkAgreement(capture, read, given, record);
-      const stored = record.captures.find((one) => one.phase === given.phase && one.captureId === given.captureId);
-      const text = [read.text, given.reason && `(differs from teardown: ${given.reason})`].filter(Boolean).join(' ');
-      const row = { jobId: record.id, phase: given.phase, captureId: given.captureId, text, valueMm: read.valueMm, typed: given.typed, photoId: given.photoId, ...who };
-      if ((stored?.version ?? 0) !== given.basedOn || !(await putCapture(connection, row, given.basedOn))) throw new DomainError('changed-meanwhile', { theirs: stored, yours: { typed: given.typed } });
-      return { result: {}, data: { phase: given.phase, captureId: given.captureId, typed: given.typed, text, valueMm: read.valueMm, photoId: given.photoId } };
-    });
+    return changeJob(
+      context,
+      { tag: given.tag, kind: 'record-capture' },
+      async ({ connection, record, family, who }) => {
+        requireStation(
+          record,
+          ...(given.phase === 'teardown' ? (['teardown', 'clean', 'inspect'] as const) : (['rebuild'] as const)),
+        );
+        const capture = findCapture(family, given);
+        const read = readTyped(capture, given, record);
+        checkAgreement(capture, read, given, record);
+        const stored = record.captures.find((one) => one.phase === given.phase && one.captureId === given.captureId);
+        const text = [read.text, given.reason && `(differs from teardown: ${given.reason})`].filter(Boolean).join(' ');
+        const row = {
+          jobId: record.id,
+          phase: given.phase,
+          captureId: given.captureId,
+          text,
+          valueMm: read.valueMm,
+          typed: given.typed,
+          photoId: given.photoId,
+          ...who,
+        };
+        if ((stored?.version ?? 0) !== given.basedOn || !(await putCapture(connection, row, given.basedOn)))
+          throw new DomainError('changed-meanwhile', { theirs: stored, yours: { typed: given.typed } });
+        return {
+          result: {},
+          data: {
+            phase: given.phase,
+            captureId: given.captureId,
+            typed: given.typed,
+            text,
+            valueMm: read.valueMm,
+            photoId: given.photoId,
+          },
+        };
+      },
+    );
   },
 });

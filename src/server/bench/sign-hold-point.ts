@@ -18,8 +18,15 @@ export const signHoldPoint = defineUseCase({
       const done = record.steps.find((one) => one.phase === 'rebuild' && one.round === round && one.stepId === stepId);
       if (!step?.hold_point) throw new DomainError('bad-input', { what: `${stepId} is not a hold point.` });
       if (!done) throw new DomainError('wrong-state', { what: `“${step.title}” is not done yet.` });
-      if (done.personId === who.personId) throw new DomainError('second-person-needed', { what: `${who.personName} did this step; somebody else signs the hold point.` });
-      await signStep(connection, { jobId: record.id, phase: 'rebuild', round, stepId }, { id: who.personId!, name: who.personName, at: who.at });
+      if (done.personId === who.personId)
+        throw new DomainError('second-person-needed', {
+          what: `${who.personName} did this step; somebody else signs the hold point.`,
+        });
+      await signStep(
+        connection,
+        { jobId: record.id, phase: 'rebuild', round, stepId },
+        { id: who.personId!, name: who.personName, at: who.at },
+      );
       return { result: {}, data: { stepId, round } };
     });
   },

@@ -9,14 +9,25 @@ import { ensurePointFinding } from './point-finding';
 export const judgePointVerdict = defineUseCase({
   verb: 'judge-point',
   audience: ['inspector', 'coordinator'],
-  input: z.strictObject({ tag: tagField, pointId: z.string().max(60), decision: z.enum(['new', 'reuse', 'near', 'out', 'waive']), reason: sentence(1000) }),
+  input: z.strictObject({
+    tag: tagField,
+    pointId: z.string().max(60),
+    decision: z.enum(['new', 'reuse', 'near', 'out', 'waive']),
+    reason: sentence(1000),
+  }),
   async run(context, { tag, pointId, decision, reason }) {
     return changeJob(context, { tag, kind: decision === 'waive' ? 'waive-point' : 'overrule-verdict' }, async (job) => {
       requireStation(job.record, 'inspect', 'quote', 'rebuild');
-      const finding = await ensurePointFinding(job, pointId, context.newId, job.record.station === 'rebuild' ? 'as-left' : 'as-found');
+      const finding = await ensurePointFinding(
+        job,
+        pointId,
+        context.newId,
+        job.record.station === 'rebuild' ? 'as-left' : 'as-found',
+      );
       const { personId, personName, at } = job.who;
       const change = decision === 'waive' ? { waivedReason: reason } : { verdict: decision, overruledReason: reason };
-      if (!(await saveFinding(job.connection, finding.id, finding.version, { ...change, personId, personName, at }))) throw new DomainError('changed-meanwhile');
+      if (!(await saveFinding(job.connection, finding.id, finding.version, { ...change, personId, personName, at })))
+        throw new DomainError('changed-meanwhile');
       return { result: {}, data: { pointId, decision, proposed: finding.proposed, reason } };
     });
   },

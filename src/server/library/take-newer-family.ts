@@ -11,7 +11,10 @@ import { defineUseCase, tagField } from '../use-case';
 const base = (version: string) => version.split('+')[0]!;
 
 /** The newer version of a job's family, as the job's pump would be built by it; null where there is none. */
-export async function newerFamily(connection: Connection, record: Pick<JobRecord, 'familyId' | 'familyVersion'>): Promise<Family | null> {
+export async function newerFamily(
+  connection: Connection,
+  record: Pick<JobRecord, 'familyId' | 'familyVersion'>,
+): Promise<Family | null> {
   const family = (await listFamilies(connection)).find((one) => one.id === record.familyId);
   return family && compareVersions(family.version, record.familyVersion) > 0 ? family : null;
 }
@@ -24,12 +27,22 @@ export const takeNewerFamily = defineUseCase({
   async run(context, { tag }) {
     return changeJob(context, { tag, kind: 'take-newer-family' }, async ({ connection, record }) => {
       requireStation(record, 'receive', 'teardown');
-      if (!isConstructionOpen(record)) throw new DomainError('wrong-state', { what: `${tag} has steps, captures or parts recorded by version ${base(record.familyVersion)}; it keeps that version.` });
+      if (!isConstructionOpen(record))
+        throw new DomainError('wrong-state', {
+          what: `${tag} has steps, captures or parts recorded by version ${base(record.familyVersion)}; it keeps that version.`,
+        });
       const newer = await newerFamily(connection, record);
-      if (!newer) throw new DomainError('wrong-state', { what: `There is no newer version of ${record.familyId} than ${base(record.familyVersion)}.` });
+      if (!newer)
+        throw new DomainError('wrong-state', {
+          what: `There is no newer version of ${record.familyId} than ${base(record.familyVersion)}.`,
+        });
       const built = buildFor(newer, readBuild(record.familyVersion));
       await giveFamily({ connection, record }, built);
-      return { result: { familyVersion: built.version }, data: { from: record.familyVersion, to: built.version }, family: built };
+      return {
+        result: { familyVersion: built.version },
+        data: { from: record.familyVersion, to: built.version },
+        family: built,
+      };
     });
   },
 });

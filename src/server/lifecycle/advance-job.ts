@@ -19,7 +19,10 @@ export const moveAudience = {
 export const advanceJob = defineUseCase({
   verb: 'advance-job',
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
-  input: z.strictObject({ tag: tagField, event: z.enum(Object.keys(moveAudience) as [keyof typeof moveAudience, ...(keyof typeof moveAudience)[]]) }),
+  input: z.strictObject({
+    tag: tagField,
+    event: z.enum(Object.keys(moveAudience) as [keyof typeof moveAudience, ...(keyof typeof moveAudience)[]]),
+  }),
   async run(context, { tag, event }) {
     if (!mayAct(context.actor, moveAudience[event])) throw new DomainError('not-allowed');
     return changeJob(context, { tag, kind: event }, async () => ({ result: {}, data: {}, move: event }));

@@ -9,6 +9,11 @@ export const holdJob = defineUseCase({
   audience: ['coordinator'],
   input: z.strictObject({ tag: tagField, reason: sentence(500), until: dayField, holder: z.enum(holders) }),
   async run(context, { tag, reason, until, holder }) {
-    return changeJob(context, { tag, kind: 'hold' }, async () => ({ result: {}, data: { reason, until, holder }, move: 'hold', hold: { reason, until, holder } }));
+    return changeJob(context, { tag, kind: 'hold' }, async () => ({
+      result: {},
+      data: { reason, until, holder },
+      move: 'hold',
+      hold: { reason, until, holder },
+    }));
   },
 });

@@ -18,11 +18,41 @@ export const orderParts = defineUseCase({
       const open = toOrder(needsOf(record, family));
       if (!open.length) throw new DomainError('wrong-state', { what: 'Everything is ordered already.' });
       const number = `PO-${String(await takeNumber(connection, 'nextOrder')).padStart(5, '0')}`;
-      const lines = open.map((need) => ({ id: context.newId(), partRef: need.ref, number: need.number, quantity: need.quantity - need.ordered, leadDays: need.leadDays }));
+      const lines = open.map((need) => ({
+        id: context.newId(),
+        partRef: need.ref,
+        number: need.number,
+        quantity: need.quantity - need.ordered,
+        leadDays: need.leadDays,
+      }));
       const placedOn = context.now().toISOString().slice(0, 10);
-      const { reference, dueOn } = await context.standIns.supplier.acknowledge({ number, placedOn, lines: lines.map((line) => ({ lineId: line.partRef, partNumber: line.number, quantity: line.quantity, leadDays: line.leadDays })) });
-      await addOrder(connection, { id: context.newId(), jobId: record.id, number, supplier: supplierName, acknowledgement: reference, dueOn, ...who }, lines.map(({ leadDays: _lead, ...line }) => line));
-      return { result: { number, dueOn }, data: { number, dueOn, lines: lines.map(({ partRef, quantity }) => ({ partRef, quantity })) } };
+      const { reference, dueOn } = await context.standIns.supplier.acknowledge({
+        number,
+        placedOn,
+        lines: lines.map((line) => ({
+          lineId: line.partRef,
+          partNumber: line.number,
+          quantity: line.quantity,
+          leadDays: line.leadDays,
+        })),
+      });
+      await addOrder(
+        connection,
+        {
+          id: context.newId(),
+          jobId: record.id,
+          number,
+          supplier: supplierName,
+          acknowledgement: reference,
+          dueOn,
+          ...who,
+        },
+        lines.map(({ leadDays: _lead, ...line }) => line),
+      );
+      return {
+        result: { number, dueOn },
+        data: { number, dueOn, lines: lines.map(({ partRef, quantity }) => ({ partRef, quantity })) },
+      };
     });
   },
 });

@@ -19,9 +19,21 @@ export const addPerson = defineUseCase({
   async run(context, { name, email, password, pin, role }) {
     const id = context.newId();
     try {
-      await addPersonRow(context.database, { id, name, email, role, passwordHash: await hashSecret(password), pinHash: pin ? await hashSecret(pin) : null, createdAt: context.now() });
+      await addPersonRow(context.database, {
+        id,
+        name,
+        email,
+        role,
+        passwordHash: await hashSecret(password),
+        pinHash: pin ? await hashSecret(pin) : null,
+        createdAt: context.now(),
+      });
     } catch (error) {
-      if (isDuplicate(error)) throw new DomainError('bad-input', { what: `${email} already belongs to somebody.`, issues: [{ path: 'email', message: 'already belongs to somebody' }] });
+      if (isDuplicate(error))
+        throw new DomainError('bad-input', {
+          what: `${email} already belongs to somebody.`,
+          issues: [{ path: 'email', message: 'already belongs to somebody' }],
+        });
       throw error;
     }
     return { personId: id };

@@ -5,20 +5,55 @@ import { defineUseCase } from '../use-case';
 import { personInput } from './add-person';
 import { hashSecret } from './passwords';
 
-export const standardSettings = { labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500, partsMarkupPct: 18, taxPct: 20, warrantyMonths: 12, quoteValidDays: 30, lengthDisplay: 'metric' as const };
+export const standardSettings = {
+  labourMinorPerHour: 6800,
+  machiningMinorPerHour: 8400,
+  testMinor: 24000,
+  freightMinor: 9500,
+  partsMarkupPct: 18,
+  taxPct: 20,
+  warrantyMonths: 12,
+  quoteValidDays: 30,
+  lengthDisplay: 'metric' as const,
+};
 
 /** First visit to an empty shop: makes the shop and its owner. Refused as soon as anybody exists. */
 export const createOwner = defineUseCase({
   verb: 'create-owner',
   audience: ['anyone'],
-  input: personInput.extend({ shopName: z.string().trim().min(1, 'name the shop').max(100), place: z.string().trim().max(100).default(''), zone: z.string().max(60).default('UTC').refine(isZone, 'is not a time zone'), currency: z.string().regex(/^[A-Z]{3}$/, 'three letters, such as EUR').default('EUR') }),
+  input: personInput.extend({
+    shopName: z.string().trim().min(1, 'name the shop').max(100),
+    place: z.string().trim().max(100).default(''),
+    zone: z.string().max(60).default('UTC').refine(isZone, 'is not a time zone'),
+    currency: z
+      .string()
+      .regex(/^[A-Z]{3}$/, 'three letters, such as EUR')
+      .default('EUR'),
+  }),
   async run(context, { name, email, password, pin, shopName, place, zone, currency }) {
     const [passwordHash, pinHash] = await Promise.all([hashSecret(password), pin ? hashSecret(pin) : null]);
     return context.database.transaction(async (connection) => {
-      if ((await countPeople(connection)) > 0) throw new DomainError('not-allowed', { what: 'This shop already has its owner.' });
-      if (!(await readShop(connection))) await createShop(connection, { name: shopName, place, zone, currency, settings: standardSettings, firstTag: 1 });
+      if ((await countPeople(connection)) > 0)
+        throw new DomainError('not-allowed', { what: 'This shop already has its owner.' });
+      if (!(await readShop(connection)))
+        await createShop(connection, {
+          name: shopName,
+          place,
+          zone,
+          currency,
+          settings: standardSettings,
+          firstTag: 1,
+        });
       const personId = context.newId();
-      await addPersonRow(connection, { id: personId, name, email, role: 'owner', passwordHash, pinHash, createdAt: context.now() });
+      await addPersonRow(connection, {
+        id: personId,
+        name,
+        email,
+        role: 'owner',
+        passwordHash,
+        pinHash,
+        createdAt: context.now(),
+      });
       const sessionId = context.newId();
       await openSession(connection, { id: sessionId, personId, startedAt: context.now() });
       return { sessionId, name, role: 'owner' as const };

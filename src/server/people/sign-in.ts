@@ -10,7 +10,10 @@ let decoy: Promise<string> | undefined;
 export const signIn = defineUseCase({
   verb: 'sign-in',
   audience: ['anyone'],
-  input: z.strictObject({ email: z.string().trim().toLowerCase().min(3, 'type the address').max(191), password: z.string().min(1, 'type the password').max(200) }),
+  input: z.strictObject({
+    email: z.string().trim().toLowerCase().min(3, 'type the address').max(191),
+    password: z.string().min(1, 'type the password').max(200),
+  }),
   async run(context, { email, password }) {
     if (!(await context.mayTry(`sign-in/${email}`, 'sign-in'))) throw new DomainError('too-many-tries');
     const person = await findPersonByEmail(context.database, email);

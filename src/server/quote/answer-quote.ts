@@ -15,7 +15,10 @@ export const answerQuote = defineUseCase({
     declinedLines: z.array(z.string().max(36)).max(500),
     declineAll: z.boolean(),
     /** SVG path of the drawn signature: only moves and lines with numbers; or `typed`, where the typed name stands for it. */
-    signature: z.string().max(30000, 'is too long a line').regex(/^typed$|^(M-?\d+(\.\d+)? -?\d+(\.\d+)?(L-?\d+(\.\d+)? -?\d+(\.\d+)?)*)+$/, 'sign in the box'),
+    signature: z
+      .string()
+      .max(30000, 'is too long a line')
+      .regex(/^typed$|^(M-?\d+(\.\d+)? -?\d+(\.\d+)?(L-?\d+(\.\d+)? -?\d+(\.\d+)?)*)+$/, 'sign in the box'),
   }),
   async run(context, { quoteId, ...given }) {
     const { actor } = context;
@@ -24,7 +27,8 @@ export const answerQuote = defineUseCase({
     if (!tag) throw new DomainError('link-not-valid');
     return changeJob(context, { tag, kind: 'answer-quote', customerName: given.name }, async (job) => {
       const quote = sentQuoteOf(job.record);
-      if (quote.id !== quoteId) throw new DomainError('wrong-state', { what: 'A newer revision of this quote has been sent.' });
+      if (quote.id !== quoteId)
+        throw new DomainError('wrong-state', { what: 'A newer revision of this quote has been sent.' });
       return storeAnswer(job, quote, { ...given, way: 'link', reference: '' }, context.newId());
     });
   },

@@ -7,7 +7,12 @@ import { requireStation } from '../change-job';
 export async function takeDraft(connection: Connection, record: JobRecord, basedOn: number): Promise<Quote> {
   requireStation(record, 'quote');
   const quote = currentQuote(record);
-  if (quote?.state !== 'draft') throw new DomainError('wrong-state', { what: 'There is no draft of a quote to change.' });
-  if (!(await bumpQuote(connection, quote.id, basedOn))) throw new DomainError('changed-meanwhile', { what: 'Somebody else changed this quote meanwhile.', theirs: { version: quote.version } });
+  if (quote?.state !== 'draft')
+    throw new DomainError('wrong-state', { what: 'There is no draft of a quote to change.' });
+  if (!(await bumpQuote(connection, quote.id, basedOn)))
+    throw new DomainError('changed-meanwhile', {
+      what: 'Somebody else changed this quote meanwhile.',
+      theirs: { version: quote.version },
+    });
   return quote;
 }

@@ -19,9 +19,29 @@ export const drawUpQuote = defineUseCase({
       const last = currentQuote(record);
       if (last && last.state !== 'answered') await saveQuoteState(connection, last.id, { state: 'superseded' });
       const revision = (last?.revision ?? 0) + 1;
-      const lines = growLines({ family, findings: record.findings, parts: record.parts, rates: shop.settings }).map((line) => ({ ...line, id: context.newId() }));
-      await addQuote(connection, { id: context.newId(), jobId: record.id, revision, state: 'draft', currency: shop.currency, taxPct: String(shop.settings.taxPct), validUntil: dayAfter(context.now(), shop.settings.quoteValidDays) }, lines);
-      return { result: { revision, lines: lines.length }, data: { revision, lines: lines.map(({ description, quantity, unitPriceMinor }) => ({ description, quantity, unitPriceMinor })) } };
+      const lines = growLines({ family, findings: record.findings, parts: record.parts, rates: shop.settings }).map(
+        (line) => ({ ...line, id: context.newId() }),
+      );
+      await addQuote(
+        connection,
+        {
+          id: context.newId(),
+          jobId: record.id,
+          revision,
+          state: 'draft',
+          currency: shop.currency,
+          taxPct: String(shop.settings.taxPct),
+          validUntil: dayAfter(context.now(), shop.settings.quoteValidDays),
+        },
+        lines,
+      );
+      return {
+        result: { revision, lines: lines.length },
+        data: {
+          revision,
+          lines: lines.map(({ description, quantity, unitPriceMinor }) => ({ description, quantity, unitPriceMinor })),
+        },
+      };
     });
   },
 });

@@ -7,8 +7,17 @@ import { sentQuoteOf, storeAnswer } from './record-answer';
 export const recordApproval = defineUseCase({
   verb: 'record-approval',
   audience: ['coordinator'],
-  input: z.strictObject({ tag: tagField, way: z.enum(['telephone', 'purchase order']), name: sentence(150), reference: optionalText(150), declinedLines: z.array(z.string().max(36)).max(500), declineAll: z.boolean() }),
+  input: z.strictObject({
+    tag: tagField,
+    way: z.enum(['telephone', 'purchase order']),
+    name: sentence(150),
+    reference: optionalText(150),
+    declinedLines: z.array(z.string().max(36)).max(500),
+    declineAll: z.boolean(),
+  }),
   async run(context, { tag, ...given }) {
-    return changeJob(context, { tag, kind: 'record-approval' }, async (job) => storeAnswer(job, sentQuoteOf(job.record), { ...given, signature: '' }, context.newId()));
+    return changeJob(context, { tag, kind: 'record-approval' }, async (job) =>
+      storeAnswer(job, sentQuoteOf(job.record), { ...given, signature: '' }, context.newId()),
+    );
   },
 });

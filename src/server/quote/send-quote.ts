@@ -29,11 +29,23 @@ function mailBody(record: JobRecord, quote: Quote, link: string, shopName: strin
   ].join('\n');
 }
 
-async function openLink(context: Context, connection: Parameters<typeof addCustomerLink>[0], record: JobRecord, quote: Quote): Promise<string> {
+async function openLink(
+  context: Context,
+  connection: Parameters<typeof addCustomerLink>[0],
+  record: JobRecord,
+  quote: Quote,
+): Promise<string> {
   const token = context.newToken();
   const now = context.now();
   await revokeCustomerLinks(connection, record.id, now);
-  await addCustomerLink(connection, { id: context.newId(), jobId: record.id, quoteId: quote.id, tokenHash: sha256(token), createdAt: now, expiresAt: new Date(now.getTime() + linkDays * 86_400_000) });
+  await addCustomerLink(connection, {
+    id: context.newId(),
+    jobId: record.id,
+    quoteId: quote.id,
+    tokenHash: sha256(token),
+    createdAt: now,
+    expiresAt: new Date(now.getTime() + linkDays * 86_400_000),
+  });
   return `${context.origin}/customer/${token}`;
 }
 
@@ -46,7 +58,8 @@ export const sendQuote = defineUseCase({
     return changeJob(context, { tag, kind: 'send-quote' }, async ({ connection, record }) => {
       requireStation(record, 'quote');
       const quote = currentQuote(record);
-      if (quote?.state !== 'draft') throw new DomainError('wrong-state', { what: 'There is no draft of a quote to send. Draw one up first.' });
+      if (quote?.state !== 'draft')
+        throw new DomainError('wrong-state', { what: 'There is no draft of a quote to send. Draw one up first.' });
       const text = quoteText(record, quote);
       const fingerprint = sha256(text);
       await saveQuoteState(connection, quote.id, { state: 'sent', sentAt: context.now(), text, fingerprint });
@@ -54,11 +67,38 @@ export const sendQuote = defineUseCase({
         const shop = (await readShop(connection))!;
         const link = await openLink(context, connection, record, quote);
         const pictures = await listPhotoBytes(connection, record.id, 24);
-        const pdf = await writeQuotePdf({ record, quote, shop, pictures, fingerprint, now: context.now().toISOString() });
-        const mail = simulatedMail((one) => addMail(connection, { id: context.newId(), jobId: record.id, to: one.to, subject: one.subject, body: one.body, attachmentName: one.attachment?.name ?? null, attachment: one.attachment?.bytes ?? null, sentAt: context.now() }));
-        await mail.send({ to: record.contact.email, subject: `Quote for your pump ${record.tag}, revision ${quote.revision}`, body: mailBody(record, quote, link, shop.name), attachment: { name: `${record.tag}-quote-${quote.revision}.pdf`, bytes: pdf } });
+        const pdf = await writeQuotePdf({
+          record,
+          quote,
+          shop,
+          pictures,
+          fingerprint,
+          now: context.now().toISOString(),
+        });
+        const mail = simulatedMail((one) =>
+          addMail(connection, {
+            id: context.newId(),
+            jobId: record.id,
+            to: one.to,
+            subject: one.subject,
+            body: one.body,
+            attachmentName: one.attachment?.name ?? null,
+            attachment: one.attachment?.bytes ?? null,
+            sentAt: context.now(),
+          }),
+        );
+        await mail.send({
+          to: record.contact.email,
+          subject: `Quote for your pump ${record.tag}, revision ${quote.revision}`,
+          body: mailBody(record, quote, link, shop.name),
+          attachment: { name: `${record.tag}-quote-${quote.revision}.pdf`, bytes: pdf },
+        });
       }
-      return { result: { revision: quote.revision, fingerprint }, data: { revision: quote.revision, fingerprint }, move: 'send-quote' };
+      return {
+        result: { revision: quote.revision, fingerprint },
+        data: { revision: quote.revision, fingerprint },
+        move: 'send-quote',
+      };
     });
   },
 });

@@ -13,7 +13,8 @@ export const strikeLine = defineUseCase({
   async run(context, { tag, lineId, basedOn: version, reason }) {
     return changeJob(context, { tag, kind: 'strike-line' }, async ({ connection, record }) => {
       const quote = await takeDraft(connection, record, version);
-      if (!quote.lines.some((line) => line.id === lineId)) throw new DomainError('not-found', { what: 'This line is not in the draft.' });
+      if (!quote.lines.some((line) => line.id === lineId))
+        throw new DomainError('not-found', { what: 'This line is not in the draft.' });
       await saveQuoteLine(connection, lineId, { struckReason: reason });
       return { result: {}, data: { lineId, reason } };
     });

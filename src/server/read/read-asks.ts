@@ -13,6 +13,11 @@ export const readAsks = defineUseCase({
   async run(context, { tag }) {
     const record = await loadJobRecord(context.database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
-    return { tag: record.tag, pump: jobDetails(record.pump), station: record.station, asks: asksOf(record, await findFamily(context.database, record.familyId, record.familyVersion)) };
+    return {
+      tag: record.tag,
+      pump: jobDetails(record.pump),
+      station: record.station,
+      asks: asksOf(record, await findFamily(context.database, record.familyId, record.familyVersion)),
+    };
   },
 });

@@ -4,7 +4,18 @@ import { familyCard } from '@/core/family';
 import { stepsBlockedBy } from '@/core/parts';
 import { findBrokenEvent, standingSchema } from '@/core/lifecycle';
 import type { Finding } from '@/core/record';
-import { countPeople, listCustomers, listEvents, listInstruments, listJobsAt, listMails, listOpenOrders, listPeople, loadJobRecord, readShop } from '@/db';
+import {
+  countPeople,
+  listCustomers,
+  listEvents,
+  listInstruments,
+  listJobsAt,
+  listMails,
+  listOpenOrders,
+  listPeople,
+  loadJobRecord,
+  readShop,
+} from '@/db';
 import { findFamily, listFamilies } from '../families';
 import { sha256 } from '../fingerprint';
 import { defineUseCase, tagField } from '../use-case';
@@ -22,7 +33,11 @@ export const readOutbox = defineUseCase({
     const rows = await listMails(context.database, cursor, 31);
     const mails = rows.slice(0, 30).map((mail) => ({ ...mail, sentAt: mail.sentAt.toISOString() }));
     const last = mails.at(-1);
-    return { mails, zone: (await readShop(context.database))?.zone ?? 'UTC', next: rows.length > 30 && last ? `${last.sentAt}_${last.id}` : null };
+    return {
+      mails,
+      zone: (await readShop(context.database))?.zone ?? 'UTC',
+      next: rows.length > 30 && last ? `${last.sentAt}_${last.id}` : null,
+    };
   },
 });
 
@@ -32,14 +47,30 @@ export const readPartsDesk = defineUseCase({
   audience: ['parts', 'coordinator', 'technician', 'inspector'],
   input: z.strictObject({}),
   async run(context) {
-    const [rows, waiting, shop] = await Promise.all([listOpenOrders(context.database, 200), listJobsAt(context.database, { station: 'parts', holder: 'U', limit: 100 }), readShop(context.database)]);
+    const [rows, waiting, shop] = await Promise.all([
+      listOpenOrders(context.database, 200),
+      listJobsAt(context.database, { station: 'parts', holder: 'U', limit: 100 }),
+      readShop(context.database),
+    ]);
     const lines = await Promise.all(
       rows.map(async (row) => {
         const family = await findFamily(context.database, row.familyId, row.familyVersion);
-        return { ...row, name: family.parts.find((part) => part.ref === row.partRef)?.name ?? row.partRef, blocks: stepsBlockedBy(row.partRef, family) };
+        return {
+          ...row,
+          name: family.parts.find((part) => part.ref === row.partRef)?.name ?? row.partRef,
+          blocks: stepsBlockedBy(row.partRef, family),
+        };
       }),
     );
-    const toOrder = waiting.map((row) => ({ tag: row.tag, pump: `${row.maker} ${row.model}`, customer: row.customer, standing: standingSchema.parse(row.standing) })).filter((row) => row.standing.move === 'Order').map(({ standing, ...row }) => ({ ...row, detail: standing.detail }));
+    const toOrder = waiting
+      .map((row) => ({
+        tag: row.tag,
+        pump: `${row.maker} ${row.model}`,
+        customer: row.customer,
+        standing: standingSchema.parse(row.standing),
+      }))
+      .filter((row) => row.standing.move === 'Order')
+      .map(({ standing, ...row }) => ({ ...row, detail: standing.detail }));
     return { lines, toOrder, today: dayIn(shop?.zone ?? 'UTC', context.now()) };
   },
 });
@@ -50,7 +81,10 @@ export const readReceiving = defineUseCase({
   audience: ['coordinator', 'technician'],
   input: z.strictObject({}),
   async run(context) {
-    return { customers: await listCustomers(context.database), families: (await listFamilies(context.database)).map(familyCard) };
+    return {
+      customers: await listCustomers(context.database),
+      families: (await listFamilies(context.database)).map(familyCard),
+    };
   },
 });
 
@@ -59,8 +93,23 @@ export const readShopView = defineUseCase({
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({}),
   async run(context) {
-    const [shop, people, instruments] = await Promise.all([readShop(context.database), listPeople(context.database), listInstruments(context.database)]);
-    return { shop: shop && { name: shop.name, place: shop.place, zone: shop.zone, currency: shop.currency, settings: shop.settings }, people: people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })), instruments, families: (await listFamilies(context.database)).map(familyCard) };
+    const [shop, people, instruments] = await Promise.all([
+      readShop(context.database),
+      listPeople(context.database),
+      listInstruments(context.database),
+    ]);
+    return {
+      shop: shop && {
+        name: shop.name,
+        place: shop.place,
+        zone: shop.zone,
+        currency: shop.currency,
+        settings: shop.settings,
+      },
+      people: people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })),
+      instruments,
+      families: (await listFamilies(context.database)).map(familyCard),
+    };
   },
 });
 
@@ -83,7 +132,17 @@ export const readEvents = defineUseCase({
     const record = await loadJobRecord(context.database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
     const events = await listEvents(context.database, record.id);
-    return { events: events.map(({ seq, kind, personName, at, data, hash }) => ({ seq, kind, personName, at, data, hash: hash.slice(0, 12) })), broken: findBrokenEvent({ events, headHash: record.headHash, sha256 }) };
+    return {
+      events: events.map(({ seq, kind, personName, at, data, hash }) => ({
+        seq,
+        kind,
+        personName,
+        at,
+        data,
+        hash: hash.slice(0, 12),
+      })),
+      broken: findBrokenEvent({ events, headHash: record.headHash, sha256 }),
+    };
   },
 });
 
@@ -97,8 +156,28 @@ export const readCustomerPage = defineUseCase({
     if (!quote.text) throw new DomainError('link-not-valid');
     const shop = (await readShop(context.database))!;
     const approval = record.approvals.find((one) => one.quoteId === quote.id) ?? null;
-    const photosOf = (finding: Finding) => (finding.photoId ? [finding.photoId] : record.photos.filter((photo) => photo.about === `part:${finding.partRef}`).map((photo) => photo.id));
-    const findings = record.findings.filter((finding) => finding.disposition).map((finding) => ({ id: finding.id, plain: finding.plain, action: finding.disposition!.action, photos: photosOf(finding) }));
-    return { shop: { name: shop.name, place: shop.place }, tag: record.tag, pump: record.pump, customer: record.customer.name, whyOut: record.intake.whyOut, findings, quote, approval, station: record.station };
+    const photosOf = (finding: Finding) =>
+      finding.photoId
+        ? [finding.photoId]
+        : record.photos.filter((photo) => photo.about === `part:${finding.partRef}`).map((photo) => photo.id);
+    const findings = record.findings
+      .filter((finding) => finding.disposition)
+      .map((finding) => ({
+        id: finding.id,
+        plain: finding.plain,
+        action: finding.disposition!.action,
+        photos: photosOf(finding),
+      }));
+    return {
+      shop: { name: shop.name, place: shop.place },
+      tag: record.tag,
+      pump: record.pump,
+      customer: record.customer.name,
+      whyOut: record.intake.whyOut,
+      findings,
+      quote,
+      approval,
+      station: record.station,
+    };
   },
 });

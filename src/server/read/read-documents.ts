@@ -39,8 +39,21 @@ export const readQuotePdf = defineUseCase({
     const record = await loadJobRecord(context.database, tag);
     const quote = record?.quotes.find((one) => one.revision === revision);
     if (!record || !quote) throw new DomainError('not-found', { what: `${tag} has no quote revision ${revision}.` });
-    const [shop, pictures] = await Promise.all([readShop(context.database), listPhotoBytes(context.database, record.id, 24)]);
-    return { bytes: await writeQuotePdf({ record, quote, shop: shop!, pictures, fingerprint: quote.fingerprint ?? 'draft', now: quote.sentAt ?? context.now().toISOString() }), name: `${tag}-quote-${revision}.pdf` };
+    const [shop, pictures] = await Promise.all([
+      readShop(context.database),
+      listPhotoBytes(context.database, record.id, 24),
+    ]);
+    return {
+      bytes: await writeQuotePdf({
+        record,
+        quote,
+        shop: shop!,
+        pictures,
+        fingerprint: quote.fingerprint ?? 'draft',
+        now: quote.sentAt ?? context.now().toISOString(),
+      }),
+      name: `${tag}-quote-${revision}.pdf`,
+    };
   },
 });
 
@@ -51,12 +64,28 @@ export const readOwnQuotePdf = defineUseCase({
   input: z.strictObject({}),
   async run(context) {
     const { record, quote } = await loadOwnQuote(context);
-    const [shop, pictures] = await Promise.all([readShop(context.database), listPhotoBytes(context.database, record.id, 24)]);
-    return { bytes: await writeQuotePdf({ record, quote, shop: shop!, pictures, fingerprint: quote.fingerprint ?? 'draft', now: quote.sentAt ?? context.now().toISOString() }), name: `${record.tag}-quote-${quote.revision}.pdf` };
+    const [shop, pictures] = await Promise.all([
+      readShop(context.database),
+      listPhotoBytes(context.database, record.id, 24),
+    ]);
+    return {
+      bytes: await writeQuotePdf({
+        record,
+        quote,
+        shop: shop!,
+        pictures,
+        fingerprint: quote.fingerprint ?? 'draft',
+        now: quote.sentAt ?? context.now().toISOString(),
+      }),
+      name: `${record.tag}-quote-${quote.revision}.pdf`,
+    };
   },
 });
 
-const reportInput = z.strictObject({ number: z.string().regex(/^R-\d{4}-\d{4,}$/), revision: z.string().regex(/^[A-Z]$/) });
+const reportInput = z.strictObject({
+  number: z.string().regex(/^R-\d{4}-\d{4,}$/),
+  revision: z.string().regex(/^[A-Z]$/),
+});
 
 export const readReport = defineUseCase({
   verb: 'read-report',

@@ -6,7 +6,11 @@ import { buildFor, listFamilies } from '../families';
 import { defineUseCase } from '../use-case';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
-const build = { familyId: z.string().max(20), variant: z.string().max(40).optional(), stages: z.coerce.number().int().min(1).max(60).optional() };
+const build = {
+  familyId: z.string().max(20),
+  variant: z.string().max(40).optional(),
+  stages: z.coerce.number().int().min(1).max(60).optional(),
+};
 
 /** One family: as its file says, and as a pump of a variant and a number of stages is built. */
 export const readFamily = defineUseCase({
@@ -16,7 +20,11 @@ export const readFamily = defineUseCase({
   async run(context, { familyId, variant, stages }) {
     const family = (await listFamilies(context.database)).find((one) => one.id === familyId);
     if (!family) throw new DomainError('not-found', { what: `There is no family ${familyId}.` });
-    return { family, built: buildFor(family, { ...(variant && { variant }), ...(stages !== undefined && { stages }) }), currency: (await readShop(context.database))?.currency ?? 'EUR' };
+    return {
+      family,
+      built: buildFor(family, { ...(variant && { variant }), ...(stages !== undefined && { stages }) }),
+      currency: (await readShop(context.database))?.currency ?? 'EUR',
+    };
   },
 });
 

@@ -23,14 +23,36 @@ function stripOf(row: Row, { now, zone }: { readonly now: Date; readonly zone: s
   const station = z.enum(stations).parse(row.station);
   const pump = `${shortOf.get(row.familyId) ?? row.maker} ${row.size}`.trim();
   const outcome = z.enum(['open', 'repaired', 'declined']).parse(row.outcome);
-  return { tag: row.tag, pump, customer: row.customer, station, holder: z.enum(holders).parse(standing.holder), holderSince: row.holderSince.toISOString(), onHold: row.hold !== null, outcome, move: standing.move, detail: standing.detail, ready, promisedOn: row.promisedOn };
+  return {
+    tag: row.tag,
+    pump,
+    customer: row.customer,
+    station,
+    holder: z.enum(holders).parse(standing.holder),
+    holderSince: row.holderSince.toISOString(),
+    onHold: row.hold !== null,
+    outcome,
+    move: standing.move,
+    detail: standing.detail,
+    ready,
+    promisedOn: row.promisedOn,
+  };
 }
 
 /** A hit of the search: the strip, its nameplate, and the answer line to read out. */
 function hitOf(row: Row, frame: { readonly now: Date; readonly zone: string }) {
   const strip = stripOf(row, frame);
   const { waitingFor } = standingSchema.parse(row.standing);
-  const answer = answerLine({ ...strip, pump: `${row.maker} ${row.model}`, owner: row.customer, hold: row.hold as Hold | null, closedAt: row.closedAt?.toISOString() ?? null, waitingFor, now: frame.now.toISOString(), zone: frame.zone });
+  const answer = answerLine({
+    ...strip,
+    pump: `${row.maker} ${row.model}`,
+    owner: row.customer,
+    hold: row.hold as Hold | null,
+    closedAt: row.closedAt?.toISOString() ?? null,
+    waitingFor,
+    now: frame.now.toISOString(),
+    zone: frame.zone,
+  });
   return { ...strip, maker: row.maker, model: row.model, serial: row.serial, answer };
 }
 export type FloorStrip = ReturnType<typeof stripOf>;
@@ -50,9 +72,16 @@ export const readFloor = defineUseCase({
   async run(context, { after }) {
     const frame = await frameOf(context, context.database);
     const [promisedOn, id] = after?.split('_') ?? [];
-    const rows = await listOpenJobs(context.database, { after: promisedOn && id ? { promisedOn, id } : null, limit: pageSize + 1 });
+    const rows = await listOpenJobs(context.database, {
+      after: promisedOn && id ? { promisedOn, id } : null,
+      limit: pageSize + 1,
+    });
     const last = rows[pageSize - 1];
-    return { today: dayIn(frame.zone, frame.now), strips: rows.slice(0, pageSize).map((row) => stripOf(row, frame)), next: rows.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null };
+    return {
+      today: dayIn(frame.zone, frame.now),
+      strips: rows.slice(0, pageSize).map((row) => stripOf(row, frame)),
+      next: rows.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
+    };
   },
 });
 

@@ -10,7 +10,19 @@ import { defineUseCase, tagField } from '../use-case';
 import { dayIn } from './read-floor';
 
 /** The event that leads on from each station; sending, answering, deciding and issuing carry their own. */
-const onward: Readonly<Record<Station, EventKind>> = { receive: 'begin-teardown', teardown: 'finish-teardown', clean: 'finish-cleaning', inspect: 'finish-inspection', quote: 'send-quote', approve: 'accept-quote', parts: 'start-rebuild', rebuild: 'finish-rebuild', test: 'pass-test', report: 'finish-report', return: 'close' };
+const onward: Readonly<Record<Station, EventKind>> = {
+  receive: 'begin-teardown',
+  teardown: 'finish-teardown',
+  clean: 'finish-cleaning',
+  inspect: 'finish-inspection',
+  quote: 'send-quote',
+  approve: 'accept-quote',
+  parts: 'start-rebuild',
+  rebuild: 'finish-rebuild',
+  test: 'pass-test',
+  report: 'finish-report',
+  return: 'close',
+};
 
 /** Everything a job's page shows: record, family, answer line, gate list, instruments. */
 export const readJob = defineUseCase({
@@ -21,15 +33,48 @@ export const readJob = defineUseCase({
     const { database } = context;
     const record = await loadJobRecord(database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
-    const [family, shop, instruments, links] = await Promise.all([findFamily(database, record.familyId, record.familyVersion), readShop(database), listInstruments(database), listCustomerLinks(database, record.id)]);
+    const [family, shop, instruments, links] = await Promise.all([
+      findFamily(database, record.familyId, record.familyVersion),
+      readShop(database),
+      listInstruments(database),
+      listCustomerLinks(database, record.id),
+    ]);
     const newer = isConstructionOpen(record) ? await newerFamily(database, record) : null;
     const now = context.now();
     const zone = shop?.zone ?? 'UTC';
     const standing = standingOf(record, family);
     const ready = readyRange(standing.remaining, dayIn(zone, now));
     const event = onward[record.station];
-    const answer = answerLine({ tag, pump: jobDetails(record.pump), owner: record.customer.name, station: record.station, holder: standing.holder, holderSince: record.holderSince, hold: record.hold, outcome: record.outcome, closedAt: record.closedAt, waitingFor: standing.waitingFor, ready, promisedOn: record.promisedOn, now: now.toISOString(), zone });
-    return { record, family, instruments, answer, standing, ready, today: dayIn(zone, now), zone, newerFamily: newer?.version ?? null, lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const), gate: { event, words: moves[event].words, missing: record.closedAt ? [] : gateFor(event, record, family) }, openLinks: links.filter((link) => !link.revokedAt && link.expiresAt > now).length };
+    const answer = answerLine({
+      tag,
+      pump: jobDetails(record.pump),
+      owner: record.customer.name,
+      station: record.station,
+      holder: standing.holder,
+      holderSince: record.holderSince,
+      hold: record.hold,
+      outcome: record.outcome,
+      closedAt: record.closedAt,
+      waitingFor: standing.waitingFor,
+      ready,
+      promisedOn: record.promisedOn,
+      now: now.toISOString(),
+      zone,
+    });
+    return {
+      record,
+      family,
+      instruments,
+      answer,
+      standing,
+      ready,
+      today: dayIn(zone, now),
+      zone,
+      newerFamily: newer?.version ?? null,
+      lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const),
+      gate: { event, words: moves[event].words, missing: record.closedAt ? [] : gateFor(event, record, family) },
+      openLinks: links.filter((link) => !link.revokedAt && link.expiresAt > now).length,
+    };
   },
 });
 export type JobView = Awaited<ReturnType<typeof readJob.run>>;

@@ -10,7 +10,15 @@ import { readPicture } from './pictures';
 export const addPhoto = defineUseCase({
   verb: 'add-photo',
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
-  input: z.strictObject({ tag: tagField, about: z.string().regex(/^[a-z]+:[\w-]+$/, 'says what the picture is about, such as part:impeller').max(80), caption: optionalText(300), base64: z.string().min(1).max(17_000_000) }),
+  input: z.strictObject({
+    tag: tagField,
+    about: z
+      .string()
+      .regex(/^[a-z]+:[\w-]+$/, 'says what the picture is about, such as part:impeller')
+      .max(80),
+    caption: optionalText(300),
+    base64: z.string().min(1).max(17_000_000),
+  }),
   async run(context, { tag, about, caption, base64 }) {
     if (!/^[A-Za-z0-9+/]+={0,2}$/.test(base64)) throw new DomainError('not-a-picture');
     const picture = await readPicture(Buffer.from(base64, 'base64'));

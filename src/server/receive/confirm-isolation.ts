@@ -11,7 +11,10 @@ export const confirmIsolation = defineUseCase({
   async run(context, { tag }) {
     return changeJob(context, { tag, kind: 'confirm-isolation' }, async ({ connection, record, who }) => {
       const { version, ...body } = record.intake;
-      await saveIntakeRow(connection, record.id, version, { ...body, isolation: { personName: who.personName, at: who.at.toISOString() } });
+      await saveIntakeRow(connection, record.id, version, {
+        ...body,
+        isolation: { personName: who.personName, at: who.at.toISOString() },
+      });
       return { result: {}, data: {} };
     });
   },

@@ -19,13 +19,28 @@ export const correctConstruction = defineUseCase({
     const built = await chosenFamily(context.database, chosen);
     return changeJob(context, { tag, kind: 'correct-construction' }, async ({ connection, record }) => {
       requireStation(record, 'receive', 'teardown');
-      if (!isConstructionOpen(record)) throw new DomainError('wrong-state', { what: `${tag} has steps, captures or parts recorded by ${record.familyId}; they would stand for nothing in ${built.id}.` });
-      if (built.id === record.familyId && built.version === record.familyVersion) throw new DomainError('bad-input', { what: `${tag} is ${built.id}, built so, already.`, issues: [{ path: 'familyId', message: 'as it is already' }] });
+      if (!isConstructionOpen(record))
+        throw new DomainError('wrong-state', {
+          what: `${tag} has steps, captures or parts recorded by ${record.familyId}; they would stand for nothing in ${built.id}.`,
+        });
+      if (built.id === record.familyId && built.version === record.familyVersion)
+        throw new DomainError('bad-input', {
+          what: `${tag} is ${built.id}, built so, already.`,
+          issues: [{ path: 'familyId', message: 'as it is already' }],
+        });
       await giveFamily({ connection, record }, built);
       const { version, ...intake } = record.intake;
       const asksElastomer = intake.elastomer !== '' && !built.elastomers.includes(intake.elastomer);
       if (asksElastomer) await saveIntake(connection, record.id, version, { ...intake, elastomer: '' });
-      return { result: { familyVersion: built.version, asksElastomer }, data: { from: `${record.familyId} ${record.familyVersion}`, to: `${built.id} ${built.version}`, ...(asksElastomer && { elastomerDropped: intake.elastomer }) }, family: built };
+      return {
+        result: { familyVersion: built.version, asksElastomer },
+        data: {
+          from: `${record.familyId} ${record.familyVersion}`,
+          to: `${built.id} ${built.version}`,
+          ...(asksElastomer && { elastomerDropped: intake.elastomer }),
+        },
+        family: built,
+      };
     });
   },
 });

@@ -14,8 +14,13 @@ export const saveIntake = defineUseCase({
   async run(context, { tag, basedOn: version, intake }) {
     return changeJob(context, { tag, kind: 'save-intake' }, async ({ connection, record, family }) => {
       const { version: stored, isolation, ...theirs } = record.intake;
-      if (stored !== version || !(await saveIntakeRow(connection, record.id, version, { ...intake, isolation }))) throw new DomainError('changed-meanwhile', { theirs: { ...theirs, version: stored }, yours: intake });
-      await saveSearchText(connection, record.id, searchTextOf({ tag, customer: record.customer.name, pump: record.pump, intake, familyTitle: family.title }));
+      if (stored !== version || !(await saveIntakeRow(connection, record.id, version, { ...intake, isolation })))
+        throw new DomainError('changed-meanwhile', { theirs: { ...theirs, version: stored }, yours: intake });
+      await saveSearchText(
+        connection,
+        record.id,
+        searchTextOf({ tag, customer: record.customer.name, pump: record.pump, intake, familyTitle: family.title }),
+      );
       return { result: { intakeVersion: version + 1 }, data: { intake } };
     });
   },

@@ -14,7 +14,11 @@ export const correctReport = defineUseCase({
     return changeJob(context, { tag, kind: 'correct-report' }, async (job) => {
       const first = job.record.reports[0];
       if (!first) throw new DomainError('wrong-state', { what: 'No report is issued yet.' });
-      const issued = await freezeReport(context, job, { number: first.number, revision: nextRevision(job.record.reports), whatChanged });
+      const issued = await freezeReport(context, job, {
+        number: first.number,
+        revision: nextRevision(job.record.reports),
+        whatChanged,
+      });
       return { result: issued, data: { ...issued, whatChanged } };
     });
   },

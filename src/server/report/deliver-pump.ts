@@ -13,7 +13,8 @@ export const deliverPump = defineUseCase({
     return changeJob(context, { tag, kind: 'deliver-pump' }, async ({ connection, record, who }) => {
       requireStation(record, 'return');
       if (!record.returned) throw new DomainError('wrong-state', { what: `${tag} is not released yet.` });
-      if (deliveredOn < record.openedAt.slice(0, 10)) throw new DomainError('bad-input', { what: `${deliveredOn} lies before the pump came in.` });
+      if (deliveredOn < record.openedAt.slice(0, 10))
+        throw new DomainError('bad-input', { what: `${deliveredOn} lies before the pump came in.` });
       await saveDelivery(connection, record.id, { deliveredAt: who.at, deliveredTo, warrantyFrom: deliveredOn });
       return { result: {}, data: { deliveredTo, deliveredOn }, move: 'close' };
     });

@@ -13,7 +13,10 @@ export const issueReport = defineUseCase({
   async run(context, { tag }) {
     return changeJob(context, { tag, kind: 'issue-report' }, async (job) => {
       requireStation(job.record, 'report');
-      if (job.record.reports.length) throw new DomainError('wrong-state', { what: `Report ${job.record.reports[0]!.number} is issued already; a correction makes a new revision.` });
+      if (job.record.reports.length)
+        throw new DomainError('wrong-state', {
+          what: `Report ${job.record.reports[0]!.number} is issued already; a correction makes a new revision.`,
+        });
       const number = `R-${context.now().getUTCFullYear()}-${String(await takeNumber(job.connection, 'nextReport')).padStart(4, '0')}`;
       const issued = await freezeReport(context, job, { number, revision: 'A', whatChanged: '' });
       return { result: issued, data: issued, move: 'finish-report' };

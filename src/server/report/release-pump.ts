@@ -14,7 +14,13 @@ export const releasePump = defineUseCase({
       requireStation(record, 'return');
       if (record.returned) throw new DomainError('wrong-state', { what: `${tag} is released already.` });
       const shop = (await readShop(connection))!;
-      await putReturn(connection, { jobId: record.id, releasedBy: who.personName, releasedAt: who.at, packing, warrantyMonths: record.outcome === 'declined' ? 0 : shop.settings.warrantyMonths });
+      await putReturn(connection, {
+        jobId: record.id,
+        releasedBy: who.personName,
+        releasedAt: who.at,
+        packing,
+        warrantyMonths: record.outcome === 'declined' ? 0 : shop.settings.warrantyMonths,
+      });
       return { result: {}, data: { packing } };
     });
   },

@@ -5,7 +5,8 @@ import type { HeavyAnswer, HeavyTask } from './reckon-heavy';
 
 /** Runs in a thread of its own: a proof that takes two seconds must not keep the shop waiting. */
 parentPort?.on('message', async ({ number, id, input }: HeavyTask) => {
-  const answer = (rest: Omit<HeavyAnswer, 'number'>) => parentPort?.postMessage({ number, ...rest } satisfies HeavyAnswer);
+  const answer = (rest: Omit<HeavyAnswer, 'number'>) =>
+    parentPort?.postMessage({ number, ...rest } satisfies HeavyAnswer);
   try {
     answer({ outcome: findSum(id)!.compute(input, await loadSolver()) });
   } catch (error) {

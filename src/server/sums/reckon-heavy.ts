@@ -58,15 +58,20 @@ function startWorker(): Worker {
  * and when it takes longer than fifteen seconds.
  */
 export function reckonHeavy(id: string, input: unknown): Promise<Outcome<unknown>> {
-  if (waiting.size >= mostWaiting) return Promise.reject(new SumRefusal('', 'Too many of these sums are being reckoned; send it again in a few seconds.'));
+  if (waiting.size >= mostWaiting)
+    return Promise.reject(
+      new SumRefusal('', 'Too many of these sums are being reckoned; send it again in a few seconds.'),
+    );
   worker ??= startWorker();
   const number = next++;
   return new Promise<Outcome<unknown>>((resolve, reject) => {
     const late = setTimeout(() => giveUp('This sum took longer than fifteen seconds; give it fewer lines.'), limitMs);
-    const done = <Value>(then: (value: Value) => void) => (value: Value) => {
-      clearTimeout(late);
-      then(value);
-    };
+    const done =
+      <Value>(then: (value: Value) => void) =>
+      (value: Value) => {
+        clearTimeout(late);
+        then(value);
+      };
     waiting.set(number, { resolve: done(resolve), reject: done(reject) });
     worker!.postMessage({ number, id, input } satisfies HeavyTask);
   });

@@ -8,5 +8,11 @@ export const metadata: Metadata = { title: 'Library' };
 
 export default async function LibraryPage() {
   const actor = await currentActor();
-  return orExplain(async () => <Library {...await perform(readShopView, await requestContext(), {})} isOwner={actor.kind === 'person' && actor.role === 'owner'} canAddInstrument={actor.kind === 'person' && (actor.role === 'owner' || actor.role === 'inspector')} />);
+  return orExplain(async () => (
+    <Library
+      {...await perform(readShopView, await requestContext(), {})}
+      isOwner={actor.kind === 'person' && actor.role === 'owner'}
+      canAddInstrument={actor.kind === 'person' && (actor.role === 'owner' || actor.role === 'inspector')}
+    />
+  ));
 }

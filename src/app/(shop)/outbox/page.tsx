@@ -8,5 +8,7 @@ export const metadata: Metadata = { title: 'Outbox' };
 
 export default async function OutboxPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
   const { before } = await searchParams;
-  return orExplain(async () => <Outbox {...await perform(readOutbox, await requestContext(), { before: before?.slice(0, 80) ?? null })} />);
+  return orExplain(async () => (
+    <Outbox {...await perform(readOutbox, await requestContext(), { before: before?.slice(0, 80) ?? null })} />
+  ));
 }

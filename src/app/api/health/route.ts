@@ -5,5 +5,8 @@ export const dynamic = 'force-dynamic';
 
 export async function GET(): Promise<Response> {
   const isUp = await getRuntime().isDatabaseUp();
-  return Response.json({ status: isUp ? 'ok' : 'degraded', database: isUp ? 'ok' : 'away', version }, { status: isUp ? 200 : 503, headers: { 'cache-control': 'no-store' } });
+  return Response.json(
+    { status: isUp ? 'ok' : 'degraded', database: isUp ? 'ok' : 'away', version },
+    { status: isUp ? 200 : 503, headers: { 'cache-control': 'no-store' } },
+  );
 }

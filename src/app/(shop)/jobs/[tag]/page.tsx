@@ -26,7 +26,11 @@ async function readView(tag: string): Promise<JobView> {
   const [context, actor] = await Promise.all([requestContext(), currentActor()]);
   if (actor.kind !== 'person') notFound();
   try {
-    return { ...(await perform(readJob, context, { tag })), audiences, person: { personId: actor.personId, name: actor.name, role: actor.role } };
+    return {
+      ...(await perform(readJob, context, { tag })),
+      audiences,
+      person: { personId: actor.personId, name: actor.name, role: actor.role },
+    };
   } catch (error) {
     if (error instanceof DomainError && (error.code === 'not-found' || error.code === 'bad-input')) notFound();
     throw error;

@@ -20,7 +20,21 @@ export default async function LibraryFamilyPage({ params, searchParams }: Props)
   const variant = first(asked.variant);
   const stages = first(asked.stages);
   return orExplain(async () => {
-    const { family, built, currency } = await perform(readFamily, await requestContext(), { familyId: id, ...(variant && { variant }), ...(stages && { stages }) });
-    return <FamilyPage key={built.version} family={family} built={built} variant={variant} stages={stages} currency={currency} isOwner={actor.kind === 'person' && actor.role === 'owner'} />;
+    const { family, built, currency } = await perform(readFamily, await requestContext(), {
+      familyId: id,
+      ...(variant && { variant }),
+      ...(stages && { stages }),
+    });
+    return (
+      <FamilyPage
+        key={built.version}
+        family={family}
+        built={built}
+        variant={variant}
+        stages={stages}
+        currency={currency}
+        isOwner={actor.kind === 'person' && actor.role === 'owner'}
+      />
+    );
   });
 }

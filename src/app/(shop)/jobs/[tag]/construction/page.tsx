@@ -21,8 +21,24 @@ export default async function ConstructionPage({ params }: Props) {
   return orExplain(async () => {
     const context = await requestContext();
     try {
-      const [{ families }, { record, family }] = await Promise.all([perform(readReceiving, context, {}), perform(readJob, context, { tag })]);
-      return <ConstructionForm tag={record.tag} pump={`${record.pump.maker} ${record.pump.model}, serial ${record.pump.serial}`} families={families} now={{ familyId: record.familyId, title: family.title, elastomer: record.intake.elastomer, ...readBuild(record.familyVersion) }} isOpen={isConstructionOpen(record)} />;
+      const [{ families }, { record, family }] = await Promise.all([
+        perform(readReceiving, context, {}),
+        perform(readJob, context, { tag }),
+      ]);
+      return (
+        <ConstructionForm
+          tag={record.tag}
+          pump={`${record.pump.maker} ${record.pump.model}, serial ${record.pump.serial}`}
+          families={families}
+          now={{
+            familyId: record.familyId,
+            title: family.title,
+            elastomer: record.intake.elastomer,
+            ...readBuild(record.familyVersion),
+          }}
+          isOpen={isConstructionOpen(record)}
+        />
+      );
     } catch (error) {
       if (error instanceof DomainError && (error.code === 'not-found' || error.code === 'bad-input')) notFound();
       throw error;

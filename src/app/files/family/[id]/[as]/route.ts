@@ -6,15 +6,24 @@ import { requestContext } from '@/app/session';
 
 const kinds = z.enum(['file', 'booklet', 'traveller']);
 
-export async function GET(request: Request, { params }: { params: Promise<{ id: string; as: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ id: string; as: string }> },
+): Promise<Response> {
   try {
     const { id, as } = await params;
     const kind = kinds.safeParse(as);
-    if (!kind.success) throw new DomainError('not-found', { what: `A family is given as ${kinds.options.join(', ')}.` });
+    if (!kind.success)
+      throw new DomainError('not-found', { what: `A family is given as ${kinds.options.join(', ')}.` });
     const asked = new URL(request.url).searchParams;
     const variant = asked.get('variant');
     const stages = asked.get('stages');
-    const { bytes, name } = await perform(readFamilyDocument, await requestContext(), { familyId: id, as: kind.data, ...(variant && { variant }), ...(stages && { stages }) });
+    const { bytes, name } = await perform(readFamilyDocument, await requestContext(), {
+      familyId: id,
+      as: kind.data,
+      ...(variant && { variant }),
+      ...(stages && { stages }),
+    });
     return answerFile(bytes, name, { inline: kind.data !== 'file' });
   } catch (error) {
     return answerError(error);
