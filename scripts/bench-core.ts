@@ -46,14 +46,12 @@ function benchSolver(solver: Solver): void {
   });
   const names = Array.from({ length: 60 }, (_, i) => `part ${i}`);
   const kitTimes = Array.from({ length: 8 }, () => {
-    const single = names
-      .slice(0, 40)
-      .map((part, i) => ({
-        id: `alone ${i}`,
-        price: whole(100, 5000),
-        lead_days: whole(1, 20),
-        gives: [{ part, qty: 1 }],
-      }));
+    const single = names.slice(0, 40).map((part, i) => ({
+      id: `alone ${i}`,
+      price: whole(100, 5000),
+      lead_days: whole(1, 20),
+      gives: [{ part, qty: 1 }],
+    }));
     const kits = Array.from({ length: 40 }, (_, k) => ({
       id: `kit ${k}`,
       price: whole(500, 9000),

@@ -42,19 +42,17 @@ export async function appendEvent(
     .set({ version: event.seq, headHash: event.hash })
     .where(and(eq(t.jobs.id, jobId), eq(t.jobs.version, event.seq - 1)));
   if (done.affectedRows !== 1) return false;
-  await connection
-    .insert(t.events)
-    .values({
-      jobId,
-      seq: event.seq,
-      kind: event.kind,
-      personId: event.personId,
-      personName: event.personName,
-      at: new Date(event.at),
-      data: event.data,
-      previousHash: event.previousHash,
-      hash: event.hash,
-    });
+  await connection.insert(t.events).values({
+    jobId,
+    seq: event.seq,
+    kind: event.kind,
+    personId: event.personId,
+    personName: event.personName,
+    at: new Date(event.at),
+    data: event.data,
+    previousHash: event.previousHash,
+    hash: event.hash,
+  });
   return true;
 }
 

@@ -28,19 +28,17 @@ export async function createShop(
   connection: Connection,
   given: { name: string; place: string; zone: string; currency: string; settings: ShopSettings; firstTag: number },
 ) {
-  await connection
-    .insert(shop)
-    .values({
-      id: 1,
-      name: given.name,
-      place: given.place,
-      zone: given.zone,
-      currency: given.currency,
-      settings: given.settings,
-      nextTag: given.firstTag,
-      nextReport: 1,
-      nextOrder: 1,
-    });
+  await connection.insert(shop).values({
+    id: 1,
+    name: given.name,
+    place: given.place,
+    zone: given.zone,
+    currency: given.currency,
+    settings: given.settings,
+    nextTag: given.firstTag,
+    nextReport: 1,
+    nextOrder: 1,
+  });
 }
 
 export async function saveShopSettings(connection: Connection, settings: ShopSettings): Promise<void> {
