@@ -2,7 +2,8 @@ import type { Actor } from '@/core/access';
 import { addInstrument, addPerson, countPeople, createShop, readShop } from '@/db';
 import { hashSecret } from '@/server/people/passwords';
 import { standardSettings } from '@/server/people/create-owner';
-import { actUseCases, perform, type Runtime } from '@/server';
+import { act as actAs, type Runtime } from '@/server';
+import type { PersonId } from '@/core/record';
 import { buildFor, shippedFamilies } from '@/server/families';
 import { demoJobs, type DemoJob } from './jobs';
 import { demoPassword, demoPeople, type DemoPerson } from './people';
@@ -25,7 +26,7 @@ async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>
   const actors = new Map<DemoPerson['key'], Actor>();
   const passwordHash = await hashSecret(demoPassword);
   for (const { key, name, email, role, pin } of demoPeople) {
-    const id = context.newId();
+    const id = context.newId<PersonId>();
     await addPerson(database, {
       id,
       name,
@@ -92,19 +93,14 @@ async function receiveJob(
   index: number,
 ): Promise<{ tag: string; serial: string; play: () => Promise<void> }> {
   let clock = Date.now() - job.cameIn * dayMs - 3600_000;
-  const verbs = new Map(actUseCases.map((useCase) => [useCase.verb, useCase]));
   const now = () => new Date(Math.min(Date.now(), (clock += 60_000)));
-  const act: Act = async (person, verb, input) =>
-    (await perform(verbs.get(verb)!, runtime.contextFor(actors.get(person)!, { now }), input)) as Record<
-      string,
-      unknown
-    >;
+  const act: Act = (person, verb, input) => actAs(verb, runtime.contextFor(actors.get(person)!, { now }), input);
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
   const intake = {
     equipmentNumber: job.equipment,
     duty: job.duty,
     liquid: job.liquid,
-    cleaning: job.liquid ? (index % 2 ? 'declaration' : 'sheet') : 'none',
+    cleaning: job.liquid ? (index % 2 ? ('declaration' as const) : ('sheet' as const)) : ('none' as const),
     cleaningReference: job.liquid ? `CD-${2200 + index}` : '',
     whyOut: job.whyOut,
     runningHours: job.hours,
@@ -117,16 +113,16 @@ async function receiveJob(
     shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '',
     elastomer: job.family?.elastomer ?? 'EPDM',
   };
-  const { tag } = (await act('wenna', 'receive-pump', {
+  const { tag } = await act('wenna', 'receive-pump', {
     customer: job.customer,
-    contact: contacts[job.customer],
+    contact: contacts[job.customer] ?? null,
     pump: job.pump,
     familyId: job.family?.id ?? 'F1',
     ...(job.family?.variant && { variant: job.family.variant }),
     ...(job.family?.stages && { stages: job.family.stages }),
     promisedOn: inDays(job.promised),
     intake,
-  })) as { tag: string };
+  });
   const pace = paceOf(job);
   const play = () =>
     playJob({

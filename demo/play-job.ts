@@ -1,7 +1,19 @@
+import type { InputOf, ResultOf, Verb } from '@/contract';
 import { suitableConsumables, type Family, type FamilyPoint } from '@/core/family';
 import { judgePoints } from '@/core/inspection';
 import { needsOf } from '@/core/parts';
-import { currentQuote, placeKey, type JobRecord, type Phase, stations } from '@/core/record';
+import {
+  currentQuote,
+  placeKey,
+  rebuildRound,
+  stations,
+  type Action,
+  type JobRecord,
+  type PartState,
+  type Phase,
+  type PumpCondition,
+  type RunDecision,
+} from '@/core/record';
 import { bearingHeat } from '@/core/sums';
 import { loadJobRecord, type Database } from '@/db';
 import { simulatedGauge } from '@/stand-ins';
@@ -9,7 +21,7 @@ import type { DemoJob } from './jobs';
 import type { DemoPerson } from './people';
 
 /** Sends one verb as one person at one moment, through the use cases. */
-export type Act = (person: DemoPerson['key'], verb: string, input: object) => Promise<Record<string, unknown>>;
+export type Act = <V extends Verb>(person: DemoPerson['key'], verb: V, input: InputOf<V>) => Promise<ResultOf<V>>;
 
 interface Stage {
   readonly act: Act;
@@ -32,7 +44,7 @@ const positions: Readonly<Record<string, string>> = {
 async function receive({ act, job, tag, technician, pass }: Stage): Promise<void> {
   await act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'casing', caption: 'As received' });
   if (job.part === 'undeclared' || job.cameIn === 0) return;
-  await act(technician, 'confirm-isolation', { tag });
+  await act(technician, 'confirm-isolation', { tag, basedOn: 1 });
   for (const caution of ['energy-isolation', 'harmful-liquid'])
     await act(technician, 'acknowledge-caution', { tag, caution });
   pass(20);
@@ -85,7 +97,7 @@ async function teardown({ act, family, tag, technician, job, pass }: Stage, unti
 
 async function account({ act, family, tag, technician }: Stage): Promise<void> {
   // Some part came apart in every construction: the deflector, where there is one.
-  const odd = new Map([['deflector', 'broken']]);
+  const odd = new Map<string, PartState>([['deflector', 'broken']]);
   await act(technician, 'account-parts', {
     tag,
     parts: family.parts.map((part) => ({
@@ -166,7 +178,7 @@ async function measure(
   pass(3);
 }
 
-const wornAction: Readonly<Record<string, string>> = { shaft: 'rework', bracket: 'rework', 'seal-cover': 'rework' };
+const wornAction: Readonly<Record<string, Action>> = { shaft: 'rework', bracket: 'rework', 'seal-cover': 'rework' };
 
 async function judge({ act, job, tag, family, load }: Stage): Promise<void> {
   for (const [partRef, words] of job.visual ?? []) {
@@ -261,7 +273,7 @@ async function rebuild(stage: Stage, until: number): Promise<void> {
       });
     }
     const suited = suitableConsumables(step, family, job.family?.elastomer ?? 'EPDM')[0]?.what;
-    await act(technician, 'finish-step', {
+    const { stepVersion } = await act(technician, 'finish-step', {
       tag,
       phase: 'rebuild',
       stepId: step.id,
@@ -277,7 +289,8 @@ async function rebuild(stage: Stage, until: number): Promise<void> {
       ...(suited && { consumable: suited }),
     });
     const waits = stage.job.part === 'hold point' && step.hold_point;
-    if (step.hold_point && !waits) await act('marek', 'sign-hold-point', { tag, stepId: step.id });
+    if (step.hold_point && !waits)
+      await act('marek', 'sign-hold-point', { tag, stepId: step.id, basedOn: stepVersion });
     if (waits) return;
     pass(0.5);
   }
@@ -286,8 +299,8 @@ async function rebuild(stage: Stage, until: number): Promise<void> {
 async function test(
   { act, tag, pass, family }: Stage,
   run: number,
-  condition: string,
-  decision: 'passed' | 'failed' | null,
+  condition: PumpCondition,
+  decision: RunDecision | null,
 ): Promise<void> {
   for (const check of family.test.checks)
     await act('marek', 'finish-step', { tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions });

@@ -1,27 +1,27 @@
-import { DomainError, httpStatusOf, wordsOf } from '@/core/errors';
+import { DomainError, httpStatusOf, sayDetails, sayFault, wordsOf } from '@/core/errors';
 import { randomUUID } from 'node:crypto';
 
-const headers = { 'cache-control': 'no-store' };
+const headers = { 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' };
+
+/** A refusal as it is answered: its words are made here, from the reason that core gave. */
+function sayError({ code, details }: DomainError) {
+  const words = wordsOf[code];
+  const { issues = [], missing, theirs, yours } = details;
+  return {
+    code,
+    ...words,
+    what: sayDetails(details) ?? words.what,
+    issues: issues.map(sayFault),
+    missing,
+    theirs,
+    yours,
+  };
+}
 
 /** An expected failure in words; an unexpected one is logged with an id and shown as that id. */
 export function answerError(error: unknown): Response {
-  if (error instanceof DomainError) {
-    const words = wordsOf[error.code];
-    return Response.json(
-      {
-        error: {
-          code: error.code,
-          ...words,
-          ...(error.details.what && { what: error.details.what }),
-          issues: error.details.issues ?? [],
-          missing: error.details.missing,
-          theirs: error.details.theirs,
-          yours: error.details.yours,
-        },
-      },
-      { status: httpStatusOf[error.code], headers },
-    );
-  }
+  if (error instanceof DomainError)
+    return Response.json({ error: sayError(error) }, { status: httpStatusOf[error.code], headers });
   const id = randomUUID().slice(0, 8);
   console.error(`[${id}]`, error);
   return Response.json(

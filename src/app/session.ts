@@ -1,44 +1,110 @@
-import { getIronSession } from 'iron-session';
+import { sealData, unsealData } from 'iron-session';
 import { cookies, headers } from 'next/headers';
 import { cache } from 'react';
+import * as z from 'zod';
 import type { Actor } from '@/core/access';
-import { findSessionActor, getRuntime, openCustomerLink, type Context } from '@/server';
+import { DomainError } from '@/core/errors';
+import { findSessionActor, getRuntime, openCustomerLink, type Context, type Entry } from '@/server';
 
-interface Sealed {
-  sessionId?: string;
-}
+const cookieName = 'puddlestone';
+/** Two weeks, in seconds. */
+const sessionSeconds = 14 * 86400;
 
-async function isSecure(): Promise<boolean> {
-  return (await headers()).get('x-forwarded-proto') === 'https';
-}
-
-/** The sealed cookie of this browser: HTTP-only, same site. */
-export async function openSealed() {
+function secret(): string {
   const password = process.env.PUDDLESTONE_SECRET;
   if (!password) throw new Error('PUDDLESTONE_SECRET is not set: start with npm start');
-  return getIronSession<Sealed>(await cookies(), {
-    password,
-    cookieName: 'puddlestone',
-    ttl: 14 * 86400,
-    cookieOptions: { httpOnly: true, sameSite: 'lax', secure: await isSecure(), path: '/' },
-  });
+  return password;
 }
 
-export const currentActor = cache(async (): Promise<Actor> => {
-  const { sessionId } = await openSealed();
-  return findSessionActor(getRuntime().database, sessionId);
-});
+const sealedSchema = z.object({ sessionId: z.string(), use: z.enum(['session', 'entries']).default('session') });
+
+/** What was sealed here for a use; undefined for anything else, whatever it is: another seal is nobody's session. */
+async function unseal(text: string | undefined, use: 'session' | 'entries'): Promise<string | undefined> {
+  if (!text) return undefined;
+  const read = await unsealData<unknown>(text, { password: secret(), ttl: sessionSeconds }).catch(() => null);
+  const sealed = sealedSchema.safeParse(read);
+  return sealed.success && sealed.data.use === use ? sealed.data.sessionId : undefined;
+}
+
+/** The session of this browser's cookie. */
+export const currentSessionId = cache(async (): Promise<string | undefined> =>
+  unseal((await cookies()).get(cookieName)?.value, 'session'),
+);
+
+/** Gives this browser its session: a sealed cookie, HTTP-only, same site. */
+export async function keepSession(sessionId: string): Promise<void> {
+  const isSecure = (await headers()).get('x-forwarded-proto') === 'https';
+  const sealed = await sealData({ sessionId, use: 'session' }, { password: secret(), ttl: sessionSeconds });
+  const how = { httpOnly: true, sameSite: 'lax', secure: isSecure, path: '/', maxAge: sessionSeconds } as const;
+  (await cookies()).set(cookieName, sealed, how);
+}
+
+export async function dropSession(): Promise<void> {
+  (await cookies()).delete(cookieName);
+}
+
+export const currentActor = cache(async (): Promise<Actor> =>
+  findSessionActor(getRuntime().database, await currentSessionId()),
+);
+
+/**
+ * What a device keeps beside the entries that its person makes, so that they are recorded under that person whoever is
+ * signed in when they are sent. It sends entries only; it ends with the person's session.
+ */
+export async function makeEntryPass(): Promise<string> {
+  const sessionId = await currentSessionId();
+  return sessionId ? sealData({ sessionId, use: 'entries' }, { password: secret(), ttl: sessionSeconds }) : '';
+}
 
 export async function currentOrigin(): Promise<string> {
   const given = await headers();
-  return `${given.get('x-forwarded-proto') ?? 'http'}://${given.get('x-forwarded-host') ?? given.get('host') ?? 'localhost:4170'}`;
+  const host = given.get('x-forwarded-host') ?? given.get('host') ?? 'localhost:4170';
+  return `${given.get('x-forwarded-proto') ?? 'http'}://${host}`;
 }
 
-/** The context of this request: the person of the session, or the customer of a link. */
+/** The person who made an entry that waited. Throws DomainError when that person must sign in again. */
+async function makerOf(pass: string): Promise<Actor> {
+  const actor = await findSessionActor(getRuntime().database, await unseal(pass, 'entries'));
+  if (actor.kind !== 'person') throw new DomainError('maker-signed-out');
+  return actor;
+}
+
+const entrySchema = z.object({
+  key: z.string().regex(/^[\w-]{8,64}$/),
+  madeAt: z.iso.datetime().nullable(),
+});
+
+/** The entry of a request: its key and the moment when it was made, as the device says. Throws DomainError for nonsense. */
+export function entryOf(request: Request): Entry | undefined {
+  const key = request.headers.get('entry-key');
+  if (key === null) return undefined;
+  const read = entrySchema.safeParse({ key, madeAt: request.headers.get('entry-made-at') });
+  if (read.success) return read.data;
+  throw new DomainError('bad-input', {
+    what: 'The key of an entry has 8 to 64 letters, figures or hyphens; its moment is an ISO date and time in UTC.',
+    issues: [{ path: 'entry-key', message: 'does not fit' }],
+  });
+}
+
+/** Who acts in a request: the maker of an entry, the customer of a link, or the person of the session. */
+export async function actorOf(request: Request): Promise<Actor> {
+  const pass = request.headers.get('entry-pass');
+  if (pass) return makerOf(pass);
+  const link = request.headers.get('x-customer-link');
+  return link ? openCustomerLink(getRuntime().database, link, new Date()) : currentActor();
+}
+
+/** The context of a page or file: the person of the session, or the customer of a link. */
 export async function requestContext(customerToken?: string | null): Promise<Context> {
   const runtime = getRuntime();
   const actor = customerToken
     ? await openCustomerLink(runtime.database, customerToken, new Date())
     : await currentActor();
   return runtime.contextFor(actor, { origin: await currentOrigin() });
+}
+
+/** The context of a change. */
+export async function changeContext(request: Request, actor: Actor): Promise<Context> {
+  const entry = entryOf(request);
+  return { ...getRuntime().contextFor(actor, { origin: await currentOrigin() }), ...(entry && { entry }) };
 }

@@ -1,76 +1,53 @@
 import { getTableColumns, getTableName, sql, type SQL } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
-import { fromJson, type Connection } from './client';
+import { fromJson, rowsOf, type Connection } from './client';
 
-/** One kind of rows that belong to a job: its table, the columns wanted, and their order. */
-export interface Children<Row> {
+/** One kind of rows that belong to a job: its table and the columns wanted. */
+export interface Children {
   readonly table: MySqlTable;
-  readonly columns: Record<string, AnyMySqlColumn>;
+  readonly columns: Readonly<Record<string, AnyMySqlColumn>>;
   readonly jobId: AnyMySqlColumn;
-  /** Keys to sort by, first to last. Sorted here: ordering inside the server's aggregate writes temporary files. */
-  readonly order: readonly string[];
-  readonly row?: Row;
 }
 
 /** Declares the children of a job by table; `without` leaves out heavy columns. */
-export function childrenOf<T extends MySqlTable, Omitted extends keyof T['$inferSelect'] = never>(
-  table: T,
-  jobId: AnyMySqlColumn,
-  order: readonly (keyof T['$inferSelect'] & string)[],
-  without: readonly Omitted[] = [],
-): Children<Omit<T['$inferSelect'], Omitted>> {
-  const columns = Object.fromEntries(
-    Object.entries(getTableColumns(table)).filter(([key]) => !without.includes(key as Omitted)),
-  );
-  return { table, columns: columns as Record<string, AnyMySqlColumn>, jobId, order };
+export function childrenOf(table: MySqlTable, jobId: AnyMySqlColumn, without: readonly string[] = []): Children {
+  const columns = Object.entries(getTableColumns(table)).filter(([key]) => !without.includes(key));
+  return { table, columns: Object.fromEntries(columns), jobId };
 }
 
-type RowsOf<C> = C extends Children<infer Row> ? Row[] : never;
-
-function decode(columns: Record<string, AnyMySqlColumn>, values: readonly unknown[]): Record<string, unknown> {
+function decode(columns: Children['columns'], values: readonly unknown[]): Readonly<Record<string, unknown>> {
   return Object.fromEntries(
-    Object.keys(columns).map((key, i) => [
-      key,
-      values[i] === null ? null : columns[key]!.mapFromDriverValue(values[i]),
-    ]),
+    Object.entries(columns).map(([key, column], i) => {
+      const value = values[i] ?? null;
+      return [key, value === null ? null : column.mapFromDriverValue(value)];
+    }),
   );
-}
-
-type Row = Readonly<Record<string, unknown>>;
-
-function byKeys(keys: readonly string[]) {
-  return (one: Row, other: Row): number => {
-    for (const key of keys) {
-      const [a, b] = [one[key] as string | number | Date, other[key] as string | number | Date];
-      if (a < b) return -1;
-      if (a > b) return 1;
-    }
-    return 0;
-  };
 }
 
 /**
- * All children of one job in one round trip: a union of plain selects, each row a JSON array. Nineteen statements one
- * after the other took 35 ms here, mostly waiting between them, and `json_arrayagg` 110 ms; see docs/decisions/0004.
+ * All children of one job in one round trip, by kind: a union of plain selects, each row a JSON array. Nineteen
+ * statements one after the other took 35 ms here, mostly waiting between them, and `json_arrayagg` 110 ms; see
+ * docs/decisions/0004. Rows come in no order.
  */
-export async function loadChildren<Kinds extends Record<string, Children<unknown>>>(
+export async function loadChildren(
   connection: Connection,
   jobId: string,
-  kinds: Kinds,
-): Promise<{ [K in keyof Kinds]: RowsOf<Kinds[K]> }> {
-  const [rows] = (await connection.execute(withJob(textOf(kinds), jobId))) as unknown as [
-    { kind: string; body: unknown }[],
-  ];
-  const found = new Map<string, Record<string, unknown>[]>(Object.keys(kinds).map((name) => [name, []]));
-  for (const { kind, body } of rows) found.get(kind)!.push(decode(kinds[kind]!.columns, fromJson(body) as unknown[]));
-  for (const [name, list] of found) list.sort(byKeys(kinds[name]!.order));
-  return Object.fromEntries(found) as { [K in keyof Kinds]: RowsOf<Kinds[K]> };
+  kinds: Readonly<Record<string, Children>>,
+): Promise<Readonly<Record<string, readonly Readonly<Record<string, unknown>>[]>>> {
+  const rows = await rowsOf<{ kind: string; body: unknown }>(connection, withJob(textOf(kinds), jobId));
+  const found: Record<string, Readonly<Record<string, unknown>>[]> = {};
+  for (const { kind, body } of rows) {
+    const columns = kinds[kind]?.columns;
+    const values = fromJson(body);
+    if (columns && Array.isArray(values)) (found[kind] ??= []).push(decode(columns, values));
+  }
+  return found;
 }
 
 const texts = new WeakMap<object, readonly string[]>();
 
 /** The statement's text in the pieces between its job ids, written once: composing it anew cost more than running it. */
-function textOf(kinds: Record<string, Children<unknown>>): readonly string[] {
+function textOf(kinds: Readonly<Record<string, Children>>): readonly string[] {
   const known = texts.get(kinds);
   if (known) return known;
   const quoted = (column: AnyMySqlColumn) => `\`${getTableName(column.table)}\`.\`${column.name}\``;

@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm';
+import { sql, type SQL } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import { createPool, type Pool } from 'mysql2';
 import * as schema from './schema';
@@ -26,6 +26,12 @@ export function openDatabase(url: string): OpenedDatabase {
     jsonStrings: false,
   });
   return { pool, database: drizzle(pool, { schema, mode: 'default' }) };
+}
+
+/** The rows of a statement written by hand; whoever calls says what they are. */
+export async function rowsOf<Row>(connection: Connection, statement: SQL): Promise<readonly Row[]> {
+  const [rows] = await connection.execute(statement);
+  return rows as unknown as readonly Row[];
 }
 
 /** JSON columns: parsed by the driver where MariaDB says so, else here. */

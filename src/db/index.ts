@@ -1,9 +1,12 @@
 export * from './bench';
 export { isAnswering, openDatabase, type Connection, type Database, type OpenedDatabase } from './client';
 export * from './commerce';
-export { findTagById, intakeBodySchema, loadJobRecord } from './job-records';
+export { addEntry, findEntry, forgetEntries } from './entries';
+export { findTagById, loadJobRecord, loadVisitsOfPump } from './job-records';
 export * from './jobs';
 export { migrateDatabase } from './migrate';
 export { multiplyJobs } from './multiply-jobs';
+export { claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
 export * from './people';
+export { listUnopened, persist, persistOpening, persistTakenOver, type Beside, type OutboxRow } from './persist';
 export { isDeadlock, isDuplicate, translateError } from './translate-error';

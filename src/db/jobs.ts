@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, isNull, like, or, sql } from 'drizzle-orm';
-import type { Hold, Holder, JobRecord, Station } from '@/core/record';
+import { asId, type Hold, type Holder, type JobId, type Station, type Tag } from '@/core/record';
 import type { ChainedEvent } from '@/core/lifecycle';
-import { fromJson, type Connection } from './client';
+import { fromJson, rowsOf, type Connection } from './client';
 import * as t from './schema';
 
 export async function findPumpBySerial(connection: Connection, serial: string) {
@@ -12,51 +12,7 @@ export async function addPump(connection: Connection, pump: typeof t.pumps.$infe
   await connection.insert(t.pumps).values(pump);
 }
 
-export async function addJob(connection: Connection, job: typeof t.jobs.$inferInsert, intake: unknown) {
-  await connection.insert(t.jobs).values(job);
-  await connection.insert(t.intakes).values({ jobId: job.id, version: 1, body: intake });
-}
-
-/** Compare-and-set on the intake's version; false when somebody else was first. */
-export async function saveIntake(
-  connection: Connection,
-  jobId: string,
-  basedOn: number,
-  body: unknown,
-): Promise<boolean> {
-  const [done] = await connection
-    .update(t.intakes)
-    .set({ body, version: basedOn + 1 })
-    .where(and(eq(t.intakes.jobId, jobId), eq(t.intakes.version, basedOn)));
-  return done.affectedRows === 1;
-}
-
-/** Appends an event and moves the job's head to it, as compare-and-set on the job's version. */
-export async function appendEvent(
-  connection: Connection,
-  jobId: string,
-  event: ChainedEvent & { personId: string | null },
-): Promise<boolean> {
-  const [done] = await connection
-    .update(t.jobs)
-    .set({ version: event.seq, headHash: event.hash })
-    .where(and(eq(t.jobs.id, jobId), eq(t.jobs.version, event.seq - 1)));
-  if (done.affectedRows !== 1) return false;
-  await connection.insert(t.events).values({
-    jobId,
-    seq: event.seq,
-    kind: event.kind,
-    personId: event.personId,
-    personName: event.personName,
-    at: new Date(event.at),
-    data: event.data,
-    previousHash: event.previousHash,
-    hash: event.hash,
-  });
-  return true;
-}
-
-export async function listEvents(connection: Connection, jobId: string): Promise<ChainedEvent[]> {
+export async function listEvents(connection: Connection, jobId: JobId): Promise<ChainedEvent[]> {
   const rows = await connection.select().from(t.events).where(eq(t.events.jobId, jobId)).orderBy(asc(t.events.seq));
   return rows.map((row) => ({
     seq: row.seq,
@@ -67,20 +23,6 @@ export async function listEvents(connection: Connection, jobId: string): Promise
     previousHash: row.previousHash,
     hash: row.hash,
   }));
-}
-
-export interface StandingChange {
-  readonly station: Station;
-  readonly holder: Holder;
-  readonly holderSince: Date;
-  readonly hold: Hold | null;
-  readonly outcome: JobRecord['outcome'];
-  readonly standing: unknown;
-  readonly closedAt: Date | null;
-}
-
-export async function saveStanding(connection: Connection, jobId: string, change: StandingChange) {
-  await connection.update(t.jobs).set(change).where(eq(t.jobs.id, jobId));
 }
 
 const floorColumns = {
@@ -125,7 +67,7 @@ export async function listOpenJobs(
         after
           ? or(
               gt(t.jobs.promisedOn, after.promisedOn),
-              and(eq(t.jobs.promisedOn, after.promisedOn), gt(t.jobs.id, after.id)),
+              and(eq(t.jobs.promisedOn, after.promisedOn), gt(t.jobs.id, asId<JobId>(after.id))),
             )
           : undefined,
       ),
@@ -171,7 +113,9 @@ export async function searchJobs(
 ) {
   const order = [sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt)] as const;
   if (tag) {
-    const rows = await base(connection).where(eq(t.jobs.tag, tag)).limit(1);
+    const rows = await base(connection)
+      .where(eq(t.jobs.tag, asId<Tag>(tag)))
+      .limit(1);
     if (rows.length) return rows.map(parsed);
   }
   const prefix = `${text.replace(/[\\%_]/g, '\\$&')}%`;
@@ -187,27 +131,6 @@ export async function searchJobs(
     .orderBy(...order)
     .limit(limit);
   return rows.map(parsed);
-}
-
-export async function saveSearchText(connection: Connection, jobId: string, searchText: string) {
-  await connection.update(t.jobs).set({ searchText }).where(eq(t.jobs.id, jobId));
-}
-
-/** Another construction, or another version of it, for a job and its pump. */
-export async function saveFamilyOfJob(
-  connection: Connection,
-  job: { readonly id: string; readonly pumpId: string },
-  family: { readonly id: string; readonly version: string },
-) {
-  await connection
-    .update(t.jobs)
-    .set({ familyId: family.id, familyVersion: family.version })
-    .where(eq(t.jobs.id, job.id));
-  await connection.update(t.pumps).set({ familyId: family.id }).where(eq(t.pumps.id, job.pumpId));
-}
-
-export async function saveContact(connection: Connection, jobId: string, contactId: string) {
-  await connection.update(t.jobs).set({ contactId }).where(eq(t.jobs.id, jobId));
 }
 
 /** Orders with lines that are not received in full, over all jobs, for the parts desk. */
@@ -239,4 +162,25 @@ export async function listOpenOrders(connection: Connection, limit: number) {
     .orderBy(asc(t.purchaseOrders.dueOn), asc(t.purchaseOrders.number), asc(t.purchaseOrderLines.id))
     .limit(limit);
   return rows.map((row) => ({ ...row, received: Number(row.received) }));
+}
+
+/** Tags after one, in their order, for reading every job. */
+export async function listTags(connection: Connection, after: string, limit: number): Promise<readonly Tag[]> {
+  const rows = await connection
+    .select({ tag: t.jobs.tag })
+    .from(t.jobs)
+    .where(gt(t.jobs.tag, asId<Tag>(after)))
+    .orderBy(asc(t.jobs.tag))
+    .limit(limit);
+  return rows.map((row) => row.tag);
+}
+
+/** A picture or a frozen report of a job whose bytes are no longer those of its fingerprint; null where all are. */
+export async function findAlteredFile(connection: Connection, jobId: JobId): Promise<string | null> {
+  const rows = await rowsOf<{ what: string }>(
+    connection,
+    sql`select concat('photo ', ${t.photos.id}) as what from ${t.photos} where ${t.photos.jobId} = ${jobId} and sha2(${t.photos.bytes}, 256) <> ${t.photos.fingerprint}
+      union all select concat('report ', ${t.reports.number}, ' ', ${t.reports.revision}) from ${t.reports} where ${t.reports.jobId} = ${jobId} and sha2(${t.reports.record}, 256) <> ${t.reports.fingerprint} limit 1`,
+  );
+  return rows[0]?.what ?? null;
 }

@@ -21,7 +21,6 @@ const copied: Readonly<Record<string, readonly string[]>> = {
   purchase_order_lines: ['id', 'order_id', 'job_id'],
   receipts: ['id', 'job_id', 'line_id'],
   test_runs: ['id', 'job_id'],
-  test_points: ['id', 'run_id', 'job_id'],
   returns: ['job_id'],
 };
 

@@ -1,7 +1,7 @@
 import { and, asc, count, desc, eq, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
-import { roles, type Role } from '@/core/record';
+import { asId, lengthDisplays, type InstrumentKind, type JobId, type PersonId, type Role } from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';
 
@@ -15,7 +15,7 @@ export const shopSettingsSchema = z.object({
   warrantyMonths: z.number().int(),
   quoteValidDays: z.number().int(),
   /** How lengths are shown, and what a length without a unit means. */
-  lengthDisplay: z.enum(['metric', 'inch']).default('metric'),
+  lengthDisplay: z.enum(lengthDisplays).default('metric'),
 });
 export type ShopSettings = z.infer<typeof shopSettingsSchema>;
 
@@ -38,6 +38,7 @@ export async function createShop(
     nextTag: given.firstTag,
     nextReport: 1,
     nextOrder: 1,
+    nextFamily: 1,
   });
 }
 
@@ -48,7 +49,7 @@ export async function saveShopSettings(connection: Connection, settings: ShopSet
 /** Takes the next number of a series; the row stays locked until the transaction ends. */
 export async function takeNumber(
   connection: Connection,
-  series: 'nextTag' | 'nextReport' | 'nextOrder',
+  series: 'nextTag' | 'nextReport' | 'nextOrder' | 'nextFamily',
 ): Promise<number> {
   const [row] = await connection.select({ number: shop[series] }).from(shop).where(eq(shop.id, 1)).for('update');
   const number = row!.number;
@@ -59,7 +60,6 @@ export async function takeNumber(
   return number;
 }
 
-const roleSchema = z.enum(roles);
 const personColumns = {
   id: people.id,
   name: people.name,
@@ -69,37 +69,24 @@ const personColumns = {
   pinHash: people.pinHash,
   active: people.active,
 };
-type PersonRow = {
-  id: string;
-  name: string;
-  email: string;
-  role: string;
-  passwordHash: string;
-  pinHash: string | null;
-  active: boolean;
-};
-const asPerson = (row: PersonRow) => ({ ...row, role: roleSchema.parse(row.role) });
-export type Person = ReturnType<typeof asPerson>;
 
 export async function findPersonByEmail(connection: Connection, email: string) {
   const [row] = await connection.select(personColumns).from(people).where(eq(people.email, email));
-  return row ? asPerson(row) : null;
+  return row ?? null;
 }
 
-export async function findPerson(connection: Connection, id: string) {
+export async function findPerson(connection: Connection, id: PersonId) {
   const [row] = await connection.select(personColumns).from(people).where(eq(people.id, id));
-  return row ? asPerson(row) : null;
+  return row ?? null;
 }
 
 export async function listPeople(connection: Connection) {
-  return (
-    await connection
-      .select(personColumns)
-      .from(people)
-      .where(eq(people.active, true))
-      .orderBy(asc(people.name))
-      .limit(500)
-  ).map(asPerson);
+  return await connection
+    .select(personColumns)
+    .from(people)
+    .where(eq(people.active, true))
+    .orderBy(asc(people.name))
+    .limit(500);
 }
 
 export async function countPeople(connection: Connection): Promise<number> {
@@ -110,7 +97,7 @@ export async function countPeople(connection: Connection): Promise<number> {
 export async function addPerson(
   connection: Connection,
   person: {
-    id: string;
+    id: PersonId;
     name: string;
     email: string;
     role: Role;
@@ -122,7 +109,10 @@ export async function addPerson(
   await connection.insert(people).values(person);
 }
 
-export async function openSession(connection: Connection, session: { id: string; personId: string; startedAt: Date }) {
+export async function openSession(
+  connection: Connection,
+  session: { id: string; personId: PersonId; startedAt: Date },
+) {
   await connection.insert(sessions).values(session);
 }
 
@@ -137,7 +127,7 @@ export async function findSessionPerson(connection: Connection, sessionId: strin
     .from(sessions)
     .innerJoin(people, eq(people.id, sessions.personId))
     .where(and(eq(sessions.id, sessionId), isNull(sessions.endedAt), eq(people.active, true)));
-  return row ? asPerson(row) : null;
+  return row ?? null;
 }
 
 export async function listCustomers(connection: Connection) {
@@ -198,7 +188,7 @@ export async function findInstrument(connection: Connection, code: string) {
 
 export async function addInstrument(
   connection: Connection,
-  instrument: { id: string; code: string; kind: string; uncertaintyUm: string; dueOn: string },
+  instrument: { id: string; code: string; kind: InstrumentKind; uncertaintyUm: string; dueOn: string },
 ) {
   await connection.insert(instruments).values(instrument);
 }
@@ -208,6 +198,19 @@ export async function storeFamily(connection: Connection, family: { id: string; 
     .insert(families)
     .values(family)
     .onDuplicateKeyUpdate({ set: { id: family.id } });
+}
+
+/** Stores a new version of a family; one that is there already meets the primary key. */
+export async function addFamily(
+  connection: Connection,
+  family: { readonly id: string; readonly version: string; readonly body: unknown },
+): Promise<void> {
+  await connection.insert(families).values(family);
+}
+
+export async function isFamilyKnown(connection: Connection, id: string): Promise<boolean> {
+  const [row] = await connection.select({ id: families.id }).from(families).where(eq(families.id, id)).limit(1);
+  return row !== undefined;
 }
 
 export async function loadFamilyBody(connection: Connection, id: string, version: string): Promise<unknown> {
@@ -231,7 +234,10 @@ export async function listShopFamilies(connection: Connection): Promise<readonly
 }
 
 export async function addMail(connection: Connection, mail: typeof mails.$inferInsert) {
-  await connection.insert(mails).values(mail);
+  await connection
+    .insert(mails)
+    .values(mail)
+    .onDuplicateKeyUpdate({ set: { id: mail.id } });
 }
 
 const mailColumns = {
@@ -266,33 +272,7 @@ export async function findMailAttachment(connection: Connection, id: string) {
   return row?.bytes ? { name: row.name!, bytes: row.bytes } : null;
 }
 
-export async function addCustomerLink(connection: Connection, link: typeof customerLinks.$inferInsert) {
-  await connection.insert(customerLinks).values(link);
-}
-
 export async function findCustomerLink(connection: Connection, tokenHash: string) {
   const [row] = await connection.select().from(customerLinks).where(eq(customerLinks.tokenHash, tokenHash));
   return row ?? null;
-}
-
-export async function listCustomerLinks(connection: Connection, jobId: string) {
-  return connection
-    .select({
-      id: customerLinks.id,
-      quoteId: customerLinks.quoteId,
-      expiresAt: customerLinks.expiresAt,
-      revokedAt: customerLinks.revokedAt,
-      createdAt: customerLinks.createdAt,
-    })
-    .from(customerLinks)
-    .where(eq(customerLinks.jobId, jobId))
-    .orderBy(desc(customerLinks.createdAt))
-    .limit(50);
-}
-
-export async function revokeCustomerLinks(connection: Connection, jobId: string, at: Date) {
-  await connection
-    .update(customerLinks)
-    .set({ revokedAt: at })
-    .where(and(eq(customerLinks.jobId, jobId), isNull(customerLinks.revokedAt)));
 }

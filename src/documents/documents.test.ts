@@ -1,6 +1,7 @@
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '@/core/family';
 import { buildAsBuilt } from '@/core/report';
+import { asId } from '@/core/record';
 import { exampleLine, exampleQuote, exampleReading, exampleRecord } from '@/core/record/example-record';
 import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
 import { readPdfText } from '../../test-support/read-pdf-text';
@@ -23,8 +24,8 @@ test('a tag without a declared liquid forbids opening', async () => {
 test('the quote has its lines, totals and fingerprint', async () => {
   const quote = exampleQuote([
     exampleLine(),
-    exampleLine({ id: 'l2', description: 'Turned Ø 45 ±0.01', unitPriceMinor: 5000 }),
-    exampleLine({ id: 'l3', description: 'Struck', struckReason: 'no' }),
+    exampleLine({ id: asId('l2'), description: 'Turned Ø 45 ±0.01', unitPriceMinor: 5000 }),
+    exampleLine({ id: asId('l3'), description: 'Struck', struckReason: 'no' }),
   ]);
   const text = (
     await readPdfText(
@@ -66,6 +67,8 @@ describe('the as-built report', () => {
           decision: 'passed',
           decisionReason: '',
           decisionBy: 'Marek',
+          decisionAt: null,
+          personId: null,
           personName: 'Marek',
           at: '2026-11-23T08:00:00.000Z',
         },

@@ -1,133 +1,134 @@
+import type { CommandOf, ResultOf, Verb } from '@/contract';
+import { decide, type Decider, type Decision } from '@/core/change';
 import { DomainError } from '@/core/errors';
 import type { Family } from '@/core/family';
-import { canonical, chainEvent, gateFor, standingOf, transition, type EventKind, type Missing } from '@/core/lifecycle';
-import { type Hold, type JobRecord, stationNames } from '@/core/record';
-import { appendEvent, loadJobRecord, saveStanding, type Connection, type Who } from '@/db';
+import { searchTextOf } from '@/core/lifecycle';
+import type { JobRecord, Signed } from '@/core/record';
+import { loadJobRecord, persist, type Beside, type Connection, type OutboxRow } from '@/db';
 import type { Context } from './context';
 import { findFamily } from './families';
 import { sha256 } from './fingerprint';
 
-export interface JobChange {
+export interface Asking<Command> {
+  readonly context: Context;
   readonly connection: Connection;
   readonly record: JobRecord;
   readonly family: Family;
-  readonly who: Who;
+  readonly command: Command;
 }
 
-export interface Changed<Result> {
-  readonly result: Result;
-  /** What the event keeps. */
-  readonly data: unknown;
-  /** A move to another station, made after the change when its gate is open. */
-  readonly move?: EventKind;
-  readonly hold?: Hold;
-  /** The family after the change, where the change is to another version of it. */
-  readonly family?: Family;
+type Prepared<Facts> = { readonly facts: Facts } & Pick<Beside, 'pictures'>;
+
+/** A verb that changes one job: its rule in core, and what it must be told before it decides. */
+export interface JobCommand<V extends Verb, Facts, Outside> {
+  readonly verb: V;
+  readonly decider: Decider<CommandOf<V>, Omit<ResultOf<V>, 'version'>, Facts>;
+  /** Asks devices and services, before the transaction: a device may take its time. */
+  readonly ask?: (asking: Asking<CommandOf<V>>) => Promise<Outside>;
+  /** What the rule must know from the database or from outside, in the transaction. */
+  readonly prepare: (asking: Asking<CommandOf<V>>, outside: Outside) => Promise<Prepared<Facts>> | Prepared<Facts>;
 }
 
-export function whoOf({ actor, now }: Context, name?: string): Who {
-  if (actor.kind === 'person') return { personId: actor.personId, personName: actor.name, at: now() };
-  return { personId: null, personName: name ?? 'Customer', at: now() };
+export function moment(context: Context): { readonly who: string; readonly now: string } {
+  const now = context.now().toISOString();
+  const madeAt = context.entry?.madeAt ?? now;
+  // A device whose clock runs ahead did not make its entry in the future.
+  return { who: madeAt < now ? madeAt : now, now };
 }
 
-function sayWhy(why: string, record: JobRecord): string {
-  if (why === 'on-hold') return `${record.tag} is on hold: ${record.hold!.reason}.`;
-  if (why === 'closed') return `${record.tag} is closed.`;
-  return `${record.tag} is at ${stationNames[record.station]}.`;
+/** Who signs what is changed, and when they made the entry. */
+export function signatureOf(context: Context, customerName = 'Customer'): Signed {
+  const { actor } = context;
+  const at = moment(context).who;
+  if (actor.kind === 'person') return { personId: actor.personId, personName: actor.name, at };
+  return { personId: null, personName: actor.kind === 'service' ? actor.name : customerName, at };
 }
 
-function moveOf(record: JobRecord, family: Family, { move, hold }: Changed<unknown>) {
-  if (!move) return null;
-  const missing: readonly Missing[] = gateFor(move, record, family);
-  const next = transition(
-    { station: record.station, hold: record.hold, outcome: record.outcome, closed: record.closedAt !== null },
-    { event: move, missing, ...(hold && { hold }) },
-  );
-  if (next.ok) return next.state;
-  if (next.why === 'gate-shut')
-    throw new DomainError('gate-shut', {
-      what: `${next.missing.length} ${next.missing.length === 1 ? 'thing is' : 'things are'} missing for this move.`,
-      missing: next.missing,
-    });
-  throw new DomainError('wrong-state', { what: sayWhy(next.why, record) });
-}
-
-async function loadWhole(connection: Connection, tag: string, lock: boolean) {
-  const record = await loadJobRecord(connection, tag, { lock });
+async function loadWhole(connection: Connection, { actor }: Context, tag: string) {
+  const record = await loadJobRecord(connection, tag);
   if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
+  if (actor.kind === 'customer' && actor.jobId !== record.id) throw new DomainError('not-allowed');
   return { record, family: await findFamily(connection, record.familyId, record.familyVersion) };
 }
 
-async function saveAfter(
-  context: Context,
-  connection: Connection,
-  { before, family, changed }: { before: JobRecord; family: Family; changed: Changed<unknown> },
-) {
-  const after = (await loadJobRecord(connection, before.tag))!;
-  const moved = moveOf(after, family, changed);
-  const now = context.now();
-  const closedAt = moved?.closed ? now : after.closedAt ? new Date(after.closedAt) : null;
-  const settled: JobRecord = {
-    ...after,
-    ...(moved && { station: moved.station, hold: moved.hold, outcome: moved.outcome }),
-    closedAt: closedAt?.toISOString() ?? null,
-  };
-  const standing = standingOf(settled, family);
-  const since = standing.holder === before.holder ? new Date(before.holderSince) : now;
-  await saveStanding(connection, before.id, {
-    station: settled.station,
-    holder: standing.holder,
-    holderSince: since,
-    hold: settled.hold,
-    outcome: settled.outcome,
-    standing,
-    closedAt,
-  });
-}
+/** Somebody else changed the job between loading and writing; the whole command is decided anew. */
+class StaleRecord extends Error {}
+const mostAttempts = 6;
 
-interface Asked {
+interface Sent<V extends Verb> {
   readonly tag: string;
-  readonly kind: string;
+  readonly command: CommandOf<V>;
   /** Name for the event when a customer acts. */
   readonly customerName?: string;
 }
 
-/**
- * Changes one job in one transaction: locks it, lets `act` write, makes the move if its gate is open, appends the event
- * chained by hash, and reckons the job's standing anew. All or nothing.
- */
-export async function changeJob<Result>(
-  context: Context,
-  asked: Asked,
-  act: (job: JobChange) => Promise<Changed<Result>>,
-): Promise<Result & { readonly version: number }> {
-  return context.database.transaction(async (connection) => {
-    const { record, family } = await loadWhole(connection, asked.tag, true);
-    if (context.actor.kind === 'customer' && context.actor.jobId !== record.id) throw new DomainError('not-allowed');
-    if (record.closedAt && asked.kind !== 'correct-report')
-      throw new DomainError('wrong-state', { what: sayWhy('closed', record) });
-    const who = whoOf(context, asked.customerName);
-    const changed = await act({ connection, record, family, who });
-    await saveAfter(context, connection, { before: record, family: changed.family ?? family, changed });
-    const event = chainEvent(
-      {
-        seq: record.version + 1,
-        kind: asked.kind,
-        personName: who.personName,
-        at: who.at.toISOString(),
-        data: canonical({ ...(changed.data as object), ...(changed.move && { move: changed.move }) }),
-        previousHash: record.headHash,
-      },
-      sha256,
-    );
-    const appended = await appendEvent(connection, record.id, { ...event, personId: who.personId });
-    if (!appended) throw new DomainError('changed-meanwhile');
-    return { ...changed.result, version: event.seq };
+async function decideAndPersist<V extends Verb, Facts, Outside>(
+  job: JobCommand<V, Facts, Outside>,
+  asked: {
+    readonly context: Context;
+    readonly sent: Sent<V>;
+    readonly outside: Outside;
+    readonly connection: Connection;
+  },
+): Promise<{ readonly answer: ResultOf<V>; readonly outbox: readonly OutboxRow[] }> {
+  const { context, sent, outside, connection } = asked;
+  const { command } = sent;
+  const whole = await loadWhole(connection, context, sent.tag);
+  const { facts, pictures } = await job.prepare({ context, connection, command, ...whole }, outside);
+  const who = signatureOf(context, sent.customerName);
+  const given = { ...whole, who, now: moment(context).now, newId: context.newId, sha256, facts };
+  const decided = decide(job.verb, job.decider, given, command);
+  if (!decided.ok) throw decided.refusal;
+  const { decision } = decided;
+  const searchText = searchTextOf(decision.after, decision.family.title);
+  const outbox = await persist(connection, decision, {
+    searchText,
+    newId: context.newId,
+    ...(pictures && { pictures }),
   });
+  if (!outbox) throw new StaleRecord();
+  const answer = answerOf<V>(decision);
+  await context.remember?.(connection, answer);
+  return { answer, outbox };
 }
 
-export function requireStation(record: JobRecord, ...stations: readonly JobRecord['station'][]): void {
-  if (record.hold) throw new DomainError('wrong-state', { what: sayWhy('on-hold', record) });
-  if (!stations.includes(record.station))
-    throw new DomainError('wrong-state', { what: sayWhy('wrong-station', record) });
+function answerOf<V extends Verb>({ result, event }: Decision<Omit<ResultOf<V>, 'version'>>): ResultOf<V> {
+  const answer: object = { ...result, version: event.seq };
+  return answer as ResultOf<V>;
+}
+
+/**
+ * Changes one job: asks what is outside, then in one transaction loads once, decides in core and persists as
+ * compare-and-set. All or nothing. What is to follow the commit is handed to whoever waits for it.
+ */
+export async function changeJob<V extends Verb, Facts, Outside>(
+  context: Context,
+  job: JobCommand<V, Facts, Outside>,
+  sent: Sent<V>,
+): Promise<ResultOf<V>> {
+  const { database } = context;
+  for (let attempt = 1; ; attempt++) {
+    const outside = await askOutside(context, job, sent);
+    try {
+      const { answer, outbox } = await database.transaction((connection) =>
+        decideAndPersist(job, { context, sent, outside, connection }),
+      );
+      context.followUp?.(outbox);
+      return answer;
+    } catch (error) {
+      if (!(error instanceof StaleRecord)) throw error;
+      if (attempt >= mostAttempts) throw new DomainError('changed-meanwhile');
+    }
+  }
+}
+
+async function askOutside<V extends Verb, Facts, Outside>(
+  context: Context,
+  job: JobCommand<V, Facts, Outside>,
+  { tag, command }: Sent<V>,
+): Promise<Outside> {
+  // A command that asks nothing outside is prepared without it.
+  if (!job.ask) return undefined as Outside;
+  const connection = context.database;
+  return job.ask({ context, connection, command, ...(await loadWhole(connection, context, tag)) });
 }

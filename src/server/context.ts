@@ -1,18 +1,31 @@
 import type { Actor } from '@/core/access';
-import type { Database } from '@/db';
+import type { MadeId } from '@/core/record';
+import type { Connection, Database, OutboxRow } from '@/db';
 import type { StandIns } from '@/stand-ins';
+
+/** An entry as a device sends it: with a key made there before the first try, and the moment when it was made. */
+export interface Entry {
+  readonly key: string;
+  /** ISO; null where the device did not say. */
+  readonly madeAt: string | null;
+}
 
 /** Everything a use case needs from outside: nothing below it reads a clock, makes an id or opens a connection. */
 export interface Context {
   readonly database: Database;
   readonly actor: Actor;
   readonly now: () => Date;
-  readonly newId: () => string;
+  readonly newId: <Id extends MadeId>() => Id;
   /** 256 bits of chance as hex, for customer links. */
   readonly newToken: () => string;
-  readonly standIns: Omit<StandIns, 'mail'>;
+  readonly standIns: StandIns;
   /** Where people reach this copy, for links in mails. */
   readonly origin: string;
   /** Counts a try against a key; false when the key has used up its tries. */
   readonly mayTry: (key: string, limit: 'sign-in' | 'pin') => Promise<boolean>;
+  readonly entry?: Entry;
+  /** Keeps the answer to this entry, in the transaction that makes the change. */
+  readonly remember?: (connection: Connection, answer: unknown) => Promise<void>;
+  /** Is told of the rows of the outbox that a change wrote, after its commit. */
+  readonly followUp?: (rows: readonly OutboxRow[]) => void;
 }

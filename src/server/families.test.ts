@@ -1,5 +1,5 @@
 import f5 from '@families/f5-plastic-booster.json';
-import { DomainError } from '@/core/errors';
+import { DomainError, sayFault } from '@/core/errors';
 import { demoJobs } from '../../demo/jobs';
 import { openTestShop, testIntake, testReceiving, type TestShop } from '../../test-support/open-test-shop';
 import { readPdfText } from '../../test-support/read-pdf-text';
@@ -128,7 +128,7 @@ describe('a shop’s own families', () => {
   test('a broken file is refused with every fault by line; nothing is stored', async () => {
     const fault = await faultOf(shop.act('sunniva', 'import-family', { text: file({ principle: 'magic', duty: 7 }) }));
     expect(fault!.details.issues!.map((issue) => issue.path).toSorted()).toEqual(['duty', 'principle']);
-    expect(fault!.details.issues![0]!.message).toMatch(/^line \d+, /);
+    expect(sayFault(fault!.details.issues![0]!).message).toMatch(/^line \d+, /);
     const { families } = (await shop.act('wenna', 'read-shop', {})) as { families: { id: string }[] };
     expect(families.filter((family) => family.id.startsWith('S'))).toEqual([]);
   });

@@ -1,8 +1,17 @@
 import { randomBytes } from 'node:crypto';
 import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Actor } from '@/core/access';
-import { isAnswering, openDatabase, type OpenedDatabase } from '@/db';
-import { simulatedCamera, simulatedGauge, simulatedSupplier, simulatedTestStand } from '@/stand-ins';
+import { addMail, isAnswering, openDatabase, type Database, type OpenedDatabase } from '@/db';
+import { asId, type JobId, type MadeId } from '@/core/record';
+import {
+  simulatedCamera,
+  simulatedGauge,
+  simulatedMail,
+  simulatedSupplier,
+  simulatedTestStand,
+  type Letter,
+  type StandIns,
+} from '@/stand-ins';
 import type { Context } from './context';
 import { makeId } from './make-id';
 
@@ -31,9 +40,33 @@ function databaseName(pool: OpenedDatabase['pool']): string {
   return connectionConfig.database;
 }
 
-/** Opens what the use cases need on one database. */
-export function startRuntime(databaseUrl: string): Runtime {
+/** Keeps a letter of the simulated post office where the product's outbox shows it. */
+async function keepLetter(database: Database, { attachment, jobId, ...letter }: Letter): Promise<void> {
+  await addMail(database, {
+    ...letter,
+    jobId: asId<JobId>(jobId),
+    attachmentName: attachment?.name ?? null,
+    attachment: attachment?.bytes ?? null,
+  });
+}
+
+function simulatedStandIns(database: Database): StandIns {
+  return {
+    gauge: simulatedGauge,
+    camera: simulatedCamera,
+    supplier: simulatedSupplier,
+    testStand: simulatedTestStand,
+    mail: simulatedMail((letter) => keepLetter(database, letter)),
+  };
+}
+
+/**
+ * Opens what the use cases need on one database.
+ * @param real devices and services that take the place of the simulated ones
+ */
+export function startRuntime(databaseUrl: string, real: Partial<StandIns> = {}): Runtime {
   const opened = openDatabase(databaseUrl);
+  const standIns: StandIns = { ...simulatedStandIns(opened.database), ...real };
   const limiters = makeLimiters(opened);
   const mayTry: Context['mayTry'] = async (key, limit) => {
     try {
@@ -50,16 +83,11 @@ export function startRuntime(databaseUrl: string): Runtime {
       database: opened.database,
       actor,
       now,
-      newId: makeId,
+      newId: <Id extends MadeId>() => asId<Id>(makeId()),
       newToken: () => randomBytes(32).toString('hex'),
       origin,
       mayTry,
-      standIns: {
-        gauge: simulatedGauge,
-        camera: simulatedCamera,
-        supplier: simulatedSupplier,
-        testStand: simulatedTestStand,
-      },
+      standIns,
     }),
     isDatabaseUp: () => isAnswering(opened.database),
   };

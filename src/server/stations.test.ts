@@ -5,9 +5,8 @@ import { currentQuote } from '@/core/record';
 import { listEvents } from '@/db';
 import { openTestShop, testIntake, testReceiving, type TestShop } from '../../test-support/open-test-shop';
 import { sha256 } from './fingerprint';
-import { takeParcel } from './parts/take-parcel';
 import { openCustomerLink } from './people/open-customer-link';
-import { perform } from './use-case';
+import { act, actPhoto, actUseCases, perform } from '.';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('stations')));
@@ -40,7 +39,7 @@ describe('receiving', () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
     const refused = await detailsOf(shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' }));
     expect(refused!.missing!.map((line) => line.anchor)).toEqual(['isolation', 'cautions', 'cautions']);
-    await shop.act('ines', 'confirm-isolation', { tag });
+    await shop.act('ines', 'confirm-isolation', { tag, basedOn: 1 });
     for (const caution of ['energy-isolation', 'harmful-liquid'])
       await shop.act('ines', 'acknowledge-caution', { tag, caution });
     await shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' });
@@ -80,13 +79,7 @@ describe('pictures', () => {
   let tag: string;
   beforeAll(async () => void (tag = await shop.play({ at: 'receive', part: 'undeclared' })));
   const add = (bytes: Buffer, change = {}) =>
-    shop.act('wenna', 'add-photo', {
-      tag,
-      about: 'job:received',
-      caption: 'c',
-      base64: bytes.toString('base64'),
-      ...change,
-    });
+    shop.addPhoto('wenna', { tag, about: 'job:received', caption: 'c', ...change }, bytes);
   test('are decoded and encoded anew as JPEG, without what was hidden in them', async () => {
     const png = await sharp({ create: { width: 2400, height: 1200, channels: 3, background: '#884422' } })
       .png()
@@ -106,9 +99,15 @@ describe('pictures', () => {
   ])('%s is refused in words', async (_name, bytes) => {
     expect(await codeOf(add(bytes))).toBe('not-a-picture');
   });
-  test('what is no base64, and what is too large, are refused', async () => {
-    expect(await codeOf(add(Buffer.alloc(1), { base64: '%%%' }))).toBe('not-a-picture');
-    expect(await codeOf(add(Buffer.alloc(12 * 1024 * 1024 + 3)))).toBe('too-large');
+  test('what is larger than 20 MB is refused', async () => {
+    expect(await codeOf(add(Buffer.alloc(20 * 1024 * 1024 + 1)))).toBe('too-large');
+  });
+  test('fields that do not fit are refused before a byte is read', async () => {
+    const read = jest.fn(() => Promise.resolve(Buffer.alloc(1)));
+    const fields = { tag, about: 'no kind', caption: '' };
+    expect(await codeOf(actPhoto(shop.contextOf('wenna'), fields, read))).toBe('bad-input');
+    expect(await codeOf(actPhoto(shop.contextOf('nobody'), { ...fields, about: 'job:x' }, read))).toBe('not-allowed');
+    expect(read).not.toHaveBeenCalled();
   });
 });
 
@@ -254,20 +253,14 @@ describe('quote and approval', () => {
     const customer = await openCustomerLink(shop.runtime.database, token, new Date());
     const quote = currentQuote((await shop.load(tag))!)!;
     const send = (change = {}) =>
-      import('.').then(({ actUseCases, perform }) =>
-        perform(
-          actUseCases.find((one) => one.verb === 'answer-quote')!,
-          shop.contextOf('x', { actor: customer }),
-          {
-            quoteId: quote.id,
-            name: 'Fern Okonjo',
-            declinedLines: [],
-            declineAll: false,
-            signature: 'M1 2L3 4',
-            ...change,
-          },
-        ),
-      );
+      act('answer-quote', shop.contextOf('x', { actor: customer }), {
+        quoteId: quote.id,
+        name: 'Fern Okonjo',
+        declinedLines: [],
+        declineAll: false,
+        signature: 'M1 2L3 4',
+        ...change,
+      });
     expect(await codeOf(send({ signature: '<svg onload=alert(1)>' }))).toBe('bad-input');
     expect(await codeOf(send({ quoteId: 'another' }))).toBe('link-not-valid');
     const fixed = quote.lines.find((line) => !line.declinable)!;
@@ -348,7 +341,7 @@ describe('parts, rebuild, test, report, return', () => {
     const take = (restOn: string | null) => {
       const { standIns } = shop.runtime.contextFor(shop.people.bram!);
       return perform(
-        takeParcel,
+        actUseCases['take-parcel'],
         shop.contextOf('bram', {
           standIns: { ...standIns, supplier: { ...standIns.supplier, parcelBy: async () => ({ lines: [], restOn }) } },
         }),

@@ -1,4 +1,5 @@
-import * as z from 'zod';
+import type * as z from 'zod';
+import { described, type CommandOf, type ResultOf, type Verb } from '@/contract';
 import { mayAct, type Audience } from '@/core/access';
 import { DomainError, type Issue } from '@/core/errors';
 import { SumRefusal } from '@/core/sums';
@@ -11,26 +12,46 @@ export interface UseCase<Input = unknown, Result = unknown> {
   /** Who may do it; the owner always may. */
   readonly audience: readonly Audience[];
   readonly input: z.ZodType<Input>;
-  readonly run: (context: Context, input: Input) => Promise<Result>;
+  run(context: Context, input: Input): Promise<Result>;
 }
 
+/** Declares a use case that reads; those that change something stand in the contract. */
 export function defineUseCase<Input, Result>(useCase: UseCase<Input, Result>): UseCase<Input, Result> {
   return useCase;
+}
+
+/** The use case of a verb of the contract. */
+export function forVerb<V extends Verb>(
+  verb: V,
+  run: (context: Context, command: CommandOf<V>) => Promise<ResultOf<V>>,
+): UseCase<CommandOf<V>, ResultOf<V>> {
+  const { audience, input } = described[verb];
+  return { verb, audience, input, run };
 }
 
 function issuesOf(error: z.ZodError): readonly Issue[] {
   return error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
 }
 
-function parseInput<Input>(useCase: UseCase<Input, unknown>, raw: unknown): Input {
+function parseInput<Input>(useCase: UseCase<Input>, raw: unknown): Input {
   const read = useCase.input.safeParse(raw ?? {});
   if (read.success) return read.data;
   const issues = issuesOf(read.error);
-  throw new DomainError('bad-input', {
-    what: issues.map((issue) => (issue.path ? `${issue.path}: ${issue.message}` : issue.message)).join('; '),
-    issues,
-  });
+  const what = issues.map((issue) => (issue.path ? `${issue.path}: ${issue.message}` : issue.message)).join('; ');
+  throw new DomainError('bad-input', { what, issues });
 }
+
+function asDomainError(error: unknown): unknown {
+  if (error instanceof SumRefusal) {
+    const details = { what: error.message, issues: [{ path: error.path, message: error.message }] };
+    return new DomainError('bad-input', details, { cause: error });
+  }
+  if (error instanceof DeviceError)
+    return new DomainError('bad-input', { what: `${error.device}: ${error.message}` }, { cause: error });
+  return translateError(error);
+}
+
+const mostAttempts = 4;
 
 /** Runs what touches the database: deadlocks are tried again, foreseen failures become DomainErrors. */
 export async function runTranslated<Result>(act: () => Promise<Result>): Promise<Result> {
@@ -38,16 +59,8 @@ export async function runTranslated<Result>(act: () => Promise<Result>): Promise
     try {
       return await act();
     } catch (error) {
-      if (isDeadlock(error) && attempt < 4) continue;
-      if (error instanceof SumRefusal)
-        throw new DomainError(
-          'bad-input',
-          { what: error.message, issues: [{ path: error.path, message: error.message }] },
-          { cause: error },
-        );
-      if (error instanceof DeviceError)
-        throw new DomainError('bad-input', { what: `${error.device}: ${error.message}` }, { cause: error });
-      throw translateError(error);
+      if (isDeadlock(error) && attempt < mostAttempts) continue;
+      throw asDomainError(error);
     }
   }
 }
@@ -63,17 +76,3 @@ export async function perform<Input, Result>(
   const input = parseInput(useCase, raw);
   return runTranslated(() => useCase.run(context, input));
 }
-
-/** Pieces that many inputs share. */
-export const tagField = z.string().regex(/^P-\d{4,7}$/, 'a tag looks like P-0417');
-export const sentence = (max = 2000) =>
-  z.string().trim().min(1, 'must not be empty').max(max, `at most ${max} characters`);
-export const optionalText = (max = 2000) => z.string().trim().max(max, `at most ${max} characters`).default('');
-export const dayField = z
-  .string()
-  .regex(/^\d{4}-\d{2}-\d{2}$/, 'a day looks like 2026-12-09')
-  .refine(
-    (day) => !Number.isNaN(Date.parse(day)) && new Date(day).toISOString().startsWith(day),
-    'there is no such day',
-  );
-export const basedOn = z.number().int().min(0);

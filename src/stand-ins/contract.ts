@@ -1,3 +1,5 @@
+import type { Phase, PumpCondition } from '@/core/record';
+
 /**
  * What the product asks of the devices and services around it. A real one and its stand-in meet the same contract and
  * pass the same contract test. None of them keeps state of the product; each may fail, and then throws DeviceError.
@@ -18,7 +20,7 @@ export interface Gauge {
 }
 export interface GaugeAsk {
   readonly job: string;
-  readonly phase: 'as-found' | 'as-left';
+  readonly phase: Phase;
   readonly point: string;
   readonly place: string;
   readonly digits: number;
@@ -61,18 +63,23 @@ export interface SupplierOrder {
   }[];
 }
 
-/** Outgoing mail. */
-export interface Mail {
-  send(mail: {
-    readonly to: string;
-    readonly subject: string;
-    readonly body: string;
-    readonly attachment?: { readonly name: string; readonly bytes: Buffer };
-  }): Promise<void>;
+/** One outgoing mail. */
+export interface Letter {
+  /** Known before the first try, so that a mail that is sent again after a failure is the same mail. */
+  readonly id: string;
+  /** The job that it is about. */
+  readonly jobId: string;
+  readonly sentAt: Date;
+  readonly to: string;
+  readonly subject: string;
+  readonly body: string;
+  readonly attachment?: { readonly name: string; readonly bytes: Buffer };
 }
 
-export const pumpConditions = ['sound', 'internal leakage', 'air in the suction'] as const;
-export type PumpCondition = (typeof pumpConditions)[number];
+/** Outgoing mail. */
+export interface Mail {
+  send(letter: Letter): Promise<void>;
+}
 
 /** A test stand that runs a pump through a plan of flows and reads its gauges at each. */
 export interface TestStand {

@@ -79,6 +79,9 @@ function mailContract(name: string, make: (keep: (to: string, subject: string) =
   test(`${name} delivers address and subject as they are`, async () => {
     const sent: string[] = [];
     await make((to, subject) => sent.push(`${to} ${subject}`)).send({
+      id: 'mail-1',
+      jobId: 'job-1',
+      sentAt: new Date('2026-11-24T08:00:00Z'),
       to: 'fern@garden.example',
       subject: 'Quote',
       body: 'b',

@@ -1,5 +1,6 @@
 import { chanceFrom, normal } from './chance';
-import type { PumpCondition, StandAsk, StandGauges, TestStand } from './contract';
+import type { PumpCondition } from '@/core/record';
+import type { StandAsk, StandGauges, TestStand } from './contract';
 
 const gravity = 9.80665;
 const water = 998.2; // kg/m³ at 20 °C

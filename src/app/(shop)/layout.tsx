@@ -8,13 +8,14 @@ import { Scan } from '@/components/shell/scan';
 import { TopNav } from '@/components/shell/top-nav';
 import { WaitingBar } from '@/components/shell/waiting-bar';
 import { SignDefinitions, WordMark } from '@/components/signs/stream';
-import { currentActor, requestContext } from '../session';
+import { SignedIn } from '@/components/act/maker';
+import { currentActor, makeEntryPass, requestContext } from '../session';
 
 export default async function ShopLayout({ children }: { children: ReactNode }) {
   const actor = await currentActor();
   const context = await requestContext();
   if (actor.kind !== 'person') redirect((await perform(readFirstVisit, context, {})).isEmpty ? '/welcome' : '/sign-in');
-  const { people } = await perform(readShopView, context, {});
+  const [{ people }, pass] = await Promise.all([perform(readShopView, context, {}), makeEntryPass()]);
   return (
     <>
       <a href="#main" className="absolute left-2 top-[-60px] z-50 bg-ink px-3 py-2 text-onink focus:top-2">
@@ -36,6 +37,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
         />
       </header>
       <main id="main">{children}</main>
+      <SignedIn personId={actor.personId} name={actor.name} pass={pass} />
       <WaitingBar />
       <Scan />
       <SignDefinitions />

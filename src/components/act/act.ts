@@ -1,5 +1,6 @@
 'use client';
 
+import type { InputOf, ResultOf, Verb } from '@/contract';
 import type { Missing } from '@/core/lifecycle';
 
 /** A refusal as the interface shows it: what is wrong, what was kept, what to do. */
@@ -14,10 +15,8 @@ export interface ActError {
   readonly yours?: unknown;
 }
 
-export type ActResult<Data> =
-  | { readonly ok: true; readonly data: Data }
-  | { readonly ok: false; readonly error: ActError }
-  | { readonly ok: false; readonly waiting: true };
+export type Answered<Data> =
+  { readonly ok: true; readonly data: Data } | { readonly ok: false; readonly error: ActError };
 
 const lost: ActError = {
   code: 'no-connection',
@@ -27,90 +26,68 @@ const lost: ActError = {
   issues: [],
 };
 
-/** Sends one verb; `null` when the server or its record cannot be reached. */
-export async function send<Data>(verb: string, input: unknown, link?: string): Promise<ActResult<Data> | null> {
+export interface Sending {
+  /** The entry's key, made before the first try; a repeat with it gets the first answer. */
+  readonly key?: string;
+  readonly madeAt?: string;
+  /** The pass of the person who made the entry. */
+  readonly pass?: string;
+  /** The token of a customer's link. */
+  readonly link?: string;
+  readonly signal?: AbortSignal;
+}
+
+/** Headers that say whose entry it is. */
+export function headersOf({ key, madeAt, pass, link }: Sending): Record<string, string> {
+  return {
+    ...(key && { 'entry-key': key }),
+    ...(madeAt && { 'entry-made-at': madeAt }),
+    ...(pass && { 'entry-pass': pass }),
+    ...(link && { 'x-customer-link': link }),
+  };
+}
+
+/** Statuses that say that nobody could answer, or not now. */
+const away = new Set([502, 503, 504]);
+
+/** The answer of a door: one of the two shapes that every door gives. */
+interface AnswerBody<Data> {
+  readonly data?: Data;
+  readonly error?: ActError;
+}
+
+/** Reads an answer; null when the server or its record cannot be reached. */
+export async function readAnswer<Data>(response: Response): Promise<Answered<Data> | null> {
+  if (away.has(response.status)) return null;
+  const body: AnswerBody<Data> = await response.json();
+  if (body.error) return { ok: false, error: body.error };
+  return body.data === undefined ? null : { ok: true, data: body.data };
+}
+
+/** Sends one verb; null when the server or its record cannot be reached. */
+export async function send<V extends Verb>(
+  verb: V,
+  input: InputOf<V>,
+  sending: Sending = {},
+): Promise<Answered<ResultOf<V>> | null> {
   try {
     const response = await fetch(`/api/act/${verb}`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', ...(link && { 'x-customer-link': link }) },
+      headers: { 'content-type': 'application/json', ...headersOf(sending) },
       body: JSON.stringify(input),
+      ...(sending.signal && { signal: sending.signal }),
     });
-    const body = (await response.json()) as { data?: Data; error?: ActError };
-    if (response.status === 503) return null;
-    return body.error ? { ok: false, error: body.error } : { ok: true, data: body.data as Data };
+    return await readAnswer<ResultOf<V>>(response);
   } catch {
     return null;
   }
 }
 
 /** Sends a verb that must be answered now; a lost connection is an error that keeps what was typed. */
-export async function act<Data = Record<string, unknown>>(
-  verb: string,
-  input: unknown,
-  link?: string,
-): Promise<ActResult<Data>> {
-  return (await send<Data>(verb, input, link)) ?? { ok: false, error: lost };
-}
-
-export interface WaitingEntry {
-  readonly id: string;
-  readonly verb: string;
-  readonly input: unknown;
-  /** How the entry is named to a person. */
-  readonly label: string;
-  readonly error?: ActError;
-}
-
-const storeKey = 'puddlestone.waiting';
-const changed = 'puddlestone-waiting';
-
-export function readWaiting(): readonly WaitingEntry[] {
-  try {
-    return JSON.parse(localStorage.getItem(storeKey) ?? '[]') as WaitingEntry[];
-  } catch {
-    return [];
-  }
-}
-
-export function writeWaiting(entries: readonly WaitingEntry[]): void {
-  localStorage.setItem(storeKey, JSON.stringify(entries));
-  window.dispatchEvent(new Event(changed));
-}
-
-export function watchWaiting(listener: () => void): () => void {
-  window.addEventListener(changed, listener);
-  window.addEventListener('storage', listener);
-  return () => {
-    window.removeEventListener(changed, listener);
-    window.removeEventListener('storage', listener);
-  };
-}
-
-/** Sends a bench entry; when nobody answers it waits on this device and goes by itself later. */
-export async function keep<Data = Record<string, unknown>>(
-  verb: string,
-  input: unknown,
-  label: string,
-): Promise<ActResult<Data>> {
-  const answer = readWaiting().some((entry) => !entry.error) ? null : await send<Data>(verb, input);
-  if (answer) return answer;
-  writeWaiting([...readWaiting(), { id: crypto.randomUUID(), verb, input, label }]);
-  return { ok: false, waiting: true };
-}
-
-/** Sends what waits, in order, until one cannot be sent. Refused entries stay with their reason. Gives how many went. */
-export async function flushWaiting(): Promise<number> {
-  let sent = 0;
-  for (const entry of readWaiting()) {
-    if (entry.error) continue;
-    const answer = await send(entry.verb, entry.input);
-    if (!answer) break;
-    const rest = readWaiting();
-    if (answer.ok) {
-      sent++;
-      writeWaiting(rest.filter((one) => one.id !== entry.id));
-    } else if ('error' in answer)
-      writeWaiting(rest.map((one) => (one.id === entry.id ? { ...one, error: answer.error } : one)));
-  }
-  return sent;
+export async function act<V extends Verb>(
+  verb: V,
+  input: InputOf<V>,
+  sending: Sending = {},
+): Promise<Answered<ResultOf<V>>> {
+  return (await send(verb, input, sending)) ?? { ok: false, error: lost };
 }

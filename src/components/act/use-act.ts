@@ -2,7 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { act, keep, type ActError } from './act';
+import type { InputOf, ResultOf, Verb } from '@/contract';
+import { act, type ActError } from './act';
+import { keep, type Kept } from './waiting';
 
 /** Runs verbs from a sheet: remembers the error, shows that it is busy, and refreshes the page after a change. */
 export function useAct() {
@@ -10,29 +12,33 @@ export function useAct() {
   const [error, setError] = useState<ActError | null>(null);
   const [isSending, setSending] = useState(false);
   const [isRefreshing, startRefresh] = useTransition();
-  const run = async <Data = Record<string, unknown>>(
-    verb: string,
-    input: unknown,
-    { label }: { readonly label?: string } = {},
-  ): Promise<Data | null> => {
+  const refresh = () => startRefresh(() => router.refresh());
+
+  /** Sends a verb; gives its answer, or null when it was refused or (with `kept`) waits on this device. */
+  const run = async <V extends Verb>(verb: V, input: InputOf<V>, kept?: Kept): Promise<ResultOf<V> | null> => {
     setSending(true);
     setError(null);
-    const answer = label ? await keep<Data>(verb, input, label) : await act<Data>(verb, input);
+    const answer = kept ? await keep(verb, input, kept) : await act(verb, input);
     setSending(false);
     if (answer.ok) {
-      startRefresh(() => router.refresh());
+      refresh();
       return answer.data;
     }
     if ('error' in answer) setError(answer.error);
     return null;
   };
+
   /** As `run` for a bench entry, telling also when it waits on this device. */
-  const attempt = async (verb: string, input: unknown, label: string): Promise<'kept' | 'waiting' | 'refused'> => {
+  const attempt = async <V extends Verb>(
+    verb: V,
+    input: InputOf<V>,
+    kept: Kept,
+  ): Promise<'kept' | 'waiting' | 'refused'> => {
     setSending(true);
     setError(null);
-    const answer = await keep(verb, input, label);
+    const answer = await keep(verb, input, kept);
     setSending(false);
-    if (answer.ok) startRefresh(() => router.refresh());
+    if (answer.ok) refresh();
     else if ('error' in answer) setError(answer.error);
     return answer.ok ? 'kept' : 'error' in answer ? 'refused' : 'waiting';
   };

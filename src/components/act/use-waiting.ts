@@ -1,18 +1,22 @@
 'use client';
 
 import { useMemo, useSyncExternalStore } from 'react';
-import { watchWaiting, type WaitingEntry } from './act';
+import type { InputOf, Verb } from '@/contract';
+import { parseWaiting, waitingText, watchWaiting, type WaitingEntry } from './waiting';
 
-const snapshot = () => localStorage.getItem('puddlestone.waiting') ?? '[]';
+function isOf<V extends Verb>(entry: WaitingEntry, verb: V): entry is Extract<WaitingEntry, { verb: V }> {
+  return entry.verb === verb;
+}
 
 /** Entries of one verb and job that wait on this device, so that a sheet shows them as kept. */
-export function useWaiting<Input extends { readonly tag: string }>(verb: string, tag: string): readonly Input[] {
-  const text = useSyncExternalStore(watchWaiting, snapshot, () => '[]');
+export function useWaiting<V extends Verb>(verb: V, tag: string): readonly InputOf<V>[] {
+  const text = useSyncExternalStore(watchWaiting, waitingText, () => '[]');
   return useMemo(
     () =>
-      (JSON.parse(text) as WaitingEntry[])
-        .filter((entry) => entry.verb === verb && !entry.error && (entry.input as Input).tag === tag)
-        .map((entry) => entry.input as Input),
+      parseWaiting(text)
+        .filter((entry) => isOf(entry, verb))
+        .filter((entry) => !entry.error && 'tag' in entry.input && entry.input.tag === tag)
+        .map((entry) => entry.input as InputOf<V>),
     [text, verb, tag],
   );
 }

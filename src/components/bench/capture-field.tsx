@@ -2,7 +2,7 @@
 
 import { useState, type FormEvent } from 'react';
 import type { Capture } from '@/core/family';
-import type { CaptureTaken } from '@/core/record';
+import type { CapturePhase, CaptureTaken } from '@/core/record';
 import { formatLength, lengthUnit, parseQuantity, withLengthUnit, type LengthDisplay } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
@@ -15,7 +15,7 @@ interface Props {
   readonly tag: string;
   readonly zone: string;
   readonly lengthDisplay: LengthDisplay;
-  readonly phase: 'teardown' | 'rebuild';
+  readonly phase: CapturePhase;
   readonly stepId: string;
   readonly partRef: string;
   readonly capture: Capture;
@@ -23,13 +23,6 @@ interface Props {
   /** What teardown kept for this, shown again at rebuild. */
   readonly before?: CaptureTaken | undefined;
   readonly canEdit: boolean;
-}
-
-interface CaptureInput {
-  readonly tag: string;
-  readonly captureId: string;
-  readonly phase: string;
-  readonly typed: string;
 }
 
 const kindWords: Readonly<Record<Capture['kind'], string>> = {
@@ -76,14 +69,12 @@ export function CaptureField({
   const [typed, setTyped] = useDraft(`${tag}.${phase}.${capture.id}`);
   const [reason, setReason] = useState('');
   const [isChanging, setChanging] = useState(false);
-  const waiting = useWaiting<CaptureInput>('record-capture', tag).find(
-    (one) => one.captureId === capture.id && one.phase === phase,
-  );
+  const waiting = useWaiting('record-capture', tag).find((one) => one.captureId === capture.id && one.phase === phase);
   const send = async (text: string, photoId: string | null = null) => {
     const answer = await run(
       'record-capture',
       { tag, phase, captureId: capture.id, typed: text, photoId, reason, basedOn: taken?.version ?? 0 },
-      { label: `${capture.ask}: ${text || 'picture'}` },
+      { label: `${capture.ask}: ${text || 'picture'}`, place: `${tag} ${phase} ${capture.id}` },
     );
     if (answer) {
       setTyped(null);

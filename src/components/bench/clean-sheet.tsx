@@ -1,10 +1,19 @@
 'use client';
 
 import { useState } from 'react';
+import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { sayMoment, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
 import { Cautions } from './cautions';
+
+const cautionUnread: ActError = {
+  code: 'bad-input',
+  what: 'Read the caution of cleaning first.',
+  kept: 'Nothing was changed.',
+  todo: 'Acknowledge it above; then keep what was cleaned.',
+  issues: [],
+};
 
 /** Cleaning by part: the method that suits it, what must be masked, what must never be done. */
 export function CleanSheet({ view, isHere }: SheetProps) {
@@ -12,26 +21,28 @@ export function CleanSheet({ view, isHere }: SheetProps) {
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   const [methods, setMethods] = useState<Readonly<Record<string, string>>>({});
   const [masked, setMasked] = useState<ReadonlySet<string>>(new Set());
-  const { run, error, isBusy } = useAct();
+  const { run, error, setError, isBusy } = useAct();
   const here = new Set(
     record.parts.filter((part) => part.state === 'present' || part.state === 'broken').map((part) => part.ref),
   );
   const parts = family.parts.filter((part) => !part.soft && here.has(part.ref));
   const done = new Map(record.steps.filter((step) => step.phase === 'clean').map((step) => [step.stepId, step]));
-  const clean = (refs: readonly string[]) =>
-    run(
+  const clean = (refs: readonly string[]) => {
+    if (!read.has('blasting-acid')) return setError(cautionUnread);
+    return run(
       'clean-parts',
       {
         tag: record.tag,
-        cautionRead: read.has('blasting-acid'),
+        cautionRead: true,
         parts: refs.map((ref) => ({
           partRef: ref,
           method: methods[ref] ?? parts.find((part) => part.ref === ref)!.clean.method,
           masked: masked.has(ref),
         })),
       },
-      { label: `Cleaned: ${refs.join(', ')}` },
+      { label: `Cleaned: ${refs.join(', ')}`, place: `${record.tag} clean ${refs.join(' ')}` },
     );
+  };
   const ready = parts
     .filter((part) => !done.has(part.ref) && (!part.clean.mask || masked.has(part.ref)))
     .map((part) => part.ref);

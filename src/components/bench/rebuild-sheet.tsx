@@ -179,11 +179,12 @@ function Step({
           tag: record.tag,
           phase: 'rebuild',
           stepId: step.id,
+          basedOn: own?.version ?? 0,
           cautionsRead: [...read],
           ...values,
           ...(consumable && { consumable }),
         },
-        { label: `Step “${step.title}” done` },
+        { label: `Step “${step.title}” done`, place: `${record.tag} rebuild ${step.id}` },
       ))
     )
       return;
@@ -272,6 +273,7 @@ function Step({
           view={view}
           isHere={isHere}
           stepId={step.id}
+          version={own.version}
           by={own.personName}
           isOwn={own.personId === view.person.personId}
           signed={own.second?.personName ?? null}
@@ -307,11 +309,14 @@ function HoldPoint({
   view,
   isHere,
   stepId,
+  version,
   by,
   isOwn,
   signed,
 }: SheetProps & {
   readonly stepId: string;
+  /** The step as it was done: what is signed is what was seen. */
+  readonly version: number;
   readonly by: string;
   readonly isOwn: boolean;
   readonly signed: string | null;
@@ -336,7 +341,7 @@ function HoldPoint({
           tone="main"
           className="mt-2"
           disabled={isBusy}
-          onClick={() => run('sign-hold-point', { tag: view.record.tag, stepId })}
+          onClick={() => run('sign-hold-point', { tag: view.record.tag, stepId, basedOn: version })}
         >
           Sign the hold point as {view.person.name}
         </Button>

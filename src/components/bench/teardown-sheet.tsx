@@ -74,8 +74,8 @@ function TeardownStep({
   const finish = async () => {
     const answer = await run(
       'finish-step',
-      { tag: record.tag, phase: 'teardown', stepId, cautionsRead: [...read] },
-      { label: `Step “${step.title}” done` },
+      { tag: record.tag, phase: 'teardown', stepId, basedOn: own?.version ?? 0, cautionsRead: [...read] },
+      { label: `Step “${step.title}” done`, place: `${record.tag} teardown ${stepId}` },
     );
     if (answer) onDone();
   };
@@ -129,7 +129,10 @@ function PartsAccount({ view, isHere }: SheetProps) {
           basedOn: accounts.get(ref)?.version ?? 0,
         })),
       },
-      { label: refs.length === 1 ? `${refs[0]}: ${state}` : `${refs.length} parts: ${state}` },
+      {
+        label: refs.length === 1 ? `${refs[0]}: ${state}` : `${refs.length} parts: ${state}`,
+        place: `${record.tag} parts ${refs.join(' ')}`,
+      },
     );
   const open = family.parts.filter((part) => !accounts.has(part.ref)).map((part) => part.ref);
   return (

@@ -132,7 +132,7 @@ function Answer({ token, quote, isOpen }: { readonly token: string; readonly quo
     const answer = await act(
       'answer-quote',
       { quoteId: quote.id, name, declinedLines: declineAll ? [] : [...declined], declineAll, signature },
-      token,
+      { link: token },
     );
     setBusy(false);
     if (answer.ok) {

@@ -24,17 +24,21 @@ interface Props {
   readonly target: { readonly pointId: string } | { readonly findingId: string };
   readonly reason: string;
   readonly current?: string | undefined;
+  /** Version of the disposition that stands; 0 for none. */
+  readonly basedOn: number;
 }
 
 /** What is done about a finding, and why; the proposed reason can be changed before a choice. */
-export function DispositionForm({ tag, target, reason: proposed, current }: Props) {
+export function DispositionForm({ tag, target, reason: proposed, current, basedOn }: Props) {
   const { run, error, isBusy } = useAct();
-  const [reason, setReason] = useState(proposed);
+  // Until it is changed by hand the reason follows the readings.
+  const [typed, setTyped] = useState<string | null>(null);
+  const reason = typed ?? proposed;
   return (
     <div className="w-full space-y-1">
       <label className="block text-13 text-quiet">
         Reason of the disposition
-        <input className="field mt-1" value={reason} onChange={(event) => setReason(event.target.value)} />
+        <input className="field mt-1" value={reason} onChange={(event) => setTyped(event.target.value)} />
       </label>
       <div role="group" aria-label="Disposition" className="flex flex-wrap gap-1">
         {actions.map((action) => (
@@ -43,7 +47,7 @@ export function DispositionForm({ tag, target, reason: proposed, current }: Prop
             type="button"
             aria-pressed={current === action}
             disabled={isBusy}
-            onClick={() => run('dispose', { tag, target, action, reason: reason || proposed })}
+            onClick={() => run('dispose', { tag, target, action, reason: reason || proposed, basedOn })}
             className={`min-h-12 rounded-[9px_8px_10px_7px] border px-3 ${current === action ? 'border-ink bg-ink text-onink' : 'border-quiet bg-sheet'}`}
           >
             {action}

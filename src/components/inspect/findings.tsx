@@ -44,6 +44,7 @@ export function Findings({ view, isHere }: SheetProps) {
                   target={{ findingId: finding.id }}
                   reason={finding.words}
                   current={finding.disposition?.action}
+                  basedOn={finding.disposition?.version ?? 0}
                 />
               )}
             </div>

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { PointState } from '@/core/inspection';
-import { placeKey, type Phase, type Reading } from '@/core/record';
+import { placeKey, type Phase, type PointDecision, type Reading } from '@/core/record';
 import { formatLength, lengthUnit, type LengthDisplay } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
@@ -96,9 +96,15 @@ export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace
               target={{ pointId: point.id }}
               reason={state.reason}
               current={finding?.disposition?.action}
+              basedOn={finding?.disposition?.version ?? 0}
             />
           )}
-          <Judging tag={record.tag} pointId={point.id} isMeasured={state.verdict !== null} />
+          <Judging
+            tag={record.tag}
+            pointId={point.id}
+            isMeasured={state.verdict !== null}
+            basedOn={finding?.version ?? 0}
+          />
         </div>
       )}
       {canEdit && phase === 'as-found' && (
@@ -112,14 +118,17 @@ function Judging({
   tag,
   pointId,
   isMeasured,
+  basedOn,
 }: {
   readonly tag: string;
   readonly pointId: string;
   readonly isMeasured: boolean;
+  /** Version of the point's finding in this phase; 0 for none. */
+  readonly basedOn: number;
 }) {
   const { run, error, isBusy } = useAct();
   const [isOpen, setOpen] = useState(false);
-  const [decision, setDecision] = useState<string>(isMeasured ? 'reuse' : 'waive');
+  const [decision, setDecision] = useState<PointDecision>(isMeasured ? 'reuse' : 'waive');
   const [reason, setReason] = useState('');
   if (!isOpen)
     return (
@@ -128,7 +137,7 @@ function Judging({
       </Button>
     );
   const send = async () => {
-    if (await run('judge-point', { tag, pointId, decision, reason })) setOpen(false);
+    if (await run('judge-point', { tag, pointId, decision, reason, basedOn })) setOpen(false);
   };
   return (
     <div className="w-full space-y-2 border-l-4 border-line pl-3">

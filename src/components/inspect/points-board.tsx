@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { drawSection, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
-import { placeKey, type Phase, type Reading } from '@/core/record';
+import { asId, placeKey, type Phase, type Place as MeasuringPlace, type Reading } from '@/core/record';
 import { formatLength, lengthUnit, parseQuantity, withLengthUnit, type LengthDisplay } from '@/core/units';
 import { act, type ActError } from '../act/act';
 import { useAct } from '../act/use-act';
@@ -16,18 +16,6 @@ import { Button } from '../ui/form';
 import { useAskedPlace, visitNow } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 import { PointDetail } from './point-detail';
-
-interface ReadingsInput {
-  readonly tag: string;
-  readonly phase: Phase;
-  readonly entries: readonly {
-    readonly pointId: string;
-    readonly place: string;
-    readonly typed: string;
-    readonly instrument: string | null;
-    readonly basedOn: number;
-  }[];
-}
 
 interface Place {
   readonly point: FamilyPoint;
@@ -51,7 +39,7 @@ const decimalsOf = (point: FamilyPoint) => Math.max(0, Math.round(-Math.log10(po
 /** Readings as the record has them, with those that still wait on this device laid over. */
 function useReadings(view: JobView, phase: Phase): readonly Reading[] {
   const { record, instruments, person } = view;
-  const waiting = useWaiting<ReadingsInput>('record-readings', record.tag);
+  const waiting = useWaiting('record-readings', record.tag);
   return useMemo(() => {
     const laid = new Map(
       record.readings
@@ -66,7 +54,7 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
         laid.set(`${entry.pointId} ${entry.place}`, {
           phase,
           pointId: entry.pointId,
-          place: entry.place,
+          place: asId<MeasuringPlace>(entry.place),
           valueMm: parsed.quantity.value.toNumber(),
           typed: entry.typed,
           typedUnit: parsed.quantity.unit,
@@ -74,6 +62,7 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
           instrument: entry.instrument,
           uncertaintyUm,
           version: entry.basedOn,
+          personId: null,
           personName: `${person.name}, waiting`,
           at: '',
         });
@@ -326,7 +315,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
     const outcome = await attempt(
       'record-readings',
       { tag, phase, entries: [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }] },
-      `${point.title}, ${sayPlace(place)}: ${typed}`,
+      { label: `${point.title}, ${sayPlace(place)}: ${typed}`, place: `${tag} ${phase} ${point.id} ${place}` },
     );
     if (outcome === 'refused') return;
     setTyped(null);
@@ -337,7 +326,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
     void keep(reading?.version ?? 0);
   };
   const press = async () => {
-    const answer = await act<{ typed: string }>('read-gauge', { tag, phase, pointId: point.id, place });
+    const answer = await act('read-gauge', { tag, phase, pointId: point.id, place });
     // The gauge reads millimetres, whatever the shop's screens show.
     if (answer.ok) setTyped(view.lengthDisplay === 'inch' ? `${answer.data.typed} mm` : answer.data.typed);
     else if ('error' in answer) setError(answer.error);

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import { personalMoves } from '@/core/lifecycle/transition';
 import { stationNames, type Station } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote } from '../ui/form';
@@ -49,7 +50,8 @@ export function GateBar({ view, shown }: { readonly view: JobView; readonly show
   }
   const isMove = ownMoves.has(gate.event);
   const move = async () => {
-    await run('advance-job', { tag: record.tag, event: gate.event });
+    const event = personalMoves.find((one) => one === gate.event);
+    if (event) await run('advance-job', { tag: record.tag, event });
   };
   return (
     <aside

@@ -5,6 +5,7 @@ import { useState, type FormEvent } from 'react';
 import { holderNames, holders } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { oneOf, textOf } from '../ui/form-data';
 import { SidePanel } from '../ui/side-panel';
 import { RecordDrawer } from './record-drawer';
 import { sayDate, type JobView } from './view';
@@ -38,9 +39,9 @@ function HoldForm({ view }: { readonly view: JobView }) {
     const data = new FormData(event.currentTarget);
     void run('hold-job', {
       tag: record.tag,
-      reason: data.get('reason'),
-      until: data.get('until'),
-      holder: data.get('holder'),
+      reason: textOf(data, 'reason'),
+      until: textOf(data, 'until'),
+      holder: oneOf(holders, textOf(data, 'holder')),
     });
   };
   return (

@@ -1,10 +1,13 @@
 'use client';
 
 import { Camera, ImageUp } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
+import type { PhotoId } from '@/core/record';
 import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote } from '../ui/form';
+import { sendPicture } from './send-picture';
 
 interface Props {
   readonly tag: string;
@@ -12,66 +15,102 @@ interface Props {
   readonly about: string;
   readonly partRef: string;
   readonly caption: string;
-  readonly onTaken?: (photoId: string) => void;
+  readonly onTaken?: (photoId: PhotoId) => void;
 }
 
-const tooLarge: ActError = {
-  code: 'too-large',
-  what: 'The picture is larger than 12 MB.',
-  kept: 'Nothing was stored.',
-  todo: 'Send a smaller one.',
-  issues: [],
-};
-
-function readBase64(file: File): Promise<string> {
-  return new Promise((resolve, reject) => {
-    const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result).split(',')[1] ?? '');
-    reader.onerror = () => reject(reader.error);
-    reader.readAsDataURL(file);
-  });
+/** How far pictures that are being sent have gone. */
+interface Going {
+  readonly sent: number;
+  readonly of: number;
+  /** Of the one that is going now, from 0 to 1. */
+  readonly share: number;
 }
 
-/** Takes a picture with the bench camera, or takes one from a file or a phone. */
-export function PictureTaker({ tag, about, partRef, caption, onTaken }: Props) {
+/** Sends files one after the other, so that a weak line carries one at a time. */
+function useUpload({ tag, about, caption, onTaken }: Props) {
+  const router = useRouter();
+  const [going, setGoing] = useState<Going | null>(null);
+  const [error, setError] = useState<ActError | null>(null);
+  const [kept, setKept] = useState(0);
+  const send = async (files: readonly File[]) => {
+    setError(null);
+    setKept(0);
+    for (const [sent, file] of files.entries()) {
+      const onProgress = (share: number) => setGoing({ sent, of: files.length, share });
+      onProgress(0);
+      const answer = await sendPicture({ tag, about, caption, file, onProgress });
+      if (!answer.ok) {
+        setError({ ...answer.error, what: `${file.name}: ${answer.error.what}` });
+        break;
+      }
+      setKept(sent + 1);
+      onTaken?.(answer.data.photoId);
+    }
+    setGoing(null);
+    router.refresh();
+  };
+  return { send, going, error, kept };
+}
+
+function sayKept(kept: number): string {
+  if (!kept) return '';
+  return kept === 1 ? 'Picture kept.' : `${kept} pictures kept.`;
+}
+
+/** Takes a picture with the bench camera, or takes several from files or a phone. */
+export function PictureTaker(props: Props) {
+  const { tag, about, partRef, caption, onTaken } = props;
   const input = useRef<HTMLInputElement>(null);
-  const { run, error, setError, isSending } = useAct();
-  const [said, setSaid] = useState('');
-  const done = (answer: { photoId: string } | null) => {
+  const { run, error, isSending } = useAct();
+  const upload = useUpload(props);
+  const [taken, setTaken] = useState(0);
+  const take = async () => {
+    const answer = await run('take-picture', { tag, about, partRef, caption });
     if (!answer) return;
-    setSaid('Picture kept.');
+    setTaken(1);
     onTaken?.(answer.photoId);
   };
-  const take = async () => done(await run<{ photoId: string }>('take-picture', { tag, about, partRef, caption }));
-  const upload = async (file: File | undefined) => {
-    if (!file) return;
-    if (file.size > 12 * 1024 * 1024) return setError(tooLarge);
-    done(await run<{ photoId: string }>('add-photo', { tag, about, caption, base64: await readBase64(file) }));
+  const choose = async (files: FileList | null) => {
+    if (!files?.length) return;
+    setTaken(0);
+    await upload.send([...files]);
     if (input.current) input.current.value = '';
   };
+  const { going } = upload;
+  const isBusy = isSending || going !== null;
   return (
     <div>
       <div className="flex flex-wrap items-center gap-2">
-        <Button onClick={take} disabled={isSending}>
+        <Button onClick={take} disabled={isBusy}>
           <Camera aria-hidden="true" size={20} /> Bench camera
         </Button>
-        <Button tone="quiet" onClick={() => input.current?.click()} disabled={isSending}>
-          <ImageUp aria-hidden="true" size={20} /> From a file
+        <Button tone="quiet" onClick={() => input.current?.click()} disabled={isBusy}>
+          <ImageUp aria-hidden="true" size={20} /> From files
         </Button>
         <input
           ref={input}
           type="file"
+          multiple
           accept="image/jpeg,image/png,image/webp"
           aria-label={`Picture from a file: ${caption}`}
           className="sr-only"
           tabIndex={-1}
-          onChange={(event) => void upload(event.target.files?.[0])}
+          onChange={(event) => void choose(event.target.files)}
         />
+        {going && (
+          <progress
+            aria-label={`Sending picture ${going.sent + 1} of ${going.of}`}
+            max={going.of}
+            value={going.sent + going.share}
+          />
+        )}
         <span role="status" className="text-13 text-quiet">
-          {isSending ? 'Taking …' : said}
+          {going && `Sending ${going.sent + 1} of ${going.of}`}
+          {isSending && 'Taking …'}
+          {!isBusy && sayKept(taken || upload.kept)}
         </span>
       </div>
-      <ErrorNote error={error} />
+      <ErrorNote error={error ?? upload.error} />
     </div>
   );
 }

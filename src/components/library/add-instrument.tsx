@@ -1,39 +1,48 @@
 'use client';
 
-import type { FormEvent } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import type { InputOf } from '@/contract';
+import { addInstrumentInput } from '@/contract/people';
+import { instrumentKinds } from '@/core/record';
 import { useAct } from '../act/use-act';
-import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
+import { faultsOf } from '../ui/form-faults';
 
-const kinds = ['outside micrometer', 'bore gauge', 'dial indicator', 'vernier caliper', 'depth gauge'] as const;
+/** A number as a person types it, with point or comma; not a number where nothing is typed. */
+const readNumber = (text: unknown) => {
+  const typed = String(text ?? '').trim();
+  return typed ? Number(typed.replace(',', '.')) : Number.NaN;
+};
 
 /** A gauge more in the shop’s list. */
 export function AddInstrument() {
   const { run, error, isBusy } = useAct();
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const { uncertaintyUm, ...rest } = Object.fromEntries(new FormData(form));
-    if (await run('add-instrument', { ...rest, uncertaintyUm: Number(String(uncertaintyUm).replace(',', '.')) }))
-      form.reset();
+  const form = useForm<InputOf<'add-instrument'>>({
+    resolver: zodResolver(addInstrumentInput),
+    defaultValues: { kind: 'outside micrometer' },
+  });
+  const faultOf = faultsOf(form.formState.errors, error);
+  const send = async (input: InputOf<'add-instrument'>) => {
+    if (await run('add-instrument', input)) form.reset();
   };
   return (
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer content-center font-semibold">Another instrument</summary>
-      <form onSubmit={submit} className="space-y-2">
-        <TextField label="Code on its body" name="code" required error={issueFor(error, 'code')} />
-        <SelectField label="Kind" name="kind">
-          {kinds.map((kind) => (
+      <form onSubmit={form.handleSubmit(send)} className="space-y-2" noValidate>
+        <TextField label="Code on its body" error={faultOf('code')} {...form.register('code')} />
+        <SelectField label="Kind" {...form.register('kind')}>
+          {instrumentKinds.map((kind) => (
             <option key={kind}>{kind}</option>
           ))}
         </SelectField>
         <TextField
           label="Uncertainty, µm"
-          name="uncertaintyUm"
           inputMode="decimal"
-          required
-          error={issueFor(error, 'uncertaintyUm')}
+          error={faultOf('uncertaintyUm')}
+          {...form.register('uncertaintyUm', { setValueAs: readNumber })}
         />
-        <TextField label="Calibration due" name="dueOn" type="date" required error={issueFor(error, 'dueOn')} />
+        <TextField label="Calibration due" type="date" error={faultOf('dueOn')} {...form.register('dueOn')} />
         <ErrorNote error={error} />
         <Button type="submit" disabled={isBusy}>
           Add

@@ -1,44 +1,39 @@
 'use client';
 
-import type { FormEvent } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import type { InputOf } from '@/contract';
+import { addPersonInput } from '@/contract/people';
 import { roles } from '@/core/record';
 import { useAct } from '../act/use-act';
-import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
+import { faultsOf } from '../ui/form-faults';
 
 /** The owner lets another person in. */
 export function AddPerson() {
   const { run, error, isBusy } = useAct();
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    if (await run('add-person', Object.fromEntries(new FormData(form)))) form.reset();
+  const form = useForm<InputOf<'add-person'>>({
+    resolver: zodResolver(addPersonInput),
+    defaultValues: { role: 'technician', pin: '' },
+  });
+  const faultOf = faultsOf(form.formState.errors, error);
+  const field = (name: keyof InputOf<'add-person'>) => ({ error: faultOf(name), ...form.register(name) });
+  const send = async (input: InputOf<'add-person'>) => {
+    if (await run('add-person', input)) form.reset();
   };
   return (
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer content-center font-semibold">Another person</summary>
-      <form onSubmit={submit} className="space-y-2">
-        <TextField label="Name" name="name" required error={issueFor(error, 'name')} />
-        <TextField label="Mail address" name="email" type="email" required error={issueFor(error, 'email')} />
-        <SelectField label="Role" name="role">
+      <form onSubmit={form.handleSubmit(send)} className="space-y-2" noValidate>
+        <TextField label="Name" {...field('name')} />
+        <TextField label="Mail address" type="email" {...field('email')} />
+        <SelectField label="Role" {...field('role')}>
           {roles.map((role) => (
             <option key={role}>{role}</option>
           ))}
         </SelectField>
-        <TextField
-          label="First password"
-          name="password"
-          type="password"
-          required
-          hint="ten characters or more"
-          error={issueFor(error, 'password')}
-        />
-        <TextField
-          label="PIN for the bench tablet"
-          name="pin"
-          type="password"
-          inputMode="numeric"
-          error={issueFor(error, 'pin')}
-        />
+        <TextField label="First password" type="password" hint="ten characters or more" {...field('password')} />
+        <TextField label="PIN for the bench tablet" type="password" inputMode="numeric" {...field('pin')} />
         <ErrorNote error={error} />
         <Button type="submit" disabled={isBusy}>
           Let in

@@ -1,8 +1,10 @@
 'use client';
 
+import { lengthDisplays } from '@/core/record';
 import type { LengthDisplay } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { ErrorNote, SelectField } from '../ui/form';
+import { oneOf } from '../ui/form-data';
 
 /** Millimetres or inches on the shop's screens; what was measured stays as it was taken. */
 export function ChooseUnits({ current }: { readonly current: LengthDisplay }) {
@@ -13,7 +15,7 @@ export function ChooseUnits({ current }: { readonly current: LengthDisplay }) {
         label="Lengths are shown and typed in"
         value={current}
         disabled={isBusy}
-        onChange={(event) => void run('choose-units', { lengthDisplay: event.target.value })}
+        onChange={(event) => void run('choose-units', { lengthDisplay: oneOf(lengthDisplays, event.target.value) })}
       >
         <option value="metric">millimetres</option>
         <option value="inch">inches</option>

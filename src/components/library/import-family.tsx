@@ -13,9 +13,9 @@ export function ImportFamily() {
   const take = async (event: ChangeEvent<HTMLInputElement>) => {
     const file = event.target.files?.[0];
     if (!file) return;
-    const answer = await act<{ familyId: string }>('import-family', { text: await file.text() });
+    const answer = await act('import-family', { text: await file.text() });
     event.target.value = '';
-    setError(answer.ok || !('error' in answer) ? null : answer.error);
+    setError(answer.ok ? null : answer.error);
     setTaken(answer.ok ? answer.data.familyId : null);
     if (answer.ok) router.refresh();
   };

@@ -67,7 +67,8 @@ function groupsOf(family: Family): readonly (readonly [title: string, entries: r
   ];
 }
 
-const readNumber = (text: string) => Number(text.trim().replace(',', '.'));
+/** A number as typed; not a number where the field was emptied, which is no zero. */
+const readNumber = (text: string) => (text.trim() ? Number(text.trim().replace(',', '.')) : Number.NaN);
 
 /** A shop's own variant: only what was changed is sent; the shipped family stays as it is. */
 export function OwnVariantForm({ family }: { readonly family: Family }) {
@@ -99,9 +100,9 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
           : readNumber(typed[entry.path]!)
         : typed[entry.path]!,
     }));
-    const answer = await act<{ familyId: string }>('make-own-family', { familyId: family.id, title, changes });
+    const answer = await act('make-own-family', { familyId: family.id, title, changes });
     if (answer.ok) router.push(`/library/${answer.data.familyId}`);
-    else if ('error' in answer) setError(answer.error);
+    else setError(answer.error);
   };
   return (
     <details className="border-t border-ink pt-3">

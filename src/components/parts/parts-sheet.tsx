@@ -114,7 +114,7 @@ function Order({
   const isWhole = order.lines.every((line) => line.received >= line.quantity);
   const onlyShort = !arrived.length && !isWhole;
   const take = async () => {
-    const answer = await run<{ lines: { lineId: string; quantity: number }[]; restOn: string | null }>('take-parcel', {
+    const answer = await run('take-parcel', {
       tag: record.tag,
       orderNumber: order.number,
     });

@@ -3,11 +3,12 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { lineTotalMinor, totalQuote } from '@/core/quoting';
-import { currentQuote, type Quote } from '@/core/record';
+import { currentQuote, recordedWays, type Quote } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { oneOf } from '../ui/form-data';
 
 /** What was sent and what was answered; the coordinator can record an answer that came by telephone or order. */
 export function ApproveSheet({ view, isHere }: SheetProps) {
@@ -114,7 +115,7 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
 
 function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
   const { run, error, isBusy } = useAct();
-  const [way, setWay] = useState('telephone');
+  const [way, setWay] = useState<(typeof recordedWays)[number]>('telephone');
   const [name, setName] = useState(view.record.contact?.name ?? '');
   const [reference, setReference] = useState('');
   const [declined, setDeclined] = useState<ReadonlySet<string>>(new Set());
@@ -134,7 +135,11 @@ function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote:
     <section aria-label="Record an answer" className="space-y-2">
       <h2 className="font-bold">Record an answer that came otherwise</h2>
       <div className="grid gap-3 sm:grid-cols-3">
-        <SelectField label="It came by" value={way} onChange={(event) => setWay(event.target.value)}>
+        <SelectField
+          label="It came by"
+          value={way}
+          onChange={(event) => setWay(oneOf(recordedWays, event.target.value))}
+        >
           <option value="telephone">telephone</option>
           <option value="purchase order">purchase order</option>
         </SelectField>

@@ -2,12 +2,13 @@
 
 import { useState, type FormEvent } from 'react';
 import { lineTotalMinor, totalQuote } from '@/core/quoting';
-import { currentQuote, type Quote, type QuoteLine } from '@/core/record';
+import { currentQuote, lineKinds, type Quote, type QuoteLine } from '@/core/record';
 import { formatMoney, parseQuantity } from '@/core/units';
 import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
+import { oneOf, textOf } from '../ui/form-data';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { useOthersWork } from '../ui/whose';
 import { readMoney, writeMoney } from './money';
@@ -243,8 +244,6 @@ function LineRow({
   );
 }
 
-const kinds = ['part', 'labour', 'machining', 'outside', 'test', 'freight'] as const;
-
 function AddLine({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
   const { run, error, setError, isBusy } = useAct();
   const submit = async (event: FormEvent<HTMLFormElement>) => {
@@ -259,11 +258,11 @@ function AddLine({ view, quote }: { readonly view: JobView; readonly quote: Quot
       await run('add-line', {
         tag: view.record.tag,
         basedOn: quote.version,
-        kind: data.get('kind'),
-        description: data.get('description'),
-        plain: data.get('plain'),
+        kind: oneOf(lineKinds, textOf(data, 'kind')),
+        description: textOf(data, 'description'),
+        plain: textOf(data, 'plain'),
         quantity: amount.quantity.value.toNumber(),
-        unit: data.get('unit'),
+        unit: textOf(data, 'unit'),
         unitPriceMinor: money.minor,
       })
     )
@@ -274,7 +273,7 @@ function AddLine({ view, quote }: { readonly view: JobView; readonly quote: Quot
       <summary className="min-h-11 cursor-pointer content-center font-semibold">A line of your own</summary>
       <form onSubmit={submit} className="grid gap-3 py-2 md:grid-cols-[140px_1.2fr_1.2fr_90px_80px_120px_auto]">
         <SelectField label="Kind" name="kind">
-          {kinds.map((kind) => (
+          {lineKinds.map((kind) => (
             <option key={kind}>{kind}</option>
           ))}
         </SelectField>

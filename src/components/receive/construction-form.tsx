@@ -35,7 +35,7 @@ export function ConstructionForm({ tag, pump, families, now, isOpen }: Props) {
   });
   const family = families.find((one) => one.id === construction.familyId);
   const send = async () => {
-    const answer = await run<{ asksElastomer: boolean }>('correct-construction', {
+    const answer = await run('correct-construction', {
       tag,
       familyId: construction.familyId,
       ...(construction.variant && { variant: construction.variant }),

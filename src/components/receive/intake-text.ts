@@ -1,3 +1,4 @@
+import type { InputOf } from '@/contract';
 import type { Duty, Intake } from '@/core/record';
 import { parseQuantity, type Dimension } from '@/core/units';
 
@@ -21,6 +22,27 @@ export interface IntakeText {
   readonly shippingDamage: string;
   readonly elastomer: string;
 }
+
+/** The fields as a person names them. */
+export const intakeFieldNames: Readonly<Record<keyof IntakeText, string>> = {
+  equipmentNumber: 'customer’s equipment number',
+  flow: 'flow',
+  head: 'head',
+  power: 'power',
+  efficiency: 'efficiency',
+  speed: 'speed',
+  liquid: 'liquid',
+  cleaning: 'cleaning paper',
+  cleaningReference: 'number of the cleaning paper',
+  whyOut: 'why it came out',
+  runningHours: 'running hours',
+  cameWith: 'what came with it',
+  alsoCameWith: 'what else came with it',
+  shims: 'shims',
+  hazards: 'hazards',
+  shippingDamage: 'shipping damage',
+  elastomer: 'elastomer',
+};
 
 export const feet = ['front left', 'front right', 'rear left', 'rear right'] as const;
 export const usualPieces = ['coupling half', 'guard', 'key', 'seal pot', 'flush lines', 'gauges'] as const;
@@ -100,7 +122,7 @@ function readDuty(text: IntakeText, issues: Issues): Duty | null {
 
 /** Understands the fields; `issues` names what cannot be read, by field. */
 export function readIntakeText(text: IntakeText): {
-  readonly intake: Omit<Intake, 'version' | 'isolation'>;
+  readonly intake: InputOf<'save-intake'>['intake'];
   readonly issues: Readonly<Issues>;
 } {
   const issues: Issues = {};

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, type FormEvent } from 'react';
 import { proposeFamily, type FamilyCard } from '@/core/family';
+import type { InputOf } from '@/contract';
 import { act, type ActError } from '../act/act';
 import { useDraft } from '../act/use-draft';
 import { Section } from '../signs/section';
@@ -89,7 +90,11 @@ function readDraft(text: string): Draft {
   }
 }
 
-const inputOf = (draft: Draft, intake: unknown, familyId: string) => ({
+const inputOf = (
+  draft: Draft,
+  intake: InputOf<'receive-pump'>['intake'],
+  familyId: string,
+): InputOf<'receive-pump'> => ({
   customer: draft.customer,
   contact:
     draft.contactName || draft.email ? { name: draft.contactName, email: draft.email, phone: draft.phone } : null,
@@ -144,13 +149,17 @@ export function ReceiveForm({
     error: issueFor(error, path),
     onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value }),
   });
-  const chooseCustomer = (name: string) => {
+  const ownerNamed = (name: string): Partial<Draft> => {
     const known = customers.find((one) => one.name.toLowerCase() === name.toLowerCase());
-    set({
+    return {
       customer: name,
       ...(known?.email && { contactName: known.contactName ?? '', email: known.email, phone: known.phone ?? '' }),
-    });
+    };
   };
+  const chooseCustomer = (name: string) => set(ownerNamed(name));
+  // One change: a second one would be made from the draft as it was before the first.
+  const takeFrom = (visit: Visit | undefined) =>
+    visit && set({ maker: visit.maker, model: visit.model, ...ownerNamed(visit.customer) });
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     const read = readIntakeText(draft.intake);
@@ -164,12 +173,12 @@ export function ReceiveForm({
         issues: [],
       });
     setBusy(true);
-    const answer = await act<{ tag: string }>('receive-pump', inputOf(draft, read.intake, family?.id ?? ''));
+    const answer = await act('receive-pump', inputOf(draft, read.intake, family?.id ?? ''));
     setBusy(false);
     if (answer.ok) {
       setText(null);
       router.push(`/jobs/${answer.data.tag}`);
-    } else if ('error' in answer) setError(answer.error);
+    } else setError(answer.error);
   };
   return (
     <form onSubmit={submit} className="grid gap-x-8 p-6 pb-28 lg:grid-cols-[1fr_400px]">
@@ -212,13 +221,7 @@ export function ReceiveForm({
                 </li>
               ))}
             </ul>
-            <Button
-              tone="quiet"
-              onClick={() => (
-                set({ maker: visits[0]!.maker, model: visits[0]!.model }),
-                setTimeout(() => chooseCustomer(visits[0]!.customer))
-              )}
-            >
+            <Button tone="quiet" onClick={() => takeFrom(visits[0])}>
               Take maker, model and owner from there
             </Button>
           </section>

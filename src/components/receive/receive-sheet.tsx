@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import type { Intake } from '@/core/record';
+import { chooseField, mergeDraft, type Draft } from '../act/merge-draft';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { Cautions } from '../bench/cautions';
@@ -12,7 +12,55 @@ import { Button, ErrorNote } from '../ui/form';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { IntakeFields } from './intake-fields';
 import { ConstructionLine } from './construction-line';
-import { readIntakeText, writeIntakeText, type IntakeText } from './intake-text';
+import { intakeFieldNames, readIntakeText, writeIntakeText, type IntakeText } from './intake-text';
+
+type IntakeDraft = Draft<IntakeText>;
+
+/** A draft as it was stored; null for none, and for one from before drafts kept what they were begun from. */
+function readDraft(text: string): IntakeDraft | null {
+  try {
+    const draft: Partial<IntakeDraft> | null = text ? JSON.parse(text) : null;
+    return draft?.base && draft.mine ? { base: draft.base, mine: draft.mine } : null;
+  } catch {
+    return null;
+  }
+}
+
+const say = (value: IntakeText[keyof IntakeText]) =>
+  typeof value === 'string' ? value : JSON.stringify(value).replaceAll(/["{}[\]]/g, '');
+
+/** What both sides changed while a draft lay here: a person chooses field by field. */
+function Conflicts({
+  conflicts,
+  now,
+  mine,
+  onChoose,
+}: {
+  readonly conflicts: readonly (keyof IntakeText)[];
+  readonly now: IntakeText;
+  readonly mine: IntakeText;
+  readonly onChoose: (key: keyof IntakeText, stands: 'mine' | 'theirs') => void;
+}) {
+  if (!conflicts.length) return null;
+  return (
+    <section aria-label="Changed meanwhile" role="alert" className="mb-2 border-l-4 border-ochre px-3">
+      <p className="font-semibold">Somebody else changed this meanwhile. Choose which one stands:</p>
+      <ul className="text-13">
+        {conflicts.map((key) => (
+          <li key={key} className="flex flex-wrap items-center gap-x-3">
+            <b>{intakeFieldNames[key]}</b>
+            <Button tone="quiet" onClick={() => onChoose(key, 'mine')}>
+              Yours: {say(mine[key]) || 'empty'}
+            </Button>
+            <Button tone="quiet" onClick={() => onChoose(key, 'theirs')}>
+              Theirs: {say(now[key]) || 'empty'}
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
 
 function IntakeForm({ view }: SheetProps) {
   const { record } = view;
@@ -20,55 +68,53 @@ function IntakeForm({ view }: SheetProps) {
   const [text, setText] = useDraft(`${record.tag}.intake`);
   const [issues, setIssues] = useState<Readonly<Record<string, string>>>({});
   const isFixed = record.closedAt !== null;
-  const shown: IntakeText = text
-    ? { ...writeIntakeText(record.intake), ...(JSON.parse(text) as Partial<IntakeText>) }
-    : writeIntakeText(record.intake);
-  const theirs = error?.code === 'changed-meanwhile' ? (error.theirs as Intake | undefined) : undefined;
-  const save = async (basedOn: number) => {
-    const read = readIntakeText(shown);
+  const now = writeIntakeText(record.intake);
+  const draft = readDraft(text);
+  const merged = draft ? mergeDraft(draft, now) : { fields: now, conflicts: [], taken: [] };
+  const store = (next: IntakeDraft | null) => setText(next && JSON.stringify(next));
+  const change = (mine: IntakeText) => {
+    const base = { ...now };
+    // A conflict that nobody has chosen about stays one.
+    if (draft) for (const key of merged.conflicts) Object.assign(base, { [key]: draft.base[key] });
+    store({ base, mine });
+  };
+  const save = async () => {
+    const read = readIntakeText(merged.fields);
     setIssues(read.issues);
     if (Object.keys(read.issues).length) return;
-    if (await run('save-intake', { tag: record.tag, basedOn, intake: read.intake })) setText(null);
+    const basedOn = record.intake.version;
+    if (await run('save-intake', { tag: record.tag, basedOn, intake: read.intake })) store(null);
   };
-  const differing = theirs
-    ? (Object.keys(writeIntakeText(theirs)) as (keyof IntakeText)[]).filter(
-        (key) => JSON.stringify(writeIntakeText(theirs)[key]) !== JSON.stringify(shown[key]),
-      )
-    : [];
   return (
     <section aria-label="As received">
-      <IntakeFields
-        text={shown}
-        issues={issues}
-        family={view.family}
-        isFixed={isFixed}
-        onChange={(next) => setText(JSON.stringify(next))}
-      />
+      <IntakeFields text={merged.fields} issues={issues} family={view.family} isFixed={isFixed} onChange={change} />
       <ErrorNote error={error} />
-      {theirs && (
-        <div className="mb-2 border-l-4 border-ochre px-3">
-          <ul className="text-13">
-            {differing.map((key) => (
-              <li key={key}>
-                {key}: theirs “{JSON.stringify(writeIntakeText(theirs)[key]).replaceAll('"', '')}”, yours “
-                {JSON.stringify(shown[key]).replaceAll('"', '')}”
-              </li>
-            ))}
-          </ul>
-          <Button tone="quiet" onClick={() => save(theirs.version)}>
-            Mine stands
-          </Button>
-          <Button tone="quiet" onClick={() => (setText(null), setError(null), location.reload())}>
-            Theirs stands
-          </Button>
-        </div>
+      {draft && (
+        <Conflicts
+          conflicts={merged.conflicts}
+          now={now}
+          mine={draft.mine}
+          onChoose={(key, stands) => store(chooseField(draft, now, key, stands))}
+        />
       )}
-      {!isFixed && text && !theirs && (
+      {merged.taken.length > 0 && (
+        <p role="status" className="mb-2 text-13 text-quiet">
+          Changed by somebody else meanwhile, and taken over here:{' '}
+          {merged.taken.map((key) => intakeFieldNames[key]).join(', ')}.
+        </p>
+      )}
+      {!isFixed && draft && (
         <div className="mt-3 flex items-center gap-3">
-          <Button tone="main" disabled={isBusy} onClick={() => save(record.intake.version)}>
-            Keep the changes
-          </Button>
-          <Button tone="quiet" onClick={() => (setText(null), setError(null))}>
+          {error?.code === 'changed-meanwhile' ? (
+            <Button tone="main" onClick={() => (setError(null), location.reload())}>
+              Show what stands there now
+            </Button>
+          ) : (
+            <Button tone="main" disabled={isBusy || merged.conflicts.length > 0} onClick={save}>
+              Keep the changes
+            </Button>
+          )}
+          <Button tone="quiet" onClick={() => (store(null), setError(null))}>
             As it was
           </Button>
         </div>
@@ -107,7 +153,7 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
                   verb="confirm-isolation"
                   className="mt-2 w-full"
                   disabled={isBusy}
-                  onClick={() => run('confirm-isolation', { tag: record.tag })}
+                  onClick={() => run('confirm-isolation', { tag: record.tag, basedOn: record.intake.version })}
                 >
                   I confirm it, as {view.person.name}
                 </Button>

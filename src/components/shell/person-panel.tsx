@@ -4,6 +4,7 @@ import { Popover } from 'radix-ui';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { act, type ActError } from '../act/act';
+import { textOf } from '../ui/form-data';
 import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
 import { personButton } from './person-button';
 
@@ -21,12 +22,12 @@ export function PersonPanel({ name, role, others }: Props) {
   const switchTo = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const data = new FormData(event.currentTarget);
-    const answer = await act('switch-person', { personId: data.get('person'), pin: data.get('pin') });
+    const answer = await act('switch-person', { personId: textOf(data, 'person'), pin: textOf(data, 'pin') });
     if (answer.ok) {
       setOpen(false);
       setError(null);
       router.refresh();
-    } else if ('error' in answer) setError(answer.error);
+    } else setError(answer.error);
   };
   const signOut = async () => {
     await fetch('/api/sign-out', { method: 'POST' });

@@ -1,10 +1,15 @@
 'use client';
 
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
-import { useState, type FormEvent, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { useForm } from 'react-hook-form';
+import type { InputOf } from '@/contract';
+import { createOwnerInput, signInInput } from '@/contract/people';
 import { act, type ActError } from '../act/act';
 import { WordMark } from '../signs/stream';
-import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { Button, ErrorNote, TextField } from '../ui/form';
+import { faultsOf } from '../ui/form-faults';
 
 function Frame({ title, children }: { readonly title: string; readonly children: ReactNode }) {
   return (
@@ -19,46 +24,42 @@ function Frame({ title, children }: { readonly title: string; readonly children:
   );
 }
 
-function useOpening(verb: string, refused: ActError | null = null) {
+/** Sends what opens a session, then shows the floor. */
+function useOpening<V extends 'sign-in' | 'create-owner'>(verb: V, refused: ActError | null = null) {
   const router = useRouter();
   const [error, setError] = useState<ActError | null>(refused);
-  const [isBusy, setBusy] = useState(false);
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    setBusy(true);
-    const answer = await act(verb, Object.fromEntries(new FormData(event.currentTarget)));
-    setBusy(false);
-    if (answer.ok) {
-      router.push('/');
-      router.refresh();
-    } else if ('error' in answer) setError(answer.error);
+  const send = async (input: InputOf<V>) => {
+    const answer = await act(verb, input);
+    if (!answer.ok) return setError(answer.error);
+    router.push('/');
+    router.refresh();
   };
-  return { submit, error, isBusy };
+  return { send, error };
 }
 
 export function SignInForm({ refused }: { readonly refused: ActError | null }) {
-  const { submit, error, isBusy } = useOpening('sign-in', refused);
+  const { send, error } = useOpening('sign-in', refused);
+  const form = useForm<InputOf<'sign-in'>>({ resolver: zodResolver(signInInput) });
+  const faultOf = faultsOf(form.formState.errors, error);
   return (
     <Frame title="Sign in">
-      <form method="post" action="/api/sign-in" onSubmit={submit} className="space-y-4">
+      <form method="post" action="/api/sign-in" onSubmit={form.handleSubmit(send)} className="space-y-4" noValidate>
         <TextField
           label="Mail address"
-          name="email"
           type="email"
           autoComplete="username"
-          required
-          error={issueFor(error, 'email')}
+          error={faultOf('email')}
+          {...form.register('email')}
         />
         <TextField
           label="Password"
-          name="password"
           type="password"
           autoComplete="current-password"
-          required
-          error={issueFor(error, 'password')}
+          error={faultOf('password')}
+          {...form.register('password')}
         />
         <ErrorNote error={error} />
-        <Button type="submit" tone="main" className="w-full" disabled={isBusy}>
+        <Button type="submit" tone="main" className="w-full" disabled={form.formState.isSubmitting}>
           Sign in
         </Button>
       </form>
@@ -67,41 +68,38 @@ export function SignInForm({ refused }: { readonly refused: ActError | null }) {
 }
 
 export function WelcomeForm() {
-  const { submit, error, isBusy } = useOpening('create-owner');
+  const { send, error } = useOpening('create-owner');
+  const form = useForm<InputOf<'create-owner'>>({
+    resolver: zodResolver(createOwnerInput),
+    defaultValues: { zone: 'UTC', currency: 'EUR', pin: '', place: '' },
+  });
+  const faultOf = faultsOf(form.formState.errors, error);
+  const field = (name: keyof InputOf<'create-owner'>) => ({ error: faultOf(name), ...form.register(name) });
   return (
     <Frame title="First visit: the shop and its owner">
-      <form method="post" onSubmit={submit} className="space-y-4">
-        <TextField label="Name of the shop" name="shopName" required error={issueFor(error, 'shopName')} />
-        <TextField label="Place" name="place" />
-        <TextField
-          label="Time zone"
-          name="zone"
-          defaultValue="UTC"
-          hint="such as Europe/Vienna"
-          error={issueFor(error, 'zone')}
-        />
-        <TextField label="Currency" name="currency" defaultValue="EUR" error={issueFor(error, 'currency')} />
-        <TextField label="Your name" name="name" required error={issueFor(error, 'name')} />
-        <TextField label="Mail address" name="email" type="email" required error={issueFor(error, 'email')} />
+      <form method="post" onSubmit={form.handleSubmit(send)} className="space-y-4" noValidate>
+        <TextField label="Name of the shop" {...field('shopName')} />
+        <TextField label="Place" {...field('place')} />
+        <TextField label="Time zone" hint="such as Europe/Vienna" {...field('zone')} />
+        <TextField label="Currency" {...field('currency')} />
+        <TextField label="Your name" {...field('name')} />
+        <TextField label="Mail address" type="email" {...field('email')} />
         <TextField
           label="Password"
-          name="password"
           type="password"
           autoComplete="new-password"
-          required
           hint="ten characters or more"
-          error={issueFor(error, 'password')}
+          {...field('password')}
         />
         <TextField
           label="PIN for the bench tablet"
-          name="pin"
           type="password"
           inputMode="numeric"
           hint="four to eight digits; may stay empty"
-          error={issueFor(error, 'pin')}
+          {...field('pin')}
         />
         <ErrorNote error={error} />
-        <Button type="submit" tone="main" className="w-full" disabled={isBusy}>
+        <Button type="submit" tone="main" className="w-full" disabled={form.formState.isSubmitting}>
           Open the shop
         </Button>
       </form>

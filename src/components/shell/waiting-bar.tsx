@@ -2,32 +2,48 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useSyncExternalStore } from 'react';
-import { flushWaiting, readWaiting, watchWaiting, writeWaiting, type WaitingEntry } from '../act/act';
+import { v4 as makeKey } from 'uuid';
+import { watchMaker } from '../act/maker';
+import {
+  flushWaiting,
+  parseWaiting,
+  readWaiting,
+  renewPasses,
+  waitingText,
+  watchWaiting,
+  writeWaiting,
+  type WaitingEntry,
+} from '../act/waiting';
 
-const snapshot = () => localStorage.getItem('puddlestone.waiting') ?? '[]';
-
-interface Theirs {
-  readonly typed?: string;
+interface Versioned {
   readonly version?: number;
-  readonly personName?: string;
 }
 
-/** The same entry, based on what stands there now. */
-function overTheirs(entry: WaitingEntry): WaitingEntry {
-  const version = (entry.error?.theirs as Theirs | undefined)?.version ?? 0;
-  const input = entry.input as { entries?: { basedOn: number }[]; basedOn?: number };
-  const based = input.entries
-    ? { ...input, entries: input.entries.map((one) => ({ ...one, basedOn: version })) }
-    : { ...input, basedOn: version };
-  return { id: entry.id, verb: entry.verb, label: entry.label, input: based };
+function versionOf(theirs: unknown): number {
+  return (typeof theirs === 'object' && theirs !== null && (theirs as Versioned).version) || 0;
+}
+
+/** The same entry, based on what stands there now: another thing said, so with a key of its own. */
+function overTheirs({ error, ...entry }: WaitingEntry): WaitingEntry {
+  const basedOn = versionOf(error?.theirs);
+  const { input } = entry;
+  const based =
+    'entries' in input
+      ? { ...input, entries: input.entries.map((one) => ({ ...one, basedOn })) }
+      : 'parts' in input
+        ? { ...input, parts: input.parts.map((one) => ({ ...one, basedOn })) }
+        : { ...input, basedOn };
+  return { ...entry, key: makeKey(), input: based } as WaitingEntry;
 }
 
 /** Says quietly that entries wait on this device, sends them when it can, and lets a person choose where two disagree. */
 export function WaitingBar() {
   const router = useRouter();
-  const text = useSyncExternalStore(watchWaiting, snapshot, () => '[]');
-  const entries = JSON.parse(text) as WaitingEntry[];
-  const open = entries.filter((entry) => !entry.error).length;
+  const text = useSyncExternalStore(watchWaiting, waitingText, () => '[]');
+  const entries = parseWaiting(text);
+  const open = entries.filter((entry) => !entry.error && !entry.needsMaker).length;
+  const makers = [...new Set(entries.filter((entry) => entry.needsMaker).map((entry) => entry.maker.name))];
+  useEffect(() => watchMaker(renewPasses), []);
   useEffect(() => {
     if (!open) return;
     const flush = async () => {
@@ -37,9 +53,9 @@ export function WaitingBar() {
     return () => clearInterval(timer);
   }, [open, router]);
   if (!entries.length) return null;
-  const drop = (id: string) => writeWaiting(readWaiting().filter((one) => one.id !== id));
+  const drop = (key: string) => writeWaiting(readWaiting().filter((one) => one.key !== key));
   const again = (entry: WaitingEntry) =>
-    writeWaiting(readWaiting().map((one) => (one.id === entry.id ? overTheirs(entry) : one)));
+    writeWaiting(readWaiting().map((one) => (one.key === entry.key ? overTheirs(entry) : one)));
   return (
     <section
       aria-label="Entries waiting on this device"
@@ -51,11 +67,19 @@ export function WaitingBar() {
           can be reached.
         </p>
       )}
+      {makers.map((name) => (
+        <p key={name} role="status">
+          Entries of <b>{name || 'somebody who was signed in'}</b> wait until that person signs in here again; they are
+          kept, with the time when they were made.
+        </p>
+      ))}
       {entries
         .filter((entry) => entry.error)
         .map((entry) => (
-          <div key={entry.id} role="alert" className="mt-2">
-            <p className="font-semibold">{entry.label}</p>
+          <div key={entry.key} role="alert" className="mt-2">
+            <p className="font-semibold">
+              {entry.label} <span className="font-normal text-quiet">by {entry.maker.name}</span>
+            </p>
             <p className="text-13">{entry.error!.what}</p>
             <div className="mt-1 flex gap-3">
               {entry.error!.theirs ? (
@@ -66,13 +90,13 @@ export function WaitingBar() {
                   <button
                     type="button"
                     className="min-h-11 font-semibold underline"
-                    onClick={() => (drop(entry.id), router.refresh())}
+                    onClick={() => (drop(entry.key), router.refresh())}
                   >
                     Theirs stands
                   </button>
                 </>
               ) : (
-                <button type="button" className="min-h-11 font-semibold underline" onClick={() => drop(entry.id)}>
+                <button type="button" className="min-h-11 font-semibold underline" onClick={() => drop(entry.key)}>
                   Take note and drop it
                 </button>
               )}

@@ -2,12 +2,13 @@
 
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
-import { rebuildRound, type TestRun } from '@/core/record';
+import { pumpConditions, rebuildRound, type PumpCondition, type RunDecision, type TestRun } from '@/core/record';
 import { judgeRun } from '@/core/testing';
 import { useAct } from '../act/use-act';
 import { Cautions } from '../bench/cautions';
 import { sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { oneOf } from '../ui/form-data';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { Working } from '../ui/working';
 
@@ -115,7 +116,7 @@ function Checks({ view, isHere }: SheetProps) {
                           stepId: check.id,
                           cautionsRead: check.cautions.filter((id) => read.has(`${check.id} ${id}`)),
                         },
-                        { label: check.title },
+                        { label: check.title, place: `${record.tag} check ${check.id}` },
                       )
                     }
                   >
@@ -135,7 +136,7 @@ function Checks({ view, isHere }: SheetProps) {
 function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => void }) {
   const { record, family } = view;
   const { duty } = record.intake;
-  const [condition, setCondition] = useState<string>('sound');
+  const [condition, setCondition] = useState<PumpCondition>('sound');
   const { run, error, isSending } = useAct();
   const start = async () => {
     if (await run('run-test', { tag: record.tag, condition })) onRun();
@@ -162,7 +163,7 @@ function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => voi
           <SelectField
             label="The simulated stand pretends"
             value={condition}
-            onChange={(event) => setCondition(event.target.value)}
+            onChange={(event) => setCondition(oneOf(pumpConditions, event.target.value))}
           >
             {conditions.map(([key, words]) => (
               <option key={key} value={key}>
@@ -255,7 +256,7 @@ function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run:
 function Decide({ view, run: testRun }: { readonly view: JobView; readonly run: TestRun }) {
   const { run, error, isBusy } = useAct();
   const [reason, setReason] = useState('');
-  const decide = (decision: 'passed' | 'failed' | 'concession') =>
+  const decide = (decision: RunDecision) =>
     run('decide-run', { tag: view.record.tag, run: testRun.run, decision, reason });
   const hasPassed = testRun.verdict === 'pass';
   return (

@@ -1,8 +1,13 @@
-import { roles } from '../record';
+import { asId, roles, type JobId, type PersonId, type QuoteId } from '../record';
 import { mayAct } from '.';
 
-const person = (role: (typeof roles)[number]) => ({ kind: 'person' as const, personId: 'p', name: 'n', role });
-const customer = { kind: 'customer' as const, jobId: 'j', quoteId: 'q', linkId: 'l' };
+const person = (role: (typeof roles)[number]) => ({
+  kind: 'person' as const,
+  personId: asId<PersonId>('p'),
+  name: 'n',
+  role,
+});
+const customer = { kind: 'customer' as const, jobId: asId<JobId>('j'), quoteId: asId<QuoteId>('q'), linkId: 'l' };
 
 test('a role does what names it, and the owner does all', () => {
   for (const role of roles)

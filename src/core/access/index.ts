@@ -1,15 +1,21 @@
-import type { Role } from '../record';
+import type { JobId, PersonId, QuoteId, Role } from '../record';
 
-/** What each verb may be done by; the owner may do all. `customer` is somebody with a customer link, `anyone` needs no sign-in. */
+/**
+ * Who acts: a person of the shop, somebody with a customer link, a service that answers the shop (a supplier's order
+ * desk), or nobody who signed in.
+ */
 export type Actor =
-  | { readonly kind: 'person'; readonly personId: string; readonly name: string; readonly role: Role }
-  | { readonly kind: 'customer'; readonly jobId: string; readonly quoteId: string; readonly linkId: string }
+  | { readonly kind: 'person'; readonly personId: PersonId; readonly name: string; readonly role: Role }
+  | { readonly kind: 'customer'; readonly jobId: JobId; readonly quoteId: QuoteId; readonly linkId: string }
+  | { readonly kind: 'service'; readonly name: string }
   | { readonly kind: 'nobody' };
-export type Audience = Role | 'customer' | 'anyone';
+/** What each verb may be done by; the owner may do all that people do. `anyone` needs no sign-in. */
+export type Audience = Role | 'customer' | 'service' | 'anyone';
 
 export function mayAct(actor: Actor, audience: readonly Audience[]): boolean {
   if (audience.includes('anyone')) return true;
   if (actor.kind === 'nobody') return false;
-  if (actor.kind === 'customer') return audience.includes('customer');
-  return actor.role === 'owner' || audience.includes(actor.role);
+  if (actor.kind !== 'person') return audience.includes(actor.kind);
+  const isForPeople = audience.some((one) => one !== 'customer' && one !== 'service');
+  return audience.includes(actor.role) || (actor.role === 'owner' && isForPeople);
 }

@@ -1,9 +1,14 @@
+import { sayReason, type Reason } from './reasons';
+
+export { sayReason, type Reason, type ReasonArguments, type ReasonCode } from './reasons';
+
 /**
  * One table of the failures a person can meet. A code is thrown; `httpStatusOf` and `wordsOf` turn it into an answer.
  * Both maps are exhaustive: a new code does not compile until it has a status and words.
  */
 export const errorCodes = [
   'not-signed-in',
+  'maker-signed-out',
   'not-allowed',
   'wrong-sign-in',
   'too-many-tries',
@@ -29,14 +34,28 @@ export interface Issue {
   readonly message: string;
 }
 
+/** A fault of one field: in words, or as the reason that core gives. */
+export type Fault = Issue | { readonly path: string; readonly reason: Reason };
+
+export function sayFault(fault: Fault): Issue {
+  return 'message' in fault ? fault : { path: fault.path, message: sayReason(fault.reason) };
+}
+
 export interface ErrorDetails {
   /** What is wrong, in a sentence that names the value. */
-  readonly what?: string;
-  readonly issues?: readonly Issue[];
+  readonly what?: string | undefined;
+  /** What is wrong, as core says it: its sentence is made when the answer is read. */
+  readonly reason?: Reason;
+  readonly issues?: readonly Fault[];
   /** For a change by somebody else: what stands there now, and what was sent. */
   readonly theirs?: unknown;
   readonly yours?: unknown;
-  readonly missing?: readonly { words: string; station: string; anchor: string }[];
+  readonly missing?: readonly { readonly words: string; readonly station: string; readonly anchor: string }[];
+}
+
+/** What is wrong in words, where the details say it. */
+export function sayDetails({ what, reason }: ErrorDetails): string | undefined {
+  return what ?? (reason && sayReason(reason));
 }
 
 /** A failure that was foreseen: it has a code, details for the person, and may have a cause. */
@@ -46,13 +65,14 @@ export class DomainError extends Error {
     readonly details: ErrorDetails = {},
     options?: { cause?: unknown },
   ) {
-    super(details.what ?? code, options);
+    super(sayDetails(details) ?? code, options);
     this.name = 'DomainError';
   }
 }
 
 export const httpStatusOf: Readonly<Record<ErrorCode, number>> = {
   'not-signed-in': 401,
+  'maker-signed-out': 401,
   'not-allowed': 403,
   'wrong-sign-in': 401,
   'too-many-tries': 429,
@@ -82,6 +102,11 @@ export const wordsOf: Readonly<Record<ErrorCode, ErrorWords>> = {
     what: 'Nobody is signed in here.',
     kept: 'What you typed stays on this device.',
     todo: 'Sign in and send it again.',
+  },
+  'maker-signed-out': {
+    what: 'The person who made this entry is not signed in any more.',
+    kept: 'The entry waits on this device.',
+    todo: 'When that person signs in here, it is sent under their name.',
   },
   'not-allowed': {
     what: 'Your role does not do this.',

@@ -2,14 +2,17 @@ export { asksOf, type Asked } from './asks';
 export { answerLine, dayInZone, type AnswerGiven } from './answer-line';
 export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
 export { gateFor, type Missing } from './gates';
+export { searchTextOf } from './search-text';
 export { jobDetails, parseTag, writeTag } from './tag';
 export {
   allowedEvents,
   eventKinds,
   moves,
+  personalMoves,
   transition,
   type EventKind,
   type LifecycleState,
+  type PersonalMove,
   type Transition,
 } from './transition';
 export { standingOf, standingSchema, type Standing } from './standing';

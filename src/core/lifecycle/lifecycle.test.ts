@@ -2,7 +2,17 @@ import { createHash } from 'node:crypto';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleReading, exampleRecord } from '../record/example-record';
-import { holders, stations, type Finding, type JobRecord, type Station } from '../record';
+import {
+  asId,
+  holders,
+  stations,
+  type Finding,
+  type FindingId,
+  type JobRecord,
+  type OrderId,
+  type OrderLineId,
+  type Station,
+} from '../record';
 import {
   allowedEvents,
   answerLine,
@@ -194,7 +204,7 @@ describe('gates', () => {
       'Shaft at the wet-end bearing seat is out and has no disposition',
     );
     const finding = {
-      id: 'f',
+      id: asId<FindingId>('f'),
       kind: 'point' as const,
       phase: 'as-found' as const,
       pointId: 'wet-seat',
@@ -207,9 +217,17 @@ describe('gates', () => {
       waivedReason: null,
       photoId: null,
       version: 1,
+      personId: null,
       personName: 'Marek',
       at: '',
-      disposition: { action: 'rework' as const, reason: 'worn', personName: 'Marek', at: '' },
+      disposition: {
+        action: 'rework' as const,
+        reason: 'worn',
+        version: 1,
+        personId: null,
+        personName: 'Marek',
+        at: '',
+      },
     };
     expect(
       missing('finish-inspection', exampleRecord({ readings, findings: [finding] })).some((words) =>
@@ -220,7 +238,7 @@ describe('gates', () => {
       .filter((point) => point.critical && point.when.includes('as-found'))
       .map((point) => ({
         ...finding,
-        id: point.id,
+        id: asId<FindingId>(point.id),
         pointId: point.id,
         verdict: null,
         disposition: null,
@@ -266,7 +284,7 @@ describe('gates', () => {
         (line) => line.anchor === `point-${critical}`,
       );
     const finding = (change: Partial<Finding>): Finding => ({
-      id: 'f',
+      id: asId<FindingId>('f'),
       kind: 'point',
       phase: 'as-left',
       pointId: critical,
@@ -279,6 +297,7 @@ describe('gates', () => {
       waivedReason: null,
       photoId: null,
       version: 1,
+      personId: null,
       personName: 'Marek',
       at: '',
       disposition: null,
@@ -316,7 +335,7 @@ describe('gates', () => {
   });
   test('a disposition that costs must stand on a line before the quote goes', () => {
     const costing = {
-      id: 'f',
+      id: asId<FindingId>('f'),
       kind: 'visual' as const,
       phase: 'as-found' as const,
       pointId: null,
@@ -329,20 +348,21 @@ describe('gates', () => {
       waivedReason: null,
       photoId: null,
       version: 1,
+      personId: null,
       personName: 'Marek',
       at: '',
-      disposition: { action: 'replace' as const, reason: 'r', personName: 'Marek', at: '' },
+      disposition: { action: 'replace' as const, reason: 'r', version: 1, personId: null, personName: 'Marek', at: '' },
     };
-    const record = (findingIds: string[]) =>
+    const record = (findingIds: FindingId[]) =>
       exampleRecord({
         station: 'quote',
         findings: [costing],
         quotes: [exampleQuote([exampleLine({ findingIds })], { state: 'draft' })],
       });
     expect(missing('send-quote', record([]))).toEqual(['“pitted” costs something and stands on no line']);
-    expect(missing('send-quote', record(['f']))).toEqual([]);
+    expect(missing('send-quote', record([asId('f')]))).toEqual([]);
     expect(missing('send-quote', exampleRecord())).toEqual(['No quote has been drawn up']);
-    expect(missing('send-quote', { ...record(['f']), contact: null })).toEqual([
+    expect(missing('send-quote', { ...record([asId('f')]), contact: null })).toEqual([
       'The customer has no contact to send it to',
     ]);
   });
@@ -358,6 +378,7 @@ describe('gates', () => {
       signature: '',
       text: '',
       fingerprint: '',
+      personId: null,
       personName: 'Wenna',
       at: '',
     };
@@ -367,14 +388,17 @@ describe('gates', () => {
       ...record,
       orders: [
         {
-          id: 'o',
+          id: asId<OrderId>('o'),
           number: 'PO-1',
           supplier: 's',
           acknowledgement: 'k',
           dueOn: '2026-12-01',
+          personId: null,
           personName: 'Bram',
           at: '',
-          lines: [{ id: 'l', partRef: 'front-ring', number: 'n', quantity: 1, sent: 0, received: 0 }],
+          lines: [
+            { id: asId<OrderLineId>('l'), partRef: 'front-ring', number: 'n', quantity: 1, sent: 0, received: 0 },
+          ],
         },
       ],
     };
@@ -388,11 +412,12 @@ describe('gates', () => {
           phase: 'rebuild' as const,
           round: 1,
           stepId: holdStep.id,
-          personId: 'p',
+          personId: null,
           personName: 'Ines',
           at: '',
           data: {},
           second: null,
+          version: 1,
         },
       ],
     };

@@ -21,6 +21,18 @@ export const eventKinds = [
 ] as const;
 export type EventKind = (typeof eventKinds)[number];
 
+/** Moves that a person makes by themselves; the others follow from sending, answering, deciding or issuing. */
+export const personalMoves = [
+  'begin-teardown',
+  'finish-teardown',
+  'finish-cleaning',
+  'finish-inspection',
+  'revise-quote',
+  'start-rebuild',
+  'finish-rebuild',
+] as const satisfies readonly EventKind[];
+export type PersonalMove = (typeof personalMoves)[number];
+
 export interface LifecycleState {
   readonly station: Station;
   readonly hold: Hold | null;

@@ -1,7 +1,7 @@
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
-import type { JobRecord } from '../record';
+import { asId, type JobRecord, type OrderId, type OrderLineId } from '../record';
 import { approvedLines, awaited, hasQuoteAnswer, missingForStep, needsOf, stepsBlockedBy, toOrder } from '.';
 
 const family = loadFamily(f1);
@@ -9,25 +9,26 @@ const quote = exampleQuote(
   [
     exampleLine({ parts: [{ ref: 'lip-seal', qty: 2 }] }),
     exampleLine({
-      id: 'line-2',
+      id: asId('line-2'),
       parts: [
         { ref: 'lip-seal', qty: 1 },
         { ref: 'seal-face', qty: 1 },
       ],
     }),
-    exampleLine({ id: 'line-3', parts: [{ ref: 'shaft', qty: 1 }] }),
+    exampleLine({ id: asId('line-3'), parts: [{ ref: 'shaft', qty: 1 }] }),
   ],
   { state: 'answered' },
 );
 const order = (received: number) => ({
-  id: 'o',
+  id: asId<OrderId>('o'),
   number: 'PO-00001',
   supplier: 's',
   acknowledgement: 'a',
   dueOn: '2026-12-01',
+  personId: null,
   personName: 'Bram',
   at: '',
-  lines: [{ id: 'l', partRef: 'lip-seal', number: 'n', quantity: 3, sent: 3, received }],
+  lines: [{ id: asId<OrderLineId>('l'), partRef: 'lip-seal', number: 'n', quantity: 3, sent: 3, received }],
 });
 const record = (change: Partial<JobRecord> = {}) =>
   exampleRecord({
@@ -43,6 +44,7 @@ const record = (change: Partial<JobRecord> = {}) =>
         signature: '',
         text: '',
         fingerprint: '',
+        personId: null,
         personName: 'Customer',
         at: '',
       },
@@ -78,5 +80,5 @@ test('a step says which of its parts are not here; a short part names its steps'
 });
 test('the answer belongs to the latest revision only', () => {
   expect(hasQuoteAnswer(record())).toBe(true);
-  expect(hasQuoteAnswer(record({ quotes: [quote, { ...quote, id: 'quote-2', revision: 2 }] }))).toBe(false);
+  expect(hasQuoteAnswer(record({ quotes: [quote, { ...quote, id: asId('quote-2'), revision: 2 }] }))).toBe(false);
 });

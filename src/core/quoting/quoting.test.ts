@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
-import type { Action, Finding } from '../record';
+import { asId, type Action, type Finding, type FindingId } from '../record';
 import { costingFindings, decisionText, growLines, lineTotalMinor, quoteText, totalQuote } from '.';
 import { bundleParts } from './grow-lines';
 
@@ -15,7 +15,7 @@ const rates = {
   partsMarkupPct: 10,
 };
 const finding = (id: string, partRef: string, action: Action | null, plain = `${partRef} is worn.`): Finding => ({
-  id,
+  id: asId(id),
   kind: 'visual',
   phase: 'as-found' as const,
   pointId: null,
@@ -28,9 +28,10 @@ const finding = (id: string, partRef: string, action: Action | null, plain = `${
   waivedReason: null,
   photoId: null,
   version: 1,
+  personId: null,
   personName: 'Marek',
   at: '',
-  disposition: action && { action, reason: 'r', personName: 'Marek', at: '' },
+  disposition: action && { action, reason: 'r', version: 1, personId: null, personName: 'Marek', at: '' },
 });
 const grow = (findings: readonly Finding[], parts: Parameters<typeof growLines>[0]['parts'] = []) =>
   growLines({ family, findings, parts, rates });
@@ -70,7 +71,7 @@ describe('lines out of dispositions', () => {
   test('rework, making and a donor are work, not a part', () => {
     const kinds = (action: Action) =>
       grow([finding('a', 'shaft', action)])
-        .filter((line) => line.findingIds.includes('a'))
+        .filter((line) => line.findingIds.includes(asId<FindingId>('a')))
         .map((line) => line.kind);
     expect([kinds('rework'), kinds('make in the shop'), kinds('take from a donor')]).toEqual([
       ['machining'],
@@ -80,7 +81,7 @@ describe('lines out of dispositions', () => {
   });
   test('a finding on a soft part stands on the line that buys it, once', () => {
     const lines = grow([finding('a', 'seal-face', 'replace')]);
-    const own = lines.filter((line) => line.findingIds.includes('a'));
+    const own = lines.filter((line) => line.findingIds.includes(asId<FindingId>('a')));
     expect(own).toHaveLength(1);
     expect(own[0]!.description).toBe('Seal kit');
   });
@@ -90,6 +91,7 @@ describe('lines out of dispositions', () => {
       state,
       note: '',
       version: 1,
+      personId: null,
       personName: 'Ines',
       at: '',
     });
@@ -182,8 +184,8 @@ describe('totals', () => {
 describe('the text that is fingerprinted', () => {
   const quote = exampleQuote([
     exampleLine(),
-    exampleLine({ id: 'line-2', description: 'Sleeve', unitPriceMinor: 5000 }),
-    exampleLine({ id: 'line-3', description: 'Struck one', struckReason: 'no' }),
+    exampleLine({ id: asId('line-2'), description: 'Sleeve', unitPriceMinor: 5000 }),
+    exampleLine({ id: asId('line-3'), description: 'Struck one', struckReason: 'no' }),
   ]);
   test('names pump, lines and totals, and not what is struck', () => {
     const text = quoteText(exampleRecord(), quote);

@@ -1,10 +1,10 @@
-import type { JobRecord, Phase, Quote, QuoteLine, Reading } from '.';
+import { asId, type JobRecord, type Phase, type Quote, type QuoteLine, type Reading } from '.';
 
 /** A fresh job for tests: received, everything still to do. Invented throughout. */
 export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
   return {
-    id: 'job-1',
-    tag: 'P-0417',
+    id: asId('job-1'),
+    tag: asId('P-0417'),
     station: 'receive',
     holder: 'U',
     holderSince: '2026-11-20T08:00:00.000Z',
@@ -19,7 +19,7 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
     familyVersion: '1.0.0',
     pump: { id: 'pump-1', maker: 'Quillmere', model: 'QB 50-160', serial: 'QB-22871', size: '50-160' },
     customer: { id: 'customer-1', name: 'Harrowmere Botanical Garden' },
-    contact: { name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' },
+    contact: { id: 'contact-1', name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' },
     earlierVisits: [],
     intake: {
       version: 1,
@@ -35,10 +35,11 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
       hazards: '',
       shippingDamage: '',
       elastomer: 'EPDM',
-      isolation: { personName: 'Ines', at: '2026-11-20T09:00:00.000Z' },
+      isolation: { personId: null, personName: 'Ines', at: '2026-11-20T09:00:00.000Z' },
     },
     acknowledgements: ['energy-isolation', 'harmful-liquid'].map((caution) => ({
       caution,
+      personId: null,
       personName: 'Ines',
       at: '2026-11-20T09:00:00.000Z',
     })),
@@ -48,8 +49,10 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
     readings: [],
     findings: [],
     quotes: [],
+    links: [],
     approvals: [],
     orders: [],
+    receipts: [],
     runs: [],
     reports: [],
     photos: [],
@@ -68,7 +71,7 @@ export function exampleReading(
   return {
     phase,
     pointId,
-    place,
+    place: asId(place),
     valueMm,
     typed: String(valueMm),
     typedUnit: 'mm',
@@ -76,6 +79,7 @@ export function exampleReading(
     instrument: uncertaintyUm === null ? null : 'M-07',
     uncertaintyUm,
     version: 1,
+    personId: null,
     personName: 'Marek',
     at: '2026-11-21T08:00:00.000Z',
   };
@@ -83,7 +87,7 @@ export function exampleReading(
 
 export function exampleLine(change: Partial<QuoteLine> = {}): QuoteLine {
   return {
-    id: 'line-1',
+    id: asId('line-1'),
     kind: 'part',
     description: 'Wear ring',
     plain: 'A new ring.',
@@ -100,7 +104,7 @@ export function exampleLine(change: Partial<QuoteLine> = {}): QuoteLine {
 
 export function exampleQuote(lines: readonly QuoteLine[], change: Partial<Quote> = {}): Quote {
   return {
-    id: 'quote-1',
+    id: asId('quote-1'),
     revision: 1,
     state: 'sent',
     currency: 'EUR',

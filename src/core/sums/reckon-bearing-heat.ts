@@ -1,6 +1,12 @@
 import { classLimits } from './iso-286-limits';
 import { show, SumRefusal, type Outcome } from './notebook';
 
+/**
+ * The hottest that a bearing may be made for mounting, in °C: a sealed one for its grease and seals, an open one for
+ * its cage and the structure of its steel. General practice; the maker's figure comes first.
+ */
+export const bearingHeatLimitsC = { sealed: 80, open: 110 } as const;
+
 export interface BearingHeatInput {
   readonly bore_mm: number;
   readonly interference_um?: number | undefined;
@@ -75,7 +81,7 @@ export function reckonBearingHeat(given: BearingHeatInput): Outcome<BearingHeatR
   const neededRise = (interference.um + clearance) / perKelvin;
   const temperature = asked(given, neededRise);
   const rise = temperature - given.ambient_c;
-  const limit = Math.min(given.max_c ?? 110, given.sealed ? 80 : Infinity);
+  const limit = Math.min(given.max_c ?? bearingHeatLimitsC.open, given.sealed ? bearingHeatLimitsC.sealed : Infinity);
   const growth = rise * perKelvin;
   const left = growth - interference.um;
   const reachable = temperature <= limit + 1e-9 && left >= clearance - 1e-6;

@@ -1,8 +1,22 @@
 import { boolean, date, decimal, index, int, json, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
-import { bigText, bytesColumn, idColumn, longText, momentColumn, shortText } from './columns';
+import {
+  approvalWays,
+  lineKinds,
+  quoteStates,
+  runDecisions,
+  runVerdicts,
+  type JobId,
+  type OrderId,
+  type OrderLineId,
+  type PersonId,
+  type QuoteId,
+  type QuoteLineId,
+  type ReportId,
+} from '@/core/record';
+import { bigText, bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
 const who = {
-  personId: idColumn('person_id'),
+  personId: idOf<PersonId>('person_id'),
   personName: shortText('person_name').notNull(),
   at: momentColumn('at').notNull(),
 };
@@ -10,10 +24,10 @@ const who = {
 export const quotes = mysqlTable(
   'quotes',
   {
-    id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
+    id: idOf<QuoteId>('id').primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
     revision: int('revision').notNull(),
-    state: varchar('state', { length: 20 }).notNull(),
+    state: oneOf('state', quoteStates).notNull(),
     currency: varchar('currency', { length: 3 }).notNull(),
     taxPct: decimal('tax_pct', { precision: 6, scale: 3 }).notNull(),
     validUntil: date('valid_until', { mode: 'string' }).notNull(),
@@ -29,11 +43,11 @@ export const quotes = mysqlTable(
 export const quoteLines = mysqlTable(
   'quote_lines',
   {
-    id: idColumn('id').primaryKey(),
-    quoteId: idColumn('quote_id').notNull(),
-    jobId: idColumn('job_id').notNull(),
+    id: idOf<QuoteLineId>('id').primaryKey(),
+    quoteId: idOf<QuoteId>('quote_id').notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
     position: int('position').notNull(),
-    kind: varchar('kind', { length: 20 }).notNull(),
+    kind: oneOf('kind', lineKinds).notNull(),
     description: longText('description').notNull(),
     plain: longText('plain').notNull(),
     quantity: decimal('quantity', { precision: 10, scale: 3 }).notNull(),
@@ -51,9 +65,9 @@ export const approvals = mysqlTable(
   'approvals',
   {
     id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
-    quoteId: idColumn('quote_id').notNull(),
-    way: varchar('way', { length: 20 }).notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    quoteId: idOf<QuoteId>('quote_id').notNull(),
+    way: oneOf('way', approvalWays).notNull(),
     name: shortText('name').notNull(),
     reference: shortText('reference').notNull(),
     decisions: json('decisions').notNull(),
@@ -69,8 +83,8 @@ export const approvals = mysqlTable(
 export const purchaseOrders = mysqlTable(
   'purchase_orders',
   {
-    id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
+    id: idOf<OrderId>('id').primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
     number: varchar('number', { length: 20 }).notNull(),
     supplier: shortText('supplier').notNull(),
     acknowledgement: shortText('acknowledgement'),
@@ -83,9 +97,9 @@ export const purchaseOrders = mysqlTable(
 export const purchaseOrderLines = mysqlTable(
   'purchase_order_lines',
   {
-    id: idColumn('id').primaryKey(),
-    orderId: idColumn('order_id').notNull(),
-    jobId: idColumn('job_id').notNull(),
+    id: idOf<OrderLineId>('id').primaryKey(),
+    orderId: idOf<OrderId>('order_id').notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
     partRef: varchar('part_ref', { length: 60 }).notNull(),
     number: shortText('number').notNull(),
     quantity: int('quantity').notNull(),
@@ -99,8 +113,8 @@ export const receipts = mysqlTable(
   'receipts',
   {
     id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
-    lineId: idColumn('line_id').notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    lineId: idOf<OrderLineId>('line_id').notNull(),
     quantity: int('quantity').notNull(),
     note: longText('note').notNull(),
     ...who,
@@ -112,14 +126,15 @@ export const testRuns = mysqlTable(
   'test_runs',
   {
     id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
     run: int('run').notNull(),
     guarantee: json('guarantee').notNull(),
     grade: varchar('grade', { length: 4 }).notNull(),
-    verdict: varchar('verdict', { length: 10 }).notNull(),
-    outcome: json('outcome').notNull(),
+    verdict: oneOf('verdict', runVerdicts, 10).notNull(),
+    /** What the stand read, point by point. */
+    points: json('points').notNull(),
     /** What the tester decided, with reason for a fail or a concession. */
-    decision: varchar('decision', { length: 20 }),
+    decision: oneOf('decision', runDecisions),
     decisionReason: longText('decision_reason'),
     decisionBy: shortText('decision_by'),
     decisionAt: momentColumn('decision_at'),
@@ -128,37 +143,26 @@ export const testRuns = mysqlTable(
   (table) => [uniqueIndex('test_runs_job_run').on(table.jobId, table.run)],
 );
 
-export const testPoints = mysqlTable(
-  'test_points',
-  {
-    id: idColumn('id').primaryKey(),
-    runId: idColumn('run_id').notNull(),
-    jobId: idColumn('job_id').notNull(),
-    position: int('position').notNull(),
-    raw: json('raw').notNull(),
-  },
-  (table) => [index('test_points_job').on(table.jobId)],
-);
-
 export const reports = mysqlTable(
   'reports',
   {
-    id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
+    id: idOf<ReportId>('id').primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
     number: varchar('number', { length: 20 }).notNull(),
     revision: varchar('revision', { length: 2 }).notNull(),
     whatChanged: longText('what_changed').notNull(),
     /** The frozen record as canonical JSON; the fingerprint is of these bytes. */
     record: bigText('record').notNull(),
     fingerprint: varchar('fingerprint', { length: 64 }).notNull(),
-    pdf: bytesColumn('pdf').notNull(),
+    /** Written after the report is issued; null until then. */
+    pdf: bytesColumn('pdf'),
     ...who,
   },
   (table) => [uniqueIndex('reports_number').on(table.number, table.revision), index('reports_job').on(table.jobId)],
 );
 
 export const returns = mysqlTable('returns', {
-  jobId: idColumn('job_id').primaryKey(),
+  jobId: idOf<JobId>('job_id').primaryKey(),
   releasedBy: shortText('released_by').notNull(),
   releasedAt: momentColumn('released_at').notNull(),
   packing: longText('packing').notNull(),

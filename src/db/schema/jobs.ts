@@ -10,7 +10,24 @@ import {
   uniqueIndex,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { bigText, bytesColumn, idColumn, longText, momentColumn, shortText } from './columns';
+import {
+  actions,
+  capturePhases,
+  findingKinds,
+  holders,
+  outcomes,
+  partStates,
+  phases,
+  stations,
+  stepPhases,
+  type FindingId,
+  type JobId,
+  type PersonId,
+  type PhotoId,
+  type Place,
+  type Tag,
+} from '@/core/record';
+import { bigText, bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
 /** A pump lives across visits, known by maker and serial number. */
 export const pumps = mysqlTable(
@@ -31,8 +48,8 @@ export const pumps = mysqlTable(
 export const jobs = mysqlTable(
   'jobs',
   {
-    id: idColumn('id').primaryKey(),
-    tag: varchar('tag', { length: 20 }).notNull(),
+    id: idOf<JobId>('id').primaryKey(),
+    tag: varchar('tag', { length: 20 }).$type<Tag>().notNull(),
     pumpId: idColumn('pump_id')
       .notNull()
       .references(() => pumps.id),
@@ -40,16 +57,18 @@ export const jobs = mysqlTable(
     contactId: idColumn('contact_id'),
     familyId: varchar('family_id', { length: 20 }).notNull(),
     familyVersion: varchar('family_version', { length: 60 }).notNull(),
-    station: varchar('station', { length: 20 }).notNull(),
-    holder: varchar('holder', { length: 1 }).notNull(),
+    station: oneOf('station', stations).notNull(),
+    holder: oneOf('holder', holders, 1).notNull(),
     holderSince: momentColumn('holder_since').notNull(),
     hold: json('hold'),
-    outcome: varchar('outcome', { length: 20 }).notNull().default('open'),
+    outcome: oneOf('outcome', outcomes).notNull().default('open'),
     promisedOn: date('promised_on', { mode: 'string' }).notNull(),
     earlierJobId: idColumn('earlier_job_id'),
     warrantyReturn: boolean('warranty_return').notNull().default(false),
     version: int('version').notNull().default(0),
     headHash: varchar('head_hash', { length: 64 }).notNull().default(''),
+    /** The event from which on the job's events hold its changes; null for a job from before they did. */
+    openedSeq: int('opened_seq'),
     /** What the floor shows, reckoned by core at every change. */
     standing: json('standing'),
     searchText: longText('search_text').notNull(),
@@ -59,13 +78,14 @@ export const jobs = mysqlTable(
   (table) => [
     uniqueIndex('jobs_tag').on(table.tag),
     index('jobs_open').on(table.closedAt, table.holder, table.promisedOn, table.id),
+    index('jobs_unopened').on(table.openedSeq),
     index('jobs_pump').on(table.pumpId),
     index('jobs_customer').on(table.customerId),
   ],
 );
 
 export const intakes = mysqlTable('intakes', {
-  jobId: idColumn('job_id').primaryKey(),
+  jobId: idOf<JobId>('job_id').primaryKey(),
   version: int('version').notNull().default(1),
   body: json('body').notNull(),
 });
@@ -73,10 +93,10 @@ export const intakes = mysqlTable('intakes', {
 export const events = mysqlTable(
   'events',
   {
-    jobId: idColumn('job_id').notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
     seq: int('seq').notNull(),
     kind: varchar('kind', { length: 60 }).notNull(),
-    personId: idColumn('person_id'),
+    personId: idOf<PersonId>('person_id'),
     personName: shortText('person_name').notNull(),
     at: momentColumn('at').notNull(),
     /** Canonical text, so that the hash can be reckoned again to the byte. */
@@ -88,23 +108,23 @@ export const events = mysqlTable(
 );
 
 const who = {
-  personId: idColumn('person_id'),
+  personId: idOf<PersonId>('person_id'),
   personName: shortText('person_name').notNull(),
   at: momentColumn('at').notNull(),
 };
 
 export const acknowledgements = mysqlTable(
   'acknowledgements',
-  { jobId: idColumn('job_id').notNull(), caution: varchar('caution', { length: 60 }).notNull(), ...who },
+  { jobId: idOf<JobId>('job_id').notNull(), caution: varchar('caution', { length: 60 }).notNull(), ...who },
   (table) => [primaryKey({ columns: [table.jobId, table.caution] })],
 );
 
 export const partAccounts = mysqlTable(
   'part_accounts',
   {
-    jobId: idColumn('job_id').notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
     partRef: varchar('part_ref', { length: 60 }).notNull(),
-    state: varchar('state', { length: 20 }).notNull(),
+    state: oneOf('state', partStates).notNull(),
     note: longText('note').notNull(),
     version: int('version').notNull().default(1),
     ...who,
@@ -115,14 +135,14 @@ export const partAccounts = mysqlTable(
 export const stepsDone = mysqlTable(
   'steps_done',
   {
-    jobId: idColumn('job_id').notNull(),
-    phase: varchar('phase', { length: 20 }).notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    phase: oneOf('phase', stepPhases).notNull(),
     /** Counts up when a job comes back from test: what was recorded before stays. */
     round: int('round').notNull().default(1),
     stepId: varchar('step_id', { length: 60 }).notNull(),
     data: json('data').notNull(),
     secondName: shortText('second_name'),
-    secondId: idColumn('second_id'),
+    secondId: idOf<PersonId>('second_id'),
     secondAt: momentColumn('second_at'),
     version: int('version').notNull().default(1),
     ...who,
@@ -133,13 +153,13 @@ export const stepsDone = mysqlTable(
 export const captures = mysqlTable(
   'captures',
   {
-    jobId: idColumn('job_id').notNull(),
-    phase: varchar('phase', { length: 20 }).notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    phase: oneOf('phase', capturePhases).notNull(),
     captureId: varchar('capture_id', { length: 60 }).notNull(),
     text: longText('text').notNull(),
     valueMm: decimal('value_mm', { precision: 14, scale: 6 }),
     typed: shortText('typed').notNull(),
-    photoId: idColumn('photo_id'),
+    photoId: idOf<PhotoId>('photo_id'),
     version: int('version').notNull().default(1),
     ...who,
   },
@@ -149,10 +169,10 @@ export const captures = mysqlTable(
 export const readings = mysqlTable(
   'readings',
   {
-    jobId: idColumn('job_id').notNull(),
-    phase: varchar('phase', { length: 20 }).notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    phase: oneOf('phase', phases).notNull(),
     pointId: varchar('point_id', { length: 60 }).notNull(),
-    place: varchar('place', { length: 60 }).notNull(),
+    place: varchar('place', { length: 60 }).$type<Place>().notNull(),
     valueMm: decimal('value_mm', { precision: 14, scale: 6 }).notNull(),
     typed: shortText('typed').notNull(),
     typedUnit: varchar('typed_unit', { length: 12 }).notNull(),
@@ -168,10 +188,10 @@ export const readings = mysqlTable(
 export const findings = mysqlTable(
   'findings',
   {
-    id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
-    kind: varchar('kind', { length: 20 }).notNull(),
-    phase: varchar('phase', { length: 20 }).notNull().default('as-found'),
+    id: idOf<FindingId>('id').primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    kind: oneOf('kind', findingKinds).notNull(),
+    phase: oneOf('phase', phases).notNull().default('as-found'),
     pointId: varchar('point_id', { length: 60 }),
     partRef: varchar('part_ref', { length: 60 }).notNull(),
     words: longText('words').notNull(),
@@ -180,7 +200,7 @@ export const findings = mysqlTable(
     verdict: varchar('verdict', { length: 20 }),
     overruledReason: longText('overruled_reason'),
     waivedReason: longText('waived_reason'),
-    photoId: idColumn('photo_id'),
+    photoId: idOf<PhotoId>('photo_id'),
     version: int('version').notNull().default(1),
     ...who,
   },
@@ -190,10 +210,11 @@ export const findings = mysqlTable(
 export const dispositions = mysqlTable(
   'dispositions',
   {
-    findingId: idColumn('finding_id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
-    action: varchar('action', { length: 40 }).notNull(),
+    findingId: idOf<FindingId>('finding_id').primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    action: oneOf('action', actions, 40).notNull(),
     reason: longText('reason').notNull(),
+    version: int('version').notNull().default(1),
     ...who,
   },
   (table) => [index('dispositions_job').on(table.jobId)],
@@ -202,12 +223,14 @@ export const dispositions = mysqlTable(
 export const photos = mysqlTable(
   'photos',
   {
-    id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
+    id: idOf<PhotoId>('id').primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
     about: varchar('about', { length: 80 }).notNull(),
     caption: longText('caption').notNull(),
     width: int('width').notNull(),
     height: int('height').notNull(),
+    /** SHA-256 of `bytes`. */
+    fingerprint: varchar('fingerprint', { length: 64 }).notNull().default(''),
     bytes: bytesColumn('bytes').notNull(),
     thumb: bytesColumn('thumb').notNull(),
     ...who,

@@ -10,7 +10,8 @@ import {
   uniqueIndex,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { bytesColumn, idColumn, longText, momentColumn, shortText } from './columns';
+import { instrumentKinds, roles, type JobId, type PersonId, type QuoteId } from '@/core/record';
+import { bigText, bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
 export const shop = mysqlTable('shop', {
   id: int('id').primaryKey(),
@@ -22,15 +23,17 @@ export const shop = mysqlTable('shop', {
   nextTag: int('next_tag').notNull(),
   nextReport: int('next_report').notNull(),
   nextOrder: int('next_order').notNull(),
+  /** Number of the next family of the shop's own. */
+  nextFamily: int('next_family').notNull().default(1),
 });
 
 export const people = mysqlTable(
   'people',
   {
-    id: idColumn('id').primaryKey(),
+    id: idOf<PersonId>('id').primaryKey(),
     name: shortText('name').notNull(),
     email: shortText('email').notNull(),
-    role: varchar('role', { length: 20 }).notNull(),
+    role: oneOf('role', roles).notNull(),
     passwordHash: varchar('password_hash', { length: 255 }).notNull(),
     pinHash: varchar('pin_hash', { length: 255 }),
     active: boolean('active').notNull().default(true),
@@ -43,7 +46,7 @@ export const sessions = mysqlTable(
   'sessions',
   {
     id: idColumn('id').primaryKey(),
-    personId: idColumn('person_id').notNull(),
+    personId: idOf<PersonId>('person_id').notNull(),
     startedAt: momentColumn('started_at').notNull(),
     endedAt: momentColumn('ended_at'),
   },
@@ -85,7 +88,7 @@ export const instruments = mysqlTable(
   {
     id: idColumn('id').primaryKey(),
     code: varchar('code', { length: 20 }).notNull(),
-    kind: varchar('kind', { length: 40 }).notNull(),
+    kind: oneOf('kind', instrumentKinds, 40).notNull(),
     uncertaintyUm: decimal('uncertainty_um', { precision: 10, scale: 3 }).notNull(),
     dueOn: date('due_on', { mode: 'string' }).notNull(),
   },
@@ -96,7 +99,7 @@ export const mails = mysqlTable(
   'mails',
   {
     id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id'),
+    jobId: idOf<JobId>('job_id'),
     to: shortText('to_address').notNull(),
     subject: shortText('subject').notNull(),
     body: longText('body').notNull(),
@@ -111,8 +114,8 @@ export const customerLinks = mysqlTable(
   'customer_links',
   {
     id: idColumn('id').primaryKey(),
-    jobId: idColumn('job_id').notNull(),
-    quoteId: idColumn('quote_id').notNull(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    quoteId: idOf<QuoteId>('quote_id').notNull(),
     tokenHash: varchar('token_hash', { length: 64 }).notNull(),
     expiresAt: momentColumn('expires_at').notNull(),
     revokedAt: momentColumn('revoked_at'),
@@ -129,4 +132,36 @@ export const families = mysqlTable(
     body: json('body').notNull(),
   },
   (table) => [primaryKey({ columns: [table.id, table.version] })],
+);
+
+/** Entries that were answered, by the key made where they were entered: a repeat gets the first answer. */
+export const entries = mysqlTable(
+  'entries',
+  {
+    key: varchar('key', { length: 64 }).primaryKey(),
+    verb: varchar('verb', { length: 60 }).notNull(),
+    personId: idOf<PersonId>('person_id'),
+    /** SHA-256 of the verb and the body as they were sent, so that a key used twice for different things is told. */
+    fingerprint: varchar('fingerprint', { length: 64 }).notNull(),
+    answer: bigText('answer').notNull(),
+    at: momentColumn('at').notNull(),
+  },
+  (table) => [index('entries_at').on(table.at)],
+);
+
+/** What is to be done after a commit: documents, mail, calls to the outside. Tried again until it succeeds. */
+export const outbox = mysqlTable(
+  'outbox',
+  {
+    id: idColumn('id').primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    item: json('item').notNull(),
+    tries: int('tries').notNull().default(0),
+    /** Not before then is it tried (again); null when it is done. */
+    dueAt: momentColumn('due_at'),
+    doneAt: momentColumn('done_at'),
+    lastError: longText('last_error'),
+    createdAt: momentColumn('created_at').notNull(),
+  },
+  (table) => [index('outbox_due').on(table.dueAt, table.id), index('outbox_job').on(table.jobId)],
 );

@@ -1,12 +1,10 @@
-import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { compareVersions, type Family } from '@/core/family';
 import { makeOwnVariant } from '@/core/family/own-variant';
 import { readFamilyFile, type FileRead } from '@/core/family/read-file';
-import { listShopFamilies, storeFamily } from '@/db';
-import type { Context } from '../context';
+import { addFamily, isFamilyKnown, takeNumber, type Connection } from '@/db';
 import { listFamilies } from '../families';
-import { defineUseCase, sentence } from '../use-case';
+import { forVerb } from '../use-case';
 
 function orRefuse(read: FileRead, what: string): Family {
   if (read.family) return read.family;
@@ -19,69 +17,69 @@ function orRefuse(read: FileRead, what: string): Family {
   });
 }
 
-async function nextId(context: Context): Promise<string> {
-  const taken = (await listShopFamilies(context.database)).map((body) =>
-    Number(z.object({ id: z.string() }).parse(body).id.slice(1)),
-  );
-  return `S${Math.max(0, ...taken) + 1}`;
+/** The next free number of a family of the shop's own, given in the transaction that stores it. */
+async function nextId(connection: Connection): Promise<string> {
+  for (;;) {
+    const id = `S${await takeNumber(connection, 'nextFamily')}`;
+    // A file that came from another shop may have brought its number along.
+    if (!(await isFamilyKnown(connection, id))) return id;
+  }
+}
+
+const versionOfOnePump = 'is the version of one pump';
+
+function assertFileVersion({ version }: Family): void {
+  if (!version.includes('+')) return;
+  throw new DomainError('bad-input', {
+    what: `${version} is the version of one pump; give the file a version such as 1.0.0.`,
+    issues: [{ path: 'version', message: versionOfOnePump }],
+  });
+}
+
+function assertNewer(own: Family, known: Family | undefined): void {
+  if (!known || compareVersions(own.version, known.version) > 0) return;
+  throw new DomainError('bad-input', {
+    what: `${own.id} is here in version ${known.version}; a file that changes it needs a higher one than ${own.version}.`,
+    issues: [{ path: 'version', message: `must be higher than ${known.version}` }],
+  });
+}
+
+/** A shipped family's file becomes one of the shop's own, under a number of its own. */
+async function asOwn(connection: Connection, family: Family): Promise<Family> {
+  if (!family.id.startsWith('F')) return family;
+  return {
+    ...family,
+    id: await nextId(connection),
+    made_from: family.made_from ?? `${family.id} ${family.version}`,
+  };
 }
 
 /** Takes a family file in. A shipped family's id becomes one of the shop's own; a shop's own id needs a newer version. */
-export const importFamily = defineUseCase({
-  verb: 'import-family',
-  audience: ['owner'],
-  input: z.strictObject({
-    text: z.string().min(1, 'the file is empty').max(1_000_000, 'the file is larger than 1 MB'),
-  }),
-  async run(context, { text }) {
-    const family = orRefuse(readFamilyFile(text), 'The family was not taken in.');
-    if (family.version.includes('+'))
-      throw new DomainError('bad-input', {
-        what: `${family.version} is the version of one pump; give the file a version such as 1.0.0.`,
-        issues: [{ path: 'version', message: 'is the version of one pump' }],
-      });
-    const isShipped = family.id.startsWith('F');
-    const own: Family = isShipped
-      ? { ...family, id: await nextId(context), made_from: family.made_from ?? `${family.id} ${family.version}` }
-      : family;
-    const known = (await listFamilies(context.database)).find((one) => one.id === own.id);
-    if (known && compareVersions(own.version, known.version) <= 0)
-      throw new DomainError('bad-input', {
-        what: `${own.id} is here in version ${known.version}; a file that changes it needs a higher one than ${own.version}.`,
-        issues: [{ path: 'version', message: `must be higher than ${known.version}` }],
-      });
-    await storeFamily(context.database, { id: own.id, version: own.version, body: own });
+export const importFamily = forVerb('import-family', async (context, { text }) => {
+  const family = orRefuse(readFamilyFile(text), 'The family was not taken in.');
+  assertFileVersion(family);
+  return context.database.transaction(async (connection) => {
+    const own = await asOwn(connection, family);
+    const known = (await listFamilies(connection)).find((one) => one.id === own.id);
+    assertNewer(own, known);
+    await addFamily(connection, { id: own.id, version: own.version, body: own });
     return { familyId: own.id, version: own.version };
-  },
+  });
 });
 
-/** A shop's own variant of a family: limits, times, prices and words changed in a copy. */
-export const makeOwnFamily = defineUseCase({
-  verb: 'make-own-family',
-  audience: ['owner'],
-  input: z.strictObject({
-    familyId: z.string().max(20),
-    title: sentence(150),
-    changes: z
-      .array(
-        z.strictObject({ path: z.string().max(80), value: z.union([z.string().trim().min(1).max(1000), z.number()]) }),
-      )
-      .min(1, 'nothing is changed')
-      .max(400),
-  }),
-  async run(context, { familyId, title, changes }) {
-    const family = (await listFamilies(context.database)).find((one) => one.id === familyId);
-    if (!family) throw new DomainError('not-found', { what: `There is no family ${familyId}.` });
-    try {
-      const own = orRefuse(
-        makeOwnVariant(family, { id: await nextId(context), title, changes }),
-        'The variant was not made.',
-      );
-      await storeFamily(context.database, { id: own.id, version: own.version, body: own });
+/** A shop's own variant of a family: limits, times, prices and words changed. */
+export const makeOwnFamily = forVerb('make-own-family', async (context, { familyId, title, changes }) => {
+  const family = (await listFamilies(context.database)).find((one) => one.id === familyId);
+  if (!family) throw new DomainError('not-found', { what: `There is no family ${familyId}.` });
+  try {
+    return await context.database.transaction(async (connection) => {
+      const id = await nextId(connection);
+      const own = orRefuse(makeOwnVariant(family, { id, title, changes }), 'The variant was not made.');
+      await addFamily(connection, { id: own.id, version: own.version, body: own });
       return { familyId: own.id };
-    } catch (error) {
-      if (error instanceof RangeError) throw new DomainError('bad-input', { what: `${error.message}.` });
-      throw error;
-    }
-  },
+    });
+  } catch (error) {
+    if (error instanceof RangeError) throw new DomainError('bad-input', { what: `${error.message}.` });
+    throw error;
+  }
 });

@@ -1,8 +1,7 @@
-import * as z from 'zod';
+import type { PersonId } from '@/core/record';
 import { DomainError } from '@/core/errors';
 import { addPerson as addPersonRow, countPeople, createShop, openSession, readShop } from '@/db';
-import { defineUseCase } from '../use-case';
-import { personInput } from './add-person';
+import { forVerb } from '../use-case';
 import { hashSecret } from './passwords';
 
 export const standardSettings = {
@@ -18,19 +17,9 @@ export const standardSettings = {
 };
 
 /** First visit to an empty shop: makes the shop and its owner. Refused as soon as anybody exists. */
-export const createOwner = defineUseCase({
-  verb: 'create-owner',
-  audience: ['anyone'],
-  input: personInput.extend({
-    shopName: z.string().trim().min(1, 'name the shop').max(100),
-    place: z.string().trim().max(100).default(''),
-    zone: z.string().max(60).default('UTC').refine(isZone, 'is not a time zone'),
-    currency: z
-      .string()
-      .regex(/^[A-Z]{3}$/, 'three letters, such as EUR')
-      .default('EUR'),
-  }),
-  async run(context, { name, email, password, pin, shopName, place, zone, currency }) {
+export const createOwner = forVerb(
+  'create-owner',
+  async (context, { name, email, password, pin, shopName, place, zone, currency }) => {
     const [passwordHash, pinHash] = await Promise.all([hashSecret(password), pin ? hashSecret(pin) : null]);
     return context.database.transaction(async (connection) => {
       if ((await countPeople(connection)) > 0)
@@ -44,7 +33,7 @@ export const createOwner = defineUseCase({
           settings: standardSettings,
           firstTag: 1,
         });
-      const personId = context.newId();
+      const personId = context.newId<PersonId>();
       await addPersonRow(connection, {
         id: personId,
         name,
@@ -59,13 +48,4 @@ export const createOwner = defineUseCase({
       return { sessionId, name, role: 'owner' as const };
     });
   },
-});
-
-function isZone(zone: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone });
-    return true;
-  } catch {
-    return false;
-  }
-}
+);

@@ -3,7 +3,8 @@ import { DomainError } from '@/core/errors';
 import { asksOf, jobDetails } from '@/core/lifecycle';
 import { loadJobRecord } from '@/db';
 import { findFamily } from '../families';
-import { defineUseCase, tagField } from '../use-case';
+import { tagField } from '@/core/change/inputs';
+import { defineUseCase } from '../use-case';
 
 /** The numbers that a job waits for now, so that a sum's result can be put there. */
 export const readAsks = defineUseCase({

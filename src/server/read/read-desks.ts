@@ -18,7 +18,8 @@ import {
 } from '@/db';
 import { findFamily, listFamilies } from '../families';
 import { sha256 } from '../fingerprint';
-import { defineUseCase, tagField } from '../use-case';
+import { tagField } from '@/core/change/inputs';
+import { defineUseCase } from '../use-case';
 import { loadOwnQuote } from './own-quote';
 import { dayIn } from './read-floor';
 

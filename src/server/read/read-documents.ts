@@ -3,7 +3,8 @@ import { DomainError } from '@/core/errors';
 import { findMailAttachment, findPhoto, findReport, listPhotoBytes, loadJobRecord, readShop } from '@/db';
 import { writeQuotePdf, writeTagPdf } from '@/documents';
 import { loadOwnQuote } from './own-quote';
-import { defineUseCase, tagField } from '../use-case';
+import { tagField } from '@/core/change/inputs';
+import { defineUseCase } from '../use-case';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
 
@@ -94,7 +95,11 @@ export const readReport = defineUseCase({
   async run(context, { number, revision, as }) {
     const report = await findReport(context.database, number, revision);
     if (!report) throw new DomainError('not-found', { what: `There is no report ${number} revision ${revision}.` });
-    return { bytes: as === 'pdf' ? report.pdf : Buffer.from(report.record), name: `${number}-${revision}.${as}` };
+    const name = `${number}-${revision}.${as}`;
+    if (as === 'json') return { bytes: Buffer.from(report.record), name };
+    if (!report.pdf)
+      throw new DomainError('wrong-state', { what: `The PDF of ${number} revision ${revision} is being written.` });
+    return { bytes: report.pdf, name };
   },
 });
 

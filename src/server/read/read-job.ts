@@ -3,10 +3,11 @@ import { DomainError } from '@/core/errors';
 import { answerLine, gateFor, jobDetails, moves, standingOf, type EventKind } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
 import { isConstructionOpen, type Station } from '@/core/record';
-import { listCustomerLinks, listInstruments, loadJobRecord, readShop } from '@/db';
+import { listInstruments, loadJobRecord, readShop } from '@/db';
 import { findFamily } from '../families';
-import { newerFamily } from '../library/take-newer-family';
-import { defineUseCase, tagField } from '../use-case';
+import { newerFamily } from '../library/newer-family';
+import { tagField } from '@/core/change/inputs';
+import { defineUseCase } from '../use-case';
 import { dayIn } from './read-floor';
 
 /** The event that leads on from each station; sending, answering, deciding and issuing carry their own. */
@@ -33,11 +34,10 @@ export const readJob = defineUseCase({
     const { database } = context;
     const record = await loadJobRecord(database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
-    const [family, shop, instruments, links] = await Promise.all([
+    const [family, shop, instruments] = await Promise.all([
       findFamily(database, record.familyId, record.familyVersion),
       readShop(database),
       listInstruments(database),
-      listCustomerLinks(database, record.id),
     ]);
     const newer = isConstructionOpen(record) ? await newerFamily(database, record) : null;
     const now = context.now();
@@ -73,7 +73,7 @@ export const readJob = defineUseCase({
       newerFamily: newer?.version ?? null,
       lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const),
       gate: { event, words: moves[event].words, missing: record.closedAt ? [] : gateFor(event, record, family) },
-      openLinks: links.filter((link) => !link.revokedAt && link.expiresAt > now).length,
+      openLinks: record.links.filter((link) => !link.revokedAt && link.expiresAt > now.toISOString()).length,
     };
   },
 });

@@ -1,26 +1,26 @@
 import { DomainError } from '@/core/errors';
-import { actUseCases, perform } from '@/server';
-import { openSealed, requestContext } from '@/app/session';
+import { act } from '@/server';
+import { readBytes } from '@/app/body';
+import { assertOwnOrigin } from '@/app/origin';
+import { keepSession, requestContext } from '@/app/session';
 
-const signIn = actUseCases.find((useCase) => useCase.verb === 'sign-in')!;
 const seeOther = (path: string) =>
   new Response(null, { status: 303, headers: { location: path, 'cache-control': 'no-store' } });
+
+/** Largest form, in bytes. */
+const mostBytes = 16 * 1024;
 
 /** The sign-in form as a browser sends it by itself, before the page's scripts are there: the word never stands in an address. */
 export async function POST(request: Request): Promise<Response> {
   try {
-    const form = await request.formData();
-    const { sessionId } = (await perform(signIn, await requestContext(), {
-      email: String(form.get('email') ?? ''),
-      password: String(form.get('password') ?? ''),
-    })) as { sessionId: string };
-    const sealed = await openSealed();
-    sealed.sessionId = sessionId;
-    await sealed.save();
+    assertOwnOrigin(request);
+    const form = new URLSearchParams((await readBytes(request, mostBytes)).toString('utf8'));
+    const input = { email: form.get('email') ?? '', password: form.get('password') ?? '' };
+    const { sessionId } = await act('sign-in', await requestContext(), input);
+    await keepSession(sessionId);
     return seeOther('/');
   } catch (error) {
-    if (error instanceof DomainError || error instanceof TypeError)
-      return seeOther(`/sign-in?refused=${error instanceof DomainError ? error.code : 'bad-input'}`);
+    if (error instanceof DomainError) return seeOther(`/sign-in?refused=${error.code}`);
     throw error;
   }
 }

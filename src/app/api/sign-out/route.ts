@@ -1,12 +1,14 @@
 import { closeSession, getRuntime } from '@/server';
 import { answerData, answerError } from '@/app/answer';
-import { openSealed } from '@/app/session';
+import { assertOwnOrigin } from '@/app/origin';
+import { currentSessionId, dropSession } from '@/app/session';
 
-export async function POST(): Promise<Response> {
+export async function POST(request: Request): Promise<Response> {
   try {
-    const sealed = await openSealed();
-    if (sealed.sessionId) await closeSession(getRuntime().database, sealed.sessionId, new Date());
-    sealed.destroy();
+    assertOwnOrigin(request);
+    const sessionId = await currentSessionId();
+    if (sessionId) await closeSession(getRuntime().database, sessionId, new Date());
+    await dropSession();
     return answerData({});
   } catch (error) {
     return answerError(error);

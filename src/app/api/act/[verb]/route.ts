@@ -1,25 +1,39 @@
+import * as z from 'zod';
+import { isVerb, verbs, type Verb } from '@/contract';
+import type { Actor } from '@/core/access';
 import { DomainError } from '@/core/errors';
-import { actUseCases, perform } from '@/server';
+import { act } from '@/server';
 import { answerData, answerError } from '@/app/answer';
 import { readJson } from '@/app/body';
-import { openSealed, requestContext } from '@/app/session';
+import { assertOwnOrigin } from '@/app/origin';
+import { actorOf, changeContext, keepSession } from '@/app/session';
 
-const opensSession = new Set(['sign-in', 'switch-person', 'create-owner']);
-const verbs = new Map(actUseCases.map((useCase) => [useCase.verb, useCase]));
+const openedSession = z.object({ sessionId: z.string(), name: z.string(), role: z.string() });
+const opensSession: ReadonlySet<Verb> = new Set(['sign-in', 'switch-person', 'create-owner'] as const);
+/** Largest bodies, in bytes: a family file is the longest that a person sends. */
+const mostBytes = 256 * 1024;
+const mostFileBytes = 1_100_000;
 
-/** The one door for every change: one verb, one JSON body, one answer. */
+function assertMayKnock(actor: Actor, verb: Verb): void {
+  const isForAnyone = verbs[verb].audience.some((audience) => audience === 'anyone');
+  if (actor.kind === 'nobody' && !isForAnyone) throw new DomainError('not-signed-in');
+}
+
+/** The one door for every change: one verb, one JSON body, one answer. Nobody's body is read before they are known. */
 export async function POST(request: Request, { params }: { params: Promise<{ verb: string }> }): Promise<Response> {
   try {
-    const useCase = verbs.get((await params).verb);
-    if (!useCase) throw new DomainError('not-found', { what: 'There is no such verb.' });
-    const context = await requestContext(request.headers.get('x-customer-link'));
-    const body = await readJson(request, useCase.verb === 'add-photo' ? 18 * 1024 * 1024 : 256 * 1024);
-    const result = (await perform(useCase, context, body)) as Record<string, unknown>;
-    if (!opensSession.has(useCase.verb)) return answerData(result);
-    const sealed = await openSealed();
-    sealed.sessionId = result.sessionId as string;
-    await sealed.save();
-    return answerData({ name: result.name, role: result.role });
+    assertOwnOrigin(request);
+    const { verb } = await params;
+    if (!isVerb(verb)) throw new DomainError('not-found', { what: 'There is no such verb.' });
+    const actor = await actorOf(request);
+    assertMayKnock(actor, verb);
+    const context = await changeContext(request, actor);
+    const body = await readJson(request, verb === 'import-family' ? mostFileBytes : mostBytes);
+    const answer = await act(verb, context, body);
+    if (!opensSession.has(verb)) return answerData(answer);
+    const { sessionId, ...known } = openedSession.parse(answer);
+    await keepSession(sessionId);
+    return answerData(known);
   } catch (error) {
     return answerError(error);
   }

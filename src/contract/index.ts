@@ -1,0 +1,10 @@
+export {
+  described,
+  isVerb,
+  moveAudience,
+  verbs,
+  type CommandOf,
+  type InputOf,
+  type ResultOf,
+  type Verb,
+} from './verbs';

@@ -1,0 +1,444 @@
+// The one table of verbs: longer than most files because every verb of the door stands in it, and nowhere else.
+import * as z from 'zod';
+import type { Audience } from '@/core/access';
+import type { PersonalMove } from '@/core/lifecycle';
+import {
+  acknowledgeCautionInput,
+  acknowledgeOrderInput,
+  accountPartsInput,
+  addLineInput,
+  addPhotoInput,
+  advanceJobInput,
+  answerQuoteInput,
+  changeLineInput,
+  cleanPartsInput,
+  confirmIsolationInput,
+  correctConstructionInput,
+  correctReportInput,
+  decideRunInput,
+  deliverPumpInput,
+  disposeInput,
+  findingId,
+  finishStepInput,
+  holdJobInput,
+  judgePointInput,
+  orderInput,
+  photoId,
+  quoteLineId,
+  readGaugeInput,
+  receivePartsInput,
+  receivePumpInput,
+  recordApprovalInput,
+  recordCaptureInput,
+  recordFindingInput,
+  recordReadingsInput,
+  releasePumpInput,
+  runTestInput,
+  saveIntakeInput,
+  sentence,
+  signHoldPointInput,
+  strikeLineInput,
+  tagField,
+  tagInput,
+  takePictureInput,
+} from '@/core/change/inputs';
+import { roles, runVerdicts } from '@/core/record';
+import {
+  addInstrumentInput,
+  addPersonInput,
+  chooseUnitsInput,
+  createOwnerInput,
+  personId,
+  signInInput,
+  switchPersonInput,
+} from './people';
+
+/** One verb of the door: what it does in a sentence, who may, what it takes, what it answers. */
+export interface VerbDescription<Input extends z.ZodType = z.ZodType, Result extends z.ZodType = z.ZodType> {
+  readonly about: string;
+  /** Who may do it; the owner always may. */
+  readonly audience: readonly Audience[];
+  readonly input: Input;
+  readonly result: Result;
+}
+
+function verb<const Input extends z.ZodType, const Result extends z.ZodType>(
+  description: VerbDescription<Input, Result>,
+): VerbDescription<Input, Result> {
+  return description;
+}
+
+const version = z.number().int();
+const versioned = z.object({ version });
+const session = z.object({ sessionId: z.string(), name: z.string(), role: z.enum(roles) });
+
+const peopleVerbs = {
+  'sign-in': verb({
+    about: 'Opens a session for the right address and password.',
+    audience: ['anyone'],
+    input: signInInput,
+    result: session,
+  }),
+  'switch-person': verb({
+    about: 'On a bench tablet that is signed in, another person takes over by PIN.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: switchPersonInput,
+    result: session,
+  }),
+  'create-owner': verb({
+    about: 'First visit to an empty shop: makes the shop and its owner. Refused as soon as anybody exists.',
+    audience: ['anyone'],
+    input: createOwnerInput,
+    result: session,
+  }),
+  'add-person': verb({
+    about: 'Adds a person with a role.',
+    audience: ['owner'],
+    input: addPersonInput,
+    result: z.object({ personId }),
+  }),
+  'add-instrument': verb({
+    about: 'A gauge of the shop, with its uncertainty and the day its calibration is due.',
+    audience: ['inspector'],
+    input: addInstrumentInput,
+    result: z.object({ instrumentId: z.string() }),
+  }),
+  'choose-units': verb({
+    about: 'Millimetres or inches for the shop’s screens. Readings stay as they were taken.',
+    audience: ['owner'],
+    input: chooseUnitsInput,
+    result: chooseUnitsInput,
+  }),
+} as const;
+
+const familyVerbs = {
+  'import-family': verb({
+    about:
+      'Takes a family file in. A shipped family’s id becomes one of the shop’s own; a shop’s own id needs a newer version.',
+    audience: ['owner'],
+    input: z.strictObject({
+      text: z.string().min(1, 'the file is empty').max(1_000_000, 'the file is larger than 1 MB'),
+    }),
+    result: z.object({ familyId: z.string(), version: z.string() }),
+  }),
+  'make-own-family': verb({
+    about: 'A shop’s own variant of a family: limits, times, prices and words changed.',
+    audience: ['owner'],
+    input: z.strictObject({
+      familyId: z.string().max(20),
+      title: sentence(150),
+      changes: z
+        .array(
+          z.strictObject({
+            path: z.string().max(80),
+            value: z.union([z.string().trim().min(1).max(1000), z.number()]),
+          }),
+        )
+        .min(1, 'nothing is changed')
+        .max(400),
+    }),
+    result: z.object({ familyId: z.string() }),
+  }),
+} as const;
+
+const receiveVerbs = {
+  'receive-pump': verb({
+    about: 'Takes a failed pump in: owner and pump new or known, the job with its tag, the intake, the first event.',
+    audience: ['coordinator', 'technician'],
+    input: receivePumpInput,
+    result: z.object({ tag: tagField, earlierVisits: z.number().int() }),
+  }),
+  'save-intake': verb({
+    about: 'Changes what was written down at receiving.',
+    audience: ['coordinator', 'technician'],
+    input: saveIntakeInput,
+    result: versioned.extend({ intakeVersion: version }),
+  }),
+  'confirm-isolation': verb({
+    about: 'Records who confirmed that all energy is isolated. The product never declares anything safe.',
+    audience: ['coordinator', 'technician'],
+    input: confirmIsolationInput,
+    result: versioned.extend({ intakeVersion: version }),
+  }),
+  'acknowledge-caution': verb({
+    about: 'The technician who opens the pump acknowledges a caution, once a job.',
+    audience: ['technician', 'inspector'],
+    input: acknowledgeCautionInput,
+    result: versioned,
+  }),
+  'correct-construction': verb({
+    about: 'The pump turns out to be built otherwise; possible while nothing is recorded by the first choice.',
+    audience: ['coordinator', 'technician'],
+    input: correctConstructionInput,
+    result: versioned.extend({ familyVersion: z.string(), asksElastomer: z.boolean() }),
+  }),
+  'take-newer-family': verb({
+    about: 'Takes the newer version of a job’s family, while nothing was recorded by the old one.',
+    audience: ['coordinator'],
+    input: tagInput,
+    result: versioned.extend({ familyVersion: z.string() }),
+  }),
+  'add-photo': verb({
+    about: 'Adds a picture that a person sends as bytes (JPEG, PNG or WebP), beside these fields.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: addPhotoInput,
+    result: versioned.extend({ photoId }),
+  }),
+  'take-picture': verb({
+    about: 'Takes a picture with the camera at the bench.',
+    audience: ['coordinator', 'technician', 'inspector'],
+    input: takePictureInput,
+    result: versioned.extend({ photoId }),
+  }),
+} as const;
+
+const benchVerbs = {
+  'account-parts': verb({
+    about: 'Says of parts whether they came off whole, broken, were missing or never fitted.',
+    audience: ['technician', 'inspector', 'coordinator'],
+    input: accountPartsInput,
+    result: versioned,
+  }),
+  'clean-parts': verb({
+    about: 'Records how parts were cleaned, and that what must be masked was masked.',
+    audience: ['technician', 'inspector'],
+    input: cleanPartsInput,
+    result: versioned,
+  }),
+  'record-capture': verb({
+    about: 'Records a match mark, position, count, orientation or picture; at rebuild it is compared with teardown.',
+    audience: ['technician', 'inspector'],
+    input: recordCaptureInput,
+    result: versioned.extend({ captureVersion: version }),
+  }),
+  'finish-step': verb({
+    about: 'Marks a step as done; a rebuild step checks parts, torque, temperature and lubricant first.',
+    audience: ['technician', 'inspector'],
+    input: finishStepInput,
+    result: versioned.extend({ stepVersion: version }),
+  }),
+  'sign-hold-point': verb({
+    about: 'A second person signs a hold point: never the one who did the step.',
+    audience: ['technician', 'inspector', 'coordinator'],
+    input: signHoldPointInput,
+    result: versioned,
+  }),
+} as const;
+
+const inspectionVerbs = {
+  'record-readings': verb({
+    about: 'Records readings with what was typed, unit and digits, and the gauge they came from.',
+    audience: ['technician', 'inspector'],
+    input: recordReadingsInput,
+    result: versioned,
+  }),
+  'read-gauge': verb({
+    about: 'What the gauge types when its button is pressed; nothing is stored until the entry is kept.',
+    audience: ['technician', 'inspector'],
+    input: readGaugeInput,
+    result: z.object({ typed: z.string(), unit: z.literal('mm') }),
+  }),
+  'judge-point': verb({
+    about: 'A named person overrules the proposed verdict of a point, or waives its measuring, with a reason.',
+    audience: ['inspector', 'coordinator'],
+    input: judgePointInput,
+    result: versioned.extend({ findingVersion: version }),
+  }),
+  'record-finding': verb({
+    about: 'A visual finding on a part, with its picture and plain words for the customer.',
+    audience: ['technician', 'inspector'],
+    input: recordFindingInput,
+    result: versioned.extend({ findingId }),
+  }),
+  dispose: verb({
+    about: 'Says what is done about a finding, and why.',
+    audience: ['inspector', 'coordinator'],
+    input: disposeInput,
+    result: versioned.extend({ findingId, dispositionVersion: version }),
+  }),
+} as const;
+
+const quoteVerbs = {
+  'draw-up-quote': verb({
+    about: 'Draws up a new revision from the dispositions; a draft before it is superseded.',
+    audience: ['coordinator'],
+    input: tagInput,
+    result: versioned.extend({ revision: version, lines: z.number().int() }),
+  }),
+  'add-line': verb({
+    about: 'Adds a line of the coordinator’s own to the draft.',
+    audience: ['coordinator'],
+    input: addLineInput,
+    result: versioned.extend({ lineId: quoteLineId, quoteVersion: version }),
+  }),
+  'change-line': verb({
+    about: 'Changes words, quantity or price of a line of the draft.',
+    audience: ['coordinator'],
+    input: changeLineInput,
+    result: versioned.extend({ quoteVersion: version }),
+  }),
+  'strike-line': verb({
+    about: 'Strikes a line of the draft with a reason, or puts it back.',
+    audience: ['coordinator'],
+    input: strikeLineInput,
+    result: versioned.extend({ quoteVersion: version }),
+  }),
+  'send-quote': verb({
+    about: 'Freezes the draft with its fingerprint and moves the job on; it is mailed with a link for the customer.',
+    audience: ['coordinator'],
+    input: tagInput,
+    result: versioned.extend({ revision: version, fingerprint: z.string() }),
+  }),
+  'revoke-link': verb({
+    about: 'Takes back every customer link of a job.',
+    audience: ['coordinator'],
+    input: tagInput,
+    result: versioned,
+  }),
+  'answer-quote': verb({
+    about: 'The customer’s own answer through the link, with name and signature.',
+    audience: ['customer'],
+    input: answerQuoteInput,
+    result: versioned.extend({ approvalId: z.string(), fingerprint: z.string() }),
+  }),
+  'record-approval': verb({
+    about: 'The coordinator records an answer by telephone or purchase order, with who said so.',
+    audience: ['coordinator'],
+    input: recordApprovalInput,
+    result: versioned.extend({ approvalId: z.string(), fingerprint: z.string() }),
+  }),
+} as const;
+
+const parcelLine = z.object({ lineId: z.string(), quantity: z.number() });
+const partsVerbs = {
+  'order-parts': verb({
+    about: 'Orders everything that the approved lines need and that is not ordered yet.',
+    audience: ['parts', 'coordinator'],
+    input: tagInput,
+    result: versioned.extend({ number: z.string() }),
+  }),
+  'acknowledge-order': verb({
+    about: 'The supplier acknowledges an order with its reference and a day.',
+    audience: ['service'],
+    input: acknowledgeOrderInput,
+    result: versioned,
+  }),
+  'take-parcel': verb({
+    about: 'A parcel of the supplier arrives, or a new day for it; the count comes after.',
+    audience: ['parts', 'coordinator'],
+    input: orderInput,
+    result: versioned.extend({ lines: z.array(parcelLine).readonly(), restOn: z.string().nullable() }),
+  }),
+  'receive-parts': verb({
+    about: 'Receiving check by count; what is short is said, with the steps that it stops.',
+    audience: ['parts', 'technician'],
+    input: receivePartsInput,
+    result: versioned.extend({
+      short: z
+        .array(z.object({ partRef: z.string(), left: z.number(), blocks: z.array(z.string()).readonly() }))
+        .readonly(),
+    }),
+  }),
+} as const;
+
+const issued = versioned.extend({ number: z.string(), revision: z.string(), fingerprint: z.string() });
+const testVerbs = {
+  'run-test': verb({
+    about: 'Runs the pump on the stand through the plan’s points and judges the curve.',
+    audience: ['inspector', 'technician'],
+    input: runTestInput,
+    result: versioned.extend({ run: z.number().int(), verdict: z.enum(runVerdicts), reason: z.string() }),
+  }),
+  'decide-run': verb({
+    about: 'The tester signs a run: passed, back to rebuild with the reason, or a concession with a name.',
+    audience: ['inspector'],
+    input: decideRunInput,
+    result: versioned,
+  }),
+  'issue-report': verb({
+    about: 'Issues the as-built report: once, numbered, frozen.',
+    audience: ['coordinator', 'inspector'],
+    input: tagInput,
+    result: issued,
+  }),
+  'correct-report': verb({
+    about: 'A correction makes the next revision, which says what changed; the one before stays as it was.',
+    audience: ['coordinator', 'inspector'],
+    input: correctReportInput,
+    result: issued,
+  }),
+  'release-pump': verb({
+    about: 'Releases the pump for its way back: preserved, ports blanked, packed.',
+    audience: ['coordinator'],
+    input: releasePumpInput,
+    result: versioned,
+  }),
+  'deliver-pump': verb({
+    about: 'Records the delivery; the warranty starts on that day and the job is closed.',
+    audience: ['coordinator'],
+    input: deliverPumpInput,
+    result: versioned,
+  }),
+} as const;
+
+const lifecycleVerbs = {
+  'advance-job': verb({
+    about: 'Moves a job through a gate to the next station; a shut gate answers with what is missing.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: advanceJobInput,
+    result: versioned,
+  }),
+  'hold-job': verb({
+    about: 'Puts a job on hold: why, until when, and who holds it meanwhile.',
+    audience: ['coordinator'],
+    input: holdJobInput,
+    result: versioned,
+  }),
+  'resume-job': verb({
+    about: 'Ends a hold.',
+    audience: ['coordinator'],
+    input: tagInput,
+    result: versioned,
+  }),
+} as const;
+
+/** Who makes each move of `advance-job`. */
+export const moveAudience = {
+  'begin-teardown': ['technician', 'coordinator'],
+  'finish-teardown': ['technician'],
+  'finish-cleaning': ['technician'],
+  'finish-inspection': ['inspector', 'coordinator'],
+  'revise-quote': ['coordinator'],
+  'start-rebuild': ['technician', 'coordinator', 'parts'],
+  'finish-rebuild': ['technician', 'inspector'],
+} as const satisfies Record<PersonalMove, readonly Audience[]>;
+
+/** Every verb that changes something, by the name that the interface sends. */
+export const verbs = {
+  ...peopleVerbs,
+  ...familyVerbs,
+  ...receiveVerbs,
+  ...benchVerbs,
+  ...inspectionVerbs,
+  ...quoteVerbs,
+  ...partsVerbs,
+  ...testVerbs,
+  ...lifecycleVerbs,
+} as const;
+
+export type Verb = keyof typeof verbs;
+/** What is sent with a verb. */
+export type InputOf<V extends Verb> = z.input<(typeof verbs)[V]['input']>;
+/** What a verb's use case gets: its input, parsed. */
+export type CommandOf<V extends Verb> = z.output<(typeof verbs)[V]['input']>;
+/** What a verb answers. */
+export type ResultOf<V extends Verb> = z.output<(typeof verbs)[V]['result']>;
+
+/** The table of verbs, typed one by one: a verb's entry takes and answers what that verb does. */
+export const described: {
+  readonly [V in Verb]: VerbDescription<z.ZodType<CommandOf<V>>, z.ZodType<ResultOf<V>>>;
+} = verbs;
+
+export function isVerb(name: string): name is Verb {
+  return Object.hasOwn(verbs, name);
+}

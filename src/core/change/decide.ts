@@ -1,0 +1,126 @@
+import { DomainError } from '../errors';
+import type { Family } from '../family';
+import {
+  canonical,
+  chainEvent,
+  gateFor,
+  standingOf,
+  transition,
+  type LifecycleState,
+  type Transition,
+} from '../lifecycle';
+import type { JobHead, JobRecord } from '../record';
+import { applyPuts, put, type Put } from './change';
+import { reason, refuse, type Decider, type Decision, type Given, type Proposal } from './decision';
+
+export type Decided<Result> =
+  { readonly ok: true; readonly decision: Decision<Result> } | { readonly ok: false; readonly refusal: DomainError };
+
+function refuseMove(record: JobRecord, { why, missing }: Extract<Transition, { ok: false }>): never {
+  const { tag, station, hold } = record;
+  if (why === 'gate-shut')
+    throw new DomainError('gate-shut', { reason: reason('gate-shut', { count: missing.length }), missing });
+  if (why === 'on-hold') return refuse('wrong-state', reason('on-hold', { tag, reason: hold?.reason ?? '' }));
+  if (why === 'closed') return refuse('wrong-state', reason('closed', { tag }));
+  if (why === 'not-on-hold') return refuse('wrong-state', reason('not-on-hold', { tag }));
+  return refuse('wrong-state', reason('other-station', { tag, station }));
+}
+
+function moved(record: JobRecord, family: Family, { move, hold }: Proposal<unknown>): LifecycleState {
+  const state: LifecycleState = {
+    station: record.station,
+    hold: record.hold,
+    outcome: record.outcome,
+    closed: record.closedAt !== null,
+  };
+  if (!move) return state;
+  const missing = gateFor(move, record, family);
+  const next = transition(state, { event: move, missing, ...(hold && { hold }) });
+  return next.ok ? next.state : refuseMove(record, next);
+}
+
+/** The head's row where something of it changed; nothing otherwise. */
+function headPut(before: JobRecord, after: JobRecord): readonly Put[] {
+  const fields = [
+    'station',
+    'holder',
+    'holderSince',
+    'hold',
+    'outcome',
+    'closedAt',
+    'familyId',
+    'familyVersion',
+  ] as const;
+  if (fields.every((field) => canonical(before[field]) === canonical(after[field]))) return [];
+  const { id, tag, station, holder, holderSince, hold, outcome, promisedOn, openedAt, closedAt } = after;
+  const { familyId, familyVersion, pump, customer, contact } = after;
+  const head: JobHead = {
+    ...{ id, tag, station, holder, holderSince, hold, outcome, promisedOn, openedAt, closedAt },
+    ...{ familyId, familyVersion, pump, customer, contact },
+  };
+  return [put('job', head)];
+}
+
+/** Makes the move, reckons the standing from the record after the change, and settles the job's head by it. */
+function settle(given: Given, proposal: Proposal<unknown>) {
+  const family = proposal.family ?? given.family;
+  const { record: changed } = applyPuts(given.record, proposal.puts);
+  const { closed, ...state } = moved(changed, family, proposal);
+  const closedAt = closed ? (changed.closedAt ?? given.now) : null;
+  const named = { familyId: family.id, familyVersion: family.version };
+  const settled: JobRecord = { ...changed, ...state, ...named, closedAt };
+  const standing = standingOf(settled, family);
+  const { holder } = standing;
+  const holderSince = holder === given.record.holder ? given.record.holderSince : given.now;
+  return { family, standing, settled: { ...settled, holder, holderSince } };
+}
+
+/** The decision that follows from a proposal: its event, chained, with the changes; the record and standing after. */
+export function settleProposal<Result>(given: Given, verb: string, proposal: Proposal<Result>): Decision<Result> {
+  const { record, who, now } = given;
+  const { family, standing, settled } = settle(given, proposal);
+  const puts = [...proposal.puts, ...headPut(record, settled)];
+  const { record: after, changes } = applyPuts(record, puts);
+  const madeAt = who.at === now ? {} : { madeAt: who.at };
+  const { move } = proposal;
+  const data = canonical({ ...proposal.note, ...madeAt, ...(move && { move }), changes });
+  const { personId, personName } = who;
+  const kind = proposal.kind ?? verb;
+  const unchained = { seq: record.version + 1, kind, personName, at: now, data, previousHash: record.headHash };
+  const event = chainEvent(unchained, given.sha256);
+  return {
+    event: { ...event, personId },
+    changes,
+    before: record,
+    after: { ...after, version: event.seq, headHash: event.hash },
+    family,
+    standing,
+    result: proposal.result,
+    outbox: proposal.outbox ?? [],
+    texts: proposal.texts ?? {},
+  };
+}
+
+/** Verbs that a closed job still takes. */
+const afterClosing: ReadonlySet<string> = new Set(['correct-report']);
+
+/**
+ * Decides a command on one job. Pure: the same record, command and facts give the same event.
+ * @returns the decision, or a refusal with its code and reason
+ * @throws what a rule did not foresee
+ */
+export function decide<Command, Result, Facts>(
+  verb: string,
+  decider: Decider<Command, Result, Facts>,
+  given: Given<Facts>,
+  command: Command,
+): Decided<Result> {
+  try {
+    const { closedAt, tag } = given.record;
+    if (closedAt && !afterClosing.has(verb)) refuse('wrong-state', reason('closed', { tag }));
+    return { ok: true, decision: settleProposal(given, verb, decider(given, command)) };
+  } catch (error) {
+    if (error instanceof DomainError) return { ok: false, refusal: error };
+    throw error;
+  }
+}

@@ -1,0 +1,12 @@
+export * as bench from './bench';
+export { applyPuts, openingPuts, put, putAll, type Change, type Put } from './change';
+export { decide, settleProposal, type Decided } from './decide';
+export { type Decider, type Decision, type Given, type OutboxItem, type Proposal } from './decision';
+export * as inspection from './inspection';
+export * as lifecycle from './lifecycle';
+export * as parts from './parts';
+export * as quote from './quote';
+export * as receive from './receive';
+export { changesOf, replayEvents, replayRecord, verifyJob, type Difference } from './replay';
+export * as report from './report';
+export * as test from './test';

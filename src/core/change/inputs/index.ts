@@ -1,0 +1,6 @@
+export * from './bench';
+export * from './commerce';
+export * from './fields';
+export * from './inspection';
+export * from './lifecycle';
+export * from './receive';

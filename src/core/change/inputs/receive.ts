@@ -1,0 +1,87 @@
+import * as z from 'zod';
+import { cleanings } from '../../record';
+import { basedOn, dayField, elementId, optionalText, sentence, tagField } from './fields';
+
+const amount = (max: number) => z.number('type a number').gt(0, 'must be more than 0').max(max, `at most ${max}`);
+
+export const dutyInput = z.strictObject({
+  flowM3h: amount(100000),
+  headM: amount(5000),
+  powerKw: amount(20000).optional(),
+  efficiencyPct: amount(100).optional(),
+  speedRpm: amount(60000),
+});
+
+/** What is written down when a pump comes in. */
+export const intakeInput = z.strictObject({
+  equipmentNumber: optionalText(100),
+  duty: dutyInput.nullable(),
+  liquid: optionalText(200),
+  cleaning: z.enum(cleanings),
+  cleaningReference: optionalText(200),
+  whyOut: optionalText(1000),
+  runningHours: z.number('type a number of hours').min(0).max(1e6).nullable(),
+  cameWith: z.array(sentence(200)).max(40),
+  shims: z.array(z.strictObject({ foot: sentence(60), thicknesses: sentence(200) })).max(12),
+  hazards: optionalText(1000),
+  shippingDamage: optionalText(1000),
+  elastomer: optionalText(20),
+});
+
+/** A construction as a person chooses it. */
+export const constructionInput = {
+  familyId: z.string().max(20),
+  variant: z.string().max(40).optional(),
+  stages: z.number('type a whole number').int('stages are counted whole').min(1).max(60).optional(),
+};
+
+export const receivePumpInput = z.strictObject({
+  customer: sentence(150),
+  contact: z
+    .strictObject({
+      name: sentence(150),
+      email: z.string().trim().email('is not a mail address').max(191),
+      phone: optionalText(40),
+    })
+    .nullable(),
+  pump: z.strictObject({
+    maker: sentence(100),
+    model: sentence(100),
+    serial: sentence(100),
+    size: optionalText(60),
+    nameplate: z.record(z.string().max(60), z.string().max(200)).default({}),
+  }),
+  ...constructionInput,
+  promisedOn: dayField,
+  intake: intakeInput,
+});
+export type ReceivePump = z.output<typeof receivePumpInput>;
+
+export const saveIntakeInput = z.strictObject({ tag: tagField, basedOn, intake: intakeInput });
+export type SaveIntake = z.output<typeof saveIntakeInput>;
+
+export const confirmIsolationInput = z.strictObject({ tag: tagField, basedOn });
+export type ConfirmIsolation = z.output<typeof confirmIsolationInput>;
+
+export const acknowledgeCautionInput = z.strictObject({ tag: tagField, caution: elementId });
+export type AcknowledgeCaution = z.output<typeof acknowledgeCautionInput>;
+
+export const correctConstructionInput = z.strictObject({ tag: tagField, ...constructionInput });
+export type CorrectConstruction = z.output<typeof correctConstructionInput>;
+
+export const takeNewerFamilyInput = z.strictObject({ tag: tagField });
+
+const about = z
+  .string()
+  .regex(/^[a-z]+:[\w-]+$/, 'says what the picture is about, such as part:impeller')
+  .max(80);
+export const addPhotoInput = z.strictObject({ tag: tagField, about, caption: optionalText(300) });
+export type AddPhoto = z.output<typeof addPhotoInput>;
+
+export const takePictureInput = z.strictObject({
+  tag: tagField,
+  about,
+  partRef: elementId,
+  caption: optionalText(300),
+});
+export type TakePicture = z.output<typeof takePictureInput>;

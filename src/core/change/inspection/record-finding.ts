@@ -1,0 +1,24 @@
+import { findPart } from '../../family';
+import type { FindingId, RowOf } from '../../record';
+import { put } from '../change';
+import { reason, refuse, requireStation, type Decider } from '../decision';
+import type { RecordFinding } from '../inputs';
+
+/** A visual finding on a part, with its picture and plain words for the customer. */
+export const recordFinding: Decider<RecordFinding, { readonly findingId: FindingId }> = (
+  { record, family, who, newId },
+  { partRef, words, plain, photoId },
+) => {
+  requireStation(record, 'teardown', 'clean', 'inspect');
+  if (!findPart(family, partRef)) refuse('bad-input', reason('unknown-part', { part: partRef }), 'partRef');
+  if (photoId && !record.photos.some((photo) => photo.id === photoId))
+    refuse('wrong-job', reason('picture-of-another-job'), 'photoId');
+  const known = family.damage.find((damage) => damage.part === partRef && damage.seen === words);
+  const id = newId<FindingId>();
+  const row: RowOf<'finding'> = {
+    ...{ id, kind: 'visual', phase: 'as-found', pointId: null, partRef, words, photoId, version: 1, ...who },
+    ...{ proposed: null, verdict: null, overruledReason: null, waivedReason: null },
+    plain: plain || known?.plain || words,
+  };
+  return { puts: [put('finding', row)], note: { partRef, words }, result: { findingId: id } };
+};

@@ -1,0 +1,1 @@
+export { advanceJob, holdJob, resumeJob } from './moves';

@@ -1,0 +1,80 @@
+import type { Family } from '../../family';
+import { canonical, chainEvent, standingOf } from '../../lifecycle';
+import {
+  emptyTables,
+  recordOf,
+  type EarlierVisit,
+  type JobHead,
+  type JobId,
+  type JobRecord,
+  type Signed,
+  type Tag,
+} from '../../record';
+import { put, putAll } from '../change';
+import type { Decision } from '../decision';
+import type { ReceivePump } from '../inputs';
+
+/** What is known of a pump that comes in before its job is opened. */
+export interface OpeningFacts extends Pick<JobHead, 'pump' | 'customer' | 'contact'> {
+  readonly jobId: JobId;
+  readonly tag: Tag;
+  readonly family: Family;
+  readonly earlierVisits: readonly EarlierVisit[];
+}
+
+interface Given {
+  readonly who: Signed;
+  readonly now: string;
+  readonly sha256: (text: string) => string;
+  readonly facts: OpeningFacts;
+}
+
+function headOf({ facts, now }: Given, promisedOn: string): JobHead {
+  const { jobId, tag, family, pump, customer, contact } = facts;
+  return {
+    id: jobId,
+    tag,
+    station: 'receive',
+    holder: 'U',
+    holderSince: now,
+    hold: null,
+    outcome: 'open',
+    promisedOn,
+    openedAt: now,
+    closedAt: null,
+    familyId: family.id,
+    familyVersion: family.version,
+    pump,
+    customer,
+    contact,
+  };
+}
+
+/** Opens a job for a pump that comes in: its head, its intake, the first event of its chain. */
+export function openJob(
+  given: Given,
+  command: ReceivePump,
+): Decision<{ readonly tag: Tag; readonly earlierVisits: number }> {
+  const { who, now, facts } = given;
+  const { family, earlierVisits } = facts;
+  const head = headOf(given, command.promisedOn);
+  const puts = [put('job', head), put('intake', { ...command.intake, version: 1, isolation: null })];
+  const tables = emptyTables();
+  const changes = putAll(tables, puts);
+  const before: JobRecord = recordOf(tables, { version: 0, headHash: '', earlierVisits });
+  const { nameplate } = command.pump;
+  const data = canonical({ tag: head.tag, nameplate, changes });
+  const unchained = { seq: 1, kind: 'receive-pump', personName: who.personName, at: now, data, previousHash: '' };
+  const event = chainEvent(unchained, given.sha256);
+  return {
+    event: { ...event, personId: who.personId },
+    changes,
+    before,
+    after: { ...before, version: 1, headHash: event.hash },
+    family,
+    standing: standingOf(before, family),
+    result: { tag: head.tag, earlierVisits: earlierVisits.length },
+    outbox: [],
+    texts: {},
+  };
+}

@@ -1,0 +1,2 @@
+export { correctReport, issueReport } from './reports';
+export { deliverPump, releasePump } from './returns';

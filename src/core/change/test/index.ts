@@ -1,0 +1,1 @@
+export { decideRun, runTest, type RunFacts } from './runs';

@@ -1,0 +1,63 @@
+import { judgeRun } from '../../testing';
+import type { RunDecision, RunVerdict, StandReading, TestRun } from '../../record';
+import { put } from '../change';
+import { reason, refuse, refuseChanged, requireStation, type Decider } from '../decision';
+import type { DecideRun, RunTest } from '../inputs';
+
+/** What the stand read, and for which run it was asked. */
+export interface RunFacts {
+  readonly runId: string;
+  readonly run: number;
+  readonly points: readonly StandReading[];
+}
+interface Result {
+  readonly run: number;
+  readonly verdict: RunVerdict;
+  readonly reason: string;
+}
+
+/** Judges what the stand read against the duty and keeps it as a run. */
+export const runTest: Decider<RunTest, Result, RunFacts> = ({ record, family, who, facts }) => {
+  requireStation(record, 'test');
+  const guarantee = record.intake.duty;
+  if (!guarantee) return refuse('wrong-state', reason('no-duty'));
+  const { runId, run, points } = facts;
+  if (run !== record.runs.length + 1) refuseChanged(record.runs.at(-1), { run });
+  const { verdict, reason: why } = judgeRun({ family, guarantee, readings: points });
+  const row: TestRun = {
+    ...{ id: runId, run, guarantee, verdict, points, ...who },
+    ...{ decision: null, decisionReason: null, decisionBy: null, decisionAt: null },
+    grade: family.test.kind === 'slip' ? 'slip' : family.test.grade,
+  };
+  return { puts: [put('run', row)], note: { run, verdict, reason: why }, result: { run, verdict, reason: why } };
+};
+
+const moveFor = {
+  passed: 'pass-test',
+  concession: 'pass-test',
+  failed: 'fail-test',
+} as const satisfies Record<RunDecision, string>;
+
+/** The tester signs a run: passed, back to rebuild with the reason, or a concession with a name. */
+export const decideRun: Decider<DecideRun, object> = ({ record, who }, command) => {
+  requireStation(record, 'test');
+  const { run, decision } = command;
+  const found = record.runs.at(-1);
+  if (!found || found.run !== run || found.decision) return refuse('wrong-state', reason('run-not-open', { run }));
+  if (decision === 'passed' && found.verdict === 'fail')
+    refuse('bad-input', reason('run-failed-by-sum', { run }), 'decision');
+  if (decision !== 'passed' && !command.reason)
+    refuse('bad-input', reason(decision === 'failed' ? 'say-why-back' : 'concession-reason'), 'reason');
+  const decided = {
+    decision,
+    decisionReason: command.reason,
+    decisionBy: who.personName,
+    decisionAt: who.at,
+  };
+  return {
+    puts: [put('run', { ...found, ...decided })],
+    note: { run, decision, reason: command.reason },
+    result: {},
+    move: moveFor[decision],
+  };
+};

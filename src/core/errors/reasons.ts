@@ -1,0 +1,131 @@
+import { stationNames, type Station } from '../record';
+
+const list = (items: readonly string[], last: string) => items.join(` ${last} `);
+const plural = (count: number, one: string, many: string) => (count === 1 ? one : many);
+
+interface Window {
+  readonly min: number;
+  readonly max: number;
+}
+
+/**
+ * Why a command is refused: a code with its arguments, and the sentence that says it. Core decides by codes; the words
+ * are made when an answer is read, by `sayReason`.
+ */
+const sentences = {
+  'on-hold': ({ tag, reason }: { tag: string; reason: string }) => `${tag} is on hold: ${reason}.`,
+  'not-on-hold': ({ tag }: { tag: string }) => `${tag} is not on hold.`,
+  closed: ({ tag }: { tag: string }) => `${tag} is closed.`,
+  'other-station': ({ tag, station }: { tag: string; station: Station }) => `${tag} is at ${stationNames[station]}.`,
+  'gate-shut': ({ count }: { count: number }) =>
+    `${count} ${plural(count, 'thing is', 'things are')} missing for this move.`,
+  'unknown-caution': ({ caution }: { caution: string }) => `There is no caution "${caution}".`,
+  'unknown-part': ({ part }: { part: string }) => `${part} is not in the parts list of this family.`,
+  'unknown-point': ({ point }: { point: string }) => `${point} is not a point of this family.`,
+  'unknown-step': ({ step, phase }: { step: string; phase: string }) =>
+    `${step} is not a step of ${phase} in this family.`,
+  'unknown-capture': ({ capture, phase }: { capture: string; phase: string }) =>
+    `${capture} is not asked for in ${phase}.`,
+  'unknown-place': ({ point, place }: { point: string; place: string }) => `${point} has no place ${place}.`,
+  'unknown-instrument': ({ instrument }: { instrument: string }) => `There is no instrument ${instrument}.`,
+  'unknown-finding': () => 'This finding is not of this job.',
+  'unknown-line': () => 'This line is not in the draft.',
+  'point-not-in-phase': ({ point, phase }: { point: string; phase: string }) => `${point} is not measured ${phase}.`,
+  'place-twice': ({ point, place }: { point: string; place: string }) =>
+    `${point} at ${place} stands twice in what was sent; send each place once.`,
+  'part-twice': ({ part }: { part: string }) => `${part} stands twice in what was sent; send each part once.`,
+  'line-twice': ({ line }: { line: string }) => `${line} is counted twice in what was sent; count each line once.`,
+  'not-a-length': ({ sentence }: { sentence: string }) => sentence,
+  'length-out-of-reach': ({ typed, least, most }: { typed: string; least: number; most: number }) =>
+    `${typed} lies outside ${least} to ${most} mm, which is all that a pump of this shop measures.`,
+  'not-a-number': ({ typed, unit }: { typed: string; unit: string }) =>
+    `"${typed}" is not a number${unit ? ` in ${unit}; type it without the unit` : ''}.`,
+  'not-a-count': ({ typed }: { typed: string }) => `"${typed}" is not a count.`,
+  'not-a-choice': ({ choices }: { choices: readonly string[] }) => `Choose ${list(choices, 'or')}.`,
+  'nothing-typed': ({ ask }: { ask: string }) => `${ask}: nothing is typed yet.`,
+  'picture-wanted': ({ ask }: { ask: string }) => `${ask}: take or choose a picture first.`,
+  'differs-from-teardown': (given: { typed: string; before: string; byMm: number; allowedMm: number }) =>
+    `${given.typed} differs from ${given.before} at teardown by ${given.byMm.toFixed(2)} mm, allowed ${given.allowedMm} mm. Measure again, or give the reason.`,
+  'disagrees-with-teardown': ({ typed, before }: { typed: string; before: string }) =>
+    `"${typed}" does not agree with "${before}" at teardown. Look again, or give the reason.`,
+  'picture-of-another-job': () => 'The picture belongs to another job.',
+  'caution-unread': () => 'Read and acknowledge the caution of this step first.',
+  'captures-left': ({ step, asks }: { step: string; asks: readonly string[] }) =>
+    `Before “${step}” is done: ${asks.map((ask) => ask.toLowerCase()).join('; ')}.`,
+  'torque-wanted': ({ min, max }: Window) => `Type the torque; the window is ${min} to ${max} N·m.`,
+  'torque-outside-window': ({ torqueNm, min, max }: Window & { torqueNm: number }) =>
+    `${torqueNm} N·m is outside the window of ${min} to ${max} N·m.`,
+  'temperatures-wanted': () => 'Type the room temperature and the temperature that was reached.',
+  'bearing-too-hot': ({ temperatureC, limitC }: { temperatureC: number; limitC: number }) =>
+    `${temperatureC} °C passes the limit of ${limitC} °C: the bearing is spoiled.`,
+  'bearing-too-cold': ({ temperatureC, neededC }: { temperatureC: number; neededC: number }) =>
+    `${temperatureC} °C is less than the ${neededC.toFixed(0)} °C that this fit needs.`,
+  'consumable-wanted': () => 'Choose what was used.',
+  'consumable-swells': (given: { what: string; met: readonly string[]; suitable: readonly string[] }) =>
+    `${given.what} does not suit ${list(given.met, 'and')}: it swells. Use ${list(given.suitable, 'or') || 'what the maker names'}.`,
+  'parts-wait': (given: { step: string; parts: readonly { name: string; left: number; dueOn: string | null }[] }) =>
+    `“${given.step}” waits for ${given.parts.map(({ name, left, dueOn }) => `${name} (${left}${dueOn ? `, due ${dueOn}` : ''})`).join(', ')}.`,
+  'masking-unconfirmed': ({ part, mask }: { part: string; mask: string }) =>
+    `${part}: confirm that ${mask} are masked.`,
+  'not-a-hold-point': ({ step }: { step: string }) => `${step} is not a hold point.`,
+  'step-not-done': ({ step }: { step: string }) => `“${step}” is not done yet.`,
+  'same-person': ({ person }: { person: string }) => `${person} did this step; somebody else signs the hold point.`,
+  'signed-already': ({ step, person }: { step: string; person: string }) =>
+    `“${step}” is signed already, by ${person}.`,
+  'confirmed-already': ({ person }: { person: string }) => `Isolation is confirmed already, by ${person}.`,
+  'other-put-here': ({ person, theirs, yours }: { person: string; theirs: string; yours: string }) =>
+    `${person} put ${theirs} here meanwhile; you typed ${yours}.`,
+  'other-said': ({ person, theirs }: { person: string; theirs: string }) => `${person} said “${theirs}” meanwhile.`,
+  'other-changed-quote': () => 'Somebody else changed this quote meanwhile.',
+  'recorded-by-family': ({ tag, family, other }: { tag: string; family: string; other: string }) =>
+    `${tag} has steps, captures or parts recorded by ${family}; they would stand for nothing in ${other}.`,
+  'built-so-already': ({ tag, family }: { tag: string; family: string }) => `${tag} is ${family}, built so, already.`,
+  'keeps-version': ({ tag, version }: { tag: string; version: string }) =>
+    `${tag} has steps, captures or parts recorded by version ${version}; it keeps that version.`,
+  'no-newer-version': ({ family, version }: { family: string; version: string }) =>
+    `There is no newer version of ${family} than ${version}.`,
+  'no-draft': () => 'There is no draft of a quote. Draw one up first.',
+  'no-quote-waiting': () => 'There is no quote waiting for an answer.',
+  'answered-already': () => 'This quote has been answered already.',
+  'newer-revision-sent': () => 'A newer revision of this quote has been sent.',
+  'line-not-in-quote': () => 'A line that is declined is not in this quote.',
+  'line-not-declinable': ({ line }: { line: string }) =>
+    `“${line}” belongs to every repair and cannot be declined alone.`,
+  'all-ordered': () => 'Everything is ordered already.',
+  'not-an-order-of': ({ tag, order }: { tag: string; order: string }) => `${order} is not an order of ${tag}.`,
+  'line-not-on-order': ({ order }: { order: string }) => `A counted line is not on ${order}.`,
+  'more-than-open': ({ counted, number, open }: { counted: number; number: string; open: number }) =>
+    `${counted} of ${number} counted, but only ${open} are open.`,
+  'nothing-on-its-way': ({ order }: { order: string }) => `Nothing of ${order} is on its way.`,
+  'acknowledged-already': ({ order }: { order: string }) => `${order} is acknowledged already.`,
+  'no-duty': () =>
+    'The duty (flow, head, speed) is not written down at receiving; the stand has nothing to test against.',
+  'run-not-open': ({ run }: { run: number }) => `Run ${run} is not waiting for a decision.`,
+  'run-failed-by-sum': ({ run }: { run: number }) =>
+    `Run ${run} failed by the sum: send it back, or give a concession with its reason.`,
+  'say-why-back': () => 'Say why it goes back to rebuild.',
+  'concession-reason': () => 'A concession needs its reason.',
+  'issued-already': ({ number }: { number: string }) =>
+    `Report ${number} is issued already; a correction makes a new revision.`,
+  'no-report': () => 'No report is issued yet.',
+  'released-already': ({ tag }: { tag: string }) => `${tag} is released already.`,
+  'not-released': ({ tag }: { tag: string }) => `${tag} is not released yet.`,
+  'delivered-too-early': ({ day }: { day: string }) => `${day} lies before the pump came in.`,
+} as const;
+
+export type ReasonCode = keyof typeof sentences;
+export type ReasonArguments<Code extends ReasonCode> =
+  Parameters<(typeof sentences)[Code]> extends readonly [infer Given] ? Given : Record<never, never>;
+/** A reason as core gives it: which one, and what it is about. */
+export type Reason = {
+  readonly [Code in ReasonCode]: { readonly code: Code; readonly about: ReasonArguments<Code> };
+}[ReasonCode];
+
+/**
+ * The sentence of a reason.
+ * @example sayReason({ code: 'closed', about: { tag: 'P-0417' } }) // 'P-0417 is closed.'
+ */
+export function sayReason(reason: Reason): string {
+  const say: (about: never) => string = sentences[reason.code];
+  return say(reason.about as never);
+}

@@ -1,0 +1,116 @@
+/** The words of the domain that are one of a few, each stated once: browser, server and database take them from here. */
+export const stations = [
+  'receive',
+  'teardown',
+  'clean',
+  'inspect',
+  'quote',
+  'approve',
+  'parts',
+  'rebuild',
+  'test',
+  'report',
+  'return',
+] as const;
+export type Station = (typeof stations)[number];
+
+export const stationNames: Readonly<Record<Station, string>> = {
+  receive: 'Receive',
+  teardown: 'Teardown',
+  clean: 'Clean',
+  inspect: 'Inspect',
+  quote: 'Quote',
+  approve: 'Approve',
+  parts: 'Parts',
+  rebuild: 'Rebuild',
+  test: 'Test',
+  report: 'Report',
+  return: 'Return',
+};
+
+export const holders = ['U', 'B', 'S', 'C', 'P', 'O'] as const;
+export type Holder = (typeof holders)[number];
+export const holderNames: Readonly<Record<Holder, string>> = {
+  U: 'us',
+  B: 'bench',
+  S: 'stand',
+  C: 'customer',
+  P: 'supplier',
+  O: 'outside shop',
+};
+
+export const roles = ['coordinator', 'technician', 'inspector', 'parts', 'owner'] as const;
+export type Role = (typeof roles)[number];
+
+export const outcomes = ['open', 'repaired', 'declined'] as const;
+export type Outcome = (typeof outcomes)[number];
+
+/** What came with the pump about the liquid it handled. */
+export const cleanings = ['none', 'declaration', 'sheet'] as const;
+export type Cleaning = (typeof cleanings)[number];
+
+export const partStates = ['present', 'missing', 'broken', 'not fitted'] as const;
+export type PartState = (typeof partStates)[number];
+
+/** A point is judged twice: as the pump came, and as it leaves. */
+export const phases = ['as-found', 'as-left'] as const;
+export type Phase = (typeof phases)[number];
+
+export const stepPhases = ['teardown', 'clean', 'rebuild', 'test'] as const;
+export type StepPhase = (typeof stepPhases)[number];
+
+export const capturePhases = ['teardown', 'rebuild'] as const;
+export type CapturePhase = (typeof capturePhases)[number];
+
+export const findingKinds = ['point', 'visual'] as const;
+export type FindingKind = (typeof findingKinds)[number];
+
+/** What a person may say of a point in place of the proposed verdict. */
+export const pointDecisions = ['new', 'reuse', 'near', 'out', 'waive'] as const;
+export type PointDecision = (typeof pointDecisions)[number];
+
+export const actions = [
+  'reuse as it is',
+  'clean',
+  'rework',
+  'replace',
+  'make in the shop',
+  'take from a donor',
+] as const;
+export type Action = (typeof actions)[number];
+
+export const quoteStates = ['draft', 'sent', 'answered', 'superseded'] as const;
+export type QuoteState = (typeof quoteStates)[number];
+
+export const lineKinds = ['part', 'labour', 'machining', 'outside', 'test', 'freight'] as const;
+export type LineKind = (typeof lineKinds)[number];
+
+export const lineDecisions = ['approved', 'declined'] as const;
+export type LineDecision = (typeof lineDecisions)[number];
+
+/** How an answer to a quote came in; those by telephone and purchase order are written down by the coordinator. */
+export const recordedWays = ['telephone', 'purchase order'] as const;
+export const approvalWays = ['link', ...recordedWays] as const;
+export type ApprovalWay = (typeof approvalWays)[number];
+
+export const runVerdicts = ['pass', 'fail'] as const;
+export type RunVerdict = (typeof runVerdicts)[number];
+
+export const runDecisions = ['passed', 'failed', 'concession'] as const;
+export type RunDecision = (typeof runDecisions)[number];
+
+export const instrumentKinds = [
+  'outside micrometer',
+  'bore gauge',
+  'dial indicator',
+  'vernier caliper',
+  'depth gauge',
+] as const;
+export type InstrumentKind = (typeof instrumentKinds)[number];
+
+/** How a shop reads lengths. */
+export const lengthDisplays = ['metric', 'inch'] as const;
+
+/** Which pump a simulated test stand pretends to run. */
+export const pumpConditions = ['sound', 'internal leakage', 'air in the suction'] as const;
+export type PumpCondition = (typeof pumpConditions)[number];

@@ -1,0 +1,76 @@
+import { and, asc, eq, isNotNull, lte, sql } from 'drizzle-orm';
+import * as z from 'zod';
+import type { OutboxItem } from '@/core/change';
+import { fromJson, type Connection } from './client';
+import type { OutboxRow } from './persist';
+import * as t from './schema';
+
+const itemSchema: z.ZodType<OutboxItem> = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('mail-quote'), quoteId: z.string().brand<'QuoteId'>(), token: z.string() }),
+  z.object({ kind: z.literal('send-order'), orderId: z.string().brand<'OrderId'>() }),
+  z.object({ kind: z.literal('write-report'), reportId: z.string().brand<'ReportId'>() }),
+]);
+
+/** Rows that are due, oldest first. */
+export async function listDueOutbox(connection: Connection, now: Date, limit: number): Promise<readonly OutboxRow[]> {
+  const rows = await connection
+    .select({ id: t.outbox.id, jobId: t.outbox.jobId, item: t.outbox.item })
+    .from(t.outbox)
+    .where(and(isNotNull(t.outbox.dueAt), lte(t.outbox.dueAt, now)))
+    .orderBy(asc(t.outbox.dueAt), asc(t.outbox.id))
+    .limit(limit);
+  return rows.map((row) => ({ ...row, item: itemSchema.parse(fromJson(row.item)) }));
+}
+
+/** Takes a row for one try, as compare-and-set on its tries; gives how many tries that makes, null when another has it. */
+export async function claimOutbox(connection: Connection, id: string, until: Date): Promise<number | null> {
+  const [row] = await connection
+    .select({ tries: t.outbox.tries, dueAt: t.outbox.dueAt })
+    .from(t.outbox)
+    .where(eq(t.outbox.id, id));
+  if (!row?.dueAt) return null;
+  const [done] = await connection
+    .update(t.outbox)
+    .set({ tries: row.tries + 1, dueAt: until })
+    .where(and(eq(t.outbox.id, id), eq(t.outbox.tries, row.tries), isNotNull(t.outbox.dueAt)));
+  return done.affectedRows === 1 ? row.tries + 1 : null;
+}
+
+/** A row that was carried out: never due again, and what it carried (a link’s secret, for instance) is forgotten. */
+export async function finishOutbox(connection: Connection, id: string, at: Date): Promise<void> {
+  await connection
+    .update(t.outbox)
+    .set({
+      doneAt: at,
+      dueAt: null,
+      lastError: null,
+      item: sql`json_object('kind', json_value(${t.outbox.item}, '$.kind'))`,
+    })
+    .where(eq(t.outbox.id, id));
+}
+
+export async function postponeOutbox(
+  connection: Connection,
+  id: string,
+  change: { readonly dueAt: Date; readonly lastError: string },
+): Promise<void> {
+  await connection.update(t.outbox).set(change).where(eq(t.outbox.id, id));
+}
+
+/** What waits and was tried without success, for the person who looks into it. */
+export async function listStuckOutbox(connection: Connection, limit: number) {
+  return connection
+    .select({
+      id: t.outbox.id,
+      tag: t.jobs.tag,
+      kind: sql<string>`json_value(${t.outbox.item}, '$.kind')`,
+      tries: t.outbox.tries,
+      dueAt: t.outbox.dueAt,
+      lastError: t.outbox.lastError,
+    })
+    .from(t.outbox)
+    .innerJoin(t.jobs, eq(t.jobs.id, t.outbox.jobId))
+    .where(and(isNotNull(t.outbox.dueAt), isNotNull(t.outbox.lastError)))
+    .orderBy(asc(t.outbox.dueAt))
+    .limit(limit);
+}

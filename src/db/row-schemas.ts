@@ -1,0 +1,62 @@
+import * as z from 'zod';
+import {
+  cleanings,
+  holders,
+  lineDecisions,
+  type Duty,
+  type FindingId,
+  type Hold,
+  type Intake,
+  type PersonId,
+  type StandReading,
+  type StepData,
+} from '@/core/record';
+
+/** What JSON columns hold, checked when they are read. */
+export const dutySchema: z.ZodType<Duty> = z.object({
+  flowM3h: z.number(),
+  headM: z.number(),
+  powerKw: z.number().optional(),
+  efficiencyPct: z.number().optional(),
+  speedRpm: z.number(),
+});
+export const holdSchema: z.ZodType<Hold> = z.object({ reason: z.string(), holder: z.enum(holders), until: z.string() });
+/** Signatures from before they kept the person's id have none. */
+const signedSchema = z.object({
+  personId: z.string().brand<'PersonId'>().nullable().default(null),
+  personName: z.string(),
+  at: z.string(),
+});
+export const intakeBodySchema: z.ZodType<Omit<Intake, 'version'>> = z.object({
+  equipmentNumber: z.string(),
+  duty: dutySchema.nullable(),
+  liquid: z.string(),
+  cleaning: z.enum(cleanings),
+  cleaningReference: z.string(),
+  whyOut: z.string(),
+  runningHours: z.number().nullable(),
+  cameWith: z.array(z.string()),
+  shims: z.array(z.object({ foot: z.string(), thicknesses: z.string() })),
+  hazards: z.string(),
+  shippingDamage: z.string(),
+  elastomer: z.string(),
+  isolation: signedSchema.nullable(),
+});
+export const stepDataSchema: z.ZodType<StepData> = z.record(z.string(), z.union([z.string(), z.number(), z.boolean()]));
+export const decisionsSchema = z.record(z.string(), z.enum(lineDecisions));
+export const linePartsSchema = z.array(z.object({ ref: z.string(), qty: z.number() }));
+export const findingIdsSchema: z.ZodType<FindingId[]> = z.array(z.string().brand<'FindingId'>());
+export const standReadingsSchema: z.ZodType<StandReading[]> = z.array(
+  z.object({
+    flowM3h: z.number(),
+    suctionKpa: z.number(),
+    dischargeKpa: z.number(),
+    speedRpm: z.number(),
+    powerInKw: z.number(),
+    motorEfficiencyPct: z.number(),
+    densityKgM3: z.number(),
+    vibrationMmS: z.number(),
+    bearingC: z.number(),
+  }),
+);
+export type SignedRow = { readonly personId: PersonId | null; readonly personName: string; readonly at: Date };

@@ -1,0 +1,81 @@
+import type { CommandOf } from '@/contract';
+import { parts, type test } from '@/core/change';
+import { reason, refuse, requireStation } from '@/core/change/decision';
+import type { Family } from '@/core/family';
+import { placeKey, type PurchaseOrder } from '@/core/record';
+import type { SupplierOrder } from '@/stand-ins';
+import { findJob } from './find-job';
+import type { Asking } from './change-job';
+import { forVerb } from './use-case';
+
+/** An order as the supplier's desk reads it. */
+export function supplierOrder({ number, at, lines }: PurchaseOrder, family: Family): SupplierOrder {
+  return {
+    number,
+    placedOn: at.slice(0, 10),
+    lines: lines.map((line) => ({
+      lineId: line.partRef,
+      partNumber: line.number,
+      quantity: line.quantity,
+      leadDays: family.parts.find((part) => part.ref === line.partRef)?.lead_days ?? 1,
+    })),
+  };
+}
+
+/** What has left the supplier by the day it named. The simulated supplier keeps its own day. */
+export async function askParcel({
+  context,
+  record,
+  family,
+  command,
+}: Asking<CommandOf<'take-parcel'>>): Promise<parts.Parcel> {
+  const order = parts.orderNumbered(record, command.orderNumber);
+  if (!order.dueOn) return refuse('wrong-state', reason('nothing-on-its-way', { order: order.number }));
+  const sentBefore = Object.fromEntries(order.lines.map((line) => [line.partRef, line.sent]));
+  const parcel = await context.standIns.supplier.parcelBy({ ...supplierOrder(order, family), sentBefore }, order.dueOn);
+  return { ...parcel, sentBefore };
+}
+
+/** The efficiency that a stand expects of a pump whose plate says nothing, in percent. */
+const usualEfficiencyPct = 68;
+
+/** Runs the pump on the stand through the plan's points. */
+export async function runOnStand({
+  context,
+  record,
+  family,
+  command,
+}: Asking<CommandOf<'run-test'>>): Promise<Omit<test.RunFacts, 'runId'>> {
+  requireStation(record, 'test');
+  const { duty } = record.intake;
+  if (!duty) return refuse('wrong-state', reason('no-duty'));
+  const run = record.runs.length + 1;
+  const { flowM3h, headM, speedRpm, efficiencyPct = usualEfficiencyPct } = duty;
+  const plan = family.test;
+  const points = await context.standIns.testStand.run({
+    seed: `${record.tag}/${run}`,
+    rated: { flowM3h, headM, speedRpm, efficiencyPct },
+    pipeMm: plan.pipe_mm,
+    flowShares: plan.flow_shares,
+    ...(plan.kind === 'slip' &&
+      plan.displacement_cm3 !== undefined && {
+        slip: { displacementCm3: plan.displacement_cm3, pressureShares: plan.pressure_shares },
+      }),
+    condition: command.condition,
+  });
+  return { run, points };
+}
+
+/** What the gauge types when its button is pressed; nothing is stored until the entry is kept. */
+export const readGauge = forVerb('read-gauge', async (context, { tag, phase, pointId, place }) => {
+  const { family } = await findJob(context.database, tag);
+  const point = family.points.find((one) => one.id === pointId);
+  if (!point?.new_mm || !point.places.some((one) => placeKey(one) === place))
+    return refuse('bad-input', reason('unknown-place', { point: point?.title ?? pointId, place }), 'pointId');
+  const digits = Math.max(0, Math.round(-Math.log10(point.resolution_mm)));
+  const { min, max } = point.reuse_mm ?? {};
+  return context.standIns.gauge.takeReading({
+    ...{ job: tag, phase, point: pointId, place, digits, newMm: point.new_mm },
+    reuseMm: { ...(min !== undefined && { min }), ...(max !== undefined && { max }) },
+  });
+});

@@ -1,0 +1,215 @@
+// Every verb that changes one job, with what its rule must be told; longer than most files because it is one table.
+import { moveAudience, type CommandOf, type ResultOf, type Verb } from '@/contract';
+import { mayAct } from '@/core/access';
+import { bench, inspection, lifecycle, parts, quote, receive, report, test, type Decider } from '@/core/change';
+import { DomainError } from '@/core/errors';
+import { readBuild } from '@/core/family';
+import type { PhotoId } from '@/core/record';
+import { findTagById, listInstruments, readShop, takeNumber, type Connection } from '@/db';
+import { changeJob, type Asking, type JobCommand } from './change-job';
+import type { Context } from './context';
+import { chosenFamily, buildFor, keepFamily } from './families';
+import { sha256 } from './fingerprint';
+import { newerFamily } from './library/newer-family';
+import { takeBenchPicture, type Picture } from './pictures';
+import { forVerb, type UseCase } from './use-case';
+import { askParcel, runOnStand } from './devices';
+
+/** The supplier whom the shop orders from. */
+export const supplierName = 'Sillwater Pump Parts';
+
+type Tagged = { readonly tag: string };
+type TaggedVerb = { [V in Verb]: CommandOf<V> extends Tagged ? V : never }[Verb];
+
+/** A verb whose rule needs the record alone. */
+function plain<V extends TaggedVerb>(
+  verb: V,
+  decider: Decider<CommandOf<V>, Omit<ResultOf<V>, 'version'>>,
+): UseCase<CommandOf<V>, ResultOf<V>> {
+  return withFacts(verb, decider, () => undefined);
+}
+
+/** A verb whose rule must know something from the database as well. */
+function withFacts<V extends TaggedVerb, Facts>(
+  verb: V,
+  decider: Decider<CommandOf<V>, Omit<ResultOf<V>, 'version'>, Facts>,
+  factsOf: (asking: Asking<CommandOf<V>>) => Promise<Facts> | Facts,
+): UseCase<CommandOf<V>, ResultOf<V>> {
+  return of({ verb, decider, prepare: async (asking) => ({ facts: await factsOf(asking) }) });
+}
+
+function of<V extends TaggedVerb, Facts, Outside>(
+  job: JobCommand<V, Facts, Outside>,
+): UseCase<CommandOf<V>, ResultOf<V>> {
+  return forVerb(job.verb, (context, command) => changeJob(context, job, { tag: tagOf(command), command }));
+}
+
+const tagOf = (command: Tagged) => command.tag;
+
+async function shopOf(connection: Connection) {
+  const shop = await readShop(connection);
+  if (!shop) throw new DomainError('not-found', { what: 'There is no shop yet.' });
+  return shop;
+}
+
+const numbered = (prefix: string, digits: number, number: number) => `${prefix}${String(number).padStart(digits, '0')}`;
+const approvalFacts = ({ context }: { readonly context: Context }) => ({ approvalId: context.newId() });
+
+/** A picture as its rule sees it, and its bytes beside it. */
+function photoFacts(photoId: PhotoId, { width, height, bytes, thumb }: Picture) {
+  return {
+    facts: { photoId, width, height, fingerprint: sha256(bytes) },
+    pictures: { [photoId]: { bytes, thumb } },
+  };
+}
+
+/** Adds a picture that was sent as bytes, read and encoded anew. */
+export async function addPhoto(context: Context, command: CommandOf<'add-photo'>, picture: Picture) {
+  const job: JobCommand<'add-photo', receive.PhotoFacts, undefined> = {
+    verb: 'add-photo',
+    decider: receive.addPhoto,
+    prepare: () => photoFacts(context.newId(), picture),
+  };
+  return changeJob(context, job, { tag: command.tag, command });
+}
+
+const takePicture: JobCommand<'take-picture', receive.PhotoFacts, { picture: Picture; caption: string }> = {
+  verb: 'take-picture',
+  decider: receive.addPhoto,
+  ask: takeBenchPicture,
+  prepare: ({ context }, { picture }) => photoFacts(context.newId(), picture),
+};
+
+const receiveCommands = {
+  'save-intake': plain('save-intake', receive.saveIntake),
+  'confirm-isolation': plain('confirm-isolation', receive.confirmIsolation),
+  'acknowledge-caution': plain('acknowledge-caution', receive.acknowledgeCaution),
+  'correct-construction': withFacts(
+    'correct-construction',
+    receive.correctConstruction,
+    async ({ connection, command }) => {
+      const built = await chosenFamily(connection, command);
+      await keepFamily(connection, built);
+      return { built };
+    },
+  ),
+  'take-newer-family': withFacts('take-newer-family', receive.takeNewerFamily, async ({ connection, record }) => {
+    const family = await newerFamily(connection, record);
+    const newer = family && buildFor(family, readBuild(record.familyVersion));
+    if (newer) await keepFamily(connection, newer);
+    return { newer };
+  }),
+  'take-picture': of(takePicture),
+};
+
+const benchCommands = {
+  'account-parts': plain('account-parts', bench.accountParts),
+  'clean-parts': plain('clean-parts', bench.cleanParts),
+  'record-capture': plain('record-capture', bench.recordCapture),
+  'finish-step': plain('finish-step', bench.finishStep),
+  'sign-hold-point': plain('sign-hold-point', bench.signHoldPoint),
+  'record-readings': withFacts('record-readings', inspection.recordReadings, async ({ connection }) => ({
+    instruments: await listInstruments(connection),
+  })),
+  'judge-point': plain('judge-point', inspection.judgePoint),
+  'record-finding': plain('record-finding', inspection.recordFinding),
+  dispose: plain('dispose', inspection.dispose),
+};
+
+const answerQuote: JobCommand<'answer-quote', { approvalId: string }, undefined> = {
+  verb: 'answer-quote',
+  decider: quote.answerQuote,
+  prepare: (asking) => ({ facts: approvalFacts(asking) }),
+};
+
+const quoteCommands = {
+  'draw-up-quote': withFacts('draw-up-quote', quote.drawUpQuote, async ({ connection }) => {
+    const { currency, settings } = await shopOf(connection);
+    return { currency, rates: settings, taxPct: settings.taxPct, quoteValidDays: settings.quoteValidDays };
+  }),
+  'add-line': plain('add-line', quote.addLine),
+  'change-line': plain('change-line', quote.changeLine),
+  'strike-line': plain('strike-line', quote.strikeLine),
+  'send-quote': withFacts('send-quote', quote.sendQuote, ({ context }) => ({
+    linkId: context.newId(),
+    token: context.newToken(),
+  })),
+  'revoke-link': plain('revoke-link', quote.revokeLink),
+  'record-approval': withFacts('record-approval', quote.recordApproval, approvalFacts),
+  'answer-quote': forVerb('answer-quote', async (context, command) => {
+    const { actor } = context;
+    if (actor.kind !== 'customer' || actor.quoteId !== command.quoteId) throw new DomainError('link-not-valid');
+    const tag = await findTagById(context.database, actor.jobId);
+    if (!tag) throw new DomainError('link-not-valid');
+    return changeJob(context, answerQuote, { tag, command, customerName: command.name });
+  }),
+};
+
+const takeParcel: JobCommand<'take-parcel', parts.Parcel, parts.Parcel> = {
+  verb: 'take-parcel',
+  decider: parts.takeParcel,
+  ask: askParcel,
+  prepare: (_asking, parcel) => ({ facts: parcel }),
+};
+
+const runTest: JobCommand<'run-test', test.RunFacts, Omit<test.RunFacts, 'runId'>> = {
+  verb: 'run-test',
+  decider: test.runTest,
+  ask: runOnStand,
+  prepare: ({ context }, ran) => ({ facts: { ...ran, runId: context.newId() } }),
+};
+
+const workCommands = {
+  'order-parts': withFacts('order-parts', parts.orderParts, async ({ connection }) => ({
+    number: numbered('PO-', 5, await takeNumber(connection, 'nextOrder')),
+    supplier: supplierName,
+  })),
+  'acknowledge-order': plain('acknowledge-order', parts.acknowledgeOrder),
+  'take-parcel': of(takeParcel),
+  'receive-parts': withFacts('receive-parts', parts.receiveParts, ({ context, command }) => ({
+    receiptIds: command.counts.map(() => context.newId()),
+  })),
+  'run-test': of(runTest),
+  'decide-run': plain('decide-run', test.decideRun),
+  'issue-report': withFacts('issue-report', report.issueReport, async ({ context, connection, record }) => ({
+    shop: await shopOf(connection),
+    // A number is taken only where a report will be issued: the series has no gaps.
+    number:
+      record.station === 'report' && !record.reports.length
+        ? numbered(`R-${context.now().getUTCFullYear()}-`, 4, await takeNumber(connection, 'nextReport'))
+        : '',
+  })),
+  'correct-report': withFacts('correct-report', report.correctReport, async ({ connection }) => ({
+    shop: await shopOf(connection),
+  })),
+  'release-pump': withFacts('release-pump', report.releasePump, async ({ connection }) => ({
+    warrantyMonths: (await shopOf(connection)).settings.warrantyMonths,
+  })),
+  'deliver-pump': plain('deliver-pump', report.deliverPump),
+};
+
+const lifecycleCommands = {
+  'advance-job': forVerb('advance-job', async (context, command) => {
+    assertMayMove(context, command.event);
+    const job: JobCommand<'advance-job', undefined, undefined> = {
+      verb: 'advance-job',
+      decider: lifecycle.advanceJob,
+      prepare: () => ({ facts: undefined }),
+    };
+    return changeJob(context, job, { tag: command.tag, command });
+  }),
+  'hold-job': plain('hold-job', lifecycle.holdJob),
+  'resume-job': plain('resume-job', lifecycle.resumeJob),
+};
+
+function assertMayMove({ actor }: Context, event: CommandOf<'advance-job'>['event']): void {
+  if (!mayAct(actor, moveAudience[event])) throw new DomainError('not-allowed');
+}
+
+export const jobCommands = {
+  ...receiveCommands,
+  ...benchCommands,
+  ...quoteCommands,
+  ...workCommands,
+  ...lifecycleCommands,
+};

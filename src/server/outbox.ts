@@ -1,0 +1,148 @@
+import { parts, type OutboxItem } from '@/core/change';
+import { asBuiltSchema } from '@/core/report';
+import { totalQuote } from '@/core/quoting';
+import type { JobRecord, OrderId, Quote, QuoteId, ReportId } from '@/core/record';
+import { formatMoney } from '@/core/units';
+import {
+  claimOutbox,
+  finishOutbox,
+  findReportText,
+  findTagById,
+  listDueOutbox,
+  listPhotoBytes,
+  postponeOutbox,
+  readShop,
+  saveReportPdf,
+  type OutboxRow,
+} from '@/db';
+import { linkDays } from '@/core/change/quote';
+import { acknowledgeOrderInput } from '@/core/change/inputs';
+import { writeAsBuiltPdf, writeQuotePdf } from '@/documents';
+import type { Context } from './context';
+import { supplierOrder } from './devices';
+import { findJob } from './find-job';
+import { changeJob, type JobCommand } from './change-job';
+
+/** Pictures that a document shows at most. */
+const mostPictures = 24;
+
+function mailBody(record: JobRecord, quote: Quote, link: string, shopName: string): string {
+  const totals = totalQuote(quote.lines, quote.taxPct);
+  return [
+    `Dear ${record.contact?.name ?? record.customer.name},`,
+    '',
+    `your pump ${record.pump.maker} ${record.pump.model}, serial ${record.pump.serial} (our tag ${record.tag}), has been taken apart and measured.`,
+    `The repair comes to ${formatMoney({ minor: totals.grossMinor, currency: quote.currency })} with tax. What we found, in pictures and plain words, and what each line is for:`,
+    '',
+    link,
+    '',
+    `There you can approve all of it or decline single lines, and sign. The link is for you alone and works for ${linkDays} days.`,
+    '',
+    shopName,
+  ].join('\n');
+}
+
+async function jobOf(context: Context, { jobId }: OutboxRow) {
+  const tag = await findTagById(context.database, jobId);
+  if (!tag) throw new Error(`the outbox names a job that is not here: ${jobId}`);
+  return findJob(context.database, tag);
+}
+
+async function shopOf({ database }: Context) {
+  const shop = await readShop(database);
+  if (!shop) throw new Error('there is no shop');
+  return shop;
+}
+
+/** Writes the quote's PDF and mails it with the customer's link. The mail has the row's id: sent twice, it is one mail. */
+async function mailQuote(context: Context, row: OutboxRow, quoteId: QuoteId, token: string): Promise<void> {
+  const { record } = await jobOf(context, row);
+  const quote = record.quotes.find((one) => one.id === quoteId);
+  if (!quote || !record.contact) return;
+  const shop = await shopOf(context);
+  const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
+  const now = quote.sentAt ?? context.now().toISOString();
+  const pdf = await writeQuotePdf({ record, quote, shop, pictures, fingerprint: quote.fingerprint ?? 'draft', now });
+  await context.standIns.mail.send({
+    id: row.id,
+    jobId: record.id,
+    sentAt: context.now(),
+    to: record.contact.email,
+    subject: `Quote for your pump ${record.tag}, revision ${quote.revision}`,
+    body: mailBody(record, quote, `${context.origin}/customer/${token}`, shop.name),
+    attachment: { name: `${record.tag}-quote-${quote.revision}.pdf`, bytes: pdf },
+  });
+}
+
+/** Sends an order to the supplier; its acknowledgement is an entry of its own. */
+async function sendOrder(context: Context, row: OutboxRow, orderId: OrderId): Promise<void> {
+  const { record, family } = await jobOf(context, row);
+  const order = record.orders.find((one) => one.id === orderId);
+  if (!order || order.acknowledgement) return;
+  const answer = await context.standIns.supplier.acknowledge(supplierOrder(order, family));
+  const { tag } = record;
+  const command = acknowledgeOrderInput.parse({ tag, orderNumber: order.number, ...answer });
+  const service: Context = { ...context, actor: { kind: 'service', name: order.supplier } };
+  await changeJob(service, acknowledgement, { tag, command });
+}
+
+const acknowledgement: JobCommand<'acknowledge-order', undefined, undefined> = {
+  verb: 'acknowledge-order',
+  decider: parts.acknowledgeOrder,
+  prepare: () => ({ facts: undefined }),
+};
+
+async function writeReport(context: Context, row: OutboxRow, reportId: ReportId): Promise<void> {
+  const found = await findReportText(context.database, reportId);
+  if (!found) return;
+  const { record, family } = await jobOf(context, row);
+  const shop = await shopOf(context);
+  const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
+  const built = asBuiltSchema.parse(JSON.parse(found.record));
+  const { fingerprint } = found;
+  const pdf = await writeAsBuiltPdf({ report: built, fingerprint, family, pictures, zone: shop.zone });
+  await saveReportPdf(context.database, reportId, pdf);
+}
+
+async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem): Promise<void> {
+  switch (item.kind) {
+    case 'mail-quote':
+      return mailQuote(context, row, item.quoteId, item.token);
+    case 'send-order':
+      return sendOrder(context, row, item.orderId);
+    case 'write-report':
+      return writeReport(context, row, item.reportId);
+  }
+}
+
+const minuteMs = 60_000;
+/** How long until the next try, in ms: a minute, then twice as long each time, at most an hour. */
+const waitAfter = (tries: number) => Math.min(60, 2 ** Math.max(0, tries - 1)) * minuteMs;
+
+/**
+ * Carries out one row of the outbox, once at a time over all copies of the application. A failure is kept with the row
+ * and tried again later; it never undoes the change that the row follows from.
+ */
+export async function carryOut(context: Context, row: OutboxRow): Promise<boolean> {
+  const { database } = context;
+  const tries = await claimOutbox(database, row.id, new Date(Date.now() + minuteMs));
+  if (tries === null) return false;
+  try {
+    const { entry: _entry, remember: _remember, followUp: _followUp, ...own } = context;
+    await carryOutItem(own, row, row.item);
+    await finishOutbox(database, row.id, new Date());
+    return true;
+  } catch (error) {
+    const said = error instanceof Error ? error.message : String(error);
+    console.error(`[outbox ${row.item.kind}]`, error);
+    await postponeOutbox(database, row.id, { dueAt: new Date(Date.now() + waitAfter(tries)), lastError: said });
+    return false;
+  }
+}
+
+/** Carries out what is due. Gives how many rows were done. */
+export async function carryOutDue(context: Context, limit = 20): Promise<number> {
+  let done = 0;
+  for (const row of await listDueOutbox(context.database, new Date(), limit)) if (await carryOut(context, row)) done++;
+  return done;
+}

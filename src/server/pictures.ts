@@ -1,0 +1,52 @@
+import sharp from 'sharp';
+import { DomainError } from '@/core/errors';
+import type { CommandOf } from '@/contract';
+import type { Asking } from './change-job';
+
+/** The largest picture that is taken in, in bytes. */
+export const maxPictureBytes = 20 * 1024 * 1024;
+const formats = new Set(['jpeg', 'png', 'webp']);
+
+export interface Picture {
+  readonly bytes: Buffer;
+  readonly thumb: Buffer;
+  /** Pixels. */
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Decodes what was sent and encodes it anew, so that nothing but a picture is ever stored. Throws DomainError. */
+export async function readPicture(bytes: Buffer): Promise<Picture> {
+  if (bytes.length > maxPictureBytes)
+    throw new DomainError('too-large', {
+      what: `The picture has ${(bytes.length / 1048576).toFixed(1)} MB; ${maxPictureBytes / 1048576} MB is the most.`,
+    });
+  try {
+    const opened = sharp(bytes, { limitInputPixels: 50_000_000, failOn: 'error' });
+    const { format } = await opened.metadata();
+    if (!formats.has(format))
+      throw new DomainError('not-a-picture', { what: `A file of kind "${format}" is not taken.` });
+    const upright = opened.rotate();
+    const full = await upright
+      .clone()
+      .resize(1600, 1600, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 80, mozjpeg: false })
+      .toBuffer({ resolveWithObject: true });
+    const thumb = await upright.clone().resize(320, 240, { fit: 'cover' }).jpeg({ quality: 72 }).toBuffer();
+    return { bytes: full.data, thumb, width: full.info.width, height: full.info.height };
+  } catch (error) {
+    if (error instanceof DomainError) throw error;
+    throw new DomainError('not-a-picture', {}, { cause: error });
+  }
+}
+
+/** A picture of a part, or of the pump as received, from the camera at the bench. */
+export async function takeBenchPicture({ context, record, family, command }: Asking<CommandOf<'take-picture'>>) {
+  const part = family.parts.find((one) => one.ref === command.partRef);
+  const taken = await context.standIns.camera.takePicture({
+    seed: `${record.tag}/${record.photos.length}/${record.version}`,
+    subject: part?.picture ?? 'casing',
+    label: `${record.tag} ${part?.name ?? 'as received'}`,
+  });
+  return { picture: await readPicture(taken.bytes), caption: command.caption || (part?.name ?? 'As received') };
+}
