@@ -17,6 +17,19 @@ module.exports = {
       to: { path: '^src/db' },
     },
     {
+      name: 'contract-knows-core-only',
+      comment: 'browser and server share it, so it knows neither',
+      severity: 'error',
+      from: { path: '^src/contract' },
+      to: { pathNot: '^src/(contract|core)|^node_modules/zod/' },
+    },
+    {
+      name: 'db-knows-core-only',
+      severity: 'error',
+      from: { path: '^src/db' },
+      to: { path: '^src/(contract|server|app|components|documents|stand-ins)' },
+    },
+    {
       name: 'components-stay-in-front',
       severity: 'error',
       from: { path: '^src/components' },

@@ -5,7 +5,6 @@ import { needsOf } from '@/core/parts';
 import {
   currentQuote,
   placeKey,
-  rebuildRound,
   stations,
   type Action,
   type JobRecord,

@@ -1,14 +1,15 @@
 // Migrates the database, and loads the demonstration shop when it is wanted and the database is empty.
 import { migrateDatabase } from '@/db';
-import { startRuntime } from '@/server';
+import { startRuntime, takeOverOldJobs } from '@/server';
 import { loadDemo } from '../demo/load-demo';
 
 async function prepare(): Promise<void> {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set');
   await migrateDatabase(url);
-  if (process.env.PUDDLESTONE_DEMO === '0') return;
   const runtime = startRuntime(url);
+  await takeOverOldJobs(runtime.contextFor({ kind: 'service', name: 'Puddlestone' }));
+  if (process.env.PUDDLESTONE_DEMO === '0') return runtime.pool.end();
   const started = Date.now();
   const tags = await loadDemo(runtime);
   if (tags.length)

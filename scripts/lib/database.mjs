@@ -63,6 +63,15 @@ performance_schema=0
   return path;
 }
 
+/** The address of a database that runs from this data folder now; null when none does. */
+export async function findRunning(dataFolder) {
+  const configuration = join(dataFolder, 'mariadb.cnf');
+  if (!existsSync(configuration)) return null;
+  const port = Number(/^port=(\d+)$/m.exec(readFileSync(configuration, 'utf8'))?.[1]);
+  if (!port || !(await canConnect(port))) return null;
+  return `mysql://puddlestone:${keptWord(dataFolder, 'database-password')}@127.0.0.1:${port}/puddlestone`;
+}
+
 /**
  * Starts MariaDB on loopback with its data in `dataFolder`, making the data folder the first time.
  * Gives `{ url, port, pid, stop() }`. The port is free by itself unless one is asked for.

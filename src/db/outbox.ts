@@ -6,7 +6,12 @@ import type { OutboxRow } from './persist';
 import * as t from './schema';
 
 const itemSchema: z.ZodType<OutboxItem> = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('mail-quote'), quoteId: z.string().brand<'QuoteId'>(), token: z.string() }),
+  z.object({
+    kind: z.literal('mail-quote'),
+    quoteId: z.string().brand<'QuoteId'>(),
+    token: z.string(),
+    origin: z.string(),
+  }),
   z.object({ kind: z.literal('send-order'), orderId: z.string().brand<'OrderId'>() }),
   z.object({ kind: z.literal('write-report'), reportId: z.string().brand<'ReportId'>() }),
 ]);
@@ -23,12 +28,17 @@ export async function listDueOutbox(connection: Connection, now: Date, limit: nu
 }
 
 /** Takes a row for one try, as compare-and-set on its tries; gives how many tries that makes, null when another has it. */
-export async function claimOutbox(connection: Connection, id: string, until: Date): Promise<number | null> {
+export async function claimOutbox(
+  connection: Connection,
+  id: string,
+  { now, until }: { readonly now: Date; readonly until: Date },
+): Promise<number | null> {
   const [row] = await connection
     .select({ tries: t.outbox.tries, dueAt: t.outbox.dueAt })
     .from(t.outbox)
     .where(eq(t.outbox.id, id));
-  if (!row?.dueAt) return null;
+  // Somebody who has it has put its day off.
+  if (!row?.dueAt || row.dueAt > now) return null;
   const [done] = await connection
     .update(t.outbox)
     .set({ tries: row.tries + 1, dueAt: until })

@@ -1,7 +1,7 @@
 import { and, asc, count, desc, eq, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
-import { asId, lengthDisplays, type InstrumentKind, type JobId, type PersonId, type Role } from '@/core/record';
+import { lengthDisplays, type InstrumentKind, type PersonId, type Role } from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';
 

@@ -55,7 +55,7 @@ test.each(builds)('$name goes from receiving to an issued report', async ({ fami
 test('a way of building that the family does not have is refused by name', async () => {
   expect(
     (await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-1'), familyId: 'F6', variant: 'glued' })))!
-      .details.what,
+      .message,
   ).toContain('F6 is not built as “glued”');
   expect(
     (await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-2'), familyId: 'F4', stages: 41 })))!.details
@@ -91,7 +91,7 @@ describe('a pump that turns out to be built otherwise', () => {
   });
   test('is refused where it is built so already, or not built like that', async () => {
     const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving('C-2'))) as { tag: string };
-    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F1' })))!.details.what).toContain(
+    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F1' })))!.message).toContain(
       'already',
     );
     expect(
@@ -105,7 +105,7 @@ describe('a pump that turns out to be built otherwise', () => {
   });
   test('keeps its construction once a step is done by it', async () => {
     const tag = await shop.play({ at: 'teardown' });
-    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F2' })))!.details.what).toContain(
+    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F2' })))!.message).toContain(
       'recorded by F1',
     );
   });
@@ -142,7 +142,7 @@ describe('a shop’s own families', () => {
     };
     expect((await shop.load(tag))!.familyVersion).toBe('1.0.0+6');
     expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null }).newerFamily).toBeNull();
-    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.details.what).toContain(
+    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.message).toContain(
       'no newer version of S1',
     );
     expect(
@@ -166,7 +166,7 @@ describe('a shop’s own families', () => {
       tag: string;
     };
     await shop.act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'barrel', caption: 'As received' });
-    await shop.act('ines', 'confirm-isolation', { tag });
+    await shop.act('ines', 'confirm-isolation', { tag, basedOn: 1 });
     for (const caution of ['energy-isolation', 'harmful-liquid'])
       await shop.act('ines', 'acknowledge-caution', { tag, caution });
     await shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' });
@@ -179,7 +179,7 @@ describe('a shop’s own families', () => {
       basedOn: 0,
     });
     await shop.act('sunniva', 'import-family', { text: file({ id: 'S1', version: '1.2.0', title: 'Newest' }) });
-    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.details.what).toContain(
+    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.message).toContain(
       'it keeps that version',
     );
     expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null }).newerFamily).toBeNull();
@@ -204,7 +204,7 @@ describe('a shop’s own families', () => {
     expect(
       (await faultOf(
         shop.act('sunniva', 'make-own-family', { familyId: 'F2', title: 'x', changes: [{ path: 'id', value: 'F9' }] }),
-      ))!.details.what,
+      ))!.message,
     ).toContain('id cannot be changed here');
   });
   test('booklet and traveller hold every step; the traveller has a box for every place', async () => {

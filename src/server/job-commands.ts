@@ -133,6 +133,7 @@ const quoteCommands = {
   'send-quote': withFacts('send-quote', quote.sendQuote, ({ context }) => ({
     linkId: context.newId(),
     token: context.newToken(),
+    origin: context.origin,
   })),
   'revoke-link': plain('revoke-link', quote.revokeLink),
   'record-approval': withFacts('record-approval', quote.recordApproval, approvalFacts),

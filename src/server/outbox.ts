@@ -1,7 +1,7 @@
 import { parts, type OutboxItem } from '@/core/change';
 import { asBuiltSchema } from '@/core/report';
 import { totalQuote } from '@/core/quoting';
-import type { JobRecord, OrderId, Quote, QuoteId, ReportId } from '@/core/record';
+import type { JobRecord, OrderId, Quote, ReportId } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import {
   claimOutbox,
@@ -55,7 +55,11 @@ async function shopOf({ database }: Context) {
 }
 
 /** Writes the quote's PDF and mails it with the customer's link. The mail has the row's id: sent twice, it is one mail. */
-async function mailQuote(context: Context, row: OutboxRow, quoteId: QuoteId, token: string): Promise<void> {
+async function mailQuote(
+  context: Context,
+  row: OutboxRow,
+  { quoteId, token, origin }: Extract<OutboxItem, { kind: 'mail-quote' }>,
+): Promise<void> {
   const { record } = await jobOf(context, row);
   const quote = record.quotes.find((one) => one.id === quoteId);
   if (!quote || !record.contact) return;
@@ -69,7 +73,7 @@ async function mailQuote(context: Context, row: OutboxRow, quoteId: QuoteId, tok
     sentAt: context.now(),
     to: record.contact.email,
     subject: `Quote for your pump ${record.tag}, revision ${quote.revision}`,
-    body: mailBody(record, quote, `${context.origin}/customer/${token}`, shop.name),
+    body: mailBody(record, quote, `${origin}/customer/${token}`, shop.name),
     attachment: { name: `${record.tag}-quote-${quote.revision}.pdf`, bytes: pdf },
   });
 }
@@ -107,7 +111,7 @@ async function writeReport(context: Context, row: OutboxRow, reportId: ReportId)
 async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem): Promise<void> {
   switch (item.kind) {
     case 'mail-quote':
-      return mailQuote(context, row, item.quoteId, item.token);
+      return mailQuote(context, row, item);
     case 'send-order':
       return sendOrder(context, row, item.orderId);
     case 'write-report':
@@ -125,7 +129,9 @@ const waitAfter = (tries: number) => Math.min(60, 2 ** Math.max(0, tries - 1)) *
  */
 export async function carryOut(context: Context, row: OutboxRow): Promise<boolean> {
   const { database } = context;
-  const tries = await claimOutbox(database, row.id, new Date(Date.now() + minuteMs));
+  const now = Date.now();
+  const claim = { now: new Date(now), until: new Date(now + minuteMs) };
+  const tries = await claimOutbox(database, row.id, claim);
   if (tries === null) return false;
   try {
     const { entry: _entry, remember: _remember, followUp: _followUp, ...own } = context;

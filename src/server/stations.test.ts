@@ -20,7 +20,7 @@ const codeOf = (sent: Promise<unknown>) =>
 const detailsOf = (sent: Promise<unknown>) =>
   sent.then(
     () => null,
-    (error: DomainError) => error.details,
+    (error: DomainError) => ({ ...error.details, what: error.message }),
   );
 
 describe('receiving', () => {
@@ -439,8 +439,10 @@ describe('parts, rebuild, test, report, return', () => {
   test('a hold point is signed by a second person, never by the same', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'hold point' });
     const step = (await import('./families')).shippedFamilies[0]!.rebuild.find((one) => one.hold_point)!;
-    expect(await codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId: step.id }))).toBe('second-person-needed');
-    await shop.act('odile', 'sign-hold-point', { tag, stepId: step.id });
+    expect(await codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId: step.id, basedOn: 1 }))).toBe(
+      'second-person-needed',
+    );
+    await shop.act('odile', 'sign-hold-point', { tag, stepId: step.id, basedOn: 1 });
     expect(
       (await shop.load(tag))!.steps.find((one) => one.stepId === step.id && one.phase === 'rebuild')!.second!
         .personName,

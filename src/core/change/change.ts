@@ -20,7 +20,7 @@ export type Put = { readonly [Kind in RowKind]: PutOf<Kind> }[RowKind];
 /** A change as its event keeps it: the row after, and of a row that stood before the fields that differ, as they were. */
 export type Change = Put & { readonly was: Readonly<Record<string, unknown>> | null };
 
-/** Says that a row of a kind is put. @example put('intake', intake).put // 'intake' */
+/** Says that a row of a kind is put. */
 export function put<Kind extends RowKind>(kind: Kind, row: RowOf<Kind>): PutOf<Kind> {
   return { put: kind, row };
 }

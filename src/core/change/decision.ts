@@ -20,7 +20,13 @@ export interface Given<Facts = unknown> {
 
 /** Something to be done after the commit, tried again until it succeeds. */
 export type OutboxItem =
-  | { readonly kind: 'mail-quote'; readonly quoteId: QuoteId; readonly token: string }
+  | {
+      readonly kind: 'mail-quote';
+      readonly quoteId: QuoteId;
+      readonly token: string;
+      /** Where the customer reaches the shop. */
+      readonly origin: string;
+    }
   | { readonly kind: 'send-order'; readonly orderId: OrderId }
   | { readonly kind: 'write-report'; readonly reportId: ReportId };
 

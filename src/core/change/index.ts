@@ -9,4 +9,5 @@ export * as quote from './quote';
 export * as receive from './receive';
 export { changesOf, replayEvents, replayRecord, verifyJob, type Difference } from './replay';
 export * as report from './report';
+export { sayEvent } from './say-event';
 export * as test from './test';

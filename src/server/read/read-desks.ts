@@ -2,7 +2,8 @@ import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { familyCard } from '@/core/family';
 import { stepsBlockedBy } from '@/core/parts';
-import { findBrokenEvent, standingSchema } from '@/core/lifecycle';
+import { sayEvent } from '@/core/change';
+import { standingSchema } from '@/core/lifecycle';
 import type { Finding } from '@/core/record';
 import {
   countPeople,
@@ -13,11 +14,11 @@ import {
   listMails,
   listOpenOrders,
   listPeople,
-  loadJobRecord,
   readShop,
 } from '@/db';
 import { findFamily, listFamilies } from '../families';
-import { sha256 } from '../fingerprint';
+import { findRecord } from '../find-job';
+import { verifyOne } from '../verify';
 import { tagField } from '@/core/change/inputs';
 import { defineUseCase } from '../use-case';
 import { loadOwnQuote } from './own-quote';
@@ -124,25 +125,20 @@ export const readFirstVisit = defineUseCase({
   },
 });
 
-/** The record drawer: every event of a job, and whether the chain is whole. */
+/** The record drawer: every event of a job in words, and whether its chain is whole and its tables are what it says. */
 export const readEvents = defineUseCase({
   verb: 'read-events',
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({ tag: tagField }),
   async run(context, { tag }) {
-    const record = await loadJobRecord(context.database, tag);
-    if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
+    const record = await findRecord(context.database, tag);
     const events = await listEvents(context.database, record.id);
     return {
       events: events.map(({ seq, kind, personName, at, data, hash }) => ({
-        seq,
-        kind,
-        personName,
-        at,
-        data,
+        ...{ seq, kind, personName, at, lines: sayEvent(data) },
         hash: hash.slice(0, 12),
       })),
-      broken: findBrokenEvent({ events, headHash: record.headHash, sha256 }),
+      difference: await verifyOne(context.database, tag),
     };
   },
 });

@@ -16,6 +16,7 @@ interface Facts {
   readonly linkId: string;
   /** 256 bits of chance as hex; only its hash is kept with the job. */
   readonly token: string;
+  readonly origin: string;
 }
 interface Result {
   readonly revision: number;
@@ -35,13 +36,14 @@ export const sendQuote: Decider<unknown, Result, Facts> = ({ record, facts, now,
   const outcome = { note: { revision, fingerprint }, result: { revision, fingerprint }, move: 'send-quote' } as const;
   if (!record.contact) return { ...outcome, puts: [sent] };
   const link = linkTo(quoteId, facts, now, sha256);
-  const mail: OutboxItem = { kind: 'mail-quote', quoteId, token: facts.token };
+  const { token, origin } = facts;
+  const mail: OutboxItem = { kind: 'mail-quote', quoteId, token, origin };
   return { ...outcome, puts: [sent, ...revokeLinks(record, now), put('link', link)], outbox: [mail] };
 };
 
 function linkTo(
   quoteId: QuoteId,
-  { linkId, token }: Facts,
+  { linkId, token }: Pick<Facts, 'linkId' | 'token'>,
   now: string,
   sha256: (text: string) => string,
 ): CustomerLink {

@@ -1,0 +1,457 @@
+import { createHash } from 'node:crypto';
+import fc from 'fast-check';
+import f1 from '@families/f1-overhung.json';
+import { buildFamily, loadFamily } from '../family';
+import { gateFor, moves, transition, type ChainedEvent, type EventKind } from '../lifecycle';
+import { totalQuote } from '../quoting';
+import {
+  actions,
+  asId,
+  currentQuote,
+  partStates,
+  placeKey,
+  rebuildRound,
+  type Finding,
+  type JobId,
+  type JobRecord,
+  type MadeId,
+  type PersonId,
+  type Place,
+  type QuoteId,
+  type QuoteLineId,
+  type Tag,
+} from '../record';
+import { exampleRecord } from '../record/example-record';
+import {
+  bench,
+  decide,
+  inspection,
+  lifecycle,
+  parts,
+  quote,
+  receive,
+  report,
+  test as stand,
+  verifyJob,
+  type Decider,
+  type Decision,
+} from '.';
+
+/**
+ * Any order of commands by any people: whatever is acknowledged is kept, gates hold, the events give the record, money
+ * adds up, and every signature is of whom it says. Nothing here says what a command should answer; only what may never be.
+ */
+const family = buildFamily(loadFamily(f1), {});
+const tag = asId<Tag>('P-0417');
+const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
+const people = ['Ines', 'Odile', 'Marek'].map((personName) => ({
+  personName,
+  personId: asId<PersonId>(`id-${personName}`),
+}));
+const instruments = [{ code: 'M-07', uncertaintyUm: 1.5 }];
+const terms = {
+  currency: 'EUR',
+  taxPct: 20,
+  quoteValidDays: 30,
+  rates: {
+    labourMinorPerHour: 6800,
+    machiningMinorPerHour: 8400,
+    testMinor: 24000,
+    freightMinor: 9500,
+    partsMarkupPct: 18,
+  },
+};
+const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere' };
+
+/** A job as the world has it: the record, and every event that made it. */
+interface World {
+  record: JobRecord;
+  readonly events: ChainedEvent[];
+  /** What was acknowledged, to be found in the record for ever after. */
+  readonly readings: Map<string, { readonly typed: string; readonly by: string }>;
+  clock: number;
+  ids: number;
+}
+
+const newId =
+  (world: World) =>
+  <Id extends MadeId>() =>
+    asId<Id>(`id-${String(++world.ids).padStart(6, '0')}`);
+
+function open(): World {
+  const { intake } = exampleRecord();
+  const { version: _version, isolation: _isolation, ...body } = intake;
+  const world: World = { record: exampleRecord(), events: [], readings: new Map(), clock: 0, ids: 0 };
+  const command = {
+    customer: 'Garden',
+    contact: null,
+    pump: { maker: 'Quillmere', model: 'QB', serial: 'QB-1', size: '', nameplate: {} },
+    familyId: family.id,
+    promisedOn: '2026-12-10',
+    intake: { ...body, cameWith: [], shims: [], duty: { flowM3h: 25, headM: 32, speedRpm: 2900 } },
+  };
+  const contact = { id: 'c', name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' };
+  const pump = { id: 'p', maker: 'Quillmere', model: 'QB', serial: 'QB-1', size: '' };
+  const facts = { jobId: asId<JobId>('job'), tag, family, earlierVisits: [], pump, customer: { id: 'k', name: 'G' } };
+  const who = { ...people[0]!, at: momentOf(world) };
+  const decision = receive.openJob({ who, now: who.at, sha256, facts: { ...facts, contact } }, command);
+  take(world, decision);
+  return world;
+}
+
+function momentOf(world: World): string {
+  return new Date(Date.parse('2026-11-20T08:00:00.000Z') + world.clock++ * 60_000).toISOString();
+}
+
+function take(world: World, { event, after }: Decision<unknown>): void {
+  world.events.push(event);
+  world.record = after;
+}
+
+/** One thing that somebody tries; which thing exactly follows from a number, so that a failing sequence can shrink. */
+type Attempt = (world: World, pick: <T>(items: readonly T[]) => T | undefined) => Tried | null;
+interface Tried {
+  readonly verb: string;
+  readonly run: (who: (typeof people)[number]) => ReturnType<typeof decideAs>;
+  /** Readings that are acknowledged when it is not refused. */
+  readonly readings?: readonly { readonly pointId: string; readonly place: Place; readonly typed: string }[];
+}
+
+function decideAs<Command, Result, Facts>(
+  world: World,
+  verb: string,
+  decider: Decider<Command, Result, Facts>,
+  given: { readonly who: (typeof people)[number]; readonly facts: Facts; readonly command: Command },
+) {
+  const now = momentOf(world);
+  const who = { ...given.who, at: now };
+  const whole = { record: world.record, family, who, now, newId: newId(world), sha256, facts: given.facts };
+  return decide(verb, decider, whole, given.command);
+}
+
+function trying<Command, Result, Facts>(
+  world: World,
+  verb: string,
+  decider: Decider<Command, Result, Facts>,
+  facts: Facts,
+  command: Command,
+): Tried {
+  return { verb, run: (who) => decideAs(world, verb, decider, { who, facts, command }) };
+}
+
+const readings: Attempt = (world, pick) => {
+  const phase = world.record.station === 'rebuild' ? 'as-left' : 'as-found';
+  const point = pick(family.points.filter((one) => one.when.includes(phase) && one.places.length));
+  if (!point?.new_mm) return null;
+  const typed = String(pick([point.new_mm.min, point.new_mm.max, point.new_mm.min - 1]) ?? 1);
+  const entries = point.places.map((one) => {
+    const place = placeKey(one);
+    const theirs = world.record.readings.find(
+      (reading) => reading.phase === phase && reading.pointId === point.id && reading.place === place,
+    );
+    return { pointId: point.id, place, typed, instrument: 'M-07', basedOn: theirs?.version ?? 0 };
+  });
+  const command = { tag, phase, entries } as const;
+  const tried = trying(world, 'record-readings', inspection.recordReadings, { instruments }, command);
+  return {
+    ...tried,
+    readings: entries.map(({ pointId, place }) => ({ pointId: `${phase} ${pointId}`, place, typed })),
+  };
+};
+
+const captures: Attempt = (world, pick) => {
+  const phase = pick(['teardown', 'rebuild'] as const) ?? 'teardown';
+  const capture = pick(family[phase].flatMap((step) => step.captures));
+  if (!capture) return null;
+  const theirs = world.record.captures.find((one) => one.phase === phase && one.captureId === capture.id);
+  const typed = capture.choices?.[0] ?? (capture.kind === 'count' ? String(capture.expect ?? 1) : '12.0');
+  const command = { tag, phase, captureId: capture.id, typed, photoId: null, reason: 'seen', basedOn: 0 };
+  const basedOn = theirs?.version ?? 0;
+  return trying(world, 'record-capture', bench.recordCapture, null, { ...command, basedOn });
+};
+
+interface Step {
+  readonly id: string;
+  readonly cautions: readonly string[];
+  readonly captures?: readonly { readonly id: string }[];
+}
+
+const steps: Attempt = (world, pick) => {
+  const phase = pick(['teardown', 'rebuild', 'test'] as const) ?? 'teardown';
+  const { record } = world;
+  const taken = new Set(record.captures.filter((one) => one.phase === phase).map((one) => one.captureId));
+  const isReady = (one: { readonly captures?: readonly { readonly id: string }[] }) =>
+    (one.captures ?? []).every((capture) => taken.has(capture.id));
+  const all: readonly Step[] = phase === 'test' ? family.test.checks : family[phase];
+  // Mostly a step whose captures are there; now and then any, which may be refused.
+  const step = pick(pick([true, true, false]) ? all.filter(isReady) : all);
+  if (!step) return null;
+  const round = phase === 'teardown' ? 1 : rebuildRound(record);
+  const own = record.steps.find((one) => one.phase === phase && one.stepId === step.id && one.round === round);
+  const torque = family.rebuild.find((one) => one.id === step.id)?.torque;
+  const consumable = family.rebuild.find((one) => one.id === step.id)?.consumables[0]?.what;
+  return trying(world, 'finish-step', bench.finishStep, null, {
+    ...{ tag, phase, stepId: step.id, cautionsRead: [...step.cautions], note: '', basedOn: own?.version ?? 0 },
+    ...(torque && { torqueNm: torque.window_nm.max }),
+    ...(consumable && { consumable }),
+    temperatureC: 79,
+    ambientC: 20,
+  });
+};
+
+const signing: Attempt = (world, pick) => {
+  const done = pick(world.record.steps.filter((step) => step.phase === 'rebuild'));
+  if (!done) return null;
+  const command = { tag, stepId: done.stepId, basedOn: done.version };
+  return trying(world, 'sign-hold-point', bench.signHoldPoint, null, command);
+};
+
+const receiving: Attempt = (world, pick) => {
+  const caution = pick(['energy-isolation', 'harmful-liquid']) ?? '';
+  const basedOn = world.record.intake.version;
+  return (
+    pick([
+      trying(world, 'acknowledge-caution', receive.acknowledgeCaution, null, { tag, caution }),
+      trying(world, 'confirm-isolation', receive.confirmIsolation, null, { tag, basedOn }),
+    ]) ?? null
+  );
+};
+
+const accounts: Attempt = (world, pick) => {
+  const state = pick(partStates) ?? 'present';
+  const rows = family.parts.map(({ ref }) => {
+    const basedOn = world.record.parts.find((one) => one.ref === ref)?.version ?? 0;
+    return { partRef: ref, state: state === 'broken' ? state : ('present' as const), note: '', basedOn };
+  });
+  return trying(world, 'account-parts', bench.accountParts, null, { tag, parts: rows });
+};
+
+const cleaning: Attempt = (world) => {
+  const rows = family.parts
+    .filter((part) => !part.soft)
+    .map(({ ref }) => ({ partRef: ref, method: 'washed', masked: true }));
+  return trying(world, 'clean-parts', bench.cleanParts, null, { tag, cautionRead: true, parts: rows });
+};
+
+const disposing: Attempt = (world, pick) => {
+  const action = pick(actions) ?? 'replace';
+  const point = pick(family.points);
+  if (!point) return null;
+  const finding = world.record.findings.find((one: Finding) => one.pointId === point.id && one.phase === 'as-found');
+  const dispositionVersion = finding?.disposition?.version ?? 0;
+  const target = { pointId: point.id };
+  return (
+    pick([
+      trying(world, 'dispose', inspection.dispose, null, {
+        ...{ tag, target, action, reason: 'worn', basedOn: dispositionVersion },
+      }),
+      trying(world, 'judge-point', inspection.judgePoint, null, {
+        ...{ tag, pointId: point.id, decision: 'waive', reason: 'not reachable', basedOn: finding?.version ?? 0 },
+      }),
+    ]) ?? null
+  );
+};
+
+const quoting: Attempt = (world, pick) => {
+  const current = currentQuote(world.record);
+  const line = pick(current?.lines ?? []);
+  const lineId = line?.id ?? asId<QuoteLineId>('none');
+  const basedOn = current?.version ?? 0;
+  const token = `token-${world.ids}`;
+  return (
+    pick([
+      trying(world, 'draw-up-quote', quote.drawUpQuote, terms, null),
+      trying(world, 'send-quote', quote.sendQuote, { linkId: `link-${world.ids}`, token, origin: 'o' }, null),
+      trying(world, 'change-line', quote.changeLine, null, {
+        ...{ tag, lineId, basedOn, description: 'By hand', quantity: 1.333, unitPriceMinor: 999 },
+      }),
+      trying(world, 'strike-line', quote.strikeLine, null, { tag, lineId, basedOn, reason: 'not this time' }),
+    ]) ?? null
+  );
+};
+
+const answering: Attempt = (world, pick) => {
+  const current = currentQuote(world.record);
+  const declined = pick(current?.lines.filter((line) => line.declinable) ?? []);
+  const declinedLines = declined ? [declined.id] : [];
+  const facts = { approvalId: `approval-${world.ids++}` };
+  const quoteId = current?.id ?? asId<QuoteId>('none');
+  const answer = { name: 'Fern Okonjo', declinedLines, declineAll: false };
+  return (
+    pick([
+      trying(world, 'answer-quote', quote.answerQuote, facts, { ...answer, quoteId, signature: 'typed' }),
+      trying(world, 'record-approval', quote.recordApproval, facts, {
+        ...{ ...answer, tag, way: 'telephone' as const, reference: 'called' },
+      }),
+    ]) ?? null
+  );
+};
+
+const buying: Attempt = (world, pick) => {
+  const order = pick(world.record.orders);
+  if (!order) {
+    const facts = { number: `PO-${world.ids++}`, supplier: 'Sillwater' };
+    return trying(world, 'order-parts', parts.orderParts, facts, null);
+  }
+  const counts = order.lines.map((line) => ({ lineId: line.id, counted: line.quantity - line.received }));
+  const receiptIds = counts.map(() => `receipt-${world.ids++}`);
+  const command = { tag, orderNumber: order.number, counts, note: '' };
+  return trying(world, 'receive-parts', parts.receiveParts, { receiptIds }, command);
+};
+
+const testing: Attempt = (world, pick) => {
+  const run = world.record.runs.length + 1;
+  const point = (flowM3h: number, dischargeKpa: number) => ({
+    ...{ flowM3h, suctionKpa: 0, dischargeKpa, speedRpm: 2900, powerInKw: 4, motorEfficiencyPct: 88 },
+    ...{ densityKgM3: 998, vibrationMmS: 1, bearingC: 40 },
+  });
+  const points = [point(5, 370), point(15, 350), point(25, 315), point(30, 280), point(35, 240)];
+  const last = world.record.runs.at(-1)?.run ?? 1;
+  return (
+    pick([
+      trying(
+        world,
+        'run-test',
+        stand.runTest,
+        { runId: `run-${world.ids++}`, run, points },
+        {
+          ...{ tag, condition: 'sound' as const },
+        },
+      ),
+      trying(world, 'decide-run', stand.decideRun, null, { tag, run: last, decision: 'failed', reason: 'noise' }),
+      trying(world, 'decide-run', stand.decideRun, null, { tag, run: last, decision: 'concession', reason: 'agreed' }),
+    ]) ?? null
+  );
+};
+
+const leaving: Attempt = (world, pick) =>
+  pick([
+    trying(world, 'issue-report', report.issueReport, { shop, number: `R-2026-${world.ids}` }, null),
+    trying(world, 'correct-report', report.correctReport, { shop }, { tag, whatChanged: 'hours' }),
+    trying(world, 'release-pump', report.releasePump, { warrantyMonths: 12 }, { tag, packing: 'packed' }),
+    trying(world, 'deliver-pump', report.deliverPump, null, { tag, deliveredTo: 'stores', deliveredOn: '2027-01-04' }),
+    trying(world, 'hold-job', lifecycle.holdJob, null, { tag, reason: 'waits', until: '2026-12-24', holder: 'C' }),
+    trying(world, 'resume-job', lifecycle.resumeJob, null, null),
+  ]) ?? null;
+
+const moving: Attempt = (world, pick) => {
+  const onward = (Object.keys(moves) as EventKind[]).filter((event) =>
+    moves[event].from.includes(world.record.station),
+  );
+  const event = pick(onward.filter((one) => one !== 'hold' && one !== 'resume'));
+  if (!event) return null;
+  return trying(world, 'advance-job', lifecycle.advanceJob, null, { tag, event: event as 'begin-teardown' });
+};
+
+const attempts: readonly Attempt[] = [
+  ...[readings, captures, steps, signing, receiving, accounts, cleaning, disposing],
+  ...[quoting, answering, buying, testing, leaving, moving],
+];
+/** Attempts that bring a job on at its station, so that sequences get beyond the first gates now and then. */
+const usual: Readonly<Record<JobRecord['station'], readonly Attempt[]>> = {
+  receive: [receiving, moving],
+  teardown: [captures, steps, accounts, moving],
+  clean: [cleaning, moving],
+  inspect: [readings, disposing, moving],
+  quote: [quoting],
+  approve: [answering],
+  parts: [buying, moving],
+  rebuild: [steps, captures, signing, readings, moving],
+  test: [steps, testing],
+  report: [leaving],
+  return: [leaving],
+};
+
+/** Takes a job to its second station or later before the chance begins, so that every station is tried. */
+function bringTo(world: World, station: JobRecord['station']): void {
+  world.record = { ...world.record, station };
+}
+
+function assertInvariants(world: World, before: JobRecord, decision: Decision<unknown>): void {
+  const { record, events } = world;
+  // A move is one of the table, through an open gate.
+  if (record.station !== before.station) {
+    const move = JSON.parse(decision.event.data) as { move?: EventKind };
+    expect(move.move).toBeDefined();
+    expect(moves[move.move!].from).toContain(before.station);
+    expect(moves[move.move!].to).toBe(record.station);
+    const unmoved = { ...record, station: before.station, outcome: before.outcome };
+    expect(gateFor(move.move!, unmoved, family)).toEqual([]);
+    expect(transition({ ...before, closed: before.closedAt !== null }, { event: move.move!, missing: [] }).ok).toBe(
+      true,
+    );
+  }
+  // The chain runs on, and the event says who did it.
+  expect(events.at(-1)).toBe(decision.event);
+  expect(record.version).toBe(before.version + 1);
+  // Acknowledged readings are there, by whom they were made.
+  for (const [key, { typed, by }] of world.readings) {
+    const found = record.readings.find((one) => `${one.phase} ${one.pointId} ${one.place}` === key);
+    expect([key, found?.typed, found?.personName]).toEqual([key, typed, by]);
+  }
+  // A hold point is never signed by the one who did the step.
+  for (const step of record.steps) if (step.second) expect(step.second.personId).not.toBe(step.personId);
+  // Money is whole, and the parts of a total add up.
+  for (const { lines, taxPct } of record.quotes) {
+    const { netMinor, taxMinor, grossMinor } = totalQuote(lines, taxPct);
+    expect([netMinor, taxMinor].every(Number.isSafeInteger)).toBe(true);
+    expect(grossMinor).toBe(netMinor + taxMinor);
+  }
+  // Nothing is received that was not ordered.
+  for (const line of record.orders.flatMap((order) => order.lines))
+    expect(line.received).toBeLessThanOrEqual(line.quantity);
+}
+
+const choice = fc.record({
+  kind: fc.nat(999),
+  picks: fc.array(fc.nat(9999), { minLength: 6, maxLength: 6 }),
+  by: fc.nat(2),
+});
+
+function play(world: World, { kind, picks, by }: { kind: number; picks: readonly number[]; by: number }): void {
+  let next = 0;
+  const pick = <T>(items: readonly T[]): T | undefined =>
+    items[(picks[next++ % picks.length] ?? 0) % (items.length || 1)];
+  const likely = usual[world.record.station];
+  const attempt =
+    kind % 4 === 0 ? attempts[Math.floor(kind / 4) % attempts.length]! : likely[Math.floor(kind / 4) % likely.length]!;
+  const tried = attempt(world, pick);
+  if (!tried) return;
+  const before = world.record;
+  const who = people[by]!;
+  const decided = tried.run(who);
+  // A refusal changes nothing, and says why.
+  if (!decided.ok) {
+    expect(world.record).toBe(before);
+    expect(decided.refusal.message).not.toBe('');
+    return;
+  }
+  take(world, decided.decision);
+  for (const { pointId, place, typed } of tried.readings ?? [])
+    world.readings.set(`${pointId} ${place}`, { typed, by: who.personName });
+  assertInvariants(world, before, decided.decision);
+}
+
+const runs = { numRuns: 60 };
+
+test('any order of commands by any people breaks no invariant, and the events give the record', () => {
+  fc.assert(
+    fc.property(fc.array(choice, { minLength: 20, maxLength: 120 }), (choices) => {
+      const world = open();
+      for (const one of choices) play(world, one);
+      expect(verifyJob({ record: world.record, events: world.events, sha256 })).toBeNull();
+    }),
+    runs,
+  );
+});
+
+test.each(Object.keys(usual) as JobRecord['station'][])('the same from %s on', (station) => {
+  fc.assert(
+    fc.property(fc.array(choice, { minLength: 10, maxLength: 60 }), (choices) => {
+      const world = open();
+      bringTo(world, station);
+      for (const one of choices) play(world, one);
+    }),
+    { numRuns: 25 },
+  );
+});

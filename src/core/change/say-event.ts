@@ -1,0 +1,95 @@
+import * as z from 'zod';
+import type { RowKind } from '../record';
+
+/** Kinds of rows as a person names them. */
+const kindNames: Readonly<Record<RowKind, string>> = {
+  job: 'job',
+  intake: 'as received',
+  acknowledgement: 'caution',
+  part: 'part',
+  step: 'step',
+  capture: 'capture',
+  reading: 'reading',
+  finding: 'finding',
+  disposition: 'disposition',
+  photo: 'picture',
+  quote: 'quote',
+  quoteLine: 'line',
+  link: 'customer link',
+  approval: 'answer',
+  order: 'order',
+  orderLine: 'order line',
+  receipt: 'receipt',
+  run: 'test run',
+  report: 'report',
+  returned: 'return',
+};
+
+/** What tells a row from the others, and what it says, in this order; fields that a row does not have are passed over. */
+const telling = ['ref', 'stepId', 'captureId', 'pointId', 'place', 'caution', 'partRef', 'number', 'revision'] as const;
+const saying = [
+  'typed',
+  'state',
+  'words',
+  'action',
+  'reason',
+  'description',
+  'caption',
+  'way',
+  'name',
+  'quantity',
+  'verdict',
+  'decision',
+] as const;
+/** Fields that change with every change and say nothing by themselves. */
+const silent: ReadonlySet<string> = new Set(['version', 'at', 'personId', 'personName', 'holderSince', 'valueMm']);
+
+const dataSchema = z.looseObject({
+  changes: z
+    .array(
+      z.object({
+        put: z.string(),
+        row: z.record(z.string(), z.unknown()),
+        was: z.record(z.string(), z.unknown()).nullable(),
+      }),
+    )
+    .optional(),
+});
+type Row = Readonly<Record<string, unknown>>;
+
+const longest = 80;
+function say(value: unknown): string {
+  if (value === null || value === undefined || value === '') return 'nothing';
+  const text = typeof value === 'object' ? JSON.stringify(value) : String(value);
+  return text.length > longest ? `${text.slice(0, longest)}…` : text;
+}
+const worded = (field: string) => field.replaceAll(/([A-Z])/g, ' $1').toLowerCase();
+const textsOf = (row: Row, fields: readonly string[]) =>
+  fields.flatMap((field) => (row[field] === undefined || row[field] === null ? [] : [say(row[field])]));
+
+function sayChange({ put, row, was }: { readonly put: string; readonly row: Row; readonly was: Row | null }): string {
+  const name = put in kindNames ? kindNames[put as RowKind] : put;
+  const subject = [name, ...textsOf(row, telling)].join(' ');
+  if (!was) return [subject, textsOf(row, saying).slice(0, 2).join(', ')].filter(Boolean).join(': ');
+  const fields = Object.keys(was).filter((field) => !silent.has(field));
+  return `${subject}: ${fields.map((field) => `${worded(field)} ${say(was[field])} → ${say(row[field])}`).join('; ')}`;
+}
+
+/** Lines that an event shows at most; the rest is counted. */
+const mostLines = 12;
+
+/**
+ * What an event changed, in words: each new row by what it says, each changed row by the fields that differ, with old
+ * and new values. An event from before changes were kept says what it noted.
+ */
+export function sayEvent(data: string): readonly string[] {
+  const read = dataSchema.safeParse(JSON.parse(data));
+  if (!read.success) return [];
+  const { changes, ...note } = read.data;
+  const noted = Object.entries(note)
+    .filter(([, value]) => typeof value === 'string' || typeof value === 'number')
+    .map(([field, value]) => `${worded(field)} ${say(value)}`);
+  const lines = [...(noted.length ? [noted.join(' · ')] : []), ...(changes ?? []).map(sayChange)];
+  const left = lines.length - mostLines;
+  return left > 0 ? [...lines.slice(0, mostLines), `and ${left} more`] : lines;
+}

@@ -1,0 +1,41 @@
+import { forgetEntries } from '@/db';
+import { carryOutDue } from './outbox';
+import { getRuntime } from './runtime';
+import { takeOverOldJobs } from './take-over';
+
+/** How often the outbox is looked through for what could not be carried out at once, in ms. */
+const everyMs = 20_000;
+/** How long the answer to an entry is remembered, in ms: no device keeps an entry that long. */
+const rememberMs = 60 * 86_400_000;
+
+async function lookThrough(): Promise<void> {
+  const context = getRuntime().contextFor({ kind: 'service', name: 'Puddlestone' });
+  await carryOutDue(context);
+}
+
+async function begin(): Promise<void> {
+  const context = getRuntime().contextFor({ kind: 'service', name: 'Puddlestone' });
+  await takeOverOldJobs(context);
+  await forgetEntries(context.database, new Date(Date.now() - rememberMs));
+}
+
+/** What a serving copy does by itself; several copies may do it at once. A database that is away is tried again. */
+export function startSchedule(): void {
+  let isBegun = false;
+  let isBusy = false;
+  const tick = async () => {
+    if (isBusy) return;
+    isBusy = true;
+    try {
+      if (!isBegun) await begin();
+      isBegun = true;
+      await lookThrough();
+    } catch (error) {
+      console.error('[schedule]', error instanceof Error ? error.message : error);
+    } finally {
+      isBusy = false;
+    }
+  };
+  setInterval(() => void tick(), everyMs).unref();
+  void tick();
+}
