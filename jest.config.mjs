@@ -24,7 +24,7 @@ export default {
       ...shared,
       displayName: 'unit',
       testMatch: [
-        '<rootDir>/src/{core,components,stand-ins,documents}/**/*.test.{ts,tsx}',
+        '<rootDir>/src/{contract,core,components,stand-ins,documents}/**/*.test.{ts,tsx}',
         '<rootDir>/families/**/*.test.ts',
       ],
     },

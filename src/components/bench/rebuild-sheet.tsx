@@ -4,7 +4,7 @@ import { useMemo, useState, type ComponentProps } from 'react';
 import { elastomersOfStep, suitableConsumables, type RebuildStep } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { rebuildRound } from '@/core/record';
-import { isTabledBolt, reckonBearingHeat, reckonBoltTorque, SumRefusal } from '@/core/sums';
+import { bearingHeatLimitsC, isTabledBolt, reckonBearingHeat, reckonBoltTorque, SumRefusal } from '@/core/sums';
 import { parseQuantity, type Dimension } from '@/core/units';
 import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
@@ -421,7 +421,7 @@ function Heat({ heat, ambient, reached, onAmbient, onReached, isFixed }: HeatPro
       <legend className="font-bold">
         Bearing temperature{' '}
         <small className="font-normal text-quiet">
-          {heat.bore_mm} mm bore on {heat.shaft}, never over {heat.sealed ? 80 : 110} °C
+          {heat.bore_mm} mm bore on {heat.shaft}, never over {bearingHeatLimitsC[heat.sealed ? 'sealed' : 'open']} °C
         </small>
       </legend>
       <label className="text-13 text-quiet">

@@ -3,6 +3,7 @@ import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
 import { costingFindings } from '../quoting';
 import { currentQuote, rebuildRound, type Finding, type JobRecord, type Station } from '../record';
+import { openPreparations, preparationWords } from './next-move';
 
 /** One thing that keeps a gate shut, and the place that opens it. */
 export interface Missing {
@@ -16,22 +17,11 @@ type Gate = (record: JobRecord, family: Family) => readonly Missing[];
 const missing = (station: Station, anchor: string, words: string): Missing => ({ station, anchor, words });
 const when = (condition: boolean, line: Missing) => (condition ? [line] : []);
 
-const toTeardown: Gate = ({ intake, acknowledgements }) => [
-  ...when(!intake.liquid.trim(), missing('receive', 'liquid', 'The liquid is not named: ask for the sheet')),
-  ...when(
-    intake.cleaning === 'none',
-    missing('receive', 'liquid', 'Neither a cleaning declaration nor a safety sheet is here'),
-  ),
-  ...when(!intake.isolation, missing('receive', 'isolation', 'Energy isolation is not confirmed')),
-  ...when(
-    !acknowledgements.some((one) => one.caution === 'energy-isolation'),
-    missing('receive', 'cautions', 'The technician has not acknowledged the energy caution'),
-  ),
-  ...when(
-    !acknowledgements.some((one) => one.caution === 'harmful-liquid'),
-    missing('receive', 'cautions', 'The technician has not acknowledged the liquid and its hazards'),
-  ),
-];
+const toTeardown: Gate = (record) =>
+  openPreparations(record).map((what) => {
+    const { words, anchor } = preparationWords[what];
+    return missing('receive', anchor, words);
+  });
 
 const toClean: Gate = ({ parts, steps, captures }, family) => {
   const done = new Set(steps.filter((step) => step.phase === 'teardown').map((step) => step.stepId));

@@ -15,4 +15,5 @@ export {
   type PersonalMove,
   type Transition,
 } from './transition';
+export { sayMove, type MoveWords, type NextMove } from './next-move';
 export { standingOf, standingSchema, type Standing } from './standing';

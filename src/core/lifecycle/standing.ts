@@ -3,19 +3,15 @@ import type { Family } from '../family';
 import { judgePoints } from '../inspection';
 import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../parts';
 import type { Remaining } from '../planning';
-import { currentQuote, rebuildRound, stations, type Holder, type JobRecord } from '../record';
-import { sayDay } from './answer-line';
-import { holderAt } from './transition';
+import { comesBefore, currentQuote, holders, rebuildRound, type Holder, type JobRecord, type Station } from '../record';
 import { gateFor } from './gates';
+import { nextMoveSchema, openPreparations, type NextMove } from './next-move';
+import { holderAt } from './transition';
 
-/** What the floor shows of a job, kept beside it and reckoned anew at every change. */
+/** What the floor shows of a job, kept beside it and reckoned anew at every change: codes and figures, no words. */
 export const standingSchema = z.object({
-  holder: z.enum(['U', 'B', 'S', 'C', 'P', 'O']),
-  /** The next move: a verb phrase, and what goes with it. */
-  move: z.string(),
-  detail: z.string(),
-  /** What exactly is waited for, to go after "waiting for". */
-  waitingFor: z.string(),
+  holder: z.enum(holders),
+  next: nextMoveSchema,
   remaining: z.object({
     benchMinutesBeforeAnswer: z.number(),
     answerAwaited: z.boolean(),
@@ -28,206 +24,141 @@ export const standingSchema = z.object({
 });
 export type Standing = z.infer<typeof standingSchema>;
 
-type Words = Pick<Standing, 'move' | 'detail' | 'waitingFor'>;
-const words = (move: string, detail: string, waitingFor: string): Words => ({ move, detail, waitingFor });
-const plural = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
-
-function receiveWords(record: JobRecord, family: Family): Words {
-  const first = gateFor('begin-teardown', record, family)[0];
-  return first
-    ? words(
-        first.words,
-        '',
-        first.anchor === 'liquid'
-          ? 'the liquid to be declared'
-          : `this: ${first.words.charAt(0).toLowerCase()}${first.words.slice(1)}`,
-      )
-    : words('Begin teardown', 'the gate is open', 'a free bench');
-}
-
-function teardownWords(record: JobRecord, family: Family): Words {
-  const done = record.steps.filter((step) => step.phase === 'teardown').length;
-  return words(
-    'Teardown',
-    `step ${Math.min(done + 1, family.teardown.length)} of ${family.teardown.length}`,
-    `teardown, ${done} of ${family.teardown.length} steps done`,
-  );
-}
-
-function inspectWords(record: JobRecord, family: Family): Words {
+function inspectMove(record: JobRecord, family: Family): NextMove {
   const states = judgePoints({ family, readings: record.readings, phase: 'as-found' });
   const left = states.filter(
     (state) => state.verdict === null || (!state.point.derived && state.taken < state.wanted),
   ).length;
-  const out = states.filter((state) => state.verdict === 'out');
-  const found = out.length ? ` · ${out[0]!.point.title.toLowerCase()} out` : '';
+  const out = states.find((state) => state.verdict === 'out')?.point.title ?? null;
   const open = gateFor('finish-inspection', record, family).length;
-  if (!open)
-    return words(
-      'Close the inspection',
-      `${left ? `${plural(left, 'point')} left, none critical` : 'all measured'}${found}`,
-      `the inspection to be closed${left ? `, ${plural(left, 'point')} not measured and none critical` : ''}`,
-    );
-  return left
-    ? words(`${plural(left, 'point')} left`, `inspection${found}`, `${plural(left, 'point')} to be measured`)
-    : words('Decide', `${plural(open, 'disposition')} open${found}`, 'dispositions');
+  if (!open) return { code: 'close-inspection', left, out };
+  return left ? { code: 'measure', left, out } : { code: 'dispose', open, out };
 }
 
-function rebuildWords(record: JobRecord, family: Family): Words {
+function rebuildMove(record: JobRecord, family: Family): NextMove {
   const round = rebuildRound(record);
+  const isAgain = round > 1;
   const done = record.steps.filter((step) => step.phase === 'rebuild' && step.round === round);
+  const isDone = (id: string) => done.some((one) => one.stepId === id);
   const unsigned = family.rebuild.find(
     (step) => step.hold_point && done.some((one) => one.stepId === step.id && !one.second),
   );
-  const next = family.rebuild.findIndex((step) => !done.some((one) => one.stepId === step.id));
-  const again = round > 1 ? ' again after test' : '';
-  if (unsigned)
-    return words(
-      'Hold point',
-      `second person for ${unsigned.title.toLowerCase()}`,
-      `a second person at the hold point ${unsigned.title.toLowerCase()}`,
-    );
-  if (next < 0) return words('As-left readings', `then to the stand${again}`, 'the as-left readings');
-  return words(
-    family.rebuild[next]!.title,
-    `step ${next + 1} of ${family.rebuild.length}${again}`,
-    `rebuild${again}, ${done.length} of ${family.rebuild.length} steps done`,
-  );
+  if (unsigned) return { code: 'sign-hold-point', step: unsigned.title };
+  const next = family.rebuild.find((step) => !isDone(step.id));
+  if (!next) return { code: 'measure-as-left', isAgain };
+  return { code: 'rebuild', step: next.title, done: done.length, of: family.rebuild.length, isAgain };
 }
 
-function partsWords(record: JobRecord, family: Family): Words {
+function partsMove(record: JobRecord, family: Family): NextMove {
   const needs = needsOf(record, family);
   const open = toOrder(needs);
-  const coming = awaited(needs);
   if (open.length)
-    return words(
-      'Order',
-      `${plural(open.length, 'part')}, longest ${plural(Math.max(...open.map((need) => need.leadDays)), 'day')}`,
-      `us to order ${plural(open.length, 'part')}`,
-    );
-  if (!coming.length) return words('Start rebuild', 'all parts are in', 'a free bench');
-  const short = coming.find((need) => need.received > 0 && need.received < need.quantity);
-  const due = coming
-    .map((need) => need.dueOn)
-    .filter(Boolean)
-    .sort()
-    .at(-1);
-  return words(
-    'Receive',
-    `${short ? `${short.name.toLowerCase()} short` : plural(coming.length, 'part')}${due ? `, due ${sayDay(due)}` : ''}`,
-    `${plural(coming.length, 'part')} from the supplier${due ? `, due ${sayDay(due)}` : ''}`,
-  );
+    return { code: 'order-parts', parts: open.length, longestDays: Math.max(...open.map((need) => need.leadDays)) };
+  const coming = awaited(needs);
+  if (!coming.length) return { code: 'start-rebuild' };
+  if (record.orders.some((order) => order.acknowledgement === null))
+    return { code: 'await-order', parts: coming.length };
+  const short = coming.find((need) => need.received > 0)?.name ?? null;
+  const dates = coming.flatMap((need) => (need.dueOn ? [need.dueOn] : [])).sort();
+  return { code: 'receive-parts', parts: coming.length, short, dueOn: dates.at(-1) ?? null };
 }
 
-function testWords(record: JobRecord): Words {
+function testMove(record: JobRecord): NextMove {
   const run = record.runs.at(-1);
-  if (!run || run.decision === 'failed')
-    return words('Run on the stand', run ? `second try after run ${run.run}` : 'first run', 'a run on the stand');
-  return run.verdict === 'pass'
-    ? words('Sign the test', `run ${run.run} passed`, 'the tester’s signature')
-    : words('Decide on run', `run ${run.run} failed`, 'a decision on the failed run');
+  if (!run || run.decision === 'failed') return { code: 'run-test', after: run?.run ?? null };
+  return run.verdict === 'pass' ? { code: 'sign-test', run: run.run } : { code: 'decide-run', run: run.run };
 }
 
-function wordsOf(record: JobRecord, family: Family): Words {
+function teardownMove(record: JobRecord, family: Family): NextMove {
+  const done = record.steps.filter((step) => step.phase === 'teardown').length;
+  return { code: 'teardown', done, of: family.teardown.length };
+}
+
+function receiveMove(record: JobRecord): NextMove {
+  const [what] = openPreparations(record);
+  return what ? { code: 'prepare', what } : { code: 'begin-teardown' };
+}
+
+function quoteMove(record: JobRecord): NextMove {
   const quote = currentQuote(record);
-  if (record.hold) return words('On hold', record.hold.reason, `the end of the hold: ${record.hold.reason}`);
-  switch (record.station) {
-    case 'receive':
-      return receiveWords(record, family);
-    case 'teardown':
-      return teardownWords(record, family);
-    case 'clean':
-      return words(
-        'Clean',
-        `${plural(gateFor('finish-cleaning', record, family).length, 'part')} left`,
-        `cleaning, ${plural(gateFor('finish-cleaning', record, family).length, 'part')} left`,
-      );
-    case 'inspect':
-      return inspectWords(record, family);
-    case 'quote':
-      return words(
-        quote ? 'Send quote' : 'Draw up quote',
-        quote ? `revision ${quote.revision}` : 'from the dispositions',
-        `us to send quote revision ${quote?.revision ?? 1}`,
-      );
-    case 'approve':
-      return hasQuoteAnswer(record)
-        ? words('Go on', 'the answer is in', 'us to go on with the answer')
-        : words(
-            'Answer',
-            `to quote revision ${quote?.revision ?? 1}`,
-            `approval of quote revision ${quote?.revision ?? 1}`,
-          );
-    case 'parts':
-      return partsWords(record, family);
-    case 'rebuild':
-      return rebuildWords(record, family);
-    case 'test':
-      return testWords(record);
-    case 'report':
-      return record.reports.length
-        ? words('To return', 'the report is issued', 'its way to dispatch')
-        : words('Issue report', 'the test is passed', 'us to issue the report');
-    case 'return':
-      return record.returned
-        ? words('Deliver', 'released', 'delivery')
-        : words(
-            'Release',
-            record.outcome === 'declined' ? 'declined, goes back as it is' : 'ports blanked and packed',
-            'release',
-          );
-  }
+  return quote ? { code: 'send-quote', revision: quote.revision } : { code: 'draw-up-quote' };
+}
+
+const moveAt: Readonly<Record<Station, (record: JobRecord, family: Family) => NextMove>> = {
+  receive: receiveMove,
+  teardown: teardownMove,
+  clean: (record, family) => ({ code: 'clean', left: gateFor('finish-cleaning', record, family).length }),
+  inspect: inspectMove,
+  quote: quoteMove,
+  approve: (record) =>
+    hasQuoteAnswer(record)
+      ? { code: 'go-on' }
+      : { code: 'await-answer', revision: currentQuote(record)?.revision ?? 1 },
+  parts: partsMove,
+  rebuild: rebuildMove,
+  test: testMove,
+  report: (record) => ({ code: record.reports.length ? 'dispatch' : 'issue-report' }),
+  return: (record) =>
+    record.returned ? { code: 'deliver' } : { code: 'release', isDeclined: record.outcome === 'declined' },
+};
+
+function nextMoveOf(record: JobRecord, family: Family): NextMove {
+  return record.hold ? { code: 'held', reason: record.hold.reason } : moveAt[record.station](record, family);
+}
+
+/** Bench minutes of the family's standing tasks at a station. */
+function minutesAt(family: Family, station: Family['labour'][number]['station']): number {
+  const tasks = family.labour.filter((task) => task.station === station && !task.when);
+  return tasks.reduce((sum, task) => sum + task.minutes, 0);
+}
+
+/** How much of a station's steps is still to do, from 1 to 0. */
+function shareLeft(record: JobRecord, phase: 'teardown' | 'rebuild', total: number): number {
+  const round = phase === 'rebuild' ? rebuildRound(record) : 1;
+  const done = record.steps.filter((step) => step.phase === phase && step.round === round).length;
+  return 1 - Math.min(1, done / total);
+}
+
+/** Minutes of a station that are ahead, in part where the job stands there, or nothing where it is passed. */
+function minutesAhead(record: JobRecord, family: Family, phase: 'teardown' | 'rebuild'): number {
+  const whole = minutesAt(family, phase);
+  if (comesBefore(record.station, phase)) return whole;
+  return record.station === phase ? whole * shareLeft(record, phase, family[phase].length) : 0;
+}
+
+function partsAhead(record: JobRecord, family: Family): Pick<Remaining, 'partsLeadDays' | 'partsDueOn'> {
+  const needs = needsOf(record, family);
+  if (comesBefore(record.station, 'parts'))
+    return { partsLeadDays: Math.max(0, ...family.kits.map((kit) => kit.lead_days)), partsDueOn: null };
+  const dates = awaited(needs).flatMap((need) => (need.dueOn ? [need.dueOn] : []));
+  const lead = Math.max(0, ...toOrder(needs).map((need) => need.leadDays));
+  return { partsLeadDays: lead, partsDueOn: dates.sort().at(-1) ?? null };
 }
 
 function remainingOf(record: JobRecord, family: Family): Remaining {
-  const at = stations.indexOf(record.station);
-  const minutes = (station: string) =>
-    family.labour.filter((task) => task.station === station && !task.when).reduce((sum, task) => sum + task.minutes, 0);
-  const share = (phase: 'teardown' | 'rebuild', total: number) => {
-    const round = phase === 'rebuild' ? rebuildRound(record) : 1;
-    const done = record.steps.filter((step) => step.phase === phase && step.round === round).length;
-    return 1 - Math.min(1, done / total);
-  };
-  const before = (index: number) => at < index;
-  const teardown = before(1)
-    ? minutes('teardown')
-    : at === 1
-      ? minutes('teardown') * share('teardown', family.teardown.length)
-      : 0;
-  const declined = record.outcome === 'declined';
-  const needs = needsOf(record, family);
-  const lead = before(6)
-    ? Math.max(0, ...family.kits.map((kit) => kit.lead_days))
-    : Math.max(0, ...toOrder(needs).map((need) => need.leadDays));
-  const coming =
-    at >= 6
-      ? awaited(needs)
-          .map((need) => need.dueOn)
-          .filter((due): due is string => Boolean(due))
-      : [];
+  const holdUntil = record.hold?.until ?? null;
+  if (record.outcome === 'declined')
+    return {
+      ...{ benchMinutesBeforeAnswer: 0, answerAwaited: false, benchMinutesAfterParts: 0, standMinutes: 0 },
+      ...{ partsLeadDays: 0, partsDueOn: null, holdUntil },
+    };
+  const isBefore = (station: Station) => comesBefore(record.station, station);
+  const inspection = isBefore('quote') ? minutesAt(family, 'inspect') : 0;
   return {
-    benchMinutesBeforeAnswer: declined ? 0 : teardown + (before(4) ? minutes('inspect') : 0),
-    answerAwaited: !declined && at <= 5,
-    partsLeadDays: declined ? 0 : lead,
-    partsDueOn: coming.sort().at(-1) ?? null,
-    benchMinutesAfterParts: declined
-      ? 0
-      : before(7)
-        ? minutes('rebuild')
-        : at === 7
-          ? minutes('rebuild') * share('rebuild', family.rebuild.length)
-          : 0,
-    standMinutes: declined || at > 8 ? 0 : minutes('test'),
-    holdUntil: record.hold?.until ?? null,
+    benchMinutesBeforeAnswer: minutesAhead(record, family, 'teardown') + inspection,
+    answerAwaited: isBefore('parts'),
+    ...partsAhead(record, family),
+    benchMinutesAfterParts: minutesAhead(record, family, 'rebuild'),
+    standMinutes: isBefore('report') ? minutesAt(family, 'test') : 0,
+    holdUntil,
   };
 }
 
 /** Holder, next move and what remains of a job, from its whole record. Pure. */
 export function standingOf(record: JobRecord, family: Family): Standing {
   const needs = needsOf(record, family);
-  const holder: Holder = holderAt(
-    { station: record.station, hold: record.hold, outcome: record.outcome, closed: record.closedAt !== null },
-    { toOrder: toOrder(needs).length, awaited: awaited(needs).length },
-  );
-  return { holder, ...wordsOf(record, family), remaining: remainingOf(record, family) };
+  const { station, hold, outcome, closedAt } = record;
+  const parts = { toOrder: toOrder(needs).length, awaited: awaited(needs).length };
+  const holder: Holder = holderAt({ station, hold, outcome, closed: closedAt !== null }, parts);
+  return { holder, next: nextMoveOf(record, family), remaining: remainingOf(record, family) };
 }

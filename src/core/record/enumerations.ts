@@ -28,6 +28,11 @@ export const stationNames: Readonly<Record<Station, string>> = {
   return: 'Return',
 };
 
+/** Whether a station comes before another on the stream. @example comesBefore('quote', 'parts') // true */
+export function comesBefore(one: Station, other: Station): boolean {
+  return stations.indexOf(one) < stations.indexOf(other);
+}
+
 export const holders = ['U', 'B', 'S', 'C', 'P', 'O'] as const;
 export type Holder = (typeof holders)[number];
 export const holderNames: Readonly<Record<Holder, string>> = {

@@ -13,6 +13,7 @@ function pathOf(sum: Sum): Json {
   return {
     post: {
       operationId: sum.id,
+      security: [],
       summary: sum.title,
       description: `Found by: ${sum.ask.join(', ')}. Numbers are in the units that the field names end with.`,
       requestBody: {
@@ -39,8 +40,28 @@ function pathOf(sum: Sum): Json {
   };
 }
 
-/** The OpenAPI 3.1 description of the open interface, from the same schemas that check it. Source: OpenAPI Specification 3.1.0. */
-export function describeOpenApi({ sums, version }: { readonly sums: readonly Sum[]; readonly version: string }): Json {
+/** What else an interface has beside the sums. */
+interface Beside {
+  readonly paths: Json;
+  readonly schemas: Json;
+  readonly securitySchemes: Json;
+}
+const nothing: Beside = { paths: {}, schemas: {}, securitySchemes: {} };
+
+/**
+ * The OpenAPI 3.1 description of the interface, from the same schemas that check it.
+ * @param beside the doors that are no sums; they need a session where they do not say otherwise
+ * Source: OpenAPI Specification 3.1.0.
+ */
+export function describeOpenApi({
+  sums,
+  version,
+  beside = nothing,
+}: {
+  readonly sums: readonly Sum[];
+  readonly version: string;
+  readonly beside?: Beside;
+}): Json {
   const example = {
     type: 'object',
     required: ['id', 'title', 'input', 'result', 'example'],
@@ -55,23 +76,29 @@ export function describeOpenApi({ sums, version }: { readonly sums: readonly Sum
   return {
     openapi: '3.1.0',
     info: {
-      title: 'Puddlestone bench sums',
+      title: 'Puddlestone',
       version,
-      summary: 'The arithmetic of the job, without a sign-in: a sum holds no data.',
+      summary:
+        'The bench sums, without a sign-in: a sum holds no data; and the door for changes, for people who are signed in.',
       license: { name: 'AGPL-3.0-only', identifier: 'AGPL-3.0-only' },
     },
+    security: Object.keys(beside.securitySchemes).map((name) => ({ [name]: [] })),
     paths: {
       '/api/sums': {
         get: {
           operationId: 'list-sums',
+          security: [],
           summary: 'All sums with the JSON Schema of input and result and a worked example',
           responses: { 200: json({ type: 'array', items: example }, 'The list.') },
         },
       },
       ...Object.fromEntries(sums.map((sum) => [`/api/sums/${sum.id}`, pathOf(sum)])),
+      ...beside.paths,
     },
     components: {
+      securitySchemes: beside.securitySchemes,
       schemas: {
+        ...beside.schemas,
         WorkingStep: schemaOf(workingStepSchema, 'output'),
         Warning: schemaOf(warningSchema, 'output'),
         Refusal: {

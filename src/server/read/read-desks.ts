@@ -3,7 +3,7 @@ import { DomainError } from '@/core/errors';
 import { familyCard } from '@/core/family';
 import { stepsBlockedBy } from '@/core/parts';
 import { sayEvent } from '@/core/change';
-import { standingSchema } from '@/core/lifecycle';
+import { sayMove, standingSchema } from '@/core/lifecycle';
 import type { Finding } from '@/core/record';
 import {
   countPeople,
@@ -71,8 +71,8 @@ export const readPartsDesk = defineUseCase({
         customer: row.customer,
         standing: standingSchema.parse(row.standing),
       }))
-      .filter((row) => row.standing.move === 'Order')
-      .map(({ standing, ...row }) => ({ ...row, detail: standing.detail }));
+      .filter((row) => row.standing.next.code === 'order-parts')
+      .map(({ standing, ...row }) => ({ ...row, detail: sayMove(standing.next).detail }));
     return { lines, toOrder, today: dayIn(shop?.zone ?? 'UTC', context.now()) };
   },
 });

@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { answerLine, dayInZone, standingSchema } from '@/core/lifecycle';
+import { answerLine, dayInZone, sayMove, standingSchema } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
-import { holders, stations, type Hold } from '@/core/record';
+import type { Hold } from '@/core/record';
 import { listOpenJobs, readShop, searchJobs, type Connection } from '@/db';
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
@@ -19,21 +19,20 @@ const shortOf = new Map(shippedFamilies.map((family) => [family.id, family.short
 /** A job as the floor shows it: standing and ready range. */
 function stripOf(row: Row, { now, zone }: { readonly now: Date; readonly zone: string }) {
   const standing = standingSchema.parse(row.standing);
+  const said = sayMove(standing.next);
   const ready = readyRange(standing.remaining, dayIn(zone, now));
-  const station = z.enum(stations).parse(row.station);
   const pump = `${shortOf.get(row.familyId) ?? row.maker} ${row.size}`.trim();
-  const outcome = z.enum(['open', 'repaired', 'declined']).parse(row.outcome);
   return {
     tag: row.tag,
     pump,
     customer: row.customer,
-    station,
-    holder: z.enum(holders).parse(standing.holder),
+    station: row.station,
+    holder: standing.holder,
     holderSince: row.holderSince.toISOString(),
     onHold: row.hold !== null,
-    outcome,
-    move: standing.move,
-    detail: standing.detail,
+    outcome: row.outcome,
+    move: said.move,
+    detail: said.detail,
     ready,
     promisedOn: row.promisedOn,
   };
@@ -42,7 +41,7 @@ function stripOf(row: Row, { now, zone }: { readonly now: Date; readonly zone: s
 /** A hit of the search: the strip, its nameplate, and the answer line to read out. */
 function hitOf(row: Row, frame: { readonly now: Date; readonly zone: string }) {
   const strip = stripOf(row, frame);
-  const { waitingFor } = standingSchema.parse(row.standing);
+  const { waitingFor } = sayMove(standingSchema.parse(row.standing).next);
   const answer = answerLine({
     ...strip,
     pump: `${row.maker} ${row.model}`,

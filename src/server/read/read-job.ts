@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
-import { answerLine, gateFor, jobDetails, moves, standingOf, type EventKind } from '@/core/lifecycle';
+import { answerLine, gateFor, jobDetails, moves, sayMove, standingOf, type EventKind } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
 import { isConstructionOpen, type Station } from '@/core/record';
 import { listInstruments, loadJobRecord, readShop } from '@/db';
@@ -55,7 +55,7 @@ export const readJob = defineUseCase({
       hold: record.hold,
       outcome: record.outcome,
       closedAt: record.closedAt,
-      waitingFor: standing.waitingFor,
+      waitingFor: sayMove(standing.next).waitingFor,
       ready,
       promisedOn: record.promisedOn,
       now: now.toISOString(),
