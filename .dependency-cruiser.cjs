@@ -20,7 +20,7 @@ module.exports = {
       name: 'contract-knows-core-only',
       comment: 'browser and server share it, so it knows neither',
       severity: 'error',
-      from: { path: '^src/contract' },
+      from: { path: '^src/contract', pathNot: '\\.test\\.ts$' },
       to: { pathNot: '^src/(contract|core)|^node_modules/zod/' },
     },
     {

@@ -92,7 +92,7 @@ async function receive(family: Family, duty: object, elastomer: string): Promise
     partRef: family.parts[0]!.ref,
     caption: 'As received',
   });
-  await actAs(page, 'confirm-isolation', { tag });
+  await actAs(page, 'confirm-isolation', { tag, basedOn: 1 });
   for (const caution of ['energy-isolation', 'harmful-liquid'])
     await actAs(page, 'acknowledge-caution', { tag, caution });
   await actAs(page, 'advance-job', { tag, event: 'begin-teardown' });

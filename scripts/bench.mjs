@@ -36,40 +36,58 @@ const views = {
 };
 const rounds = 25;
 
-const median = (list) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)];
-const residentMb = (pid) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
+const median = (/** @type {number[]} */ list) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
+const residentMb = (/** @type {number | undefined} */ pid) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
+/** @param {string} base */
 async function signIn(base) {
   const answer = await fetch(`${base}/api/act/sign-in`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', origin: base },
     body: JSON.stringify({ email: 'sunniva@kettlewick.example', password: 'pebble-in-the-stream' }),
   });
-  return answer.headers.get('set-cookie').split(';')[0];
+  return answer.headers.get('set-cookie')?.split(';')[0] ?? '';
 }
 
+/**
+ * Milliseconds until an address has answered whole.
+ * @param {string} address
+ * @param {string} cookie
+ * @returns {Promise<number>}
+ */
 async function timeOf(address, cookie, isAgain = false) {
   const start = performance.now();
   // A connection that idled through the multiplying is closed by the server: asked again, on a fresh one.
   const answer = await fetch(address, { headers: { cookie } }).catch(() => null);
   if (!answer && !isAgain) return timeOf(address, cookie, true);
+  if (!answer) throw new Error(`${address}: no answer`);
   await answer.arrayBuffer();
   if (!answer.ok) throw new Error(`${address}: ${answer.status}`);
   return performance.now() - start;
 }
 
-/** Views and the empty page in turn, so that whatever else the machine does falls on both alike. */
+/**
+ * Views and the empty page in turn, so that whatever else the machine does falls on both alike.
+ * @param {string} base
+ * @param {string} cookie
+ */
 async function measure(base, cookie) {
+  /** @type {Record<string, number[]>} */
   const times = Object.fromEntries(['empty', ...Object.keys(views)].map((name) => [name, []]));
   for (let round = 0; round < rounds; round++) {
-    for (const [name, path] of [['empty', '/empty'], ...Object.entries(views)]) {
+    for (const [name, path] of Object.entries({ empty: '/empty', ...views })) {
       const time = await timeOf(base + path, cookie);
-      if (round >= 3) times[name].push(time);
+      if (round >= 3) times[name]?.push(time);
     }
   }
   return Object.fromEntries(Object.entries(times).map(([name, list]) => [name, median(list)]));
 }
 
+/**
+ * First-load JavaScript by view, in bytes as they travel.
+ * @param {string} base
+ * @param {string} chromium
+ */
 async function javascriptOf(base, chromium) {
   const { default: puppeteer } = await import('puppeteer-core');
   const profile = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
@@ -92,6 +110,7 @@ async function javascriptOf(base, chromium) {
   await page.type('input[name=email]', 'sunniva@kettlewick.example');
   await page.type('input[name=password]', 'pebble-in-the-stream');
   await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle2' }), page.click('button[type=submit]')]);
+  /** @type {Record<string, number>} */
   const sizes = {};
   for (const [name, path] of Object.entries(views).filter(([, path]) => !path.startsWith('/api'))) {
     await client.send('Network.clearBrowserCache');
@@ -129,10 +148,18 @@ try {
   say(
     `\n${'view'.padEnd(16)} ${'60 open'.padStart(9)} ${'20 000'.padStart(9)} ${'to empty'.padStart(9)} ${'JavaScript'.padStart(12)}`,
   );
-  for (const name of Object.keys(few))
-    say(
-      `${name.padEnd(16)} ${few[name].toFixed(0).padStart(6)} ms ${many[name].toFixed(0).padStart(6)} ms ${(many[name] / many.empty).toFixed(1).padStart(8)}× ${javascript[name] === undefined ? ''.padStart(12) : `${(javascript[name] / 1000).toFixed(0)} kB`.padStart(12)}`,
-    );
+  for (const [name, before] of Object.entries(few)) {
+    const after = many[name] ?? 0;
+    const size = javascript[name];
+    const columns = [
+      name.padEnd(16),
+      `${before.toFixed(0).padStart(6)} ms`,
+      `${after.toFixed(0).padStart(6)} ms`,
+      `${(after / (many.empty ?? 1)).toFixed(1).padStart(8)}×`,
+      (size === undefined ? '' : `${(size / 1000).toFixed(0)} kB`).padStart(12),
+    ];
+    say(columns.join(' '));
+  }
   say(`server's memory after it all: ${residentMb(server.pid).toFixed(0)} MB`);
 } finally {
   await server?.stop();

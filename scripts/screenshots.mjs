@@ -23,8 +23,13 @@ const browser = await puppeteer.launch({
   ],
 });
 const page = await browser.newPage();
-const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+const wait = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
+/**
+ * @param {string} name
+ * @param {string} path
+ * @param {{ width?: number, height?: number, before?: () => Promise<unknown> }} how
+ */
 async function shoot(name, path, { width = 1280, height = 800, before } = {}) {
   await page.setViewport({ width, height });
   await page.goto(base + path, { waitUntil: 'networkidle2' });

@@ -17,8 +17,11 @@ const dataFolder = resolve(settings.PUDDLESTONE_DATA ?? join(import.meta.dirname
 if (!(await isPortFree(settings.PORT, settings.HOST)))
   fail(`Port ${settings.PORT} is in use. Stop what uses it, or start with another one: PORT=4171 npm start`);
 
+/** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */
 let database;
+/** @type {Awaited<ReturnType<typeof serve>> | undefined} */
 let server;
+/** @type {Promise<void> | undefined} */
 let stopping;
 const stopAll = () =>
   (stopping ??= (async () => {
@@ -31,7 +34,7 @@ try {
   mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
   if (!settings.DATABASE_URL) database = await startDatabase(dataFolder);
   const environment = {
-    DATABASE_URL: settings.DATABASE_URL ?? database.url,
+    DATABASE_URL: settings.DATABASE_URL ?? database?.url ?? '',
     PUDDLESTONE_SECRET: settings.PUDDLESTONE_SECRET ?? keptWord(dataFolder, 'session-secret'),
     PUDDLESTONE_DEMO: settings.PUDDLESTONE_DEMO,
   };
@@ -45,5 +48,5 @@ try {
   await stopAll();
 } catch (error) {
   await stopAll();
-  fail(error.message);
+  fail(error instanceof Error ? error.message : String(error));
 }

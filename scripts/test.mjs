@@ -10,7 +10,7 @@ const root = join(import.meta.dirname, '..');
 const folder = join(root, '.test-data');
 const only = process.argv.slice(2);
 const tally = { passed: 0, failed: 0 };
-const wants = (name) => only.length === 0 || only.includes(name);
+const wants = (/** @type {string} */ name) => only.length === 0 || only.includes(name);
 
 ensureNodePackages();
 const { startDatabase, keptWord } = await import('./lib/database.mjs');
@@ -19,7 +19,11 @@ const { buildWhenChanged } = await import('./lib/build.mjs');
 const { runScript } = await import('./lib/prepare.mjs');
 const { serve } = await import('./lib/serve.mjs');
 
-/** One check that either passes or fails as a whole. */
+/**
+ * One check that either passes or fails as a whole.
+ * @param {string} name
+ * @param {readonly string[]} args
+ */
 function check(name, args) {
   if (!wants(name)) return;
   const done = spawnSync(process.execPath, args, {
@@ -32,7 +36,11 @@ function check(name, args) {
   say(`${isGood ? 'ok  ' : 'FAIL'} ${name}${isGood ? '' : `\n${done.stdout}\n${done.stderr}`}`);
 }
 
-/** A project of Jest; its tests are counted one by one, a suite that cannot run counts as one failure. */
+/**
+ * A project of Jest; its tests are counted one by one, a suite that cannot run counts as one failure.
+ * @param {string} name
+ * @param {Readonly<Record<string, string>>} environment
+ */
 async function jest(name, environment = {}) {
   if (!wants(name)) return;
   const report = join(folder, `${name}.json`);
@@ -66,15 +74,18 @@ async function jest(name, environment = {}) {
   say(`${result.success ? 'ok  ' : 'FAIL'} ${name}: ${result.numPassedTests} of ${result.numTotalTests} tests`);
 }
 
-/** Lets an end-to-end test stop and start the database, which it cannot do from within a browser. */
+/**
+ * Lets an end-to-end test stop and start the database, which it cannot do from within a browser.
+ * @param {Readonly<Record<string, () => unknown>>} handlers
+ */
 async function serveControl(handlers) {
   const port = await findFreePort();
   const server = createServer(async (request, response) => {
-    const handler = handlers[request.url];
+    const handler = handlers[request.url ?? ''];
     if (handler) await handler();
     response.writeHead(handler ? 200 : 404).end();
   });
-  await new Promise((resolve) => server.listen(port, '127.0.0.1', resolve));
+  await new Promise((resolve) => server.listen(port, '127.0.0.1', () => resolve(null)));
   return { address: `http://127.0.0.1:${port}`, stop: () => server.close() };
 }
 
@@ -82,6 +93,7 @@ rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 check('format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
 check('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
+check('types of scripts', ['node_modules/typescript/bin/tsc', '--noEmit', '-p', 'tsconfig.scripts.json']);
 check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']);
 check('boundaries', [
   'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
@@ -94,36 +106,40 @@ check('boundaries', [
 ]);
 await jest('unit');
 
+/** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */
 let database;
+/** @type {Awaited<ReturnType<typeof serve>> | undefined} */
 let server;
+/** @type {Awaited<ReturnType<typeof serveControl>> | undefined} */
 let control;
 try {
   if (wants('database') || wants('end-to-end')) database = await startDatabase(folder);
   if (database) await jest('database', { DATABASE_URL: database.url });
-  if (wants('end-to-end')) {
+  if (wants('end-to-end') && database) {
+    const { url, port } = database;
     const chromium = ensureProgram('chromium', 'chromium');
     buildWhenChanged();
     const environment = {
-      DATABASE_URL: database.url,
+      DATABASE_URL: url,
       PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'),
       PUDDLESTONE_DEMO: '1',
     };
     runScript('scripts/prepare.ts', environment);
     server = await serve({ port: await findFreePort(), host: '127.0.0.1', environment, quiet: false });
     control = await serveControl({
-      '/database/stop': () => database.stop(),
-      '/database/start': async () => void (database = await startDatabase(folder, { port: database.port })),
+      '/database/stop': () => database?.stop(),
+      '/database/start': async () => void (database = await startDatabase(folder, { port })),
     });
     await jest('end-to-end', {
       BASE_URL: server.address,
       CONTROL_URL: control.address,
       CHROMIUM: chromium,
-      DATABASE_URL: database.url,
+      DATABASE_URL: url,
     });
   }
 } catch (error) {
   tally.failed++;
-  say(`FAIL set-up: ${error.message}`);
+  say(`FAIL set-up: ${error instanceof Error ? error.message : error}`);
 } finally {
   control?.stop();
   await server?.stop();

@@ -11,7 +11,7 @@ const folder = process.env.PUDDLESTONE_DATA ?? join(root, '.data');
 const running = process.env.DATABASE_URL ?? (await findRunning(folder));
 const database = running ? null : await startDatabase(folder);
 try {
-  runScript('scripts/verify.ts', { DATABASE_URL: running ?? database.url });
+  runScript('scripts/verify.ts', { DATABASE_URL: running ?? database?.url ?? '' });
 } catch {
   process.exitCode = 1;
 } finally {

@@ -6,6 +6,10 @@ import { say } from './say.mjs';
 
 const root = join(import.meta.dirname, '..', '..');
 
+/**
+ * @param {string} folder
+ * @returns {string[]}
+ */
 function filesBelow(folder) {
   return readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
     entry.isDirectory() ? filesBelow(join(folder, entry.name)) : [join(folder, entry.name)],

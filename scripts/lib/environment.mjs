@@ -13,6 +13,10 @@ export const environmentSchema = z.object({
   PUDDLESTONE_SECRET: z.string().min(32, 'needs 32 characters or more').optional(),
 });
 
+/**
+ * @param {NodeJS.ProcessEnv} environment
+ * @param {(line: string) => never} fail
+ */
 export function readEnvironment(environment, fail) {
   const given = Object.fromEntries(
     Object.keys(environmentSchema.shape).flatMap((name) => (environment[name] ? [[name, environment[name]]] : [])),
@@ -20,6 +24,6 @@ export function readEnvironment(environment, fail) {
   const read = environmentSchema.safeParse(given);
   if (read.success) return read.data;
   return fail(
-    `These settings cannot be used:\n${read.error.issues.map((issue) => `  ${issue.path.join('.')} = "${environment[issue.path[0]]}": ${issue.message}`).join('\n')}`,
+    `These settings cannot be used:\n${read.error.issues.map((issue) => `  ${issue.path.join('.')} = "${environment[String(issue.path[0])]}": ${issue.message}`).join('\n')}`,
   );
 }

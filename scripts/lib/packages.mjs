@@ -6,6 +6,10 @@ import { fail, say } from './say.mjs';
 
 const root = join(import.meta.dirname, '..', '..');
 
+/**
+ * Where a program is; undefined where it is not.
+ * @param {string} program
+ */
 function has(program) {
   return ['/usr/sbin', '/usr/bin', '/usr/local/bin', '/usr/local/sbin', ...(process.env.PATH ?? '').split(':')]
     .map((folder) => join(folder, program))
@@ -25,7 +29,12 @@ export function ensureNodePackages() {
   writeFileSync(stamp, lock);
 }
 
-/** Finds a Debian program, installing its package where apt can be used; else says exactly what to install. */
+/**
+ * Finds a Debian program, installing its package where apt can be used; else says exactly what to install.
+ * @param {string} program
+ * @param {string} debianPackage
+ * @returns {string} its path
+ */
 export function ensureProgram(program, debianPackage) {
   const found = has(program);
   if (found) return found;
@@ -34,7 +43,7 @@ export function ensureProgram(program, debianPackage) {
   const advice = `Puddlestone needs the Debian package "${debianPackage}". Install it with:\n  apt-get update && apt-get install --no-install-recommends ${debianPackage}`;
   if (!has('apt-get') || (!root && !sudo)) fail(advice);
   say(`Installing Debian's ${debianPackage} …`);
-  const apt = (args) =>
+  const apt = (/** @type {string[]} */ args) =>
     spawnSync(sudo ? 'sudo' : 'apt-get', sudo ? ['-n', 'apt-get', ...args] : args, {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },

@@ -3,7 +3,12 @@ import { join } from 'node:path';
 
 const root = join(import.meta.dirname, '..', '..');
 
-/** Runs a TypeScript script of this project and waits for it. */
+/**
+ * Runs a TypeScript script of this project and waits for it.
+ * @param {string} path
+ * @param {Readonly<Record<string, string>>} environment
+ * @param {readonly string[]} args
+ */
 export function runScript(path, environment, args = []) {
   const done = spawnSync(process.execPath, ['--import', 'tsx', join(root, path), ...args], {
     cwd: root,

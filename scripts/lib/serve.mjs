@@ -2,9 +2,12 @@ import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 
 const root = join(import.meta.dirname, '..', '..');
-const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+const sleep = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** Serves the built application and waits until it answers. Gives `{ address, pid, stop(), ended }`. */
+/**
+ * Serves the built application and waits until it answers.
+ * @param {{ port: number, host: string, environment: Readonly<Record<string, string>>, quiet?: boolean }} how
+ */
 export async function serve({ port, host, environment, quiet = false }) {
   const child = spawn(
     process.execPath,

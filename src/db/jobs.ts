@@ -25,6 +25,15 @@ export async function listEvents(connection: Connection, jobId: JobId): Promise<
   }));
 }
 
+/** Events of a job after a number, in their order. */
+export async function listEventsAfter(connection: Connection, jobId: JobId, after: number) {
+  return connection
+    .select({ seq: t.events.seq, data: t.events.data })
+    .from(t.events)
+    .where(and(eq(t.events.jobId, jobId), gt(t.events.seq, after)))
+    .orderBy(asc(t.events.seq));
+}
+
 const floorColumns = {
   id: t.jobs.id,
   tag: t.jobs.tag,

@@ -60,6 +60,7 @@ const allowed: Readonly<Record<string, string>> = {
   'read-floor': 'CTIPO',
   'find-jobs': 'CTIPO',
   'read-job': 'CTIPO',
+  'read-changes': 'CTIPO',
   'read-asks': 'CTIPO',
   'read-family': 'CTIPO',
   'read-family-document': 'CTIPO',

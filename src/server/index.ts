@@ -13,5 +13,5 @@ export { readAsks } from './read/read-asks';
 export * from './read/read-desks';
 export * from './read/read-documents';
 export { findJobs, readFloor, type FloorStrip } from './read/read-floor';
-export { readJob, type JobView } from './read/read-job';
+export { readChanges, readJob, type JobChanged, type JobFrame, type JobView } from './read/read-job';
 export { verifyAll, verifyOne } from './verify';

@@ -29,7 +29,7 @@ import {
 } from './read/read-documents';
 import { readFamily, readFamilyDocument } from './read/read-family';
 import { findJobs, readFloor } from './read/read-floor';
-import { readJob } from './read/read-job';
+import { readChanges, readJob } from './read/read-job';
 import { receivePump } from './receive-pump';
 import { forVerb, type UseCase } from './use-case';
 import { DomainError } from '@/core/errors';
@@ -60,6 +60,7 @@ export const readUseCases = {
   'read-floor': readFloor,
   'find-jobs': findJobs,
   'read-job': readJob,
+  'read-changes': readChanges,
   'read-asks': readAsks,
   'read-family': readFamily,
   'read-family-document': readFamilyDocument,

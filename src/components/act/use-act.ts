@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { InputOf, ResultOf, Verb } from '@/contract';
 import { act, type ActError } from './act';
+import { tagOf, tellChanged } from './changes';
 import { keep, type Kept } from './waiting';
 
 /** Runs verbs from a sheet: remembers the error, shows that it is busy, and refreshes the page after a change. */
@@ -12,7 +13,12 @@ export function useAct() {
   const [error, setError] = useState<ActError | null>(null);
   const [isSending, setSending] = useState(false);
   const [isRefreshing, startRefresh] = useTransition();
-  const refresh = () => startRefresh(() => router.refresh());
+  /** Shows what changed: the watched job's rows, or the page anew where nobody watches a job. */
+  const refresh = (input: object) =>
+    startRefresh(async () => {
+      const tag = tagOf(input);
+      if (!tag || !(await tellChanged(tag))) router.refresh();
+    });
 
   /** Sends a verb; gives its answer, or null when it was refused or (with `kept`) waits on this device. */
   const run = async <V extends Verb>(verb: V, input: InputOf<V>, kept?: Kept): Promise<ResultOf<V> | null> => {
@@ -21,7 +27,7 @@ export function useAct() {
     const answer = kept ? await keep(verb, input, kept) : await act(verb, input);
     setSending(false);
     if (answer.ok) {
-      refresh();
+      refresh(input);
       return answer.data;
     }
     if ('error' in answer) setError(answer.error);
@@ -38,7 +44,7 @@ export function useAct() {
     setError(null);
     const answer = await keep(verb, input, kept);
     setSending(false);
-    if (answer.ok) refresh();
+    if (answer.ok) refresh(input);
     else if ('error' in answer) setError(answer.error);
     return answer.ok ? 'kept' : 'error' in answer ? 'refused' : 'waiting';
   };

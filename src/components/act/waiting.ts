@@ -3,6 +3,7 @@
 import { v4 as makeKey } from 'uuid';
 import type { InputOf, ResultOf, Verb } from '@/contract';
 import { send, type ActError, type Answered } from './act';
+import { tagOf } from './changes';
 import { currentMaker } from './maker';
 
 interface EntryOf<V extends Verb> {
@@ -138,19 +139,19 @@ async function sendOne(entry: WaitingEntry): Promise<Outcome> {
 
 /**
  * Sends what waits, in order, until one cannot be sent; of several open pages only one does. Refused entries stay with
- * their reason. Gives how many went.
+ * their reason. Gives the jobs whose entries went.
  */
-export async function flushWaiting(): Promise<number> {
-  if (!takeLease()) return 0;
+export async function flushWaiting(): Promise<ReadonlySet<string>> {
+  const sent = new Set<string>();
+  if (!takeLease()) return sent;
   renewPasses();
-  let sent = 0;
   for (const { key } of readWaiting()) {
     const entry = readWaiting().find((one) => one.key === key);
     if (!entry || entry.error || entry.needsMaker) continue;
     if (!takeLease()) return sent;
     const outcome = await sendOne(entry);
     if (outcome === 'away') break;
-    if (outcome === 'sent') sent++;
+    if (outcome === 'sent') sent.add(tagOf(entry.input) ?? '');
   }
   return sent;
 }

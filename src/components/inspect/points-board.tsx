@@ -6,6 +6,7 @@ import { judgePoints, type PointState } from '@/core/inspection';
 import { asId, placeKey, type Phase, type Place as MeasuringPlace, type Reading } from '@/core/record';
 import { formatLength, lengthUnit, parseQuantity, withLengthUnit, type LengthDisplay } from '@/core/units';
 import { act, type ActError } from '../act/act';
+import { tellChanged } from '../act/changes';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { useWaiting } from '../act/use-waiting';
@@ -347,7 +348,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
               <Button tone="plain" onClick={() => keep(theirs.version)}>
                 Mine stands: {typed}
               </Button>
-              <Button tone="plain" onClick={() => (setTyped(null), setError(null), location.reload())}>
+              <Button tone="plain" onClick={() => (setTyped(null), setError(null), void tellChanged(tag))}>
                 Theirs stands: {theirs.typed} {theirs.typedUnit}
               </Button>
             </span>

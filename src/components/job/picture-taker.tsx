@@ -1,10 +1,10 @@
 'use client';
 
 import { Camera, ImageUp } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { PhotoId } from '@/core/record';
 import type { ActError } from '../act/act';
+import { tellChanged } from '../act/changes';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote } from '../ui/form';
 import { sendPicture } from './send-picture';
@@ -28,7 +28,6 @@ interface Going {
 
 /** Sends files one after the other, so that a weak line carries one at a time. */
 function useUpload({ tag, about, caption, onTaken }: Props) {
-  const router = useRouter();
   const [going, setGoing] = useState<Going | null>(null);
   const [error, setError] = useState<ActError | null>(null);
   const [kept, setKept] = useState(0);
@@ -44,10 +43,10 @@ function useUpload({ tag, about, caption, onTaken }: Props) {
         break;
       }
       setKept(sent + 1);
+      await tellChanged(tag);
       onTaken?.(answer.data.photoId);
     }
     setGoing(null);
-    router.refresh();
   };
   return { send, going, error, kept };
 }

@@ -1,3 +1,4 @@
+import type { Put } from '@/core/change';
 import type { Family } from '@/core/family';
 import type { EventKind, Missing, Standing } from '@/core/lifecycle';
 import type { ReadyRange } from '@/core/planning';
@@ -11,11 +12,8 @@ export interface InstrumentShown {
   readonly dueOn: string;
 }
 
-/** Everything a job's page shows, as the server reads it. */
-export interface JobView {
-  readonly record: JobRecord;
-  readonly family: Family;
-  readonly instruments: readonly InstrumentShown[];
+/** What a job's page shows that follows from the record and the day; small, and sent anew with every change. */
+export interface JobFrame {
   readonly answer: string;
   readonly standing: Standing;
   readonly ready: ReadyRange;
@@ -27,9 +25,26 @@ export interface JobView {
   readonly lengthDisplay: LengthDisplay;
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly Missing[] };
   readonly openLinks: number;
+}
+
+/** Everything a job's page shows, as the server reads it. */
+export interface JobView extends JobFrame {
+  readonly record: JobRecord;
+  readonly family: Family;
+  readonly instruments: readonly InstrumentShown[];
   /** Who may do each verb; the owner may do all. A move of the job is named `advance-job:` and its event. */
   readonly audiences: Readonly<Record<string, readonly string[]>>;
   readonly person: { readonly personId: string; readonly name: string; readonly role: Role };
+}
+
+/** What changed in a job, from one version to another. */
+export interface JobChanged {
+  readonly tag: string;
+  readonly from: number;
+  readonly version: number;
+  readonly headHash: string;
+  readonly puts: readonly Put[];
+  readonly frame: JobFrame;
 }
 
 /** A sheet shows its station; `isHere` when the job stands there and nothing stops it. */

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import { tellChanged } from '../act/changes';
 import { chooseField, mergeDraft, type Draft } from '../act/merge-draft';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
@@ -106,7 +107,7 @@ function IntakeForm({ view }: SheetProps) {
       {!isFixed && draft && (
         <div className="mt-3 flex items-center gap-3">
           {error?.code === 'changed-meanwhile' ? (
-            <Button tone="main" onClick={() => (setError(null), location.reload())}>
+            <Button tone="main" onClick={() => (setError(null), void tellChanged(record.tag))}>
               Show what stands there now
             </Button>
           ) : (

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useSyncExternalStore } from 'react';
 import { v4 as makeKey } from 'uuid';
+import { tagOf, tellChanged } from '../act/changes';
 import { watchMaker } from '../act/maker';
 import {
   flushWaiting,
@@ -47,13 +48,18 @@ export function WaitingBar() {
   useEffect(() => {
     if (!open) return;
     const flush = async () => {
-      if ((await flushWaiting()) > 0) router.refresh();
+      for (const tag of await flushWaiting()) if (!(await tellChanged(tag))) router.refresh();
     };
     const timer = setInterval(flush, 2000);
     return () => clearInterval(timer);
   }, [open, router]);
   if (!entries.length) return null;
   const drop = (key: string) => writeWaiting(readWaiting().filter((one) => one.key !== key));
+  const takeTheirs = async (entry: WaitingEntry) => {
+    drop(entry.key);
+    const tag = tagOf(entry.input);
+    if (!tag || !(await tellChanged(tag))) router.refresh();
+  };
   const again = (entry: WaitingEntry) =>
     writeWaiting(readWaiting().map((one) => (one.key === entry.key ? overTheirs(entry) : one)));
   return (
@@ -87,11 +93,7 @@ export function WaitingBar() {
                   <button type="button" className="min-h-11 font-semibold underline" onClick={() => again(entry)}>
                     Mine stands
                   </button>
-                  <button
-                    type="button"
-                    className="min-h-11 font-semibold underline"
-                    onClick={() => (drop(entry.key), router.refresh())}
-                  >
+                  <button type="button" className="min-h-11 font-semibold underline" onClick={() => takeTheirs(entry)}>
                     Theirs stands
                   </button>
                 </>

@@ -58,8 +58,9 @@ export const elastomer = defineSum<z.infer<typeof elastomerInput>, z.infer<typeo
         ...parts.map((one) => ({
           what: one.words,
           outcome: said[one.of],
-          source:
-            one.what === 'temperature' ? undefined : 'coarse table of general practice; the maker’s list comes first',
+          ...(one.what !== 'temperature' && {
+            source: 'coarse table of general practice; the maker’s list comes first',
+          }),
         })),
         { what: 'The worst decides', outcome: said[worst.of] },
         { what: 'Others that suit', outcome: others.join(', ') || 'none of the table' },

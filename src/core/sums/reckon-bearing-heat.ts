@@ -102,7 +102,7 @@ export function reckonBearingHeat(given: BearingHeatInput): Outcome<BearingHeatR
       },
       {
         what: 'Mounting clearance',
-        formula: given.mounting_clearance_um === undefined ? '1 µm per mm of bore, least 20 µm' : undefined,
+        ...(given.mounting_clearance_um === undefined && { formula: '1 µm per mm of bore, least 20 µm' }),
         outcome: `${show(clearance, 1)} µm`,
       },
       {

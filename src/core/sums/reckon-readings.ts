@@ -155,7 +155,7 @@ export function reckonReadings(given: ReadingsInput): Outcome<ReadingsResult> {
         what: 'Verdict',
         put: `reuse limit ${show(limit, 4)} mm${given.guard ? `, guard band ${show(given.uncertainty_um ?? 0, 1)} µm` : ''}`,
         outcome: verdictWords[verdict],
-        source: given.guard ? 'guard band after ISO 14253-1' : undefined,
+        ...(given.guard && { source: 'guard band after ISO 14253-1' }),
       },
     ],
     warnings:

@@ -1,12 +1,14 @@
 import * as z from 'zod';
-import { DomainError } from '@/core/errors';
+import { tagField } from '@/core/change/inputs';
+import { changesOf } from '@/core/change';
+import type { Family } from '@/core/family';
 import { answerLine, gateFor, jobDetails, moves, sayMove, standingOf, type EventKind } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
-import { isConstructionOpen, type Station } from '@/core/record';
-import { listInstruments, loadJobRecord, readShop } from '@/db';
-import { findFamily } from '../families';
+import { isConstructionOpen, type JobRecord, type Station } from '@/core/record';
+import { listEventsAfter, listInstruments, readShop } from '@/db';
+import type { Context } from '../context';
+import { findJob } from '../find-job';
 import { newerFamily } from '../library/newer-family';
-import { tagField } from '@/core/change/inputs';
 import { defineUseCase } from '../use-case';
 import { dayIn } from './read-floor';
 
@@ -25,56 +27,84 @@ const onward: Readonly<Record<Station, EventKind>> = {
   return: 'close',
 };
 
+interface Clock {
+  readonly now: Date;
+  readonly zone: string;
+}
+
+function answerOf(record: JobRecord, standing: ReturnType<typeof standingOf>, { now, zone }: Clock): string {
+  const { tag, station, holderSince, hold, outcome, closedAt, promisedOn } = record;
+  return answerLine({
+    ...{ tag, station, holderSince, hold, outcome, closedAt, promisedOn, zone },
+    pump: jobDetails(record.pump),
+    owner: record.customer.name,
+    holder: standing.holder,
+    waitingFor: sayMove(standing.next).waitingFor,
+    ready: readyRange(standing.remaining, dayIn(zone, now)),
+    now: now.toISOString(),
+  });
+}
+
+/** What a job's page shows that follows from the record, its family and the day: small, and reckoned anew each time. */
+async function frameOf(context: Context, record: JobRecord, family: Family) {
+  const shop = await readShop(context.database);
+  const newer = isConstructionOpen(record) ? await newerFamily(context.database, record) : null;
+  const clock = { now: context.now(), zone: shop?.zone ?? 'UTC' };
+  const today = dayIn(clock.zone, clock.now);
+  const standing = standingOf(record, family);
+  const event = onward[record.station];
+  const iso = clock.now.toISOString();
+  return {
+    answer: answerOf(record, standing, clock),
+    standing,
+    ready: readyRange(standing.remaining, today),
+    today,
+    zone: clock.zone,
+    newerFamily: newer?.version ?? null,
+    lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const),
+    gate: {
+      event,
+      words: moves[event].words,
+      missing: record.closedAt ? [] : gateFor(event, record, family),
+    },
+    openLinks: record.links.filter((link) => !link.revokedAt && link.expiresAt > iso).length,
+  };
+}
+export type JobFrame = Awaited<ReturnType<typeof frameOf>>;
+
+const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
+
 /** Everything a job's page shows: record, family, answer line, gate list, instruments. */
 export const readJob = defineUseCase({
   verb: 'read-job',
-  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  audience: staff,
   input: z.strictObject({ tag: tagField }),
   async run(context, { tag }) {
-    const { database } = context;
-    const record = await loadJobRecord(database, tag);
-    if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
-    const [family, shop, instruments] = await Promise.all([
-      findFamily(database, record.familyId, record.familyVersion),
-      readShop(database),
-      listInstruments(database),
-    ]);
-    const newer = isConstructionOpen(record) ? await newerFamily(database, record) : null;
-    const now = context.now();
-    const zone = shop?.zone ?? 'UTC';
-    const standing = standingOf(record, family);
-    const ready = readyRange(standing.remaining, dayIn(zone, now));
-    const event = onward[record.station];
-    const answer = answerLine({
-      tag,
-      pump: jobDetails(record.pump),
-      owner: record.customer.name,
-      station: record.station,
-      holder: standing.holder,
-      holderSince: record.holderSince,
-      hold: record.hold,
-      outcome: record.outcome,
-      closedAt: record.closedAt,
-      waitingFor: sayMove(standing.next).waitingFor,
-      ready,
-      promisedOn: record.promisedOn,
-      now: now.toISOString(),
-      zone,
-    });
-    return {
-      record,
-      family,
-      instruments,
-      answer,
-      standing,
-      ready,
-      today: dayIn(zone, now),
-      zone,
-      newerFamily: newer?.version ?? null,
-      lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const),
-      gate: { event, words: moves[event].words, missing: record.closedAt ? [] : gateFor(event, record, family) },
-      openLinks: record.links.filter((link) => !link.revokedAt && link.expiresAt > now.toISOString()).length,
-    };
+    const { record, family } = await findJob(context.database, tag);
+    const instruments = await listInstruments(context.database);
+    return { record, family, instruments, ...(await frameOf(context, record, family)) };
   },
 });
 export type JobView = Awaited<ReturnType<typeof readJob.run>>;
+
+/** Events that are sent at most at once; a page further behind reads the whole job. */
+const mostEvents = 200;
+
+/** What changed in a job after a version that somebody's page shows; null where it must read the whole job anew. */
+export const readChanges = defineUseCase({
+  verb: 'read-changes',
+  audience: staff,
+  input: z.strictObject({ tag: tagField, after: z.coerce.number().int().min(0).max(1e9) }),
+  async run(context, { tag, after }) {
+    const { record, family } = await findJob(context.database, tag);
+    const { version, headHash } = record;
+    if (version - after > mostEvents || version < after) return null;
+    const events = await listEventsAfter(context.database, record.id, after);
+    const changes = events.map(changesOf);
+    if (changes.some((one) => one === null)) return null;
+    const puts = changes.flatMap((one) => one ?? []);
+    return { tag, from: after, version, headHash, puts, frame: await frameOf(context, record, family) };
+  },
+});
+/** What changed in a job, from one version to another. */
+export type JobChanged = NonNullable<Awaited<ReturnType<typeof readChanges.run>>>;

@@ -1,0 +1,29 @@
+'use client';
+
+import type { Station } from '@/core/record';
+import { Whose } from '../ui/whose';
+import { GateBar } from './gate-bar';
+import { JobHeader } from './job-header';
+import { JobStream } from './job-stream';
+import { NewerFamily } from './newer-family';
+import { StationSheet } from './station-sheet';
+import { useLiveView } from './use-live-view';
+import type { JobView } from './view';
+
+/** A job's page: header, stream, the station's sheet and the gate, all of one view that stays current. */
+export function JobRoom({ view: given, shown }: { readonly view: JobView; readonly shown: Station }) {
+  const view = useLiveView(given);
+  const { record } = view;
+  const isHere = shown === record.station && record.hold === null && record.closedAt === null;
+  return (
+    <div className="pb-40">
+      <Whose audiences={view.audiences} role={view.person.role}>
+        <JobHeader view={view} />
+        <JobStream record={record} shown={shown} />
+        <NewerFamily view={view} />
+        <StationSheet key={shown} station={shown} view={view} isHere={isHere} />
+        <GateBar view={view} shown={shown} />
+      </Whose>
+    </div>
+  );
+}
