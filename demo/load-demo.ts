@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import type { Actor } from '@/core/access';
 import { addInstrument, addPerson, countPeople, createShop, readShop } from '@/db';
 import { hashSecret } from '@/server/people/passwords';
@@ -94,7 +95,8 @@ async function receiveJob(
 ): Promise<{ tag: string; serial: string; play: () => Promise<void> }> {
   let clock = Date.now() - job.cameIn * dayMs - 3600_000;
   const now = () => new Date(Math.min(Date.now(), (clock += 60_000)));
-  const act: Act = (person, verb, input) => actAs(verb, runtime.contextFor(actors.get(person)!, { now }), input);
+  const act: Act = (person, verb, input) =>
+    actAs(verb, runtime.contextFor(present(actors.get(person)), { now }), input);
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
   const intake = {
     equipmentNumber: job.equipment,
@@ -129,13 +131,10 @@ async function receiveJob(
       act,
       job,
       tag,
-      family: buildFor(
-        shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))!,
-        {
-          ...(job.family?.variant && { variant: job.family.variant }),
-          ...(job.family?.stages && { stages: job.family.stages }),
-        },
-      ),
+      family: buildFor(present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))), {
+        ...(job.family?.variant && { variant: job.family.variant }),
+        ...(job.family?.stages && { stages: job.family.stages }),
+      }),
       technician: index % 2 ? 'odile' : 'ines',
       load: () => loadRecord(runtime.database, tag),
       pass: (hours) => (clock += hours * pace * 3600_000),
@@ -160,7 +159,7 @@ export async function loadDemo(runtime: Runtime, jobs: readonly DemoJob[] = demo
 async function playInLanes(plays: readonly (() => Promise<void>)[], lanes: number): Promise<void> {
   let next = 0;
   const lane = async () => {
-    while (next < plays.length) await plays[next++]!();
+    while (next < plays.length) await present(plays[next++])();
   };
   await Promise.all(Array.from({ length: lanes }, lane));
 }

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import type { InputOf, ResultOf, Verb } from '@/contract';
 import { suitableConsumables, type Family, type FamilyPoint } from '@/core/family';
 import { judgePoints } from '@/core/inspection';
@@ -138,7 +139,7 @@ async function readingsOf(tag: string, point: FamilyPoint, phase: Phase) {
         point: point.id,
         place: placeKey(place),
         digits,
-        newMm: point.new_mm!,
+        newMm: present(point.new_mm),
         reuseMm: {
           ...(point.reuse_mm?.min !== undefined && { min: point.reuse_mm.min }),
           ...(point.reuse_mm?.max !== undefined && { max: point.reuse_mm.max }),
@@ -211,7 +212,7 @@ async function quote({ act, tag, pass }: Stage, send: boolean): Promise<void> {
 
 async function approve({ act, tag, load, pass, job }: Stage): Promise<void> {
   const record = await load();
-  const current = currentQuote(record)!;
+  const current = present(currentQuote(record));
   const declined =
     job.part === 'failed once'
       ? current.lines.filter((line) => line.declinable && line.kind === 'freight').map((line) => line.id)
@@ -234,10 +235,10 @@ async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
   if (stage.job.part !== 'short') pass(120);
   for (let parcel = 0; parcel < 3; parcel++) {
     const record = await load();
-    const order = record.orders[0]!;
+    const order = present(record.orders[0]);
     if (order.lines.every((line) => line.received >= line.quantity)) break;
     await act('bram', 'take-parcel', { tag, orderNumber: order.number }).catch(() => undefined);
-    const sent = (await load()).orders[0]!.lines.filter((line) => line.sent > line.received);
+    const sent = present((await load()).orders[0]).lines.filter((line) => line.sent > line.received);
     const held = receiveAll ? 0 : 1;
     await act('bram', 'receive-parts', {
       tag,
@@ -369,7 +370,7 @@ export async function playJob(stage: Stage): Promise<void> {
   await act('wenna', 'deliver-pump', {
     tag,
     deliveredTo: 'the stores',
-    deliveredOn: (await load()).returned!.releasedAt.slice(0, 10),
+    deliveredOn: present((await load()).returned).releasedAt.slice(0, 10),
   });
 }
 
@@ -386,4 +387,4 @@ async function hold({ act, tag, job }: Stage): Promise<void> {
 }
 
 export type LoadRecord = (database: Database, tag: string) => Promise<JobRecord>;
-export const loadRecord: LoadRecord = async (database, tag) => (await loadJobRecord(database, tag))!;
+export const loadRecord: LoadRecord = async (database, tag) => present(await loadJobRecord(database, tag));

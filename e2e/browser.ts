@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -110,8 +111,8 @@ export async function click(page: Page, role: string, name: string): Promise<voi
 
 /** Clicks what a person would have in view: not under the bars at the bottom, and not moving any more. */
 export async function press(element: ElementHandle<Element> | null): Promise<void> {
-  await scrollTo(element!);
-  await element!.click();
+  await scrollTo(present(element));
+  await present(element).click();
 }
 
 /** Into the middle of the view, clear of the bars at the bottom. */
@@ -125,10 +126,10 @@ export async function scrollTo(element: ElementHandle<Element>): Promise<void> {
 
 export async function fill(page: Page, label: string, text: string, role = 'textbox'): Promise<void> {
   const field = await page.waitForSelector(named(role, label), { visible: true });
-  await scrollTo(field!);
-  await field!.click({ clickCount: 3 });
-  await field!.press('Backspace');
-  await field!.type(text);
+  await scrollTo(present(field));
+  await present(field).click({ clickCount: 3 });
+  await present(field).press('Backspace');
+  await present(field).type(text);
 }
 
 export async function has(page: Page, role: string, name: string): Promise<boolean> {
@@ -158,7 +159,7 @@ export async function open(page: Page, path: string): Promise<void> {
 }
 
 export async function signIn(page: Page, key: DemoPerson['key']): Promise<void> {
-  const person = demoPeople.find((one) => one.key === key)!;
+  const person = present(demoPeople.find((one) => one.key === key));
   await open(page, '/sign-in');
   await fill(page, 'Mail address', person.email);
   await page.type('input[name=password]', demoPassword);
@@ -168,16 +169,16 @@ export async function signIn(page: Page, key: DemoPerson['key']): Promise<void> 
 
 /** Another person takes over the same device by PIN. */
 export async function takeOver(page: Page, key: DemoPerson['key']): Promise<void> {
-  const person = demoPeople.find((one) => one.key === key)!;
+  const person = present(demoPeople.find((one) => one.key === key));
   if ((await page.$eval('header', (header) => header.innerText)).includes(person.name)) return;
   await page.click('header button[aria-haspopup=dialog]');
   const choice = await page.waitForSelector('select[name=person]');
   const value = await page.$$eval(
     'select[name=person] option',
-    (options, name) => (options as HTMLOptionElement[]).find((option) => option.innerText.startsWith(name))!.value,
+    (options, name) => (options).find((option) => option.innerText.startsWith(name))!.value,
     person.name,
   );
-  await choice!.select(value);
+  await present(choice).select(value);
   await page.type('input[name=pin]', person.pin);
   await click(page, 'button', 'Take over');
   await page.waitForFunction((name) => document.querySelector('header')!.innerText.includes(name), {}, person.name);

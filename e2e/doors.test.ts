@@ -1,6 +1,7 @@
+import { present } from '@/core/present';
 import { fetchAs, open, openBrowser, openDevice, signIn, type OpenedBrowser } from './browser';
 
-const base = process.env.BASE_URL!;
+const base = present(process.env.BASE_URL);
 const post = (path: string, body: string, headers: Record<string, string> = {}) =>
   fetch(base + path, {
     method: 'POST',
@@ -33,7 +34,7 @@ test('every page has a policy with a fresh nonce and the usual headers', async (
       expect(headers.get('x-frame-options')).toBe('DENY');
       expect(headers.get('referrer-policy')).toBe('same-origin');
       expect(headers.get('x-powered-by')).toBeNull();
-      return headers.get('content-security-policy')!;
+      return present(headers.get('content-security-policy'));
     }),
   );
   expect(policies[0]).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic';/);

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
@@ -33,11 +34,11 @@ afterAll(() => opened?.close());
 test('receiving proposes the construction by the plate, and lets it be chosen by its drawing', async () => {
   await open(page, '/receive');
   const isChosen = (id: string) =>
-    page.$eval(`input[name=family][value=${id}]`, (radio) => (radio as HTMLInputElement).checked);
+    page.$eval(`input[name=family][value=${id}]`, (radio) => (radio).checked);
   await fill(page, 'Other words on the plate', 'internal gear, 350 rpm');
   await page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[name=family][value=F6]')!.checked);
   await waitForText(page, 'by its plate: internal gear');
-  await (await page.waitForSelector(named('combobox', 'Built as')))!.select('cartridge');
+  await present(await page.waitForSelector(named('combobox', 'Built as'))).select('cartridge');
   await page.click('input[name=family][value=F4]');
   expect([await isChosen('F4'), await isChosen('F6')]).toEqual([true, false]);
   await fill(page, 'Stages, 3 to 40', '12');
@@ -61,7 +62,7 @@ test('a pump that was received as another construction is corrected by the drawi
 });
 
 async function receive(family: Family, duty: object, elastomer: string): Promise<string> {
-  const [variant, stages] = family.version.split('+')[1]!.split('.');
+  const [variant, stages] = present(family.version.split('+')[1]).split('.');
   const intake = {
     equipmentNumber: '',
     duty,
@@ -89,7 +90,7 @@ async function receive(family: Family, duty: object, elastomer: string): Promise
   await actAs(page, 'take-picture', {
     tag,
     about: 'job:received',
-    partRef: family.parts[0]!.ref,
+    partRef: present(family.parts[0]).ref,
     caption: 'As received',
   });
   await actAs(page, 'confirm-isolation', { tag, basedOn: 1 });
@@ -125,7 +126,7 @@ async function finishSteps(phase: 'teardown' | 'rebuild', family: Family, elasto
     if ('torque' in step && step.torque)
       await fill(page, 'Torque reached', String((step.torque.window_nm.min + step.torque.window_nm.max) / 2));
     if ('consumables' in step && step.consumables.length && suitableConsumables(step, family, elastomer).length > 1) {
-      const choice = (await page.$(`#step-${step.id} input[type=radio]:not(:disabled)`))!;
+      const choice = present(await page.$(`#step-${step.id} input[type=radio]:not(:disabled)`));
       await press(choice);
     }
     await click(page, 'button', 'Step done');
@@ -258,11 +259,11 @@ test('a family’s booklet, traveller and file come out, a broken file is refuse
   ]);
   await open(page, '/library');
   const take = async (text: string) => {
-    const input = (await page.waitForSelector('input[type=file]'))!;
+    const input = present(await page.waitForSelector('input[type=file]'));
     await input.evaluate((field, content) => {
       const files = new DataTransfer();
       files.items.add(new File([content], 'own.json', { type: 'application/json' }));
-      (field as HTMLInputElement).files = files.files;
+      (field).files = files.files;
       field.dispatchEvent(new Event('change', { bubbles: true }));
     }, text);
   };

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { readFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 import { stations } from '@/core/record';
@@ -97,7 +98,8 @@ describe('axe finds nothing', () => {
     for (const theme of ['light', 'dark']) {
       await page.evaluate((name) => (document.cookie = `theme=${name}; path=/`), theme);
       await open(page, view);
-      if (view.includes('test') || view.includes(jobOf.test!)) await new Promise((resolve) => setTimeout(resolve, 400));
+      if (view.includes('test') || view.includes(present(jobOf.test)))
+        await new Promise((resolve) => setTimeout(resolve, 400));
       expect([theme, await faultsOf(page)]).toEqual([theme, []]);
     }
     await page.evaluate(() => (document.cookie = 'theme=light; path=/'));
@@ -185,8 +187,8 @@ describe('by keyboard', () => {
     await open(page, `/jobs/${tag}`);
     for (let time = 0; time < 2; time++) {
       await press(await page.waitForSelector('aside[aria-label=Gate] button[aria-expanded=false]'));
-      const line = (await page.waitForSelector('aside[aria-label=Gate] a[href*="#point-"]'))!;
-      const place = await line.evaluate((link) => (link as HTMLAnchorElement).hash);
+      const line = present(await page.waitForSelector('aside[aria-label=Gate] a[href*="#point-"]'));
+      const place = await line.evaluate((link) => (link).hash);
       await press(line);
       await page.waitForSelector(`${place} button[aria-expanded=true]`);
       expect(await page.evaluate(() => location.hash)).toBe(place);
@@ -226,7 +228,7 @@ describe('the floor', () => {
     expect(new Set(tags).size).toBe(tags.length);
     expect(tags.length).toBeGreaterThanOrEqual(24 - 5);
     const groups = await page.$$eval('main section h2', (all) =>
-      all.map((one) => one.textContent!.replace(/\d.*/, '').trim().slice(1).trim()),
+      all.map((one) => one.textContent.replace(/\d.*/, '').trim().slice(1).trim()),
     );
     expect(groups).toEqual(['Us', 'Customer', 'Bench', 'Stand', 'Supplier']);
   });
@@ -266,8 +268,8 @@ describe('the sums page', () => {
     await open(page, `/sums?sum=fit&job=${tag}`);
     await waitForText(page, 'goes to');
     const [figure] = await page.$$('details select');
-    const place = await figure!.$eval('option:nth-child(2)', (option) => option.textContent!);
-    await figure!.select('0');
+    const place = await figure!.$eval('option:nth-child(2)', (option) => option.textContent);
+    await present(figure).select('0');
     await page.waitForFunction(
       (path) => location.pathname === path && location.hash.startsWith('#point-'),
       {},
@@ -277,7 +279,7 @@ describe('the sums page', () => {
     expect(place).toContain(
       await field!.evaluate((input) => input.getAttribute('aria-label')!.replace('Reading of ', '').split(',')[0]),
     );
-    expect(await field!.evaluate((input) => (input as HTMLInputElement).value)).toMatch(/^\d+\.?\d*$/);
+    expect(await field!.evaluate((input) => (input).value)).toMatch(/^\d+\.?\d*$/);
   });
 });
 
@@ -287,7 +289,7 @@ test('a shop in inches: limits and entry in inches, the reading kept as it was t
   const units = await page.waitForSelector(named('combobox', 'Lengths are shown and typed in'));
   const kept = () =>
     page.waitForResponse((response) => response.url().endsWith('/api/act/choose-units') && response.ok());
-  await Promise.all([kept(), units!.select('inch')]);
+  await Promise.all([kept(), present(units).select('inch')]);
   try {
     await open(page, `/jobs/${tag}#point-seat-bore`);
     await page.evaluate(() =>
@@ -308,7 +310,7 @@ test('a shop in inches: limits and entry in inches, the reading kept as it was t
   } finally {
     await open(page, '/library');
     const back = await page.waitForSelector(named('combobox', 'Lengths are shown and typed in'));
-    await Promise.all([kept(), back!.select('metric')]);
+    await Promise.all([kept(), present(back).select('metric')]);
   }
   await open(page, `/jobs/${tag}#point-seat-bore`);
   await waitForText(page, '1.8905 in = 48.019 mm');

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import Ajv from 'ajv/dist/2020';
 import type { Page } from 'puppeteer-core';
 import f1 from '@families/f1-overhung.json';
@@ -70,7 +71,7 @@ test('receive: a pump gets its tag, its pictures and its printed tag', async () 
   await desk.reload({ waitUntil: 'networkidle2' });
   await click(desk, 'button', 'Receive and give it a tag');
   await desk.waitForFunction(() => /\/jobs\/P-\d+/.test(location.pathname));
-  tag = /P-\d+/.exec(desk.url())![0];
+  tag = present(/P-\d+/.exec(desk.url()))[0];
   await waitForText(desk, 'Energy isolation');
   expect(await desk.$$eval('main b', (all) => all.some((one) => one.textContent === 'noisy'))).toBe(false);
   await click(desk, 'button', 'Bench camera');
@@ -87,7 +88,7 @@ test('the technician scans the tag, confirms and acknowledges, and begins', asyn
   await click(bench, 'button', 'I confirm it, as Ines Callowhay');
   await waitForText(bench, 'Confirmed by Ines Callowhay');
   for (let left = 2; left > 0; left--) {
-    const box = (await bench.waitForSelector('section[aria-label^=Cautions] input[type=checkbox]'))!;
+    const box = present(await bench.waitForSelector('section[aria-label^=Cautions] input[type=checkbox]'));
     await press(box);
     await bench.waitForFunction(
       (count) => document.querySelectorAll('section[aria-label^=Cautions] input[type=checkbox]').length === count,
@@ -107,7 +108,7 @@ test('teardown: every step with its caution and captures, every part accounted f
         bench,
         capture,
         capture.kind === 'position'
-          ? positions[capture.id]!
+          ? present(positions[capture.id])
           : capture.kind === 'match-mark'
             ? 'two punches at twelve'
             : String(capture.expect ?? capture.choices?.[0]),
@@ -119,7 +120,7 @@ test('teardown: every step with its caution and captures, every part accounted f
       step.id,
     );
   }
-  const deflector = (await bench.waitForSelector('#part-deflector'))!;
+  const deflector = present(await bench.waitForSelector('#part-deflector'));
   await scrollTo(deflector);
   await press(await deflector.waitForSelector(named('button', 'broken')));
   await bench.waitForSelector('#part-deflector [aria-pressed=true]');
@@ -145,7 +146,7 @@ test('inspect: readings by gauge and keyboard, a visual finding, a verdict overr
       .filter((point) => point.when.includes('as-found'))
       .reduce((sum, point) => sum + point.places.length, 0),
   );
-  const form = (await bench.waitForSelector('section[aria-label="Visual findings"]'))!;
+  const form = present(await bench.waitForSelector('section[aria-label="Visual findings"]'));
   await scrollTo(form);
   await bench.select('section[aria-label="Visual findings"] select', 'impeller');
   await fill(bench, 'What is seen', 'pitted inlet edges', 'combobox');
@@ -153,7 +154,7 @@ test('inspect: readings by gauge and keyboard, a visual finding, a verdict overr
   await press(await form.waitForSelector(named('button', 'Bench camera')));
   await bench.waitForSelector('section[aria-label="Visual findings"] img');
   await click(bench, 'button', 'Keep the finding');
-  const finding = (await bench.waitForSelector('li[id^=finding-]'))!;
+  const finding = present(await bench.waitForSelector('li[id^=finding-]'));
   await press(await finding.waitForSelector(named('button', 'replace')));
   await waitForText(bench, 'Disposition: replace');
   // one verdict is overruled, with a reason
@@ -197,15 +198,15 @@ test('the customer opens the link on a phone, declines the freight, signs', asyn
   await waitForText(phone, 'The wheel is pitted where the liquid enters');
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   const freight = await phone.$$eval('label', (labels) =>
-    labels.find((one) => one.textContent!.startsWith('Return freight'))!.getAttribute('for')!,
+    labels.find((one) => one.textContent.startsWith('Return freight'))!.getAttribute('for')!,
   );
-  const box = (await phone.$(`[id="${freight}"]`))!;
+  const box = present(await phone.$(`[id="${freight}"]`));
   await press(box);
   await waitForText(phone, 'declined: not covered by this repair');
   await fill(phone, 'Your name', 'Emrys Caddon');
-  const sign = (await phone.waitForSelector('svg[aria-label="Box to sign in"]'))!;
+  const sign = present(await phone.waitForSelector('svg[aria-label="Box to sign in"]'));
   await scrollTo(sign);
-  const area = (await sign.boundingBox())!;
+  const area = present(await sign.boundingBox());
   await phone.mouse.move(area.x + 40, area.y + 60);
   await phone.mouse.down();
   for (let i = 1; i < 12; i++) await phone.mouse.move(area.x + 40 + i * 18, area.y + 60 + (i % 2 ? 24 : -20));
@@ -226,8 +227,8 @@ test('parts: ordered, delivered short by count, the blocked step says so, the re
   await press(await bench.waitForSelector('button ::-p-text( is here)'));
   await waitForText(bench, 'Receiving check');
   const [lip] = await bench.$$('input[aria-label="Counted: Lip seal"]');
-  await lip!.click({ clickCount: 3 });
-  await lip!.type('1');
+  await present(lip).click({ clickCount: 3 });
+  await present(lip).type('1');
   await click(bench, 'button', 'Counted so');
   await waitForText(bench, '1 short, due');
   await takeOver(bench, 'ines');
@@ -245,12 +246,14 @@ async function rebuildAll(page: Page, isAgain: boolean): Promise<void> {
     await readCautions(page);
     if (!isAgain)
       for (const capture of step.captures) {
-        const before = family.teardown.flatMap((one) => one.captures).find((one) => one.id === capture.agrees_with)!;
+        const before = present(
+          family.teardown.flatMap((one) => one.captures).find((one) => one.id === capture.agrees_with),
+        );
         await keepCapture(
           page,
           capture,
           before.kind === 'position'
-            ? positions[before.id]!
+            ? present(positions[before.id])
             : before.kind === 'match-mark'
               ? 'in line'
               : String(before.expect ?? before.choices?.[0]),
@@ -314,13 +317,13 @@ test('rebuild: the step without its part is refused until the rest is here; then
 
 async function confirmChecks(page: Page): Promise<void> {
   for (const check of family.test.checks) {
-    const place = (await page.waitForSelector(`#check-${check.id}`))!;
+    const place = present(await page.waitForSelector(`#check-${check.id}`));
     for (const box of await place.$$('input[type=checkbox]')) {
       await press(box);
     }
     await press(await place.waitForSelector(named('button', 'Confirm')));
     await page.waitForFunction(
-      (id) => document.querySelector(`#check-${id}`)!.textContent!.includes('confirmed by'),
+      (id) => document.querySelector(`#check-${id}`)!.textContent.includes('confirmed by'),
       {},
       check.id,
     );
@@ -357,7 +360,7 @@ test('report: issued once; its PDF and JSON hold the whole story; a correction m
     document.querySelector('nav[aria-label=Stations] [aria-current=page]')?.textContent?.includes('Return'),
   );
   await open(desk, `/jobs/${tag}?at=report`);
-  const number = /R-\d{4}-\d{4}/.exec(await desk.$eval('main', (main) => main.innerText))![0];
+  const number = present(/R-\d{4}-\d{4}/.exec(await desk.$eval('main', (main) => main.innerText)))[0];
   const pdf = (await readPdfText((await fetchAs(desk, `/files/report/${number}/A/pdf`)).bytes)).join(' ');
   for (const piece of [
     number,

@@ -1,14 +1,15 @@
+import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
 import type { Capture } from '@/core/family';
 import { click, named, press, scrollTo, settled, waitForText } from './browser';
 
 export async function keepCapture(page: Page, capture: Capture, text: string): Promise<void> {
-  const place = (await page.waitForSelector(`#capture-${capture.id}`))!;
+  const place = present(await page.waitForSelector(`#capture-${capture.id}`));
   await scrollTo(place);
   if (capture.kind === 'photo') await press(await place.waitForSelector(named('button', 'Bench camera')));
   else if (capture.choices) await press(await place.waitForSelector(named('button', text)));
   else {
-    const field = (await place.waitForSelector('input'))!;
+    const field = present(await place.waitForSelector('input'));
     await field.type(text);
     await field.press('Enter');
   }
@@ -17,7 +18,7 @@ export async function keepCapture(page: Page, capture: Capture, text: string): P
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
-    if (await box.evaluate((one) => (one as HTMLInputElement).checked)) continue;
+    if (await box.evaluate((one) => (one).checked)) continue;
     await press(box);
   }
 }
@@ -49,7 +50,7 @@ export async function gaugeAll(page: Page): Promise<number> {
         return (
           !field ||
           field.getAttribute('aria-label') !== label ||
-          document.querySelector('section[aria-label="Reading to enter"]')!.textContent!.includes('· now ')
+          document.querySelector('section[aria-label="Reading to enter"]')!.textContent.includes('· now ')
         );
       },
       {},
@@ -78,13 +79,13 @@ export async function disposeAll(page: Page, move: string, action: string): Prom
       document.querySelector<HTMLElement>('aside[aria-label=Gate] button[aria-expanded=false]')?.click(),
     );
     const line = await page.waitForSelector('aside[aria-label=Gate] ol a');
-    const target = await line!.evaluate((one) => new URL((one as HTMLAnchorElement).href).hash.slice(1));
+    const target = await line!.evaluate((one) => new URL((one).href).hash.slice(1));
     await press(line);
-    const at = (await page.waitForSelector(`#${target} [aria-label=Disposition]`))!;
+    const at = present(await page.waitForSelector(`#${target} [aria-label=Disposition]`));
     await scrollTo(at);
     await press(await at.waitForSelector(named('button', action)));
     await page.waitForFunction(
-      (id, said) => document.querySelector(`#${id}`)!.textContent!.includes(said),
+      (id, said) => document.querySelector(`#${id}`)!.textContent.includes(said),
       {},
       target,
       `Disposition: ${action}`,

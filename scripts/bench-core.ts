@@ -1,4 +1,5 @@
 // Used by the benchmark: calls a second of each sum, verdicts of 200 points, section drawing, report PDF with 20 pictures.
+import { present } from '@/core/present';
 import f1 from '@families/f1-overhung.json';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
@@ -56,7 +57,7 @@ function benchSolver(solver: Solver): void {
       id: `kit ${k}`,
       price: whole(500, 9000),
       lead_days: whole(1, 20),
-      gives: Array.from({ length: whole(3, 12) }, () => ({ part: names[whole(0, 59)]!, qty: whole(1, 3) })),
+      gives: Array.from({ length: whole(3, 12) }, () => ({ part: present(names[whole(0, 59)]), qty: whole(1, 3) })),
     }));
     const start = performance.now();
     const { result } = kitCover.compute(
@@ -66,7 +67,7 @@ function benchSolver(solver: Solver): void {
     return { ms: performance.now() - start, proven: result.proven };
   });
   const say = (times: typeof shimTimes) =>
-    `${Math.round(times.map((one) => one.ms).toSorted((a, b) => a - b)[4]!)} ms (slowest ${Math.round(Math.max(...times.map((one) => one.ms)))}), ${times.filter((one) => one.proven).length} of 8 proven`;
+    `${Math.round(present(times.map((one) => one.ms).toSorted((a, b) => a - b)[4]))} ms (slowest ${Math.round(Math.max(...times.map((one) => one.ms)))}), ${times.filter((one) => one.proven).length} of 8 proven`;
   line('shim-stack, 40 gaps by 8 thicknesses, short stock', say(shimTimes));
   line('kit-cover, 60 parts by 80 offers, all lead times', say(kitTimes));
 }
@@ -91,7 +92,7 @@ async function main(): Promise<void> {
     ).flat(),
   };
   const readings = many.points.flatMap((point) =>
-    point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min, 'as-found', 1.5)),
+    point.places.map((place) => exampleReading(point.id, placeKey(place), present(point.new_mm).min, 'as-found', 1.5)),
   );
   line(
     `verdicts of ${many.points.length} points, ${readings.length} readings`,
@@ -113,7 +114,7 @@ async function main(): Promise<void> {
     condition: 'sound',
   });
   const ofFamily = family.points.flatMap((point) =>
-    point.places.map((place) => exampleReading(point.id, placeKey(place), point.new_mm!.min)),
+    point.places.map((place) => exampleReading(point.id, placeKey(place), present(point.new_mm).min)),
   );
   const record = exampleRecord({
     readings: [...ofFamily, ...ofFamily.map((reading) => ({ ...reading, phase: 'as-left' as const }))],
@@ -160,7 +161,7 @@ async function main(): Promise<void> {
   }
   line(
     'report PDF with 20 pictures, median of 5',
-    `${times.sort((a, b) => a - b)[2]!.toFixed(0)} ms (first ${times[4]!.toFixed(0)} ms at most)`,
+    `${present(times.sort((a, b) => a - b)[2]).toFixed(0)} ms (first ${present(times[4]).toFixed(0)} ms at most)`,
   );
 }
 void main();

@@ -37,7 +37,8 @@ const views = {
 const rounds = 25;
 
 const median = (/** @type {number[]} */ list) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
-const residentMb = (/** @type {number | undefined} */ pid) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
+const residentMb = (/** @type {number | undefined} */ pid) =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
 /** @param {string} base */
 async function signIn(base) {

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { createConnection } from 'mysql2/promise';
 import { roles, type PersonId, type Role } from '@/core/record';
 import type { Actor } from '@/core/access';
@@ -85,7 +86,7 @@ let serials = 0;
 export async function openTestShop(name: string): Promise<TestShop> {
   const url = new URL(process.env.DATABASE_URL ?? 'mysql://missing');
   url.pathname = `/puddlestone_${name}`;
-  const root = await createConnection({ uri: process.env.DATABASE_URL! });
+  const root = await createConnection({ uri: present(process.env.DATABASE_URL) });
   await root.query(`DROP DATABASE IF EXISTS \`puddlestone_${name}\``);
   await root.query(`CREATE DATABASE \`puddlestone_${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
   await root.end();
@@ -107,10 +108,10 @@ export async function openTestShop(name: string): Promise<TestShop> {
     .query('select id, name from people')
     .then(([rows]) => rows as { id: PersonId; name: string }[]);
   const people: Record<string, Actor> = {
-    sunniva: { kind: 'person', personId: owner!.id, name: 'Sunniva', role: 'owner' },
+    sunniva: { kind: 'person', personId: present(owner).id, name: 'Sunniva', role: 'owner' },
   };
   for (const [key, role] of Object.entries(roleOf).filter(([key]) => key !== 'sunniva')) {
-    const { personId } = await actAs('add-person', runtime.contextFor(people.sunniva!), {
+    const { personId } = await actAs('add-person', runtime.contextFor(present(people.sunniva)), {
       name: key,
       email: `${key}@shop.example`,
       password: 'a-long-enough-word',
@@ -135,10 +136,7 @@ export async function openTestShop(name: string): Promise<TestShop> {
       ...(job.family?.variant && { variant: job.family.variant }),
       ...(job.family?.stages && { stages: job.family.stages }),
     };
-    const family = buildFor(
-      shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))!,
-      build,
-    );
+    const family = buildFor(present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))), build);
     const receiving = testReceiving(`T-${++serials}-${name}`);
     const { tag } = await act('wenna', 'receive-pump', {
       ...receiving,
@@ -150,7 +148,7 @@ export async function openTestShop(name: string): Promise<TestShop> {
         ...(job.family?.elastomer && { elastomer: job.family.elastomer }),
       },
     });
-    const whole = {
+    const whole: DemoJob = {
       customer: 'Garden',
       pump: { maker: 'Quillmere', model: 'QB', serial: 's', size: '' },
       equipment: '',
@@ -162,14 +160,14 @@ export async function openTestShop(name: string): Promise<TestShop> {
       cameIn: 5,
       promised: 5,
       ...job,
-    } as DemoJob;
+    };
     await playJob({
       act: act satisfies Act,
       job: whole,
       tag,
       family,
       technician: 'ines',
-      load: async () => (await load(tag))!,
+      load: async () => present(await load(tag)),
       pass: () => undefined,
     });
     return tag;

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { describeOpenApi, sums } from '@/core/sums';
 import { checkOpenApi } from '../../test-support/check-open-api';
 import { describeDoor } from './open-api';
@@ -13,16 +14,18 @@ test('every verb of the door is described, with its input and its answer', () =>
   for (const verb of Object.keys(verbs)) {
     const post = paths[verb === 'add-photo' ? '/api/photos/{tag}' : `/api/act/${verb}`]?.post;
     expect([verb, post?.operationId]).toEqual([verb, verb]);
-    expect(Object.keys(post!.responses as object)).toEqual(expect.arrayContaining(['200', '409', '422', '503']));
+    expect(Object.keys(present(post).responses as object)).toEqual(
+      expect.arrayContaining(['200', '409', '422', '503']),
+    );
   }
 });
 
 test('sums need no session, changes need one, and what opens one needs none', () => {
   const paths = document.paths as Record<string, { post: { security?: unknown[] } }>;
   expect(document.security).toEqual([{ session: [] }]);
-  expect(paths['/api/sums/readings']!.post.security).toEqual([]);
-  expect(paths['/api/act/record-readings']!.post.security).toBeUndefined();
-  expect(paths['/api/act/sign-in']!.post.security).toEqual([]);
+  expect(present(paths['/api/sums/readings']).post.security).toEqual([]);
+  expect(present(paths['/api/act/record-readings']).post.security).toBeUndefined();
+  expect(present(paths['/api/act/sign-in']).post.security).toEqual([]);
 });
 
 test('a name is a verb only when the table has it', () => {
@@ -72,5 +75,5 @@ describe('inputs are refused in words that name the field', () => {
     ['record-readings', { tag: 'P-0417', phase: 'as-found', entries: [] }, 'entries: no reading is given'],
   ] as const)('%s', (verb, input, words) => expect(issueOf(verb, input)).toContain(words));
   test('fields that no verb knows are refused by name', () =>
-    expect(issueOf('resume-job', { tag: 'P-0417', also: 1 })!.join()).toContain('also'));
+    expect(present(issueOf('resume-job', { tag: 'P-0417', also: 1 })).join()).toContain('also'));
 });

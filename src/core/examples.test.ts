@@ -1,3 +1,4 @@
+import { present } from './present';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 
@@ -7,7 +8,11 @@ const files = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter(
 );
 const examples = files.flatMap((name) =>
   [...readFileSync(join(root, name), 'utf8').matchAll(/@example (.+?) \/\/ (.+?)(?: \*\/)?$/gm)].map(
-    ([, call, expected]) => ({ name: relative(root, join(root, name)), call: call!, expected: expected! }),
+    ([, call, expected]) => ({
+      name: relative(root, join(root, name)),
+      call: present(call),
+      expected: present(expected),
+    }),
   ),
 );
 

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
 import { migrateDatabase, openDatabase, isAnswering, translateError, searchJobs, listOpenJobs } from '.';
 import { DomainError } from '@/core/errors';
@@ -7,10 +8,10 @@ beforeAll(async () => void (shop = await openTestShop('repositories')));
 afterAll(() => shop.close());
 
 test('migrations may be run by several copies at once, and again', async () => {
-  const url = process.env.DATABASE_URL!.replace(/\/[^/]*$/, '/puddlestone_repositories');
+  const url = present(process.env.DATABASE_URL).replace(/\/[^/]*$/, '/puddlestone_repositories');
   await Promise.all([migrateDatabase(url), migrateDatabase(url), migrateDatabase(url)]);
   const [rows] = await shop.runtime.pool.promise().query('select count(*) as n from __drizzle_migrations');
-  expect((rows as { n: number }[])[0]!.n).toBeGreaterThan(0);
+  expect(present((rows as { n: number }[])[0]).n).toBeGreaterThan(0);
 });
 
 test('moments are UTC and measured values decimal, as the server itself says', async () => {
@@ -30,7 +31,7 @@ test('tags run on without gaps or doubles when many are received at once', async
     Array.from({ length: 12 }, (_, i) => shop.act('wenna', 'receive-pump', testReceiving(`N-${i}`))),
   );
   const numbers = received.map((one) => Number((one.tag as string).slice(2))).sort((a, b) => a - b);
-  expect(numbers).toEqual(Array.from({ length: 12 }, (_, i) => numbers[0]! + i));
+  expect(numbers).toEqual(Array.from({ length: 12 }, (_, i) => present(numbers[0]) + i));
 });
 
 test('the floor is paged by key: every open job once, by promise', async () => {
@@ -42,7 +43,7 @@ test('the floor is paged by key: every open job once, by promise', async () => {
     });
     seen.push(...rows.map((row) => row.tag));
     if (rows.length < 5) break;
-    after = { promisedOn: rows.at(-1)!.promisedOn, id: rows.at(-1)!.id };
+    after = { promisedOn: present(rows.at(-1)).promisedOn, id: present(rows.at(-1)).id };
   }
   expect(new Set(seen).size).toBe(seen.length);
   expect(seen.length).toBeGreaterThanOrEqual(12);

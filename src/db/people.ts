@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { and, asc, count, desc, eq, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
@@ -52,7 +53,7 @@ export async function takeNumber(
   series: 'nextTag' | 'nextReport' | 'nextOrder' | 'nextFamily',
 ): Promise<number> {
   const [row] = await connection.select({ number: shop[series] }).from(shop).where(eq(shop.id, 1)).for('update');
-  const number = row!.number;
+  const number = present(row).number;
   await connection
     .update(shop)
     .set({ [series]: number + 1 })
@@ -91,7 +92,7 @@ export async function listPeople(connection: Connection) {
 
 export async function countPeople(connection: Connection): Promise<number> {
   const [row] = await connection.select({ n: count() }).from(people);
-  return row!.n;
+  return present(row).n;
 }
 
 export async function addPerson(
@@ -229,7 +230,8 @@ export async function listShopFamilies(connection: Connection): Promise<readonly
     .where(and(like(families.id, 'S%'), notLike(families.version, '%+%')));
   const newest = new Map<string, (typeof rows)[number]>();
   for (const row of rows)
-    if (!newest.has(row.id) || compareVersions(row.version, newest.get(row.id)!.version) > 0) newest.set(row.id, row);
+    if (!newest.has(row.id) || compareVersions(row.version, present(newest.get(row.id)).version) > 0)
+      newest.set(row.id, row);
   return [...newest.values()].map((row) => fromJson(row.body));
 }
 
@@ -269,7 +271,7 @@ export async function findMailAttachment(connection: Connection, id: string) {
     .select({ name: mails.attachmentName, bytes: mails.attachment })
     .from(mails)
     .where(eq(mails.id, id));
-  return row?.bytes ? { name: row.name!, bytes: row.bytes } : null;
+  return row?.bytes ? { name: present(row.name), bytes: row.bytes } : null;
 }
 
 export async function findCustomerLink(connection: Connection, tokenHash: string) {

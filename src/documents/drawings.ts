@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { drawSection, type Family } from '@/core/family';
 import type { AsBuilt } from '@/core/report';
 import { evaluate } from '@/core/sums';
@@ -25,7 +26,7 @@ export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt
       if (half !== 'both' && (half === 'top') !== (mirror === 1)) continue;
       paper.save().translate(0, line).scale(1, mirror).lineWidth(0.9).strokeColor(colours.ink);
       if (fill === 'line') paper.path(d).stroke();
-      else paper.path(d).fillAndStroke(fills[fill]!, colours.ink);
+      else paper.path(d).fillAndStroke(present(fills[fill]), colours.ink);
       paper.restore();
     }
   for (const axis of drawing.axes)

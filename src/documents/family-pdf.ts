@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { cautionFooter, findCaution, type Family, type RebuildStep, type TeardownStep } from '@/core/family';
 import { drawSectionOnPaper } from './drawings';
 import { closePaper, colours, heading, innerWidth, needRoom, openPaper, paragraph, type Paper } from './paper';
@@ -10,7 +11,7 @@ const limitWords = ({ new_mm, reuse_mm, derived }: Family['points'][number]) => 
   ]
     .filter(Boolean)
     .join(' ');
-  return `new ${new_mm!.min} to ${new_mm!.max} mm${reuse && `, reuse ${reuse} mm`}`;
+  return `new ${present(new_mm).min} to ${present(new_mm).max} mm${reuse && `, reuse ${reuse} mm`}`;
 };
 
 function cover(paper: Paper, family: Family, what: string): void {

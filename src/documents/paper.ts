@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
@@ -113,7 +114,9 @@ export interface Column {
 
 function rowHeight(paper: Paper, cells: readonly string[], widths: readonly number[]): number {
   return (
-    Math.max(...cells.map((cell, i) => paper.heightOfString(cell || ' ', { width: widths[i]! - 8, lineGap: 1 }))) + 6
+    Math.max(
+      ...cells.map((cell, i) => paper.heightOfString(cell || ' ', { width: present(widths[i]) - 8, lineGap: 1 })),
+    ) + 6
   );
 }
 
@@ -129,11 +132,15 @@ export function table(paper: Paper, columns: readonly Column[], rows: readonly (
     let x = paper.page.margins.left;
     cells.forEach((cell, i) => {
       paper
-        .font(isHead ? 'bold' : columns[i]!.mono ? 'mono' : 'text')
-        .fontSize(isHead ? 7.5 : columns[i]!.mono ? 7.5 : 8)
+        .font(isHead ? 'bold' : present(columns[i]).mono ? 'mono' : 'text')
+        .fontSize(isHead ? 7.5 : present(columns[i]).mono ? 7.5 : 8)
         .fillColor(isHead ? colours.quiet : colours.ink);
-      paper.text(cell, x + 2, y + 3, { width: widths[i]! - 8, align: columns[i]!.align ?? 'left', lineGap: 1 });
-      x += widths[i]!;
+      paper.text(cell, x + 2, y + 3, {
+        width: present(widths[i]) - 8,
+        align: present(columns[i]).align ?? 'left',
+        lineGap: 1,
+      });
+      x += present(widths[i]);
     });
     paper
       .moveTo(paper.page.margins.left, y + height)

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { DomainError } from '@/core/errors';
 import { asId, type Role } from '@/core/record';
 import { openTestShop, everyRole, type TestShop } from '../../test-support/open-test-shop';
@@ -97,7 +98,7 @@ beforeAll(async () => void (shop = await openTestShop('access')));
 afterAll(() => shop.close());
 
 async function outcome(verb: string, context: Parameters<typeof perform>[1]): Promise<string> {
-  const useCase = allUseCases.find((one) => one.verb === verb)!;
+  const useCase = present(allUseCases.find((one) => one.verb === verb));
   try {
     await perform(useCase, context, { nonsense: true });
     return 'done';

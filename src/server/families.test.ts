@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import f5 from '@families/f5-plastic-booster.json';
 import { DomainError, sayFault } from '@/core/errors';
 import { demoJobs } from '../../demo/jobs';
@@ -11,7 +12,7 @@ afterAll(() => shop.close());
 const faultOf = (sent: Promise<unknown>) =>
   sent.then(
     () => null,
-    (error: unknown) => (error instanceof DomainError ? error : Promise.reject(error)),
+    (error: unknown) => (error instanceof DomainError ? error : Promise.reject(new Error(String(error)))),
   );
 
 const builds = shippedFamilies
@@ -26,7 +27,7 @@ const builds = shippedFamilies
 
 /** The stations are the same for every construction: each is played through all of them, variant by variant. */
 test.each(builds)('$name goes from receiving to an issued report', async ({ family, variant }) => {
-  const demo = demoJobs.find((job) => job.family?.id === family.id)!;
+  const demo = present(demoJobs.find((job) => job.family?.id === family.id));
   const tag = await shop.play({
     at: 'return',
     part: 'released',
@@ -35,18 +36,18 @@ test.each(builds)('$name goes from receiving to an issued report', async ({ fami
       id: family.id,
       ...(variant && { variant }),
       ...(family.stages && { stages: family.stages.least }),
-      elastomer: family.elastomers[0]!,
+      elastomer: present(family.elastomers[0]),
     },
   });
-  const record = (await shop.load(tag))!;
+  const record = present(await shop.load(tag));
   expect(record.familyVersion.startsWith(variant ? `${family.version}+${variant}` : family.version)).toBe(true);
   expect(record.reports).toHaveLength(1);
   expect(record.runs.at(-1)).toMatchObject({ verdict: 'pass', decision: 'passed' });
-  const { bytes } = (await shop.act('wenna', 'read-report', {
-    number: record.reports[0]!.number,
+  const { bytes } = await shop.act('wenna', 'read-report', {
+    number: present(record.reports[0]).number,
     revision: 'A',
     as: 'pdf',
-  })) as { bytes: Buffer };
+  });
   const text = (await readPdfText(bytes)).join(' ').replace(/\s+/g, ' ');
   expect(text).toContain(family.test.kind === 'slip' ? 'flow at pressure: pass' : 'grade 2B of ISO 9906: pass');
   expect(text).toContain(family.title.split(',')[0]);
@@ -54,12 +55,13 @@ test.each(builds)('$name goes from receiving to an issued report', async ({ fami
 
 test('a way of building that the family does not have is refused by name', async () => {
   expect(
-    (await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-1'), familyId: 'F6', variant: 'glued' })))!
-      .message,
+    present(
+      await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-1'), familyId: 'F6', variant: 'glued' })),
+    ).message,
   ).toContain('F6 is not built as “glued”');
   expect(
-    (await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-2'), familyId: 'F4', stages: 41 })))!.details
-      .issues,
+    present(await faultOf(shop.act('wenna', 'receive-pump', { ...testReceiving('V-2'), familyId: 'F4', stages: 41 })))
+      .details.issues,
   ).toMatchObject([{ path: 'stages' }]);
 });
 
@@ -69,15 +71,13 @@ describe('a pump that turns out to be built otherwise', () => {
       (strip) => strip.tag,
     );
   test('takes the right construction before anything is recorded, and is found by it; an elastomer that it does not have falls to the usual', async () => {
-    const { tag } = (await shop.act('wenna', 'receive-pump', {
+    const { tag } = await shop.act('wenna', 'receive-pump', {
       ...testReceiving('C-1'),
       intake: { ...testIntake, elastomer: 'HNBR' },
-    })) as { tag: string };
-    const answer = (await shop.act('ines', 'correct-construction', { tag, familyId: 'F10', variant: 'magnet' })) as {
-      asksElastomer: boolean;
-    };
-    const record = (await shop.load(tag))!;
-    const submersible = shippedFamilies.find((family) => family.id === 'F10')!;
+    });
+    const answer = await shop.act('ines', 'correct-construction', { tag, familyId: 'F10', variant: 'magnet' });
+    const record = present(await shop.load(tag));
+    const submersible = present(shippedFamilies.find((family) => family.id === 'F10'));
     expect([record.familyId, record.familyVersion]).toEqual(['F10', `${submersible.version}+magnet`]);
     expect(submersible.elastomers).not.toContain('HNBR');
     expect([answer.asksElastomer, record.intake.elastomer]).toEqual([true, '']);
@@ -90,28 +90,28 @@ describe('a pump that turns out to be built otherwise', () => {
     });
   });
   test('is refused where it is built so already, or not built like that', async () => {
-    const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving('C-2'))) as { tag: string };
-    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F1' })))!.message).toContain(
-      'already',
-    );
+    const { tag } = await shop.act('wenna', 'receive-pump', testReceiving('C-2'));
     expect(
-      (await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F99' })))!.details.issues,
+      present(await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F1' }))).message,
+    ).toContain('already');
+    expect(
+      present(await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F99' }))).details.issues,
     ).toMatchObject([{ path: 'familyId' }]);
     expect(
-      (await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F6', variant: 'glued' })))!.details
-        .issues,
+      present(await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F6', variant: 'glued' })))
+        .details.issues,
     ).toMatchObject([{ path: 'variant' }]);
-    expect((await shop.load(tag))!.familyId).toBe('F1');
+    expect(present(await shop.load(tag)).familyId).toBe('F1');
   });
   test('keeps its construction once a step is done by it', async () => {
     const tag = await shop.play({ at: 'teardown' });
-    expect((await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F2' })))!.message).toContain(
-      'recorded by F1',
-    );
+    expect(
+      present(await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F2' }))).message,
+    ).toContain('recorded by F1');
   });
   test('what is written down later is found too', async () => {
-    const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving('C-3'))) as { tag: string };
-    const { intake } = (await shop.load(tag))!;
+    const { tag } = await shop.act('wenna', 'receive-pump', testReceiving('C-3'));
+    const { intake } = present(await shop.load(tag));
     const { version, isolation: _isolation, ...written } = intake;
     await shop.act('wenna', 'save-intake', {
       tag,
@@ -127,27 +127,30 @@ describe('a shop’s own families', () => {
   const file = (change: object) => JSON.stringify({ ...f5, ...change }, null, 2);
   test('a broken file is refused with every fault by line; nothing is stored', async () => {
     const fault = await faultOf(shop.act('sunniva', 'import-family', { text: file({ principle: 'magic', duty: 7 }) }));
-    expect(fault!.details.issues!.map((issue) => issue.path).toSorted()).toEqual(['duty', 'principle']);
-    expect(sayFault(fault!.details.issues![0]!).message).toMatch(/^line \d+, /);
+    expect(
+      present(present(fault).details.issues)
+        .map((issue) => issue.path)
+        .toSorted(),
+    ).toEqual(['duty', 'principle']);
+    expect(sayFault(present(present(present(fault).details.issues)[0])).message).toMatch(/^line \d+, /);
     const { families } = (await shop.act('wenna', 'read-shop', {})) as { families: { id: string }[] };
     expect(families.filter((family) => family.id.startsWith('S'))).toEqual([]);
   });
   test('a good file becomes the shop’s own, is received with, and its newer version is offered, not forced', async () => {
-    const { familyId } = (await shop.act('sunniva', 'import-family', {
+    const { familyId } = await shop.act('sunniva', 'import-family', {
       text: file({ title: 'Booster, our list' }),
-    })) as { familyId: string };
+    });
     expect(familyId).toBe('S1');
-    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('S-1'), familyId, stages: 6 })) as {
-      tag: string;
-    };
-    expect((await shop.load(tag))!.familyVersion).toBe('1.0.0+6');
-    expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null }).newerFamily).toBeNull();
-    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.message).toContain(
+    const { tag } = await shop.act('wenna', 'receive-pump', { ...testReceiving('S-1'), familyId, stages: 6 });
+    expect(present(await shop.load(tag)).familyVersion).toBe('1.0.0+6');
+    expect((await shop.act('wenna', 'read-job', { tag })).newerFamily).toBeNull();
+    expect(present(await faultOf(shop.act('wenna', 'take-newer-family', { tag }))).message).toContain(
       'no newer version of S1',
     );
     expect(
-      (await faultOf(shop.act('sunniva', 'import-family', { text: file({ id: 'S1', title: 'Booster, our list' }) })))!
-        .details.issues,
+      present(
+        await faultOf(shop.act('sunniva', 'import-family', { text: file({ id: 'S1', title: 'Booster, our list' }) })),
+      ).details.issues,
     ).toMatchObject([{ path: 'version' }]);
     await shop.act('sunniva', 'import-family', {
       text: file({ id: 'S1', version: '1.1.0', title: 'Booster, our newer list' }),
@@ -162,9 +165,7 @@ describe('a shop’s own families', () => {
     });
   });
   test('once something is recorded, the job keeps its version', async () => {
-    const { tag } = (await shop.act('wenna', 'receive-pump', { ...testReceiving('S-2'), familyId: 'S1' })) as {
-      tag: string;
-    };
+    const { tag } = await shop.act('wenna', 'receive-pump', { ...testReceiving('S-2'), familyId: 'S1' });
     await shop.act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'barrel', caption: 'As received' });
     await shop.act('ines', 'confirm-isolation', { tag, basedOn: 1 });
     for (const caution of ['energy-isolation', 'harmful-liquid'])
@@ -179,17 +180,17 @@ describe('a shop’s own families', () => {
       basedOn: 0,
     });
     await shop.act('sunniva', 'import-family', { text: file({ id: 'S1', version: '1.2.0', title: 'Newest' }) });
-    expect((await faultOf(shop.act('wenna', 'take-newer-family', { tag })))!.message).toContain(
+    expect(present(await faultOf(shop.act('wenna', 'take-newer-family', { tag }))).message).toContain(
       'it keeps that version',
     );
-    expect(((await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null }).newerFamily).toBeNull();
+    expect((await shop.act('wenna', 'read-job', { tag })).newerFamily).toBeNull();
   });
   test('a variant of limits and times is a copy; the shipped family stays', async () => {
-    const { familyId } = (await shop.act('sunniva', 'make-own-family', {
+    const { familyId } = await shop.act('sunniva', 'make-own-family', {
       familyId: 'F2',
       title: 'Monoblock, our way',
       changes: [{ path: 'labour.0.minutes', value: 95 }],
-    })) as { familyId: string };
+    });
     const read = async (id: string) =>
       (await shop.act('ines', 'read-family', { familyId: id })) as {
         family: { labour: { minutes: number }[]; made_from?: string };
@@ -198,25 +199,27 @@ describe('a shop’s own families', () => {
       made_from: 'F2 1.0.0',
       labour: [{ minutes: 95 }, {}, {}, {}, {}, {}],
     });
-    expect((await read('F2')).family.labour[0]!.minutes).toBe(
-      shippedFamilies.find((family) => family.id === 'F2')!.labour[0]!.minutes,
+    expect(present((await read('F2')).family.labour[0]).minutes).toBe(
+      present(present(shippedFamilies.find((family) => family.id === 'F2')).labour[0]).minutes,
     );
     expect(
-      (await faultOf(
-        shop.act('sunniva', 'make-own-family', { familyId: 'F2', title: 'x', changes: [{ path: 'id', value: 'F9' }] }),
-      ))!.message,
+      present(
+        await faultOf(
+          shop.act('sunniva', 'make-own-family', {
+            familyId: 'F2',
+            title: 'x',
+            changes: [{ path: 'id', value: 'F9' }],
+          }),
+        ),
+      ).message,
     ).toContain('id cannot be changed here');
   });
   test('booklet and traveller hold every step; the traveller has a box for every place', async () => {
-    const family = shippedFamilies.find((one) => one.id === 'F6')!;
+    const family = present(shippedFamilies.find((one) => one.id === 'F6'));
     const textOf = async (as: string) =>
       (
         await readPdfText(
-          (
-            (await shop.act('ines', 'read-family-document', { familyId: 'F6', variant: 'packed', as })) as {
-              bytes: Buffer;
-            }
-          ).bytes,
+          (await shop.act('ines', 'read-family-document', { familyId: 'F6', variant: 'packed', as })).bytes,
         )
       )
         .join(' ')
@@ -228,7 +231,7 @@ describe('a shop’s own families', () => {
       expect(booklet).toContain(step.title);
       expect(traveller).toContain(step.title);
     }
-    expect(traveller.match(/as found \/ as left, mm/g)!.length).toBe(
+    expect(present(traveller.match(/as found \/ as left, mm/g)).length).toBe(
       family.points.reduce((sum, point) => sum + (point.derived ? 1 : point.places.length), 0),
     );
     expect(booklet).not.toContain('Cartridge seal');

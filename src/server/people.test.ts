@@ -13,9 +13,7 @@ const codeOf = (sent: Promise<unknown>) =>
 const password = 'a-long-enough-word';
 
 test('the right word opens a session that stands for the person until it is closed', async () => {
-  const { sessionId } = (await shop.act('nobody', 'sign-in', { email: 'WENNA@shop.example ', password })) as {
-    sessionId: string;
-  };
+  const { sessionId } = await shop.act('nobody', 'sign-in', { email: 'WENNA@shop.example ', password });
   expect(await findSessionActor(shop.runtime.database, sessionId)).toMatchObject({
     kind: 'person',
     name: 'wenna',
@@ -51,9 +49,7 @@ test('too many tries at one address are stopped, another address is not', async 
 });
 test('a bench tablet changes person by PIN', async () => {
   const marek = shop.people.marek as { personId: string };
-  const { sessionId } = (await shop.act('ines', 'switch-person', { personId: marek.personId, pin: '2002' })) as {
-    sessionId: string;
-  };
+  const { sessionId } = await shop.act('ines', 'switch-person', { personId: marek.personId, pin: '2002' });
   expect(await findSessionActor(shop.runtime.database, sessionId)).toMatchObject({ name: 'marek' });
   expect(await codeOf(shop.act('ines', 'switch-person', { personId: marek.personId, pin: '9999' }))).toBe(
     'wrong-sign-in',

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { DomainError } from '@/core/errors';
 import { carryOutDue, act, verifyAll, type Context } from '.';
 import { listEvents } from '@/db';
@@ -25,11 +26,11 @@ describe('the chain vouches for the tables', () => {
   let jobId: string;
   beforeAll(async () => {
     tag = await shop.play({ at: 'closed', part: 'failed once', visual: [['impeller', 'pitted inlet edges']] });
-    jobId = (await shop.load(tag))!.id;
+    jobId = present(await shop.load(tag)).id;
   });
   test('a job played through every station, with a failed test, is what its events give', async () => {
     expect(await differenceOf(tag)).toBeNull();
-    expect((await listEvents(shop.runtime.database, (await shop.load(tag))!.id)).length).toBeGreaterThan(60);
+    expect((await listEvents(shop.runtime.database, present(await shop.load(tag)).id)).length).toBeGreaterThan(60);
   });
   test.each([
     ['readings', 'value_mm', '45.5', 'reading'],
@@ -46,23 +47,23 @@ describe('the chain vouches for the tables', () => {
       `select * from ${table} where ${key} = ? and ${column} is not null and ${column} <> ? limit 1`,
       [jobId, other],
     );
-    const keys = Object.entries(row!).filter(
-      ([name]) => /(^|_)(id|phase|round|place)$/.test(name) && row![name] !== null,
+    const keys = Object.entries(present(row)).filter(
+      ([name]) => /(^|_)(id|phase|round|place)$/.test(name) && present(row)[name] !== null,
     );
     const where = keys.map(([name]) => `${name} = ?`).join(' and ');
     const set = (value: unknown) =>
       query(`update ${table} set ${column} = ? where ${where}`, [value, ...keys.map(([, value]) => value)]);
     await set(other);
     const difference = await differenceOf(tag);
-    expect(difference!.what.startsWith(`${kind} `)).toBe(true);
-    await set(row![column]);
+    expect(present(difference).what.startsWith(`${kind} `)).toBe(true);
+    await set(present(row)[column]);
     expect(await differenceOf(tag)).toBeNull();
   });
   test('a row that is taken out, and a picture with other bytes, are named', async () => {
     const [photo] = await query('select id, bytes from photos where job_id = ? limit 1', [jobId]);
-    await query('update photos set bytes = ? where id = ?', [Buffer.from('other'), photo!.id]);
-    expect((await differenceOf(tag))!.what).toBe(`photo ${String(photo!.id)}`);
-    await query('update photos set bytes = ? where id = ?', [photo!.bytes, photo!.id]);
+    await query('update photos set bytes = ? where id = ?', [Buffer.from('other'), present(photo).id]);
+    expect(present(await differenceOf(tag)).what).toBe(`photo ${String(present(photo).id)}`);
+    await query('update photos set bytes = ? where id = ?', [present(photo).bytes, present(photo).id]);
     await query('delete from receipts where job_id = ? limit 1', [jobId]);
     expect(await differenceOf(tag)).toMatchObject({ stored: 'no such row' });
   });
@@ -79,7 +80,7 @@ describe('the chain vouches for the tables', () => {
     await shop.act('wenna', 'save-intake', { tag: other, basedOn: 1, intake: { ...testIntake, liquid: 'brine' } });
     const { events, difference } = await shop.act('wenna', 'read-events', { tag: other });
     expect(difference).toBeNull();
-    expect(events.at(-1)!.lines).toEqual(['as received: liquid pond water → brine']);
+    expect(present(events.at(-1)).lines).toEqual(['as received: liquid pond water → brine']);
     expect((await shop.act('wenna', 'read-events', { tag })).difference).not.toBeNull();
   });
 });
@@ -87,12 +88,12 @@ describe('the chain vouches for the tables', () => {
 describe('jobs from before events held their changes', () => {
   test('get an opening event with their state, once, and are vouched for from there on', async () => {
     const tag = await shop.play({ at: 'quote' });
-    const { id, version } = (await shop.load(tag))!;
+    const { id, version } = present(await shop.load(tag));
     // As an older copy left it: events without changes, their hashes as they were reckoned then.
     await query('update jobs set opened_seq = null where id = ?', [id]);
     const context = shop.contextOf('wenna');
     await Promise.all([takeOverOldJobs(context), takeOverOldJobs(context)]);
-    const record = (await shop.load(tag))!;
+    const record = present(await shop.load(tag));
     expect(record.version).toBe(version + 1);
     const events = await listEvents(shop.runtime.database, record.id);
     expect(events.at(-1)).toMatchObject({ kind: 'record-taken-over', seq: version + 1 });
@@ -111,17 +112,17 @@ describe('an entry with a key', () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
     const body = { tag, basedOn: 1, intake: { ...testIntake, liquid: 'brine' } };
     const first = await act('save-intake', as('wenna', 'once'), body);
-    const { version } = (await shop.load(tag))!;
+    const { version } = present(await shop.load(tag));
     expect(await act('save-intake', as('wenna', 'once'), body)).toEqual(first);
-    expect((await shop.load(tag))!.version).toBe(version);
+    expect(present(await shop.load(tag)).version).toBe(version);
   });
   test('is made once when it comes in five times at the same moment', async () => {
-    const before = Number((await query('select count(*) n from jobs'))[0]!.n);
+    const before = Number(present((await query('select count(*) n from jobs'))[0]).n);
     const answers = await Promise.all(
       Array.from({ length: 5 }, () => act('receive-pump', as('wenna', 'five'), testReceiving('FIVE-1'))),
     );
     expect(new Set(answers.map((answer) => answer.tag)).size).toBe(1);
-    expect(Number((await query('select count(*) n from jobs'))[0]!.n)).toBe(before + 1);
+    expect(Number(present((await query('select count(*) n from jobs'))[0]).n)).toBe(before + 1);
   });
   test('is refused for another body, and for another person', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
@@ -143,9 +144,9 @@ describe('an entry with a key', () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
     const madeAt = '2026-11-20T06:30:00.000Z';
     await act('confirm-isolation', as('ines', 'made', madeAt), { tag, basedOn: 1 });
-    const record = (await shop.load(tag))!;
+    const record = present(await shop.load(tag));
     expect(record.intake.isolation).toMatchObject({ personName: 'ines', at: madeAt });
-    const last = (await listEvents(shop.runtime.database, record.id)).at(-1)!;
+    const last = present((await listEvents(shop.runtime.database, record.id)).at(-1));
     expect(last.at > madeAt).toBe(true);
     expect(JSON.parse(last.data)).toMatchObject({ madeAt });
     expect(await differenceOf(tag)).toBeNull();
@@ -153,7 +154,9 @@ describe('an entry with a key', () => {
   test('of a device whose clock runs ahead is not made in the future', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
     await act('confirm-isolation', as('ines', 'ahead', '2099-01-01T00:00:00.000Z'), { tag, basedOn: 1 });
-    expect((await shop.load(tag))!.intake.isolation!.at < new Date(Date.now() + 1000).toISOString()).toBe(true);
+    expect(present(present(await shop.load(tag)).intake.isolation).at < new Date(Date.now() + 1000).toISOString()).toBe(
+      true,
+    );
   });
 });
 
@@ -164,21 +167,25 @@ describe('nothing is overwritten in silence', () => {
     expect(await codeOf(shop.act('ines', 'confirm-isolation', { tag, basedOn: 1 }))).toBe('changed-meanwhile');
     await shop.act('ines', 'confirm-isolation', { tag, basedOn: 2 });
     expect(await codeOf(shop.act('odile', 'confirm-isolation', { tag, basedOn: 3 }))).toBe('wrong-state');
-    expect((await shop.load(tag))!.intake.isolation!.personName).toBe('ines');
+    expect(present(present(await shop.load(tag)).intake.isolation).personName).toBe('ines');
   });
   test('a finished step is not done over by somebody who did not see it', async () => {
     const tag = await shop.play({ at: 'teardown', part: 'half' });
-    const done = (await shop.load(tag))!.steps[0]!;
-    const { teardown } = (await import('./families')).shippedFamilies[0]!;
-    const cautionsRead = teardown.find((step) => step.id === done.stepId)!.cautions;
+    const done = present(present(await shop.load(tag)).steps[0]);
+    const { teardown } = present((await import('./families')).shippedFamilies[0]);
+    const cautionsRead = present(teardown.find((step) => step.id === done.stepId)).cautions;
     const again = { tag, phase: 'teardown', stepId: done.stepId, cautionsRead };
     expect(await codeOf(shop.act('odile', 'finish-step', again))).toBe('changed-meanwhile');
-    expect((await shop.load(tag))!.steps[0]).toEqual(done);
+    expect(present(await shop.load(tag)).steps[0]).toEqual(done);
   });
   test('a hold point is signed for the step as it was seen, and once', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'hold point' });
-    const step = (await shop.load(tag))!.steps.find((one) => one.phase === 'rebuild' && !one.second && one.stepId)!;
-    const held = (await import('./families')).shippedFamilies[0]!.rebuild.find((one) => one.hold_point)!;
+    const step = present(
+      present(await shop.load(tag)).steps.find((one) => one.phase === 'rebuild' && !one.second && one.stepId),
+    );
+    const held = present(
+      present((await import('./families')).shippedFamilies[0]).rebuild.find((one) => one.hold_point),
+    );
     const sign = (person: string, basedOn: number) =>
       codeOf(shop.act(person, 'sign-hold-point', { tag, stepId: held.id, basedOn }));
     expect(step).toBeDefined();
@@ -209,23 +216,23 @@ describe('nothing is overwritten in silence', () => {
     const tag = await shop.play({ at: 'inspect', part: 'half' });
     const entry = { pointId: 'sleeve-diameter', place: 'A:0', typed: '45', instrument: null, basedOn: 0 };
     const body = { tag, phase: 'as-found', entries: [entry, { ...entry, typed: '44' }] };
-    const before = (await shop.load(tag))!.version;
+    const before = present(await shop.load(tag)).version;
     await expect(shop.act('marek', 'record-readings', body)).rejects.toThrow('stands twice');
-    expect((await shop.load(tag))!.version).toBe(before);
+    expect(present(await shop.load(tag)).version).toBe(before);
   });
 });
 
 describe('changes of one job at the same moment', () => {
   test('that do not touch each other are all made, each decided upon what the others left', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
-    const { version } = (await shop.load(tag))!;
+    const { version } = present(await shop.load(tag));
     await Promise.all([
       shop.act('ines', 'acknowledge-caution', { tag, caution: 'energy-isolation' }),
       shop.act('odile', 'acknowledge-caution', { tag, caution: 'harmful-liquid' }),
       shop.act('wenna', 'save-intake', { tag, basedOn: 1, intake: { ...testIntake, liquid: 'brine' } }),
       shop.act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'casing', caption: 'c' }),
     ]);
-    const record = (await shop.load(tag))!;
+    const record = present(await shop.load(tag));
     expect(record.version).toBe(version + 4);
     expect(record.acknowledgements).toHaveLength(2);
     expect(record.intake.liquid).toBe('brine');
@@ -255,7 +262,7 @@ describe('what follows a commit', () => {
   test('a mail that cannot go does not undo the quote; it goes later, once', async () => {
     const tag = await shop.play({ at: 'quote' });
     await act('send-quote', failing('wenna'), { tag });
-    expect((await shop.load(tag))!.station).toBe('approve');
+    expect(present(await shop.load(tag)).station).toBe('approve');
     expect(await stuckOf(tag)).toMatchObject([{ tries: 1, last_error: 'the line is down' }]);
     const mailsOf = async () =>
       (await shop.act('wenna', 'read-outbox', {})).mails.filter((mail) => mail.subject.includes(tag));
@@ -274,14 +281,14 @@ describe('what follows a commit', () => {
   test('an order that the supplier does not answer stays ordered, and is acknowledged under the supplier’s name later', async () => {
     const tag = await shop.play({ at: 'parts' });
     await act('order-parts', failing('bram'), { tag });
-    const waiting = (await shop.load(tag))!.orders[0]!;
+    const waiting = present(present(await shop.load(tag)).orders[0]);
     expect([waiting.acknowledgement, waiting.dueOn]).toEqual([null, null]);
     expect(await codeOf(shop.act('bram', 'take-parcel', { tag, orderNumber: waiting.number }))).toBe('wrong-state');
     await makeDue();
     await carryOutDue(shop.contextOf('nobody'));
-    const record = (await shop.load(tag))!;
-    expect(record.orders[0]!.dueOn).toMatch(/^\d{4}-/);
-    const last = (await listEvents(shop.runtime.database, record.id)).at(-1)!;
+    const record = present(await shop.load(tag));
+    expect(present(record.orders[0]).dueOn).toMatch(/^\d{4}-/);
+    const last = present((await listEvents(shop.runtime.database, record.id)).at(-1));
     expect([last.kind, last.personName]).toEqual(['acknowledge-order', waiting.supplier]);
     expect(await differenceOf(tag)).toBeNull();
   });
@@ -290,7 +297,7 @@ describe('what follows a commit', () => {
     await act('send-quote', failing('wenna'), { tag });
     await makeDue();
     const done = await Promise.all([carryOutDue(shop.contextOf('nobody')), carryOutDue(shop.contextOf('nobody'))]);
-    expect(done[0]! + done[1]!).toBe(1);
+    expect(present(done[0]) + present(done[1])).toBe(1);
   });
   test('an issued report has its PDF from there, and says so until it is written', async () => {
     const tag = await shop.play({ at: 'report' });

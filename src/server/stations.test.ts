@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import sharp from 'sharp';
 import { DomainError } from '@/core/errors';
 import { findBrokenEvent } from '@/core/lifecycle';
@@ -26,19 +27,16 @@ const detailsOf = (sent: Promise<unknown>) =>
 describe('receiving', () => {
   test('a serial number that comes back brings its earlier visits', async () => {
     const first = await shop.play({ at: 'receive', part: 'undeclared' });
-    const { serial } = (await shop.load(first))!.pump;
-    const again = (await shop.act('wenna', 'receive-pump', testReceiving(serial))) as {
-      tag: string;
-      earlierVisits: number;
-    };
+    const { serial } = present(await shop.load(first)).pump;
+    const again = await shop.act('wenna', 'receive-pump', testReceiving(serial));
     expect(again.earlierVisits).toBe(1);
-    expect((await shop.load(again.tag))!.earlierVisits.map((visit) => visit.tag)).toEqual([first]);
-    expect((await shop.load(again.tag))!.pump.id).toBe((await shop.load(first))!.pump.id);
+    expect(present(await shop.load(again.tag)).earlierVisits.map((visit) => visit.tag)).toEqual([first]);
+    expect(present(await shop.load(again.tag)).pump.id).toBe(present(await shop.load(first)).pump.id);
   });
   test('the gate to teardown says what is missing, and opens when it is there', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
     const refused = await detailsOf(shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' }));
-    expect(refused!.missing!.map((line) => line.anchor)).toEqual(['isolation', 'cautions', 'cautions']);
+    expect(present(present(refused).missing).map((line) => line.anchor)).toEqual(['isolation', 'cautions', 'cautions']);
     await shop.act('ines', 'confirm-isolation', { tag, basedOn: 1 });
     for (const caution of ['energy-isolation', 'harmful-liquid'])
       await shop.act('ines', 'acknowledge-caution', { tag, caution });
@@ -52,7 +50,7 @@ describe('receiving', () => {
     const refused = await detailsOf(shop.act('ines', 'save-intake', { tag, basedOn: 1, intake: mine }));
     expect(refused).toMatchObject({ theirs: { liquid: 'brine', version: 2 }, yours: mine });
     await shop.act('ines', 'save-intake', { tag, basedOn: 2, intake: mine });
-    expect((await shop.load(tag))!.intake.liquid).toBe('glycol');
+    expect(present(await shop.load(tag)).intake.liquid).toBe('glycol');
   });
   test.each([
     ['promisedOn', { promisedOn: '2026-02-30' }],
@@ -62,15 +60,13 @@ describe('receiving', () => {
     ['intake.duty.flowM3h', { intake: { ...testIntake, duty: { flowM3h: -1, headM: 1, speedRpm: 1 } } }],
   ])('a wrong %s is named', async (path, change) => {
     const refused = await detailsOf(shop.act('wenna', 'receive-pump', { ...testReceiving('X-1'), ...change }));
-    expect(refused!.issues!.map((issue) => issue.path)).toContain(path);
+    expect(present(present(refused).issues).map((issue) => issue.path)).toContain(path);
   });
   test('a serial number with quotes and tags in it is only text', async () => {
     const serial = `'; drop table jobs; -- <b>"x"</b>`;
-    const { tag } = (await shop.act('wenna', 'receive-pump', testReceiving(serial))) as { tag: string };
-    expect((await shop.load(tag))!.pump.serial).toBe(serial);
-    const { strips } = (await shop.act('wenna', 'find-jobs', { text: serial })) as unknown as {
-      strips: { tag: string }[];
-    };
+    const { tag } = await shop.act('wenna', 'receive-pump', testReceiving(serial));
+    expect(present(await shop.load(tag)).pump.serial).toBe(serial);
+    const { strips } = await shop.act('wenna', 'find-jobs', { text: serial });
     expect(strips.map((strip) => strip.tag)).toEqual([tag]);
   });
 });
@@ -86,7 +82,7 @@ describe('pictures', () => {
       .withExif({ IFD0: { Copyright: 'hidden words' } })
       .toBuffer();
     const { photoId } = (await add(png)) as { photoId: string };
-    const { bytes } = (await shop.act('ines', 'read-photo', { photoId, size: 'full' })) as unknown as { bytes: Buffer };
+    const { bytes } = await shop.act('ines', 'read-photo', { photoId, size: 'full' });
     const meta = await sharp(bytes).metadata();
     expect([meta.format, meta.width, meta.height]).toEqual(['jpeg', 1600, 800]);
     expect(bytes.includes('hidden words')).toBe(false);
@@ -133,7 +129,7 @@ describe('teardown', () => {
       photoId: null,
       basedOn: 0,
     });
-    const taken = (await shop.load(tag))!.captures.find((one) => one.captureId === 'seal-setting')!;
+    const taken = present(present(await shop.load(tag)).captures.find((one) => one.captureId === 'seal-setting'));
     expect(taken).toMatchObject({ typed: '1 7/8 in', valueMm: 47.625 });
   });
   test('a second writer of the same capture is told', async () => {
@@ -164,7 +160,7 @@ describe('teardown', () => {
   });
   test('a picture of another job does not count', async () => {
     const other = await shop.play({ at: 'receive', part: 'undeclared' });
-    const foreign = (await shop.load(other))!.photos[0]!.id;
+    const foreign = present(present(await shop.load(other)).photos[0]).id;
     expect(
       await codeOf(
         shop.act('ines', 'record-capture', {
@@ -191,7 +187,7 @@ describe('inspection', () => {
     });
   test('a reading keeps value, unit, digits and gauge as taken', async () => {
     await read('marek', '1.7715 in', 0);
-    expect((await shop.load(tag))!.readings.find((one) => one.pointId === 'sleeve-diameter')).toMatchObject({
+    expect(present(await shop.load(tag)).readings.find((one) => one.pointId === 'sleeve-diameter')).toMatchObject({
       typed: '1.7715 in',
       typedUnit: 'in',
       typedDigits: 4,
@@ -203,14 +199,14 @@ describe('inspection', () => {
   test('two on one point at the same moment: one is kept, the other is told whose stands there', async () => {
     const both = await Promise.allSettled([read('marek', '44.99', 0, 'A:90'), read('ines', '44.98', 0, 'A:90')]);
     expect(both.map((one) => one.status).sort()).toEqual(['fulfilled', 'rejected']);
-    const refused = both.find((one) => one.status === 'rejected')!.reason as DomainError;
+    const refused = present(both.find((one) => one.status === 'rejected')).reason as DomainError;
     expect(refused.code).toBe('changed-meanwhile');
     expect(refused.details.theirs).toMatchObject({ version: 1 });
   });
   test.each(['1,234', 'wide', '-3', '99999'])('"%s" is refused in words, nothing is kept', async (typed) => {
     expect(await codeOf(read('marek', typed, 0, 'B:90'))).toBe('bad-input');
     expect(
-      (await shop.load(tag))!.readings.some((one) => one.pointId === 'sleeve-diameter' && one.place === 'B:90'),
+      present(await shop.load(tag)).readings.some((one) => one.pointId === 'sleeve-diameter' && one.place === 'B:90'),
     ).toBe(false);
   });
   test('an unknown place, point or gauge is refused', async () => {
@@ -235,7 +231,7 @@ describe('inspection', () => {
       decision: 'out',
       reason: 'fretted under the mark',
     });
-    const finding = (await shop.load(tag))!.findings.find((one) => one.pointId === 'wet-seat')!;
+    const finding = present(present(await shop.load(tag)).findings.find((one) => one.pointId === 'wet-seat'));
     expect(finding).toMatchObject({ verdict: 'out', overruledReason: 'fretted under the mark' });
     expect(finding.proposed).not.toBe('out');
   });
@@ -244,14 +240,12 @@ describe('inspection', () => {
 describe('quote and approval', () => {
   test('the customer’s link answers for its own quote only, once, with the exact text and its fingerprint', async () => {
     const tag = await shop.play({ at: 'approve', visual: [['impeller', 'pitted inlet edges']] });
-    const mail = (
-      (await shop.act('wenna', 'read-outbox', {})) as unknown as { mails: { body: string; subject: string }[] }
-    ).mails.find((one) => one.subject.includes(tag))!;
-    const token = /customer\/([0-9a-f]{64})/.exec(mail.body)![1]!;
+    const mail = present((await shop.act('wenna', 'read-outbox', {})).mails.find((one) => one.subject.includes(tag)));
+    const token = present(present(/customer\/([0-9a-f]{64})/.exec(mail.body))[1]);
     const [rows] = await shop.runtime.pool.promise().query('select token_hash from customer_links');
     expect(JSON.stringify(rows)).not.toContain(token);
     const customer = await openCustomerLink(shop.runtime.database, token, new Date());
-    const quote = currentQuote((await shop.load(tag))!)!;
+    const quote = present(currentQuote(present(await shop.load(tag))));
     const send = (change = {}) =>
       act('answer-quote', shop.contextOf('x', { actor: customer }), {
         quoteId: quote.id,
@@ -263,24 +257,22 @@ describe('quote and approval', () => {
       });
     expect(await codeOf(send({ signature: '<svg onload=alert(1)>' }))).toBe('bad-input');
     expect(await codeOf(send({ quoteId: 'another' }))).toBe('link-not-valid');
-    const fixed = quote.lines.find((line) => !line.declinable)!;
+    const fixed = present(quote.lines.find((line) => !line.declinable));
     expect(await codeOf(send({ declinedLines: [fixed.id] }))).toBe('bad-input');
-    const freight = quote.lines.find((line) => line.kind === 'freight')!;
+    const freight = present(quote.lines.find((line) => line.kind === 'freight'));
     await send({ declinedLines: [freight.id] });
-    const record = (await shop.load(tag))!;
+    const record = present(await shop.load(tag));
     const [approval] = record.approvals;
     expect(record.station).toBe('parts');
-    expect(approval).toMatchObject({ way: 'link', name: 'Fern Okonjo', fingerprint: sha256(approval!.text) });
-    expect(approval!.text.startsWith(quote.text!)).toBe(true);
-    expect(approval!.text).toContain('not covered by this repair: Return freight');
+    expect(approval).toMatchObject({ way: 'link', name: 'Fern Okonjo', fingerprint: sha256(present(approval).text) });
+    expect(present(approval).text.startsWith(present(quote.text))).toBe(true);
+    expect(present(approval).text).toContain('not covered by this repair: Return freight');
     expect(await codeOf(send())).toBe('wrong-state');
   });
   test('a link ends by time, by revoking, and by nonsense', async () => {
     const tag = await shop.play({ at: 'approve' });
-    const mail = (
-      (await shop.act('wenna', 'read-outbox', {})) as unknown as { mails: { body: string; subject: string }[] }
-    ).mails.find((one) => one.subject.includes(tag))!;
-    const token = /customer\/([0-9a-f]{64})/.exec(mail.body)![1]!;
+    const mail = present((await shop.act('wenna', 'read-outbox', {})).mails.find((one) => one.subject.includes(tag)));
+    const token = present(present(/customer\/([0-9a-f]{64})/.exec(mail.body))[1]);
     const open = (at: Date, text = token) => openCustomerLink(shop.runtime.database, text, at);
     expect((await open(new Date())).kind).toBe('customer');
     expect((await open(new Date(Date.now() + 46 * 86_400_000))).kind).toBe('nobody');
@@ -291,23 +283,28 @@ describe('quote and approval', () => {
   });
   test('a customer reaches no picture of another job', async () => {
     const [one, other] = [await shop.play({ at: 'approve' }), await shop.play({ at: 'receive', part: 'undeclared' })];
-    const record = (await shop.load(one))!;
-    const actor = { kind: 'customer' as const, jobId: record.id, quoteId: currentQuote(record)!.id, linkId: 'l' };
+    const record = present(await shop.load(one));
+    const actor = {
+      kind: 'customer' as const,
+      jobId: record.id,
+      quoteId: present(currentQuote(record)).id,
+      linkId: 'l',
+    };
     const { readPhoto } = await import('./read/read-documents');
     const { perform } = await import('.');
     const view = (photoId: string) =>
       codeOf(perform(readPhoto, shop.contextOf('x', { actor }), { photoId, size: 'thumb' }));
-    expect(await view(record.photos[0]!.id)).toBe('done');
-    expect(await view((await shop.load(other))!.photos[0]!.id)).toBe('not-found');
+    expect(await view(present(record.photos[0]).id)).toBe('done');
+    expect(await view(present(present(await shop.load(other)).photos[0]).id)).toBe('not-found');
   });
   test('lines of the draft change by version; a second writer is told; a struck line costs nothing', async () => {
     const tag = await shop.play({ at: 'quote' });
-    const quote = currentQuote((await shop.load(tag))!)!;
+    const quote = present(currentQuote(present(await shop.load(tag))));
     const [line] = quote.lines;
-    const change = { tag, lineId: line!.id, description: 'By hand', quantity: 2.5, unitPriceMinor: 1001 };
+    const change = { tag, lineId: present(line).id, description: 'By hand', quantity: 2.5, unitPriceMinor: 1001 };
     await shop.act('wenna', 'change-line', { ...change, basedOn: 1 });
     expect(await codeOf(shop.act('wenna', 'change-line', { ...change, basedOn: 1 }))).toBe('changed-meanwhile');
-    await shop.act('wenna', 'strike-line', { tag, lineId: line!.id, basedOn: 2, reason: 'not this time' });
+    await shop.act('wenna', 'strike-line', { tag, lineId: present(line).id, basedOn: 2, reason: 'not this time' });
     await shop.act('wenna', 'add-line', {
       tag,
       basedOn: 3,
@@ -318,7 +315,7 @@ describe('quote and approval', () => {
       unit: 'pc',
       unitPriceMinor: 5000,
     });
-    const after = currentQuote((await shop.load(tag))!)!;
+    const after = present(currentQuote(present(await shop.load(tag))));
     expect(after.lines[0]).toMatchObject({
       description: 'By hand',
       quantity: 2.5,
@@ -337,9 +334,9 @@ describe('quote and approval', () => {
 describe('parts, rebuild, test, report, return', () => {
   test('a supplier who sends nothing on the day but names another moves the date; one who names none is refused', async () => {
     const tag = await shop.play({ at: 'parts', part: 'ordered' });
-    const { number } = (await shop.load(tag))!.orders[0]!;
+    const { number } = present(present(await shop.load(tag)).orders[0]);
     const take = (restOn: string | null) => {
-      const { standIns } = shop.runtime.contextFor(shop.people.bram!);
+      const { standIns } = shop.runtime.contextFor(present(shop.people.bram));
       return perform(
         actUseCases['take-parcel'],
         shop.contextOf('bram', {
@@ -349,22 +346,24 @@ describe('parts, rebuild, test, report, return', () => {
       );
     };
     expect(await take('2031-02-03')).toMatchObject({ lines: [], restOn: '2031-02-03' });
-    const [order] = (await shop.load(tag))!.orders;
-    expect([order!.dueOn, order!.lines.every((line) => line.sent === 0)]).toEqual(['2031-02-03', true]);
+    const [order] = present(await shop.load(tag)).orders;
+    expect([present(order).dueOn, present(order).lines.every((line) => line.sent === 0)]).toEqual(['2031-02-03', true]);
     expect(await codeOf(take(null))).toBe('wrong-state');
-    expect((await shop.load(tag))!.orders[0]!.dueOn).toBe('2031-02-03');
+    expect(present(present(await shop.load(tag)).orders[0]).dueOn).toBe('2031-02-03');
   });
   test('a short delivery blocks its step by name until the rest is counted', async () => {
     const tag = await shop.play({ at: 'parts', part: 'short' });
-    const record = (await shop.load(tag))!;
-    const order = record.orders[0]!;
-    const short = order.lines.find((line) => line.received < line.quantity)!;
+    const record = present(await shop.load(tag));
+    const order = present(record.orders[0]);
+    const short = present(order.lines.find((line) => line.received < line.quantity));
     await shop.act('ines', 'advance-job', { tag, event: 'start-rebuild' });
-    const { rebuild } = (await import('./families')).shippedFamilies[0]!;
-    const step = rebuild.find((one) => one.needs.includes(short.partRef))!;
+    const { rebuild } = present((await import('./families')).shippedFamilies[0]);
+    const step = present(rebuild.find((one) => one.needs.includes(short.partRef)));
     const before = { tag, phase: 'rebuild', stepId: step.id, cautionsRead: step.cautions };
     for (const capture of step.captures) {
-      const at = record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.agrees_with)!;
+      const at = present(
+        record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.agrees_with),
+      );
       await shop.act('ines', 'record-capture', {
         tag,
         phase: 'rebuild',
@@ -422,7 +421,7 @@ describe('parts, rebuild, test, report, return', () => {
         basedOn: 0,
       }),
     );
-    expect(off!.what).toContain('49.0 differs from 48.2 at teardown by 0.80 mm, allowed 0.3 mm');
+    expect(present(off).what).toContain('49.0 differs from 48.2 at teardown by 0.80 mm, allowed 0.3 mm');
     await shop.act('ines', 'record-capture', {
       tag,
       phase: 'rebuild',
@@ -432,30 +431,34 @@ describe('parts, rebuild, test, report, return', () => {
       reason: 'new sleeve is longer',
       basedOn: 0,
     });
-    expect((await shop.load(tag))!.captures.find((one) => one.captureId === 'seal-setting-left')!.text).toContain(
-      'new sleeve is longer',
-    );
+    expect(
+      present(present(await shop.load(tag)).captures.find((one) => one.captureId === 'seal-setting-left')).text,
+    ).toContain('new sleeve is longer');
   });
   test('a hold point is signed by a second person, never by the same', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'hold point' });
-    const step = (await import('./families')).shippedFamilies[0]!.rebuild.find((one) => one.hold_point)!;
+    const step = present(
+      present((await import('./families')).shippedFamilies[0]).rebuild.find((one) => one.hold_point),
+    );
     expect(await codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId: step.id, basedOn: 1 }))).toBe(
       'second-person-needed',
     );
     await shop.act('odile', 'sign-hold-point', { tag, stepId: step.id, basedOn: 1 });
     expect(
-      (await shop.load(tag))!.steps.find((one) => one.stepId === step.id && one.phase === 'rebuild')!.second!
-        .personName,
+      present(
+        present(present(await shop.load(tag)).steps.find((one) => one.stepId === step.id && one.phase === 'rebuild'))
+          .second,
+      ).personName,
     ).toBe('odile');
     expect(await codeOf(shop.act('odile', 'sign-hold-point', { tag, stepId: 'casing-on' }))).toBe('bad-input');
   });
   test('a failed run needs its reason, goes back to rebuild, and keeps what was recorded', async () => {
     const tag = await shop.play({ at: 'test', part: 'failed once' });
-    const record = (await shop.load(tag))!;
+    const record = present(await shop.load(tag));
     expect(record.runs[0]).toMatchObject({ verdict: 'fail', decision: 'failed' });
     expect(record.steps.filter((step) => step.phase === 'rebuild' && step.round === 1).length).toBeGreaterThan(5);
     await shop.act('marek', 'run-test', { tag, condition: 'internal leakage' });
-    const run = (await shop.load(tag))!.runs.length;
+    const run = present(await shop.load(tag)).runs.length;
     expect(await codeOf(shop.act('marek', 'decide-run', { tag, run, decision: 'passed', reason: '' }))).toBe(
       'bad-input',
     );
@@ -468,21 +471,21 @@ describe('parts, rebuild, test, report, return', () => {
   });
   test('the whole way: a report is issued once, frozen; a correction says what changed; the chain is whole to the end', async () => {
     const tag = await shop.play({ at: 'closed', part: 'corrected' });
-    const record = (await shop.load(tag))!;
+    const record = present(await shop.load(tag));
     expect(record).toMatchObject({ outcome: 'repaired', station: 'return', holder: 'C' });
     expect(record.closedAt).not.toBeNull();
     expect(record.reports.map((report) => report.revision)).toEqual(['A', 'B']);
-    expect(record.reports[1]!.whatChanged).toContain('Running hours');
+    expect(present(record.reports[1]).whatChanged).toContain('Running hours');
     const read = async (revision: string) =>
       (
-        (await shop.act('wenna', 'read-report', {
-          number: record.reports[0]!.number,
+        await shop.act('wenna', 'read-report', {
+          number: present(record.reports[0]).number,
           revision,
           as: 'json',
-        })) as unknown as { bytes: Buffer }
+        })
       ).bytes;
-    expect(sha256(await read('A'))).toBe(record.reports[0]!.fingerprint);
-    expect(sha256(await read('B'))).toBe(record.reports[1]!.fingerprint);
+    expect(sha256(await read('A'))).toBe(present(record.reports[0]).fingerprint);
+    expect(sha256(await read('B'))).toBe(present(record.reports[1]).fingerprint);
     const events = await listEvents(shop.runtime.database, record.id);
     expect(events).toHaveLength(record.version);
     expect(findBrokenEvent({ events, headHash: record.headHash, sha256 })).toBeNull();
@@ -492,15 +495,14 @@ describe('parts, rebuild, test, report, return', () => {
   });
   test('a changed and a deleted event are found in the database', async () => {
     const tag = await shop.play({ at: 'teardown', part: 'half' });
-    const record = (await shop.load(tag))!;
+    const record = present(await shop.load(tag));
     const pool = shop.runtime.pool.promise();
-    const broken = async () =>
-      ((await shop.act('wenna', 'read-events', { tag })) as unknown as { broken: { seq: number } | null }).broken;
+    const broken = async () => (await shop.act('wenna', 'read-events', { tag })).difference;
     expect(await broken()).toBeNull();
     await pool.query('update events set person_name = ? where job_id = ? and seq = 3', ['Somebody else', record.id]);
-    expect(await broken()).toMatchObject({ seq: 3, why: 'it was changed' });
+    expect(await broken()).toMatchObject({ seq: 3, what: 'it was changed' });
     await pool.query('delete from events where job_id = ? and seq = 3', [record.id]);
-    expect(await broken()).toMatchObject({ seq: 3, why: 'an event is missing' });
+    expect(await broken()).toMatchObject({ seq: 3, what: 'an event is missing' });
   });
 });
 

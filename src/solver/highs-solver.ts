@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import loadHighs from 'highs';
 import type { Program, Solution, Solver } from '@/core/sums';
 
@@ -5,9 +6,9 @@ type Highs = Awaited<ReturnType<typeof loadHighs>>;
 
 function matrixOf({ rows, costs }: Program) {
   const starts = new Int32Array(rows.length + 1);
-  rows.forEach((row, i) => (starts[i + 1] = starts[i]! + row.columns.length));
-  const indices = new Int32Array(starts[rows.length]!);
-  const values = new Float64Array(starts[rows.length]!);
+  rows.forEach((row, i) => (starts[i + 1] = present(starts[i]) + row.columns.length));
+  const indices = new Int32Array(present(starts[rows.length]));
+  const values = new Float64Array(present(starts[rows.length]));
   rows.forEach((row, i) => {
     indices.set(row.columns, starts[i]);
     values.set(row.values, starts[i]);

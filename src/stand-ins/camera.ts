@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import sharp from 'sharp';
 import { chanceFrom } from './chance';
 import type { Camera, PictureKind } from './contract';
@@ -105,7 +106,7 @@ const gradients = `<defs>
 
 function sceneOf(seed: string, subject: PictureKind, label: string): string {
   const chance = chanceFrom(`${seed}/${subject}`);
-  const bench = ['#6f6252', '#75706a', '#5f6a63', '#7d6a50'][Math.floor(chance() * 4)]!;
+  const bench = present(['#6f6252', '#75706a', '#5f6a63', '#7d6a50'][Math.floor(chance() * 4)]);
   const planks = Array.from(
     { length: 9 },
     (_, i) =>

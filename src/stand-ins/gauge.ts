@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { chanceFrom } from './chance';
 import type { Gauge, GaugeAsk } from './contract';
 
@@ -15,7 +16,7 @@ export const simulatedGauge: Gauge = {
     const wear = wearOf(ask);
     const width = newMm.max - newMm.min;
     const towardsMax = reuseMm.min === undefined;
-    const room = towardsMax ? (reuseMm.max ?? newMm.max) - newMm.max : newMm.min - reuseMm.min!;
+    const room = towardsMax ? (reuseMm.max ?? newMm.max) - newMm.max : newMm.min - present(reuseMm.min);
     const scatter = (chanceFrom(`${ask.job}/${ask.phase}/${ask.point}/${ask.place}`)() - 0.5) * 0.2;
     const past = wear <= 0 ? wear * width + scatter * width : wear * room + scatter * Math.max(room, width) * 0.3;
     const value = towardsMax ? newMm.max + past : newMm.min - past;

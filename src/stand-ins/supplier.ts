@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { chanceFrom } from './chance';
 import type { Supplier, SupplierOrder } from './contract';
 
@@ -15,7 +16,7 @@ function shortLine({ number, lines }: SupplierOrder): string | null {
   const chance = chanceFrom(`${number}/short`);
   if (chance() > 0.36 || lines.reduce((sum, line) => sum + line.quantity, 0) < 2) return null;
   const ids = lines.map((line) => line.lineId).sort();
-  return ids[Math.floor(chance() * ids.length)]!;
+  return present(ids[Math.floor(chance() * ids.length)]);
 }
 
 /** A supplier who acknowledges with a date, delivers on that day, and is sometimes short. */

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { chanceFrom, normal } from './chance';
 import type { PumpCondition } from '@/core/record';
 import type { StandAsk, StandGauges, TestStand } from './contract';
@@ -99,7 +100,7 @@ export const simulatedTestStand: TestStand = {
   async run(ask) {
     const chance = chanceFrom(`${ask.seed}/${ask.condition}`);
     const noise = () => 1 + 0.003 * normal(chance);
-    if (ask.slip) return ask.slip.pressureShares.map((share) => gaugesAtPressure(ask, ask.slip!, share, noise));
+    if (ask.slip) return ask.slip.pressureShares.map((share) => gaugesAtPressure(ask, present(ask.slip), share, noise));
     return ask.flowShares.map((share) => gaugesAt(ask, share, noise));
   },
 };

@@ -59,7 +59,7 @@ interface AnswerBody<Data> {
 /** Reads an answer; null when the server or its record cannot be reached. */
 export async function readAnswer<Data>(response: Response): Promise<Answered<Data> | null> {
   if (away.has(response.status)) return null;
-  const body: AnswerBody<Data> = await response.json();
+  const body = (await response.json()) as AnswerBody<Data>;
   if (body.error) return { ok: false, error: body.error };
   return body.data === undefined ? null : { ok: true, data: body.data };
 }

@@ -36,8 +36,8 @@ export function waitingText(): string {
 
 export function parseWaiting(text: string): readonly WaitingEntry[] {
   try {
-    const entries: unknown = JSON.parse(text);
-    return Array.isArray(entries) ? entries : [];
+    // Only this module writes it; another version's entries have another key.
+    return JSON.parse(text) as readonly WaitingEntry[];
   } catch {
     return [];
   }

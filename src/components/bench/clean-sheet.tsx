@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useState } from 'react';
 import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
@@ -36,7 +37,7 @@ export function CleanSheet({ view, isHere }: SheetProps) {
         cautionRead: true,
         parts: refs.map((ref) => ({
           partRef: ref,
-          method: methods[ref] ?? parts.find((part) => part.ref === ref)!.clean.method,
+          method: methods[ref] ?? present(parts.find((part) => part.ref === ref)).clean.method,
           masked: masked.has(ref),
         })),
       },

@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useMemo, useState, type ComponentProps } from 'react';
 import { elastomersOfStep, suitableConsumables, type RebuildStep } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
@@ -79,10 +80,10 @@ function Steps({ view, isHere }: SheetProps) {
   );
   const { hash, visit } = useAskedPlace();
   const [choice, setChoice] = useState<{ id: string; visit: string } | null>(null);
-  const unsigned = steps.find((step) => step.hold_point && done.has(step.id) && !done.get(step.id)!.second)?.id;
+  const unsigned = steps.find((step) => step.hold_point && done.has(step.id) && !present(done.get(step.id)).second)?.id;
   const picked =
     choice && choice.visit === visit ? choice.id : (stepOfHash(hash, steps) ?? unsigned ?? firstStep(steps, done));
-  const step = steps.find((one) => one.id === picked)!;
+  const step = present(steps.find((one) => one.id === picked));
   const needs = needsOf(record, family);
   const fitted = new Set(steps.filter((one) => done.has(one.id)).flatMap((one) => one.parts));
   const everAdded = new Set(steps.flatMap((one) => one.parts));
@@ -98,10 +99,10 @@ function Steps({ view, isHere }: SheetProps) {
   );
   const pick = (id: string) => setChoice({ id, visit: visitNow() });
   const noteOf = (id: string) => {
-    const missing = missingForStep(steps.find((one) => one.id === id)!.needs, needs);
+    const missing = missingForStep(present(steps.find((one) => one.id === id)).needs, needs);
     return missing.length
       ? `waits for ${missing.map((need) => need.name.toLowerCase()).join(', ')}`
-      : steps.find((one) => one.id === id)!.hold_point
+      : present(steps.find((one) => one.id === id)).hold_point
         ? 'hold point'
         : '';
   };
@@ -159,7 +160,7 @@ function Step({
   const [ambient, setAmbient] = useDraft(`${key}.ambient`, '20');
   const [reached, setReached] = useDraft(`${key}.reached`);
   const suited = suitableConsumables(step, family, record.intake.elastomer);
-  const [consumable, setConsumable] = useState(suited.length === 1 ? suited[0]!.what : '');
+  const [consumable, setConsumable] = useState(suited.length === 1 ? present(suited[0]).what : '');
   const missing = missingForStep(step.needs, needsOf(record, family));
   const finish = async () => {
     const typed = {
@@ -168,7 +169,7 @@ function Step({
       ambientC: readAmount(step.heat ? ambient : '', 'temperature', '°C'),
     };
     const wrong = Object.values(typed).find((one) => one.sentence);
-    if (wrong) return setError(refused(wrong.sentence!));
+    if (wrong) return setError(refused(present(wrong.sentence)));
     const values = Object.fromEntries(
       Object.entries(typed).flatMap(([name, one]) => (one.value === undefined ? [] : [[name, one.value]])),
     );

@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { Check } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { StepDone } from '@/core/record';
@@ -97,7 +98,7 @@ export function firstStep(
   steps: readonly { readonly id: string; readonly captures: readonly { readonly id: string }[] }[],
   done: ReadonlyMap<string, StepDone>,
 ): string {
-  return steps.find((step) => !done.has(step.id))?.id ?? steps.at(-1)!.id;
+  return steps.find((step) => !done.has(step.id))?.id ?? present(steps.at(-1)).id;
 }
 
 /** The step whose element, or whose capture's element, the address names. */

@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useMemo, useState } from 'react';
 import { isConstructionOpen, partStates, type PartState as AccountState } from '@/core/record';
 import { useAct } from '../act/use-act';
@@ -25,7 +26,7 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
   const [choice, setChoice] = useState<{ id: string; visit: string } | null>(null);
   const asked = stepOfHash(hash, steps);
   const picked = choice && choice.visit === visit ? choice.id : (asked ?? firstStep(steps, done));
-  const step = steps.find((one) => one.id === picked)!;
+  const step = present(steps.find((one) => one.id === picked));
   const removed = new Set(steps.filter((one) => done.has(one.id)).flatMap((one) => one.parts));
   const states: Record<string, PartState> = Object.fromEntries(
     family.parts.map((part) => [
@@ -67,7 +68,7 @@ function TeardownStep({
   onDone,
 }: SheetProps & { readonly stepId: string; readonly onDone: () => void }) {
   const { record, family } = view;
-  const step = family.teardown.find((one) => one.id === stepId)!;
+  const step = present(family.teardown.find((one) => one.id === stepId));
   const own = record.steps.find((one) => one.phase === 'teardown' && one.stepId === stepId);
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   const { run, error, isBusy } = useAct();

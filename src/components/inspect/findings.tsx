@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useId, useState } from 'react';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
@@ -60,7 +61,7 @@ function NewFinding({ view }: SheetProps) {
   const { record, family } = view;
   const list = useId();
   const { run, error, isBusy } = useAct();
-  const [partRef, setPartRef] = useState(family.parts[0]!.ref);
+  const [partRef, setPartRef] = useState(present(family.parts[0]).ref);
   const [words, setWords] = useDraft(`${record.tag}.finding.words`);
   const [plain, setPlain] = useDraft(`${record.tag}.finding.plain`);
   const [photoId, setPhotoId] = useState<string | null>(null);

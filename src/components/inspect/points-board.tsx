@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { drawSection, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
@@ -286,7 +287,7 @@ function limitsOf(point: FamilyPoint, display: LengthDisplay): string {
   ]
     .filter(Boolean)
     .join(' ');
-  return `new ${say(point.new_mm!.min)} to ${say(point.new_mm!.max)}${reuse && ` · reuse ${reuse}`}`;
+  return `new ${say(present(point.new_mm).min)} to ${say(present(point.new_mm).max)}${reuse && ` · reuse ${reuse}`}`;
 }
 
 function gaugesFor(point: FamilyPoint, instruments: readonly InstrumentShown[]): readonly InstrumentShown[] {

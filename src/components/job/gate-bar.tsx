@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import Link from 'next/link';
 import { useState } from 'react';
 import { personalMoves } from '@/core/lifecycle/transition';
@@ -82,7 +83,7 @@ export function GateBar({ view, shown }: { readonly view: JobView; readonly show
             </b>{' '}
             <span className="text-quiet">before “{gate.words}”</span>{' '}
             <span className="underline">{isOpen ? 'hide' : 'show'}</span>
-            {!isOpen && <span className="block text-13 text-quiet">first: {gate.missing[0]!.words}</span>}
+            {!isOpen && <span className="block text-13 text-quiet">first: {present(gate.missing[0]).words}</span>}
           </button>
         ) : (
           <p className="min-h-12 content-center">

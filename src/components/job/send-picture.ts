@@ -30,7 +30,7 @@ type Photo = ResultOf<'add-photo'>;
 
 function answerOf(text: string, status: number): Answered<Photo> {
   try {
-    const body: { data?: Photo; error?: ActError } = JSON.parse(text);
+    const body = JSON.parse(text) as { data?: Photo; error?: ActError };
     if (body.data) return { ok: true, data: body.data };
     if (body.error) return { ok: false, error: body.error };
   } catch {

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { drawSection, type Family, type TeardownStep } from '@/core/family';
@@ -73,7 +74,7 @@ function limitsOf({ new_mm, reuse_mm, derived }: Family['points'][number]): stri
   ]
     .filter(Boolean)
     .join(' ');
-  return `${new_mm!.min} to ${new_mm!.max} mm new${reuse && `, ${reuse} mm for reuse`}`;
+  return `${present(new_mm).min} to ${present(new_mm).max} mm new${reuse && `, ${reuse} mm for reuse`}`;
 }
 
 /** One family as it teaches the product a construction: section, parts, points, both sequences, test plan, damage, kits. */
@@ -101,7 +102,7 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
             {family.variants.length > 1 && (
               <label className="text-13 text-quiet">
                 Built as
-                <select name="variant" defaultValue={variant ?? family.variants[0]!.id} className="field">
+                <select name="variant" defaultValue={variant ?? present(family.variants[0]).id} className="field">
                   {family.variants.map((one) => (
                     <option key={one.id} value={one.id}>
                       {one.title}

@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type FormEvent } from 'react';
 import type { Family } from '@/core/family';
@@ -83,7 +84,7 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
   );
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const odd = changed.find((entry) => entry.factor > 0 && !Number.isFinite(readNumber(typed[entry.path]!)));
+    const odd = changed.find((entry) => entry.factor > 0 && !Number.isFinite(readNumber(present(typed[entry.path]))));
     if (odd)
       return setError({
         code: 'bad-input',
@@ -96,9 +97,9 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
       path: entry.path,
       value: entry.factor
         ? entry.factor === 100
-          ? Math.round(readNumber(typed[entry.path]!) * 100)
-          : readNumber(typed[entry.path]!)
-        : typed[entry.path]!,
+          ? Math.round(readNumber(present(typed[entry.path])) * 100)
+          : readNumber(present(typed[entry.path]))
+        : present(typed[entry.path]),
     }));
     const answer = await act('make-own-family', { familyId: family.id, title, changes });
     if (answer.ok) router.push(`/library/${answer.data.familyId}`);

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import Link from 'next/link';
 import { sayDate } from '../job/view';
 
@@ -62,20 +63,17 @@ export function PartsDesk({
           On order <small className="font-normal text-quiet">{lines.length} open lines, by the supplier’s date</small>
         </h2>
         {[...byOrder].map(([number, list]) => {
-          const [first] = list;
-          const isLate = first!.dueOn !== null && first!.dueOn < today;
+          const { dueOn, tag, supplier } = present(list[0]);
+          const isLate = dueOn !== null && dueOn < today;
           return (
             <div key={number} className="grid gap-x-4 border-t border-line py-2 md:grid-cols-[210px_1fr]">
               <div>
-                <Link
-                  href={`/jobs/${first!.tag}?at=parts`}
-                  className="font-bold underline decoration-line underline-offset-4"
-                >
-                  <span className="num">{number}</span> for <span className="num">{first!.tag}</span>
+                <Link href={`/jobs/${tag}?at=parts`} className="font-bold underline decoration-line underline-offset-4">
+                  <span className="num">{number}</span> for <span className="num">{tag}</span>
                 </Link>
-                <p className="text-13 text-quiet">{first!.supplier}</p>
+                <p className="text-13 text-quiet">{supplier}</p>
                 <p className={isLate ? 'font-bold text-jasper' : ''}>
-                  {first!.dueOn ? `${isLate ? 'late since' : 'due'} ${sayDate(first!.dueOn)}` : 'no date yet'}
+                  {dueOn ? `${isLate ? 'late since' : 'due'} ${sayDate(dueOn)}` : 'no date yet'}
                 </p>
               </div>
               <ul>

@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useMemo } from 'react';
 import { drawSection, writeBuild, type FamilyCard } from '@/core/family';
 import { Section } from '../signs/section';
@@ -53,7 +54,7 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
                 aria-hidden="true"
                 inert
               >
-                <Section drawing={drawings.get(family.id)!} pins={{}} showsPins={false} title={family.title} />
+                <Section drawing={present(drawings.get(family.id))} pins={{}} showsPins={false} title={family.title} />
               </span>
             </label>
           );
@@ -69,7 +70,7 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
           {chosen.variants.length > 0 && (
             <SelectField
               label="Built as"
-              value={construction.variant || chosen.variants[0]!.id}
+              value={construction.variant || present(chosen.variants[0]).id}
               error={issues.variant}
               onChange={(event) => onChange({ ...construction, variant: event.target.value })}
             >

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { exampleRecord } from '@/core/record/example-record';
 import { readMoney, writeMoney } from '../quote/money';
 import { emptyIntake, readIntakeText, writeIntakeText } from './intake-text';
@@ -13,9 +14,9 @@ test('units at receiving are understood and kept in the record’s units', () =>
     runningHours: '1200 h',
   });
   expect(issues).toEqual({});
-  expect(intake.duty!.flowM3h).toBeCloseTo(24.983718, 5);
-  expect(intake.duty!.headM).toBeCloseTo(32.004, 6);
-  expect(intake.duty!.powerKw).toBeCloseTo(3.728499, 5);
+  expect(present(intake.duty).flowM3h).toBeCloseTo(24.983718, 5);
+  expect(present(intake.duty).headM).toBeCloseTo(32.004, 6);
+  expect(present(intake.duty).powerKw).toBeCloseTo(3.728499, 5);
   expect(intake).toMatchObject({ runningHours: 1200, duty: { efficiencyPct: 66, speedRpm: 2900 } });
 });
 test('no duty at all is fine, half a duty is asked for by field', () => {

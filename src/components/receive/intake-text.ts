@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import type { InputOf } from '@/contract';
 import type { Duty, Intake } from '@/core/record';
 import { parseQuantity, type Dimension } from '@/core/units';
@@ -135,7 +136,7 @@ export function readIntakeText(text: IntakeText): {
     .filter(Boolean);
   const shims = feet
     .filter((foot) => text.shims[foot]?.trim())
-    .map((foot) => ({ foot, thicknesses: text.shims[foot]!.trim() }));
+    .map((foot) => ({ foot, thicknesses: present(text.shims[foot]).trim() }));
   return {
     intake: {
       equipmentNumber,

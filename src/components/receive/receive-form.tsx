@@ -2,11 +2,12 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState, type FormEvent } from 'react';
+import { useState, type FormEvent } from 'react';
 import { proposeFamily, type FamilyCard } from '@/core/family';
 import type { InputOf } from '@/contract';
 import { act, type ActError } from '../act/act';
 import { useDraft } from '../act/use-draft';
+import { useHits, type Hit } from '../shell/use-hits';
 import { Section } from '../signs/section';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { ConstructionChooser, drawChosen } from './construction-chooser';
@@ -38,15 +39,6 @@ interface Draft {
   readonly intake: IntakeText;
 }
 
-interface Visit {
-  readonly tag: string;
-  readonly serial: string;
-  readonly maker: string;
-  readonly model: string;
-  readonly customer: string;
-  readonly answer: string;
-}
-
 const fresh: Draft = {
   customer: '',
   contactName: '',
@@ -64,22 +56,10 @@ const fresh: Draft = {
   intake: emptyIntake,
 };
 
-function useVisits(serial: string): readonly Visit[] {
-  const [visits, setVisits] = useState<readonly Visit[]>([]);
-  useEffect(() => {
-    const timer = setTimeout(async () => {
-      if (serial.trim().length < 3) return setVisits([]);
-      const answer = await fetch(`/api/find?text=${encodeURIComponent(serial.trim())}`).then(
-        (one) => one.json() as Promise<{ data?: { strips: Visit[] } }>,
-        () => null,
-      );
-      setVisits(
-        answer?.data?.strips.filter((visit) => visit.serial.toLowerCase() === serial.trim().toLowerCase()) ?? [],
-      );
-    }, 250);
-    return () => clearTimeout(timer);
-  }, [serial]);
-  return visits;
+function useVisits(serial: string): readonly Hit[] {
+  const hits = useHits(serial.trim().length < 3 ? '' : serial);
+  const wanted = serial.trim().toLowerCase();
+  return hits?.filter((hit) => hit.serial.toLowerCase() === wanted) ?? [];
 }
 
 function readDraft(text: string): Draft {
@@ -158,7 +138,7 @@ export function ReceiveForm({
   };
   const chooseCustomer = (name: string) => set(ownerNamed(name));
   // One change: a second one would be made from the draft as it was before the first.
-  const takeFrom = (visit: Visit | undefined) =>
+  const takeFrom = (visit: Hit | undefined) =>
     visit && set({ maker: visit.maker, model: visit.model, ...ownerNamed(visit.customer) });
   const submit = async (event: FormEvent) => {
     event.preventDefault();

@@ -20,7 +20,7 @@ type IntakeDraft = Draft<IntakeText>;
 /** A draft as it was stored; null for none, and for one from before drafts kept what they were begun from. */
 function readDraft(text: string): IntakeDraft | null {
   try {
-    const draft: Partial<IntakeDraft> | null = text ? JSON.parse(text) : null;
+    const draft = text ? (JSON.parse(text) as Partial<IntakeDraft> | null) : null;
     return draft?.base && draft.mine ? { base: draft.base, mine: draft.mine } : null;
   } catch {
     return null;

@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useMemo, useState } from 'react';
 import { judgePoints } from '@/core/inspection';
 import { useAct } from '../act/use-act';
@@ -128,7 +129,7 @@ function Issued({ view }: SheetProps) {
     <>
       <section aria-label="Issued revisions">
         <h2 className="text-18 font-bold">
-          Report <span className="num">{record.reports[0]!.number}</span>
+          Report <span className="num">{present(record.reports[0]).number}</span>
         </h2>
         <ul>
           {record.reports.map((report) => (

@@ -1,129 +1,133 @@
 'use client';
 
-import Link from 'next/link';
+import { useCombobox } from 'downshift';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
+import { findHits, useHits, type Hit } from './use-hits';
 
-interface Hit {
-  readonly tag: string;
-  readonly pump: string;
-  readonly customer: string;
-  readonly serial: string;
-  readonly answer: string;
-}
+/** Hits that the list shows at most. */
+const mostHits = 8;
 
-/** One search box: a tag, a serial number, a customer or words; the answer line of the first hit can be read out or copied. */
-export function FindBox() {
-  const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
-  const [text, setText] = useState('');
-  const [hits, setHits] = useState<readonly Hit[] | null>(null);
-  const [said, setSaid] = useState('');
+/** A slash brings the cursor here from anywhere but a field. */
+function useSlash(focus: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing = (event.target as HTMLElement).matches?.('input, textarea, select');
-      if (event.key === '/' && !typing) {
-        event.preventDefault();
-        input.current?.focus();
-      }
+      const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
+      if (event.key !== '/' || isTyping) return;
+      event.preventDefault();
+      focus();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
+  }, [focus]);
+}
+
+function AnswerToRead({ hit }: { readonly hit: Hit }) {
+  const [copied, setCopied] = useState('');
+  const copy = async () => {
+    // A page over plain HTTP has no clipboard.
+    await navigator.clipboard?.writeText(hit.answer);
+    setCopied(hit.tag);
+  };
+  return (
+    <div className="flex items-start gap-3 bg-sand px-4 py-3">
+      <span className="text-13 text-quiet">Answer</span>
+      <p className="flex-1" aria-live="polite">
+        {hit.answer}
+      </p>
+      <button
+        type="button"
+        className="min-h-8 rounded border border-quiet px-2 text-13"
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={() => void copy()}
+      >
+        {copied === hit.tag ? 'copied' : 'copy'}
+      </button>
+    </div>
+  );
+}
+
+/** One search box: a tag, a serial number, a customer or words; the answer line of the hit can be read out or copied. */
+export function FindBox() {
+  const router = useRouter();
+  const [field, setField] = useState<HTMLInputElement | null>(null);
+  const [text, setText] = useState('');
+  const takeField = useCallback((element: HTMLInputElement | null) => {
+    setField(element);
+    // What was typed before the page came alive is not lost.
+    if (element?.value) setText(element.value);
   }, []);
-  // What was typed before the page came alive is not lost.
-  useEffect(() => {
-    if (input.current?.value) setText(input.current.value);
-  }, []);
-  useEffect(() => {
-    const controller = new AbortController();
-    const timer = setTimeout(async () => {
-      if (!text.trim()) return setHits(null);
-      const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`, { signal: controller.signal }).then(
-        (response) => response.json() as Promise<{ data?: { strips: Hit[] } }>,
-        () => null,
-      );
-      if (answer?.data) setHits(answer.data.strips);
-    }, 140);
-    return () => {
-      clearTimeout(timer);
-      controller.abort();
-    };
-  }, [text]);
-  const close = () => {
+  const hits = useHits(text);
+  const items = [...(hits ?? [])].slice(0, mostHits);
+  const open = (hit: Hit) => {
     setText('');
-    setHits(null);
+    router.push(`/jobs/${hit.tag}`);
   };
+  const combobox = useCombobox<Hit>({
+    items,
+    inputValue: text,
+    selectedItem: null,
+    itemToString: (hit) => hit?.tag ?? '',
+    onInputValueChange: ({ inputValue, type }) => {
+      if (type === useCombobox.stateChangeTypes.InputChange) setText(inputValue);
+    },
+    onSelectedItemChange: ({ selectedItem }) => selectedItem && open(selectedItem),
+  });
+  useSlash(() => field?.focus());
+  /** Enter without a choice opens the first hit of what is typed, also when the list is not there yet. */
   const openFirst = async () => {
-    const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`).then(
-      (response) => response.json() as Promise<{ data?: { strips: Hit[] } }>,
-      () => null,
-    );
-    const first = answer?.data?.strips[0];
-    setHits(answer?.data?.strips ?? []);
-    if (!first) return;
-    close();
-    router.push(`/jobs/${first.tag}`);
+    const [first] = (await findHits(text.trim()).catch(() => null)) ?? [];
+    if (first) open(first);
   };
-  const first = hits?.[0];
+  const isShown = hits !== null && combobox.isOpen;
+  const read = items[combobox.highlightedIndex] ?? items[0];
   return (
     <search className="relative min-w-0">
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void openFirst();
-        }}
+      <div className="frame flex h-[42px] items-center gap-2 rounded-[19px_19px_19px_7px] border border-ink bg-sheet pl-4 pr-3">
+        <input
+          {...combobox.getInputProps({
+            ref: takeField,
+            onKeyDown: (event) => {
+              if (event.key === 'Escape') setText('');
+              if (event.key === 'Enter' && combobox.highlightedIndex < 0 && text.trim()) void openFirst();
+            },
+          })}
+          aria-label="Find a pump"
+          placeholder="Tag, serial number, customer, what they say it does"
+          className="framed min-w-0 flex-1 bg-transparent placeholder:text-quiet"
+        />
+        <kbd aria-hidden="true">/</kbd>
+      </div>
+      <div
+        className={
+          isShown
+            ? 'absolute left-0 right-0 top-[48px] z-40 rounded-[10px_12px_9px_13px] border border-ink bg-sheet shadow-lg lg:min-w-[640px]'
+            : ''
+        }
       >
-        <div className="flex h-[42px] items-center gap-2 rounded-[19px_19px_19px_7px] border border-ink bg-sheet pl-4 pr-3 frame">
-          <input
-            ref={input}
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            onKeyDown={(event) => event.key === 'Escape' && close()}
-            aria-label="Find a pump"
-            placeholder="Tag, serial number, customer, what they say it does"
-            className="framed min-w-0 flex-1 bg-transparent placeholder:text-quiet"
-          />
-          <kbd aria-hidden="true">/</kbd>
-        </div>
-      </form>
-      {hits && (
-        <div className="absolute left-0 right-0 top-[48px] z-40 rounded-[10px_12px_9px_13px] border border-ink bg-sheet shadow-lg lg:min-w-[640px]">
-          {first ? (
-            <div className="flex items-start gap-3 bg-sand px-4 py-3">
-              <span className="text-13 text-quiet">Answer</span>
-              <p className="flex-1" aria-live="polite">
-                {first.answer}
-              </p>
-              <button
-                type="button"
-                className="min-h-8 rounded border border-quiet px-2 text-13"
-                onClick={() => navigator.clipboard?.writeText(first.answer).then(() => setSaid(first.tag))}
+        {isShown && read && <AnswerToRead hit={read} />}
+        {isShown && !read && (
+          <p className="px-4 py-3" role="status">
+            Nothing here is called “{text}”. Try part of the serial number, or the owner.
+          </p>
+        )}
+        <ul {...combobox.getMenuProps({ 'aria-label': 'Pumps found' })}>
+          {isShown &&
+            items.map((hit, index) => (
+              <li
+                key={hit.tag}
+                {...combobox.getItemProps({ item: hit, index })}
+                className={`row flex min-h-11 cursor-pointer items-center gap-4 px-4 first:border-0 ${combobox.highlightedIndex === index ? 'bg-sand' : ''}`}
               >
-                {said === first.tag ? 'copied' : 'copy'}
-              </button>
-            </div>
-          ) : (
-            <p className="px-4 py-3">Nothing here is called “{text}”. Try part of the serial number, or the owner.</p>
-          )}
-          <ul>
-            {hits.slice(0, 8).map((hit) => (
-              <li key={hit.tag} className="row first:border-0">
-                <Link
-                  href={`/jobs/${hit.tag}`}
-                  onClick={close}
-                  className="flex min-h-11 items-center gap-4 px-4 hover:bg-sand"
-                >
-                  <b className="num">{hit.tag}</b>
-                  <span className="flex-1 truncate">
-                    {hit.pump} · {hit.customer}
-                  </span>
-                  <span className="num text-13 text-quiet">{hit.serial}</span>
-                </Link>
+                <b className="num">{hit.tag}</b>
+                <span className="flex-1 truncate">
+                  {hit.pump} · {hit.customer}
+                </span>
+                <span className="num text-13 text-quiet">{hit.serial}</span>
               </li>
             ))}
-          </ul>
-        </div>
-      )}
+        </ul>
+      </div>
     </search>
   );
 }

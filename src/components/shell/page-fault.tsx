@@ -10,7 +10,7 @@ export function PageFault({ error }: { readonly error: Error & { digest?: string
   useEffect(() => {
     const timer = setInterval(
       () =>
-        fetch('/api/health').then(
+        void fetch('/api/health').then(
           (answer) => answer.ok && loadAgain(),
           () => undefined,
         ),

@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
 
@@ -9,7 +10,7 @@ const scannerGap = 45;
 
 function takeBack(field: HTMLInputElement | HTMLTextAreaElement, text: string): void {
   if (!field.value.endsWith(text)) return;
-  const setter = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value')!.set!;
+  const setter = present(present(Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value')).set);
   setter.call(field, field.value.slice(0, -text.length));
   field.dispatchEvent(new Event('input', { bubbles: true }));
 }

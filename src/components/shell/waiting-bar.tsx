@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useRouter } from 'next/navigation';
 import { useEffect, useSyncExternalStore } from 'react';
 import { v4 as makeKey } from 'uuid';
@@ -50,7 +51,7 @@ export function WaitingBar() {
     const flush = async () => {
       for (const tag of await flushWaiting()) if (!(await tellChanged(tag))) router.refresh();
     };
-    const timer = setInterval(flush, 2000);
+    const timer = setInterval(() => void flush(), 2000);
     return () => clearInterval(timer);
   }, [open, router]);
   if (!entries.length) return null;
@@ -86,9 +87,9 @@ export function WaitingBar() {
             <p className="font-semibold">
               {entry.label} <span className="font-normal text-quiet">by {entry.maker.name}</span>
             </p>
-            <p className="text-13">{entry.error!.what}</p>
+            <p className="text-13">{present(entry.error).what}</p>
             <div className="mt-1 flex gap-3">
-              {entry.error!.theirs ? (
+              {present(entry.error).theirs ? (
                 <>
                   <button type="button" className="min-h-11 font-semibold underline" onClick={() => again(entry)}>
                     Mine stands

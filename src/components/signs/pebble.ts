@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 /** Outline of a pebble: a closed smooth curve with a slight, fixed variety, so that each station is known by its shape. */
 export function pebble(
   seed: number,
@@ -13,8 +14,12 @@ export function pebble(
   });
   const n = (value: number) => value.toFixed(1);
   const curves = points.map((b, k) => {
-    const [a, c, e] = [points[(k + count - 1) % count]!, points[(k + 1) % count]!, points[(k + 2) % count]!];
+    const [a, c, e] = [
+      present(points[(k + count - 1) % count]),
+      present(points[(k + 1) % count]),
+      present(points[(k + 2) % count]),
+    ];
     return `C${n(b[0] + (c[0] - a[0]) / 6)} ${n(b[1] + (c[1] - a[1]) / 6)} ${n(c[0] - (e[0] - b[0]) / 6)} ${n(c[1] - (e[1] - b[1]) / 6)} ${n(c[0])} ${n(c[1])}`;
   });
-  return `M${n(points[0]![0])} ${n(points[0]![1])}${curves.join('')}Z`;
+  return `M${n(present(points[0])[0])} ${n(present(points[0])[1])}${curves.join('')}Z`;
 }

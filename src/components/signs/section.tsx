@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
 import type { SectionDrawing } from '@/core/family';
 import { pebble } from './pebble';
@@ -67,7 +68,9 @@ export function Section({
   const order = useMemo(
     () =>
       [...firstOf.keys()].toSorted(
-        (one, other) => startOf(drawing.shapes[firstOf.get(one)!]!.d) - startOf(drawing.shapes[firstOf.get(other)!]!.d),
+        (one, other) =>
+          startOf(present(drawing.shapes[present(firstOf.get(one))]).d) -
+          startOf(present(drawing.shapes[present(firstOf.get(other))]).d),
       ),
     [firstOf, drawing.shapes],
   );
@@ -79,7 +82,7 @@ export function Section({
     const way = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (!way) return;
     event.preventDefault();
-    const next = order[(order.indexOf(part) + way + order.length) % order.length]!;
+    const next = present(order[(order.indexOf(part) + way + order.length) % order.length]);
     setAtPart(next);
     event.currentTarget.closest('svg')?.querySelector<SVGPathElement>(`[data-part="${next}"]`)?.focus();
   };

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { holderNames, stationNames, stations, type Holder, type Station } from '@/core/record';
 import { pebble } from './pebble';
 
@@ -66,7 +67,7 @@ function Stretch({ of, from, to }: { readonly of: string; readonly from: number;
 export function Stream({ station, holder, isStopped = false, skipped = [] }: Props) {
   const at = stations.indexOf(station);
   const cx = xOf(at);
-  const firstSkipped = skipped.length ? stations.indexOf(skipped[0]!) : at;
+  const firstSkipped = skipped.length ? stations.indexOf(present(skipped[0])) : at;
   return (
     <svg
       width={width}

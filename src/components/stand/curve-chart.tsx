@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import {
   CartesianGrid,
   ComposedChart,
@@ -149,9 +150,9 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
   const most = Math.max(...slip.pressuresKpa, slip.dutyKpa) * 1.08;
   const step = niceStep(most / 6);
   const ticks = Array.from({ length: Math.ceil(most / step) + 1 }, (_, i) => i * step);
-  const last = ticks.at(-1)!;
+  const last = present(ticks.at(-1));
   const measured = judged.points.map((point, i) => ({
-    pressure: slip.pressuresKpa[i]!,
+    pressure: present(slip.pressuresKpa[i]),
     flow: point.flowM3h,
     power: point.powerKw,
   }));

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import type { ReactNode } from 'react';
 
 type Numbers = Readonly<Record<string, number>>;
@@ -586,7 +587,7 @@ function CurvesBeside({ input }: DrawingProps) {
         points: one.points
           .toSorted((a, b) => a.flow_m3h - b.flow_m3h)
           .map((point) => [point.flow_m3h, point.head_m] as const),
-        stroke: strokes[i % strokes.length]!,
+        stroke: present(strokes[i % strokes.length]),
       }))}
       xName="flow, m³/h"
       yName="head, m"
@@ -647,7 +648,7 @@ function DialRound({ input }: DrawingProps) {
   const corners = readings
     .toSorted((a, b) => a.angle_deg - b.angle_deg)
     .map((one) => polar(r(one.value_mm), one.angle_deg));
-  const top = readings[values.indexOf(high)]!;
+  const top = present(readings[values.indexOf(high)]);
   const [x, y] = polar(r(high) + 12, top.angle_deg);
   return (
     <svg

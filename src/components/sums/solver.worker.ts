@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { expose } from 'comlink';
 import { findSum, SumRefusal, type Outcome } from '@/core/sums';
 import { loadSolver } from '@/solver/highs-solver';
@@ -9,7 +10,9 @@ export type HeavyOutcome =
 const heavySums = {
   async compute(id: string, input: unknown): Promise<HeavyOutcome> {
     try {
-      return { outcome: findSum(id)!.compute(input, await loadSolver({ locateFile: () => '/solver/highs.wasm' })) };
+      return {
+        outcome: present(findSum(id)).compute(input, await loadSolver({ locateFile: () => '/solver/highs.wasm' })),
+      };
     } catch (error) {
       if (error instanceof SumRefusal) return { refusal: { path: error.path, message: error.message } };
       throw error;

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { sums } from '@/core/sums';
 import { loadSolver } from '@/solver/highs-solver';
 import { fieldsOf, labelOf, readFields, waysOf, writeFields } from './sum-fields';
@@ -20,7 +21,7 @@ test.each(sums.map((sum) => [sum.id, sum] as const))(
   },
 );
 test('units typed are understood in each field', () => {
-  const sum = sums.find((one) => one.id === 'bearing-heat')!;
+  const sum = present(sums.find((one) => one.id === 'bearing-heat'));
   const fields = fieldsOf(sum);
   const { input } = readFields(fields, {
     bore_mm: '2 in',
@@ -31,9 +32,9 @@ test('units typed are understood in each field', () => {
   expect(input).toEqual({ bore_mm: 50.8, interference_um: 25.4, ambient_c: 20, school: 'computed' });
 });
 test('a value that cannot be read is named at its field, and its line', () => {
-  const fit = sums.find((one) => one.id === 'fit')!;
+  const fit = present(sums.find((one) => one.id === 'fit'));
   expect(readFields(fieldsOf(fit), { nominal_mm: 'big' }).issues.nominal_mm).toContain('"big"');
-  const readings = sums.find((one) => one.id === 'readings')!;
+  const readings = present(sums.find((one) => one.id === 'readings'));
   expect(readFields(fieldsOf(readings), { readings: 'A ; 0 ; 45\nB ; 90 ; x' }).issues.readings).toMatch(
     /^Line 2: "x"/,
   );
@@ -47,12 +48,12 @@ test('names are words with their unit', () => {
   ]);
 });
 test('a sum with two ways has the fields of the way chosen', () => {
-  const alignment = sums.find((one) => one.id === 'alignment')!;
+  const alignment = present(sums.find((one) => one.id === 'alignment'));
   expect(waysOf(alignment)).toEqual(['rim-and-face', 'reverse-dial']);
   expect(fieldsOf(alignment, 1).some((field) => field.path === 'dial_distance_mm')).toBe(true);
 });
 test('rows within a row stand in one cell: text first, numbers last', () => {
-  const sum = sums.find((one) => one.id === 'kit-cover')!;
+  const sum = present(sums.find((one) => one.id === 'kit-cover'));
   const { input, issues } = readFields(fieldsOf(sum), {
     need: 'lip seal ; 2',
     offers: 'seal kit ; 900 ; 5 ; lip seal 1, face 2',

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import * as z from 'zod';
 import type { Sum } from '@/core/sums';
 import { parseQuantity, type Dimension } from '@/core/units';
@@ -124,7 +125,7 @@ function fieldOf(path: string, schema: Schema, isNeeded: boolean): readonly SumF
   const alternatives = schema.anyOf ?? schema.oneOf;
   if (alternatives?.every((one) => one.const !== undefined))
     return [{ kind: 'choice', path, choices: alternatives.map((one) => one.const as string | number), isNeeded }];
-  if (alternatives) return fieldOf(path, alternatives.find((one) => one.enum) ?? alternatives[0]!, isNeeded);
+  if (alternatives) return fieldOf(path, alternatives.find((one) => one.enum) ?? present(alternatives[0]), isNeeded);
   if (schema.const !== undefined) return [{ kind: 'choice', path, choices: [schema.const as string], isNeeded }];
   if (schema.enum) return [{ kind: 'choice', path, choices: schema.enum as readonly string[], isNeeded }];
   if (schema.type === 'boolean') return [{ kind: 'tick', path, isNeeded }];
@@ -238,7 +239,7 @@ function writeCell({ name, rows }: Column, row: Record<string, unknown>): string
 
 function put(target: Record<string, unknown>, path: string, value: unknown): void {
   const names = path.split('.');
-  const last = names.pop()!;
+  const last = present(names.pop());
   let at = target;
   for (const name of names) at = (at[name] ??= {}) as Record<string, unknown>;
   at[last] = value;

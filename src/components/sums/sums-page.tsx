@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { usePathname, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { findSum, sums, type Outcome, type Sum } from '@/core/sums';
@@ -26,7 +27,7 @@ export function SumsPage() {
   const given = useSearchParams();
   const path = usePathname();
   const [wanted, setWanted] = useState('');
-  const sum = findSum(given.get('sum') ?? '') ?? sums[0]!;
+  const sum = findSum(given.get('sum') ?? '') ?? present(sums[0]);
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = sums.filter((one) =>
     words.every((word) => [one.title, ...one.ask].join(' ').toLowerCase().includes(word)),
@@ -129,7 +130,7 @@ function OneSum({ sum, start, job }: { readonly sum: Sum; readonly start: FieldT
               text={texts[field.path] ?? ''}
               issue={issueOf(field)}
               onChange={(text) =>
-                setTexts({ ...texts, ...(ways.length > 1 && { method: ways[way]! }), [field.path]: text })
+                setTexts({ ...texts, ...(ways.length > 1 && { method: present(ways[way]) }), [field.path]: text })
               }
             />
           ))}

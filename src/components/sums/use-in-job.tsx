@@ -1,5 +1,6 @@
 'use client';
 
+import { present } from '@/core/present';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Asked } from '@/core/lifecycle';
@@ -114,7 +115,11 @@ export function UseInJob({ result, job }: { readonly result: unknown; readonly j
             </b>{' '}
             goes to
           </span>
-          <select className="field" value="" onChange={(event) => put(figure, list[Number(event.target.value)]!)}>
+          <select
+            className="field"
+            value=""
+            onChange={(event) => put(figure, present(list[Number(event.target.value)]))}
+          >
             <option value="">choose where</option>
             {list.map((ask, i) => (
               <option key={`${ask.kind} ${ask.id} ${ask.place ?? ''}`} value={i}>

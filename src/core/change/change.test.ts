@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { createHash } from 'node:crypto';
 import { canonical, chainEvent, type ChainedEvent } from '../lifecycle';
 import { asId, recordOf, tablesOf, type FindingId, type JobRecord } from '../record';
@@ -69,7 +70,7 @@ function chainOf(start: JobRecord, steps: readonly (readonly Put[])[]) {
     record = applied.record;
     append(applied.changes);
   }
-  return { events, record: { ...record, version: events.length, headHash: events.at(-1)!.hash } };
+  return { events, record: { ...record, version: events.length, headHash: present(events.at(-1)).hash } };
 }
 
 test('a record taken apart into rows and put together again is the same record', () => {
@@ -98,15 +99,19 @@ describe('putting rows', () => {
   test('puts a disposition into its finding, a line into its quote, a receipt into what was received', () => {
     const { record } = applyPuts(full, [
       put('disposition', { findingId, action: 'rework', reason: 'sleeve it', version: 2, ...signed }),
-      put('quoteLine', { ...exampleLine({ description: 'Two rings' }), quoteId: full.quotes[0]!.id, position: 0 }),
+      put('quoteLine', {
+        ...exampleLine({ description: 'Two rings' }),
+        quoteId: present(full.quotes[0]).id,
+        position: 0,
+      }),
       put('receipt', { id: 'r-2', lineId: asId('ol-1'), quantity: 1, note: '', ...signed }),
     ]);
-    expect(record.findings[0]!.disposition).toMatchObject({ action: 'rework', version: 2 });
-    expect(record.quotes[0]!.lines.map((line) => line.description)).toEqual(['Two rings', 'Freight']);
-    expect(record.orders[0]!.lines[0]!.received).toBe(2);
+    expect(present(record.findings[0]).disposition).toMatchObject({ action: 'rework', version: 2 });
+    expect(present(record.quotes[0]).lines.map((line) => line.description)).toEqual(['Two rings', 'Freight']);
+    expect(present(present(record.orders[0]).lines[0]).received).toBe(2);
   });
   test('keeps rows in their order: findings by time, lines by position', () => {
-    const earlier = { ...full.findings[0]!, id: asId<FindingId>('f-0'), at: '2026-11-20T08:00:00.000Z' };
+    const earlier = { ...present(full.findings[0]), id: asId<FindingId>('f-0'), at: '2026-11-20T08:00:00.000Z' };
     const { disposition: _disposition, ...row } = earlier;
     const { record } = applyPuts(full, [put('finding', row)]);
     expect(record.findings.map((finding) => finding.id)).toEqual(['f-0', 'f-1']);
@@ -134,7 +139,7 @@ describe('replay', () => {
   });
   test('names the row and field that no event put there', () => {
     const [reading] = record.readings;
-    const altered = { ...record, readings: [{ ...reading!, valueMm: 45.002 }] };
+    const altered = { ...record, readings: [{ ...present(reading), valueMm: 45.002 }] };
     expect(verifyJob({ record: altered, events, sha256 })).toEqual({
       seq: null,
       what: 'reading sleeve-diameter A:0 as-found: valueMm',
@@ -145,7 +150,7 @@ describe('replay', () => {
   test('names a row that is gone and a row that nobody entered', () => {
     const gone = verifyJob({ record: { ...record, receipts: [] }, events, sha256 });
     expect(gone).toMatchObject({ what: 'receipt r-1: at', stored: 'no such row' });
-    const extra = { ...record.receipts[0]!, id: 'r-9' };
+    const extra = { ...present(record.receipts[0]), id: 'r-9' };
     const more = verifyJob({ record: { ...record, receipts: [...record.receipts, extra] }, events, sha256 });
     expect(more).toMatchObject({ what: 'receipt r-9: at', replayed: 'no such row' });
   });

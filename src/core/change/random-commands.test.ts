@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
@@ -93,7 +94,7 @@ function open(): World {
   const contact = { id: 'c', name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' };
   const pump = { id: 'p', maker: 'Quillmere', model: 'QB', serial: 'QB-1', size: '' };
   const facts = { jobId: asId<JobId>('job'), tag, family, earlierVisits: [], pump, customer: { id: 'k', name: 'G' } };
-  const who = { ...people[0]!, at: momentOf(world) };
+  const who = { ...present(people[0]), at: momentOf(world) };
   const decision = receive.openJob({ who, now: who.at, sha256, facts: { ...facts, contact } }, command);
   take(world, decision);
   return world;
@@ -373,13 +374,13 @@ function assertInvariants(world: World, before: JobRecord, decision: Decision<un
   if (record.station !== before.station) {
     const move = JSON.parse(decision.event.data) as { move?: EventKind };
     expect(move.move).toBeDefined();
-    expect(moves[move.move!].from).toContain(before.station);
-    expect(moves[move.move!].to).toBe(record.station);
+    expect(moves[present(move.move)].from).toContain(before.station);
+    expect(moves[present(move.move)].to).toBe(record.station);
     const unmoved = { ...record, station: before.station, outcome: before.outcome };
-    expect(gateFor(move.move!, unmoved, family)).toEqual([]);
-    expect(transition({ ...before, closed: before.closedAt !== null }, { event: move.move!, missing: [] }).ok).toBe(
-      true,
-    );
+    expect(gateFor(present(move.move), unmoved, family)).toEqual([]);
+    expect(
+      transition({ ...before, closed: before.closedAt !== null }, { event: present(move.move), missing: [] }).ok,
+    ).toBe(true);
   }
   // The chain runs on, and the event says who did it.
   expect(events.at(-1)).toBe(decision.event);
@@ -414,11 +415,13 @@ function play(world: World, { kind, picks, by }: { kind: number; picks: readonly
     items[(picks[next++ % picks.length] ?? 0) % (items.length || 1)];
   const likely = usual[world.record.station];
   const attempt =
-    kind % 4 === 0 ? attempts[Math.floor(kind / 4) % attempts.length]! : likely[Math.floor(kind / 4) % likely.length]!;
+    kind % 4 === 0
+      ? present(attempts[Math.floor(kind / 4) % attempts.length])
+      : present(likely[Math.floor(kind / 4) % likely.length]);
   const tried = attempt(world, pick);
   if (!tried) return;
   const before = world.record;
-  const who = people[by]!;
+  const who = present(people[by]);
   const decided = tried.run(who);
   // A refusal changes nothing, and says why.
   if (!decided.ok) {

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { canonical, findBrokenEvent, type ChainedEvent } from '../lifecycle/event-chain';
 import { emptyTables, recordOf, rowKinds, tablesOf, type JobRecord, type RowKind, type RowTables } from '../record';
@@ -45,14 +46,14 @@ export function replayEvents(events: readonly Pick<ChainedEvent, 'data'>[]): Row
 /** The first field in which two rows differ; null where they are the same. */
 function firstField(one: object | undefined, other: object | undefined): string | null {
   const [a, b]: Readonly<Record<string, unknown>>[] = [{ ...one }, { ...other }];
-  const fields = [...new Set([...Object.keys(a!), ...Object.keys(b!)])].sort();
-  return fields.find((field) => canonical(a![field] ?? null) !== canonical(b![field] ?? null)) ?? null;
+  const fields = [...new Set([...Object.keys(present(a)), ...Object.keys(present(b))])].sort();
+  return fields.find((field) => canonical(present(a)[field] ?? null) !== canonical(present(b)[field] ?? null)) ?? null;
 }
 
 function firstDifferenceOf(kind: RowKind, replayed: RowTables, stored: RowTables): Difference | null {
   const [a, b]: ReadonlyMap<string, object>[] = [replayed[kind], stored[kind]];
-  for (const key of new Set([...a!.keys(), ...b!.keys()])) {
-    const [one, other] = [a!.get(key), b!.get(key)];
+  for (const key of new Set([...present(a).keys(), ...present(b).keys()])) {
+    const [one, other] = [present(a).get(key), present(b).get(key)];
     const field = firstField(one, other);
     if (!field) continue;
     const of = (row: object | undefined) => (row ? (row as Readonly<Record<string, unknown>>)[field] : 'no such row');

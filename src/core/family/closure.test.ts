@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { readdirSync, readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020';
 import {
@@ -22,7 +23,7 @@ const texts = Object.fromEntries(
     .map((file) => [file, readFileSync(`families/${file}`, 'utf8')]),
 );
 const files = Object.entries(texts).map(([file, text]) => [file, loadFamily(JSON.parse(text))] as const);
-const familyOf = (id: string) => structuredClone(files.find(([, family]) => family.id === id)![1]);
+const familyOf = (id: string) => structuredClone(present(files.find(([, family]) => family.id === id))[1]);
 
 test('ten families ship, F1 to F10', () =>
   expect(files.map(([, family]) => family.id).toSorted((a, b) => Number(a.slice(1)) - Number(b.slice(1)))).toEqual(
@@ -46,7 +47,7 @@ describe.each(files)('%s', (file, family) => {
     expect([
       ajv.validate(
         JSON.parse(readFileSync('docs/formats/family-1.schema.json', 'utf8')) as object,
-        JSON.parse(texts[file]!),
+        JSON.parse(present(texts[file])),
       ),
       ajv.errors,
     ]).toEqual([true, null]);
@@ -98,12 +99,12 @@ test('the published schema of docs/formats is the one in force; `npm run formats
   ));
 
 describe('each rule of closure, broken once, is named', () => {
-  const step = (family: Family, id: string) => family.rebuild.find((one) => one.id === id)!;
+  const step = (family: Family, id: string) => present(family.rebuild.find((one) => one.id === id));
   const breaks: Readonly<Record<ClosureRule, (family: Family) => string>> = {
-    'single-id': (family) => ((family.parts[1]!.ref = family.parts[0]!.ref), 'parts.1'),
-    'known-part': (family) => (family.damage[0]!.part = 'flywheel') && 'damage.0.part',
+    'single-id': (family) => ((present(family.parts[1]).ref = present(family.parts[0]).ref), 'parts.1'),
+    'known-part': (family) => (present(family.damage[0]).part = 'flywheel') && 'damage.0.part',
     removed: (family) => (
-      (family.teardown[0]!.parts = []),
+      (present(family.teardown[0]).parts = []),
       `parts.${family.parts.findIndex((part) => part.ref === 'coupling-half')}`
     ),
     fitted: (family) => (
@@ -121,14 +122,16 @@ describe('each rule of closure, broken once, is named', () => {
     ),
     'captured-again': (family) => ((step(family, 'valve-on').captures = []), 'teardown.2.captures.0'),
     oriented: (family) => (
-      (family.teardown[3]!.captures = family.teardown[3]!.captures.filter((capture) => capture.kind !== 'orientation')),
+      (present(family.teardown[3]).captures = present(family.teardown[3]).captures.filter(
+        (capture) => capture.kind !== 'orientation',
+      )),
       'teardown.3.captures'
     ),
-    counted: (family) => ((findPart(family, 'half-rings')!.quantity = 3), 'teardown.3.captures.1'),
-    'point-limits': (family) => ((family.points[0]!.reuse_mm = { min: 26 }), 'points.0.reuse_mm'),
+    counted: (family) => ((present(findPart(family, 'half-rings')).quantity = 3), 'teardown.3.captures.1'),
+    'point-limits': (family) => ((present(family.points[0]).reuse_mm = { min: 26 }), 'points.0.reuse_mm'),
     'critical-point': (family) => (family.points.forEach((point) => (point.critical = false)), 'points'),
-    'setting-inputs': (family) => ((step(family, 'clearance').settings[0]!.input.pitch_mm = -2), 'rebuild.'),
-    'torque-thread': (family) => ((step(family, 'head-on').torque!.thread = 'M14'), 'rebuild.'),
+    'setting-inputs': (family) => ((present(step(family, 'clearance').settings[0]).input.pitch_mm = -2), 'rebuild.'),
+    'torque-thread': (family) => ((present(step(family, 'head-on').torque).thread = 'M14'), 'rebuild.'),
     caution: (family) => (family.test.cautions.push('mind-the-cat'), 'test.cautions'),
   };
   test.each(Object.keys(closureRules) as ClosureRule[])('%s', (rule) => {
@@ -155,18 +158,21 @@ describe('ways of building', () => {
   test('stages multiply parts, points, counts and kits', () => {
     const family = familyOf('F4');
     const built = buildFamily(family, { stages: 7 });
-    expect(findPart(built, 'impeller')!.quantity).toBe(7);
-    expect(findPart(built, 'shaft')!.quantity).toBe(1);
+    expect(present(findPart(built, 'impeller')).quantity).toBe(7);
+    expect(present(findPart(built, 'shaft')).quantity).toBe(1);
     expect(built.points.filter((point) => point.id.startsWith('neck-clearance-'))).toHaveLength(7);
-    expect(built.points.find((point) => point.id === 'neck-clearance-5')!.derived).toMatchObject({
+    expect(present(built.points.find((point) => point.id === 'neck-clearance-5')).derived).toMatchObject({
       bore: 'ring-bore-5',
       journal: 'neck-5',
     });
     expect(built.points.map((point) => point.number)).toEqual(built.points.map((_, i) => i + 1));
-    expect(built.teardown.flatMap((step) => step.captures).find((capture) => capture.id === 'cone-count')!.expect).toBe(
-      7,
-    );
-    expect(built.kits.find((kit) => kit.id === 'stage-kit')!.gives).toContainEqual({ part: 'seal-ring', qty: 7 });
+    expect(
+      present(built.teardown.flatMap((step) => step.captures).find((capture) => capture.id === 'cone-count')).expect,
+    ).toBe(7);
+    expect(present(built.kits.find((kit) => kit.id === 'stage-kit')).gives).toContainEqual({
+      part: 'seal-ring',
+      qty: 7,
+    });
     expect(built.version).toBe('1.0.0+plain.7');
     expect(readBuild(built.version)).toEqual({ variant: 'plain', stages: 7 });
   });
@@ -193,15 +199,15 @@ describe('ways of building', () => {
   test('two shaft lines, an offset idler and upright pumps are drawn so', () => {
     expect(drawSection(familyOf('F7')).axes.map((axis) => axis.y)).toEqual([-52, 52]);
     const gear = drawSection(buildFamily(familyOf('F6')));
-    expect(gear.shapes.find((shape) => shape.part === 'idler')!.line).toBeLessThan(
-      gear.shapes.find((shape) => shape.part === 'rotor')!.line,
+    expect(present(gear.shapes.find((shape) => shape.part === 'idler')).line).toBeLessThan(
+      present(gear.shapes.find((shape) => shape.part === 'rotor')).line,
     );
     expect([drawSection(familyOf('F10')).isVertical, drawSection(familyOf('F1')).isVertical]).toEqual([true, false]);
   });
 });
 
 describe('reading a file', () => {
-  const text = texts['f5-plastic-booster.json']!;
+  const text = present(texts['f5-plastic-booster.json']);
   const lineWith = (words: string) => text.split('\n').findIndex((line) => line.includes(words)) + 1;
   test('a good file is read whole', () => expect(readFamilyFile(text)).toEqual({ family: familyOf('F5'), faults: [] }));
   test('what is not JSON is said with its line', () => {
@@ -236,14 +242,16 @@ describe('a shop’s own variant', () => {
       { path: 'points.0.reuse_mm.min', value: 33.97 },
       { path: 'teardown.0.do', value: 'As we do it.' },
     ]);
-    expect([family!.id, family!.title, family!.version, family!.made_from]).toEqual([
+    expect([present(family).id, present(family).title, present(family).version, present(family).made_from]).toEqual([
       'S1',
       'Ours',
       '1.0.0',
       'F2 1.0.0',
     ]);
-    expect([family!.points[0]!.reuse_mm!.min, family!.teardown[0]!.do]).toEqual([33.97, 'As we do it.']);
-    expect(familyOf('F2').points[0]!.reuse_mm!.min).toBe(33.96);
+    expect([present(present(present(family).points[0]).reuse_mm).min, present(present(family).teardown[0]).do]).toEqual(
+      [33.97, 'As we do it.'],
+    );
+    expect(present(present(familyOf('F2').points[0]).reuse_mm).min).toBe(33.96);
   });
   test('limits that cross are refused', () =>
     expect(make([{ path: 'points.0.reuse_mm.min', value: 34.5 }]).faults.map((fault) => fault.path)).toEqual([

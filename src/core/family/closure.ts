@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { bearingHeat, findSum } from '@/core/sums';
 import { pointsNamed } from './ask-family';
@@ -97,7 +98,7 @@ function checkHandling(family: Family): Faults {
       ...((on.get(part.ref) ?? 0) > (on.get(cover) ?? Infinity)
         ? [
             fault(
-              `rebuild.${on.get(part.ref)!}.parts`,
+              `rebuild.${present(on.get(part.ref))}.parts`,
               'order',
               `${part.ref} is fitted after ${cover}, which closes it in`,
             ),
@@ -106,7 +107,7 @@ function checkHandling(family: Family): Faults {
       ...((off.get(part.ref) ?? Infinity) < (off.get(cover) ?? 0)
         ? [
             fault(
-              `teardown.${off.get(part.ref)!}.parts`,
+              `teardown.${present(off.get(part.ref))}.parts`,
               'order',
               `${part.ref} is taken off before ${cover}, which closes it in`,
             ),
@@ -333,12 +334,12 @@ function pathInFile(path: string, built: Family, file: Family): string {
     (one as { ref?: string; id?: string; seen?: string } | undefined)?.ref ??
     (one as { id?: string } | undefined)?.id ??
     (one as { seen?: string } | undefined)?.seen;
-  const listOf = (family: Family) => (family as unknown as Record<string, readonly unknown[]>)[list!];
+  const listOf = (family: Family) => (family as unknown as Record<string, readonly unknown[]>)[present(list)];
   if (!index || !Array.isArray(listOf(built))) return path;
-  const one = listOf(built)![Number(index)];
+  const one = present(listOf(built))[Number(index)];
   const isSame = (other: unknown) =>
     named(other) === named(one) || (list === 'points' && named(other) === named(one)?.replace(/-\d+$/, ''));
-  const at = listOf(file)!.findIndex(isSame);
+  const at = present(listOf(file)).findIndex(isSame);
   if (at < 0) return path;
   const innerOf = (step: unknown) => (inner ? (step as Record<string, unknown>)[inner] : undefined);
   const innerOne =
@@ -347,7 +348,7 @@ function pathInFile(path: string, built: Family, file: Family): string {
       : undefined;
   const innerAt =
     innerOne && typeof innerOne === 'object'
-      ? (innerOf(listOf(file)![at]) as unknown[]).findIndex(
+      ? (innerOf(present(listOf(file))[at]) as unknown[]).findIndex(
           (other) =>
             named(other) === named(innerOne) &&
             (other as { title?: string }).title === (innerOne as { title?: string }).title,

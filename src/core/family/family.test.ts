@@ -1,3 +1,4 @@
+import { present } from '../present';
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
 import {
@@ -46,8 +47,8 @@ describe('the shipped family', () => {
           [point.derived.bore, point.derived.journal].every((id) => family.points.some((one) => one.id === id)),
         ).toBe(true);
       else {
-        expect(point.reuse_mm?.min ?? -Infinity).toBeLessThanOrEqual(point.new_mm!.min);
-        expect(point.reuse_mm?.max ?? Infinity).toBeGreaterThanOrEqual(point.new_mm!.max);
+        expect(point.reuse_mm?.min ?? -Infinity).toBeLessThanOrEqual(present(point.new_mm).min);
+        expect(point.reuse_mm?.max ?? Infinity).toBeGreaterThanOrEqual(present(point.new_mm).max);
       }
     }
   });
@@ -63,7 +64,7 @@ describe('the shipped family', () => {
 
 test('a family file with a fault is refused by its path', () => {
   const bad = structuredClone(f1) as unknown as { points: { new_mm: { min: number; max: number } }[] };
-  bad.points[0]!.new_mm = { min: 2, max: 1 };
+  present(bad.points[0]).new_mm = { min: 2, max: 1 };
   expect(() => loadFamily(bad)).toThrow(/the lower limit is above the upper one/);
   expect(() => loadFamily({ ...f1, surplus: 1 })).toThrow(/surplus/);
 });
@@ -74,7 +75,7 @@ test('a family is proposed by nameplate words, none where none fits', () => {
 });
 
 describe('lubricants', () => {
-  const seat = family.rebuild.find((step) => step.id === 'seat')!;
+  const seat = present(family.rebuild.find((step) => step.id === 'seat'));
   test('mineral grease is not offered on ethylene-propylene, and is on nitrile', () => {
     const offered = (elastomer: string) => suitableConsumables(seat, family, elastomer).map((one) => one.what);
     expect(offered('EPDM')).toEqual(['soapy water', 'silicone grease']);
@@ -82,8 +83,8 @@ describe('lubricants', () => {
     expect(offered('')).toEqual(offered('EPDM'));
   });
   test('a part whose elastomer is fixed keeps it whatever the job chose', () => {
-    const lips = family.rebuild.find((step) => step.parts.includes('lip-seal'))!;
-    expect(elastomersOfStep(lips, family, 'EPDM')).toEqual([findPart(family, 'lip-seal')!.elastomer]);
+    const lips = present(family.rebuild.find((step) => step.parts.includes('lip-seal')));
+    expect(elastomersOfStep(lips, family, 'EPDM')).toEqual([present(findPart(family, 'lip-seal')).elastomer]);
   });
 });
 
@@ -116,13 +117,13 @@ describe('section drawing', () => {
       fc.property(fc.array(fc.double({ min: 0, max: 500, noNaN: true }), { minLength: 1, maxLength: 12 }), (wanted) => {
         const placed = spreadLabels(wanted, { gap: 30, from: 0, to: 500 });
         const order = wanted
-          .map((at, i) => [at, placed[i]!] as const)
+          .map((at, i) => [at, present(placed[i])] as const)
           .sort((one, other) => one[0] - other[0] || one[1] - other[1])
           .map(([, at]) => at);
         order.forEach((at, i) => {
           expect(at).toBeGreaterThanOrEqual(-1e-9);
           expect(at).toBeLessThanOrEqual(500 + 1e-9);
-          if (i) expect(at - order[i - 1]!).toBeGreaterThanOrEqual(30 - 1e-6);
+          if (i) expect(at - present(order[i - 1])).toBeGreaterThanOrEqual(30 - 1e-6);
         });
       }),
     );

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { readFamilyFile, type FileRead } from './read-file';
 import type { Family } from './schema';
 
@@ -19,7 +20,7 @@ export interface Change {
 
 function put(target: Record<string, unknown>, path: string, value: unknown): void {
   const keys = path.split('.');
-  const last = keys.pop()!;
+  const last = present(keys.pop());
   const at = keys.reduce<Record<string, unknown> | undefined>(
     (node, key) => node?.[key] as Record<string, unknown> | undefined,
     target,

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import type { Family, FamilyPart, FamilyPoint, SectionBody } from './schema';
 
 /** What the drawing needs of a family. */
@@ -438,11 +439,11 @@ const outlines: Readonly<Record<SectionBody['symbol'], Outline>> = {
 };
 
 function shaftOutline(steps: readonly (readonly [number, number])[]): string {
-  const last = steps[steps.length - 1]!;
+  const last = present(steps[steps.length - 1]);
   const corners = steps
     .slice(1)
-    .map(([x, r], i) => `H${n(x)}${i < steps.length - 2 || r !== steps[i]![1] ? `V${n(-r)}` : ''}`);
-  return `M${n(steps[0]![0])} 0V${n(-steps[0]![1])}${corners.join('')}H${n(last[0])}V0Z`;
+    .map(([x, r], i) => `H${n(x)}${i < steps.length - 2 || r !== present(steps[i])[1] ? `V${n(-r)}` : ''}`);
+  return `M${n(present(steps[0])[0])} 0V${n(-present(steps[0])[1])}${corners.join('')}H${n(last[0])}V0Z`;
 }
 
 /** Spreads labels along a line so that neighbours keep `gap`, moving each as little as a single pass each way can. @example spreadLabels([10, 12, 50], { gap: 20, from: 0, to: 100 }) // [10, 30, 50] */
@@ -453,11 +454,11 @@ export function spreadLabels(
   const order = wanted.map((x, i) => ({ x, i })).sort((one, other) => one.x - other.x);
   const room = order.length > 1 ? Math.min(gap, (to - from) / (order.length - 1)) : gap;
   const placed = order.map(({ x }) => Math.min(Math.max(x, from), to));
-  for (let i = 1; i < placed.length; i++) placed[i] = Math.max(placed[i]!, placed[i - 1]! + room);
-  if (placed.length) placed[placed.length - 1] = Math.min(placed[placed.length - 1]!, to);
-  for (let i = placed.length - 2; i >= 0; i--) placed[i] = Math.min(placed[i]!, placed[i + 1]! - room);
+  for (let i = 1; i < placed.length; i++) placed[i] = Math.max(present(placed[i]), present(placed[i - 1]) + room);
+  if (placed.length) placed[placed.length - 1] = Math.min(present(placed[placed.length - 1]), to);
+  for (let i = placed.length - 2; i >= 0; i--) placed[i] = Math.min(present(placed[i]), present(placed[i + 1]) - room);
   const result = new Array<number>(wanted.length);
-  order.forEach(({ i }, k) => (result[i] = placed[k]!));
+  order.forEach(({ i }, k) => (result[i] = present(placed[k])));
   return result;
 }
 
@@ -535,7 +536,7 @@ function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
     part: point.part,
     x,
     y: half === 'top' ? -point.at[1] : point.at[1],
-    labelX: xs[i]!,
+    labelX: present(xs[i]),
     labelY,
   }));
 }
@@ -575,7 +576,7 @@ export function drawSection(family: Drawn): SectionDrawing {
     ...pinsOf({ family, stacked, half: 'top', labelY: -(radius + margin - 18), gap }),
     ...pinsOf({ family, stacked, half: 'bottom', labelY: radius + margin - 18, gap }),
   ];
-  const lineOf = (body: SectionBody) => -(lines[body.line] ?? lines[0]!).y;
+  const lineOf = (body: SectionBody) => -(lines[body.line] ?? present(lines[0])).y;
   // Upright, the drive end is up: along the shaft becomes down the page, counted from the drive end.
   const turn = (x: number, y: number) => [y, stacked.length - x] as const;
   const turned = isVertical

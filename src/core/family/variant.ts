@@ -1,3 +1,4 @@
+import { present } from '../present';
 import type { Family } from './schema';
 
 export interface Build {
@@ -19,13 +20,13 @@ export function readBuild(version: string): Build {
 /** The version with the way of building behind it, as semantic versioning writes build metadata. @example writeBuild('1.2.0', { variant: 'cartridge', stages: 7 }) // '1.2.0+cartridge.7' */
 export function writeBuild(version: string, { variant, stages }: Build): string {
   const words = [variant, stages].filter((word) => word !== undefined);
-  return words.length ? `${version.split('+')[0]}+${words.join('.')}` : version.split('+')[0]!;
+  return words.length ? `${version.split('+')[0]}+${words.join('.')}` : present(version.split('+')[0]);
 }
 
 /** Which of two versions is newer, whatever stands behind the `+`: above 0 the first, below 0 the other. @example compareVersions('1.10.0', '1.9.3+packed') // 1 */
 export function compareVersions(one: string, other: string): number {
-  const parts = (version: string) => version.split('+')[0]!.split('.').map(Number);
-  return parts(one).reduce((sign, value, i) => sign || value - parts(other)[i]!, 0);
+  const parts = (version: string) => present(version.split('+')[0]).split('.').map(Number);
+  return parts(one).reduce((sign, value, i) => sign || value - present(parts(other)[i]), 0);
 }
 
 function pointsByStage(family: Family, stages: number): Family['points'] {

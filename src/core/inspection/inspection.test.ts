@@ -1,16 +1,17 @@
+import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { exampleReading } from '../record/example-record';
 import { judgePoint, judgePoints, plainSentence } from '.';
 
 const family = loadFamily(f1);
-const point = (id: string) => family.points.find((one) => one.id === id)!;
+const point = (id: string) => present(family.points.find((one) => one.id === id));
 const seat = (values: readonly number[], uncertainty: number | null = null) =>
   judgePoint(point('wet-seat'), {
     phase: 'as-found',
     readings: ['A:0', 'A:90', 'B:0', 'B:90']
       .slice(0, values.length)
-      .map((place, i) => exampleReading('wet-seat', place, values[i]!, 'as-found', uncertainty)),
+      .map((place, i) => exampleReading('wet-seat', place, present(values[i]), 'as-found', uncertainty)),
   });
 
 test('a point without readings is to do, and its strip still shows its limits', () => {
@@ -21,9 +22,9 @@ test('a point without readings is to do, and its strip still shows its limits', 
 
 test('the strip holds all that is drawn on it', () => {
   const { strip } = seat([44.99, 45.02, 45.005]);
-  for (const value of [...strip!.ticks, ...strip!.newBand, ...strip!.reuseBand]) {
-    expect(value).toBeGreaterThan(strip!.low);
-    expect(value).toBeLessThan(strip!.high);
+  for (const value of [...present(strip).ticks, ...present(strip).newBand, ...present(strip).reuseBand]) {
+    expect(value).toBeGreaterThan(present(strip).low);
+    expect(value).toBeLessThan(present(strip).high);
   }
 });
 
@@ -35,9 +36,9 @@ test('a critical point uses the guard band of its gauge; without a gauge it is j
 
 test('a bearing seat says what interference it gives with a normal-class bearing', () => {
   // seat 45.004 to 45.010; bore 0 / −12 µm: interference 4 to 22 µm
-  const step = seat([45.004, 45.01]).working.find((one) => one.what === 'Bearing on this seat')!;
+  const step = present(seat([45.004, 45.01]).working.find((one) => one.what === 'Bearing on this seat'));
   expect(step.outcome).toBe('interference 4 to 22 µm');
-  expect(seat([44.996]).working.find((one) => one.what === 'Bearing on this seat')!.outcome).toBe(
+  expect(present(seat([44.996]).working.find((one) => one.what === 'Bearing on this seat')).outcome).toBe(
     'may be loose by 4 µm',
   );
 });
@@ -61,7 +62,7 @@ test('the clearance follows from the two actual parts', () => {
 test('as-found and as-left readings are kept apart', () => {
   const readings = [exampleReading('wet-seat', 'A:0', 44.9), exampleReading('wet-seat', 'A:0', 45.005, 'as-left')];
   const of = (phase: 'as-found' | 'as-left') =>
-    judgePoints({ family, readings, phase }).find((state) => state.point.id === 'wet-seat')!.verdict;
+    present(judgePoints({ family, readings, phase }).find((state) => state.point.id === 'wet-seat')).verdict;
   expect([of('as-found'), of('as-left')]).toEqual(['out', 'new']);
 });
 
@@ -85,7 +86,7 @@ test.each([
 
 test('every point gets a verdict from readings at its new limit, whatever their number', () => {
   const readings = family.points.flatMap((one) =>
-    one.places.map((place) => exampleReading(one.id, `${place.plane}:${place.angle_deg}`, one.new_mm!.min)),
+    one.places.map((place) => exampleReading(one.id, `${place.plane}:${place.angle_deg}`, present(one.new_mm).min)),
   );
   const states = Array.from({ length: 13 }, () => judgePoints({ family, readings, phase: 'as-found' })).flat();
   expect(states.length).toBeGreaterThan(190);

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import type { Family, FamilyPoint } from '../family';
 import { placeKey, type Phase, type Reading } from '../record';
 import {
@@ -79,7 +80,7 @@ function reasonFor(point: FamilyPoint, result: ReadingsResult): string {
 function bearingStep(point: FamilyPoint, values: readonly number[]): readonly WorkingStep[] {
   if (!point.seat?.bearing || !point.seat.shaft) return [];
   const lower = bearingBoreLowerUm(point.seat.nominal_mm);
-  const um = (mm: number) => (mm - point.seat!.nominal_mm) * 1000;
+  const um = (mm: number) => (mm - present(point.seat).nominal_mm) * 1000;
   const least = um(Math.min(...values));
   const most = um(Math.max(...values)) - lower;
   return [
@@ -95,7 +96,7 @@ function bearingStep(point: FamilyPoint, values: readonly number[]): readonly Wo
 }
 
 function judgeSize(point: FamilyPoint, own: readonly Reading[]): Omit<PointState, 'point' | 'taken' | 'wanted'> {
-  const newBand = [point.new_mm!.min, point.new_mm!.max] as const;
+  const newBand = [present(point.new_mm).min, present(point.new_mm).max] as const;
   const reuseBand = [point.reuse_mm?.min ?? newBand[0], point.reuse_mm?.max ?? newBand[1]] as const;
   const uncertainties = own.flatMap((reading) => (reading.uncertaintyUm === null ? [] : [reading.uncertaintyUm]));
   const uncertainty = uncertainties.length ? Math.max(...uncertainties) : undefined;
@@ -110,10 +111,10 @@ function judgeSize(point: FamilyPoint, own: readonly Reading[]): Omit<PointState
       strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }),
     };
   const { result, working } = reckonReadings({
-    new_mm: point.new_mm!,
+    new_mm: present(point.new_mm),
     reuse_mm: point.reuse_mm ?? {},
     readings: own.map((reading) => ({
-      plane: reading.place.split(':')[0]!,
+      plane: present(reading.place.split(':')[0]),
       angle_deg: Number(reading.place.split(':')[1] ?? 0),
       value_mm: reading.valueMm,
     })),
@@ -137,7 +138,7 @@ function judgeClearance(
   point: FamilyPoint,
   readings: readonly Reading[],
 ): Omit<PointState, 'point' | 'taken' | 'wanted'> {
-  const derived = point.derived!;
+  const derived = present(point.derived);
   const of = (id: string) => readings.filter((reading) => reading.pointId === id).map((reading) => reading.valueMm);
   const bores = of(derived.bore);
   const journals = of(derived.journal);

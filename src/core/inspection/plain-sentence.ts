@@ -1,3 +1,4 @@
+import { present } from '../present';
 import type { PointState } from './judge-points';
 
 /**
@@ -19,7 +20,7 @@ export function plainSentence(state: PointState): string {
 
 function limitWords({ point, worstMm }: PointState, digits: number): string {
   if (point.derived) return `at most ${(point.derived.limit_um / 1000).toFixed(digits)} mm`;
-  const low = point.reuse_mm?.min ?? point.new_mm!.min;
-  const high = point.reuse_mm?.max ?? point.new_mm!.max;
-  return worstMm! < low ? `at least ${low.toFixed(digits)} mm` : `at most ${high.toFixed(digits)} mm`;
+  const low = point.reuse_mm?.min ?? present(point.new_mm).min;
+  const high = point.reuse_mm?.max ?? present(point.new_mm).max;
+  return present(worstMm) < low ? `at least ${low.toFixed(digits)} mm` : `at most ${high.toFixed(digits)} mm`;
 }

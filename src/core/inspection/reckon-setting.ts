@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { pointsNamed, type Family, type Setting } from '../family';
 import type { JobRecord } from '../record';
 import { findSum, SumRefusal, type Outcome } from '../sums';
@@ -38,7 +39,7 @@ export function reckonSetting(setting: Setting, record: JobRecord, family: Famil
     .filter(([, value]) => value === null)
     .map(([, , from]) => from.capture ?? pointsNamed(family, from.point ?? '')[0]?.title ?? from.point);
   if (open.length) return { setting, outcome: null, waits: `waits for ${open.join(', ').toLowerCase()}` };
-  const sum = findSum(setting.sum)!;
+  const sum = present(findSum(setting.sum));
   const read = sum.input.safeParse({
     ...setting.input,
     ...Object.fromEntries(taken.map(([field, value]) => [field, value])),

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { placeKey } from '../record';
@@ -11,11 +12,11 @@ const places = (phase: 'as-found' | 'as-left') =>
     .flatMap((point) => point.places.map((place) => `${point.id} ${placeKey(place)}`));
 
 test('inspection asks for every reading that is not kept yet', () => {
-  const first = family.points.find((point) => point.when.includes('as-found') && point.places.length)!;
-  const kept = exampleReading(first.id, placeKey(first.places[0]!), 45);
+  const first = present(family.points.find((point) => point.when.includes('as-found') && point.places.length));
+  const kept = exampleReading(first.id, placeKey(present(first.places[0])), 45);
   const asks = asksOf(exampleRecord({ station: 'inspect', readings: [kept] }), family);
   expect(asks.map((ask) => `${ask.id} ${ask.place}`)).toEqual(
-    places('as-found').filter((place) => place !== `${first.id} ${placeKey(first.places[0]!)}`),
+    places('as-found').filter((place) => place !== `${first.id} ${placeKey(present(first.places[0]))}`),
   );
   expect(new Set(asks.map((ask) => `${ask.unit} ${ask.station}`))).toEqual(new Set(['mm inspect']));
 });

@@ -27,7 +27,7 @@ function askedReadings({
       .filter((reading) => reading.phase === phase)
       .map((reading) => `${reading.pointId} ${reading.place}`),
   );
-  const station = phase === 'as-found' ? 'inspect' : 'rebuild';
+  const station: Station = phase === 'as-found' ? 'inspect' : 'rebuild';
   return family.points
     .filter((point) => point.when.includes(phase))
     .flatMap((point) =>
@@ -35,7 +35,7 @@ function askedReadings({
         kind: 'reading' as const,
         label: `${point.title}, plane ${place.plane} at ${place.angle_deg}°`,
         unit: 'mm' as const,
-        station: station as Station,
+        station,
         id: point.id,
         place: placeKey(place),
       })),
@@ -58,7 +58,7 @@ export function asksOf(record: JobRecord, family: Family): readonly Asked[] {
         kind: 'capture' as const,
         label: capture.ask,
         unit: 'mm' as const,
-        station: station as Station,
+        station,
         id: capture.id,
       })),
   );

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { createHash } from 'node:crypto';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
@@ -68,7 +69,8 @@ describe('every state with every event', () => {
     const reached = new Set<Station>(['receive']);
     for (let i = 0; i < stations.length; i++)
       for (const event of eventKinds)
-        if (moves[event].to && moves[event].from.some((from) => reached.has(from))) reached.add(moves[event].to!);
+        if (moves[event].to && moves[event].from.some((from) => reached.has(from)))
+          reached.add(present(moves[event].to));
     expect([...reached].sort()).toEqual([...stations].sort());
     for (const station of stations)
       expect(
@@ -135,7 +137,7 @@ describe('event chain', () => {
       );
     return events;
   };
-  const broken = (events: readonly ChainedEvent[], headHash = chain().at(-1)!.hash) =>
+  const broken = (events: readonly ChainedEvent[], headHash = present(chain().at(-1)).hash) =>
     findBrokenEvent({ events, headHash, sha256 });
   test('a whole chain is whole, an empty one too', () => {
     expect(broken(chain())).toBeNull();
@@ -143,12 +145,12 @@ describe('event chain', () => {
   });
   test.each(['kind', 'personName', 'at', 'data'] as const)('a changed %s is found at its event', (key) => {
     const events = chain();
-    events[2] = { ...events[2]!, [key]: 'changed' };
+    events[2] = { ...present(events[2]), [key]: 'changed' };
     expect(broken(events)).toEqual({ seq: 3, why: 'it was changed' });
   });
   test('a changed event with its hash mended is found at the next one', () => {
     const events = chain();
-    events[2] = chainEvent({ ...events[2]!, data: 'changed' }, sha256);
+    events[2] = chainEvent({ ...present(events[2]), data: 'changed' }, sha256);
     expect(broken(events)).toEqual({ seq: 4, why: 'it does not follow from the one before' });
   });
   test('a missing event is found: in the middle, at the start, at the end', () => {
@@ -253,11 +255,15 @@ describe('gates', () => {
         .filter((point) => !point.derived)
         .flatMap((point) =>
           point.places.map((place) =>
-            exampleReading(point.id, `${place.plane}:${place.angle_deg}`, (point.new_mm!.min + point.new_mm!.max) / 2),
+            exampleReading(
+              point.id,
+              `${place.plane}:${place.angle_deg}`,
+              (present(point.new_mm).min + present(point.new_mm).max) / 2,
+            ),
           ),
         );
     const asFound = family.points.filter((point) => point.when.includes('as-found'));
-    const ring = family.points.find((point) => point.id === 'ring-clearance')!.derived!;
+    const ring = present(present(family.points.find((point) => point.id === 'ring-clearance')).derived);
     const needed = asFound.filter((point) => point.critical || point.id === ring.bore || point.id === ring.journal);
     const left = asFound.length - needed.length;
     const standing = (points: typeof family.points) =>
@@ -274,10 +280,9 @@ describe('gates', () => {
   });
   describe('a critical clearance that follows from two parts', () => {
     const critical = 'ring-clearance';
-    const { bore, journal } = family.points.find((point) => point.id === critical)!.derived!;
+    const { bore, journal } = present(present(family.points.find((point) => point.id === critical)).derived);
     const read = (id: string, mm: number, phase: 'as-found' | 'as-left', count = Infinity) =>
-      family.points
-        .find((point) => point.id === id)!
+      present(family.points.find((point) => point.id === id))
         .places.slice(0, count)
         .map((place) => ({ ...exampleReading(id, `${place.plane}:${place.angle_deg}`, mm), phase }));
     const linesOf = (event: string, readings: readonly ReturnType<typeof exampleReading>[], findings: Finding[] = []) =>
@@ -405,7 +410,7 @@ describe('gates', () => {
     };
     expect(missing('start-rebuild', ordered)).toEqual([]);
     expect(missing('finish-rebuild', ordered)).toContain('Front wear ring: 1 still to arrive');
-    const holdStep = family.rebuild.find((step) => step.hold_point)!;
+    const holdStep = present(family.rebuild.find((step) => step.hold_point));
     const done = {
       ...ordered,
       steps: [
@@ -526,7 +531,9 @@ describe('standing', () => {
       ).remaining;
       return benchMinutesBeforeAnswer + benchMinutesAfterParts + standMinutes;
     };
-    stations.slice(1).forEach((station, i) => expect(remaining(station)).toBeLessThanOrEqual(remaining(stations[i]!)));
+    stations
+      .slice(1)
+      .forEach((station, i) => expect(remaining(station)).toBeLessThanOrEqual(remaining(present(stations[i]))));
     expect(remaining('receive')).toBeGreaterThan(remaining('rebuild'));
     expect(remaining('return')).toBe(0);
   });

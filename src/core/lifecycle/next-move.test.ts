@@ -1,3 +1,4 @@
+import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { asId, type JobRecord, type OrderId, type OrderLineId, type PurchaseOrder } from '../record';
@@ -131,7 +132,7 @@ describe('the next move of a job', () => {
     });
     const at = (orders: readonly PurchaseOrder[]) =>
       next({ station: 'parts', quotes: [quote], approvals: [approval], orders });
-    const lead = family.parts.find((part) => part.ref === 'front-ring')!.lead_days;
+    const lead = present(family.parts.find((part) => part.ref === 'front-ring')).lead_days;
     test('is to order, to hear of it, to receive, to start', () => {
       expect(at([])).toEqual({ code: 'order-parts', parts: 1, longestDays: lead });
       expect(at([order({ acknowledgement: null, dueOn: null })])).toEqual({ code: 'await-order', parts: 1 });

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
@@ -73,7 +74,7 @@ test('orders and receipts count against the need', () => {
 });
 test('a step says which of its parts are not here; a short part names its steps', () => {
   const short = needsOf(record({ orders: [order(2)] }), family);
-  const lips = family.rebuild.find((step) => step.needs.includes('lip-seal'))!;
+  const lips = present(family.rebuild.find((step) => step.needs.includes('lip-seal')));
   expect(missingForStep(lips.needs, short).map((need) => need.ref)).toEqual(['lip-seal']);
   expect(missingForStep(['casing'], short)).toEqual([]);
   expect(stepsBlockedBy('lip-seal', family)).toEqual([lips.title]);

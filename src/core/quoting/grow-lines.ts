@@ -1,3 +1,4 @@
+import { present } from '../present';
 import type { Family } from '../family';
 import type { Finding, PartAccount, QuoteLine } from '../record';
 import { costingFindings } from './costing-findings';
@@ -48,21 +49,22 @@ export function bundleParts(family: Family, need: ReadonlyMap<string, number>): 
     const chosen = kits.filter((_, i) => mask & (1 << i));
     const rest = new Map(need);
     for (const kit of chosen)
-      for (const { part, qty } of kit.gives) if (rest.has(part)) rest.set(part, Math.max(0, rest.get(part)! - qty));
+      for (const { part, qty } of kit.gives)
+        if (rest.has(part)) rest.set(part, Math.max(0, present(rest.get(part)) - qty));
     const singles = [...rest].reduce((sum, [ref, qty]) => sum + qty * (priceOf.get(ref)?.price_minor ?? 0), 0);
     const cost = singles + chosen.reduce((sum, kit) => sum + kit.price_minor, 0);
     if (!best || cost < best.cost) best = { cost, chosen, rest };
   }
-  const fromKits = best!.chosen.map((kit) => ({
+  const fromKits = present(best).chosen.map((kit) => ({
     title: kit.title,
     priceMinor: kit.price_minor,
     parts: kit.gives.map(({ part, qty }) => ({ ref: part, qty })),
   }));
-  const singles = [...best!.rest]
+  const singles = [...present(best).rest]
     .filter(([, qty]) => qty > 0)
     .map(([ref, qty]) => ({
-      title: priceOf.get(ref)!.name,
-      priceMinor: priceOf.get(ref)!.price_minor * qty,
+      title: present(priceOf.get(ref)).name,
+      priceMinor: present(priceOf.get(ref)).price_minor * qty,
       parts: [{ ref, qty }],
     }));
   return [...fromKits, ...singles];
@@ -80,7 +82,7 @@ function alwaysNew({ family, parts }: Asked): Map<string, number> {
 }
 
 function partLine(asked: Asked, finding: Finding): DraftLine {
-  const part = asked.family.parts.find((one) => one.ref === finding.partRef)!;
+  const part = present(asked.family.parts.find((one) => one.ref === finding.partRef));
   return line({
     kind: 'part',
     description: `${part.name}, ${part.number}`,
@@ -93,7 +95,7 @@ function partLine(asked: Asked, finding: Finding): DraftLine {
 }
 
 function workLine(asked: Asked, finding: Finding, action: string): DraftLine {
-  const part = asked.family.parts.find((one) => one.ref === finding.partRef)!;
+  const part = present(asked.family.parts.find((one) => one.ref === finding.partRef));
   const task = asked.family.labour.find((one) => one.when?.part === finding.partRef && one.when.action === action);
   const standard =
     action === 'make in the shop'
@@ -116,15 +118,17 @@ function workLine(asked: Asked, finding: Finding, action: string): DraftLine {
 
 /** Lines of one part: bought new with its machining, or worked on; several findings on one part share the lines. */
 function linesForPart(asked: Asked, findings: readonly Finding[]): DraftLine[] {
-  const replaced = findings.find((finding) => finding.disposition!.action === 'replace');
+  const replaced = findings.find((finding) => present(finding.disposition).action === 'replace');
   const ids = findings.map((finding) => finding.id);
   const plain = [...new Set(findings.map((finding) => finding.plain))].join(' ');
   if (!replaced)
-    return [...new Map(findings.map((finding) => [finding.disposition!.action, finding])).values()].map((finding) => ({
-      ...workLine(asked, finding, finding.disposition!.action),
-      findingIds: ids,
-      plain,
-    }));
+    return [...new Map(findings.map((finding) => [present(finding.disposition).action, finding])).values()].map(
+      (finding) => ({
+        ...workLine(asked, finding, present(finding.disposition).action),
+        findingIds: ids,
+        plain,
+      }),
+    );
   const fitted = asked.family.labour.some(
     (task) => task.when?.part === replaced.partRef && task.when.action === 'replace',
   );

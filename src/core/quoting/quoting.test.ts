@@ -1,3 +1,4 @@
+import { present } from '../present';
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
@@ -51,7 +52,7 @@ describe('lines out of dispositions', () => {
   });
   test('a replaced part is bought with its mark-up and fitted by its machining', () => {
     const [ring, turning] = grow([finding('a', 'front-ring', 'replace')]);
-    const price = family.parts.find((part) => part.ref === 'front-ring')!.price_minor;
+    const price = present(family.parts.find((part) => part.ref === 'front-ring')).price_minor;
     expect(ring).toMatchObject({
       kind: 'part',
       unitPriceMinor: Math.round(price * 1.1),
@@ -83,7 +84,7 @@ describe('lines out of dispositions', () => {
     const lines = grow([finding('a', 'seal-face', 'replace')]);
     const own = lines.filter((line) => line.findingIds.includes(asId<FindingId>('a')));
     expect(own).toHaveLength(1);
-    expect(own[0]!.description).toBe('Seal kit');
+    expect(present(own[0]).description).toBe('Seal kit');
   });
   test('missing and broken parts are bought, those never fitted are not', () => {
     const account = (ref: string, state: 'missing' | 'broken' | 'not fitted') => ({
@@ -131,7 +132,7 @@ describe('lines out of dispositions', () => {
 describe('kits against singles', () => {
   const priced = (need: ReadonlyMap<string, number>) =>
     bundleParts(family, need).reduce((sum, bundle) => sum + bundle.priceMinor, 0);
-  const price = (ref: string) => family.parts.find((part) => part.ref === ref)!.price_minor;
+  const price = (ref: string) => present(family.parts.find((part) => part.ref === ref)).price_minor;
   test('the choice is never dearer than singles, and gives all that is needed', () => {
     fc.assert(
       fc.property(
@@ -198,7 +199,7 @@ describe('the text that is fingerprinted', () => {
     expect(
       quoteText(exampleRecord(), {
         ...quote,
-        lines: [{ ...quote.lines[0]!, unitPriceMinor: 10001 }, ...quote.lines.slice(1)],
+        lines: [{ ...present(quote.lines[0]), unitPriceMinor: 10001 }, ...quote.lines.slice(1)],
       }),
     ).not.toBe(quoteText(exampleRecord(), quote));
   });

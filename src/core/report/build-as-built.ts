@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { cautionFooter, cautions, type Family } from '../family';
 import { judgePoint, type PointState } from '../inspection';
 import { approvedLines } from '../parts';
@@ -29,7 +30,7 @@ export function nextRevision(issued: readonly { readonly revision: string }[]): 
 }
 
 function sideOf({ record, family }: Asked, pointId: string, phase: Phase): AsBuilt['points'][number]['as_found'] {
-  const point = family.points.find((one) => one.id === pointId)!;
+  const point = present(family.points.find((one) => one.id === pointId));
   const state: PointState = judgePoint(point, { readings: record.readings, phase });
   const own = record.readings.filter((reading) => reading.phase === phase && reading.pointId === pointId);
   return {
@@ -52,7 +53,7 @@ function pointsOf(asked: Asked): AsBuilt['points'] {
     const digits = point.resolution_mm < 0.01 ? 3 : 2;
     const design = point.derived
       ? { min: point.derived.design_um.min / 1000, max: point.derived.design_um.max / 1000 }
-      : point.new_mm!;
+      : present(point.new_mm);
     const reuse = point.derived ? { max: point.derived.limit_um / 1000 } : (point.reuse_mm ?? {});
     return {
       number: point.number,
@@ -159,7 +160,7 @@ function settingsOf({ family, record }: Asked): AsBuilt['settings'] {
                 ...torque.working.map((one) => ({ ...one })),
                 {
                   what: 'Window of the family',
-                  outcome: `${step.torque!.window_nm.min} to ${step.torque!.window_nm.max} N·m`,
+                  outcome: `${present(step.torque).window_nm.min} to ${present(step.torque).window_nm.max} N·m`,
                 },
               ],
             },
@@ -191,7 +192,7 @@ function positionsOf({ record, family }: Asked): AsBuilt['positions'] {
       .filter((capture) => capture.agrees_with)
       .map((capture) => ({
         what: capture.ask,
-        teardown: said('teardown', capture.agrees_with!),
+        teardown: said('teardown', present(capture.agrees_with)),
         rebuild: said('rebuild', capture.id),
       })),
   );
@@ -214,7 +215,7 @@ function deviationsOf({ record }: Asked): string[] {
       .map((run) => `Test run ${run.run} failed and the pump went back to rebuild: ${run.decisionReason}`),
     ...record.approvals
       .filter((approval) => Object.values(approval.decisions).includes('declined'))
-      .map((approval) => approval.text.split('\n').at(-1)!),
+      .map((approval) => present(approval.text.split('\n').at(-1))),
   ];
 }
 
@@ -224,7 +225,11 @@ function signaturesOf(asked: Asked): AsBuilt['signatures'] {
   return [
     ...record.steps
       .filter((step) => step.second)
-      .map((step) => ({ role: 'Hold point, second person', name: step.second!.personName, at: step.second!.at })),
+      .map((step) => ({
+        role: 'Hold point, second person',
+        name: present(step.second).personName,
+        at: present(step.second).at,
+      })),
     ...(run?.decisionBy ? [{ role: 'Test', name: run.decisionBy, at: run.at }] : []),
     ...record.approvals.map((approval) => ({
       role: `Customer, by ${approval.way}`,

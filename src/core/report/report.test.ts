@@ -1,3 +1,4 @@
+import { present } from '../present';
 import Ajv from 'ajv/dist/2020';
 import f1 from '@families/f1-overhung.json';
 import { judgeRun } from '../testing';
@@ -31,7 +32,10 @@ describe('a run on the stand', () => {
   test('points are corrected to the rated speed', async () => {
     const readings = await runOf('sound');
     const { points } = judgeRun({ family, guarantee, readings });
-    expect(points[4]!.flowM3h).toBeCloseTo((readings[4]!.flowM3h * 2900) / readings[4]!.speedRpm, 9);
+    expect(present(points[4]).flowM3h).toBeCloseTo(
+      (present(readings[4]).flowM3h * 2900) / present(readings[4]).speedRpm,
+      9,
+    );
   });
 });
 
@@ -93,7 +97,9 @@ describe('the as-built record', () => {
     expect(validate({ ...built, number: 7 })).toBe(false);
   });
   test('has as found and as left side by side with verdict and working', async () => {
-    const point = buildAsBuilt(await asked()).points.find((one) => one.title === 'Shaft at the wet-end bearing seat')!;
+    const point = present(
+      buildAsBuilt(await asked()).points.find((one) => one.title === 'Shaft at the wet-end bearing seat'),
+    );
     expect(point.as_found).toMatchObject({ worst_mm: 44.99, verdict: 'out' });
     expect(point.as_left).toMatchObject({ worst_mm: 45.006, verdict: 'as new' });
     expect(point.as_left.working.length).toBeGreaterThan(3);

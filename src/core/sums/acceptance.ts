@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { evaluate, fitPolynomial, rootsWithin, type Polynomial } from './polynomial';
 import { defineSum, notNegative, positive, show, SumRefusal } from './sum';
@@ -100,7 +101,7 @@ function curveOf(
   const order = distinct === 2 ? 1 : distinct <= 4 ? 2 : 3;
   return fitPolynomial(
     used.map((p) => p.flow_m3h),
-    used.map((p) => valueOf(p)!),
+    used.map((p) => present(valueOf(p))),
     order,
   );
 }
@@ -113,7 +114,7 @@ function nearest(places: readonly number[], to: number): number | null {
 
 function isFalling(curve: Polynomial, upTo: number): boolean {
   const heads = Array.from({ length: 41 }, (_, i) => evaluate(curve, (upTo * i) / 40));
-  return heads.every((head, i) => i === 0 || head <= heads[i - 1]! + 1e-9);
+  return heads.every((head, i) => i === 0 || head <= present(heads[i - 1]) + 1e-9);
 }
 
 /** The curve cuts or touches the cross: its head at the guaranteed flow, or its flow at the guaranteed head, lies in tolerance. */
@@ -140,8 +141,8 @@ function readOnLine(given: AcceptanceInput, curve: Polynomial, upTo: number) {
   const water = power === undefined ? undefined : (998.2 * gravity * (flow / 3600) * slope * flow) / 1000;
   const efficiency = efficiencyCurve
     ? evaluate(efficiencyCurve, flow)
-    : water !== undefined && power! > 0
-      ? (100 * water) / power!
+    : water !== undefined && present(power) > 0
+      ? (100 * water) / present(power)
       : undefined;
   return { flow, power, efficiency, fromWater: !efficiencyCurve && efficiency !== undefined };
 }
@@ -245,7 +246,7 @@ export const acceptance = defineSum<AcceptanceInput, AcceptanceResult>({
           outcome:
             flow === null
               ? 'the curve does not reach it'
-              : `${show(flow, 2)} m³/h, ${show(flowDeviation!, 1)} % from ${show(guarantee.flow_m3h, 2)} m³/h`,
+              : `${show(flow, 2)} m³/h, ${show(present(flowDeviation), 1)} % from ${show(guarantee.flow_m3h, 2)} m³/h`,
         },
         {
           what: 'Tolerances',
@@ -258,8 +259,8 @@ export const acceptance = defineSum<AcceptanceInput, AcceptanceResult>({
           ? [
               {
                 what: 'Efficiency',
-                put: `at least ${show(least!, 1)} % (${show(t.efficiencyPct, 1)} %)`,
-                outcome: `${show(line.efficiency!, 1)} %: ${efficiencyVerdict}`,
+                put: `at least ${show(present(least), 1)} % (${show(t.efficiencyPct, 1)} %)`,
+                outcome: `${show(present(line.efficiency), 1)} %: ${efficiencyVerdict}`,
                 source,
               },
             ]
@@ -268,8 +269,8 @@ export const acceptance = defineSum<AcceptanceInput, AcceptanceResult>({
           ? [
               {
                 what: 'Power',
-                put: `at most ${show(most!, 2)} kW (+${show(t.powerPct, 1)} %)`,
-                outcome: `${show(line.power!, 2)} kW: ${powerVerdict}`,
+                put: `at most ${show(present(most), 2)} kW (+${show(t.powerPct, 1)} %)`,
+                outcome: `${show(present(line.power), 2)} kW: ${powerVerdict}`,
                 source,
               },
             ]

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { bearingHeat } from './bearing-heat';
 import { bearingBoreLowerUm } from './reckon-bearing-heat';
 import { boltTorque } from './bolt-torque';
@@ -35,7 +36,7 @@ describe('bearing heat', () => {
         sealed,
       });
     expect(ask(true).result.reachable).toBe(false);
-    expect(ask(true).warnings[0]!.code).toBe('too-hot');
+    expect(present(ask(true).warnings[0]).code).toBe('too-hot');
     expect(ask(false).warnings).toEqual([]);
   });
   test('a fixed temperature that does not open the bearing enough is not reachable', () => {
@@ -49,7 +50,7 @@ describe('bearing heat', () => {
     });
     expect(result.clearance_at_temperature_um).toBeCloseTo(60 * 0.54 - 25, 6);
     expect(result.reachable).toBe(false);
-    expect(warnings[0]!.code).toBe('not-enough');
+    expect(present(warnings[0]).code).toBe('not-enough');
   });
   test.each([
     [{ bore_mm: 45, ambient_c: 20, school: 'computed' as const }, 'interference_um'],
@@ -107,7 +108,7 @@ describe('bolt torque', () => {
     expect(stress('M20')).toBeCloseTo(600, 6);
   });
   test('stainless is labelled as yield and ends at M24; a fine thread is taken by its numbers', () => {
-    expect(boltTorque.compute({ thread: 'M24', grade: 'A4-80' }).working[1]!.formula).toContain('yield');
+    expect(present(boltTorque.compute({ thread: 'M24', grade: 'A4-80' }).working[1]).formula).toContain('yield');
     expect(() => boltTorque.compute({ thread: 'M27', grade: 'A4-80' })).toThrow(
       expect.objectContaining({ path: 'grade' }),
     );
@@ -141,8 +142,8 @@ describe('duty', () => {
   test('affinity laws: flow by n, head by n², power by n³; efficiency stays', () => {
     const { result } = duty.compute({ ...base, rated_speed_rpm: 1450, power_in_kw: 5, motor_efficiency_pct: 90 });
     expect(result.at_rated_speed).toMatchObject({ flow_m3h: 18 });
-    expect(result.at_rated_speed!.head_m).toBeCloseTo(result.head_m / 4, 9);
-    expect(result.at_rated_speed!.power_kw).toBeCloseTo(4.5 / 8, 9);
+    expect(present(result.at_rated_speed).head_m).toBeCloseTo(result.head_m / 4, 9);
+    expect(present(result.at_rated_speed).power_kw).toBeCloseTo(4.5 / 8, 9);
     expect(result.efficiency_pct).toBeCloseTo((100 * result.hydraulic_power_kw) / 4.5, 9);
   });
   test('elevations add to the head; a negative head and more out than in are warned of', () => {
@@ -150,8 +151,8 @@ describe('duty', () => {
       duty.compute(base).result.head_m + 1.5,
       9,
     );
-    expect(duty.compute({ ...base, discharge_kpa: -60 }).warnings[0]!.code).toBe('negative-head');
-    expect(duty.compute({ ...base, power_in_kw: 1 }).warnings[0]!.code).toBe('efficiency-over-100');
+    expect(present(duty.compute({ ...base, discharge_kpa: -60 }).warnings[0]).code).toBe('negative-head');
+    expect(present(duty.compute({ ...base, power_in_kw: 1 }).warnings[0]).code).toBe('efficiency-over-100');
   });
   test('a motor efficiency without its power, and pressures below vacuum, are refused', () => {
     expect(() => duty.compute({ ...base, motor_efficiency_pct: 90 })).toThrow(

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { evaluate, fitPolynomial, rootsWithin, type Polynomial } from './polynomial';
 import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
@@ -41,7 +42,7 @@ function fitted(one: Curve, valueOf: (p: Curve['points'][number]) => number | un
     ? null
     : fitPolynomial(
         used.map((p) => p.flow_m3h),
-        used.map((p) => valueOf(p)!),
+        used.map((p) => present(valueOf(p))),
         Math.min(orderFor(used.length), distinct - 1),
       );
 }
@@ -55,7 +56,7 @@ function bestOf(
   const efficiency = (flow: number) =>
     (100 * density * gravity * (flow / 3600) * evaluate(head, flow)) / 1000 / evaluate(power, flow);
   const flows = Array.from({ length: 401 }, (_, i) => from + ((to - from) * i) / 400);
-  const flow = flows.reduce((best, one) => (efficiency(one) > efficiency(best) ? one : best), flows[0]!);
+  const flow = flows.reduce((best, one) => (efficiency(one) > efficiency(best) ? one : best), present(flows[0]));
   return { flow_m3h: flow, efficiency_pct: efficiency(flow), head_m: evaluate(head, flow) };
 }
 
@@ -111,7 +112,7 @@ export const curveCompare = defineSum<z.infer<typeof compareInput>, z.infer<type
         ? [
             {
               name: one.name,
-              ...bestOf(heads[i]!, powers[i]!, {
+              ...bestOf(present(heads[i]), powers[i], {
                 from: Math.min(...one.points.map((p) => p.flow_m3h)),
                 to: Math.max(...one.points.map((p) => p.flow_m3h)),
                 density,
@@ -132,13 +133,13 @@ export const curveCompare = defineSum<z.infer<typeof compareInput>, z.infer<type
         differences,
         best,
         ...(energy && {
-          energy_kwh_year: energy.map((one) => ({ ...one, more_than_first_kwh: one.kwh - energy[0]!.kwh })),
+          energy_kwh_year: energy.map((one) => ({ ...one, more_than_first_kwh: one.kwh - present(energy[0]).kwh })),
         }),
       },
       working: [
         { what: 'Common range of flow', outcome: `${show(from, 1)} to ${show(to, 1)} m³/h` },
         ...differences.map((one) => ({
-          what: `${one.name} against ${curves[0]!.name}`,
+          what: `${one.name} against ${present(curves[0]).name}`,
           formula: 'difference of the fitted heads at the same flow',
           outcome: `${one.head_m.map((value) => show(value, 2)).join(', ')} m`,
         })),
@@ -196,11 +197,13 @@ export const trim = defineSum<z.infer<typeof trimInput>, z.infer<typeof trimResu
   compute({ diameter_mm, points, wanted }) {
     const distinct = new Set(points.map((p) => p.flow_m3h)).size;
     if (distinct < 3) throw new SumRefusal('points', 'three different flows are the least for a curve');
-    const head = fitPolynomial(
-      points.map((p) => p.flow_m3h),
-      points.map((p) => p.head_m),
-      Math.min(orderFor(points.length), distinct - 1),
-    )!;
+    const head = present(
+      fitPolynomial(
+        points.map((p) => p.flow_m3h),
+        points.map((p) => p.head_m),
+        Math.min(orderFor(points.length), distinct - 1),
+      ),
+    );
     const slope = wanted.head_m / wanted.flow_m3h;
     const most = Math.max(...points.map((p) => p.flow_m3h));
     const [flow] = rootsWithin((q) => evaluate(head, q) - slope * q, 1e-9, most * (1 + 1e-9)).toReversed();
@@ -317,7 +320,7 @@ export const npsh = defineSum<z.infer<typeof npshInput>, z.infer<typeof npshResu
           : [
               {
                 what: 'Margin',
-                put: `required ${show(given.required_m!, 2)} m, wanted over it ${show(margin_m, 2)} m`,
+                put: `required ${show(present(given.required_m), 2)} m, wanted over it ${show(margin_m, 2)} m`,
                 outcome: `${show(margin, 2)} m`,
               },
             ]),
@@ -399,7 +402,8 @@ export const pdSlip = defineSum<z.infer<typeof slipInput>, z.infer<typeof slipRe
           : ('fail' as const);
     if (given.other?.viscosity_mm2_s !== undefined && given.viscosity_mm2_s === undefined)
       throw new SumRefusal('viscosity_mm2_s', 'the viscosity at the test is needed to reckon another');
-    const thin = given.other?.viscosity_mm2_s === undefined ? 1 : given.viscosity_mm2_s! / given.other.viscosity_mm2_s;
+    const thin =
+      given.other?.viscosity_mm2_s === undefined ? 1 : present(given.viscosity_mm2_s) / given.other.viscosity_mm2_s;
     const otherSlip = given.other && Math.max(0, slip) * (given.other.pressure_kpa / given.pressure_kpa) * thin;
     return {
       result: {

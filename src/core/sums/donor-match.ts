@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, notNegative, show, SumRefusal } from './sum';
 import { solverOf, type Program } from './solver';
@@ -166,12 +167,12 @@ export const donorMatch = defineSum<Input, z.infer<typeof result>>({
     // The assignment polytope has whole corners, so the corner that the simplex method ends on is an assignment.
     const values = pairs.length ? solverOf(solver, 'donor-match').solve(program).values : [];
     if (!values) throw new SumRefusal('slots', 'the assignment could not be reckoned in time; give fewer slots');
-    const chosen = pairs.filter((_, column) => values[column]! > 0.5);
+    const chosen = pairs.filter((_, column) => present(values[column]) > 0.5);
     const matches = chosen.map(({ i, k, points }) => {
-      const [one, other] = [slots[i]!, candidates[k]!];
+      const [one, other] = [present(slots[i]), present(candidates[k])];
       const rivals = pairs
         .filter((pair) => pair.i === i && pair.k !== k)
-        .map((pair) => ({ id: candidates[pair.k]!.id, points: pair.points }));
+        .map((pair) => ({ id: present(candidates[pair.k]).id, points: pair.points }));
       const best = rivals.toSorted((a, b) => a.points - b.points)[0];
       const beside = !best
         ? 'the only one that suits'

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
 
@@ -107,7 +108,7 @@ export const duty = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
               {
                 what: 'Pump efficiency',
                 formula: 'hydraulic / shaft power',
-                put: `${show(hydraulic, 3)} / ${show(shaft!, 3)} kW`,
+                put: `${show(hydraulic, 3)} / ${show(present(shaft), 3)} kW`,
                 outcome: `${show(efficiency, 1)} %`,
               },
             ]
@@ -117,7 +118,7 @@ export const duty = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
               {
                 what: 'At the rated speed',
                 formula: 'Q·k, H·k², P·k³',
-                put: `k = ${show(rated_speed_rpm!, 0)} / ${show(speed_rpm, 0)}`,
+                put: `k = ${show(present(rated_speed_rpm), 0)} / ${show(speed_rpm, 0)}`,
                 outcome: `${show(atRated.flow_m3h, 2)} m³/h, ${show(atRated.head_m, 2)} m`,
                 source: 'ISO 9906:2012, 6.1',
               },

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, limits, meanOf, notNegative, show } from './sum';
 
@@ -59,7 +60,7 @@ export const endFloat = defineSum<z.infer<typeof input>, z.infer<typeof result>>
           ? [
               {
                 code: 'not-repeatable',
-                sentence: `Repeats differ by ${show(worstSpread!, 0)} µm; seat the shaft again and read once more.`,
+                sentence: `Repeats differ by ${show(present(worstSpread), 0)} µm; seat the shaft again and read once more.`,
               },
             ]
           : [],

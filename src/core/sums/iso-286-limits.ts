@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { show, SumRefusal } from './notebook';
 import { fineSteps, grades, holeJ, mainSteps, shaftDeviations, shaftJ } from './tables/iso-286';
 
@@ -18,7 +19,7 @@ function stepOf(nominalMm: number): number {
 }
 
 function gradeUm(grade: number, step: number): number {
-  return grades[grade]![step]!;
+  return present(present(grades[grade])[step]);
 }
 
 function refuse({ letters, grade, nominalMm, path }: ClassAsked): never {
@@ -27,8 +28,8 @@ function refuse({ letters, grade, nominalMm, path }: ClassAsked): never {
 
 /** Magnitude of the fundamental deviation of k to s (and K to S before Δ), µm. */
 function innerDeviation(letter: string, nominalMm: number, step: number): number {
-  if (letter !== 'r' && letter !== 's') return shaftDeviations[letter]![step]!;
-  const row = fineSteps.find(([upTo]) => nominalMm <= upTo)!;
+  if (letter !== 'r' && letter !== 's') return present(present(shaftDeviations[letter])[step]);
+  const row = present(fineSteps.find(([upTo]) => nominalMm <= upTo));
   return letter === 'r' ? row[1] : row[2];
 }
 
@@ -42,7 +43,7 @@ function shaftLimits(asked: ClassAsked): Deviations {
     return lower === undefined ? refuse(asked) : { lowerUm: lower, upperUm: lower + it };
   }
   if ('efgh'.includes(letters)) {
-    const upper = shaftDeviations[letters]![step]!;
+    const upper = present(present(shaftDeviations[letters])[step]);
     return { lowerUm: upper - it, upperUm: upper };
   }
   const lower = letters === 'k' && grade > 7 ? 0 : innerDeviation(letters, nominalMm, step);
@@ -71,7 +72,7 @@ function holeLimits(asked: ClassAsked): Deviations {
     return upper === undefined ? refuse(asked) : { lowerUm: upper - it, upperUm: upper };
   }
   if ('EFGH'.includes(letters)) {
-    const lower = 0 - shaftDeviations[letters.toLowerCase()]![step]!;
+    const lower = 0 - present(present(shaftDeviations[letters.toLowerCase()])[step]);
     return { lowerUm: lower, upperUm: lower + it };
   }
   const upper = innerHoleUpper(asked, step);
@@ -79,8 +80,8 @@ function holeLimits(asked: ClassAsked): Deviations {
 }
 
 function parseClass(text: string, nominalMm: number, path: 'hole' | 'shaft'): ClassAsked {
-  const found = /^([A-Za-z]{1,2})(\d{1,2})$/.exec(text)!;
-  return { nominalMm, letters: found[1]!, grade: Number(found[2]), path };
+  const found = present(/^([A-Za-z]{1,2})(\d{1,2})$/.exec(text));
+  return { nominalMm, letters: present(found[1]), grade: Number(found[2]), path };
 }
 
 /**

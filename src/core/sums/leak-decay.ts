@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
 
@@ -77,7 +78,7 @@ export const leakDecay = defineSum<z.infer<typeof input>, z.infer<typeof result>
           what: 'Leak',
           formula: medium === 'gas' ? 'V·Δp / pa / t' : 'V·Δp / K / t',
           put: `V ${show(volume_l, 2)} L`,
-          outcome: `${show(leak, 3)} mL a minute${verdict ? `, most ${show(limit_ml_min!, 2)}: ${verdict}` : ''}`,
+          outcome: `${show(leak, 3)} mL a minute${verdict ? `, most ${show(present(limit_ml_min), 2)}: ${verdict}` : ''}`,
           source: 'EN 1779',
         },
       ],

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
 
@@ -62,7 +63,7 @@ export const quote = defineSum<z.infer<typeof quoteInput>, z.infer<typeof quoteR
     const names = [...new Set(lines.flatMap((one) => (one.option ? [one.option] : [])))];
     const options = (names.length ? names : ['']).map((option) => {
       const own = lines
-        .map((one, i) => ({ one, value: values[i]! }))
+        .map((one, i) => ({ one, value: present(values[i]) }))
         .filter(({ one }) => !one.option || one.option === option);
       const net = own.reduce((sum, { value }) => sum + value, 0);
       const cost = own.reduce((sum, { one }) => sum + roundHalfUp(one.quantity * (one.cost_minor ?? 0)), 0);
@@ -175,29 +176,30 @@ export const repairOrReplace = defineSum<z.infer<typeof replaceInput>, z.infer<t
       };
     });
     const [first, second] = yearly.toSorted((one, other) => one.yearly_minor - other.yearly_minor);
-    const cheap = choices.find((one) => one.name === first!.name)!;
+    const cheap = present(choices.find((one) => one.name === present(first).name));
     // The price at which the cheapest costs as much a year as the second.
     const turns =
-      cheap.price_minor + (second!.yearly_minor - first!.yearly_minor) / recoveryFactor(rate, cheap.life_years);
+      cheap.price_minor +
+      (present(second).yearly_minor - present(first).yearly_minor) / recoveryFactor(rate, cheap.life_years);
     return {
-      result: { yearly, cheapest: first!.name, second: second!.name, turns_at_price_minor: turns },
+      result: { yearly, cheapest: present(first).name, second: present(second).name, turns_at_price_minor: turns },
       working: [
         ...choices.map((one, i) => ({
           what: one.name,
           formula: '(price + downtime) · a + energy + care',
           put: `a = ${show(recoveryFactor(rate, one.life_years), 5)} over ${show(one.life_years)} years at ${show(discount_rate_pct, 2)} %`,
-          outcome: `${show(yearly[i]!.yearly_minor, 0)} minor units a year`,
+          outcome: `${show(present(yearly[i]).yearly_minor, 0)} minor units a year`,
           source: 'equivalent annual cost',
         })),
-        { what: 'Cheapest', outcome: first!.name },
+        { what: 'Cheapest', outcome: present(first).name },
         {
           what: 'The answer turns',
-          put: `where ${first!.name} costs as much a year as ${second!.name}`,
+          put: `where ${present(first).name} costs as much a year as ${present(second).name}`,
           outcome: `at a price of ${show(turns, 0)} minor units`,
         },
       ],
       warnings:
-        second!.yearly_minor - first!.yearly_minor < 0.05 * first!.yearly_minor
+        present(second).yearly_minor - present(first).yearly_minor < 0.05 * present(first).yearly_minor
           ? [
               {
                 code: 'close',

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { solve } from './run-out';
 
 /** Coefficients of a polynomial, lowest power first. */
@@ -9,7 +10,7 @@ export function fitPolynomial(xs: readonly number[], ys: readonly number[], orde
   const scaled = xs.map((x) => x / scale);
   const powers = Array.from({ length: order + 1 }, (_, i) => i);
   const matrix = powers.map((i) => powers.map((j) => scaled.reduce((sum, x) => sum + x ** (i + j), 0)));
-  const right = powers.map((i) => scaled.reduce((sum, x, k) => sum + x ** i * ys[k]!, 0));
+  const right = powers.map((i) => scaled.reduce((sum, x, k) => sum + x ** i * present(ys[k]), 0));
   return solve(matrix, right)?.map((coefficient, i) => coefficient / scale ** i) ?? null;
 }
 

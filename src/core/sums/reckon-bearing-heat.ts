@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { classLimits } from './iso-286-limits';
 import { show, SumRefusal, type Outcome } from './notebook';
 
@@ -44,7 +45,7 @@ const boreTolerance: readonly (readonly [upToMm: number, um: number])[] = [
 
 /** Lower deviation of a normal-class bearing bore, µm (upper is 0). Source: ISO 492. */
 export function bearingBoreLowerUm(boreMm: number): number {
-  return boreTolerance.find(([upTo]) => boreMm <= upTo)![1];
+  return present(boreTolerance.find(([upTo]) => boreMm <= upTo))[1];
 }
 
 function interferenceOf(given: BearingHeatInput): { um: number; how: string } {

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { show, SumRefusal, type Outcome } from './notebook';
 
 /** ISO metric coarse pitch, mm. Source: ISO 261. */
@@ -80,7 +81,7 @@ export function reckonBoltTorque({
   nut_factor,
 }: BoltTorqueInput): Outcome<BoltTorqueResult> {
   const d = typeof thread === 'string' ? Number(thread.slice(1)) : thread.d_mm;
-  const pitch = typeof thread === 'string' ? coarsePitch[thread]! : thread.pitch_mm;
+  const pitch = typeof thread === 'string' ? present(coarsePitch[thread]) : thread.pitch_mm;
   if (pitch >= d / 2) throw new SumRefusal('thread.pitch_mm', `a pitch of ${pitch} mm does not belong to ${d} mm`);
   const strength = strengths[grade];
   if (d > strength.maxMm) throw new SumRefusal('grade', `${grade} is tabled to M${strength.maxMm}; ${d} mm is larger`);

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { meanOf, show, SumRefusal, type Outcome } from './notebook';
 
 export interface RunningClearanceInput {
@@ -58,8 +59,8 @@ function leakagePart(given: RunningClearanceInput, meanUm: number) {
     annulusLeakageM3h({
       clearanceUm,
       boreMm,
-      lengthMm: given.length_mm!,
-      headM: given.head_m!,
+      lengthMm: present(given.length_mm),
+      headM: present(given.head_m),
       frictionFactor: friction,
     });
   const middle = (given.design_um.min + given.design_um.max) / 2;
@@ -148,7 +149,7 @@ export function reckonRunningClearance(given: RunningClearanceInput): Outcome<Ru
             {
               what: 'Leakage',
               formula: 'Q = π·D·c · √(2·g·H / (1.5 + λ·L/(2·c)))',
-              put: `D ${show(leak.boreMm, 2)} mm, c ${show(meanUm / 2, 1)} µm, H ${show(given.head_m!, 1)} m, L ${show(given.length_mm!, 1)} mm, λ ${leak.friction}`,
+              put: `D ${show(leak.boreMm, 2)} mm, c ${show(meanUm / 2, 1)} µm, H ${show(present(given.head_m), 1)} m, L ${show(present(given.length_mm), 1)} mm, λ ${leak.friction}`,
               outcome: `${show(leak.leakage, 2)} m³/h, ${show(leak.extra, 2)} beyond the design middle`,
               source: 'Gülich, Centrifugal Pumps, annular seals',
             },
@@ -159,7 +160,7 @@ export function reckonRunningClearance(given: RunningClearanceInput): Outcome<Ru
             {
               what: 'Energy lost in a year',
               formula: 'extra leakage / flow × power × hours',
-              outcome: `${show(leak.energy!, 0)} kWh`,
+              outcome: `${show(present(leak.energy), 0)} kWh`,
             },
           ]
         : []),

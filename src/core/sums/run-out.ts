@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, meanOf, notNegative, show } from './sum';
 
@@ -29,31 +30,31 @@ function firstHarmonic(dial: Dial): { readonly mean: number; readonly a: number;
     return { basis: [1, Math.cos(angle), Math.sin(angle)] as const, value: value_mm };
   });
   const matrix = [0, 1, 2].map((i) =>
-    [0, 1, 2].map((j) => rows.reduce((sum, row) => sum + row.basis[i]! * row.basis[j]!, 0)),
+    [0, 1, 2].map((j) => rows.reduce((sum, row) => sum + present(row.basis[i]) * present(row.basis[j]), 0)),
   );
-  const right = [0, 1, 2].map((i) => rows.reduce((sum, row) => sum + row.basis[i]! * row.value, 0));
+  const right = [0, 1, 2].map((i) => rows.reduce((sum, row) => sum + present(row.basis[i]) * row.value, 0));
   const solved = solve(matrix, right);
-  return solved && { mean: solved[0]!, a: solved[1]!, b: solved[2]! };
+  return solved && { mean: present(solved[0]), a: present(solved[1]), b: present(solved[2]) };
 }
 
 /** Solves a small dense system by elimination with row exchange; null when it has no single answer. */
 export function solve(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
   const n = right.length;
-  const rows = matrix.map((row, i) => [...row, right[i]!]);
+  const rows = matrix.map((row, i) => [...row, present(right[i])]);
   const scale = Math.max(...rows.flat().map(Math.abs), Number.MIN_VALUE);
   for (let column = 0; column < n; column++) {
     let pivot = column;
     for (let row = column + 1; row < n; row++)
-      if (Math.abs(rows[row]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = row;
-    if (Math.abs(rows[pivot]![column]!) < 1e-13 * scale) return null;
-    [rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!];
+      if (Math.abs(present(present(rows[row])[column])) > Math.abs(present(present(rows[pivot])[column]))) pivot = row;
+    if (Math.abs(present(present(rows[pivot])[column])) < 1e-13 * scale) return null;
+    [rows[column], rows[pivot]] = [present(rows[pivot]), present(rows[column])];
     for (let row = 0; row < n; row++) {
       if (row === column) continue;
-      const factor = rows[row]![column]! / rows[column]![column]!;
-      for (let k = column; k <= n; k++) rows[row]![k]! -= factor * rows[column]![k]!;
+      const factor = present(present(rows[row])[column]) / present(present(rows[column])[column]);
+      for (let k = column; k <= n; k++) present(rows[row])[k]! -= factor * present(present(rows[column])[k]);
     }
   }
-  return rows.map((row, i) => row[n]! / row[i]!);
+  return rows.map((row, i) => present(row[n]) / present(row[i]));
 }
 
 /** Total indicator reading round a shaft, the offset in it and the roundness left after it. Source: ISO 1101, circular run-out. */
@@ -101,7 +102,9 @@ export const runOut = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
         high_spot_deg: ((high.angle_deg % 360) + 360) % 360,
         offset_mm: offset,
         offset_angle_deg:
-          harmonic && offset! > 1e-12 ? ((Math.atan2(harmonic.b, harmonic.a) * 180) / Math.PI + 360) % 360 : null,
+          harmonic && present(offset) > 1e-12
+            ? ((Math.atan2(harmonic.b, harmonic.a) * 180) / Math.PI + 360) % 360
+            : null,
         roundness_left_mm: roundness,
         ...(verdict && { verdict }),
       },
@@ -125,7 +128,7 @@ export const runOut = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
           formula: 'spread of what the harmonic does not explain',
           outcome: roundness === null ? 'needs four readings' : `${show(roundness, 4)} mm`,
         },
-        ...(verdict ? [{ what: 'Verdict', put: `limit ${show(limit_mm!, 4)} mm`, outcome: verdict }] : []),
+        ...(verdict ? [{ what: 'Verdict', put: `limit ${show(present(limit_mm), 4)} mm`, outcome: verdict }] : []),
       ],
       warnings:
         readings.length < 4

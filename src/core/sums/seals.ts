@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, lengthMm, limits, notNegative, positive, show, SumRefusal } from './sum';
 
@@ -232,7 +233,7 @@ export const drip = defineSum<z.infer<typeof dripInput>, z.infer<typeof dripResu
     result: { ml_per_min: 2, verdict: 'within' },
   },
   compute({ drops_per_min, ml_per_min, window_ml_min }) {
-    const ml = ml_per_min ?? drops_per_min! / 20;
+    const ml = ml_per_min ?? present(drops_per_min) / 20;
     const verdict =
       window_ml_min &&
       (ml < window_ml_min.min - 1e-9
@@ -253,7 +254,7 @@ export const drip = defineSum<z.infer<typeof dripInput>, z.infer<typeof dripResu
           ? [
               {
                 what: 'Verdict',
-                put: `${show(window_ml_min!.min, 2)} to ${show(window_ml_min!.max, 2)} mL a minute`,
+                put: `${show(window_ml_min.min, 2)} to ${show(window_ml_min.max, 2)} mL a minute`,
                 outcome: verdict,
               },
             ]
@@ -314,10 +315,13 @@ export const glandLog = defineSum<z.infer<typeof logInput>, z.infer<typeof logRe
     result: { next: 'tighten', turn_deg: 30, wait_left_min: 0, total_turn_deg: 30 },
   },
   compute({ entries, window_drops_min, wait_min, step_deg, max_c }) {
-    const wrong = entries.findIndex((entry, i) => i > 0 && entry.at_min < entries[i - 1]!.at_min);
+    const wrong = entries.findIndex((entry, i) => i > 0 && entry.at_min < present(entries[i - 1]).at_min);
     if (wrong > 0)
-      throw new SumRefusal(`entries.${wrong}.at_min`, `${entries[wrong]!.at_min} min lies before the entry above it`);
-    const last = entries.at(-1)!;
+      throw new SumRefusal(
+        `entries.${wrong}.at_min`,
+        `${present(entries[wrong]).at_min} min lies before the entry above it`,
+      );
+    const last = present(entries.at(-1));
     const before = entries.at(-2);
     const turned = entries.findLast((entry) => entry.turn_deg !== 0);
     const waited = turned ? last.at_min - turned.at_min : Infinity;

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import fc from 'fast-check';
 import { loadSolver } from '@/solver/highs-solver';
 import { donorMatch } from './donor-match';
@@ -18,7 +19,8 @@ const runs = { numRuns: 120 };
 /** All ways to take 0 to `most[k]` of each thing. */
 function* everyCount(most: readonly number[]): Generator<number[]> {
   if (!most.length) return yield [];
-  for (const rest of everyCount(most.slice(1))) for (let count = 0; count <= most[0]!; count++) yield [count, ...rest];
+  for (const rest of everyCount(most.slice(1)))
+    for (let count = 0; count <= present(most[0]); count++) yield [count, ...rest];
 }
 
 describe('shim-stack', () => {
@@ -35,19 +37,22 @@ describe('shim-stack', () => {
         const [found] = run(shimStack, { gaps_mm: [gap], shims_mm, window_mm }).result.gaps;
         const stacks = [...everyCount(shims_mm.map((shim) => Math.ceil(gap / shim) + 1))].map((counts) => ({
           count: counts.reduce((a, b) => a + b, 0),
-          rest: gap - counts.reduce((sum, count, k) => sum + count * shims_mm[k]!, 0),
+          rest: gap - counts.reduce((sum, count, k) => sum + count * present(shims_mm[k]), 0),
         }));
         const fitting = stacks.filter((stack) => isIn(stack.rest, window_mm));
-        expect(found!.met).toBe(fitting.length > 0);
+        expect(present(found).met).toBe(fitting.length > 0);
         if (!fitting.length) {
           const outside = (rest: number) => Math.max(window_mm.min - rest, rest - window_mm.max, 0);
-          expect(outside(found!.rest_mm)).toBeCloseTo(Math.min(...stacks.map((stack) => outside(stack.rest))), 9);
+          expect(outside(present(found).rest_mm)).toBeCloseTo(
+            Math.min(...stacks.map((stack) => outside(stack.rest))),
+            9,
+          );
           return;
         }
         const fewest = Math.min(...fitting.map((stack) => stack.count));
         const middle = (window_mm.min + window_mm.max) / 2;
-        expect(found!.stack_mm).toHaveLength(fewest);
-        expect(Math.abs(found!.rest_mm - middle)).toBeCloseTo(
+        expect(present(found).stack_mm).toHaveLength(fewest);
+        expect(Math.abs(present(found).rest_mm - middle)).toBeCloseTo(
           Math.min(...fitting.filter((stack) => stack.count === fewest).map((stack) => Math.abs(stack.rest - middle))),
           9,
         );
@@ -65,11 +70,12 @@ describe('shim-stack', () => {
     if (!gaps.length) return [0, 0];
     let best = bruteForce(gaps.slice(1), shims_mm, stock, window_mm);
     for (const counts of everyCount(stock)) {
-      if (!isIn(gaps[0]! - counts.reduce((sum, count, k) => sum + count * shims_mm[k]!, 0), window_mm)) continue;
+      if (!isIn(present(gaps[0]) - counts.reduce((sum, count, k) => sum + count * present(shims_mm[k]), 0), window_mm))
+        continue;
       const [met, used] = bruteForce(
         gaps.slice(1),
         shims_mm,
-        stock.map((most, k) => most - counts[k]!),
+        stock.map((most, k) => most - present(counts[k])),
         window_mm,
       );
       const own = [met + 1, used + counts.reduce((a, b) => a + b, 0)] as const;
@@ -100,7 +106,7 @@ describe('shim-stack', () => {
           }
           shims_mm.forEach((shim, k) =>
             expect(result.gaps.flatMap((gap) => gap.stack_mm).filter((one) => one === shim).length).toBeLessThanOrEqual(
-              stock[k]!,
+              present(stock[k]),
             ),
           );
           for (const total of result.totals)
@@ -123,14 +129,16 @@ describe('shim-stack', () => {
     let greedy = 0;
     for (const gap of gaps_mm.toSorted((a, b) => a - b)) {
       const [alone] = run(shimStack, { gaps_mm: [gap], shims_mm, stock: left, window_mm }).result.gaps;
-      if (!alone!.met) continue;
+      if (!present(alone).met) continue;
       greedy++;
-      for (const shim of alone!.stack_mm) left[shims_mm.indexOf(shim)]!--;
+      for (const shim of present(alone).stack_mm) left[shims_mm.indexOf(shim)]!--;
     }
     const met = result.gaps.filter((gap) => gap.met).length;
     expect(met).toBeGreaterThanOrEqual(greedy);
     expect(met).toBeLessThan(40);
-    result.totals.forEach((total) => expect(total.count).toBeLessThanOrEqual(stock[shims_mm.indexOf(total.shim_mm)]!));
+    result.totals.forEach((total) =>
+      expect(total.count).toBeLessThanOrEqual(present(stock[shims_mm.indexOf(total.shim_mm)])),
+    );
   });
 
   test('out of time before anything is found, what fits one after the other is shown and said to be no proof', () => {
@@ -208,13 +216,13 @@ describe('kit-cover', () => {
   /** Tries every count of every offer, up to what could be of use. */
   function bruteForce(need: readonly { part: string; qty: number }[], offers: readonly Offered[]) {
     const had = (counts: readonly number[], part: string) =>
-      offers.reduce((total, one, i) => total + counts[i]! * sum(one.gives, part), 0);
+      offers.reduce((total, one, i) => total + present(counts[i]) * sum(one.gives, part), 0);
     const most = offers.map((one) => Math.min(one.max ?? 9, 9));
     const wanted = parts.map((part) => Math.min(sum(need, part), had(most, part)));
     let cheapest = Infinity;
-    for (const counts of everyCount(offers.map((one, i) => Math.min(most[i]!, 6)))) {
-      const cost = counts.reduce((total, count, i) => total + count * offers[i]!.price, 0);
-      if (cost < cheapest && parts.every((part, k) => had(counts, part) >= wanted[k]!)) cheapest = cost;
+    for (const counts of everyCount(offers.map((one, i) => Math.min(present(most[i]), 6)))) {
+      const cost = counts.reduce((total, count, i) => total + count * present(offers[i]).price, 0);
+      if (cost < cheapest && parts.every((part, k) => had(counts, part) >= present(wanted[k]))) cheapest = cost;
     }
     return { cheapest, wanted };
   }
@@ -235,14 +243,14 @@ describe('kit-cover', () => {
           });
           parts.forEach((part, k) => {
             const given = result.chosen.reduce(
-              (total, one) => total + one.count * sum(offers.find((other) => other.id === one.id)!.gives, part),
+              (total, one) => total + one.count * sum(present(offers.find((other) => other.id === one.id)).gives, part),
               0,
             );
             expect(given - sum(result.left_over, part) + sum(result.cannot, part)).toBe(sum(need, part));
-            expect(sum(result.cannot, part)).toBe(sum(need, part) - wanted[k]!);
+            expect(sum(result.cannot, part)).toBe(sum(need, part) - present(wanted[k]));
           });
           for (const one of result.chosen)
-            expect(one.count).toBeLessThanOrEqual(offers.find((other) => other.id === one.id)!.max ?? Infinity);
+            expect(one.count).toBeLessThanOrEqual(present(offers.find((other) => other.id === one.id)).max ?? Infinity);
           for (const { lead_days, cost } of result.by_lead_days)
             expect(cost).toBe(
               bruteForce(
@@ -263,7 +271,7 @@ describe('kit-cover', () => {
       .map((part, i) => ({ id: `alone ${i}`, price: price(i), lead_days: 2 + (i % 5), gives: [{ part, qty: 1 }] }));
     const kits = Array.from({ length: 30 }, (_, k) => {
       const gives = Array.from({ length: 8 }, (_, j) => (k * 2 + j * (1 + (k % 3))) % 60).map((i) => ({
-        part: names[i]!,
+        part: present(names[i]),
         qty: 1 + (i % 2),
       }));
       return {
@@ -282,8 +290,8 @@ describe('kit-cover', () => {
     expect(result.proven).toBe(true);
     expect(result.cannot).toEqual([]);
     for (let i = 1; i < result.by_lead_days.length; i++)
-      expect(result.by_lead_days[i]!.cost).toBeLessThanOrEqual(result.by_lead_days[i - 1]!.cost);
-    expect(result.by_lead_days.at(-1)!.cost).toBe(result.cost);
+      expect(present(result.by_lead_days[i]).cost).toBeLessThanOrEqual(present(result.by_lead_days[i - 1]).cost);
+    expect(present(result.by_lead_days.at(-1)).cost).toBe(result.cost);
     // Kits of eight are dearer than their parts only where a third of them is wanted: some kit and some single part are taken.
     expect(new Set(result.chosen.map((one) => one.id.split(' ')[0]))).toEqual(new Set(['kit', 'alone']));
   });
@@ -366,21 +374,19 @@ describe('donor-match', () => {
             other.condition !== 'poor' &&
             other.wear_used_pct <= 100;
           const cost = (one: (typeof slots)[number], other: (typeof candidates)[number]) =>
-            other.wear_used_pct +
-            points[other.condition as keyof typeof points] +
-            (one.number === other.number ? 0 : 5);
+            other.wear_used_pct + points[other.condition] + (one.number === other.number ? 0 : 5);
           const every = (
             i: number,
             free: readonly (typeof candidates)[number][],
           ): readonly [filled: number, points: number] => {
             if (i === slots.length) return [0, 0];
             let best = every(i + 1, free);
-            for (const other of free.filter((one) => suits(slots[i]!, one))) {
+            for (const other of free.filter((one) => suits(present(slots[i]), one))) {
               const [filled, sum] = every(
                 i + 1,
                 free.filter((one) => one !== other),
               );
-              const own = [filled + 1, sum + cost(slots[i]!, other)] as const;
+              const own = [filled + 1, sum + cost(present(slots[i]), other)] as const;
               if (own[0] > best[0] || (own[0] === best[0] && own[1] < best[1])) best = own;
             }
             return best;
@@ -392,8 +398,8 @@ describe('donor-match', () => {
           for (const one of result.matches)
             expect(
               suits(
-                slots.find((other) => other.id === one.slot)!,
-                candidates.find((other) => other.id === one.candidate)!,
+                present(slots.find((other) => other.id === one.slot)),
+                present(candidates.find((other) => other.id === one.candidate)),
               ),
             ).toBe(true);
         },

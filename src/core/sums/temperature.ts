@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, positive, show, SumRefusal } from './sum';
 
@@ -20,7 +21,7 @@ type Series = z.infer<typeof input>['series'];
 
 /** Least-squares slope of the last minutes, K in ten minutes; null where they hold fewer than two moments. */
 function slopeOf(series: Series, minutes: number): number | null {
-  const last = series.at(-1)!.at_min;
+  const last = present(series.at(-1)).at_min;
   const used = series.filter((one) => one.at_min >= last - minutes - 1e-9);
   const mean = (pick: (one: Series[number]) => number) => used.reduce((sum, one) => sum + pick(one), 0) / used.length;
   const [mx, my] = [mean((one) => one.at_min), mean((one) => one.temperature_c)];
@@ -33,20 +34,20 @@ function slopeOf(series: Series, minutes: number): number | null {
 /** End value of `T = Te − (Te − T0)·exp(−t/τ)`, by trying time constants and solving the rest by least squares. */
 function endValueOf(series: Series): number | null {
   if (series.length < 4) return null;
-  const span = series.at(-1)!.at_min - series[0]!.at_min;
+  const span = present(series.at(-1)).at_min - present(series[0]).at_min;
   let best: { error: number; end: number } | null = null;
   for (let i = 0; i < 160; i++) {
     const tau = span * 0.05 * 1.032 ** i;
-    const xs = series.map((one) => Math.exp(-(one.at_min - series[0]!.at_min) / tau));
+    const xs = series.map((one) => Math.exp(-(one.at_min - present(series[0]).at_min) / tau));
     const n = series.length;
     const [sx, sy] = [xs.reduce((a, b) => a + b, 0), series.reduce((a, one) => a + one.temperature_c, 0)];
     const sxx = xs.reduce((a, b) => a + b * b, 0);
-    const sxy = xs.reduce((a, b, k) => a + b * series[k]!.temperature_c, 0);
+    const sxy = xs.reduce((a, b, k) => a + b * present(series[k]).temperature_c, 0);
     const determinant = n * sxx - sx * sx;
     if (Math.abs(determinant) < 1e-12) continue;
     const slope = (n * sxy - sx * sy) / determinant;
     const end = (sy - slope * sx) / n;
-    const error = series.reduce((sum, one, k) => sum + (end + slope * xs[k]! - one.temperature_c) ** 2, 0);
+    const error = series.reduce((sum, one, k) => sum + (end + slope * present(xs[k]) - one.temperature_c) ** 2, 0);
     if (!best || error < best.error) best = { error, end };
   }
   return best?.end ?? null;
@@ -74,14 +75,14 @@ export const bearingTemperature = defineSum<z.infer<typeof input>, z.infer<typeo
     result: { last_c: 57.5, rise_k: 37.5, steady: false, verdict: 'not yet steady' },
   },
   compute({ series, ambient_c, max_rise_k, max_c }) {
-    const wrong = series.findIndex((one, i) => i > 0 && one.at_min <= series[i - 1]!.at_min);
+    const wrong = series.findIndex((one, i) => i > 0 && one.at_min <= present(series[i - 1]).at_min);
     if (wrong > 0)
       throw new SumRefusal(
         `series.${wrong}.at_min`,
-        `${series[wrong]!.at_min} min does not come after the reading above it`,
+        `${present(series[wrong]).at_min} min does not come after the reading above it`,
       );
-    const last = series.at(-1)!;
-    const covers = last.at_min - series[0]!.at_min >= 30 - 1e-9;
+    const last = present(series.at(-1));
+    const covers = last.at_min - present(series[0]).at_min >= 30 - 1e-9;
     const slope = slopeOf(series, 30);
     const steady = covers && slope !== null && Math.abs(slope) < 1;
     const end = endValueOf(series);
@@ -162,7 +163,9 @@ export const insulation = defineSum<z.infer<typeof insulationInput>, z.infer<typ
     const index = ten_minutes_mohm === undefined ? undefined : ten_minutes_mohm / one_minute_mohm;
     const mean = winding_ohm && winding_ohm.reduce((a, b) => a + b, 0) / 3;
     const unbalance =
-      mean === undefined ? undefined : (100 * Math.max(...winding_ohm!.map((one) => Math.abs(one - mean)))) / mean;
+      mean === undefined
+        ? undefined
+        : (100 * Math.max(...present(winding_ohm).map((one) => Math.abs(one - mean)))) / mean;
     // Above 5000 MΩ the index says nothing (IEEE 43, 12.2.2).
     const poorIndex = index !== undefined && index < 2 && one_minute_mohm <= 5000;
     const verdict =

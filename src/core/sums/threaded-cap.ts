@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, lengthMm, notNegative, positive, show, SumRefusal, type WorkingStep } from './sum';
 
@@ -42,13 +43,13 @@ function factorOf({ viscosity_mm2_s, temperature_c, factors = [] }: Input): {
   const find = (value: number | undefined, bound: 'up_to_mm2_s' | 'up_to_c', what: string) => {
     const rows = factors
       .filter((row) => row[bound] !== undefined)
-      .toSorted((one, other) => one[bound]! - other[bound]!);
+      .toSorted((one, other) => present(one[bound]) - present(other[bound]));
     if (value === undefined || !rows.length) return { factor: 1, steps: [] as WorkingStep[] };
-    const row = rows.find((one) => value <= one[bound]! + 1e-9);
+    const row = rows.find((one) => value <= present(one[bound]) + 1e-9);
     if (!row)
       throw new SumRefusal(
         bound === 'up_to_c' ? 'temperature_c' : 'viscosity_mm2_s',
-        `${value} is past the last row of the family's table (${rows.at(-1)![bound]})`,
+        `${value} is past the last row of the family's table (${present(rows.at(-1))[bound]})`,
       );
     return {
       factor: row.factor,
@@ -78,14 +79,14 @@ function clearanceOf(given: Input): { readonly clearance: number; readonly steps
     };
   const { factor: times, steps } = factorOf(given);
   return {
-    clearance: given.base_clearance_mm! * times,
+    clearance: present(given.base_clearance_mm) * times,
     steps: [
       ...steps,
       {
         what: 'Target',
         formula: 'base clearance × factors',
-        put: `${show(given.base_clearance_mm!, 3)} × ${show(times, 3)}`,
-        outcome: `${show(given.base_clearance_mm! * times, 4)} mm`,
+        put: `${show(present(given.base_clearance_mm), 3)} × ${show(times, 3)}`,
+        outcome: `${show(present(given.base_clearance_mm) * times, 4)} mm`,
       },
     ],
   };

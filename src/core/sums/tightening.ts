@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, lengthMm, limits, notNegative, positive, show, SumRefusal } from './sum';
 
@@ -78,7 +79,7 @@ export function crosswiseOrder(bolts: number): number[] {
       if (a !== b) return a > b ? one : top;
       const [c, d] = last === undefined ? [0, 0] : [apart(one, last, count), apart(top, last, count)];
       return c > d ? one : top;
-    }, left[0]!);
+    }, present(left[0]));
     done.push(best);
     left.splice(left.indexOf(best), 1);
   }
@@ -104,7 +105,7 @@ export const boltPattern = defineSum<z.infer<typeof patternInput>, z.infer<typeo
     },
   },
   compute({ bolts, passes_pct, final_round }) {
-    const falling = passes_pct.findIndex((pct, i) => i > 0 && pct < passes_pct[i - 1]!);
+    const falling = passes_pct.findIndex((pct, i) => i > 0 && pct < present(passes_pct[i - 1]));
     if (falling > 0)
       throw new SumRefusal(
         `passes_pct.${falling}`,
@@ -114,7 +115,7 @@ export const boltPattern = defineSum<z.infer<typeof patternInput>, z.infer<typeo
     const round = Array.from({ length: bolts }, (_, i) => i + 1);
     const passes = [
       ...passes_pct.map((pct) => ({ pct, order: [...order] })),
-      ...(final_round ? [{ pct: passes_pct.at(-1)!, order: round }] : []),
+      ...(final_round ? [{ pct: present(passes_pct.at(-1)), order: round }] : []),
     ];
     return {
       result: { passes },

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import * as z from 'zod';
 import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
 
@@ -151,7 +152,10 @@ export const balance = defineSum<z.infer<typeof balanceInput>, z.infer<typeof ba
       );
     const split =
       planes === 2
-        ? { plane_a_gmm: (permissible * b_mm!) / (a_mm! + b_mm!), plane_b_gmm: (permissible * a_mm!) / (a_mm! + b_mm!) }
+        ? {
+            plane_a_gmm: (permissible * present(b_mm)) / (present(a_mm) + present(b_mm)),
+            plane_b_gmm: (permissible * present(a_mm)) / (present(a_mm) + present(b_mm)),
+          }
         : {};
     return {
       result: { specific_um: specific, permissible_gmm: permissible, ...split },
@@ -174,8 +178,8 @@ export const balance = defineSum<z.infer<typeof balanceInput>, z.infer<typeof ba
               {
                 what: 'By plane',
                 formula: 'A: U·b/(a+b), B: U·a/(a+b)',
-                put: `a ${show(a_mm!)}, b ${show(b_mm!)} mm`,
-                outcome: `${show(split.plane_a_gmm!, 1)} and ${show(split.plane_b_gmm!, 1)} g·mm`,
+                put: `a ${show(present(a_mm))}, b ${show(present(b_mm))} mm`,
+                outcome: `${show(present(split.plane_a_gmm), 1)} and ${show(present(split.plane_b_gmm), 1)} g·mm`,
               },
             ]
           : []),

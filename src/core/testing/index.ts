@@ -1,3 +1,4 @@
+import { present } from '../present';
 import type { Family } from '../family';
 import type { Duty, StandReading } from '../record';
 import {
@@ -56,13 +57,13 @@ function dutyAtRatedSpeed(reading: StandReading, family: Family, ratedSpeedRpm: 
     motor_efficiency_pct: reading.motorEfficiencyPct,
     density_kg_m3: reading.densityKgM3,
   });
-  const rated = outcome.result.at_rated_speed!;
+  const rated = present(outcome.result.at_rated_speed);
   return {
     point: {
       flowM3h: rated.flow_m3h,
       headM: Math.max(0, rated.head_m),
-      powerKw: rated.power_kw!,
-      efficiencyPct: Math.min(100, Math.max(0, outcome.result.efficiency_pct!)),
+      powerKw: present(rated.power_kw),
+      efficiencyPct: Math.min(100, Math.max(0, present(outcome.result.efficiency_pct))),
     },
     working: outcome.working,
   };
@@ -100,12 +101,12 @@ function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
     1,
   );
   if (!fitted) throw new SumRefusal('points', 'the flow was read at fewer than two pressures');
-  const [zero, slope] = [fitted[0]!, fitted[1]!];
+  const [zero, slope] = [present(fitted[0]), present(fitted[1])];
   const dutyKpa = kpaOf(guarantee.headM, density);
   const flow = zero + slope * dutyKpa;
-  const least = family.test.least_volumetric_pct!;
+  const least = present(family.test.least_volumetric_pct);
   const outcome = pdSlip.compute({
-    displacement_cm3: family.test.displacement_cm3!,
+    displacement_cm3: present(family.test.displacement_cm3),
     speed_rpm: guarantee.speedRpm,
     flow_m3h: Math.max(0, flow),
     pressure_kpa: dutyKpa,

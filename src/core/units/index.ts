@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { Decimal } from 'decimal.js';
 
 /** What a quantity is of; the base unit of each stands in `units` with factor 1. */
@@ -117,12 +118,12 @@ function parseNumber(
   const plain = /^\d*,\d+$/.test(body) ? body.replace(',', '.') : body.replace(/(\d),(?=\d{3}(\D|$))/g, '$1');
   if (!/^(\d+\.?\d*|\.\d+)(e[+-]?\d{1,3})?$/i.test(plain)) return null;
   const value = new Decimal(plain).times(sign);
-  return { value, digits: (plain.split(/e/i)[0]!.split('.')[1] ?? '').length };
+  return { value, digits: (present(plain.split(/e/i)[0]).split('.')[1] ?? '').length };
 }
 
 function parseFraction([, whole, top, bottom]: RegExpExecArray, sign: number) {
   if (Number(bottom) === 0) return null;
-  const value = new Decimal(whole ?? 0).plus(new Decimal(top!).div(bottom!));
+  const value = new Decimal(whole ?? 0).plus(new Decimal(present(top)).div(present(bottom)));
   return { value: value.times(sign), digits: Math.min(6, value.decimalPlaces()) };
 }
 
@@ -139,7 +140,9 @@ function splitUnit(text: string): { number: string; unit: string } {
   const name = namesByLength.find((one) => lower.endsWith(one) && /[\d.⁄][\s-]*$/.test(lower.slice(0, -one.length)));
   if (name) return { number: whole.slice(0, -name.length).trim(), unit: whole.slice(-name.length) };
   const found = /^(.*?[\d.,⁄/]\s*)([^\d\s.,/-].*)?$/.exec(text.trim());
-  return found ? { number: found[1]!.trim(), unit: (found[2] ?? '').trim() } : { number: text.trim(), unit: '' };
+  return found
+    ? { number: present(found[1]).trim(), unit: (found[2] ?? '').trim() }
+    : { number: text.trim(), unit: '' };
 }
 
 /**

@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { familyCard } from '@/core/family';
@@ -151,7 +152,7 @@ export const readCustomerPage = defineUseCase({
   async run(context) {
     const { record, quote } = await loadOwnQuote(context);
     if (!quote.text) throw new DomainError('link-not-valid');
-    const shop = (await readShop(context.database))!;
+    const shop = present(await readShop(context.database));
     const approval = record.approvals.find((one) => one.quoteId === quote.id) ?? null;
     const photosOf = (finding: Finding) =>
       finding.photoId
@@ -162,7 +163,7 @@ export const readCustomerPage = defineUseCase({
       .map((finding) => ({
         id: finding.id,
         plain: finding.plain,
-        action: finding.disposition!.action,
+        action: present(finding.disposition).action,
         photos: photosOf(finding),
       }));
     return {

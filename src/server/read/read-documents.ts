@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { findMailAttachment, findPhoto, findReport, listPhotoBytes, loadJobRecord, readShop } from '@/db';
@@ -48,7 +49,7 @@ export const readQuotePdf = defineUseCase({
       bytes: await writeQuotePdf({
         record,
         quote,
-        shop: shop!,
+        shop: present(shop),
         pictures,
         fingerprint: quote.fingerprint ?? 'draft',
         now: quote.sentAt ?? context.now().toISOString(),
@@ -73,7 +74,7 @@ export const readOwnQuotePdf = defineUseCase({
       bytes: await writeQuotePdf({
         record,
         quote,
-        shop: shop!,
+        shop: present(shop),
         pictures,
         fingerprint: quote.fingerprint ?? 'draft',
         now: quote.sentAt ?? context.now().toISOString(),

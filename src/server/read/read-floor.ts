@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { answerLine, dayInZone, sayMove, standingSchema } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
-import type { Hold } from '@/core/record';
 import { listOpenJobs, readShop, searchJobs, type Connection } from '@/db';
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
@@ -46,7 +45,7 @@ function hitOf(row: Row, frame: { readonly now: Date; readonly zone: string }) {
     ...strip,
     pump: `${row.maker} ${row.model}`,
     owner: row.customer,
-    hold: row.hold as Hold | null,
+    hold: row.hold,
     closedAt: row.closedAt?.toISOString() ?? null,
     waitingFor,
     now: frame.now.toISOString(),

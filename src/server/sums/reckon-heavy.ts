@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { Worker } from 'node:worker_threads';
 import { SumRefusal, type Outcome } from '@/core/sums';
 
@@ -73,6 +74,6 @@ export function reckonHeavy(id: string, input: unknown): Promise<Outcome<unknown
         then(value);
       };
     waiting.set(number, { resolve: done(resolve), reject: done(reject) });
-    worker!.postMessage({ number, id, input } satisfies HeavyTask);
+    present(worker).postMessage({ number, id, input } satisfies HeavyTask);
   });
 }

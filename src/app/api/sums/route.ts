@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import * as z from 'zod';
 import { sums, type Sum } from '@/core/sums';
 import { reckonHeavy } from '@/server/sums/reckon-heavy';
@@ -20,7 +21,7 @@ let worked: Promise<unknown> | undefined;
 /** All bench sums with the JSON Schema of their input and result, and a worked example. Needs no sign-in: a sum holds no data. */
 export async function GET(): Promise<Response> {
   worked ??= Promise.all(
-    list.map(async (one, i) => ({ ...one, example: { ...one.example, ...(await workOut(sums[i]!)) } })),
+    list.map(async (one, i) => ({ ...one, example: { ...one.example, ...(await workOut(present(sums[i]))) } })),
   );
   try {
     return Response.json(await worked, { headers: { 'access-control-allow-origin': '*' } });

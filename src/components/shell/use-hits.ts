@@ -1,0 +1,51 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { getData } from '../act/get-data';
+
+/** A job as the find box shows it. */
+export interface Hit {
+  readonly tag: string;
+  readonly pump: string;
+  readonly maker: string;
+  readonly model: string;
+  readonly customer: string;
+  readonly serial: string;
+  readonly answer: string;
+}
+
+/** Jobs that a text finds; null when nobody answers. Throws when it is aborted. */
+export async function findHits(text: string, signal?: AbortSignal): Promise<readonly Hit[] | null> {
+  const found = await getData<{ readonly strips: readonly Hit[] }>(
+    `/api/find?text=${encodeURIComponent(text)}`,
+    signal,
+  );
+  return found?.strips ?? null;
+}
+
+/** How long a person must pause before what they typed is looked for, in ms. */
+const pauseMs = 140;
+
+/** The jobs that a text finds, asked for when typing pauses; a request that is overtaken is broken off. */
+export function useHits(text: string): readonly Hit[] | null {
+  const [found, setFound] = useState<{ readonly text: string; readonly hits: readonly Hit[] } | null>(null);
+  useEffect(() => {
+    const asked = text.trim();
+    if (!asked) return;
+    const abort = new AbortController();
+    const look = async () => {
+      try {
+        const hits = await findHits(asked, abort.signal);
+        if (hits) setFound({ text: asked, hits });
+      } catch {
+        // Overtaken by the next letter, or nobody answers: what was found last stays.
+      }
+    };
+    const timer = setTimeout(() => void look(), pauseMs);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [text]);
+  return text.trim() && found ? found.hits : null;
+}
