@@ -175,7 +175,7 @@ export async function takeOver(page: Page, key: DemoPerson['key']): Promise<void
   const choice = await page.waitForSelector('select[name=person]');
   const value = await page.$$eval(
     'select[name=person] option',
-    (options, name) => (options).find((option) => option.innerText.startsWith(name))!.value,
+    (options, name) => options.find((option) => option.innerText.startsWith(name))!.value,
     person.name,
   );
   await present(choice).select(value);

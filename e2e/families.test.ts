@@ -33,8 +33,7 @@ afterAll(() => opened?.close());
 
 test('receiving proposes the construction by the plate, and lets it be chosen by its drawing', async () => {
   await open(page, '/receive');
-  const isChosen = (id: string) =>
-    page.$eval(`input[name=family][value=${id}]`, (radio) => (radio).checked);
+  const isChosen = (id: string) => page.$eval(`input[name=family][value=${id}]`, (radio) => radio.checked);
   await fill(page, 'Other words on the plate', 'internal gear, 350 rpm');
   await page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[name=family][value=F6]')!.checked);
   await waitForText(page, 'by its plate: internal gear');
@@ -263,7 +262,7 @@ test('a family’s booklet, traveller and file come out, a broken file is refuse
     await input.evaluate((field, content) => {
       const files = new DataTransfer();
       files.items.add(new File([content], 'own.json', { type: 'application/json' }));
-      (field).files = files.files;
+      field.files = files.files;
       field.dispatchEvent(new Event('change', { bubbles: true }));
     }, text);
   };

@@ -188,7 +188,7 @@ describe('by keyboard', () => {
     for (let time = 0; time < 2; time++) {
       await press(await page.waitForSelector('aside[aria-label=Gate] button[aria-expanded=false]'));
       const line = present(await page.waitForSelector('aside[aria-label=Gate] a[href*="#point-"]'));
-      const place = await line.evaluate((link) => (link).hash);
+      const place = await line.evaluate((link) => link.hash);
       await press(line);
       await page.waitForSelector(`${place} button[aria-expanded=true]`);
       expect(await page.evaluate(() => location.hash)).toBe(place);
@@ -279,7 +279,7 @@ describe('the sums page', () => {
     expect(place).toContain(
       await field!.evaluate((input) => input.getAttribute('aria-label')!.replace('Reading of ', '').split(',')[0]),
     );
-    expect(await field!.evaluate((input) => (input).value)).toMatch(/^\d+\.?\d*$/);
+    expect(await field!.evaluate((input) => input.value)).toMatch(/^\d+\.?\d*$/);
   });
 });
 

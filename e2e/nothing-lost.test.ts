@@ -45,7 +45,7 @@ test('a reload in mid-entry loses nothing that was typed', async () => {
   await one.type(field, '38.01');
   await one.reload({ waitUntil: 'networkidle2' });
   await one.waitForSelector(field);
-  expect(await one.$eval(field, (input) => (input).value)).toBe('38.01');
+  expect(await one.$eval(field, (input) => input.value)).toBe('38.01');
 });
 
 test('what cannot be read is said, and stays typed', async () => {
@@ -53,9 +53,9 @@ test('what cannot be read is said, and stays typed', async () => {
   await one.type(field, '1,234');
   await one.keyboard.press('Enter');
   await waitForText(one, 'Is "1,234" 1.234 or 1234?');
-  expect(await one.$eval(field, (input) => (input).value)).toBe('1,234');
+  expect(await one.$eval(field, (input) => input.value)).toBe('1,234');
   await one.$eval(field, (input) => {
-    (input).select();
+    input.select();
   });
   await one.keyboard.press('Backspace');
 });
@@ -63,7 +63,7 @@ test('what cannot be read is said, and stays typed', async () => {
 test('two people on one point: the second sees the first one’s reading and chooses', async () => {
   await openPoint(one, 'coupling-seat');
   await openPoint(other, 'coupling-seat');
-  await one.$eval(field, (input) => (input).select());
+  await one.$eval(field, (input) => input.select());
   await one.type(field, '38.004');
   await one.keyboard.press('Enter');
   await one.waitForFunction(() => document.querySelector('#point-coupling-seat')!.textContent.includes('38.004'));
@@ -87,11 +87,14 @@ test('two people on one intake: nothing typed is lost, one chooses', async () =>
   await desk.waitForSelector(named('button', 'Keep the changes'), { hidden: true });
   await fill(other, 'The liquid it handled', 'stock, 2 %');
   await click(other, 'button', 'Keep the changes');
-  await waitForText(other, 'theirs “white water”, yours “stock, 2 %”');
-  await click(other, 'button', 'Mine stands');
-  await other.waitForSelector(named('button', 'Mine stands'), { hidden: true });
+  await waitForText(other, 'Choose which one stands');
+  await other.waitForSelector(named('button', 'Theirs: white water'));
+  await click(other, 'button', 'Yours: stock, 2 %');
+  await other.waitForSelector(named('button', 'Yours: stock, 2 %'), { hidden: true });
+  await click(other, 'button', 'Keep the changes');
+  await other.waitForSelector(named('button', 'Keep the changes'), { hidden: true });
   await open(desk, `/jobs/${tag}`);
-  expect(await desk.$eval('#liquid input', (input) => (input).value)).toBe('stock, 2 %');
+  expect(await desk.$eval('#liquid input', (input) => input.value)).toBe('stock, 2 %');
 });
 
 test('the database stops and starts during entry: entries wait on the device and go by themselves', async () => {

@@ -18,7 +18,7 @@ export async function keepCapture(page: Page, capture: Capture, text: string): P
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
-    if (await box.evaluate((one) => (one).checked)) continue;
+    if (await box.evaluate((one) => one.checked)) continue;
     await press(box);
   }
 }
@@ -79,7 +79,7 @@ export async function disposeAll(page: Page, move: string, action: string): Prom
       document.querySelector<HTMLElement>('aside[aria-label=Gate] button[aria-expanded=false]')?.click(),
     );
     const line = await page.waitForSelector('aside[aria-label=Gate] ol a');
-    const target = await line!.evaluate((one) => new URL((one).href).hash.slice(1));
+    const target = await line!.evaluate((one) => new URL(one.href).hash.slice(1));
     await press(line);
     const at = present(await page.waitForSelector(`#${target} [aria-label=Disposition]`));
     await scrollTo(at);

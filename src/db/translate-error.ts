@@ -1,12 +1,14 @@
 import { DomainError } from '@/core/errors';
 
+/** What a driver's error says of itself; by these it is told, never by its message. */
 interface DriverError {
   readonly errno?: number;
   readonly code?: string;
-  readonly sqlMessage?: string;
+  /** The connection is gone: whatever was asked of it was not answered. */
+  readonly fatal?: boolean;
 }
 
-const away = new Set([
+const away: ReadonlySet<string> = new Set([
   'ECONNREFUSED',
   'ECONNRESET',
   'PROTOCOL_CONNECTION_LOST',
@@ -16,35 +18,51 @@ const away = new Set([
   'ER_SERVER_SHUTDOWN',
   'ER_CON_COUNT_ERROR',
 ]);
-const awayNumbers = new Set([1053, 1040, 1927, 2006, 2013]);
+const awayNumbers: ReadonlySet<number> = new Set([1053, 1040, 1927, 2006, 2013]);
+/** How many causes deep a failure is looked into. */
+const deepest = 6;
 
-function driverErrorOf(error: unknown): DriverError {
-  const seen = error as { cause?: unknown } & DriverError;
-  const cause = seen?.cause as DriverError | undefined;
-  return cause?.code || cause?.errno ? cause : seen;
+/** An error and what it was caused by, the outermost first. */
+function causesOf(error: unknown): readonly DriverError[] {
+  const found: DriverError[] = [];
+  let one = error;
+  while (typeof one === 'object' && one !== null && found.length < deepest) {
+    found.push(one);
+    one = (one as { readonly cause?: unknown }).cause;
+  }
+  return found;
+}
+
+function hasNumber(error: unknown, ...numbers: readonly number[]): boolean {
+  return causesOf(error).some(({ errno }) => errno !== undefined && numbers.includes(errno));
+}
+
+function isAway(error: unknown): boolean {
+  return causesOf(error).some(
+    ({ code, errno, fatal }) =>
+      fatal === true || (code && away.has(code)) || (errno !== undefined && awayNumbers.has(errno)),
+  );
 }
 
 export function isDeadlock(error: unknown): boolean {
-  const { errno } = driverErrorOf(error);
-  return errno === 1213 || errno === 1205;
+  return hasNumber(error, 1213, 1205);
 }
 
 export function isDuplicate(error: unknown): boolean {
-  return driverErrorOf(error).errno === 1062;
+  return hasNumber(error, 1062);
 }
 
 /** Database failures that a person can meet, as DomainErrors; anything else is passed on as it came. */
 export function translateError(error: unknown): unknown {
-  const { errno, code } = driverErrorOf(error);
-  if ((code && away.has(code)) || (errno && awayNumbers.has(errno)))
-    return new DomainError('database-away', {}, { cause: error });
-  if (errno === 1062)
+  if (error instanceof DomainError) return error;
+  if (isAway(error)) return new DomainError('database-away', {}, { cause: error });
+  if (isDuplicate(error))
     return new DomainError(
       'changed-meanwhile',
       { what: 'Somebody else made the same entry at the same moment.' },
       { cause: error },
     );
-  if (errno === 1406 || errno === 1264)
+  if (hasNumber(error, 1406, 1264))
     return new DomainError(
       'bad-input',
       { what: 'A value is longer or larger than the record can hold.' },

@@ -227,7 +227,7 @@ function writeEnd(paper: Paper, { report, pictures, zone }: Asked): void {
       `Revision ${approval.revision}, by ${approval.way}: ${approval.name}, ${sayMoment(approval.at, zone)}. Fingerprint ${approval.fingerprint}`,
       { size: 8 },
     );
-  heading(paper, 'Policies in force');
+  if (report.policies.length) heading(paper, 'Policies in force');
   for (const policy of report.policies) paragraph(paper, `•  ${policy}`, { size: 8 });
   heading(paper, 'Cautions for start-up');
   for (const caution of report.cautions) paragraph(paper, `•  ${caution}`, { size: 8.5 });

@@ -20,6 +20,12 @@ export function useAct() {
       if (!tag || !(await tellChanged(tag))) router.refresh();
     });
 
+  /** Remembers a refusal; where somebody else changed it, what stands there now is shown beside what was typed. */
+  const takeError = (refusal: ActError, input: object) => {
+    setError(refusal);
+    if (refusal.code === 'changed-meanwhile') refresh(input);
+  };
+
   /** Sends a verb; gives its answer, or null when it was refused or (with `kept`) waits on this device. */
   const run = async <V extends Verb>(verb: V, input: InputOf<V>, kept?: Kept): Promise<ResultOf<V> | null> => {
     setSending(true);
@@ -30,7 +36,7 @@ export function useAct() {
       refresh(input);
       return answer.data;
     }
-    if ('error' in answer) setError(answer.error);
+    if ('error' in answer) takeError(answer.error, input);
     return null;
   };
 
@@ -45,7 +51,7 @@ export function useAct() {
     const answer = await keep(verb, input, kept);
     setSending(false);
     if (answer.ok) refresh(input);
-    else if ('error' in answer) setError(answer.error);
+    else if ('error' in answer) takeError(answer.error, input);
     return answer.ok ? 'kept' : 'error' in answer ? 'refused' : 'waiting';
   };
   return { run, attempt, error, setError, isBusy: isSending || isRefreshing, isSending };

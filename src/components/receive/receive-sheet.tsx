@@ -2,7 +2,6 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { tellChanged } from '../act/changes';
 import { chooseField, mergeDraft, type Draft } from '../act/merge-draft';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
@@ -106,15 +105,9 @@ function IntakeForm({ view }: SheetProps) {
       )}
       {!isFixed && draft && (
         <div className="mt-3 flex items-center gap-3">
-          {error?.code === 'changed-meanwhile' ? (
-            <Button tone="main" onClick={() => (setError(null), void tellChanged(record.tag))}>
-              Show what stands there now
-            </Button>
-          ) : (
-            <Button tone="main" disabled={isBusy || merged.conflicts.length > 0} onClick={save}>
-              Keep the changes
-            </Button>
-          )}
+          <Button tone="main" disabled={isBusy || merged.conflicts.length > 0} onClick={save}>
+            Keep the changes
+          </Button>
           <Button tone="quiet" onClick={() => (store(null), setError(null))}>
             As it was
           </Button>

@@ -1,6 +1,7 @@
 import { present } from '../present';
 import type { Family } from '../family';
 import type { Finding, PartAccount, QuoteLine } from '../record';
+import { hoursOf, withMarkup } from '../money';
 import { costingFindings } from './costing-findings';
 
 export interface Rates {
@@ -31,8 +32,6 @@ const line = (
   struckReason: null,
   ...given,
 });
-const marked = (minor: number, pct: number) => Math.round(minor * (1 + pct / 100));
-const hours = (minutes: number) => Math.round((minutes / 60) * 100) / 100;
 
 interface Bundle {
   readonly title: string;
@@ -88,7 +87,7 @@ function partLine(asked: Asked, finding: Finding): DraftLine {
     description: `${part.name}, ${part.number}`,
     plain: finding.plain,
     quantity: part.quantity,
-    unitPriceMinor: marked(part.price_minor, asked.rates.partsMarkupPct),
+    unitPriceMinor: withMarkup(part.price_minor, asked.rates.partsMarkupPct),
     findingIds: [finding.id],
     parts: [{ ref: part.ref, qty: part.quantity }],
   });
@@ -109,7 +108,7 @@ function workLine(asked: Asked, finding: Finding, action: string): DraftLine {
     kind: isBench ? 'labour' : 'machining',
     description: title,
     plain: finding.plain,
-    quantity: hours(minutes),
+    quantity: hoursOf(minutes),
     unit: 'h',
     unitPriceMinor: isBench ? asked.rates.labourMinorPerHour : asked.rates.machiningMinorPerHour,
     findingIds: [finding.id],
@@ -170,7 +169,7 @@ export function growLines(asked: Asked): readonly DraftLine[] {
       kind: 'part',
       description: bundle.title,
       plain,
-      unitPriceMinor: marked(bundle.priceMinor, rates.partsMarkupPct),
+      unitPriceMinor: withMarkup(bundle.priceMinor, rates.partsMarkupPct),
       parts: bundle.parts,
       findingIds: findings.map((finding) => finding.id),
       declinable: false,
@@ -183,7 +182,7 @@ export function growLines(asked: Asked): readonly DraftLine[] {
         kind: 'labour',
         description: task.title,
         plain: labourPlain[task.station] ?? task.title,
-        quantity: hours(task.minutes),
+        quantity: hoursOf(task.minutes),
         unit: 'h',
         unitPriceMinor: rates.labourMinorPerHour,
         declinable: false,

@@ -1,3 +1,4 @@
+import { shareOf, timesPrice } from '../money';
 import type { QuoteLine } from '../record';
 
 export interface QuoteTotals {
@@ -8,7 +9,7 @@ export interface QuoteTotals {
 
 /** One line in minor units: quantity × unit price, rounded half up; a struck line is nothing. @example lineTotalMinor({ quantity: 3.5, unitPriceMinor: 6801, struckReason: null }) // 23804 */
 export function lineTotalMinor(line: Pick<QuoteLine, 'quantity' | 'unitPriceMinor' | 'struckReason'>): number {
-  return line.struckReason === null ? Math.round(line.quantity * line.unitPriceMinor + 1e-9) : 0;
+  return line.struckReason === null ? timesPrice(line.quantity, line.unitPriceMinor) : 0;
 }
 
 /**
@@ -20,6 +21,6 @@ export function totalQuote(
   taxPct: number,
 ): QuoteTotals {
   const netMinor = lines.reduce((sum, line) => sum + lineTotalMinor(line), 0);
-  const taxMinor = Math.round((netMinor * taxPct) / 100);
+  const taxMinor = shareOf(netMinor, taxPct);
   return { netMinor, taxMinor, grossMinor: netMinor + taxMinor };
 }

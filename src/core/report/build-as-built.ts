@@ -19,14 +19,22 @@ interface Asked {
   readonly issuedAt: string;
 }
 
-/** Revisions go A, B, C … Z; a twenty-seventh is refused. @example nextRevision([{ revision: 'A' }]) // 'B' */
+const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+
+/**
+ * Revisions go A, B … Z, AA, AB …: a report may be corrected as often as it must.
+ * @example nextRevision([{ revision: 'A' }]) // 'B'
+ */
 export function nextRevision(issued: readonly { readonly revision: string }[]): string {
-  const last = issued
-    .map((report) => report.revision)
-    .sort()
-    .at(-1);
-  if (last === 'Z') throw new RangeError('no letter is left after revision Z');
-  return last ? String.fromCharCode(last.charCodeAt(0) + 1) : 'A';
+  let number = issued.length + 1;
+  let word = '';
+  // Counting in letters without a nought: 26 is Z, 27 is AA.
+  while (number > 0) {
+    const digit = (number - 1) % letters.length;
+    word = letters.charAt(digit) + word;
+    number = (number - 1 - digit) / letters.length;
+  }
+  return word;
 }
 
 function sideOf({ record, family }: Asked, pointId: string, phase: Phase): AsBuilt['points'][number]['as_found'] {
@@ -131,9 +139,12 @@ function stepsOf({ record, family }: Asked): AsBuilt['steps'] {
 function settingsOf({ family, record }: Asked): AsBuilt['settings'] {
   return family.rebuild.flatMap((step) => {
     const done = record.steps.findLast((one) => one.phase === 'rebuild' && one.stepId === step.id);
+    // Reckoned from the room as it was recorded; nothing is printed of a room that nobody measured.
+    const ambientC = done?.data.ambientC;
     const heat =
-      step.heat &&
-      bearingHeat.compute({ ...step.heat, ambient_c: Number(done?.data.ambientC ?? 20), school: 'computed' });
+      step.heat && typeof ambientC === 'number'
+        ? bearingHeat.compute({ ...step.heat, ambient_c: ambientC, school: 'computed' })
+        : undefined;
     const torque =
       step.torque?.thread.match(/^M\d+$/) &&
       boltTorque.input.safeParse({ thread: step.torque.thread, grade: step.torque.grade }).success
@@ -308,13 +319,8 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
       fingerprint: approval.fingerprint,
     })),
     deviations: deviationsOf(asked),
-    policies: [
-      'Soft parts, mechanical seals and rolling bearings: always new',
-      'Rolling bearings: heated to the temperature that this fit needs',
-      'Limits for reuse: maker’s table, else fit class',
-      'Near a limit: guard band for critical points',
-      'Bolt circles: three passes crosswise, then one round',
-    ],
+    // Only what somebody recorded stands in a report; the shop records no policies yet.
+    policies: [],
     cautions: [
       ...cautions
         .filter((one) => ['energy-isolation', 'pressure-tests'].includes(one.id))

@@ -111,8 +111,16 @@ describe('the as-built record', () => {
     expect(built.cautions.join()).toContain('The maker’s manual');
     expect(built.events).toEqual({ count: 42, head_hash: 'abc' });
   });
-  test('revisions go by letters and end at Z', () => {
-    expect([nextRevision([]), nextRevision([{ revision: 'A' }, { revision: 'B' }])]).toEqual(['A', 'C']);
-    expect(() => nextRevision([{ revision: 'Z' }])).toThrow(RangeError);
+  test.each([
+    [0, 'A'],
+    [1, 'B'],
+    [25, 'Z'],
+    [26, 'AA'],
+    [27, 'AB'],
+    [51, 'AZ'],
+    [52, 'BA'],
+    [701, 'ZZ'],
+  ])('after %d revisions comes %s', (count, expected) => {
+    expect(nextRevision(Array.from({ length: count }, () => ({ revision: 'x' })))).toBe(expected);
   });
 });

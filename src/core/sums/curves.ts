@@ -197,13 +197,12 @@ export const trim = defineSum<z.infer<typeof trimInput>, z.infer<typeof trimResu
   compute({ diameter_mm, points, wanted }) {
     const distinct = new Set(points.map((p) => p.flow_m3h)).size;
     if (distinct < 3) throw new SumRefusal('points', 'three different flows are the least for a curve');
-    const head = present(
-      fitPolynomial(
-        points.map((p) => p.flow_m3h),
-        points.map((p) => p.head_m),
-        Math.min(orderFor(points.length), distinct - 1),
-      ),
+    const head = fitPolynomial(
+      points.map((p) => p.flow_m3h),
+      points.map((p) => p.head_m),
+      Math.min(orderFor(points.length), distinct - 1),
     );
+    if (!head) throw new SumRefusal('points', 'the flows lie too close together for a curve');
     const slope = wanted.head_m / wanted.flow_m3h;
     const most = Math.max(...points.map((p) => p.flow_m3h));
     const [flow] = rootsWithin((q) => evaluate(head, q) - slope * q, 1e-9, most * (1 + 1e-9)).toReversed();

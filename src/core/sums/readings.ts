@@ -1,16 +1,16 @@
 import * as z from 'zod';
 import { reckonReadings, type ReadingsInput, type ReadingsResult } from './reckon-readings';
-import { defineSum, finite, limits, notNegative } from './sum';
+import { defineSum, finite, notNegative, sizeLimits } from './sum';
 
 const input = z.strictObject({
-  new_mm: limits,
-  reuse_mm: z.strictObject({ min: finite.optional(), max: finite.optional() }),
+  new_mm: sizeLimits,
+  reuse_mm: z.strictObject({ min: notNegative.optional(), max: notNegative.optional() }),
   readings: z
     .array(
       z.strictObject({
         plane: z.string().min(1).max(40),
         angle_deg: finite.min(-360).max(720),
-        value_mm: finite.max(1e5, 'is longer than 100 m'),
+        value_mm: notNegative.max(1e5, 'is longer than 100 m'),
       }),
     )
     .min(1, 'no reading given')

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Outcome } from './notebook';
+import { SumRefusal, type Outcome } from './notebook';
 import type { Solver } from './solver';
 
 export { meanOf, show, SumRefusal, type Outcome, type Warning, type WorkingStep } from './notebook';
@@ -18,8 +18,23 @@ export interface Sum<Input = unknown, Result = unknown> {
   readonly compute: (input: Input, solver?: Solver) => Outcome<Result>;
 }
 
+/** Whether a figure somewhere in a result is no number that can be written down. */
+function hasNoNumber(value: unknown): boolean {
+  if (typeof value === 'number') return !Number.isFinite(value);
+  return typeof value === 'object' && value !== null && Object.values(value).some(hasNoNumber);
+}
+
+/**
+ * Declares a sum. Its compute refuses, rather than answering with something that is no number.
+ */
 export function defineSum<Input, Result>(sum: Sum<Input, Result>): Sum<Input, Result> {
-  return sum;
+  const compute: Sum<Input, Result>['compute'] = (input, solver) => {
+    const outcome = sum.compute(input, solver);
+    if (hasNoNumber(outcome.result))
+      throw new SumRefusal('', 'These figures lie too far apart to be reckoned with: one of them is mistyped.');
+    return outcome;
+  };
+  return { ...sum, compute };
 }
 
 export const workingStepSchema = z.object({
@@ -32,13 +47,21 @@ export const workingStepSchema = z.object({
 export const warningSchema = z.object({ code: z.string(), sentence: z.string() });
 
 /** A finite number within what a pump shop can meet; the absurd is refused by name. */
+const beyond = 'is beyond anything a pump shop measures';
+/** The smallest figure that is told from nothing, in whatever unit. */
+const smallest = 1e-12;
 export const finite = z
   .number()
-  .min(-1e12, 'is beyond anything a pump shop measures')
-  .max(1e12, 'is beyond anything a pump shop measures');
+  .min(-1e12, beyond)
+  .max(1e12, beyond)
+  .refine((value) => value === 0 || Math.abs(value) >= smallest, beyond);
 export const positive = finite.gt(0, 'must be more than 0');
 export const notNegative = finite.min(0, 'must not be negative');
 export const lengthMm = positive.max(1e5, 'is longer than 100 m');
 export const limits = z
   .strictObject({ min: finite, max: finite })
+  .refine((band) => band.min <= band.max, { message: 'the lower limit is above the upper one', path: ['min'] });
+/** Limits of what cannot be negative: a size, a torque. */
+export const sizeLimits = z
+  .strictObject({ min: notNegative, max: notNegative })
   .refine((band) => band.min <= band.max, { message: 'the lower limit is above the upper one', path: ['min'] });

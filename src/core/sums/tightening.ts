@@ -1,6 +1,6 @@
 import { present } from '../present';
 import * as z from 'zod';
-import { defineSum, lengthMm, limits, notNegative, positive, show, SumRefusal } from './sum';
+import { defineSum, lengthMm, notNegative, positive, show, sizeLimits, SumRefusal } from './sum';
 
 const wrenchInput = z.strictObject({
   target_nm: positive.max(1e5),
@@ -130,7 +130,7 @@ export const boltPattern = defineSum<z.infer<typeof patternInput>, z.infer<typeo
 
 const nutInput = z.strictObject({
   torque_nm: positive.max(1e5),
-  window_nm: limits,
+  window_nm: sizeLimits,
   nut_slots: z.number().int().min(1).max(360),
   washer_tabs: z.number().int().min(1).max(360),
   angle_to_slot_deg: notNegative.max(360).optional(),

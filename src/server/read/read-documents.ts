@@ -86,7 +86,7 @@ export const readOwnQuotePdf = defineUseCase({
 
 const reportInput = z.strictObject({
   number: z.string().regex(/^R-\d{4}-\d{4,}$/),
-  revision: z.string().regex(/^[A-Z]$/),
+  revision: z.string().regex(/^[A-Z]{1,2}$/),
 });
 
 export const readReport = defineUseCase({
