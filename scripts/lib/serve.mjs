@@ -11,15 +11,7 @@ const sleep = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(
 export async function serve({ port, host, environment, quiet = false }) {
   const child = spawn(
     process.execPath,
-    [
-      '--max-old-space-size=256',
-      join(root, 'node_modules/next/dist/bin/next'),
-      'start',
-      '-p',
-      String(port),
-      '-H',
-      host,
-    ],
+    ['--max-old-space-size=256', join(root, 'scripts/serve-next.mjs'), String(port), host],
     {
       cwd: root,
       stdio: ['ignore', 'ignore', quiet ? 'ignore' : 'inherit'],

@@ -36,10 +36,8 @@ export function moment(context: Context): { readonly who: string; readonly now: 
   return { who: madeAt < now ? madeAt : now, now };
 }
 
-/** Who signs what is changed, and when they made the entry. */
-export function signatureOf(context: Context, customerName = 'Customer'): Signed {
-  const { actor } = context;
-  const at = moment(context).who;
+/** Who signs what is changed; `at` is when they made the entry. */
+export function signatureOf({ actor }: Context, at: string, customerName = 'Customer'): Signed {
   if (actor.kind === 'person') return { personId: actor.personId, personName: actor.name, at };
   return { personId: null, personName: actor.kind === 'service' ? actor.name : customerName, at };
 }
@@ -75,8 +73,9 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
   const { command } = sent;
   const whole = await loadWhole(connection, context, sent.tag);
   const { facts, pictures } = await job.prepare({ context, connection, command, ...whole }, outside);
-  const who = signatureOf(context, sent.customerName);
-  const given = { ...whole, who, now: moment(context).now, newId: context.newId, sha256, facts };
+  const { who: madeAt, now } = moment(context);
+  const who = signatureOf(context, madeAt, sent.customerName);
+  const given = { ...whole, who, now, newId: context.newId, sha256, facts };
   const decided = decide(job.verb, job.decider, given, command);
   if (!decided.ok) throw decided.refusal;
   const { decision } = decided;

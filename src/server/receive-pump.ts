@@ -63,7 +63,8 @@ export const receivePump = forVerb('receive-pump', async (context, command) => {
     await keepFamily(connection, family);
     const earlierVisits = await loadVisitsOfPump(connection, pump.id);
     const facts = { jobId: context.newId<JobHead['id']>(), tag, family, earlierVisits, pump, ...people };
-    const given = { who: signatureOf(context), now: moment(context).now, sha256, facts };
+    const { who: madeAt, now } = moment(context);
+    const given = { who: signatureOf(context, madeAt), now, sha256, facts };
     const decision = receive.openJob(given, command);
     const searchText = searchTextOf(decision.after, family.title);
     await persistOpening(connection, decision, { searchText, newId: context.newId });

@@ -75,6 +75,19 @@ function sayChange({ put, row, was }: { readonly put: string; readonly row: Row;
   return `${subject}: ${fields.map((field) => `${worded(field)} ${say(was[field])} → ${say(row[field])}`).join('; ')}`;
 }
 
+/** What an event from before changes were kept has to say. */
+function sayNote(note: Row): readonly string[] {
+  const noted = Object.entries(note)
+    .filter(([, value]) => typeof value === 'string' || typeof value === 'number')
+    .map(([field, value]) => `${worded(field)} ${say(value)}`);
+  return noted.length ? [noted.join(' · ')] : [];
+}
+
+function sayChanges(changes: readonly Parameters<typeof sayChange>[0][], note: Row): readonly string[] {
+  const waited = typeof note.madeAt === 'string' ? [`made at ${note.madeAt}, and waited on its device`] : [];
+  return [...waited, ...changes.map(sayChange)];
+}
+
 /** Lines that an event shows at most; the rest is counted. */
 const mostLines = 12;
 
@@ -86,10 +99,7 @@ export function sayEvent(data: string): readonly string[] {
   const read = dataSchema.safeParse(JSON.parse(data));
   if (!read.success) return [];
   const { changes, ...note } = read.data;
-  const noted = Object.entries(note)
-    .filter(([, value]) => typeof value === 'string' || typeof value === 'number')
-    .map(([field, value]) => `${worded(field)} ${say(value)}`);
-  const lines = [...(noted.length ? [noted.join(' · ')] : []), ...(changes ?? []).map(sayChange)];
+  const lines = changes ? sayChanges(changes, note) : sayNote(note);
   const left = lines.length - mostLines;
   return left > 0 ? [...lines.slice(0, mostLines), `and ${left} more`] : lines;
 }

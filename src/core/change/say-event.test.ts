@@ -1,0 +1,37 @@
+import { canonical } from '../lifecycle';
+import { put, putAll, sayEvent } from '.';
+import { tablesOf } from '../record';
+import { exampleReading, exampleRecord } from '../record/example-record';
+
+const record = exampleRecord({ readings: [exampleReading('sleeve-diameter', 'A:0', 44.99)] });
+const said = (puts: Parameters<typeof putAll>[1], note: object = {}) =>
+  sayEvent(canonical({ ...note, changes: putAll(tablesOf(record), puts) }));
+
+test('a new row is said by what it is about and what it says', () => {
+  expect(said([put('reading', exampleReading('wet-seat', 'B:90', 45.002))])).toEqual(['reading wet-seat B:90: 45.002']);
+});
+test('a changed row is said by the fields that differ, with old and new values', () => {
+  const intake = { ...record.intake, version: 2, liquid: 'brine', runningHours: null };
+  expect(said([put('intake', intake)])).toEqual([
+    'as received: liquid pond water → brine; running hours 100 → nothing',
+  ]);
+});
+test('an entry that waited says when it was made', () => {
+  const reading = { ...exampleReading('sleeve-diameter', 'A:0', 44.98), version: 2 };
+  expect(said([put('reading', reading)], { madeAt: '2026-11-24T06:00:00.000Z', phase: 'as-found' })).toEqual([
+    'made at 2026-11-24T06:00:00.000Z, and waited on its device',
+    'reading sleeve-diameter A:0: typed 44.99 → 44.98',
+  ]);
+});
+test('many rows are cut short and counted', () => {
+  const puts = Array.from({ length: 30 }, (_, i) => put('reading', exampleReading(`p-${i}`, 'A:0', 1)));
+  const lines = said(puts);
+  expect(lines).toHaveLength(13);
+  expect(lines.at(-1)).toBe('and 18 more');
+});
+test('an event from before changes were kept says what it noted', () => {
+  expect(sayEvent(canonical({ stepId: 'drain', phase: 'teardown', cautions: ['x'] }))).toEqual([
+    'phase teardown · step id drain',
+  ]);
+});
+test.each(['[]', '7', 'null', '{"changes":"odd"}'])('%s is passed over', (data) => expect(sayEvent(data)).toEqual([]));
