@@ -24,9 +24,16 @@ export default {
       ...shared,
       displayName: 'unit',
       testMatch: [
-        '<rootDir>/src/{contract,core,components,stand-ins,documents}/**/*.test.{ts,tsx}',
+        '<rootDir>/src/{contract,core,components,stand-ins,documents}/**/*.test.ts',
         '<rootDir>/families/**/*.test.ts',
       ],
+    },
+    {
+      ...shared,
+      displayName: 'components',
+      testEnvironment: 'jsdom',
+      setupFilesAfterEnv: ['<rootDir>/test-support/set-up-components.ts'],
+      testMatch: ['<rootDir>/src/components/**/*.test.tsx'],
     },
     {
       ...shared,

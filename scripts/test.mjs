@@ -45,7 +45,7 @@ async function jest(name, environment = {}) {
   if (!wants(name)) return;
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
-  const extra = name === 'unit' ? [] : ['--runInBand'];
+  const extra = name === 'unit' || name === 'components' ? [] : ['--runInBand'];
   const child = spawn(
     process.execPath,
     [
@@ -105,6 +105,7 @@ check('boundaries', [
   'test-support',
 ]);
 await jest('unit');
+await jest('components');
 
 /** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */
 let database;

@@ -1,0 +1,16 @@
+import '@testing-library/jest-dom';
+
+/** What the components use of the router; each test may look at what was asked of it. */
+export const router = { push: jest.fn(), refresh: jest.fn(), replace: jest.fn() };
+
+jest.mock('next/navigation', () => ({
+  useRouter: () => router,
+  usePathname: () => '/',
+  useSearchParams: () => new URLSearchParams(),
+}));
+
+beforeEach(() => {
+  localStorage.clear();
+  for (const asked of Object.values(router)) asked.mockReset();
+});
+afterEach(() => jest.restoreAllMocks());
