@@ -13,7 +13,7 @@ export function answerFetch(answer: (asked: Asked) => Answer): readonly Asked[] 
   const fetched = (path: unknown, given: RequestInit = {}): Promise<Response> => {
     const one: Asked = {
       path: String(path),
-      headers: Object.fromEntries(Object.entries(given.headers ?? {})) as Record<string, string>,
+      headers: Object.fromEntries(Object.entries(given.headers ?? {})),
       body: typeof given.body === 'string' ? (JSON.parse(given.body) as unknown) : null,
     };
     asked.push(one);
@@ -28,6 +28,6 @@ export function answerFetch(answer: (asked: Asked) => Answer): readonly Asked[] 
     };
     return Promise.resolve(response as Response);
   };
-  globalThis.fetch = fetched as typeof fetch;
+  globalThis.fetch = fetched;
   return asked;
 }
