@@ -130,7 +130,8 @@ const familyVerbs = {
       changes: z
         .array(
           z.strictObject({
-            path: z.string().max(80),
+            /** Ids of the elements joined by a stroke, such as points/sleeve-diameter/reuse_mm/min. */
+            path: z.string().max(160),
             value: z.union([z.string().trim().min(1).max(1000), z.number()]),
           }),
         )

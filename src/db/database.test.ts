@@ -71,3 +71,41 @@ test('a database that is away is said so, not thrown as a stranger', async () =>
   expect((error as DomainError).code).toBe('database-away');
   pool.end(() => undefined);
 });
+
+describe('a database that goes away in mid-change', () => {
+  test('is said as away, so that the entry waits; nothing of the change is kept', async () => {
+    const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+    const before = present(await shop.load(tag)).version;
+    const { database } = shop.runtime;
+    const dying = database.transaction(async (connection) => {
+      await connection.execute("update jobs set version = version + 1 where tag = '" + tag + "'");
+      await connection.execute('kill connection_id()').catch(() => undefined);
+      await connection.execute('select 1');
+    });
+    const error = await dying.then(
+      () => null,
+      (reason: unknown) => translateError(reason),
+    );
+    expect(error).toBeInstanceOf(DomainError);
+    expect((error as DomainError).code).toBe('database-away');
+    expect(present(await shop.load(tag)).version).toBe(before);
+  });
+  test.each([
+    ['a closed connection, which has no code', { fatal: true }],
+    ['a refused one', { code: 'ECONNREFUSED' }],
+    ['a server that shuts down', { errno: 1053 }],
+    ['any of them, however deep', { cause: { cause: { cause: { code: 'PROTOCOL_CONNECTION_LOST' } } } }],
+  ])('%s', (_what, shape) => {
+    const error = translateError(Object.assign(new Error('in the words of the driver'), shape));
+    expect(error).toMatchObject({ code: 'database-away' });
+  });
+  test('a refusal that was foreseen stays what it is, and a stranger stays a stranger', () => {
+    const foreseen = new DomainError('gate-shut');
+    expect(translateError(foreseen)).toBe(foreseen);
+    const stranger = new Error('something else');
+    expect(translateError(stranger)).toBe(stranger);
+    const circle: Error & { cause?: unknown } = new Error('its own cause');
+    circle.cause = circle;
+    expect(translateError(circle)).toBe(circle);
+  });
+});

@@ -84,8 +84,8 @@ describe('a pump that turns out to be built otherwise', () => {
     expect(record.intake.equipmentNumber).toBe('lily house');
     expect(await foundBy('submersible lily')).toContain(tag);
     expect(await foundBy('overhung lily')).not.toContain(tag);
-    expect((await shop.act('wenna', 'read-events', { tag })) as object).toMatchObject({
-      broken: null,
+    expect(await shop.act('wenna', 'read-events', { tag })).toMatchObject({
+      difference: null,
       events: [{ kind: 'receive-pump' }, { kind: 'correct-construction' }],
     });
   });
@@ -185,11 +185,11 @@ describe('a shop’s own families', () => {
     );
     expect((await shop.act('wenna', 'read-job', { tag })).newerFamily).toBeNull();
   });
-  test('a variant of limits and times is a copy; the shipped family stays', async () => {
+  test('a variant of limits and times is an overlay by ids; the shipped family stays', async () => {
     const { familyId } = await shop.act('sunniva', 'make-own-family', {
       familyId: 'F2',
       title: 'Monoblock, our way',
-      changes: [{ path: 'labour.0.minutes', value: 95 }],
+      changes: [{ path: `labour/${present(present(shippedFamilies[1]).labour[0]).id}/minutes`, value: 95 }],
     });
     const read = async (id: string) =>
       (await shop.act('ines', 'read-family', { familyId: id })) as {
@@ -213,6 +213,41 @@ describe('a shop’s own families', () => {
         ),
       ).message,
     ).toContain('id cannot be changed here');
+  });
+  test('an overlay file is taken in on the family that it extends, and refused where that is not here', async () => {
+    const overlay = {
+      ...{ format: 'puddlestone-family-overlay/1', id: 'S70', version: '1.0.0', title: 'Monoblock of the north' },
+      extends: { family: 'F2', version: '1.0.0' },
+      set: { duty: 'as we use it' },
+    };
+    const take = (change: object) =>
+      shop.act('sunniva', 'import-family', { text: JSON.stringify({ ...overlay, ...change }) });
+    expect(await take({})).toEqual({ familyId: 'S70', version: '1.0.0' });
+    const { family } = await shop.act('ines', 'read-family', { familyId: 'S70' });
+    expect(family).toMatchObject({ id: 'S70', duty: 'as we use it', made_from: 'F2 1.0.0' });
+    expect((await faultOf(take({})))?.message).toContain('needs a higher one');
+    expect((await faultOf(take({ extends: { family: 'F2', version: '9.0.0' } })))?.message).toContain(
+      'F2 9.0.0, which is not here',
+    );
+    expect((await faultOf(take({ version: '1.1.0', leave_out: ['parts/no-such'] })))?.details.issues).toMatchObject([
+      { path: 'parts/no-such' },
+    ]);
+    expect((await faultOf(take({ version: '1', set: 7 })))?.details.issues?.map((issue) => issue.path)).toEqual([
+      'version',
+      'set',
+    ]);
+  });
+  test('two variants made at the same moment have numbers of their own', async () => {
+    const make = () =>
+      shop.act('sunniva', 'make-own-family', {
+        ...{
+          familyId: 'F2',
+          title: 'x',
+          changes: [{ path: `parts/${present(present(shippedFamilies[1]).parts[0]).ref}/price_minor`, value: 1 }],
+        },
+      });
+    const made = await Promise.all([make(), make(), make()]);
+    expect(new Set(made.map((one) => one.familyId)).size).toBe(3);
   });
   test('booklet and traveller hold every step; the traveller has a box for every place', async () => {
     const family = present(shippedFamilies.find((one) => one.id === 'F6'));

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import type * as z from 'zod';
 import f1 from '@families/f1-overhung.json';
 import f2 from '@families/f2-monoblock.json';
 import f3 from '@families/f3-stacked-sanitary.json';
@@ -9,7 +9,9 @@ import f7 from '@families/f7-rotary-lobe.json';
 import f8 from '@families/f8-two-screw.json';
 import f9 from '@families/f9-belt-packed.json';
 import f10 from '@families/f10-submersible.json';
+import { type constructionInput } from '@/core/change/inputs';
 import { DomainError } from '@/core/errors';
+import { applyOverlay, isOverlay, overlaySchema } from '@/core/family/overlay';
 import { buildFamily, loadFamily, readBuild, type Build, type Family } from '@/core/family';
 import { listShopFamilies, loadFamilyBody, storeFamily, type Connection } from '@/db';
 
@@ -18,9 +20,28 @@ export const shippedFamilies: readonly Family[] = [f1, f2, f3, f4, f5, f6, f7, f
 
 const known = new Map<string, Family>();
 
+/** A family in a version: as it ships, or as it was stored. Null where it is neither. */
+export async function findVersion(connection: Connection, id: string, version: string): Promise<Family | null> {
+  const shipped = shippedFamilies.find((family) => family.id === id && family.version === version);
+  if (shipped) return shipped;
+  const body = await loadFamilyBody(connection, id, version);
+  return body ? loadStored(connection, body) : null;
+}
+
+/** A family from its stored body: a whole one, or an overlay on another. */
+async function loadStored(connection: Connection, body: unknown): Promise<Family> {
+  if (!isOverlay(body)) return loadFamily(body);
+  const overlay = overlaySchema.parse(body);
+  const base = await findVersion(connection, overlay.extends.family, overlay.extends.version);
+  if (!base)
+    throw new Error(`${overlay.id} extends ${overlay.extends.family} ${overlay.extends.version}, which is gone`);
+  return loadFamily(applyOverlay(overlay, base));
+}
+
 /** What a pump may be opened with: the shipped families, then the shop's own in their newest version. */
 export async function listFamilies(connection: Connection): Promise<readonly Family[]> {
-  return [...shippedFamilies, ...(await listShopFamilies(connection)).map(loadFamily)];
+  const bodies = await listShopFamilies(connection);
+  return [...shippedFamilies, ...(await Promise.all(bodies.map((body) => loadStored(connection, body))))];
 }
 
 /** A family as one pump is built. Throws DomainError for a way in which it is not built. */
@@ -36,13 +57,6 @@ export function buildFor(family: Family, build: Build): Family {
     throw error;
   }
 }
-
-/** A construction as a person chooses it. */
-export const constructionInput = {
-  familyId: z.string().max(20),
-  variant: z.string().max(40).optional(),
-  stages: z.number('type a whole number').int('stages are counted whole').min(1).max(60).optional(),
-};
 
 /** The family that was chosen, as the pump is built. Throws DomainError naming what is not there. */
 export async function chosenFamily(
@@ -66,7 +80,7 @@ export async function findFamily(connection: Connection, id: string, version: st
   const shipped = shippedFamilies.find((family) => family.id === id && family.version === version.split('+')[0]);
   const body = shipped ? null : await loadFamilyBody(connection, id, version);
   if (!shipped && !body) throw new DomainError('not-found', { what: `The pump family ${id} ${version} is not here.` });
-  const family = shipped ? buildFamily(shipped, readBuild(version)) : loadFamily(body);
+  const family = shipped ? buildFamily(shipped, readBuild(version)) : await loadStored(connection, body);
   known.set(key, family);
   return family;
 }

@@ -51,7 +51,8 @@ export function useAct() {
     const answer = await keep(verb, input, kept);
     setSending(false);
     if (answer.ok) refresh(input);
-    else if ('error' in answer) takeError(answer.error, input);
+    // What stands there comes with the refusal; a board that moved on would take the choice away.
+    else if ('error' in answer) setError(answer.error);
     return answer.ok ? 'kept' : 'error' in answer ? 'refused' : 'waiting';
   };
   return { run, attempt, error, setError, isBusy: isSending || isRefreshing, isSending };

@@ -19,32 +19,36 @@ const number = (path: string, label: string, value: number | undefined, factor =
   value === undefined ? [] : [{ path, label, value: value / factor, factor }];
 
 function groupsOf(family: Family): readonly (readonly [title: string, entries: readonly Entry[]])[] {
-  const limits = family.points.flatMap((point, i) =>
+  const limits = family.points.flatMap((point) =>
     (['new_mm', 'reuse_mm'] as const).flatMap((band) =>
       (['min', 'max'] as const).flatMap((end) =>
         number(
-          `points.${i}.${band}.${end}`,
+          `points/${point.id}/${band}/${end}`,
           `${point.title}: ${band === 'new_mm' ? 'new' : 'reuse'}, ${end === 'min' ? 'least' : 'most'}, mm`,
           point[band]?.[end],
         ),
       ),
     ),
   );
-  const torques = family.rebuild.flatMap((step, i) =>
+  const torques = family.rebuild.flatMap((step) =>
     step.torque
       ? [
           ...number(
-            `rebuild.${i}.torque.window_nm.min`,
+            `rebuild/${step.id}/torque/window_nm/min`,
             `${step.title}: torque, least, N·m`,
             step.torque.window_nm.min,
           ),
-          ...number(`rebuild.${i}.torque.window_nm.max`, `${step.title}: torque, most, N·m`, step.torque.window_nm.max),
+          ...number(
+            `rebuild/${step.id}/torque/window_nm/max`,
+            `${step.title}: torque, most, N·m`,
+            step.torque.window_nm.max,
+          ),
         ]
       : [],
   );
   const words = (['teardown', 'rebuild'] as const).flatMap((phase) =>
-    family[phase].map((step, i) => ({
-      path: `${phase}.${i}.do`,
+    family[phase].map((step) => ({
+      path: `${phase}/${step.id}/do`,
       label: `${phase}, ${step.title}`,
       value: step.do,
       factor: 0,
@@ -55,13 +59,13 @@ function groupsOf(family: Family): readonly (readonly [title: string, entries: r
     ['Torques', torques],
     [
       'Times',
-      family.labour.flatMap((task, i) => number(`labour.${i}.minutes`, `${task.title}, minutes`, task.minutes)),
+      family.labour.flatMap((task) => number(`labour/${task.id}/minutes`, `${task.title}, minutes`, task.minutes)),
     ],
     [
       'Prices',
       [
-        ...family.kits.flatMap((kit, i) => number(`kits.${i}.price_minor`, kit.title, kit.price_minor, 100)),
-        ...family.parts.flatMap((part, i) => number(`parts.${i}.price_minor`, part.name, part.price_minor, 100)),
+        ...family.kits.flatMap((kit) => number(`kits/${kit.id}/price_minor`, kit.title, kit.price_minor, 100)),
+        ...family.parts.flatMap((part) => number(`parts/${part.ref}/price_minor`, part.name, part.price_minor, 100)),
       ],
     ],
     ['Words of the steps', words],

@@ -14,7 +14,7 @@ import {
   type Family,
 } from '.';
 import { checkClosure, closureRules, type ClosureRule } from './closure';
-import { makeOwnVariant } from './own-variant';
+import { makeOwnVariant, readOverlay } from './own-variant';
 import { readFamilyFile } from './read-file';
 
 const texts = Object.fromEntries(
@@ -236,11 +236,11 @@ describe('reading a file', () => {
 
 describe('a shop’s own variant', () => {
   const make = (changes: { path: string; value: string | number }[]) =>
-    makeOwnVariant(familyOf('F2'), { id: 'S1', title: 'Ours', changes });
-  test('is a copy with its changes; the family it was made from stays as it was', () => {
+    readOverlay(makeOwnVariant(familyOf('F2'), { id: 'S1', title: 'Ours', changes }), familyOf('F2'));
+  test('is the family with its changes; the family it was made from stays as it was', () => {
     const { family } = make([
-      { path: 'points.0.reuse_mm.min', value: 33.97 },
-      { path: 'teardown.0.do', value: 'As we do it.' },
+      { path: `points/${present(familyOf('F2').points[0]).id}/reuse_mm/min`, value: 33.97 },
+      { path: `teardown/${present(familyOf('F2').teardown[0]).id}/do`, value: 'As we do it.' },
     ]);
     expect([present(family).id, present(family).title, present(family).version, present(family).made_from]).toEqual([
       'S1',
@@ -254,11 +254,15 @@ describe('a shop’s own variant', () => {
     expect(present(present(familyOf('F2').points[0]).reuse_mm).min).toBe(33.96);
   });
   test('limits that cross are refused', () =>
-    expect(make([{ path: 'points.0.reuse_mm.min', value: 34.5 }]).faults.map((fault) => fault.path)).toEqual([
-      'points.0.reuse_mm',
-    ]));
+    expect(
+      make([{ path: `points/${present(familyOf('F2').points[0]).id}/reuse_mm/min`, value: 34.5 }]).faults.map(
+        (fault) => fault.path,
+      ),
+    ).toEqual(['points.0.reuse_mm']));
   test('what is not for changing here is refused by its path', () => {
-    expect(() => make([{ path: 'parts.0.ref', value: 'x' }])).toThrow('parts.0.ref cannot be changed here');
-    expect(() => make([{ path: 'labour.99.minutes', value: 3 }])).toThrow('labour.99.minutes is not in this family');
+    expect(() => make([{ path: 'parts/shaft/ref', value: 'x' }])).toThrow('parts/shaft/ref cannot be changed here');
+    expect(make([{ path: 'labour/no-such/minutes', value: 3 }]).faults).toMatchObject([
+      { path: 'labour/no-such/minutes', message: 'is not in the family that this extends' },
+    ]);
   });
 });

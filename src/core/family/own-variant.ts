@@ -1,53 +1,56 @@
-import { present } from '../present';
+import { applyOverlay, overlayFormat, OverlayError, type Overlay } from './overlay';
 import { readFamilyFile, type FileRead } from './read-file';
 import type { Family } from './schema';
 
-/** What a shop may change of a family without writing a file: times, prices, limits and words. */
+const id = '[a-z0-9-]+';
+/** What a shop may change of a family without writing a file: times, prices, limits and words; each addressed by ids. */
 export const changeable: readonly RegExp[] = [
-  /^labour\.\d+\.minutes$/,
-  /^parts\.\d+\.price_minor$/,
-  /^parts\.\d+\.lead_days$/,
-  /^kits\.\d+\.price_minor$/,
-  /^points\.\d+\.(new_mm|reuse_mm)\.(min|max)$/,
-  /^(teardown|rebuild)\.\d+\.(do|reason|mistake)$/,
-  /^rebuild\.\d+\.torque\.window_nm\.(min|max)$/,
+  new RegExp(`^labour/${id}/minutes$`),
+  new RegExp(`^parts/${id}/price_minor$`),
+  new RegExp(`^parts/${id}/lead_days$`),
+  new RegExp(`^kits/${id}/price_minor$`),
+  new RegExp(`^points/${id}/(new_mm|reuse_mm)/(min|max)$`),
+  new RegExp(`^(teardown|rebuild)/${id}/(do|reason|mistake)$`),
+  new RegExp(`^rebuild/${id}/torque/window_nm/(min|max)$`),
 ];
 
 export interface Change {
+  /** Ids of the elements joined by `/`, such as points/sleeve-diameter/reuse_mm/min. */
   readonly path: string;
   readonly value: string | number;
 }
 
-function put(target: Record<string, unknown>, path: string, value: unknown): void {
-  const keys = path.split('.');
-  const last = present(keys.pop());
-  const at = keys.reduce<Record<string, unknown> | undefined>(
-    (node, key) => node?.[key] as Record<string, unknown> | undefined,
-    target,
-  );
-  if (!at || at[last] === undefined) throw new RangeError(`${path} is not in this family`);
-  at[last] = value;
-}
-
 /**
- * A shop's own variant of a family: a copy with the changes put in, an id of its own and the family it was made from. The
- * copy goes through the same checks as a file. Throws RangeError for a path that may not be changed or is not there.
+ * A shop's own variant of a family, as an overlay with the changes. Throws RangeError for a path that may not be changed
+ * here.
  */
 export function makeOwnVariant(
   family: Family,
-  { id, title, changes }: { readonly id: string; readonly title: string; readonly changes: readonly Change[] },
-): FileRead {
-  const copy = JSON.parse(JSON.stringify(family)) as Record<string, unknown>;
-  for (const { path, value } of changes) {
-    if (!changeable.some((pattern) => pattern.test(path)))
-      throw new RangeError(`${path} cannot be changed here; export the file and change it there`);
-    put(copy, path, value);
+  given: { readonly id: string; readonly title: string; readonly changes: readonly Change[] },
+): Overlay {
+  const odd = given.changes.find(({ path }) => !changeable.some((pattern) => pattern.test(path)));
+  if (odd) throw new RangeError(`${odd.path} cannot be changed here; export the file and change it there`);
+  return {
+    format: overlayFormat,
+    id: given.id,
+    version: '1.0.0',
+    title: given.title,
+    extends: { family: family.id, version: family.version },
+    set: Object.fromEntries(given.changes.map(({ path, value }) => [path, value])),
+    add: [],
+    leave_out: [],
+  };
+}
+
+/**
+ * The family that an overlay makes, through the same checks as a file; a fault of the overlay itself is said by its
+ * path. Never throws.
+ */
+export function readOverlay(overlay: Overlay, base: Family): FileRead {
+  try {
+    return readFamilyFile(JSON.stringify(applyOverlay(overlay, base), null, 2));
+  } catch (error) {
+    if (!(error instanceof OverlayError)) throw error;
+    return { family: null, faults: error.faults.map((fault) => ({ ...fault, line: 1 })) };
   }
-  return readFamilyFile(
-    JSON.stringify(
-      { ...copy, id, title, version: '1.0.0', made_from: family.made_from ?? `${family.id} ${family.version}` },
-      null,
-      2,
-    ),
-  );
 }

@@ -1,5 +1,6 @@
 import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
 import { checkClosure } from './closure';
+import { bringUpToDate, isKnownFormat } from './formats';
 import { familySchema, type Family } from './schema';
 
 /** One fault of a family file: where, on which line (from 1), and what is wrong. */
@@ -44,7 +45,8 @@ export function readFamilyFile(text: string): FileRead {
           }))
         : [{ path: '', line: 1, message: 'the file is empty' }],
     };
-  const read = familySchema.safeParse(JSON.parse(text));
+  const json: unknown = JSON.parse(text);
+  const read = familySchema.safeParse(isKnownFormat(json) ? bringUpToDate(json) : json);
   const placed = (path: readonly (string | number)[], message: string) => ({
     path: path.join('.'),
     line: lineOf(text, root, path),

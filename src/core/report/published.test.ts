@@ -1,10 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { familyJsonSchema } from '../family';
+import { overlayJsonSchema } from '../family/overlay';
 import { asBuiltJsonSchema } from '.';
 
-test('the published schema of docs/formats is the one in force; `npm run formats` writes it anew', () => {
-  const published = JSON.parse(
-    readFileSync(join(__dirname, '../../../docs/formats/as-built-1.schema.json'), 'utf8'),
-  ) as unknown;
-  expect(published).toEqual(JSON.parse(JSON.stringify(asBuiltJsonSchema())));
+test.each([
+  ['as-built-1', asBuiltJsonSchema],
+  ['family-1', familyJsonSchema],
+  ['family-overlay-1', overlayJsonSchema],
+])('the published schema %s is the one in force; `npm run formats` writes it anew', (name, schemaOf) => {
+  const file = join(__dirname, '../../../docs/formats', `${name}.schema.json`);
+  const published = JSON.parse(readFileSync(file, 'utf8')) as unknown;
+  expect(published).toEqual(JSON.parse(JSON.stringify(schemaOf())));
 });

@@ -1,9 +1,11 @@
 import { DomainError } from '@/core/errors';
 import { compareVersions, type Family } from '@/core/family';
-import { makeOwnVariant } from '@/core/family/own-variant';
+import { isOverlay, overlaySchema, type Overlay } from '@/core/family/overlay';
+import { makeOwnVariant, readOverlay } from '@/core/family/own-variant';
 import { readFamilyFile, type FileRead } from '@/core/family/read-file';
 import { addFamily, isFamilyKnown, takeNumber, type Connection } from '@/db';
-import { listFamilies } from '../families';
+import { findVersion, keepFamily, listFamilies } from '../families';
+import type { Context } from '../context';
 import { forVerb } from '../use-case';
 
 function orRefuse(read: FileRead, what: string): Family {
@@ -54,8 +56,46 @@ async function asOwn(connection: Connection, family: Family): Promise<Family> {
   };
 }
 
+/** The overlay that a file holds; null where it is none, and is read as a whole family. */
+function overlayIn(text: string): Overlay | null {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    return null;
+  }
+  if (!isOverlay(json)) return null;
+  const read = overlaySchema.safeParse(json);
+  if (read.success) return read.data;
+  const issues = read.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+  throw new DomainError('bad-input', { what: 'The overlay was not taken in.', issues });
+}
+
+/** Takes an overlay in: checked on the family that it extends, which must be here in that version. */
+async function importOverlay({ database }: Context, overlay: Overlay) {
+  return database.transaction(async (connection) => {
+    const { id, version, extends: from } = overlay;
+    const base = await findVersion(connection, from.family, from.version);
+    if (!base)
+      throw new DomainError('bad-input', {
+        what: `This overlay extends ${from.family} ${from.version}, which is not here.`,
+        issues: [{ path: 'extends', message: 'is not here in this version' }],
+      });
+    const own = orRefuse(readOverlay(overlay, base), 'The overlay was not taken in.');
+    assertNewer(
+      own,
+      (await listFamilies(connection)).find((one) => one.id === id),
+    );
+    await keepFamily(connection, base);
+    await addFamily(connection, { id, version, body: overlay });
+    return { familyId: id, version };
+  });
+}
+
 /** Takes a family file in. A shipped family's id becomes one of the shop's own; a shop's own id needs a newer version. */
 export const importFamily = forVerb('import-family', async (context, { text }) => {
+  const overlay = overlayIn(text);
+  if (overlay) return importOverlay(context, overlay);
   const family = orRefuse(readFamilyFile(text), 'The family was not taken in.');
   assertFileVersion(family);
   return context.database.transaction(async (connection) => {
@@ -74,9 +114,12 @@ export const makeOwnFamily = forVerb('make-own-family', async (context, { family
   try {
     return await context.database.transaction(async (connection) => {
       const id = await nextId(connection);
-      const own = orRefuse(makeOwnVariant(family, { id, title, changes }), 'The variant was not made.');
-      await addFamily(connection, { id: own.id, version: own.version, body: own });
-      return { familyId: own.id };
+      const overlay = makeOwnVariant(family, { id, title, changes });
+      orRefuse(readOverlay(overlay, family), 'The variant was not made.');
+      // What it extends is kept beside it, so that it can be read when a newer version of that ships.
+      await keepFamily(connection, family);
+      await addFamily(connection, { id, version: overlay.version, body: overlay });
+      return { familyId: id };
     });
   } catch (error) {
     if (error instanceof RangeError) throw new DomainError('bad-input', { what: `${error.message}.` });
