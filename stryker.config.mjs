@@ -1,0 +1,15 @@
+/** Mutation testing of the rules of core; `npm run mutation -- parts quoting` for single topics. */
+export default {
+  testRunner: 'jest',
+  jest: { projectType: 'custom', configFile: 'jest.mutation.config.mjs' },
+  coverageAnalysis: 'perTest',
+  mutate: ['src/core/{lifecycle,quoting,inspection,report,parts,testing,change}/**/*.ts', '!src/core/**/*.test.ts'],
+  reporters: ['clear-text', 'json'],
+  clearTextReporter: { allowColor: false, reportTests: false, logTests: false },
+  jsonReporter: { fileName: 'reports/mutation.json' },
+  tempDirName: '.stryker-tmp',
+  concurrency: 2,
+  timeoutMS: 20_000,
+  disableTypeChecks: false,
+  ignorePatterns: ['.next', '.data', '.test-data', '.bench-data', 'docs/screenshots', 'reports'],
+};
