@@ -11,7 +11,7 @@ const transform = {
     },
   ],
 };
-const shared = {
+export const shared = {
   transform,
   transformIgnorePatterns: ['node_modules/(?!(uuid|@noble|pdfjs-dist)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@families/(.*)$': '<rootDir>/families/$1' },
