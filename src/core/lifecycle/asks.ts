@@ -1,5 +1,5 @@
 import type { Family } from '@/core/family';
-import { placeKey, rebuildRound, type JobRecord, type Station } from '@/core/record';
+import { type CapturePhase, type JobRecord, placeKey, rebuildRound, type Station } from '@/core/record';
 
 /** A number that a job waits for, where a sum's result can go. */
 export interface Asked {
@@ -43,57 +43,47 @@ function askedReadings({
     .filter((asked) => !kept.has(`${asked.id} ${asked.place}`));
 }
 
-/** The numbers that a job waits for at its station: positions, readings, torques and bearing temperatures not yet kept. */
-export function asksOf(record: JobRecord, family: Family): readonly Asked[] {
-  const { station } = record;
-  if (record.closedAt || (station !== 'teardown' && station !== 'inspect' && station !== 'rebuild')) return [];
-  if (station === 'inspect') return askedReadings({ record, family, phase: 'as-found' });
+function askedPositions(record: JobRecord, family: Family, station: CapturePhase): readonly Asked[] {
   const taken = new Set(
     record.captures.filter((capture) => capture.phase === station).map((capture) => capture.captureId),
   );
-  const positions = family[station].flatMap((step) =>
-    step.captures
-      .filter((capture) => capture.kind === 'position' && !taken.has(capture.id))
-      .map((capture) => ({
-        kind: 'capture' as const,
-        label: capture.ask,
-        unit: 'mm' as const,
-        station,
-        id: capture.id,
-      })),
-  );
-  if (station === 'teardown') return positions;
+  return family[station]
+    .flatMap((step) => step.captures)
+    .filter((capture) => capture.kind === 'position' && !taken.has(capture.id))
+    .map(({ ask, id }) => ({ kind: 'capture', label: ask, unit: 'mm', station, id }));
+}
+
+/** Torques and bearing temperatures of rebuild steps that are not done in this round. */
+function askedOfSteps(record: JobRecord, family: Family): readonly Asked[] {
   const round = rebuildRound(record);
-  const done = new Set(
-    record.steps.filter((step) => step.phase === 'rebuild' && step.round === round).map((step) => step.stepId),
-  );
-  const ofSteps = family.rebuild
+  const own = record.steps.filter((step) => step.phase === 'rebuild' && step.round === round);
+  const done = new Set(own.map((step) => step.stepId));
+  return family.rebuild
     .filter((step) => !done.has(step.id))
-    .flatMap((step): Asked[] => [
-      ...(step.torque
-        ? [
-            {
-              kind: 'torque' as const,
-              label: `Torque: ${step.title}`,
-              unit: 'N·m' as const,
-              station: station as Station,
-              id: step.id,
-              round,
-            },
-          ]
-        : []),
-      ...(step.heat
-        ? [
-            {
-              kind: 'temperature' as const,
-              label: `Bearing temperature: ${step.title}`,
-              unit: '°C' as const,
-              station: station as Station,
-              id: step.id,
-              round,
-            },
-          ]
-        : []),
-    ]);
-  return [...positions, ...ofSteps, ...askedReadings({ record, family, phase: 'as-left' })];
+    .flatMap(({ torque, heat, title, id }) => {
+      const here = { station: 'rebuild', id, round } as const;
+      const asked: Asked[] = [];
+      if (torque) asked.push({ kind: 'torque', label: `Torque: ${title}`, unit: 'N·m', ...here });
+      if (heat) asked.push({ kind: 'temperature', label: `Bearing temperature: ${title}`, unit: '°C', ...here });
+      return asked;
+    });
+}
+
+/** The numbers that a job waits for at its station: positions, readings, torques and bearing temperatures not yet kept. */
+export function asksOf(record: JobRecord, family: Family): readonly Asked[] {
+  if (record.closedAt) return [];
+  switch (record.station) {
+    case 'teardown':
+      return askedPositions(record, family, 'teardown');
+    case 'inspect':
+      return askedReadings({ record, family, phase: 'as-found' });
+    case 'rebuild':
+      return [
+        ...askedPositions(record, family, 'rebuild'),
+        ...askedOfSteps(record, family),
+        ...askedReadings({ record, family, phase: 'as-left' }),
+      ];
+    default:
+      return [];
+  }
 }

@@ -33,6 +33,21 @@ const line = (
   ...given,
 });
 
+type ByPart = ReadonlyMap<string, readonly Finding[]>;
+
+/** A text as a sentence: it begins with a capital and ends with a stop, whatever was typed. */
+function asSentence(text: string): string {
+  const trimmed = text.trim();
+  if (!trimmed) return '';
+  const begun = trimmed.charAt(0).toUpperCase() + trimmed.slice(1);
+  return /[.!?…]$/.test(begun) ? begun : `${begun}.`;
+}
+
+/** What the customer reads of findings that share a line: each once, as sentences. */
+function sentencesOf(findings: readonly Finding[]): string {
+  return [...new Set(findings.map((finding) => asSentence(finding.plain)))].filter(Boolean).join(' ');
+}
+
 interface Bundle {
   readonly title: string;
   readonly parts: readonly { readonly ref: string; readonly qty: number }[];
@@ -119,7 +134,7 @@ function workLine(asked: Asked, finding: Finding, action: string): DraftLine {
 function linesForPart(asked: Asked, findings: readonly Finding[]): DraftLine[] {
   const replaced = findings.find((finding) => present(finding.disposition).action === 'replace');
   const ids = findings.map((finding) => finding.id);
-  const plain = [...new Set(findings.map((finding) => finding.plain))].join(' ');
+  const plain = sentencesOf(findings);
   if (!replaced)
     return [...new Map(findings.map((finding) => [present(finding.disposition).action, finding])).values()].map(
       (finding) => ({
@@ -147,57 +162,48 @@ function linesForPart(asked: Asked, findings: readonly Finding[]): DraftLine[] {
 const partName = (family: Family, ref: string) =>
   family.parts.find((part) => part.ref === ref)?.name.toLowerCase() ?? ref;
 
-/**
- * Grows the quote's lines out of the dispositions: parts found worn, work on them, soft parts always new (as kits where
- * cheaper), labour of the family, test and freight. Money in minor units.
- */
-export function growLines(asked: Asked): readonly DraftLine[] {
-  const { family, rates } = asked;
-  const soft = alwaysNew(asked);
-  const costing = costingFindings(asked.findings);
-  const byPart = new Map<string, Finding[]>();
-  for (const finding of costing) byPart.set(finding.partRef, [...(byPart.get(finding.partRef) ?? []), finding]);
-  // A soft part is bought with its kit; a finding on it stands on that line.
-  const own = [...byPart].filter(([ref]) => !soft.has(ref)).flatMap(([, findings]) => linesForPart(asked, findings));
-  const bundles = bundleParts(family, soft).map((bundle) => {
-    const findings = bundle.parts.flatMap(({ ref }) => byPart.get(ref) ?? []);
-    const plain = [
-      `Seals, bearings and gaskets that are always renewed: ${bundle.parts.map(({ ref }) => partName(family, ref)).join(', ')}.`,
-      ...new Set(findings.map((finding) => finding.plain)),
-    ].join(' ');
+/** The soft parts, as kits where cheaper; a finding on one of them stands on the line that buys it. */
+function bundleLines({ family, rates }: Asked, soft: ReadonlyMap<string, number>, byPart: ByPart): DraftLine[] {
+  return bundleParts(family, soft).map(({ title, parts, priceMinor }) => {
+    const findings = parts.flatMap(({ ref }) => byPart.get(ref) ?? []);
+    const names = [...new Set(parts.map(({ ref }) => partName(family, ref)))];
+    const renewed = `Seals, bearings and gaskets that are always renewed: ${names.join(', ')}.`;
     return line({
       kind: 'part',
-      description: bundle.title,
-      plain,
-      unitPriceMinor: withMarkup(bundle.priceMinor, rates.partsMarkupPct),
-      parts: bundle.parts,
+      description: title,
+      plain: [renewed, sentencesOf(findings)].filter(Boolean).join(' '),
+      unitPriceMinor: withMarkup(priceMinor, rates.partsMarkupPct),
+      parts,
       findingIds: findings.map((finding) => finding.id),
       declinable: false,
     });
   });
-  const labour = family.labour
+}
+
+/** The family's standing work, but for the test, which has a price of its own. */
+function labourLines({ family, rates }: Asked): DraftLine[] {
+  return family.labour
     .filter((task) => !task.when && task.station !== 'test')
-    .map((task) =>
+    .map(({ title, station, minutes }) =>
       line({
         kind: 'labour',
-        description: task.title,
-        plain: labourPlain[task.station] ?? task.title,
-        quantity: hoursOf(task.minutes),
+        description: title,
+        plain: labourPlain[station] ?? title,
+        quantity: hoursOf(minutes),
         unit: 'h',
         unitPriceMinor: rates.labourMinorPerHour,
         declinable: false,
       }),
     );
+}
+
+function closingLines({ family, rates }: Asked): DraftLine[] {
+  const { kind, grade } = family.test;
   return [
-    ...own,
-    ...bundles,
-    ...labour,
     line({
       kind: 'test',
       description:
-        family.test.kind === 'slip'
-          ? 'Test on the stand: flow at pressure'
-          : `Test on the stand, grade ${family.test.grade} of ISO 9906`,
+        kind === 'slip' ? 'Test on the stand: flow at pressure' : `Test on the stand, grade ${grade} of ISO 9906`,
       plain: 'The rebuilt pump is run and measured before it leaves.',
       unitPriceMinor: rates.testMinor,
       declinable: false,
@@ -209,6 +215,20 @@ export function growLines(asked: Asked): readonly DraftLine[] {
       unitPriceMinor: rates.freightMinor,
     }),
   ];
+}
+
+/**
+ * Grows the quote's lines out of the dispositions: parts found worn, work on them, soft parts always new (as kits where
+ * cheaper), labour of the family, test and freight. Money in minor units.
+ */
+export function growLines(asked: Asked): readonly DraftLine[] {
+  const soft = alwaysNew(asked);
+  const byPart = new Map<string, Finding[]>();
+  for (const finding of costingFindings(asked.findings))
+    byPart.set(finding.partRef, [...(byPart.get(finding.partRef) ?? []), finding]);
+  const hard = [...byPart].filter(([ref]) => !soft.has(ref));
+  const own = hard.flatMap(([, findings]) => linesForPart(asked, findings));
+  return [...own, ...bundleLines(asked, soft, byPart), ...labourLines(asked), ...closingLines(asked)];
 }
 
 const labourPlain: Readonly<Record<string, string>> = {

@@ -1,7 +1,7 @@
 import { present } from '../present';
 import * as z from 'zod';
 import { evaluate, fitPolynomial, rootsWithin, type Polynomial } from './polynomial';
-import { defineSum, notNegative, positive, show, SumRefusal } from './sum';
+import { defineSum, notNegative, positive, show, SumRefusal, type Warning, type WorkingStep } from './sum';
 
 const gravity = 9.80665;
 const gradeNames = ['1E', '1B', '1U', '2B', '2U', '3B'] as const;
@@ -172,143 +172,184 @@ export const acceptance = defineSum<AcceptanceInput, AcceptanceResult>({
     },
   },
   compute(given) {
-    const { guarantee } = given;
-    const curve = curveOf(given.points, (p) => p.head_m);
-    if (!curve) throw new SumRefusal('points', 'the points share one flow; two different flows are the least');
-    const { tolerance: t, source } = tolerancesFor(given);
-    const upTo = 1.3 * Math.max(guarantee.flow_m3h * (1 + t.flowHighPct / 100), ...given.points.map((p) => p.flow_m3h));
-    const head = evaluate(curve, guarantee.flow_m3h);
-    const flow = nearest(exactRoots(curve, guarantee, upTo), guarantee.flow_m3h);
-    const headDeviation = (100 * (head - guarantee.head_m)) / guarantee.head_m;
-    const flowDeviation = flow === null ? null : (100 * (flow - guarantee.flow_m3h)) / guarantee.flow_m3h;
-    const line = readOnLine(given, curve, upTo);
-    const passed = cutsCross({ head: headDeviation, flow: flowDeviation }, t);
-    const least =
-      guarantee.efficiency_pct === undefined ? undefined : guarantee.efficiency_pct * (1 + t.efficiencyPct / 100);
-    const most = guarantee.power_kw === undefined ? undefined : guarantee.power_kw * (1 + t.powerPct / 100);
-    const efficiencyVerdict =
-      least === undefined || line.efficiency === undefined
-        ? undefined
-        : line.efficiency >= least - 1e-9
-          ? ('pass' as const)
-          : ('fail' as const);
-    const powerVerdict =
-      most === undefined || line.power === undefined
-        ? undefined
-        : line.power <= most + 1e-9
-          ? ('pass' as const)
-          : ('fail' as const);
-    const band = {
-      flow_m3h: {
-        min: guarantee.flow_m3h * (1 + t.flowLowPct / 100),
-        max: guarantee.flow_m3h * (1 + t.flowHighPct / 100),
-      },
-      head_m: { min: guarantee.head_m * (1 + t.headLowPct / 100), max: guarantee.head_m * (1 + t.headHighPct / 100) },
-      ...(least !== undefined && { efficiency_min_pct: least }),
-      ...(most !== undefined && { power_max_kw: most }),
-    };
-    const outside =
-      given.points.every((p) => p.flow_m3h < guarantee.flow_m3h) ||
-      given.points.every((p) => p.flow_m3h > guarantee.flow_m3h);
+    const read = readCurve(given);
+    const judged = judgeCurve(given, read);
     return {
-      result: {
-        curve: { order: curve.length - 1, coefficients: [...curve] },
-        head_at_guaranteed_flow_m: head,
-        flow_at_guaranteed_head_m3h: flow,
-        head_deviation_pct: headDeviation,
-        flow_deviation_pct: flowDeviation,
-        ...(line.efficiency !== undefined && { efficiency_pct: line.efficiency }),
-        ...(line.power !== undefined && { power_kw: line.power }),
-        verdicts: {
-          flow_head: passed ? 'pass' : 'fail',
-          ...(efficiencyVerdict && { efficiency: efficiencyVerdict }),
-          ...(powerVerdict && { power: powerVerdict }),
-        },
-        band,
-      },
-      working: [
-        {
-          what: 'Curve',
-          formula: `least squares, order ${curve.length - 1}`,
-          put: `${given.points.length} points`,
-          outcome: curve
-            .map((c, i) => `${c >= 0 && i > 0 ? '+' : ''}${c.toPrecision(4)}${i ? `·Q${i > 1 ? `^${i}` : ''}` : ''}`)
-            .join(' '),
-        },
-        {
-          what: 'Head at the guaranteed flow',
-          put: `Q ${show(guarantee.flow_m3h, 2)} m³/h`,
-          outcome: `${show(head, 2)} m, ${show(headDeviation, 1)} % from ${show(guarantee.head_m, 2)} m`,
-        },
-        {
-          what: 'Flow at the guaranteed head',
-          put: `H ${show(guarantee.head_m, 2)} m`,
-          outcome:
-            flow === null
-              ? 'the curve does not reach it'
-              : `${show(flow, 2)} m³/h, ${show(present(flowDeviation), 1)} % from ${show(guarantee.flow_m3h, 2)} m³/h`,
-        },
-        {
-          what: 'Tolerances',
-          put: `flow ${show(t.flowLowPct)} / +${show(t.flowHighPct)} %, head ${show(t.headLowPct)} / +${show(t.headHighPct)} %`,
-          outcome: `${show(band.flow_m3h.min, 2)} to ${show(band.flow_m3h.max, 2)} m³/h, ${show(band.head_m.min, 2)} to ${show(band.head_m.max, 2)} m`,
-          source,
-        },
-        { what: 'Flow and head', formula: 'the curve cuts or touches the cross', outcome: passed ? 'pass' : 'fail' },
-        ...(efficiencyVerdict
-          ? [
-              {
-                what: 'Efficiency',
-                put: `at least ${show(present(least), 1)} % (${show(t.efficiencyPct, 1)} %)`,
-                outcome: `${show(present(line.efficiency), 1)} %: ${efficiencyVerdict}`,
-                source,
-              },
-            ]
-          : []),
-        ...(powerVerdict
-          ? [
-              {
-                what: 'Power',
-                put: `at most ${show(present(most), 2)} kW (+${show(t.powerPct, 1)} %)`,
-                outcome: `${show(present(line.power), 2)} kW: ${powerVerdict}`,
-                source,
-              },
-            ]
-          : []),
-      ],
-      warnings: [
-        ...(isFalling(curve, Math.max(...given.points.map((p) => p.flow_m3h)))
-          ? []
-          : [
-              {
-                code: 'not-falling',
-                sentence:
-                  'The fitted curve is not falling over its whole length; look at the points before relying on it.',
-              },
-            ]),
-        ...(outside
-          ? [
-              {
-                code: 'extrapolated',
-                sentence: 'All points lie on one side of the guaranteed flow; the values are extrapolated.',
-              },
-            ]
-          : []),
-        ...(line.fromWater
-          ? [
-              {
-                code: 'efficiency-of-water',
-                sentence: 'Efficiency is reckoned from the power with water of 998.2 kg/m³.',
-              },
-            ]
-          : []),
-        ...(guarantee.power_kw !== undefined && guarantee.power_kw < 1
-          ? [{ code: 'under-1-kw', sentence: 'Below 1 kW the tolerances should be agreed between the parties.' }]
-          : []),
-      ],
+      result: resultOf(read, judged),
+      working: workingOf(given, read, judged),
+      warnings: warningsOf(given, read),
     };
   },
 });
+
+/** What the fitted curve says of the guarantee. */
+function readCurve(given: AcceptanceInput) {
+  const { guarantee } = given;
+  const curve = curveOf(given.points, (p) => p.head_m);
+  if (!curve) throw new SumRefusal('points', 'the points share one flow; two different flows are the least');
+  const { tolerance, source } = tolerancesFor(given);
+  const farthest = Math.max(
+    guarantee.flow_m3h * (1 + tolerance.flowHighPct / 100),
+    ...given.points.map((p) => p.flow_m3h),
+  );
+  const upTo = 1.3 * farthest;
+  const head = evaluate(curve, guarantee.flow_m3h);
+  const flow = nearest(exactRoots(curve, guarantee, upTo), guarantee.flow_m3h);
+  return {
+    ...{ curve, tolerance, source, head, flow, line: readOnLine(given, curve, upTo) },
+    headDeviation: (100 * (head - guarantee.head_m)) / guarantee.head_m,
+    flowDeviation: flow === null ? null : (100 * (flow - guarantee.flow_m3h)) / guarantee.flow_m3h,
+  };
+}
+type Read = ReturnType<typeof readCurve>;
+type Verdict = AcceptanceResult['verdicts']['flow_head'];
+
+/** Whether a figure is on the right side of its limit; undefined where either is not there. */
+function verdictOf(figure: number | undefined, limit: number | undefined, side: 'least' | 'most'): Verdict | undefined {
+  if (figure === undefined || limit === undefined) return undefined;
+  const isWithin = side === 'least' ? figure >= limit - 1e-9 : figure <= limit + 1e-9;
+  return isWithin ? 'pass' : 'fail';
+}
+
+function judgeCurve({ guarantee }: AcceptanceInput, { tolerance: t, line, headDeviation, flowDeviation }: Read) {
+  const by = (value: number, pct: number) => value * (1 + pct / 100);
+  const { flow_m3h: flow, head_m: head, efficiency_pct: efficiency, power_kw: power } = guarantee;
+  const least = efficiency === undefined ? undefined : by(efficiency, t.efficiencyPct);
+  const most = power === undefined ? undefined : by(power, t.powerPct);
+  const passed = cutsCross({ head: headDeviation, flow: flowDeviation }, t);
+  const flowHead: Verdict = passed ? 'pass' : 'fail';
+  return {
+    ...{ least, most, flowHead },
+    efficiency: verdictOf(line.efficiency, least, 'least'),
+    power: verdictOf(line.power, most, 'most'),
+    band: {
+      flow_m3h: { min: by(flow, t.flowLowPct), max: by(flow, t.flowHighPct) },
+      head_m: { min: by(head, t.headLowPct), max: by(head, t.headHighPct) },
+      ...(least !== undefined && { efficiency_min_pct: least }),
+      ...(most !== undefined && { power_max_kw: most }),
+    },
+  };
+}
+type Judged = ReturnType<typeof judgeCurve>;
+
+function resultOf({ curve, head, flow, line, headDeviation, flowDeviation }: Read, judged: Judged): AcceptanceResult {
+  return {
+    curve: { order: curve.length - 1, coefficients: [...curve] },
+    head_at_guaranteed_flow_m: head,
+    flow_at_guaranteed_head_m3h: flow,
+    head_deviation_pct: headDeviation,
+    flow_deviation_pct: flowDeviation,
+    ...(line.efficiency !== undefined && { efficiency_pct: line.efficiency }),
+    ...(line.power !== undefined && { power_kw: line.power }),
+    verdicts: {
+      flow_head: judged.flowHead,
+      ...(judged.efficiency && { efficiency: judged.efficiency }),
+      ...(judged.power && { power: judged.power }),
+    },
+    band: judged.band,
+  };
+}
+
+const sayCurve = (curve: Polynomial) =>
+  curve
+    .map((c, i) => `${c >= 0 && i > 0 ? '+' : ''}${c.toPrecision(4)}${i ? `·Q${i > 1 ? `^${i}` : ''}` : ''}`)
+    .join(' ');
+
+function curveWorking({ points, guarantee }: AcceptanceInput, read: Read): readonly WorkingStep[] {
+  const { curve, head, flow, headDeviation, flowDeviation } = read;
+  const [wantedFlow, wantedHead] = [show(guarantee.flow_m3h, 2), show(guarantee.head_m, 2)];
+  return [
+    {
+      what: 'Curve',
+      formula: `least squares, order ${curve.length - 1}`,
+      put: `${points.length} points`,
+      outcome: sayCurve(curve),
+    },
+    {
+      what: 'Head at the guaranteed flow',
+      put: `Q ${wantedFlow} m³/h`,
+      outcome: `${show(head, 2)} m, ${show(headDeviation, 1)} % from ${wantedHead} m`,
+    },
+    {
+      what: 'Flow at the guaranteed head',
+      put: `H ${wantedHead} m`,
+      outcome:
+        flow === null || flowDeviation === null
+          ? 'the curve does not reach it'
+          : `${show(flow, 2)} m³/h, ${show(flowDeviation, 1)} % from ${wantedFlow} m³/h`,
+    },
+  ];
+}
+
+function toleranceStep({ tolerance: t, source }: Read, { band }: Judged): WorkingStep {
+  const { flow_m3h: flow, head_m: head } = band;
+  return {
+    what: 'Tolerances',
+    put: `flow ${show(t.flowLowPct)} / +${show(t.flowHighPct)} %, head ${show(t.headLowPct)} / +${show(t.headHighPct)} %`,
+    outcome: `${show(flow.min, 2)} to ${show(flow.max, 2)} m³/h, ${show(head.min, 2)} to ${show(head.max, 2)} m`,
+    source,
+  };
+}
+
+function workingOf(given: AcceptanceInput, read: Read, judged: Judged): readonly WorkingStep[] {
+  const { tolerance: t, source, line } = read;
+  const { least, most } = judged;
+  return [
+    ...curveWorking(given, read),
+    toleranceStep(read, judged),
+    { what: 'Flow and head', formula: 'the curve cuts or touches the cross', outcome: judged.flowHead },
+    ...(judged.efficiency
+      ? [
+          {
+            what: 'Efficiency',
+            put: `at least ${show(present(least), 1)} % (${show(t.efficiencyPct, 1)} %)`,
+            outcome: `${show(present(line.efficiency), 1)} %: ${judged.efficiency}`,
+            source,
+          },
+        ]
+      : []),
+    ...(judged.power
+      ? [
+          {
+            what: 'Power',
+            put: `at most ${show(present(most), 2)} kW (+${show(t.powerPct, 1)} %)`,
+            outcome: `${show(present(line.power), 2)} kW: ${judged.power}`,
+            source,
+          },
+        ]
+      : []),
+  ];
+}
+
+const notFalling = {
+  code: 'not-falling',
+  sentence: 'The fitted curve is not falling over its whole length; look at the points before relying on it.',
+};
+const extrapolated = {
+  code: 'extrapolated',
+  sentence: 'All points lie on one side of the guaranteed flow; the values are extrapolated.',
+};
+const efficiencyOfWater = {
+  code: 'efficiency-of-water',
+  sentence: 'Efficiency is reckoned from the power with water of 998.2 kg/m³.',
+};
+const under1Kw = {
+  code: 'under-1-kw',
+  sentence: 'Below 1 kW the tolerances should be agreed between the parties.',
+};
+
+function warningsOf({ points, guarantee }: AcceptanceInput, { curve, line }: Read): readonly Warning[] {
+  const flows = points.map((p) => p.flow_m3h);
+  const isOneSided =
+    flows.every((flow) => flow < guarantee.flow_m3h) || flows.every((flow) => flow > guarantee.flow_m3h);
+  const isSmall = guarantee.power_kw !== undefined && guarantee.power_kw < 1;
+  return [
+    ...(isFalling(curve, Math.max(...flows)) ? [] : [notFalling]),
+    ...(isOneSided ? [extrapolated] : []),
+    ...(line.fromWater ? [efficiencyOfWater] : []),
+    ...(isSmall ? [under1Kw] : []),
+  ];
+}
 
 /** Flows at which the curve has the guaranteed head; the guaranteed flow itself is tried first so that an exact hit stays exact. */
 function exactRoots(curve: Polynomial, guarantee: AcceptanceInput['guarantee'], upTo: number): number[] {

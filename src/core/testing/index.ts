@@ -112,52 +112,83 @@ function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
     pressure_kpa: dutyKpa,
     least_efficiency_pct: least,
   });
-  const { theoretical_m3h: theoretical, volumetric_efficiency_pct: volumetric } = outcome.result;
-  const leastM3h = Math.max((theoretical * least) / 100, guarantee.flowM3h * (1 - flowTolerancePct / 100));
+  const reckoned = {
+    ...{ zero, slope, density, dutyKpa, flow, pressures, guarantee, least },
+    theoretical: outcome.result.theoretical_m3h,
+    volumetric: outcome.result.volumetric_efficiency_pct,
+    leastM3h: Math.max(
+      (outcome.result.theoretical_m3h * least) / 100,
+      guarantee.flowM3h * (1 - flowTolerancePct / 100),
+    ),
+  };
+  return { points, acceptance: null, ...saySlip(reckoned, outcome) };
+}
+
+interface ReckonedSlip {
+  /** Flow at no pressure, and its change by kPa. */
+  readonly zero: number;
+  readonly slope: number;
+  /** kg/m³ */
+  readonly density: number;
+  readonly dutyKpa: number;
+  /** Flow at the duty's pressure, m³/h. */
+  readonly flow: number;
+  readonly pressures: readonly number[];
+  readonly guarantee: Duty;
+  /** Least volumetric efficiency, percent. */
+  readonly least: number;
+  readonly theoretical: number;
+  readonly volumetric: number;
+  readonly leastM3h: number;
+}
+type SlipOutcome = ReturnType<typeof pdSlip.compute>;
+
+function slipWorking(slip: ReckonedSlip, outcome: SlipOutcome): readonly WorkingStep[] {
+  const { zero, slope, density, dutyKpa, guarantee, least, theoretical, leastM3h } = slip;
+  return [
+    {
+      what: 'Flow over pressure',
+      formula: 'straight line, least squares',
+      put: `${slip.pressures.length} points`,
+      outcome: `Q = ${show(zero, 3)} ${slope < 0 ? '−' : '+'} ${show(Math.abs(slope) * 100, 4)} m³/h per 100 kPa`,
+    },
+    {
+      what: 'Pressure of the duty',
+      formula: 'ρ·g·H',
+      put: `${show(density, 1)} · 9.80665 · ${show(guarantee.headM, 2)}`,
+      outcome: `${show(dutyKpa, 1)} kPa`,
+    },
+    ...outcome.working,
+    {
+      what: 'Asked for',
+      put: `${show(least)} % of ${show(theoretical, 3)} m³/h, and the guarantee ${show(guarantee.flowM3h, 2)} less ${flowTolerancePct} %`,
+      outcome: `${show(leastM3h, 3)} m³/h`,
+      source: 'family; shop’s own tolerance',
+    },
+  ];
+}
+
+function saySlip(slip: ReckonedSlip, outcome: SlipOutcome): Omit<JudgedRun, 'points' | 'acceptance'> {
+  const { flow, dutyKpa, volumetric, leastM3h } = slip;
   const verdict = flow >= leastM3h - 1e-9 ? 'pass' : 'fail';
   const said = `${show(flow, 2)} m³/h arrive at ${show(dutyKpa, 0)} kPa, ${show(volumetric, 1)} % of what the turns move`;
+  const grows = slip.slope > 0 ? ['The flow grows with the pressure: a gauge or the speed was not steady.'] : [];
   return {
-    points,
-    acceptance: null,
     slip: {
-      theoreticalM3h: theoretical,
-      leastM3h,
-      dutyKpa,
+      ...{ leastM3h, dutyKpa },
+      theoreticalM3h: slip.theoretical,
       flowAtDutyM3h: flow,
       volumetricPct: volumetric,
-      line: [zero, slope],
-      pressuresKpa: pressures,
+      line: [slip.zero, slip.slope],
+      pressuresKpa: slip.pressures,
     },
     verdict,
     reason:
       verdict === 'pass'
         ? `${said}; ${show(leastM3h, 2)} m³/h are asked for.`
         : `Too little: ${said}, ${show(leastM3h, 2)} m³/h are asked for.`,
-    working: [
-      {
-        what: 'Flow over pressure',
-        formula: 'straight line, least squares',
-        put: `${pressures.length} points`,
-        outcome: `Q = ${show(zero, 3)} ${slope < 0 ? '−' : '+'} ${show(Math.abs(slope) * 100, 4)} m³/h per 100 kPa`,
-      },
-      {
-        what: 'Pressure of the duty',
-        formula: 'ρ·g·H',
-        put: `${show(density, 1)} · 9.80665 · ${show(guarantee.headM, 2)}`,
-        outcome: `${show(dutyKpa, 1)} kPa`,
-      },
-      ...outcome.working,
-      {
-        what: 'Asked for',
-        put: `${show(least)} % of ${show(theoretical, 3)} m³/h, and the guarantee ${show(guarantee.flowM3h, 2)} less ${flowTolerancePct} %`,
-        outcome: `${show(leastM3h, 3)} m³/h`,
-        source: 'family; shop’s own tolerance',
-      },
-    ],
-    warnings: [
-      ...outcome.warnings.map((warning) => warning.sentence),
-      ...(slope > 0 ? ['The flow grows with the pressure: a gauge or the speed was not steady.'] : []),
-    ],
+    working: slipWorking(slip, outcome),
+    warnings: [...outcome.warnings.map((warning) => warning.sentence), ...grows],
   };
 }
 
