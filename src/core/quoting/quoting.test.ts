@@ -80,6 +80,22 @@ describe('lines out of dispositions', () => {
       ['labour'],
     ]);
   });
+  test('what the customer reads of a line are sentences, each once, however the findings were typed', () => {
+    const [shaft] = grow([
+      finding('a', 'shaft', 'rework', 'worn under the seal'),
+      finding('b', 'shaft', 'rework', 'Worn under the seal.'),
+      finding('c', 'shaft', 'rework', ' is the keyway cracked? '),
+      finding('d', 'shaft', 'rework', ''),
+    ]);
+    expect(shaft?.plain).toBe('Worn under the seal. Is the keyway cracked?');
+  });
+  test('parts of a kit are named once, however many of them are in it', () => {
+    for (const { plain } of grow([]).filter((line) => line.kind === 'part')) {
+      const names = (/: (.*)\.$/.exec(plain)?.[1] ?? '').split(', ');
+      expect(new Set(names).size).toBe(names.length);
+      expect(plain).toMatch(/^Seals, bearings and gaskets .*\.$/);
+    }
+  });
   test('a finding on a soft part stands on the line that buys it, once', () => {
     const lines = grow([finding('a', 'seal-face', 'replace')]);
     const own = lines.filter((line) => line.findingIds.includes(asId<FindingId>('a')));

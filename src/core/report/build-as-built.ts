@@ -3,7 +3,7 @@ import { cautionFooter, cautions, type Family } from '../family';
 import { judgePoint, type PointState } from '../inspection';
 import { approvedLines } from '../parts';
 import type { JobRecord, Phase, TestRun } from '../record';
-import { bearingHeat, boltTorque } from '../sums';
+import { bearingHeat, boltTorque, type WorkingStep } from '../sums';
 import { judgeRun } from '../testing';
 import type { AsBuilt } from './as-built';
 import { reckonSetting } from '../inspection/reckon-setting';
@@ -136,49 +136,40 @@ function stepsOf({ record, family }: Asked): AsBuilt['steps'] {
     }));
 }
 
-function settingsOf({ family, record }: Asked): AsBuilt['settings'] {
+type RebuildStep = Family['rebuild'][number];
+type SettingShown = AsBuilt['settings'][number];
+
+const shown = (title: string, working: readonly WorkingStep[]): SettingShown => ({
+  title,
+  working: working.map((step) => ({ ...step })),
+});
+
+/** Reckoned from the room as it was recorded; nothing is printed of a room that nobody measured. */
+function heatOf({ record }: Asked, { id, title, heat }: RebuildStep): SettingShown[] {
+  const done = record.steps.findLast((one) => one.phase === 'rebuild' && one.stepId === id);
+  const ambient = done?.data.ambientC;
+  if (!heat || typeof ambient !== 'number') return [];
+  const { working } = bearingHeat.compute({ ...heat, ambient_c: ambient, school: 'computed' });
+  return [shown(`${title}: temperature`, working)];
+}
+
+function torqueOf({ title, torque }: RebuildStep): SettingShown[] {
+  if (!torque || !/^M\d+$/.test(torque.thread)) return [];
+  const input = boltTorque.input.safeParse({ thread: torque.thread, grade: torque.grade });
+  if (!input.success) return [];
+  const { min, max } = torque.window_nm;
+  const window = { what: 'Window of the family', outcome: `${min} to ${max} N·m` };
+  return [shown(`${title}: torque`, [...boltTorque.compute(input.data).working, window])];
+}
+
+function settingsOf(asked: Asked): AsBuilt['settings'] {
+  const { family, record } = asked;
   return family.rebuild.flatMap((step) => {
-    const done = record.steps.findLast((one) => one.phase === 'rebuild' && one.stepId === step.id);
-    // Reckoned from the room as it was recorded; nothing is printed of a room that nobody measured.
-    const ambientC = done?.data.ambientC;
-    const heat =
-      step.heat && typeof ambientC === 'number'
-        ? bearingHeat.compute({ ...step.heat, ambient_c: ambientC, school: 'computed' })
-        : undefined;
-    const torque =
-      step.torque?.thread.match(/^M\d+$/) &&
-      boltTorque.input.safeParse({ thread: step.torque.thread, grade: step.torque.grade }).success
-        ? boltTorque.compute({ thread: step.torque.thread, grade: step.torque.grade as '8.8' })
-        : undefined;
     const settings = step.settings.flatMap((setting) => {
       const { outcome } = reckonSetting(setting, record, family);
-      return outcome
-        ? [
-            {
-              title: `${step.title}: ${setting.title.toLowerCase()}`,
-              working: outcome.working.map((one) => ({ ...one })),
-            },
-          ]
-        : [];
+      return outcome ? [shown(`${step.title}: ${setting.title.toLowerCase()}`, outcome.working)] : [];
     });
-    return [
-      ...(heat ? [{ title: `${step.title}: temperature`, working: heat.working.map((one) => ({ ...one })) }] : []),
-      ...(torque
-        ? [
-            {
-              title: `${step.title}: torque`,
-              working: [
-                ...torque.working.map((one) => ({ ...one })),
-                {
-                  what: 'Window of the family',
-                  outcome: `${present(step.torque).window_nm.min} to ${present(step.torque).window_nm.max} N·m`,
-                },
-              ],
-            },
-          ]
-        : []),
-      ...settings,
-    ];
+    return [...heatOf(asked, step), ...torqueOf(step), ...settings];
   });
 }
 
@@ -251,83 +242,95 @@ function signaturesOf(asked: Asked): AsBuilt['signatures'] {
   ];
 }
 
-/** The as-built record of a job, complete and in open field names. Pure: number, moment and person come in. */
-export function buildAsBuilt(asked: Asked): AsBuilt {
-  const { record, family } = asked;
-  const duty = record.intake.duty;
-  const quoteRevision = (id: string) => record.quotes.find((quote) => quote.id === id)?.revision ?? 0;
+function jobOf({ record }: Asked): AsBuilt['job'] {
+  const { intake } = record;
   return {
-    format: 'puddlestone-as-built/1',
-    number: asked.number,
-    revision: asked.revision,
-    what_changed: asked.whatChanged,
-    issued: { by: asked.issuedBy, at: asked.issuedAt },
-    shop: { name: asked.shop.name, place: asked.shop.place },
-    job: {
-      tag: record.tag,
-      opened_at: record.openedAt,
-      customer: record.customer.name,
-      equipment_number: record.intake.equipmentNumber,
-      why_out: record.intake.whyOut,
-      liquid: record.intake.liquid,
-      cleaning: `${record.intake.cleaning} ${record.intake.cleaningReference}`.trim(),
-      running_hours: record.intake.runningHours,
-    },
-    pump: {
-      maker: record.pump.maker,
-      model: record.pump.model,
-      serial: record.pump.serial,
-      size: record.pump.size,
-      family: family.title,
-      family_version: family.version,
-    },
-    duty: duty && {
+    tag: record.tag,
+    opened_at: record.openedAt,
+    customer: record.customer.name,
+    equipment_number: intake.equipmentNumber,
+    why_out: intake.whyOut,
+    liquid: intake.liquid,
+    cleaning: `${intake.cleaning} ${intake.cleaningReference}`.trim(),
+    running_hours: intake.runningHours,
+  };
+}
+
+function pumpOf({ record, family }: Asked): AsBuilt['pump'] {
+  const { maker, model, serial, size } = record.pump;
+  return { maker, model, serial, size, family: family.title, family_version: family.version };
+}
+
+function dutyOf({ record }: Asked): AsBuilt['duty'] {
+  const { duty } = record.intake;
+  return (
+    duty && {
       flow_m3h: duty.flowM3h,
       head_m: duty.headM,
       power_kw: duty.powerKw ?? null,
       speed_rpm: duty.speedRpm,
-    },
-    history: record.earlierVisits.map((visit) => ({
-      tag: visit.tag,
-      opened_at: visit.openedAt,
-      outcome: visit.outcome,
-      report: visit.reportNumber,
+    }
+  );
+}
+
+function findingsOf({ record, family }: Asked): AsBuilt['findings'] {
+  return record.findings.map((finding) => ({
+    what: finding.words,
+    part: family.parts.find((part) => part.ref === finding.partRef)?.name ?? finding.partRef,
+    proposed: finding.proposed,
+    verdict: finding.verdict,
+    overruled: finding.overruledReason,
+    waived: finding.waivedReason,
+    disposition: finding.disposition?.action ?? null,
+    reason: finding.disposition?.reason ?? null,
+    by: finding.personName,
+  }));
+}
+
+function approvalsOf({ record }: Asked): AsBuilt['approvals'] {
+  const revisionOf = (id: string) => record.quotes.find((quote) => quote.id === id)?.revision ?? 0;
+  return record.approvals.map(({ quoteId, way, name, at, text, fingerprint }) => ({
+    ...{ revision: revisionOf(quoteId), way, name, at, text, fingerprint },
+  }));
+}
+
+/** Cautions that go out with every pump. */
+const cautionsAlong: ReadonlySet<string> = new Set(['energy-isolation', 'pressure-tests']);
+
+function cautionsOf(): AsBuilt['cautions'] {
+  const along = cautions.filter((one) => cautionsAlong.has(one.id)).map((one) => `${one.title}: ${one.text}`);
+  return [...along, cautionFooter];
+}
+
+/** The as-built record of a job, complete and in open field names. Pure: number, moment and person come in. */
+export function buildAsBuilt(asked: Asked): AsBuilt {
+  const { record, family, number, revision } = asked;
+  return {
+    format: 'puddlestone-as-built/1',
+    number,
+    revision,
+    what_changed: asked.whatChanged,
+    issued: { by: asked.issuedBy, at: asked.issuedAt },
+    shop: { name: asked.shop.name, place: asked.shop.place },
+    job: jobOf(asked),
+    pump: pumpOf(asked),
+    duty: dutyOf(asked),
+    history: record.earlierVisits.map(({ tag, openedAt, outcome, reportNumber }) => ({
+      ...{ tag, opened_at: openedAt, outcome, report: reportNumber },
     })),
     points: pointsOf(asked),
-    findings: record.findings.map((finding) => ({
-      what: finding.words,
-      part: family.parts.find((part) => part.ref === finding.partRef)?.name ?? finding.partRef,
-      proposed: finding.proposed,
-      verdict: finding.verdict,
-      overruled: finding.overruledReason,
-      waived: finding.waivedReason,
-      disposition: finding.disposition?.action ?? null,
-      reason: finding.disposition?.reason ?? null,
-      by: finding.personName,
-    })),
+    findings: findingsOf(asked),
     parts_fitted: partsFitted(asked),
     positions: positionsOf(asked),
     steps: stepsOf(asked),
     settings: settingsOf(asked),
     tests: record.runs.map((run) => testOf(family, run)),
-    approvals: record.approvals.map((approval) => ({
-      revision: quoteRevision(approval.quoteId),
-      way: approval.way,
-      name: approval.name,
-      at: approval.at,
-      text: approval.text,
-      fingerprint: approval.fingerprint,
-    })),
+    approvals: approvalsOf(asked),
     deviations: deviationsOf(asked),
     // Only what somebody recorded stands in a report; the shop records no policies yet.
     policies: [],
-    cautions: [
-      ...cautions
-        .filter((one) => ['energy-isolation', 'pressure-tests'].includes(one.id))
-        .map((one) => `${one.title}: ${one.text}`),
-      cautionFooter,
-    ],
-    photos: record.photos.map((photo) => ({ id: photo.id, caption: photo.caption, at: photo.at })),
+    cautions: cautionsOf(),
+    photos: record.photos.map(({ id, caption, at }) => ({ id, caption, at })),
     signatures: signaturesOf(asked),
     events: { count: record.version, head_hash: record.headHash },
   };

@@ -111,6 +111,30 @@ describe('the as-built record', () => {
     expect(built.cautions.join()).toContain('The maker’s manual');
     expect(built.events).toEqual({ count: 42, head_hash: 'abc' });
   });
+  test('prints of a room and of policies only what somebody recorded', async () => {
+    const given = await asked();
+    const heated = present(family.rebuild.find((step) => step.heat));
+    const built = (ambientC?: number) =>
+      buildAsBuilt({
+        ...given,
+        record: {
+          ...given.record,
+          steps: [
+            {
+              ...{ phase: 'rebuild', round: 1, stepId: heated.id, second: null, version: 1, personId: null },
+              ...{ personName: 'Ines', at: '2026-11-22T08:00:00.000Z' },
+              data: ambientC === undefined ? {} : { ambientC },
+            },
+          ],
+        },
+      });
+    const temperatures = (ambientC?: number) =>
+      built(ambientC).settings.filter((setting) => setting.title === `${heated.title}: temperature`);
+    expect(temperatures()).toEqual([]);
+    expect(temperatures(12)).toHaveLength(1);
+    expect(JSON.stringify(temperatures(12))).toContain('12');
+    expect(built().policies).toEqual([]);
+  });
   test.each([
     [0, 'A'],
     [1, 'B'],
