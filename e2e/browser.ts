@@ -25,11 +25,12 @@ export interface OpenedBrowser {
   readonly close: () => Promise<void>;
 }
 
-export async function openBrowser(): Promise<OpenedBrowser> {
+/** A browser of its own, with flags beside the usual ones. */
+export async function openBrowser(more: readonly string[] = []): Promise<OpenedBrowser> {
   const folder = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
   const browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: flags,
+    args: [...flags, ...more],
     userDataDir: folder,
   });
   return {

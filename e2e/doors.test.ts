@@ -137,6 +137,54 @@ describe('a change', () => {
   });
 });
 
+describe('addresses and cookies that nobody here made', () => {
+  test.each([
+    '/jobs/%E0%A4%A',
+    '/library/%',
+    '/customer/%ZZ',
+    '/files/photo/%E0/full',
+    '/api/jobs/%E0/changes',
+    '/%C0%',
+  ])('a broken percent escape is refused in words: %s', async (path) => {
+    const answer = await fetch(base + path, { redirect: 'manual' });
+    expect(answer.status).toBe(400);
+    expect(await answer.text()).toContain('percent sign');
+  });
+  test.each([
+    ['another seal', 'Fe26.2*1*aa*bb*cc*dd*ee*ff~2'],
+    ['nonsense', 'nonsense'],
+    ['a broken escape', '%E0%A4%A'],
+    ['nothing', ''],
+  ])('a cookie of %s is nobody’s session', async (_of, value) => {
+    const headers = { cookie: `puddlestone=${value}` };
+    const leads = await fetch(`${base}/`, { headers, redirect: 'manual' });
+    expect([leads.status, new URL(present(leads.headers.get('location')), base).pathname]).toEqual([307, '/sign-in']);
+    expect((await fetch(`${base}/api/find?text=x`, { headers })).status).toBe(401);
+  });
+  test.each(['a'.repeat(5000), '2026-99-99_x', '%00', '_', 'x_y', '%F0%9F%92%A7'])(
+    'a page is shown whatever stands behind after= and before=: %.12s',
+    async (text) => {
+      const status = (path: string) => page.evaluate(async (url) => (await fetch(url)).status, base + path);
+      expect([await status(`/?after=${text}`), await status(`/outbox?before=${text}`)]).toEqual([200, 200]);
+    },
+  );
+});
+
+describe('pictures', () => {
+  test('two of 10 MB without a sign-in are refused, and the application lives', async () => {
+    const bytes = Buffer.alloc(10 * 1024 * 1024);
+    const send = (path: string) =>
+      fetch(base + path, { method: 'POST', body: bytes, headers: { origin: base } }).then(
+        (answer) => answer.status,
+        // Node's client may be cut off while it still sends.
+        () => 401,
+      );
+    const door = '/api/photos/P-0411?about=job:received';
+    expect(await Promise.all([send(door), send(door), send('/api/act/record-readings')])).toEqual([401, 401, 401]);
+    expect((await fetch(`${base}/api/health`)).status).toBe(200);
+  });
+});
+
 describe('files', () => {
   test('need a sign-in', async () => {
     for (const path of [
