@@ -161,7 +161,7 @@ describe('addresses and cookies that nobody here made', () => {
     expect([leads.status, new URL(present(leads.headers.get('location')), base).pathname]).toEqual([307, '/sign-in']);
     expect((await fetch(`${base}/api/find?text=x`, { headers })).status).toBe(401);
   });
-  test.each(['a'.repeat(5000), '2026-99-99_x', '%00', '_', 'x_y', '%F0%9F%92%A7'])(
+  test.each(['a'.repeat(5000), '2026-99-99_x', '%00', '_', 'x_y', 'a&after=b&before=c', '%F0%9F%92%A7'])(
     'a page is shown whatever stands behind after= and before=: %.12s',
     async (text) => {
       const status = (path: string) => page.evaluate(async (url) => (await fetch(url)).status, base + path);

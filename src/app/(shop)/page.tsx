@@ -1,12 +1,13 @@
 import type { Metadata } from 'next';
 import { perform, readFloor } from '@/server';
 import { Floor } from '@/components/floor/floor';
+import { firstParam, type SearchParam } from '../search-param';
 import { requestContext } from '../session';
 
 export const metadata: Metadata = { title: 'Floor' };
 
-export default async function FloorPage({ searchParams }: { searchParams: Promise<{ after?: string }> }) {
+export default async function FloorPage({ searchParams }: { searchParams: Promise<{ after?: SearchParam }> }) {
   const { after } = await searchParams;
-  const floor = await perform(readFloor, await requestContext(), { after: after ?? null });
+  const floor = await perform(readFloor, await requestContext(), { after: firstParam(after) ?? null });
   return <Floor today={floor.today} strips={floor.strips} next={floor.next} />;
 }

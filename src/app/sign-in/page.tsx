@@ -3,11 +3,12 @@ import { redirect } from 'next/navigation';
 import { errorCodes, wordsOf } from '@/core/errors';
 import { perform, readFirstVisit } from '@/server';
 import { SignInForm } from '@/components/shell/sign-in-form';
+import type { SearchParam } from '../search-param';
 import { currentActor, requestContext } from '../session';
 
 export const metadata: Metadata = { title: 'Sign in' };
 
-export default async function SignInPage({ searchParams }: { searchParams: Promise<{ refused?: string }> }) {
+export default async function SignInPage({ searchParams }: { searchParams: Promise<{ refused?: SearchParam }> }) {
   if ((await currentActor()).kind === 'person') redirect('/');
   if ((await perform(readFirstVisit, await requestContext(), {})).isEmpty) redirect('/welcome');
   const { refused } = await searchParams;

@@ -3,12 +3,13 @@ import { perform, readOutbox } from '@/server';
 import { Outbox } from '@/components/outbox/outbox';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
+import { firstParam, type SearchParam } from '@/app/search-param';
 
 export const metadata: Metadata = { title: 'Outbox' };
 
-export default async function OutboxPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
+export default async function OutboxPage({ searchParams }: { searchParams: Promise<{ before?: SearchParam }> }) {
   const { before } = await searchParams;
   return orExplain(async () => (
-    <Outbox {...await perform(readOutbox, await requestContext(), { before: before?.slice(0, 80) ?? null })} />
+    <Outbox {...await perform(readOutbox, await requestContext(), { before: firstParam(before, 80) ?? null })} />
   ));
 }

@@ -5,12 +5,13 @@ import { stations, type Station } from '@/core/record';
 import { audiences, perform, readJob } from '@/server';
 import { JobRoom } from '@/components/job/job-room';
 import type { JobView } from '@/components/job/view';
+import type { SearchParam } from '@/app/search-param';
 import { currentActor, requestContext } from '@/app/session';
 import { familyForSheet } from './family-for-sheet';
 
 interface Props {
   readonly params: Promise<{ tag: string }>;
-  readonly searchParams: Promise<{ at?: string }>;
+  readonly searchParams: Promise<{ at?: SearchParam }>;
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {

@@ -3,22 +3,21 @@ import { perform, readFamily } from '@/server';
 import { FamilyPage } from '@/components/library/family-page';
 import { currentActor, requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
+import { firstParam, type SearchParam } from '@/app/search-param';
 
 export const metadata: Metadata = { title: 'Pump family' };
 
 interface Props {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+  readonly searchParams: Promise<Readonly<Record<string, SearchParam>>>;
 }
-
-const first = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value) || undefined;
 
 export default async function LibraryFamilyPage({ params, searchParams }: Props) {
   const actor = await currentActor();
   const { id } = await params;
   const asked = await searchParams;
-  const variant = first(asked.variant);
-  const stages = first(asked.stages);
+  const variant = firstParam(asked.variant);
+  const stages = firstParam(asked.stages);
   return orExplain(async () => {
     const { family, built, currency } = await perform(readFamily, await requestContext(), {
       familyId: id,
