@@ -7,7 +7,7 @@ import f7 from '@families/f7-rotary-lobe.json';
 import { buildFamily, drawSection, loadFamily } from '@/core/family';
 import { judgePoints } from '@/core/inspection';
 import { placeKey } from '@/core/record';
-import { exampleReading, exampleRecord } from '@/core/record/example-record';
+import { exampleReading, exampleRecord, exampleRun } from '@/core/record/example-record';
 import { buildAsBuilt } from '@/core/report';
 import { kitCover, shimStack, sums, type Solver } from '@/core/sums';
 import { writeAsBuiltPdf } from '@/documents';
@@ -118,23 +118,7 @@ async function main(): Promise<void> {
   );
   const record = exampleRecord({
     readings: [...ofFamily, ...ofFamily.map((reading) => ({ ...reading, phase: 'as-left' as const }))],
-    runs: [
-      {
-        id: 'r',
-        run: 1,
-        guarantee,
-        grade: '2B',
-        verdict: 'pass',
-        points,
-        decision: 'passed',
-        decisionReason: '',
-        decisionBy: 'Marek',
-        decisionAt: null,
-        personId: null,
-        personName: 'Marek',
-        at: '2026-11-23T08:00:00.000Z',
-      },
-    ],
+    runs: [exampleRun({ guarantee, points })],
   });
   const pictures = await Promise.all(
     Array.from({ length: 20 }, async (_, i) => ({

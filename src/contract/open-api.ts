@@ -1,16 +1,8 @@
-import * as z from 'zod';
 import { errorCodes, httpStatusOf, wordsOf, type ErrorCode } from '@/core/errors';
+import { answered, issueListSchema, schemaOf, type Json } from '@/core/open-api';
 import { verbs, type Verb, type VerbDescription } from './verbs';
 
-type Json = Readonly<Record<string, unknown>>;
-
-function schemaOf(schema: z.ZodType, io: 'input' | 'output'): Json {
-  const { $schema: _schema, ...rest } = z.toJSONSchema(schema, { io, unrepresentable: 'any' });
-  return rest;
-}
-
 const refusal = { $ref: '#/components/schemas/DoorRefusal' };
-const answered = (description: string, schema: Json) => ({ description, content: { 'application/json': { schema } } });
 const dataOf = (schema: Json): Json => ({ type: 'object', required: ['data'], properties: { data: schema } });
 
 /** Refusals that every change can meet; each status once, with the codes that have it. */
@@ -110,14 +102,7 @@ const refusalSchema: Json = {
         what: { type: 'string', description: 'What is wrong, naming the value.' },
         kept: { type: 'string' },
         todo: { type: 'string' },
-        issues: {
-          type: 'array',
-          items: {
-            type: 'object',
-            required: ['path', 'message'],
-            properties: { path: { type: 'string' }, message: { type: 'string' } },
-          },
-        },
+        issues: issueListSchema,
         missing: { type: 'array', items: { type: 'object' }, description: 'What keeps a gate shut, line by line.' },
         theirs: { description: 'What stands there now, where somebody else changed it meanwhile.' },
         yours: { description: 'What was sent.' },

@@ -2,7 +2,7 @@ import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '@/core/family';
 import { buildAsBuilt } from '@/core/report';
 import { asId } from '@/core/record';
-import { exampleLine, exampleQuote, exampleReading, exampleRecord } from '@/core/record/example-record';
+import { exampleLine, exampleQuote, exampleReading, exampleRecord, exampleRun } from '@/core/record/example-record';
 import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
 import { readPdfText } from '../../test-support/read-pdf-text';
 import { writeAsBuiltPdf, writeQuotePdf, writeTagPdf } from '.';
@@ -56,23 +56,7 @@ describe('the as-built report', () => {
     });
     const record = exampleRecord({
       readings: [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:0', 45.006, 'as-left')],
-      runs: [
-        {
-          id: 'r',
-          run: 1,
-          guarantee,
-          grade: '2B',
-          verdict: 'pass',
-          points,
-          decision: 'passed',
-          decisionReason: '',
-          decisionBy: 'Marek',
-          decisionAt: null,
-          personId: null,
-          personName: 'Marek',
-          at: '2026-11-23T08:00:00.000Z',
-        },
-      ],
+      runs: [exampleRun({ guarantee, points })],
     });
     const report = buildAsBuilt({
       record,

@@ -2,7 +2,14 @@ import { present } from '../present';
 import { createHash } from 'node:crypto';
 import { canonical, chainEvent, type ChainedEvent } from '../lifecycle';
 import { asId, recordOf, tablesOf, type FindingId, type JobRecord } from '../record';
-import { exampleLine, exampleQuote, exampleReading, exampleRecord } from '../record/example-record';
+import {
+  exampleDisposition,
+  exampleFinding,
+  exampleLine,
+  exampleQuote,
+  exampleReading,
+  exampleRecord,
+} from '../record/example-record';
 import { applyPuts, openingPuts, put, replayRecord, verifyJob, type Put } from '.';
 
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
@@ -12,25 +19,7 @@ const findingId = asId<FindingId>('f-1');
 /** A record with something of every nested kind. */
 const full: JobRecord = exampleRecord({
   readings: [exampleReading('sleeve-diameter', 'A:0', 44.99)],
-  findings: [
-    {
-      id: findingId,
-      kind: 'visual',
-      phase: 'as-found',
-      pointId: null,
-      partRef: 'impeller',
-      words: 'pitted',
-      plain: 'pitted',
-      proposed: null,
-      verdict: null,
-      overruledReason: null,
-      waivedReason: null,
-      photoId: null,
-      version: 1,
-      disposition: { action: 'replace', reason: 'past use', version: 1, ...signed },
-      ...signed,
-    },
-  ],
+  findings: [exampleFinding({ id: findingId, disposition: exampleDisposition('replace', 'past use') })],
   quotes: [exampleQuote([exampleLine(), exampleLine({ id: asId('line-2'), description: 'Freight' })])],
   orders: [
     {

@@ -2,7 +2,14 @@ import { present } from '../present';
 import { createHash } from 'node:crypto';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
-import { exampleLine, exampleQuote, exampleReading, exampleRecord } from '../record/example-record';
+import {
+  exampleDisposition,
+  exampleFinding,
+  exampleLine,
+  exampleQuote,
+  exampleReading,
+  exampleRecord,
+} from '../record/example-record';
 import {
   asId,
   holders,
@@ -206,32 +213,14 @@ describe('gates', () => {
     expect(missing('finish-inspection', exampleRecord({ readings }))).toContain(
       'Shaft at the wet-end bearing seat is out and has no disposition',
     );
-    const finding = {
-      id: asId<FindingId>('f'),
-      kind: 'point' as const,
-      phase: 'as-found' as const,
+    const finding = exampleFinding({
+      kind: 'point',
       pointId: 'wet-seat',
       partRef: 'shaft',
-      words: 'w',
-      plain: 'p',
       proposed: 'out',
       verdict: 'out',
-      overruledReason: null,
-      waivedReason: null,
-      photoId: null,
-      version: 1,
-      personId: null,
-      personName: 'Marek',
-      at: '',
-      disposition: {
-        action: 'rework' as const,
-        reason: 'worn',
-        version: 1,
-        personId: null,
-        personName: 'Marek',
-        at: '',
-      },
-    };
+      disposition: exampleDisposition('rework'),
+    });
     expect(
       missing('finish-inspection', exampleRecord({ readings, findings: [finding] })).some((words) =>
         words.startsWith('Shaft at the wet-end'),
@@ -289,26 +278,16 @@ describe('gates', () => {
       gateFor(event, exampleRecord({ readings: [...readings], findings }), family).filter(
         (line) => line.anchor === `point-${critical}`,
       );
-    const finding = (change: Partial<Finding>): Finding => ({
-      id: asId<FindingId>('f'),
-      kind: 'point',
-      phase: 'as-left',
-      pointId: critical,
-      partRef: 'wear-ring',
-      words: 'w',
-      plain: 'p',
-      proposed: 'out',
-      verdict: 'out',
-      overruledReason: null,
-      waivedReason: null,
-      photoId: null,
-      version: 1,
-      personId: null,
-      personName: 'Marek',
-      at: '',
-      disposition: null,
-      ...change,
-    });
+    const finding = (change: Partial<Finding>) =>
+      exampleFinding({
+        kind: 'point',
+        phase: 'as-left',
+        pointId: critical,
+        partRef: 'wear-ring',
+        proposed: 'out',
+        verdict: 'out',
+        ...change,
+      });
     test('is asked for until both are measured at every place', () => {
       expect(
         linesOf('finish-inspection', [...read(bore, 100.3, 'as-found'), ...read(journal, 99.9, 'as-found', 1)]),
@@ -340,25 +319,7 @@ describe('gates', () => {
     });
   });
   test('a disposition that costs must stand on a line before the quote goes', () => {
-    const costing = {
-      id: asId<FindingId>('f'),
-      kind: 'visual' as const,
-      phase: 'as-found' as const,
-      pointId: null,
-      partRef: 'impeller',
-      words: 'pitted',
-      plain: 'p',
-      proposed: null,
-      verdict: null,
-      overruledReason: null,
-      waivedReason: null,
-      photoId: null,
-      version: 1,
-      personId: null,
-      personName: 'Marek',
-      at: '',
-      disposition: { action: 'replace' as const, reason: 'r', version: 1, personId: null, personName: 'Marek', at: '' },
-    };
+    const costing = exampleFinding({ id: asId('f'), disposition: exampleDisposition('replace') });
     const record = (findingIds: FindingId[]) =>
       exampleRecord({
         station: 'quote',

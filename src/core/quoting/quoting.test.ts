@@ -2,7 +2,7 @@ import { present } from '../present';
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../family';
-import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
+import { exampleDisposition, exampleFinding, exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
 import { asId, type Action, type Finding, type FindingId } from '../record';
 import { costingFindings, decisionText, growLines, lineTotalMinor, quoteText, totalQuote } from '.';
 import { bundleParts } from './grow-lines';
@@ -15,25 +15,14 @@ const rates = {
   freightMinor: 9500,
   partsMarkupPct: 10,
 };
-const finding = (id: string, partRef: string, action: Action | null, plain = `${partRef} is worn.`): Finding => ({
-  id: asId(id),
-  kind: 'visual',
-  phase: 'as-found' as const,
-  pointId: null,
-  partRef,
-  words: `${partRef} worn`,
-  plain,
-  proposed: null,
-  verdict: null,
-  overruledReason: null,
-  waivedReason: null,
-  photoId: null,
-  version: 1,
-  personId: null,
-  personName: 'Marek',
-  at: '',
-  disposition: action && { action, reason: 'r', version: 1, personId: null, personName: 'Marek', at: '' },
-});
+const finding = (id: string, partRef: string, action: Action | null, plain = `${partRef} is worn.`) =>
+  exampleFinding({
+    id: asId(id),
+    partRef,
+    words: `${partRef} worn`,
+    plain,
+    disposition: action && exampleDisposition(action),
+  });
 const grow = (findings: readonly Finding[], parts: Parameters<typeof growLines>[0]['parts'] = []) =>
   growLines({ family, findings, parts, rates });
 

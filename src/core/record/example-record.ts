@@ -1,4 +1,4 @@
-import { asId, type JobRecord, type Phase, type Quote, type QuoteLine, type Reading } from '.';
+import { asId, type Finding, type JobRecord, type Phase, type Quote, type QuoteLine, type Reading } from '.';
 
 /** A fresh job for tests: received, everything still to do. Invented throughout. */
 export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
@@ -84,6 +84,54 @@ export function exampleReading(
     at: '2026-11-21T08:00:00.000Z',
   };
 }
+
+/** What the examples share: who did it, and when. */
+const signed = { personId: null, personName: 'Marek', at: '2026-11-21T08:00:00.000Z' };
+
+export const exampleDisposition = (action: NonNullable<Finding['disposition']>['action'], reason = 'worn') => ({
+  action,
+  reason,
+  version: 1,
+  ...signed,
+});
+
+/** A visual finding as found, with no verdict and no disposition yet. */
+export function exampleFinding(change: Partial<Finding> = {}): Finding {
+  return {
+    id: asId('finding-1'),
+    kind: 'visual',
+    phase: 'as-found',
+    pointId: null,
+    partRef: 'impeller',
+    words: 'pitted',
+    plain: 'pitted',
+    proposed: null,
+    verdict: null,
+    overruledReason: null,
+    waivedReason: null,
+    photoId: null,
+    version: 1,
+    disposition: null,
+    ...signed,
+    ...change,
+  };
+}
+
+type Run = JobRecord['runs'][number];
+
+/** A first run on the stand that passed; its guarantee and points are the caller's. */
+export const exampleRun = (change: Pick<Run, 'guarantee' | 'points'> & Partial<Run>): Run => ({
+  id: 'r',
+  run: 1,
+  grade: '2B',
+  verdict: 'pass',
+  decision: 'passed',
+  decisionReason: '',
+  decisionBy: 'Marek',
+  decisionAt: null,
+  ...signed,
+  ...change,
+});
 
 export function exampleLine(change: Partial<QuoteLine> = {}): QuoteLine {
   return {

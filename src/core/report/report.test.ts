@@ -3,7 +3,7 @@ import Ajv from 'ajv/dist/2020';
 import f1 from '@families/f1-overhung.json';
 import { judgeRun } from '../testing';
 import { loadFamily } from '../family';
-import { exampleReading, exampleRecord } from '../record/example-record';
+import { exampleReading, exampleRecord, exampleRun } from '../record/example-record';
 import { simulatedTestStand } from '@/stand-ins';
 import { asBuiltJsonSchema, asBuiltSchema, buildAsBuilt, nextRevision } from '.';
 
@@ -47,23 +47,7 @@ describe('the as-built record', () => {
       version: 42,
       headHash: 'abc',
       readings: [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:0', 45.006, 'as-left')],
-      runs: [
-        {
-          id: 'r',
-          run: 1,
-          guarantee,
-          grade: '2B',
-          verdict: 'pass',
-          points,
-          decision: 'concession',
-          decisionReason: 'agreed',
-          decisionBy: 'Marek',
-          decisionAt: null,
-          personId: null,
-          personName: 'Marek',
-          at: '2026-11-23T08:00:00.000Z',
-        },
-      ],
+      runs: [exampleRun({ guarantee, points, decision: 'concession', decisionReason: 'agreed' })],
       steps: [
         {
           phase: 'rebuild',

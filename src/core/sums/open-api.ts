@@ -1,12 +1,6 @@
-import * as z from 'zod';
+import { answered, issueListSchema, schemaOf, type Json } from '../open-api';
 import { warningSchema, workingStepSchema, type Sum } from './sum';
 
-type Json = Readonly<Record<string, unknown>>;
-const schemaOf = (schema: z.ZodType, io: 'input' | 'output'): Json =>
-  Object.fromEntries(
-    Object.entries(z.toJSONSchema(schema, { io, unrepresentable: 'any' })).filter(([key]) => key !== '$schema'),
-  );
-const json = (schema: Json, description: string) => ({ description, content: { 'application/json': { schema } } });
 const refusal = { $ref: '#/components/schemas/Refusal' };
 
 function pathOf(sum: Sum): Json {
@@ -21,20 +15,17 @@ function pathOf(sum: Sum): Json {
         content: { 'application/json': { schema: schemaOf(sum.input, 'input'), example: sum.example.input } },
       },
       responses: {
-        200: json(
-          {
-            type: 'object',
-            required: ['result', 'working', 'warnings'],
-            properties: {
-              result: schemaOf(sum.result, 'output'),
-              working: { type: 'array', items: { $ref: '#/components/schemas/WorkingStep' } },
-              warnings: { type: 'array', items: { $ref: '#/components/schemas/Warning' } },
-            },
+        200: answered('Result, working and warnings.', {
+          type: 'object',
+          required: ['result', 'working', 'warnings'],
+          properties: {
+            result: schemaOf(sum.result, 'output'),
+            working: { type: 'array', items: { $ref: '#/components/schemas/WorkingStep' } },
+            warnings: { type: 'array', items: { $ref: '#/components/schemas/Warning' } },
           },
-          'Result, working and warnings.',
-        ),
-        413: json(refusal, 'The body is larger than 256 KiB.'),
-        422: json(refusal, 'The body does not fit; each issue has its path.'),
+        }),
+        413: answered('The body is larger than 256 KiB.', refusal),
+        422: answered('The body does not fit; each issue has its path.', refusal),
       },
     },
   };
@@ -89,7 +80,7 @@ export function describeOpenApi({
           operationId: 'list-sums',
           security: [],
           summary: 'All sums with the JSON Schema of input and result and a worked example',
-          responses: { 200: json({ type: 'array', items: example }, 'The list.') },
+          responses: { 200: answered('The list.', { type: 'array', items: example }) },
         },
       },
       ...Object.fromEntries(sums.map((sum) => [`/api/sums/${sum.id}`, pathOf(sum)])),
@@ -111,14 +102,7 @@ export function describeOpenApi({
               properties: {
                 code: { type: 'string' },
                 message: { type: 'string' },
-                issues: {
-                  type: 'array',
-                  items: {
-                    type: 'object',
-                    required: ['path', 'message'],
-                    properties: { path: { type: 'string' }, message: { type: 'string' } },
-                  },
-                },
+                issues: issueListSchema,
               },
             },
           },

@@ -1,10 +1,12 @@
 import { present } from '@/core/present';
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
+import type { JobRecord, Quote } from '@/core/record';
 import { findMailAttachment, findPhoto, findReport, listPhotoBytes, loadJobRecord, readShop } from '@/db';
 import { writeQuotePdf, writeTagPdf } from '@/documents';
 import { loadOwnQuote } from './own-quote';
 import { tagField } from '@/core/change/inputs';
+import type { Context } from '../context';
 import { defineUseCase } from '../use-case';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
@@ -33,6 +35,25 @@ export const readTagPdf = defineUseCase({
   },
 });
 
+/** A quote's PDF, with the job's first pictures and its fingerprint once it was sent. */
+async function quoteFile(context: Context, record: JobRecord, quote: Quote) {
+  const [shop, pictures] = await Promise.all([
+    readShop(context.database),
+    listPhotoBytes(context.database, record.id, 24),
+  ]);
+  return {
+    bytes: await writeQuotePdf({
+      record,
+      quote,
+      shop: present(shop),
+      pictures,
+      fingerprint: quote.fingerprint ?? 'draft',
+      now: quote.sentAt ?? context.now().toISOString(),
+    }),
+    name: `${record.tag}-quote-${quote.revision}.pdf`,
+  };
+}
+
 export const readQuotePdf = defineUseCase({
   verb: 'read-quote',
   audience: ['coordinator', 'parts', 'inspector'],
@@ -41,21 +62,7 @@ export const readQuotePdf = defineUseCase({
     const record = await loadJobRecord(context.database, tag);
     const quote = record?.quotes.find((one) => one.revision === revision);
     if (!record || !quote) throw new DomainError('not-found', { what: `${tag} has no quote revision ${revision}.` });
-    const [shop, pictures] = await Promise.all([
-      readShop(context.database),
-      listPhotoBytes(context.database, record.id, 24),
-    ]);
-    return {
-      bytes: await writeQuotePdf({
-        record,
-        quote,
-        shop: present(shop),
-        pictures,
-        fingerprint: quote.fingerprint ?? 'draft',
-        now: quote.sentAt ?? context.now().toISOString(),
-      }),
-      name: `${tag}-quote-${revision}.pdf`,
-    };
+    return quoteFile(context, record, quote);
   },
 });
 
@@ -66,21 +73,7 @@ export const readOwnQuotePdf = defineUseCase({
   input: z.strictObject({}),
   async run(context) {
     const { record, quote } = await loadOwnQuote(context);
-    const [shop, pictures] = await Promise.all([
-      readShop(context.database),
-      listPhotoBytes(context.database, record.id, 24),
-    ]);
-    return {
-      bytes: await writeQuotePdf({
-        record,
-        quote,
-        shop: present(shop),
-        pictures,
-        fingerprint: quote.fingerprint ?? 'draft',
-        now: quote.sentAt ?? context.now().toISOString(),
-      }),
-      name: `${record.tag}-quote-${quote.revision}.pdf`,
-    };
+    return quoteFile(context, record, quote);
   },
 });
 
