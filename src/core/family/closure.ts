@@ -1,40 +1,11 @@
 import { present } from '../present';
-import * as z from 'zod';
-import { bearingHeat, findSum } from '@/core/sums';
-import { pointsNamed } from './ask-family';
 import { findCaution } from './cautions';
+import { fault, type ClosureFault, type Faults } from './closure-fault';
+import { checkHeat, checkSettings } from './closure-settings';
 import { buildFamily } from './variant';
 import type { Capture, Family, FamilyPoint, RebuildStep, TeardownStep } from './schema';
 
-export const closureRules = {
-  'single-id': 'every id stands once',
-  'known-part': 'every part that is named exists',
-  removed: 'every part comes off at teardown',
-  fitted: 'every part goes on at rebuild',
-  order: 'nothing is fitted behind what is already closed, nothing taken off behind what is still on',
-  'soft-consumed': 'every soft part is asked for by a rebuild step and is in a kit or has a price of its own',
-  'captured-again':
-    'every mark, position, count, orientation and thread hand of teardown is asked for again at rebuild',
-  oriented: 'every lip seal comes off at a step that keeps which way a lip or a groove faces',
-  counted: 'a count expects as many as the parts list has',
-  'point-limits':
-    'every point has limits or is derived from points that have, new limits inside those for reuse, and names its source',
-  'critical-point': 'a point at least is critical as found, or the inspection would let everything pass',
-  'setting-inputs': 'every setting calls a sum that exists, with inputs that it takes',
-  'torque-thread': 'every torque has a thread of a part at its step',
-  caution: 'every caution exists',
-} as const;
-export type ClosureRule = keyof typeof closureRules;
-
-/** One thing that is not closed: where in the file, which rule, and what is wrong. */
-export interface ClosureFault {
-  readonly path: string;
-  readonly rule: ClosureRule;
-  readonly what: string;
-}
-
-type Faults = readonly ClosureFault[];
-const fault = (path: string, rule: ClosureRule, what: string): ClosureFault => ({ path, rule, what });
+export { closureRules, type ClosureFault, type ClosureRule } from './closure-fault';
 
 function twins(ids: readonly string[], path: string): Faults {
   return ids.flatMap((id, i) =>
@@ -224,52 +195,6 @@ function checkCritical({ points }: Family): Faults {
       ];
 }
 
-function sampleOf(family: Family, from: RebuildStep['settings'][number]['from'][string]): unknown {
-  const point = from.point === undefined ? undefined : pointsNamed(family, from.point)[0];
-  if (!point?.new_mm) return from.capture ? 10 : undefined;
-  const middle = (point.new_mm.min + point.new_mm.max) / 2;
-  return from.as === 'list' ? [middle, middle] : middle;
-}
-
-function checkSettings(step: RebuildStep, i: number, family: Family): Faults {
-  const captures = new Set(
-    [...family.teardown, ...family.rebuild].flatMap((one) => one.captures.map((capture) => capture.id)),
-  );
-  return step.settings.flatMap((setting, k) => {
-    const path = `rebuild.${i}.settings.${k}`;
-    const sum = findSum(setting.sum);
-    if (!sum) return [fault(`${path}.sum`, 'setting-inputs', `there is no sum “${setting.sum}”`)];
-    const figures = Object.keys(
-      (z.toJSONSchema(sum.result, { unrepresentable: 'any' }) as { properties?: object }).properties ?? {},
-    );
-    if (!figures.includes(setting.gives))
-      return [
-        fault(
-          `${path}.gives`,
-          'setting-inputs',
-          `${setting.sum} gives no “${setting.gives}”, only ${figures.join(', ')}`,
-        ),
-      ];
-    const loose = Object.entries(setting.from).filter(
-      ([, from]) =>
-        !(from.point && pointsNamed(family, from.point).length) && !(from.capture && captures.has(from.capture)),
-    );
-    if (loose.length)
-      return loose.map(([field]) =>
-        fault(`${path}.from.${field}`, 'setting-inputs', `${field} comes from a point or capture that does not exist`),
-      );
-    const read = sum.input.safeParse({
-      ...setting.input,
-      ...Object.fromEntries(Object.entries(setting.from).map(([field, from]) => [field, sampleOf(family, from)])),
-    });
-    return read.success
-      ? []
-      : read.error.issues.map((issue) =>
-          fault(`${path}.input.${issue.path.join('.')}`, 'setting-inputs', issue.message),
-        );
-  });
-}
-
 function checkStep(step: TeardownStep | RebuildStep, path: string, family: Family): Faults {
   const torque = 'torque' in step ? step.torque : undefined;
   const threads = step.parts.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.thread?.size ?? []);
@@ -287,21 +212,6 @@ function checkStep(step: TeardownStep | RebuildStep, path: string, family: Famil
         ]
       : []),
   ];
-}
-
-/** A bearing must get onto its seat with the heat that it stands, in a room of 20 °C. */
-function checkHeat({ heat }: RebuildStep, path: string): Faults {
-  if (!heat) return [];
-  const { temperature_c, reachable } = bearingHeat.compute({ ...heat, ambient_c: 20, school: 'computed' }).result;
-  return reachable
-    ? []
-    : [
-        fault(
-          `${path}.heat`,
-          'setting-inputs',
-          `a bore of ${heat.bore_mm} mm on ${heat.shaft} needs ${Math.round(temperature_c)} °C, more than the bearing stands`,
-        ),
-      ];
 }
 
 /** What is not closed in a family as one pump is built; empty where a pump can be taken apart, measured and put together by it. */

@@ -25,6 +25,17 @@ function lineOf(text: string, root: Node | undefined, path: readonly (string | n
   return 1;
 }
 
+function notJson(text: string, { error, offset }: ParseError): FileFault {
+  const words = printParseErrorCode(error)
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase();
+  return { path: '', line: lineAt(text, offset), message: `this is not JSON: ${words}` };
+}
+
+const isKey = (key: PropertyKey): key is string | number => typeof key !== 'symbol';
+/** The keys of a path as JSON has them; the closure check writes its own with dots. */
+const keysOf = (path: string) => path.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key));
+
 /**
  * Reads a family file as a person wrote it: JSON, then the schema, then the closure check; the first of the three that
  * fails says every fault with its path and line. Never throws. Source of the format: docs/formats/family-1.schema.json.
@@ -36,13 +47,7 @@ export function readFamilyFile(text: string): FileRead {
     return {
       family: null,
       faults: errors.length
-        ? errors.slice(0, 20).map((error) => ({
-            path: '',
-            line: lineAt(text, error.offset),
-            message: `this is not JSON: ${printParseErrorCode(error.error)
-              .replace(/([a-z])([A-Z])/g, '$1 $2')
-              .toLowerCase()}`,
-          }))
+        ? errors.slice(0, 20).map((error) => notJson(text, error))
         : [{ path: '', line: 1, message: 'the file is empty' }],
     };
   const json: unknown = JSON.parse(text);
@@ -55,23 +60,13 @@ export function readFamilyFile(text: string): FileRead {
   if (!read.success)
     return {
       family: null,
-      faults: read.error.issues.slice(0, 100).map((issue) =>
-        placed(
-          issue.path.map((key) => (typeof key === 'number' ? key : String(key))),
-          issue.message,
-        ),
-      ),
+      faults: read.error.issues.slice(0, 100).map(({ path, message }) => placed(path.filter(isKey), message)),
     };
   const faults = checkClosure(read.data);
   if (!faults.length) return { family: read.data, faults: [] };
   // Paths of the closure check are those of a built family; parts and steps are found by their own names where they moved.
   return {
     family: null,
-    faults: faults.slice(0, 100).map((fault) =>
-      placed(
-        fault.path.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key)),
-        `${fault.what} (${fault.rule})`,
-      ),
-    ),
+    faults: faults.slice(0, 100).map(({ path, what, rule }) => placed(keysOf(path), `${what} (${rule})`)),
   };
 }

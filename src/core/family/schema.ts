@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- the whole format of a family file stands in one place */
 import * as z from 'zod';
 
 /** Places a coordinate pair [x along the shaft line, radius] of the section drawing, in drawing millimetres. */

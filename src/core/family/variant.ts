@@ -51,15 +51,7 @@ function pointsByStage(family: Family, stages: number): Family['points'] {
   return repeated.map((point, i) => ({ ...point, number: i + 1 }));
 }
 
-/**
- * A family as one pump is built: the parts, points, steps and drawing of its variant alone, and as many of each stage's
- * parts, points and counts as it has stages. The version says both behind a `+`. Throws RangeError for a variant or a
- * number of stages that the family does not have.
- */
-export function buildFamily(
-  family: Family,
-  { variant = family.variants[0]?.id, stages = family.stages?.usual }: Build = {},
-): Family {
+function refuseUnknownBuild(family: Family, { variant, stages }: Build): void {
   if (variant !== undefined && !family.variants.some((one) => one.id === variant))
     throw new RangeError(
       `${family.id} is not built as “${variant}”; it is built as ${family.variants.map((one) => one.id).join(', ') || 'one way only'}`,
@@ -70,11 +62,13 @@ export function buildFamily(
         ? `${family.id} has ${family.stages.least} to ${family.stages.most} stages, not ${stages}`
         : `${family.id} has no stages`,
     );
-  const keep = isIn(variant);
-  const times = (one: { readonly per: 'pump' | 'stage' }) => (one.per === 'stage' ? (stages ?? 1) : 1);
-  const parts = family.parts.filter(keep).map((part) => ({ ...part, quantity: part.quantity * times(part) }));
-  const refs = new Set(parts.map((part) => part.ref));
-  const here = (ref: string) => refs.has(ref);
+}
+
+/** How many of a thing a pump has, when the family counts it by stages. */
+type Times = (one: { readonly per: 'pump' | 'stage' }) => number;
+
+/** Cuts a step to what a build has: its parts and its captures, counted by stages. */
+function stepCutter(keep: ReturnType<typeof isIn>, here: (ref: string) => boolean, times: Times) {
   const captures = (list: Family['teardown'][number]['captures']) =>
     list
       .filter(keep)
@@ -83,12 +77,43 @@ export function buildFamily(
         ...capture,
         ...(typeof capture.expect === 'number' && { expect: capture.expect * times(capture) }),
       }));
-  const step = <Step extends Family['teardown'][number]>(one: Step): Step => ({
+  return <Step extends Family['teardown'][number]>(one: Step): Step => ({
     ...one,
     parts: one.parts.filter(here),
     captures: captures(one.captures),
   });
+}
+
+/** The kits that give something to a build, each with as many of a stage's parts as there are stages. */
+function kitsOf(family: Family, here: (ref: string) => boolean, stages: number): Family['kits'] {
   const perStage = new Set(family.parts.filter((part) => part.per === 'stage').map((part) => part.ref));
+  return family.kits
+    .map((kit) => ({
+      ...kit,
+      gives: kit.gives
+        .filter((one) => here(one.part))
+        .map((one) => ({ ...one, qty: one.qty * (perStage.has(one.part) ? stages : 1) })),
+    }))
+    .filter((kit) => kit.gives.length > 0);
+}
+
+/**
+ * A family as one pump is built: the parts, points, steps and drawing of its variant alone, and as many of each stage's
+ * parts, points and counts as it has stages. The version says both behind a `+`. Throws RangeError for a variant or a
+ * number of stages that the family does not have.
+ */
+export function buildFamily(
+  family: Family,
+  { variant = family.variants[0]?.id, stages = family.stages?.usual }: Build = {},
+): Family {
+  refuseUnknownBuild(family, { ...(variant !== undefined && { variant }), ...(stages !== undefined && { stages }) });
+  const keep = isIn(variant);
+  const times: Times = (one) => (one.per === 'stage' ? (stages ?? 1) : 1);
+  const parts = family.parts.filter(keep).map((part) => ({ ...part, quantity: part.quantity * times(part) }));
+  const refs = new Set(parts.map((part) => part.ref));
+  const here = (ref: string) => refs.has(ref);
+  const step = stepCutter(keep, here, times);
+  const points = family.points.filter(keep).filter((point) => here(point.part));
   return {
     ...family,
     version: writeBuild(family.version, {
@@ -96,23 +121,13 @@ export function buildFamily(
       ...(family.stages && stages !== undefined && { stages }),
     }),
     parts,
-    points: pointsByStage(
-      { ...family, points: family.points.filter(keep).filter((point) => here(point.part)) },
-      stages ?? 1,
-    ),
+    points: pointsByStage({ ...family, points }, stages ?? 1),
     teardown: family.teardown.filter(keep).map(step),
     rebuild: family.rebuild
       .filter(keep)
       .map((one) => ({ ...step(one), needs: one.needs.filter(here), settings: one.settings.filter(keep) })),
     section: { ...family.section, bodies: family.section.bodies.filter(keep).filter((body) => here(body.part)) },
     damage: family.damage.filter((one) => here(one.part)),
-    kits: family.kits
-      .map((kit) => ({
-        ...kit,
-        gives: kit.gives
-          .filter((one) => here(one.part))
-          .map((one) => ({ ...one, qty: one.qty * (perStage.has(one.part) ? (stages ?? 1) : 1) })),
-      }))
-      .filter((kit) => kit.gives.length > 0),
+    kits: kitsOf(family, here, stages ?? 1),
   };
 }

@@ -95,21 +95,25 @@ function bearingStep(point: FamilyPoint, values: readonly number[]): readonly Wo
   ];
 }
 
-function judgeSize(point: FamilyPoint, own: readonly Reading[]): Omit<PointState, 'point' | 'taken' | 'wanted'> {
+type Judged = Omit<PointState, 'point' | 'taken' | 'wanted'>;
+type Band = readonly [number, number];
+
+const stillToDo = (newBand: Band, reuseBand: Band, reason: string): Judged => ({
+  verdict: null,
+  words: 'to do',
+  reason,
+  worstMm: null,
+  working: [],
+  strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }),
+});
+
+function judgeSize(point: FamilyPoint, own: readonly Reading[]): Judged {
   const newBand = [present(point.new_mm).min, present(point.new_mm).max] as const;
   const reuseBand = [point.reuse_mm?.min ?? newBand[0], point.reuse_mm?.max ?? newBand[1]] as const;
   const uncertainties = own.flatMap((reading) => (reading.uncertaintyUm === null ? [] : [reading.uncertaintyUm]));
   const uncertainty = uncertainties.length ? Math.max(...uncertainties) : undefined;
   const values = own.map((reading) => reading.valueMm);
-  if (!values.length)
-    return {
-      verdict: null,
-      words: 'to do',
-      reason: '',
-      worstMm: null,
-      working: [],
-      strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }),
-    };
+  if (!values.length) return stillToDo(newBand, reuseBand, '');
   const { result, working } = reckonReadings({
     new_mm: present(point.new_mm),
     reuse_mm: point.reuse_mm ?? {},
@@ -134,25 +138,14 @@ function judgeSize(point: FamilyPoint, own: readonly Reading[]): Omit<PointState
   };
 }
 
-function judgeClearance(
-  point: FamilyPoint,
-  readings: readonly Reading[],
-): Omit<PointState, 'point' | 'taken' | 'wanted'> {
+function judgeClearance(point: FamilyPoint, readings: readonly Reading[]): Judged {
   const derived = present(point.derived);
   const of = (id: string) => readings.filter((reading) => reading.pointId === id).map((reading) => reading.valueMm);
   const bores = of(derived.bore);
   const journals = of(derived.journal);
   const newBand = [derived.design_um.min / 1000, derived.design_um.max / 1000] as const;
   const reuseBand = [newBand[0], derived.limit_um / 1000] as const;
-  if (!bores.length || !journals.length)
-    return {
-      verdict: null,
-      words: 'to do',
-      reason: 'follows from the two parts',
-      worstMm: null,
-      working: [],
-      strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }),
-    };
+  if (!bores.length || !journals.length) return stillToDo(newBand, reuseBand, 'follows from the two parts');
   const { result, working } = reckonRunningClearance({
     bore_mm: bores,
     journal_mm: journals,

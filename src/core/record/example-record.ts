@@ -1,5 +1,22 @@
 import { asId, type Finding, type JobRecord, type Phase, type Quote, type QuoteLine, type Reading } from '.';
 
+const exampleIntake: NonNullable<JobRecord['intake']> = {
+  version: 1,
+  equipmentNumber: 'lily house',
+  duty: { flowM3h: 25, headM: 32, powerKw: 3.3, efficiencyPct: 66, speedRpm: 2900 },
+  liquid: 'pond water',
+  cleaning: 'sheet',
+  cleaningReference: 'S-1',
+  whyOut: 'noise',
+  runningHours: 100,
+  cameWith: [],
+  shims: [],
+  hazards: '',
+  shippingDamage: '',
+  elastomer: 'EPDM',
+  isolation: { personId: null, personName: 'Ines', at: '2026-11-20T09:00:00.000Z' },
+};
+
 /** A fresh job for tests: received, everything still to do. Invented throughout. */
 export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
   return {
@@ -21,22 +38,7 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
     customer: { id: 'customer-1', name: 'Harrowmere Botanical Garden' },
     contact: { id: 'contact-1', name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' },
     earlierVisits: [],
-    intake: {
-      version: 1,
-      equipmentNumber: 'lily house',
-      duty: { flowM3h: 25, headM: 32, powerKw: 3.3, efficiencyPct: 66, speedRpm: 2900 },
-      liquid: 'pond water',
-      cleaning: 'sheet',
-      cleaningReference: 'S-1',
-      whyOut: 'noise',
-      runningHours: 100,
-      cameWith: [],
-      shims: [],
-      hazards: '',
-      shippingDamage: '',
-      elastomer: 'EPDM',
-      isolation: { personId: null, personName: 'Ines', at: '2026-11-20T09:00:00.000Z' },
-    },
+    intake: exampleIntake,
     acknowledgements: ['energy-isolation', 'harmful-liquid'].map((caution) => ({
       caution,
       personId: null,

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- the whole record of a job stands in one place */
 import { asId } from './ids';
 import type {
   FindingId,

@@ -3,10 +3,9 @@ import { cautionFooter, cautions, type Family } from '../family';
 import { judgePoint, type PointState } from '../inspection';
 import { approvedLines } from '../parts';
 import type { JobRecord, Phase, TestRun } from '../record';
-import { bearingHeat, boltTorque, type WorkingStep } from '../sums';
 import { judgeRun } from '../testing';
 import type { AsBuilt } from './as-built';
-import { reckonSetting } from '../inspection/reckon-setting';
+import { settingsOf } from './as-built-settings';
 
 interface Asked {
   readonly record: JobRecord;
@@ -134,43 +133,6 @@ function stepsOf({ record, family }: Asked): AsBuilt['steps'] {
       consumable: typeof step.data.consumable === 'string' ? step.data.consumable : null,
       hold_point_signed_by: step.second?.personName ?? null,
     }));
-}
-
-type RebuildStep = Family['rebuild'][number];
-type SettingShown = AsBuilt['settings'][number];
-
-const shown = (title: string, working: readonly WorkingStep[]): SettingShown => ({
-  title,
-  working: working.map((step) => ({ ...step })),
-});
-
-/** Reckoned from the room as it was recorded; nothing is printed of a room that nobody measured. */
-function heatOf({ record }: Asked, { id, title, heat }: RebuildStep): SettingShown[] {
-  const done = record.steps.findLast((one) => one.phase === 'rebuild' && one.stepId === id);
-  const ambient = done?.data.ambientC;
-  if (!heat || typeof ambient !== 'number') return [];
-  const { working } = bearingHeat.compute({ ...heat, ambient_c: ambient, school: 'computed' });
-  return [shown(`${title}: temperature`, working)];
-}
-
-function torqueOf({ title, torque }: RebuildStep): SettingShown[] {
-  if (!torque || !/^M\d+$/.test(torque.thread)) return [];
-  const input = boltTorque.input.safeParse({ thread: torque.thread, grade: torque.grade });
-  if (!input.success) return [];
-  const { min, max } = torque.window_nm;
-  const window = { what: 'Window of the family', outcome: `${min} to ${max} N·m` };
-  return [shown(`${title}: torque`, [...boltTorque.compute(input.data).working, window])];
-}
-
-function settingsOf(asked: Asked): AsBuilt['settings'] {
-  const { family, record } = asked;
-  return family.rebuild.flatMap((step) => {
-    const settings = step.settings.flatMap((setting) => {
-      const { outcome } = reckonSetting(setting, record, family);
-      return outcome ? [shown(`${step.title}: ${setting.title.toLowerCase()}`, outcome.working)] : [];
-    });
-    return [...heatOf(asked, step), ...torqueOf(step), ...settings];
-  });
 }
 
 function partsFitted({ record, family }: Asked): AsBuilt['parts_fitted'] {
@@ -323,7 +285,7 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
     parts_fitted: partsFitted(asked),
     positions: positionsOf(asked),
     steps: stepsOf(asked),
-    settings: settingsOf(asked),
+    settings: settingsOf(asked.record, asked.family),
     tests: record.runs.map((run) => testOf(family, run)),
     approvals: approvalsOf(asked),
     deviations: deviationsOf(asked),

@@ -1,45 +1,10 @@
 import { present } from '../present';
 import * as z from 'zod';
+import { gradeNames, tolerancesFor, type Tolerances } from './acceptance-grades';
 import { evaluate, fitPolynomial, rootsWithin, type Polynomial } from './polynomial';
 import { defineSum, notNegative, positive, show, SumRefusal, type Warning, type WorkingStep } from './sum';
 
 const gravity = 9.80665;
-const gradeNames = ['1E', '1B', '1U', '2B', '2U', '3B'] as const;
-type Grade = (typeof gradeNames)[number];
-interface Tolerances {
-  readonly flowLowPct: number;
-  readonly flowHighPct: number;
-  readonly headLowPct: number;
-  readonly headHighPct: number;
-  readonly efficiencyPct: number;
-  readonly powerPct: number;
-}
-const both = (flow: number, head: number, efficiencyPct: number, powerPct: number): Tolerances => ({
-  flowLowPct: -flow,
-  flowHighPct: flow,
-  headLowPct: -head,
-  headHighPct: head,
-  efficiencyPct,
-  powerPct,
-});
-const upward = (flow: number, head: number, efficiencyPct: number, powerPct: number): Tolerances => ({
-  flowLowPct: 0,
-  flowHighPct: flow,
-  headLowPct: 0,
-  headHighPct: head,
-  efficiencyPct,
-  powerPct,
-});
-/** Source: ISO 9906:2012, table 8. */
-const tolerances: Readonly<Record<Grade, Tolerances>> = {
-  '1E': both(5, 3, 0, 4),
-  '1B': both(5, 3, -3, 4),
-  '1U': upward(10, 6, 0, 10),
-  '2B': both(8, 5, -5, 8),
-  '2U': upward(16, 10, -5, 16),
-  '3B': both(9, 7, -7, 9),
-};
-
 const point = z.strictObject({
   flow_m3h: notNegative.max(1e6),
   head_m: notNegative.max(1e5),
@@ -75,21 +40,6 @@ const result = z.object({
 });
 export type AcceptanceInput = z.infer<typeof input>;
 export type AcceptanceResult = z.infer<typeof result>;
-
-/** Tolerances in force: those of small pumps where the guaranteed input power is 10 kW or less. Source: ISO 9906:2012, 4.4.2. */
-function tolerancesFor({ grade, guarantee }: AcceptanceInput): {
-  readonly tolerance: Tolerances;
-  readonly source: string;
-} {
-  const power = guarantee.power_kw;
-  if (power === undefined || power > 10)
-    return { tolerance: tolerances[grade], source: `ISO 9906:2012, table 8, grade ${grade}` };
-  const efficiency = -(10 * (1 - power / 10) + 7);
-  return {
-    tolerance: both(10, 8, efficiency, Math.sqrt(49 + efficiency ** 2)),
-    source: 'ISO 9906:2012, 4.4.2 (input power up to 10 kW)',
-  };
-}
 
 function curveOf(
   points: AcceptanceInput['points'],
@@ -187,7 +137,7 @@ function readCurve(given: AcceptanceInput) {
   const { guarantee } = given;
   const curve = curveOf(given.points, (p) => p.head_m);
   if (!curve) throw new SumRefusal('points', 'the points share one flow; two different flows are the least');
-  const { tolerance, source } = tolerancesFor(given);
+  const { tolerance, source } = tolerancesFor(given.grade, guarantee.power_kw);
   const farthest = Math.max(
     guarantee.flow_m3h * (1 + tolerance.flowHighPct / 100),
     ...given.points.map((p) => p.flow_m3h),

@@ -1,7 +1,7 @@
 import { present } from '../present';
 import * as z from 'zod';
-import { defineSum, notNegative, show, SumRefusal } from './sum';
-import { solverOf, type Program } from './solver';
+import { defineSum, notNegative, show, SumRefusal, type Warning, type WorkingStep } from './sum';
+import { solverOf, type Program, type Solver } from './solver';
 
 const name = z.string().trim().min(1).max(60);
 const conditions = ['new', 'good', 'fair', 'poor'] as const;
@@ -84,6 +84,117 @@ function unfilledReason(one: Slot, given: Input): string {
   return `Those that suit are needed in another pump, where they do more good.`;
 }
 
+interface Pair {
+  readonly i: number;
+  readonly k: number;
+  readonly points: number;
+}
+
+/** The assignment as a program: a column a pair, each slot and each candidate at most once. */
+function programOf(pairs: readonly Pair[], { slots, candidates }: Input): Program {
+  // More than all points together: another slot filled outweighs any points.
+  const filled = 1 + slots.length * pairs.reduce((most, pair) => Math.max(most, pair.points), 0);
+  const rowFor = (suits: (pair: Pair) => boolean) => {
+    const columns = pairs.flatMap((pair, column) => (suits(pair) ? [column] : []));
+    return { columns, values: columns.map(() => 1), least: -Infinity, most: 1 };
+  };
+  return {
+    costs: pairs.map((pair) => pair.points - filled),
+    uppers: pairs.map(() => 1),
+    whole: false,
+    limitS: 2,
+    rows: [
+      ...slots.map((_, i) => rowFor((pair) => pair.i === i)),
+      ...candidates.map((_, k) => rowFor((pair) => pair.k === k)),
+    ],
+  };
+}
+
+/** How a match compares with the best other candidate that would suit its slot. */
+function beside({ i, k, points }: Pair, pairs: readonly Pair[], candidates: readonly Candidate[]): string {
+  const best = pairs.filter((pair) => pair.i === i && pair.k !== k).toSorted((a, b) => a.points - b.points)[0];
+  if (!best) return 'the only one that suits';
+  const rival = `${present(candidates[best.k]).id} with ${show(best.points, 1)}`;
+  return best.points >= points ? `better than ${rival}` : `${rival} does more good in another pump`;
+}
+
+function matchOf(pair: Pair, pairs: readonly Pair[], { slots, candidates }: Input) {
+  const [one, other] = [present(slots[pair.i]), present(candidates[pair.k])];
+  const crossed =
+    one.number !== undefined && one.number !== other.number
+      ? `, ${other.number ?? 'a part without number'} interchanges with ${one.number}`
+      : '';
+  return {
+    slot: one.id,
+    pump: one.pump,
+    candidate: other.id,
+    unit: other.unit,
+    points: pair.points,
+    reason: `${other.condition}, ${show(other.wear_used_pct, 1)} % of its wear used${crossed}: ${show(pair.points, 1)} points; ${beside(pair, pairs, candidates)}.`,
+  };
+}
+
+function reckonDonorMatch(given: Input, solver: Solver | undefined) {
+  const { slots, candidates } = given;
+  const idsOf = (list: readonly { readonly id: string }[]) => list.map((one) => one.id);
+  refuseTwins(idsOf(slots), 'slots');
+  refuseTwins(idsOf(candidates), 'candidates');
+  const pairs = slots.flatMap((one, i) =>
+    candidates.flatMap((other, k) => (refusalOf(one, other, given) ? [] : [{ i, k, points: pointsOf(one, other) }])),
+  );
+  // The assignment polytope has whole corners, so the corner that the simplex method ends on is an assignment.
+  const values = pairs.length ? solverOf(solver, 'donor-match').solve(programOf(pairs, given)).values : [];
+  if (!values) throw new SumRefusal('slots', 'the assignment could not be reckoned in time; give fewer slots');
+  const matches = pairs.filter((_, column) => present(values[column]) > 0.5).map((pair) => matchOf(pair, pairs, given));
+  const unfilled = slots
+    .filter((one) => !matches.some((found) => found.slot === one.id))
+    .map((one) => ({ slot: one.id, pump: one.pump, reason: unfilledReason(one, given) }));
+  const points = matches.reduce((sum, one) => sum + one.points, 0);
+  return { result: { matches, unfilled, points }, pairs };
+}
+type DonorMatchReckoned = ReturnType<typeof reckonDonorMatch>;
+
+function donorMatchWorking(
+  { slots, candidates }: Input,
+  { pairs, result: { matches, points } }: DonorMatchReckoned,
+): readonly WorkingStep[] {
+  return [
+    {
+      what: 'Pairs that suit',
+      put: `${slots.length} slots × ${candidates.length} candidates, by part, number or group, condition and wear`,
+      outcome: String(pairs.length),
+    },
+    {
+      what: 'Points of a pair',
+      formula: 'wear used in % + condition (new 0, good 10, fair 30, poor 60) + 5 for another number of the group',
+      outcome: 'fewer is better',
+      source: 'shop’s scale',
+    },
+    ...matches.map((one) => ({
+      what: `${one.slot}, ${one.pump}`,
+      put: one.reason,
+      outcome: `${one.candidate} of ${one.unit}`,
+    })),
+    {
+      what: 'Together',
+      put: `${matches.length} of ${slots.length} slots filled`,
+      outcome: `${show(points, 1)} points, none less for as many slots`,
+      source: 'assignment, exact',
+    },
+  ];
+}
+
+function donorMatchWarnings({ slots }: Input, { result: { unfilled } }: DonorMatchReckoned): readonly Warning[] {
+  return unfilled.length
+    ? [
+        {
+          code: 'unfilled',
+          sentence: `${unfilled.length} of ${slots.length} slots stay empty: ${unfilled.map((one) => one.slot).join(', ')}.`,
+        },
+      ]
+    : [];
+}
+
 /**
  * Best of two, or of many: which part of which unit goes into which pump. As many slots as can be are filled, then the
  * points (wear used in per cent, condition, another number of the group) are least. Exact, by integer programming; an
@@ -132,100 +243,11 @@ export const donorMatch = defineSum<Input, z.infer<typeof result>>({
     },
   },
   compute(given, solver) {
-    const { slots, candidates } = given;
-    refuseTwins(
-      slots.map((one) => one.id),
-      'slots',
-    );
-    refuseTwins(
-      candidates.map((one) => one.id),
-      'candidates',
-    );
-    const pairs = slots.flatMap((one, i) =>
-      candidates.flatMap((other, k) => (refusalOf(one, other, given) ? [] : [{ i, k, points: pointsOf(one, other) }])),
-    );
-    // More than all points together: another slot filled outweighs any points.
-    const filled = 1 + slots.length * pairs.reduce((most, pair) => Math.max(most, pair.points), 0);
-    const rowFor = (columns: readonly number[]) => ({
-      columns,
-      values: columns.map(() => 1),
-      least: -Infinity,
-      most: 1,
-    });
-    const columnsWhere = (suits: (pair: (typeof pairs)[number]) => boolean) =>
-      pairs.flatMap((pair, column) => (suits(pair) ? [column] : []));
-    const program: Program = {
-      costs: pairs.map((pair) => pair.points - filled),
-      uppers: pairs.map(() => 1),
-      whole: false,
-      limitS: 2,
-      rows: [
-        ...slots.map((_, i) => rowFor(columnsWhere((pair) => pair.i === i))),
-        ...candidates.map((_, k) => rowFor(columnsWhere((pair) => pair.k === k))),
-      ],
-    };
-    // The assignment polytope has whole corners, so the corner that the simplex method ends on is an assignment.
-    const values = pairs.length ? solverOf(solver, 'donor-match').solve(program).values : [];
-    if (!values) throw new SumRefusal('slots', 'the assignment could not be reckoned in time; give fewer slots');
-    const chosen = pairs.filter((_, column) => present(values[column]) > 0.5);
-    const matches = chosen.map(({ i, k, points }) => {
-      const [one, other] = [present(slots[i]), present(candidates[k])];
-      const rivals = pairs
-        .filter((pair) => pair.i === i && pair.k !== k)
-        .map((pair) => ({ id: present(candidates[pair.k]).id, points: pair.points }));
-      const best = rivals.toSorted((a, b) => a.points - b.points)[0];
-      const beside = !best
-        ? 'the only one that suits'
-        : best.points >= points
-          ? `better than ${best.id} with ${show(best.points, 1)}`
-          : `${best.id} with ${show(best.points, 1)} does more good in another pump`;
-      return {
-        slot: one.id,
-        pump: one.pump,
-        candidate: other.id,
-        unit: other.unit,
-        points,
-        reason: `${other.condition}, ${show(other.wear_used_pct, 1)} % of its wear used${one.number !== undefined && one.number !== other.number ? `, ${other.number ?? 'a part without number'} interchanges with ${one.number}` : ''}: ${show(points, 1)} points; ${beside}.`,
-      };
-    });
-    const unfilled = slots
-      .filter((one) => !matches.some((found) => found.slot === one.id))
-      .map((one) => ({ slot: one.id, pump: one.pump, reason: unfilledReason(one, given) }));
-    const points = matches.reduce((sum, one) => sum + one.points, 0);
+    const reckoned = reckonDonorMatch(given, solver);
     return {
-      result: { matches, unfilled, points },
-      working: [
-        {
-          what: 'Pairs that suit',
-          put: `${slots.length} slots × ${candidates.length} candidates, by part, number or group, condition and wear`,
-          outcome: String(pairs.length),
-        },
-        {
-          what: 'Points of a pair',
-          formula: 'wear used in % + condition (new 0, good 10, fair 30, poor 60) + 5 for another number of the group',
-          outcome: 'fewer is better',
-          source: 'shop’s scale',
-        },
-        ...matches.map((one) => ({
-          what: `${one.slot}, ${one.pump}`,
-          put: one.reason,
-          outcome: `${one.candidate} of ${one.unit}`,
-        })),
-        {
-          what: 'Together',
-          put: `${matches.length} of ${slots.length} slots filled`,
-          outcome: `${show(points, 1)} points, none less for as many slots`,
-          source: 'assignment, exact',
-        },
-      ],
-      warnings: unfilled.length
-        ? [
-            {
-              code: 'unfilled',
-              sentence: `${unfilled.length} of ${slots.length} slots stay empty: ${unfilled.map((one) => one.slot).join(', ')}.`,
-            },
-          ]
-        : [],
+      result: reckoned.result,
+      working: donorMatchWorking(given, reckoned),
+      warnings: donorMatchWarnings(given, reckoned),
     };
   },
 });

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { classLimits } from './iso-286-limits';
-import { defineSum, limits, positive, show } from './sum';
+import { defineSum, limits, positive, show, type WorkingStep } from './sum';
 
 const source = 'ISO 286-1:2010, tables 1 to 3';
 
@@ -26,11 +26,72 @@ const result = z.object({
   kind: z.enum(['clearance', 'transition', 'interference']),
 });
 
+type FitInput = z.infer<typeof input>;
+function reckonFit({ nominal_mm, hole, shaft }: FitInput) {
+  const bore = classLimits({ nominalMm: nominal_mm, of: 'hole', text: hole });
+  const journal = classLimits({ nominalMm: nominal_mm, of: 'shaft', text: shaft });
+  const least = bore.lowerUm - journal.upperUm;
+  const largest = bore.upperUm - journal.lowerUm;
+  const kind = largest <= 0 ? 'interference' : least >= 0 ? 'clearance' : 'transition';
+  const signed = (um: number) => `${um > 0 ? '+' : ''}${show(um, 1)}`;
+  return {
+    result: {
+      hole_mm: { min: bore.min, max: bore.max },
+      shaft_mm: { min: journal.min, max: journal.max },
+      clearance_um: { min: least, max: largest },
+      kind,
+    } satisfies z.infer<typeof result>,
+    bore,
+    journal,
+    least,
+    largest,
+    kind,
+    signed,
+  };
+}
+type FitReckoned = ReturnType<typeof reckonFit>;
+
+function fitWorking(
+  { hole, shaft }: FitInput,
+  { bore, journal, least, largest, kind, signed }: FitReckoned,
+): readonly WorkingStep[] {
+  return [
+    {
+      what: `Hole ${hole}`,
+      put: `${signed(bore.lowerUm)} / ${signed(bore.upperUm)} µm`,
+      outcome: `${bore.min.toFixed(4)} to ${bore.max.toFixed(4)} mm`,
+      source,
+    },
+    {
+      what: `Shaft ${shaft}`,
+      put: `${signed(journal.lowerUm)} / ${signed(journal.upperUm)} µm`,
+      outcome: `${journal.min.toFixed(4)} to ${journal.max.toFixed(4)} mm`,
+      source,
+    },
+    {
+      what: 'Least clearance',
+      formula: 'least hole − largest shaft',
+      put: `${signed(bore.lowerUm)} − (${signed(journal.upperUm)})`,
+      outcome: `${show(least, 1)} µm`,
+    },
+    {
+      what: 'Largest clearance',
+      formula: 'largest hole − least shaft',
+      put: `${signed(bore.upperUm)} − (${signed(journal.lowerUm)})`,
+      outcome: `${show(largest, 1)} µm`,
+    },
+    {
+      what: 'Kind of fit',
+      outcome: `${kind}${least < 0 ? `; negative clearance is interference, up to ${show(-least, 1)} µm` : ''}`,
+    },
+  ];
+}
+
 /**
  * Fit of a hole and a shaft: limits of size, clearance and its kind.
  * Source: ISO 286-1:2010, tables 1 to 3 and clause 3.3 (fits).
  */
-export const fit = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
+export const fit = defineSum<FitInput, z.infer<typeof result>>({
   id: 'fit',
   title: 'Fit of a hole and a shaft',
   ask: ['limits and fits', 'tolerance class', 'H7', 'how tight', 'interference', 'clearance'],
@@ -45,51 +106,8 @@ export const fit = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
       kind: 'transition',
     },
   },
-  compute({ nominal_mm, hole, shaft }) {
-    const bore = classLimits({ nominalMm: nominal_mm, of: 'hole', text: hole });
-    const journal = classLimits({ nominalMm: nominal_mm, of: 'shaft', text: shaft });
-    const least = bore.lowerUm - journal.upperUm;
-    const largest = bore.upperUm - journal.lowerUm;
-    const kind = largest <= 0 ? 'interference' : least >= 0 ? 'clearance' : 'transition';
-    const signed = (um: number) => `${um > 0 ? '+' : ''}${show(um, 1)}`;
-    return {
-      result: {
-        hole_mm: { min: bore.min, max: bore.max },
-        shaft_mm: { min: journal.min, max: journal.max },
-        clearance_um: { min: least, max: largest },
-        kind,
-      },
-      working: [
-        {
-          what: `Hole ${hole}`,
-          put: `${signed(bore.lowerUm)} / ${signed(bore.upperUm)} µm`,
-          outcome: `${bore.min.toFixed(4)} to ${bore.max.toFixed(4)} mm`,
-          source,
-        },
-        {
-          what: `Shaft ${shaft}`,
-          put: `${signed(journal.lowerUm)} / ${signed(journal.upperUm)} µm`,
-          outcome: `${journal.min.toFixed(4)} to ${journal.max.toFixed(4)} mm`,
-          source,
-        },
-        {
-          what: 'Least clearance',
-          formula: 'least hole − largest shaft',
-          put: `${signed(bore.lowerUm)} − (${signed(journal.upperUm)})`,
-          outcome: `${show(least, 1)} µm`,
-        },
-        {
-          what: 'Largest clearance',
-          formula: 'largest hole − least shaft',
-          put: `${signed(bore.upperUm)} − (${signed(journal.lowerUm)})`,
-          outcome: `${show(largest, 1)} µm`,
-        },
-        {
-          what: 'Kind of fit',
-          outcome: `${kind}${least < 0 ? `; negative clearance is interference, up to ${show(-least, 1)} µm` : ''}`,
-        },
-      ],
-      warnings: [],
-    };
+  compute(given) {
+    const reckoned = reckonFit(given);
+    return { result: reckoned.result, working: fitWorking(given, reckoned), warnings: [] };
   },
 });

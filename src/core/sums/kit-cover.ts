@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { defineSum, SumRefusal } from './sum';
+import { defineSum, SumRefusal, type Warning, type WorkingStep } from './sum';
 import { solverOf, type Solver } from './solver';
 
 const partName = z.string().trim().min(1).max(80);
@@ -121,12 +121,120 @@ function cheapestCover(offers: readonly Offer[], wanted: Amounts, solver: Solver
   return { counts: found, cost, proven: proven || bound >= cost, bound: proven ? cost : Math.min(bound, cost) };
 }
 
+/** What the offers that are bought give beyond the need. */
+function leftOver(bought: readonly { readonly offer: Offer; readonly count: number }[], needed: Amounts) {
+  const got = addUp(
+    bought.flatMap(({ offer, count }) => offer.gives.map(({ part, qty }) => ({ part, qty: qty * count }))),
+  );
+  return [...got].flatMap(([part, qty]) => {
+    const left = qty - (needed.get(part) ?? 0);
+    return left > 0 ? [{ part, qty: left }] : [];
+  });
+}
+
+type KitCoverInput = z.infer<typeof input>;
+function reckonKitCover({ need, offers: all, latest_days }: KitCoverInput, given: Solver | undefined) {
+  const solver = solverOf(given, 'kit-cover');
+  const ids = all.map((one) => one.id);
+  const twin = ids.find((id, i) => ids.indexOf(id) !== i);
+  if (twin !== undefined) throw new SumRefusal('offers', `two offers are called “${twin}”`);
+  const started = solver.nowS();
+  const secondsLeft = () => limitS - (solver.nowS() - started);
+  const needed = addUp(need);
+  const offers = all.filter((one) => latest_days === undefined || one.lead_days <= latest_days);
+  const wanted = within(needed, offers);
+  const best = cheapestCover(offers, wanted, solver, secondsLeft());
+  const byLead = eachLeadTime(offers, wanted, best, solver, secondsLeft);
+  const bought = offers.flatMap((one, i) => (best.counts[i]! > 0 ? [{ offer: one, count: best.counts[i]! }] : []));
+  const chosen = bought.map(({ offer, count }) => ({ id: offer.id, count }));
+  const cannot = [...needed].flatMap(([part, qty]) =>
+    wanted.get(part)! < qty ? [{ part, qty: qty - wanted.get(part)! }] : [],
+  );
+  return {
+    result: {
+      chosen,
+      cost: best.cost,
+      left_over: leftOver(bought, needed),
+      cannot,
+      by_lead_days: byLead.list,
+      proven: best.proven,
+      bound: best.bound,
+    },
+    needed,
+    offers,
+    best,
+    byLead,
+    chosen,
+    cannot,
+  };
+}
+type KitCoverReckoned = ReturnType<typeof reckonKitCover>;
+
+function kitCoverWorking(
+  { latest_days }: KitCoverInput,
+  { needed, offers, best, byLead, chosen }: KitCoverReckoned,
+): readonly WorkingStep[] {
+  return [
+    {
+      what: 'Needed',
+      put: `${needed.size} parts, ${offers.length} offers${latest_days === undefined ? '' : ` within ${latest_days} days`}`,
+      outcome:
+        [...needed]
+          .slice(0, 12)
+          .map(([part, qty]) => `${qty} × ${part}`)
+          .join(', ') + (needed.size > 12 ? ' …' : ''),
+    },
+    ...chosen.map((one) => ({
+      what: one.id,
+      formula: 'count · price',
+      put: `${one.count} · ${offers.find((other) => other.id === one.id)!.price}`,
+      outcome: String(one.count * offers.find((other) => other.id === one.id)!.price),
+    })),
+    {
+      what: 'Together',
+      put: best.proven ? 'no other choice costs less' : `no choice costs less than ${best.bound}`,
+      outcome: `${best.cost} minor units`,
+      source: 'integer programming, exact',
+    },
+    ...byLead.list.map((one) => ({ what: `All within ${one.lead_days} days`, outcome: `${one.cost} minor units` })),
+  ];
+}
+
+function kitCoverWarnings({ best, byLead, cannot }: KitCoverReckoned): readonly Warning[] {
+  return [
+    ...(cannot.length
+      ? [
+          {
+            code: 'cannot',
+            sentence: `Not to be had in full: ${cannot.map(({ part, qty }) => `${qty} × ${part}`).join(', ')}.`,
+          },
+        ]
+      : []),
+    ...(best.proven
+      ? []
+      : [
+          {
+            code: 'not-proven',
+            sentence: `The best found in ${limitS} seconds; the cheapest lies between ${best.bound} and ${best.cost}.`,
+          },
+        ]),
+    ...(byLead.isWhole
+      ? []
+      : [
+          {
+            code: 'lead-times-not-proven',
+            sentence: 'Time was up before every lead time was proven; its cost may be a little lower than shown.',
+          },
+        ]),
+  ];
+}
+
 /**
  * Kit or single: the cheapest set of offers that gives all that is needed, by integer programming. Prices are whole minor
  * units; of a part that cannot be had in full, what can be had is taken. Where the proof takes longer than two seconds,
  * the best found, its lower bound and a warning. Also the cheapest for each lead time that brings as much.
  */
-export const kitCover = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
+export const kitCover = defineSum<KitCoverInput, z.infer<typeof result>>({
   id: 'kit-cover',
   title: 'Kit or single: cheapest set of offers',
   ask: ['kit or single', 'cheapest', 'which kit', 'order', 'parts'],
@@ -169,91 +277,9 @@ export const kitCover = defineSum<z.infer<typeof input>, z.infer<typeof result>>
       bound: 1020,
     },
   },
-  compute({ need, offers: all, latest_days }, given) {
-    const solver = solverOf(given, 'kit-cover');
-    const ids = all.map((one) => one.id);
-    const twin = ids.find((id, i) => ids.indexOf(id) !== i);
-    if (twin !== undefined) throw new SumRefusal('offers', `two offers are called “${twin}”`);
-    const started = solver.nowS();
-    const secondsLeft = () => limitS - (solver.nowS() - started);
-    const needed = addUp(need);
-    const offers = all.filter((one) => latest_days === undefined || one.lead_days <= latest_days);
-    const wanted = within(needed, offers);
-    const best = cheapestCover(offers, wanted, solver, secondsLeft());
-    const byLead = eachLeadTime(offers, wanted, best, solver, secondsLeft);
-    const chosen = offers.flatMap((one, i) => (best.counts[i]! > 0 ? [{ id: one.id, count: best.counts[i]! }] : []));
-    const got = addUp(
-      offers.flatMap((one, i) =>
-        best.counts[i]! > 0 ? one.gives.map(({ part, qty }) => ({ part, qty: qty * best.counts[i]! })) : [],
-      ),
-    );
-    const left = [...got].flatMap(([part, qty]) =>
-      qty > (needed.get(part) ?? 0) ? [{ part, qty: qty - (needed.get(part) ?? 0) }] : [],
-    );
-    const cannot = [...needed].flatMap(([part, qty]) =>
-      wanted.get(part)! < qty ? [{ part, qty: qty - wanted.get(part)! }] : [],
-    );
-    return {
-      result: {
-        chosen,
-        cost: best.cost,
-        left_over: left,
-        cannot,
-        by_lead_days: byLead.list,
-        proven: best.proven,
-        bound: best.bound,
-      },
-      working: [
-        {
-          what: 'Needed',
-          put: `${needed.size} parts, ${offers.length} offers${latest_days === undefined ? '' : ` within ${latest_days} days`}`,
-          outcome:
-            [...needed]
-              .slice(0, 12)
-              .map(([part, qty]) => `${qty} × ${part}`)
-              .join(', ') + (needed.size > 12 ? ' …' : ''),
-        },
-        ...chosen.map((one) => ({
-          what: one.id,
-          formula: 'count · price',
-          put: `${one.count} · ${offers.find((other) => other.id === one.id)!.price}`,
-          outcome: String(one.count * offers.find((other) => other.id === one.id)!.price),
-        })),
-        {
-          what: 'Together',
-          put: best.proven ? 'no other choice costs less' : `no choice costs less than ${best.bound}`,
-          outcome: `${best.cost} minor units`,
-          source: 'integer programming, exact',
-        },
-        ...byLead.list.map((one) => ({ what: `All within ${one.lead_days} days`, outcome: `${one.cost} minor units` })),
-      ],
-      warnings: [
-        ...(cannot.length
-          ? [
-              {
-                code: 'cannot',
-                sentence: `Not to be had in full: ${cannot.map(({ part, qty }) => `${qty} × ${part}`).join(', ')}.`,
-              },
-            ]
-          : []),
-        ...(best.proven
-          ? []
-          : [
-              {
-                code: 'not-proven',
-                sentence: `The best found in ${limitS} seconds; the cheapest lies between ${best.bound} and ${best.cost}.`,
-              },
-            ]),
-        ...(byLead.isWhole
-          ? []
-          : [
-              {
-                code: 'lead-times-not-proven',
-                sentence: 'Time was up before every lead time was proven; its cost may be a little lower than shown.',
-              },
-            ]),
-      ],
-    };
+  compute(given, solver) {
+    const reckoned = reckonKitCover(given, solver);
+    return { result: reckoned.result, working: kitCoverWorking(given, reckoned), warnings: kitCoverWarnings(reckoned) };
   },
 });
 

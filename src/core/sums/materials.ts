@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { defineSum, finite, positive, show, SumRefusal } from './sum';
+import { defineSum, finite, positive, show, SumRefusal, type Warning, type WorkingStep } from './sum';
 import { behaviour, elastomerNames, liquidNames, ranges, type Behaviour } from './tables/elastomers';
 
 const order: readonly Behaviour[] = ['suits', 'care', 'no'];
@@ -18,8 +18,67 @@ const elastomerResult = z.object({
 });
 const said = { suits: 'suits', care: 'with care', no: 'no' } as const;
 
+type ElastomerInput = z.infer<typeof elastomerInput>;
+function reckonElastomer({ elastomer: name, liquid, temperature_c, contact }: ElastomerInput) {
+  const [from, to] = ranges[name];
+  const heat: Behaviour =
+    temperature_c < from || temperature_c > to ? 'no' : temperature_c > to - 10 ? 'care' : 'suits';
+  const parts = [
+    { what: liquid, of: behaviour[liquid][name], words: `${name} in ${liquid}` },
+    { what: 'temperature', of: heat, words: `${show(temperature_c)} °C, range ${from} to ${to} °C` },
+    ...(contact ? [{ what: contact, of: behaviour[contact][name], words: `${name} against ${contact}` }] : []),
+  ];
+  const worst = parts.reduce((top, one) => (order.indexOf(one.of) > order.indexOf(top.of) ? one : top));
+  const others = elastomerNames.filter(
+    (other) =>
+      other !== name &&
+      behaviour[liquid][other] === 'suits' &&
+      (!contact || behaviour[contact][other] === 'suits') &&
+      temperature_c >= ranges[other][0] &&
+      temperature_c <= ranges[other][1],
+  );
+  return {
+    result: {
+      verdict: said[worst.of],
+      why: worst.of === 'suits' ? 'liquid, temperature and contact suit it' : `${worst.words}: ${said[worst.of]}`,
+      range_c: { min: from, max: to },
+      others,
+    },
+    parts,
+    worst,
+    others,
+  };
+}
+type ElastomerReckoned = ReturnType<typeof reckonElastomer>;
+
+function elastomerWorking({ parts, worst, others }: ElastomerReckoned): readonly WorkingStep[] {
+  return [
+    ...parts.map((one) => ({
+      what: one.words,
+      outcome: said[one.of],
+      ...(one.what !== 'temperature' && {
+        source: 'coarse table of general practice; the maker’s list comes first',
+      }),
+    })),
+    { what: 'The worst decides', outcome: said[worst.of] },
+    { what: 'Others that suit', outcome: others.join(', ') || 'none of the table' },
+  ];
+}
+
+function elastomerWarnings({ elastomer: name, temperature_c }: ElastomerInput): readonly Warning[] {
+  return [
+    {
+      code: 'maker-decides',
+      sentence: 'The maker’s list for the compound and the safety sheet of the liquid come first.',
+    },
+    ...(name === 'FKM' && temperature_c > 300
+      ? [{ code: 'burnt', sentence: 'Overheated fluoro-elastomer may leave corrosive residue: do not touch.' }]
+      : []),
+  ];
+}
+
 /** Whether an elastomer stands a liquid, a temperature and a lubricant or cleaner; the worst of the three decides. Source: the table's own, general practice. */
-export const elastomer = defineSum<z.infer<typeof elastomerInput>, z.infer<typeof elastomerResult>>({
+export const elastomer = defineSum<ElastomerInput, z.infer<typeof elastomerResult>>({
   id: 'elastomer',
   title: 'Does this elastomer stand it?',
   ask: ['o-ring', 'elastomer', 'swell', 'grease on a ring', 'compatible'],
@@ -29,52 +88,9 @@ export const elastomer = defineSum<z.infer<typeof elastomerInput>, z.infer<typeo
     input: { elastomer: 'EPDM', liquid: 'water', temperature_c: 60, contact: 'mineral grease' },
     result: { verdict: 'no', range_c: { min: -45, max: 140 } },
   },
-  compute({ elastomer: name, liquid, temperature_c, contact }) {
-    const [from, to] = ranges[name];
-    const heat: Behaviour =
-      temperature_c < from || temperature_c > to ? 'no' : temperature_c > to - 10 ? 'care' : 'suits';
-    const parts = [
-      { what: liquid, of: behaviour[liquid][name], words: `${name} in ${liquid}` },
-      { what: 'temperature', of: heat, words: `${show(temperature_c)} °C, range ${from} to ${to} °C` },
-      ...(contact ? [{ what: contact, of: behaviour[contact][name], words: `${name} against ${contact}` }] : []),
-    ];
-    const worst = parts.reduce((top, one) => (order.indexOf(one.of) > order.indexOf(top.of) ? one : top));
-    const others = elastomerNames.filter(
-      (other) =>
-        other !== name &&
-        behaviour[liquid][other] === 'suits' &&
-        (!contact || behaviour[contact][other] === 'suits') &&
-        temperature_c >= ranges[other][0] &&
-        temperature_c <= ranges[other][1],
-    );
-    return {
-      result: {
-        verdict: said[worst.of],
-        why: worst.of === 'suits' ? 'liquid, temperature and contact suit it' : `${worst.words}: ${said[worst.of]}`,
-        range_c: { min: from, max: to },
-        others,
-      },
-      working: [
-        ...parts.map((one) => ({
-          what: one.words,
-          outcome: said[one.of],
-          ...(one.what !== 'temperature' && {
-            source: 'coarse table of general practice; the maker’s list comes first',
-          }),
-        })),
-        { what: 'The worst decides', outcome: said[worst.of] },
-        { what: 'Others that suit', outcome: others.join(', ') || 'none of the table' },
-      ],
-      warnings: [
-        {
-          code: 'maker-decides',
-          sentence: 'The maker’s list for the compound and the safety sheet of the liquid come first.',
-        },
-        ...(name === 'FKM' && temperature_c > 300
-          ? [{ code: 'burnt', sentence: 'Overheated fluoro-elastomer may leave corrosive residue: do not touch.' }]
-          : []),
-      ],
-    };
+  compute(given) {
+    const reckoned = reckonElastomer(given);
+    return { result: reckoned.result, working: elastomerWorking(reckoned), warnings: elastomerWarnings(given) };
   },
 });
 
@@ -129,11 +145,89 @@ const greaseResult = z.object({
   why: z.string(),
 });
 
+const mixingOf = (old: Thickener, fresh: Thickener) =>
+  (({ y: 'yes', c: 'border', n: 'no' }) as const)[mixes[old][thickeners.indexOf(fresh)] as 'y' | 'c' | 'n'];
+
+type GreaseInput = z.infer<typeof greaseInput>;
+function reckonGrease({
+  bore_mm,
+  outside_mm,
+  speed_rpm,
+  temperature_c,
+  thickener,
+  old_thickener,
+  wet = false,
+}: GreaseInput) {
+  if (outside_mm <= bore_mm)
+    throw new SumRefusal('outside_mm', `the outside ${outside_mm} mm is not larger than the bore ${bore_mm} mm`);
+  const mean = (bore_mm + outside_mm) / 2;
+  const factor = speed_rpm * mean;
+  const speed =
+    factor < 50_000 ? 'slow' : factor <= 350_000 ? 'usual' : factor <= 600_000 ? 'fast' : 'too fast for usual grease';
+  const viscosity = speed_rpm < 1000 ? 45000 * speed_rpm ** -0.83 * mean ** -0.5 : 4500 * (speed_rpm * mean) ** -0.5;
+  const mixing = old_thickener ? mixingOf(old_thickener, thickener) : 'nothing old';
+  const reasons = [
+    temperature_c > hottest[thickener] &&
+      `${show(temperature_c)} °C passes the ${hottest[thickener]} °C of ${thickener} grease`,
+    speed === 'too fast for usual grease' && 'the speed factor asks for a special grease',
+    wet && thickener === 'sodium' && 'sodium grease washes out in water',
+    mixing === 'no' && `${thickener} does not mix with the old ${old_thickener}: wash it out first`,
+  ].filter((one): one is string => Boolean(one));
+  return {
+    result: {
+      speed_factor: factor,
+      speed,
+      base_viscosity_mm2_s: viscosity,
+      suits: !reasons.length,
+      mixing,
+      why: reasons.join('; ') || 'temperature, speed and mixing suit',
+    } satisfies z.infer<typeof greaseResult>,
+    mean,
+    factor,
+    speed,
+    viscosity,
+    mixing,
+  };
+}
+type GreaseReckoned = ReturnType<typeof reckonGrease>;
+
+function greaseWorking(
+  { speed_rpm, temperature_c, thickener }: GreaseInput,
+  { mean, factor, speed, viscosity, mixing }: GreaseReckoned,
+): readonly WorkingStep[] {
+  return [
+    {
+      what: 'Speed factor',
+      formula: 'n · dm',
+      put: `${show(speed_rpm)} · ${show(mean, 1)}`,
+      outcome: `${show(factor, 0)} mm/min: ${speed}`,
+    },
+    {
+      what: 'Base oil at service temperature',
+      formula: speed_rpm < 1000 ? '45000·n^−0.83·dm^−0.5' : '4500·(n·dm)^−0.5',
+      outcome: `${show(viscosity, 1)} mm²/s`,
+      source: 'ISO 281:2007',
+    },
+    {
+      what: 'Temperature',
+      outcome: `${show(temperature_c)} °C, ${thickener} to ${hottest[thickener]} °C`,
+      source: 'general practice for usual grades',
+    },
+    { what: 'Mixing with what was there', outcome: mixing },
+  ];
+}
+
+function greaseWarnings({ mixing }: GreaseReckoned): readonly Warning[] {
+  return mixing === 'border'
+    ? [{ code: 'border', sentence: 'At the border of mixing: wash out as far as can be, and grease again soon.' }]
+    : [];
+}
+
 /**
  * Grease by temperature, speed and what was there before. Speed factor n·dm; base oil wanted at service temperature
  * ν1 = 45000·n^−0.83·dm^−0.5 below 1000 1/min, 4500·(n·dm)^−0.5 above. Source: ISO 281:2007, reference viscosity; the rest general practice.
  */
-export const grease = defineSum<z.infer<typeof greaseInput>, z.infer<typeof greaseResult>>({
+export const grease = defineSum<GreaseInput, z.infer<typeof greaseResult>>({
   id: 'grease',
   title: 'Which grease',
   ask: ['grease', 'mix greases', 'speed factor', 'base oil'],
@@ -150,59 +244,8 @@ export const grease = defineSum<z.infer<typeof greaseInput>, z.infer<typeof grea
     },
     result: { speed_factor: 210250, speed: 'usual', mixing: 'no', suits: false },
   },
-  compute({ bore_mm, outside_mm, speed_rpm, temperature_c, thickener, old_thickener, wet = false }) {
-    if (outside_mm <= bore_mm)
-      throw new SumRefusal('outside_mm', `the outside ${outside_mm} mm is not larger than the bore ${bore_mm} mm`);
-    const mean = (bore_mm + outside_mm) / 2;
-    const factor = speed_rpm * mean;
-    const speed =
-      factor < 50_000 ? 'slow' : factor <= 350_000 ? 'usual' : factor <= 600_000 ? 'fast' : 'too fast for usual grease';
-    const viscosity = speed_rpm < 1000 ? 45000 * speed_rpm ** -0.83 * mean ** -0.5 : 4500 * (speed_rpm * mean) ** -0.5;
-    const mixing = old_thickener
-      ? ({ y: 'yes', c: 'border', n: 'no' } as const)[
-          mixes[old_thickener][thickeners.indexOf(thickener)] as 'y' | 'c' | 'n'
-        ]
-      : ('nothing old' as const);
-    const reasons = [
-      temperature_c > hottest[thickener] &&
-        `${show(temperature_c)} °C passes the ${hottest[thickener]} °C of ${thickener} grease`,
-      speed === 'too fast for usual grease' && 'the speed factor asks for a special grease',
-      wet && thickener === 'sodium' && 'sodium grease washes out in water',
-      mixing === 'no' && `${thickener} does not mix with the old ${old_thickener}: wash it out first`,
-    ].filter((one): one is string => Boolean(one));
-    return {
-      result: {
-        speed_factor: factor,
-        speed,
-        base_viscosity_mm2_s: viscosity,
-        suits: !reasons.length,
-        mixing,
-        why: reasons.join('; ') || 'temperature, speed and mixing suit',
-      },
-      working: [
-        {
-          what: 'Speed factor',
-          formula: 'n · dm',
-          put: `${show(speed_rpm)} · ${show(mean, 1)}`,
-          outcome: `${show(factor, 0)} mm/min: ${speed}`,
-        },
-        {
-          what: 'Base oil at service temperature',
-          formula: speed_rpm < 1000 ? '45000·n^−0.83·dm^−0.5' : '4500·(n·dm)^−0.5',
-          outcome: `${show(viscosity, 1)} mm²/s`,
-          source: 'ISO 281:2007',
-        },
-        {
-          what: 'Temperature',
-          outcome: `${show(temperature_c)} °C, ${thickener} to ${hottest[thickener]} °C`,
-          source: 'general practice for usual grades',
-        },
-        { what: 'Mixing with what was there', outcome: mixing },
-      ],
-      warnings:
-        mixing === 'border'
-          ? [{ code: 'border', sentence: 'At the border of mixing: wash out as far as can be, and grease again soon.' }]
-          : [],
-    };
+  compute(given) {
+    const reckoned = reckonGrease(given);
+    return { result: reckoned.result, working: greaseWorking(given, reckoned), warnings: greaseWarnings(reckoned) };
   },
 });

@@ -1,6 +1,6 @@
 import { present } from '../present';
 import * as z from 'zod';
-import { defineSum, finite, notNegative, positive, show, SumRefusal } from './sum';
+import { defineSum, finite, notNegative, positive, show, SumRefusal, type Warning, type WorkingStep } from './sum';
 
 const minor = z.number().int('money is in whole minor units').min(0).max(1e12);
 const line = z.strictObject({
@@ -30,11 +30,66 @@ const quoteResult = z.object({ lines_minor: z.array(z.number()), options: z.arra
 /** Half a minor unit goes up, binary crumbs or not. */
 const roundHalfUp = (value: number, to = 1) => Math.round(value / to + 1e-9) * to;
 
+type QuoteInput = z.infer<typeof quoteInput>;
+function reckonQuote({ lines, tax_pct, round_to_minor = 1 }: QuoteInput) {
+  const values = lines.map((one) =>
+    roundHalfUp(
+      one.quantity * one.unit_price_minor * (1 + (one.markup_pct ?? 0) / 100) * (1 - (one.discount_pct ?? 0) / 100),
+      round_to_minor,
+    ),
+  );
+  const names = [...new Set(lines.flatMap((one) => (one.option ? [one.option] : [])))];
+  const options = (names.length ? names : ['']).map((option) => {
+    const own = lines
+      .map((one, i) => ({ one, value: present(values[i]) }))
+      .filter(({ one }) => !one.option || one.option === option);
+    const net = own.reduce((sum, { value }) => sum + value, 0);
+    const cost = own.reduce((sum, { one }) => sum + roundHalfUp(one.quantity * (one.cost_minor ?? 0)), 0);
+    const tax = roundHalfUp((net * tax_pct) / 100);
+    return {
+      option: option || 'all',
+      net_minor: net,
+      tax_minor: tax,
+      gross_minor: net + tax,
+      margin_minor: net - cost,
+      margin_pct: net > 0 ? (100 * (net - cost)) / net : null,
+    };
+  });
+  return { result: { lines_minor: values, options }, values, options };
+}
+type QuoteReckoned = ReturnType<typeof reckonQuote>;
+
+function quoteWorking({ lines }: QuoteInput, { values, options }: QuoteReckoned): readonly WorkingStep[] {
+  return [
+    ...lines.map((one, i) => ({
+      what: one.what,
+      formula: 'quantity · price · (1 + mark-up) · (1 − discount)',
+      put: `${show(one.quantity)} · ${one.unit_price_minor}${one.markup_pct ? ` · +${show(one.markup_pct)} %` : ''}${one.discount_pct ? ` · −${show(one.discount_pct)} %` : ''}`,
+      outcome: String(values[i]),
+    })),
+    ...options.map((one) => ({
+      what: `Together, ${one.option}`,
+      formula: 'sum of rounded lines, tax once',
+      put: `${one.net_minor} + ${one.tax_minor}`,
+      outcome: String(one.gross_minor),
+    })),
+  ];
+}
+
+function quoteWarnings({ options }: QuoteReckoned): readonly Warning[] {
+  return options
+    .filter((one) => one.margin_minor < 0)
+    .map((one) => ({
+      code: 'below-cost',
+      sentence: `${one.option} lies below its cost by ${-one.margin_minor} minor units.`,
+    }));
+}
+
 /**
  * Totals of a quote by option: each line rounded, totals the sum of rounded lines, tax rounded once. A line without an
  * option belongs to every option. Margin is net less cost where costs are given. Source: commercial arithmetic.
  */
-export const quote = defineSum<z.infer<typeof quoteInput>, z.infer<typeof quoteResult>>({
+export const quote = defineSum<QuoteInput, z.infer<typeof quoteResult>>({
   id: 'quote',
   title: 'Totals of a quote',
   ask: ['quote', 'totals', 'margin', 'tax', 'mark-up', 'options'],
@@ -53,53 +108,9 @@ export const quote = defineSum<z.infer<typeof quoteInput>, z.infer<typeof quoteR
       options: [{ net_minor: 63242, tax_minor: 12648, gross_minor: 75890 }] as never,
     },
   },
-  compute({ lines, tax_pct, round_to_minor = 1 }) {
-    const values = lines.map((one) =>
-      roundHalfUp(
-        one.quantity * one.unit_price_minor * (1 + (one.markup_pct ?? 0) / 100) * (1 - (one.discount_pct ?? 0) / 100),
-        round_to_minor,
-      ),
-    );
-    const names = [...new Set(lines.flatMap((one) => (one.option ? [one.option] : [])))];
-    const options = (names.length ? names : ['']).map((option) => {
-      const own = lines
-        .map((one, i) => ({ one, value: present(values[i]) }))
-        .filter(({ one }) => !one.option || one.option === option);
-      const net = own.reduce((sum, { value }) => sum + value, 0);
-      const cost = own.reduce((sum, { one }) => sum + roundHalfUp(one.quantity * (one.cost_minor ?? 0)), 0);
-      const tax = roundHalfUp((net * tax_pct) / 100);
-      return {
-        option: option || 'all',
-        net_minor: net,
-        tax_minor: tax,
-        gross_minor: net + tax,
-        margin_minor: net - cost,
-        margin_pct: net > 0 ? (100 * (net - cost)) / net : null,
-      };
-    });
-    return {
-      result: { lines_minor: values, options },
-      working: [
-        ...lines.map((one, i) => ({
-          what: one.what,
-          formula: 'quantity · price · (1 + mark-up) · (1 − discount)',
-          put: `${show(one.quantity)} · ${one.unit_price_minor}${one.markup_pct ? ` · +${show(one.markup_pct)} %` : ''}${one.discount_pct ? ` · −${show(one.discount_pct)} %` : ''}`,
-          outcome: String(values[i]),
-        })),
-        ...options.map((one) => ({
-          what: `Together, ${one.option}`,
-          formula: 'sum of rounded lines, tax once',
-          put: `${one.net_minor} + ${one.tax_minor}`,
-          outcome: String(one.gross_minor),
-        })),
-      ],
-      warnings: options
-        .filter((one) => one.margin_minor < 0)
-        .map((one) => ({
-          code: 'below-cost',
-          sentence: `${one.option} lies below its cost by ${-one.margin_minor} minor units.`,
-        })),
-    };
+  compute(given) {
+    const reckoned = reckonQuote(given);
+    return { result: reckoned.result, working: quoteWorking(given, reckoned), warnings: quoteWarnings(reckoned) };
   },
 });
 
@@ -133,8 +144,78 @@ export function recoveryFactor(rate: number, years: number): number {
   return rate === 0 ? 1 / years : rate / (1 - (1 + rate) ** -years);
 }
 
+type RepairOrReplaceInput = z.infer<typeof replaceInput>;
+function reckonRepairOrReplace({
+  choices,
+  price_per_kwh_minor,
+  downtime_day_minor,
+  discount_rate_pct,
+}: RepairOrReplaceInput) {
+  if (new Set(choices.map((one) => one.name)).size !== choices.length)
+    throw new SumRefusal('choices', 'two choices have one name');
+  const rate = discount_rate_pct / 100;
+  const yearly = choices.map((one) => {
+    const once = one.price_minor + one.downtime_days * downtime_day_minor;
+    return {
+      name: one.name,
+      once_minor: once,
+      yearly_minor:
+        once * recoveryFactor(rate, one.life_years) +
+        one.energy_kwh_year * price_per_kwh_minor +
+        (one.yearly_care_minor ?? 0),
+    };
+  });
+  const [first, second] = yearly.toSorted((one, other) => one.yearly_minor - other.yearly_minor);
+  const cheap = present(choices.find((one) => one.name === present(first).name));
+  // The price at which the cheapest costs as much a year as the second.
+  const turns =
+    cheap.price_minor +
+    (present(second).yearly_minor - present(first).yearly_minor) / recoveryFactor(rate, cheap.life_years);
+  return {
+    result: { yearly, cheapest: present(first).name, second: present(second).name, turns_at_price_minor: turns },
+    rate,
+    yearly,
+    first,
+    second,
+    turns,
+  };
+}
+type RepairOrReplaceReckoned = ReturnType<typeof reckonRepairOrReplace>;
+
+function repairOrReplaceWorking(
+  { choices, discount_rate_pct }: RepairOrReplaceInput,
+  { rate, yearly, first, second, turns }: RepairOrReplaceReckoned,
+): readonly WorkingStep[] {
+  return [
+    ...choices.map((one, i) => ({
+      what: one.name,
+      formula: '(price + downtime) · a + energy + care',
+      put: `a = ${show(recoveryFactor(rate, one.life_years), 5)} over ${show(one.life_years)} years at ${show(discount_rate_pct, 2)} %`,
+      outcome: `${show(present(yearly[i]).yearly_minor, 0)} minor units a year`,
+      source: 'equivalent annual cost',
+    })),
+    { what: 'Cheapest', outcome: present(first).name },
+    {
+      what: 'The answer turns',
+      put: `where ${present(first).name} costs as much a year as ${present(second).name}`,
+      outcome: `at a price of ${show(turns, 0)} minor units`,
+    },
+  ];
+}
+
+function repairOrReplaceWarnings({ first, second }: RepairOrReplaceReckoned): readonly Warning[] {
+  return present(second).yearly_minor - present(first).yearly_minor < 0.05 * present(first).yearly_minor
+    ? [
+        {
+          code: 'close',
+          sentence: 'The two lie within five per cent; life and energy are not known as well as that.',
+        },
+      ]
+    : [];
+}
+
 /** Repair or replace: each choice's cost a year over its own life, which is cheapest, and at which price of the cheapest the answer turns. Source: equivalent annual cost. */
-export const repairOrReplace = defineSum<z.infer<typeof replaceInput>, z.infer<typeof replaceResult>>({
+export const repairOrReplace = defineSum<RepairOrReplaceInput, z.infer<typeof replaceResult>>({
   id: 'repair-or-replace',
   title: 'Repair or replace',
   ask: ['new pump or repair', 'worth repairing', 'life cost', 'which is cheaper'],
@@ -160,53 +241,12 @@ export const repairOrReplace = defineSum<z.infer<typeof replaceInput>, z.infer<t
       turns_at_price_minor: 1000000,
     },
   },
-  compute({ choices, price_per_kwh_minor, downtime_day_minor, discount_rate_pct }) {
-    if (new Set(choices.map((one) => one.name)).size !== choices.length)
-      throw new SumRefusal('choices', 'two choices have one name');
-    const rate = discount_rate_pct / 100;
-    const yearly = choices.map((one) => {
-      const once = one.price_minor + one.downtime_days * downtime_day_minor;
-      return {
-        name: one.name,
-        once_minor: once,
-        yearly_minor:
-          once * recoveryFactor(rate, one.life_years) +
-          one.energy_kwh_year * price_per_kwh_minor +
-          (one.yearly_care_minor ?? 0),
-      };
-    });
-    const [first, second] = yearly.toSorted((one, other) => one.yearly_minor - other.yearly_minor);
-    const cheap = present(choices.find((one) => one.name === present(first).name));
-    // The price at which the cheapest costs as much a year as the second.
-    const turns =
-      cheap.price_minor +
-      (present(second).yearly_minor - present(first).yearly_minor) / recoveryFactor(rate, cheap.life_years);
+  compute(given) {
+    const reckoned = reckonRepairOrReplace(given);
     return {
-      result: { yearly, cheapest: present(first).name, second: present(second).name, turns_at_price_minor: turns },
-      working: [
-        ...choices.map((one, i) => ({
-          what: one.name,
-          formula: '(price + downtime) · a + energy + care',
-          put: `a = ${show(recoveryFactor(rate, one.life_years), 5)} over ${show(one.life_years)} years at ${show(discount_rate_pct, 2)} %`,
-          outcome: `${show(present(yearly[i]).yearly_minor, 0)} minor units a year`,
-          source: 'equivalent annual cost',
-        })),
-        { what: 'Cheapest', outcome: present(first).name },
-        {
-          what: 'The answer turns',
-          put: `where ${present(first).name} costs as much a year as ${present(second).name}`,
-          outcome: `at a price of ${show(turns, 0)} minor units`,
-        },
-      ],
-      warnings:
-        present(second).yearly_minor - present(first).yearly_minor < 0.05 * present(first).yearly_minor
-          ? [
-              {
-                code: 'close',
-                sentence: 'The two lie within five per cent; life and energy are not known as well as that.',
-              },
-            ]
-          : [],
+      result: reckoned.result,
+      working: repairOrReplaceWorking(given, reckoned),
+      warnings: repairOrReplaceWarnings(reckoned),
     };
   },
 });

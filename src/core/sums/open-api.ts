@@ -39,6 +39,39 @@ interface Beside {
 }
 const nothing: Beside = { paths: {}, schemas: {}, securitySchemes: {} };
 
+const listedSum = {
+  type: 'object',
+  required: ['id', 'title', 'input', 'result', 'example'],
+  properties: {
+    id: { type: 'string' },
+    title: { type: 'string' },
+    input: { type: 'object' },
+    result: { type: 'object' },
+    example: { type: 'object' },
+  },
+};
+
+const refusalSchema = {
+  type: 'object',
+  required: ['error'],
+  properties: {
+    error: {
+      type: 'object',
+      required: ['code', 'message', 'issues'],
+      properties: { code: { type: 'string' }, message: { type: 'string' }, issues: issueListSchema },
+    },
+  },
+};
+
+const listPath = {
+  get: {
+    operationId: 'list-sums',
+    security: [],
+    summary: 'All sums with the JSON Schema of input and result and a worked example',
+    responses: { 200: answered('The list.', { type: 'array', items: listedSum }) },
+  },
+};
+
 /**
  * The OpenAPI 3.1 description of the interface, from the same schemas that check it.
  * @param beside the doors that are no sums; they need a session where they do not say otherwise
@@ -53,17 +86,6 @@ export function describeOpenApi({
   readonly version: string;
   readonly beside?: Beside;
 }): Json {
-  const example = {
-    type: 'object',
-    required: ['id', 'title', 'input', 'result', 'example'],
-    properties: {
-      id: { type: 'string' },
-      title: { type: 'string' },
-      input: { type: 'object' },
-      result: { type: 'object' },
-      example: { type: 'object' },
-    },
-  };
   return {
     openapi: '3.1.0',
     info: {
@@ -75,14 +97,7 @@ export function describeOpenApi({
     },
     security: Object.keys(beside.securitySchemes).map((name) => ({ [name]: [] })),
     paths: {
-      '/api/sums': {
-        get: {
-          operationId: 'list-sums',
-          security: [],
-          summary: 'All sums with the JSON Schema of input and result and a worked example',
-          responses: { 200: answered('The list.', { type: 'array', items: example }) },
-        },
-      },
+      '/api/sums': listPath,
       ...Object.fromEntries(sums.map((sum) => [`/api/sums/${sum.id}`, pathOf(sum)])),
       ...beside.paths,
     },
@@ -92,21 +107,7 @@ export function describeOpenApi({
         ...beside.schemas,
         WorkingStep: schemaOf(workingStepSchema, 'output'),
         Warning: schemaOf(warningSchema, 'output'),
-        Refusal: {
-          type: 'object',
-          required: ['error'],
-          properties: {
-            error: {
-              type: 'object',
-              required: ['code', 'message', 'issues'],
-              properties: {
-                code: { type: 'string' },
-                message: { type: 'string' },
-                issues: issueListSchema,
-              },
-            },
-          },
-        },
+        Refusal: refusalSchema,
       },
     },
   };

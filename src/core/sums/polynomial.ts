@@ -14,6 +14,9 @@ export function fitPolynomial(xs: readonly number[], ys: readonly number[], orde
   return solve(matrix, right)?.map((coefficient, i) => coefficient / scale ** i) ?? null;
 }
 
+/** Order of the fit for so many points: a square up to four of them, else a cube. */
+export const orderFor = (count: number) => (count <= 4 ? 2 : 3);
+
 /** Value of a polynomial. @example evaluate([40, -0.1], 100) // 30 */
 export function evaluate(polynomial: Polynomial, x: number): number {
   return polynomial.reduceRight((sum, coefficient) => sum * x + coefficient, 0);

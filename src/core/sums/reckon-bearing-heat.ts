@@ -1,6 +1,6 @@
 import { present } from '../present';
 import { classLimits } from './iso-286-limits';
-import { show, SumRefusal, type Outcome } from './notebook';
+import { show, SumRefusal, type Outcome, type Warning, type WorkingStep } from './notebook';
 
 /**
  * The hottest that a bearing may be made for mounting, in °C: a sealed one for its grease and seals, an open one for
@@ -71,11 +71,7 @@ function asked(given: BearingHeatInput, neededRise: number): number {
   return given.ambient_c + given.rise_k;
 }
 
-/**
- * Temperature at which a rolling bearing slides onto its seat. `ΔT = (interference + mounting clearance) / (α·d)`.
- * Source: thermal expansion; ISO 286-1 and ISO 492 for the worst interference.
- */
-export function reckonBearingHeat(given: BearingHeatInput): Outcome<BearingHeatResult> {
+function heatOf(given: BearingHeatInput) {
   const interference = interferenceOf(given);
   const clearance = given.mounting_clearance_um ?? Math.max(20, given.bore_mm);
   const perKelvin = expansion * given.bore_mm * 1000;
@@ -86,56 +82,78 @@ export function reckonBearingHeat(given: BearingHeatInput): Outcome<BearingHeatR
   const growth = rise * perKelvin;
   const left = growth - interference.um;
   const reachable = temperature <= limit + 1e-9 && left >= clearance - 1e-6;
+  return { interference, clearance, neededRise, temperature, rise, limit, growth, left, reachable };
+}
+type Heat = ReturnType<typeof heatOf>;
+
+function heatWorking(given: BearingHeatInput, heat: Heat): readonly WorkingStep[] {
+  const { interference, clearance, neededRise, temperature, limit, growth, left, reachable } = heat;
+  return [
+    {
+      what: 'Worst interference',
+      put: interference.how,
+      outcome: `${show(interference.um, 1)} µm`,
+      source: 'ISO 286-1; ISO 492 normal class',
+    },
+    {
+      what: 'Mounting clearance',
+      ...(given.mounting_clearance_um === undefined && { formula: '1 µm per mm of bore, least 20 µm' }),
+      outcome: `${show(clearance, 1)} µm`,
+    },
+    {
+      what: 'Rise this fit needs',
+      formula: 'ΔT = (interference + clearance) / (α · d)',
+      put: `(${show(interference.um, 1)} + ${show(clearance, 1)}) µm / (12.0e-6 1/K · ${show(given.bore_mm)} mm)`,
+      outcome: `${show(neededRise, 1)} K`,
+    },
+    {
+      what: 'Temperature asked',
+      put: `${given.school}, room ${show(given.ambient_c, 1)} °C`,
+      outcome: `${show(temperature, 0)} °C`,
+    },
+    {
+      what: 'Clearance at that temperature',
+      formula: 'α·d·ΔT − interference',
+      put: `${show(growth, 1)} − ${show(interference.um, 1)} µm`,
+      outcome: `${show(left, 1)} µm`,
+    },
+    {
+      what: 'Limit',
+      put: given.sealed ? 'sealed or shielded' : 'open bearing',
+      outcome: `${show(limit, 0)} °C: ${reachable ? 'reachable' : 'not reachable'}`,
+    },
+  ];
+}
+
+function heatWarnings({ temperature, limit, clearance, reachable }: Heat): readonly Warning[] {
+  if (reachable) return [];
+  const [code, why] =
+    temperature > limit
+      ? ['too-hot', `passes the limit of ${show(limit, 0)} °C`]
+      : ['not-enough', `does not give ${show(clearance, 0)} µm of mounting clearance`];
+  return [
+    {
+      code,
+      sentence: `${show(temperature, 0)} °C ${why}: chill the shaft as well, or press with the force of the press-force sum.`,
+    },
+  ];
+}
+
+/**
+ * Temperature at which a rolling bearing slides onto its seat. `ΔT = (interference + mounting clearance) / (α·d)`.
+ * Source: thermal expansion; ISO 286-1 and ISO 492 for the worst interference.
+ */
+export function reckonBearingHeat(given: BearingHeatInput): Outcome<BearingHeatResult> {
+  const heat = heatOf(given);
   return {
     result: {
-      rise_k: rise,
-      temperature_c: temperature,
-      expansion_um: growth,
-      clearance_at_temperature_um: left,
-      reachable,
+      rise_k: heat.rise,
+      temperature_c: heat.temperature,
+      expansion_um: heat.growth,
+      clearance_at_temperature_um: heat.left,
+      reachable: heat.reachable,
     },
-    working: [
-      {
-        what: 'Worst interference',
-        put: interference.how,
-        outcome: `${show(interference.um, 1)} µm`,
-        source: 'ISO 286-1; ISO 492 normal class',
-      },
-      {
-        what: 'Mounting clearance',
-        ...(given.mounting_clearance_um === undefined && { formula: '1 µm per mm of bore, least 20 µm' }),
-        outcome: `${show(clearance, 1)} µm`,
-      },
-      {
-        what: 'Rise this fit needs',
-        formula: 'ΔT = (interference + clearance) / (α · d)',
-        put: `(${show(interference.um, 1)} + ${show(clearance, 1)}) µm / (12.0e-6 1/K · ${show(given.bore_mm)} mm)`,
-        outcome: `${show(neededRise, 1)} K`,
-      },
-      {
-        what: 'Temperature asked',
-        put: `${given.school}, room ${show(given.ambient_c, 1)} °C`,
-        outcome: `${show(temperature, 0)} °C`,
-      },
-      {
-        what: 'Clearance at that temperature',
-        formula: 'α·d·ΔT − interference',
-        put: `${show(growth, 1)} − ${show(interference.um, 1)} µm`,
-        outcome: `${show(left, 1)} µm`,
-      },
-      {
-        what: 'Limit',
-        put: given.sealed ? 'sealed or shielded' : 'open bearing',
-        outcome: `${show(limit, 0)} °C: ${reachable ? 'reachable' : 'not reachable'}`,
-      },
-    ],
-    warnings: reachable
-      ? []
-      : [
-          {
-            code: temperature > limit ? 'too-hot' : 'not-enough',
-            sentence: `${temperature > limit ? `${show(temperature, 0)} °C passes the limit of ${show(limit, 0)} °C` : `${show(temperature, 0)} °C does not give ${show(clearance, 0)} µm of mounting clearance`}: chill the shaft as well, or press with the force of the press-force sum.`,
-          },
-        ],
+    working: heatWorking(given, heat),
+    warnings: heatWarnings(heat),
   };
 }

@@ -1,5 +1,5 @@
 import { present } from '../present';
-import { show, SumRefusal, type Outcome } from './notebook';
+import { show, SumRefusal, type Outcome, type WorkingStep } from './notebook';
 
 /** ISO metric coarse pitch, mm. Source: ISO 261. */
 export const coarsePitch: Readonly<Record<string, number>> = {
@@ -73,47 +73,60 @@ export function isTabledBolt(bolt: {
   return Object.hasOwn(coarsePitch, bolt.thread) && Object.hasOwn(strengths, bolt.grade);
 }
 
-/** Tightening torque from preload. `As = π/4·(d − 0.938194·p)²`, `T = K·F·d`. Source: ISO 898-1 (stress area, proof), ISO 3506-1 (yield of stainless). */
-export function reckonBoltTorque({
-  thread,
-  grade,
-  preload_pct = 75,
-  nut_factor,
-}: BoltTorqueInput): Outcome<BoltTorqueResult> {
+/** Diameter and pitch of a thread, refused where one does not belong to the other. */
+function threadOf({ thread, grade }: BoltTorqueInput): { readonly d: number; readonly pitch: number } {
   const d = typeof thread === 'string' ? Number(thread.slice(1)) : thread.d_mm;
   const pitch = typeof thread === 'string' ? present(coarsePitch[thread]) : thread.pitch_mm;
   if (pitch >= d / 2) throw new SumRefusal('thread.pitch_mm', `a pitch of ${pitch} mm does not belong to ${d} mm`);
-  const strength = strengths[grade];
-  if (d > strength.maxMm) throw new SumRefusal('grade', `${grade} is tabled to M${strength.maxMm}; ${d} mm is larger`);
-  const factor = nut_factor ?? 0.2;
+  const { maxMm } = strengths[grade];
+  if (d > maxMm) throw new SumRefusal('grade', `${grade} is tabled to M${maxMm}; ${d} mm is larger`);
+  return { d, pitch };
+}
+
+function torqueOf(given: BoltTorqueInput) {
+  const { d, pitch } = threadOf(given);
+  const share = given.preload_pct ?? 75;
+  const factor = given.nut_factor ?? 0.2;
+  const stress = strengths[given.grade].mpa(d);
   const area = (Math.PI / 4) * (d - 0.938194 * pitch) ** 2;
-  const preload = (area * strength.mpa(d) * preload_pct) / 100 / 1000;
-  const torque = factor * preload * d;
+  const preload = (area * stress * share) / 100 / 1000;
+  return { d, pitch, share, factor, stress, area, preload, torque: factor * preload * d };
+}
+
+function boltWorking(given: BoltTorqueInput, bolt: ReturnType<typeof torqueOf>): readonly WorkingStep[] {
+  const { d, pitch, share, factor, stress, area, preload, torque } = bolt;
+  const { kind, source } = strengths[given.grade];
+  return [
+    {
+      what: 'Stress area',
+      formula: 'π/4 · (d − 0.938194·p)²',
+      put: `d ${show(d)} mm, p ${show(pitch)} mm`,
+      outcome: `${show(area, 1)} mm²`,
+      source: 'ISO 898-1',
+    },
+    {
+      what: 'Preload',
+      formula: `As · ${kind} · share`,
+      put: `${show(area, 1)} mm² · ${stress} MPa · ${show(share)} %`,
+      outcome: `${show(preload, 1)} kN`,
+      source,
+    },
+    {
+      what: 'Torque',
+      formula: 'T = K · F · d',
+      put: `K ${factor} (${given.nut_factor === undefined ? 'dry, as made' : 'as given'}) · ${show(preload, 1)} kN · ${show(d)} mm`,
+      outcome: `${show(torque, 1)} N·m`,
+    },
+  ];
+}
+
+/** Tightening torque from preload. `As = π/4·(d − 0.938194·p)²`, `T = K·F·d`. Source: ISO 898-1 (stress area, proof), ISO 3506-1 (yield of stainless). */
+export function reckonBoltTorque(given: BoltTorqueInput): Outcome<BoltTorqueResult> {
+  const bolt = torqueOf(given);
   return {
-    result: { stress_area_mm2: area, preload_kn: preload, torque_nm: torque },
-    working: [
-      {
-        what: 'Stress area',
-        formula: 'π/4 · (d − 0.938194·p)²',
-        put: `d ${show(d)} mm, p ${show(pitch)} mm`,
-        outcome: `${show(area, 1)} mm²`,
-        source: 'ISO 898-1',
-      },
-      {
-        what: 'Preload',
-        formula: `As · ${strength.kind} · share`,
-        put: `${show(area, 1)} mm² · ${strength.mpa(d)} MPa · ${show(preload_pct)} %`,
-        outcome: `${show(preload, 1)} kN`,
-        source: strength.source,
-      },
-      {
-        what: 'Torque',
-        formula: 'T = K · F · d',
-        put: `K ${factor} (${nut_factor === undefined ? 'dry, as made' : 'as given'}) · ${show(preload, 1)} kN · ${show(d)} mm`,
-        outcome: `${show(torque, 1)} N·m`,
-      },
-    ],
-    warnings: grade.startsWith('A')
+    result: { stress_area_mm2: bolt.area, preload_kn: bolt.preload, torque_nm: bolt.torque },
+    working: boltWorking(given, bolt),
+    warnings: given.grade.startsWith('A')
       ? [{ code: 'galling', sentence: 'Stainless threads gall: use a paste and put its nut factor in.' }]
       : [],
   };

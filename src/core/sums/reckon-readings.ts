@@ -1,4 +1,4 @@
-import { meanOf, show, SumRefusal, type Outcome } from './notebook';
+import { meanOf, show, SumRefusal, type Outcome, type WorkingStep } from './notebook';
 
 export interface ReadingsInput {
   readonly new_mm: { readonly min: number; readonly max: number };
@@ -95,6 +95,64 @@ function refuseCrossedLimits({ new_mm, reuse_mm, guard, uncertainty_um }: Readin
     throw new SumRefusal('uncertainty_um', 'a guard band needs the uncertainty of the gauge');
 }
 
+/** What the readings say, and the side of the limits that decides. */
+function measure(given: ReadingsInput) {
+  const values = given.readings.map((reading) => reading.value_mm);
+  const [min, max] = [Math.min(...values), Math.max(...values)];
+  const { means, outOfRound } = planeMeans(given.readings);
+  const [low, high] = sidesOf(given, min, max);
+  const worst = worstSide(low, high);
+  return {
+    values,
+    min,
+    max,
+    planes: means.length,
+    outOfRoundUm: asUm(outOfRound),
+    taperUm: asUm(Math.max(...means) - Math.min(...means)),
+    worst,
+    usedPct: worst.wear <= crumbs ? 0 : worst.room > 0 ? (100 * worst.wear) / worst.room : 100,
+    limit: worst === low ? (given.reuse_mm.min ?? given.new_mm.min) : (given.reuse_mm.max ?? given.new_mm.max),
+    verdict: verdictOf(given, low, high),
+  };
+}
+
+function readingsWorking(given: ReadingsInput, measured: ReturnType<typeof measure>): readonly WorkingStep[] {
+  const { values, min, max, outOfRoundUm, taperUm, worst, usedPct, limit, verdict } = measured;
+  return [
+    {
+      what: 'Worst reading',
+      formula: 'furthest towards or past the reuse limit',
+      put: `${show(min, 4)} to ${show(max, 4)} mm, n = ${values.length}`,
+      outcome: `${show(worst.value, 4)} mm`,
+    },
+    { what: 'Out of round', formula: 'largest difference within one plane', outcome: `${show(outOfRoundUm, 1)} µm` },
+    { what: 'Taper', formula: 'largest difference between plane means', outcome: `${show(taperUm, 1)} µm` },
+    {
+      what: 'Wear',
+      formula: 'past the nearer new limit',
+      put: `new ${show(given.new_mm.min, 4)} to ${show(given.new_mm.max, 4)} mm`,
+      outcome: `${show(asUm(worst.wear), 1)} µm`,
+    },
+    {
+      what: 'Allowance used',
+      formula: 'wear / (new limit to reuse limit)',
+      put: `${show(asUm(worst.wear), 1)} / ${show(asUm(worst.room), 1)} µm`,
+      outcome: `${show(usedPct, 0)} %`,
+    },
+    {
+      what: 'Verdict',
+      put: `reuse limit ${show(limit, 4)} mm${given.guard ? `, guard band ${show(given.uncertainty_um ?? 0, 1)} µm` : ''}`,
+      outcome: verdictWords[verdict],
+      ...(given.guard && { source: 'guard band after ISO 14253-1' }),
+    },
+  ];
+}
+
+const singleReading = {
+  code: 'single-reading',
+  sentence: 'One reading says nothing of roundness or taper; measure in two planes and two angles.',
+};
+
 /**
  * Judges the readings of one feature against its new and reuse limits.
  * Out of round: largest difference within a plane. Taper: largest difference between plane means. Wear: distance of the
@@ -103,69 +161,22 @@ function refuseCrossedLimits({ new_mm, reuse_mm, guard, uncertainty_um }: Readin
  */
 export function reckonReadings(given: ReadingsInput): Outcome<ReadingsResult> {
   refuseCrossedLimits(given);
-  const values = given.readings.map((reading) => reading.value_mm);
-  const min = Math.min(...values);
-  const max = Math.max(...values);
-  const { means, outOfRound } = planeMeans(given.readings);
-  const [low, high] = sidesOf(given, min, max);
-  const worst = worstSide(low, high);
-  const verdict = verdictOf(given, low, high);
-  const used = worst.wear <= crumbs ? 0 : worst.room > 0 ? (100 * worst.wear) / worst.room : 100;
-  const taper = Math.max(...means) - Math.min(...means);
-  const limit = worst === low ? (given.reuse_mm.min ?? given.new_mm.min) : (given.reuse_mm.max ?? given.new_mm.max);
+  const measured = measure(given);
+  const { values, min, max, planes, outOfRoundUm, taperUm, worst, usedPct, verdict } = measured;
   return {
     result: {
       count: values.length,
       mean_mm: meanOf(values),
       min_mm: min,
       max_mm: max,
-      out_of_round_um: asUm(outOfRound),
-      taper_um: asUm(taper),
+      out_of_round_um: outOfRoundUm,
+      taper_um: taperUm,
       worst_mm: worst.value,
       wear_um: asUm(worst.wear),
-      wear_used_pct: Number(used.toFixed(9)),
+      wear_used_pct: Number(usedPct.toFixed(9)),
       verdict,
     },
-    working: [
-      {
-        what: 'Worst reading',
-        formula: 'furthest towards or past the reuse limit',
-        put: `${show(min, 4)} to ${show(max, 4)} mm, n = ${values.length}`,
-        outcome: `${show(worst.value, 4)} mm`,
-      },
-      {
-        what: 'Out of round',
-        formula: 'largest difference within one plane',
-        outcome: `${show(asUm(outOfRound), 1)} µm`,
-      },
-      { what: 'Taper', formula: 'largest difference between plane means', outcome: `${show(asUm(taper), 1)} µm` },
-      {
-        what: 'Wear',
-        formula: 'past the nearer new limit',
-        put: `new ${show(given.new_mm.min, 4)} to ${show(given.new_mm.max, 4)} mm`,
-        outcome: `${show(asUm(worst.wear), 1)} µm`,
-      },
-      {
-        what: 'Allowance used',
-        formula: 'wear / (new limit to reuse limit)',
-        put: `${show(asUm(worst.wear), 1)} / ${show(asUm(worst.room), 1)} µm`,
-        outcome: `${show(used, 0)} %`,
-      },
-      {
-        what: 'Verdict',
-        put: `reuse limit ${show(limit, 4)} mm${given.guard ? `, guard band ${show(given.uncertainty_um ?? 0, 1)} µm` : ''}`,
-        outcome: verdictWords[verdict],
-        ...(given.guard && { source: 'guard band after ISO 14253-1' }),
-      },
-    ],
-    warnings:
-      means.length > 1 || values.length > 1
-        ? []
-        : [
-            {
-              code: 'single-reading',
-              sentence: 'One reading says nothing of roundness or taper; measure in two planes and two angles.',
-            },
-          ],
+    working: readingsWorking(given, measured),
+    warnings: planes > 1 || values.length > 1 ? [] : [singleReading],
   };
 }

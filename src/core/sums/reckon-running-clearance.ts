@@ -1,5 +1,5 @@
 import { present } from '../present';
-import { meanOf, show, SumRefusal, type Outcome } from './notebook';
+import { meanOf, show, SumRefusal, type Outcome, type WorkingStep } from './notebook';
 
 export interface RunningClearanceInput {
   readonly bore_mm: readonly number[];
@@ -87,12 +87,82 @@ function verdictFor(given: RunningClearanceInput, minUm: number, maxUm: number):
   return maxUm > given.design_um.max + crumbs ? 'reuse' : 'new';
 }
 
+const doesNotEnter = {
+  code: 'negative-clearance',
+  sentence: 'The largest journal does not enter the smallest bore; check the readings.',
+};
+
 const words: Readonly<Record<RunningClearanceResult['verdict'], string>> = {
   new: 'as new',
   reuse: 'reusable',
   tight: 'tighter than designed',
   out: 'out',
 };
+
+/** The clearance of the two parts as read, µm. */
+function clearanceOf(given: RunningClearanceInput) {
+  const um = (mm: number) => Number((mm * 1000).toFixed(6));
+  const [boreMm, journalMm] = [meanOf(given.bore_mm), meanOf(given.journal_mm)];
+  return {
+    boreMm,
+    journalMm,
+    meanUm: um(boreMm - journalMm),
+    minUm: um(Math.min(...given.bore_mm) - Math.max(...given.journal_mm)),
+    maxUm: um(Math.max(...given.bore_mm) - Math.min(...given.journal_mm)),
+    middleUm: (given.design_um.min + given.design_um.max) / 2,
+  };
+}
+type Clearance = ReturnType<typeof clearanceOf>;
+type Leakage = NonNullable<ReturnType<typeof leakagePart>>;
+
+function clearanceWorking(
+  given: RunningClearanceInput,
+  { boreMm, journalMm, meanUm, minUm, maxUm, middleUm }: Clearance,
+  verdict: RunningClearanceResult['verdict'],
+): readonly WorkingStep[] {
+  return [
+    {
+      what: 'Mean clearance',
+      formula: 'mean bore − mean journal',
+      put: `${show(boreMm, 4)} − ${show(journalMm, 4)} mm`,
+      outcome: `${show(meanUm, 1)} µm`,
+    },
+    { what: 'Least clearance', formula: 'smallest bore − largest journal', outcome: `${show(minUm, 1)} µm` },
+    { what: 'Largest clearance', formula: 'largest bore − smallest journal', outcome: `${show(maxUm, 1)} µm` },
+    {
+      what: 'Ratio to design',
+      formula: 'mean / middle of the design range',
+      put: `${show(meanUm, 1)} / ${show(middleUm, 1)} µm`,
+      outcome: show(meanUm / middleUm, 2),
+    },
+    {
+      what: 'Verdict',
+      put: `design ${show(given.design_um.min, 1)} to ${show(given.design_um.max, 1)}, limit ${show(given.limit_um, 1)} µm`,
+      outcome: words[verdict],
+    },
+  ];
+}
+
+function leakageWorking(given: RunningClearanceInput, meanUm: number, leak: Leakage): readonly WorkingStep[] {
+  return [
+    {
+      what: 'Leakage',
+      formula: 'Q = π·D·c · √(2·g·H / (1.5 + λ·L/(2·c)))',
+      put: `D ${show(leak.boreMm, 2)} mm, c ${show(meanUm / 2, 1)} µm, H ${show(present(given.head_m), 1)} m, L ${show(present(given.length_mm), 1)} mm, λ ${leak.friction}`,
+      outcome: `${show(leak.leakage, 2)} m³/h, ${show(leak.extra, 2)} beyond the design middle`,
+      source: 'Gülich, Centrifugal Pumps, annular seals',
+    },
+    ...(leak.energy === undefined
+      ? []
+      : [
+          {
+            what: 'Energy lost in a year',
+            formula: 'extra leakage / flow × power × hours',
+            outcome: `${show(leak.energy, 0)} kWh`,
+          },
+        ]),
+  ];
+}
 
 /**
  * Diametral running clearance between the two actual parts, judged against design and limit, and what it leaks.
@@ -104,75 +174,22 @@ export function reckonRunningClearance(given: RunningClearanceInput): Outcome<Ru
       'limit_um',
       `the limit ${given.limit_um} lies below the largest design clearance ${given.design_um.max}`,
     );
-  const um = (mm: number) => Number((mm * 1000).toFixed(6));
-  const meanUm = um(meanOf(given.bore_mm) - meanOf(given.journal_mm));
-  const minUm = um(Math.min(...given.bore_mm) - Math.max(...given.journal_mm));
-  const maxUm = um(Math.max(...given.bore_mm) - Math.min(...given.journal_mm));
-  const middle = (given.design_um.min + given.design_um.max) / 2;
-  const ratio = meanUm / middle;
+  const clearance = clearanceOf(given);
+  const { meanUm, minUm, maxUm, middleUm } = clearance;
   const verdict = verdictFor(given, minUm, maxUm);
   const leak = leakagePart(given, meanUm);
-  const costs = leak?.energy !== undefined;
   return {
     result: {
       mean_um: meanUm,
       min_um: minUm,
       max_um: maxUm,
-      ratio_to_design: ratio,
+      ratio_to_design: meanUm / middleUm,
       verdict,
       ...(leak && { leakage_m3h: leak.leakage, extra_leakage_m3h: leak.extra }),
-      ...(costs && { extra_energy_kwh_year: leak.energy }),
+      ...(leak?.energy !== undefined && { extra_energy_kwh_year: leak.energy }),
       ...(leak?.cost !== undefined && { extra_cost_year: leak.cost }),
     },
-    working: [
-      {
-        what: 'Mean clearance',
-        formula: 'mean bore − mean journal',
-        put: `${show(meanOf(given.bore_mm), 4)} − ${show(meanOf(given.journal_mm), 4)} mm`,
-        outcome: `${show(meanUm, 1)} µm`,
-      },
-      { what: 'Least clearance', formula: 'smallest bore − largest journal', outcome: `${show(minUm, 1)} µm` },
-      { what: 'Largest clearance', formula: 'largest bore − smallest journal', outcome: `${show(maxUm, 1)} µm` },
-      {
-        what: 'Ratio to design',
-        formula: 'mean / middle of the design range',
-        put: `${show(meanUm, 1)} / ${show(middle, 1)} µm`,
-        outcome: show(ratio, 2),
-      },
-      {
-        what: 'Verdict',
-        put: `design ${show(given.design_um.min, 1)} to ${show(given.design_um.max, 1)}, limit ${show(given.limit_um, 1)} µm`,
-        outcome: words[verdict],
-      },
-      ...(leak
-        ? [
-            {
-              what: 'Leakage',
-              formula: 'Q = π·D·c · √(2·g·H / (1.5 + λ·L/(2·c)))',
-              put: `D ${show(leak.boreMm, 2)} mm, c ${show(meanUm / 2, 1)} µm, H ${show(present(given.head_m), 1)} m, L ${show(present(given.length_mm), 1)} mm, λ ${leak.friction}`,
-              outcome: `${show(leak.leakage, 2)} m³/h, ${show(leak.extra, 2)} beyond the design middle`,
-              source: 'Gülich, Centrifugal Pumps, annular seals',
-            },
-          ]
-        : []),
-      ...(costs
-        ? [
-            {
-              what: 'Energy lost in a year',
-              formula: 'extra leakage / flow × power × hours',
-              outcome: `${show(present(leak.energy), 0)} kWh`,
-            },
-          ]
-        : []),
-    ],
-    warnings:
-      minUm < 0
-        ? [
-            {
-              code: 'negative-clearance',
-              sentence: 'The largest journal does not enter the smallest bore; check the readings.',
-            },
-          ]
-        : [],
+    working: [...clearanceWorking(given, clearance, verdict), ...(leak ? leakageWorking(given, meanUm, leak) : [])],
+    warnings: minUm < 0 ? [doesNotEnter] : [],
   };
 }

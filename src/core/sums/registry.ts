@@ -1,27 +1,33 @@
 import { acceptance } from './acceptance';
 import { alignment } from './alignment';
+import { balance, balanceWeight } from './balance';
 import { bearingHeat } from './bearing-heat';
 import { boltTorque } from './bolt-torque';
-import { curveCompare, npsh, pdSlip, trim } from './curves';
+import { curveCompare } from './curve-compare';
 import { donorMatch } from './donor-match';
 import { duty } from './duty';
 import { endFloat } from './end-float';
 import { fit } from './fit';
+import { drip, glandLog } from './gland';
 import { kitCover } from './kit-cover';
 import { leakDecay } from './leak-decay';
 import { elastomer, grease } from './materials';
 import { quote, repairOrReplace } from './money';
+import { npsh } from './npsh';
+import { packing } from './packing';
+import { pdSlip } from './pd-slip';
 import { pressForce } from './press-force';
 import { readings } from './readings';
 import { runOut } from './run-out';
 import { runningClearance } from './running-clearance';
-import { drip, glandLog, packing, sealSetting } from './seals';
+import { sealSetting } from './seal-setting';
 import { shimStack } from './shim-stack';
 import type { Sum } from './sum';
 import { bearingTemperature, insulation } from './temperature';
 import { endClearance, preloadArc } from './threaded-cap';
 import { boltPattern, lockNut, torqueWrench } from './tightening';
-import { balance, balanceWeight, vibration } from './vibration';
+import { trim } from './trim';
+import { vibration } from './vibration';
 
 /** Every bench sum, in the order in which the Sums list shows them. */
 export const sums = [

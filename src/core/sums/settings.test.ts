@@ -2,7 +2,9 @@ import { present } from '../present';
 import fc from 'fast-check';
 import { alignment } from './alignment';
 import { pressForce } from './press-force';
-import { drip, glandLog, packing, sealSetting } from './seals';
+import { drip, glandLog } from './gland';
+import { packing } from './packing';
+import { sealSetting } from './seal-setting';
 import { arcForWay, endClearance, preloadArc } from './threaded-cap';
 import { boltPattern, crosswiseOrder, lockNut, torqueWrench } from './tightening';
 

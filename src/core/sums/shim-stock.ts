@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- one algorithm, its steps in the order in which they are taken */
 import { solverOf, type Solver } from './solver';
 
 /** Edges of the window count within this, in mm. */

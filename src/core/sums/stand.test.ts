@@ -1,9 +1,13 @@
 import { present } from '../present';
 import fc from 'fast-check';
-import { curveCompare, npsh, pdSlip, trim } from './curves';
+import { balance, balanceWeight } from './balance';
+import { curveCompare } from './curve-compare';
+import { npsh } from './npsh';
+import { pdSlip } from './pd-slip';
+import { trim } from './trim';
 import { leakDecay } from './leak-decay';
 import { bearingTemperature, insulation } from './temperature';
-import { balance, balanceWeight, vibration } from './vibration';
+import { vibration } from './vibration';
 
 const flows = [0, 30, 60, 90, 120];
 

@@ -1,6 +1,6 @@
 import { present } from '../present';
 import * as z from 'zod';
-import { defineSum, finite, positive, show, SumRefusal } from './sum';
+import { defineSum, finite, positive, show, SumRefusal, type Warning, type WorkingStep } from './sum';
 
 const reading = z.strictObject({ at_min: finite.min(0).max(1e5), temperature_c: finite.min(-50).max(400) });
 const input = z.strictObject({
@@ -53,8 +53,84 @@ function endValueOf(series: Series): number | null {
   return best?.end ?? null;
 }
 
+type BearingTemperatureInput = z.infer<typeof input>;
+function reckonBearingTemperature({ series, ambient_c, max_rise_k, max_c }: BearingTemperatureInput) {
+  const wrong = series.findIndex((one, i) => i > 0 && one.at_min <= present(series[i - 1]).at_min);
+  if (wrong > 0)
+    throw new SumRefusal(
+      `series.${wrong}.at_min`,
+      `${present(series[wrong]).at_min} min does not come after the reading above it`,
+    );
+  const last = present(series.at(-1));
+  const covers = last.at_min - present(series[0]).at_min >= 30 - 1e-9;
+  const slope = slopeOf(series, 30);
+  const steady = covers && slope !== null && Math.abs(slope) < 1;
+  const end = endValueOf(series);
+  const rise = last.temperature_c - ambient_c;
+  const over = (value: number) =>
+    (max_rise_k !== undefined && value - ambient_c > max_rise_k + 1e-9) ||
+    (max_c !== undefined && value > max_c + 1e-9);
+  const verdict = over(last.temperature_c) ? 'over' : steady ? 'within' : 'not yet steady';
+  return {
+    result: {
+      last_c: last.temperature_c,
+      rise_k: rise,
+      slope_k_10min: slope,
+      steady,
+      end_c: end,
+      verdict,
+    } satisfies z.infer<typeof result>,
+    covers,
+    slope,
+    steady,
+    end,
+    rise,
+    verdict,
+    last,
+    over,
+  };
+}
+type BearingTemperatureReckoned = ReturnType<typeof reckonBearingTemperature>;
+
+function bearingTemperatureWorking(
+  { max_rise_k, max_c }: BearingTemperatureInput,
+  { covers, slope, steady, end, rise, verdict }: BearingTemperatureReckoned,
+): readonly WorkingStep[] {
+  return [
+    {
+      what: 'Slope over the last 30 minutes',
+      formula: 'least squares',
+      outcome: slope === null ? 'too few readings' : `${show(slope, 2)} K in 10 minutes`,
+    },
+    {
+      what: 'Steady',
+      formula: 'less than 1 K in 10 minutes over 30 minutes',
+      outcome: steady ? 'yes' : covers ? 'no' : 'not yet 30 minutes',
+    },
+    {
+      what: 'End value',
+      formula: 'T = Te − (Te − T0)·exp(−t/τ)',
+      outcome: end === null ? 'needs four readings' : `${show(end, 1)} °C`,
+    },
+    {
+      what: 'Verdict',
+      put:
+        [max_rise_k !== undefined && `rise to ${show(max_rise_k)} K`, max_c !== undefined && `most ${show(max_c)} °C`]
+          .filter(Boolean)
+          .join(', ') || 'no limit given',
+      outcome: `${show(rise, 1)} K above the room: ${verdict}`,
+    },
+  ];
+}
+
+function bearingTemperatureWarnings({ last, end, over }: BearingTemperatureReckoned): readonly Warning[] {
+  return end !== null && !over(last.temperature_c) && over(end)
+    ? [{ code: 'will-be-over', sentence: `It is heading for ${show(end, 0)} °C, past its limit.` }]
+    : [];
+}
+
 /** Bearing temperature of a run: steady when it rises less than 1 K in 10 minutes over the last 30. Source: usual practice of running tests; first-order heating. */
-export const bearingTemperature = defineSum<z.infer<typeof input>, z.infer<typeof result>>({
+export const bearingTemperature = defineSum<BearingTemperatureInput, z.infer<typeof result>>({
   id: 'bearing-temperature',
   title: 'Bearing temperature to steady state',
   ask: ['bearing temperature', 'steady', 'how hot will it get', 'run-in'],
@@ -74,57 +150,12 @@ export const bearingTemperature = defineSum<z.infer<typeof input>, z.infer<typeo
     },
     result: { last_c: 57.5, rise_k: 37.5, steady: false, verdict: 'not yet steady' },
   },
-  compute({ series, ambient_c, max_rise_k, max_c }) {
-    const wrong = series.findIndex((one, i) => i > 0 && one.at_min <= present(series[i - 1]).at_min);
-    if (wrong > 0)
-      throw new SumRefusal(
-        `series.${wrong}.at_min`,
-        `${present(series[wrong]).at_min} min does not come after the reading above it`,
-      );
-    const last = present(series.at(-1));
-    const covers = last.at_min - present(series[0]).at_min >= 30 - 1e-9;
-    const slope = slopeOf(series, 30);
-    const steady = covers && slope !== null && Math.abs(slope) < 1;
-    const end = endValueOf(series);
-    const rise = last.temperature_c - ambient_c;
-    const over = (value: number) =>
-      (max_rise_k !== undefined && value - ambient_c > max_rise_k + 1e-9) ||
-      (max_c !== undefined && value > max_c + 1e-9);
-    const verdict = over(last.temperature_c) ? 'over' : steady ? 'within' : 'not yet steady';
+  compute(given) {
+    const reckoned = reckonBearingTemperature(given);
     return {
-      result: { last_c: last.temperature_c, rise_k: rise, slope_k_10min: slope, steady, end_c: end, verdict },
-      working: [
-        {
-          what: 'Slope over the last 30 minutes',
-          formula: 'least squares',
-          outcome: slope === null ? 'too few readings' : `${show(slope, 2)} K in 10 minutes`,
-        },
-        {
-          what: 'Steady',
-          formula: 'less than 1 K in 10 minutes over 30 minutes',
-          outcome: steady ? 'yes' : covers ? 'no' : 'not yet 30 minutes',
-        },
-        {
-          what: 'End value',
-          formula: 'T = Te − (Te − T0)·exp(−t/τ)',
-          outcome: end === null ? 'needs four readings' : `${show(end, 1)} °C`,
-        },
-        {
-          what: 'Verdict',
-          put:
-            [
-              max_rise_k !== undefined && `rise to ${show(max_rise_k)} K`,
-              max_c !== undefined && `most ${show(max_c)} °C`,
-            ]
-              .filter(Boolean)
-              .join(', ') || 'no limit given',
-          outcome: `${show(rise, 1)} K above the room: ${verdict}`,
-        },
-      ],
-      warnings:
-        end !== null && !over(last.temperature_c) && over(end)
-          ? [{ code: 'will-be-over', sentence: `It is heading for ${show(end, 0)} °C, past its limit.` }]
-          : [],
+      result: reckoned.result,
+      working: bearingTemperatureWorking(given, reckoned),
+      warnings: bearingTemperatureWarnings(reckoned),
     };
   },
 });
@@ -144,11 +175,85 @@ const insulationResult = z.object({
   verdict: z.enum(['good', 'doubtful', 'bad']),
 });
 
+type InsulationInput = z.infer<typeof insulationInput>;
+function reckonInsulation({
+  one_minute_mohm,
+  ten_minutes_mohm,
+  winding_c,
+  least_mohm = 5,
+  winding_ohm,
+  most_unbalance_pct = 3,
+}: InsulationInput) {
+  const corrected = one_minute_mohm * 0.5 ** ((40 - winding_c) / 10);
+  const index = ten_minutes_mohm === undefined ? undefined : ten_minutes_mohm / one_minute_mohm;
+  const mean = winding_ohm && winding_ohm.reduce((a, b) => a + b, 0) / 3;
+  const unbalance =
+    mean === undefined
+      ? undefined
+      : (100 * Math.max(...present(winding_ohm).map((one) => Math.abs(one - mean)))) / mean;
+  // Above 5000 MΩ the index says nothing (IEEE 43, 12.2.2).
+  const poorIndex = index !== undefined && index < 2 && one_minute_mohm <= 5000;
+  const verdict =
+    corrected < least_mohm || (unbalance ?? 0) > most_unbalance_pct + 1e-9 ? 'bad' : poorIndex ? 'doubtful' : 'good';
+  return {
+    result: {
+      at_40c_mohm: corrected,
+      ...(index !== undefined && { polarisation_index: index }),
+      ...(unbalance !== undefined && { winding_unbalance_pct: Number(unbalance.toFixed(9)) }),
+      verdict,
+    } satisfies z.infer<typeof insulationResult>,
+    least_mohm,
+    most_unbalance_pct,
+    corrected,
+    index,
+    unbalance,
+    verdict,
+  };
+}
+type InsulationReckoned = ReturnType<typeof reckonInsulation>;
+
+function insulationWorking(
+  { one_minute_mohm, winding_c }: InsulationInput,
+  { least_mohm, most_unbalance_pct, corrected, index, unbalance, verdict }: InsulationReckoned,
+): readonly WorkingStep[] {
+  return [
+    {
+      what: 'At 40 °C',
+      formula: 'R · 0.5^((40 − T)/10)',
+      put: `${show(one_minute_mohm, 1)} MΩ at ${show(winding_c, 1)} °C`,
+      outcome: `${show(corrected, 1)} MΩ, least ${show(least_mohm)}`,
+      source: 'IEEE 43-2013',
+    },
+    ...(index === undefined
+      ? []
+      : [{ what: 'Polarisation index', formula: '10 minutes / 1 minute', outcome: show(index, 2) }]),
+    ...(unbalance === undefined
+      ? []
+      : [
+          {
+            what: 'Winding balance',
+            formula: 'largest departure from the mean',
+            outcome: `${show(unbalance, 2)} %, most ${show(most_unbalance_pct)} %`,
+          },
+        ]),
+    { what: 'Verdict', outcome: verdict },
+  ];
+}
+
+function insulationWarnings({ one_minute_mohm }: InsulationInput, { index }: InsulationReckoned): readonly Warning[] {
+  return [
+    { code: 'qualified', sentence: 'Qualified people only; discharge the winding after the test.' },
+    ...(index !== undefined && one_minute_mohm > 5000
+      ? [{ code: 'index-says-nothing', sentence: 'Above 5000 MΩ the polarisation index says nothing.' }]
+      : []),
+  ];
+}
+
 /**
  * Insulation resistance at 40 °C (halves every 10 K), polarisation index (10 minutes over 1 minute) and winding balance.
  * Source: IEEE 43-2013: least 5 MΩ (random wound, below 1 kV), index 2.0 for thermal class B and above.
  */
-export const insulation = defineSum<z.infer<typeof insulationInput>, z.infer<typeof insulationResult>>({
+export const insulation = defineSum<InsulationInput, z.infer<typeof insulationResult>>({
   id: 'insulation',
   title: 'Insulation of a winding',
   ask: ['insulation', 'megohm', 'polarisation index', 'winding resistance'],
@@ -158,53 +263,12 @@ export const insulation = defineSum<z.infer<typeof insulationInput>, z.infer<typ
     input: { one_minute_mohm: 400, ten_minutes_mohm: 1000, winding_c: 20, winding_ohm: [2, 2.02, 1.98] },
     result: { at_40c_mohm: 100, polarisation_index: 2.5, winding_unbalance_pct: 1, verdict: 'good' },
   },
-  compute({ one_minute_mohm, ten_minutes_mohm, winding_c, least_mohm = 5, winding_ohm, most_unbalance_pct = 3 }) {
-    const corrected = one_minute_mohm * 0.5 ** ((40 - winding_c) / 10);
-    const index = ten_minutes_mohm === undefined ? undefined : ten_minutes_mohm / one_minute_mohm;
-    const mean = winding_ohm && winding_ohm.reduce((a, b) => a + b, 0) / 3;
-    const unbalance =
-      mean === undefined
-        ? undefined
-        : (100 * Math.max(...present(winding_ohm).map((one) => Math.abs(one - mean)))) / mean;
-    // Above 5000 MΩ the index says nothing (IEEE 43, 12.2.2).
-    const poorIndex = index !== undefined && index < 2 && one_minute_mohm <= 5000;
-    const verdict =
-      corrected < least_mohm || (unbalance ?? 0) > most_unbalance_pct + 1e-9 ? 'bad' : poorIndex ? 'doubtful' : 'good';
+  compute(given) {
+    const reckoned = reckonInsulation(given);
     return {
-      result: {
-        at_40c_mohm: corrected,
-        ...(index !== undefined && { polarisation_index: index }),
-        ...(unbalance !== undefined && { winding_unbalance_pct: Number(unbalance.toFixed(9)) }),
-        verdict,
-      },
-      working: [
-        {
-          what: 'At 40 °C',
-          formula: 'R · 0.5^((40 − T)/10)',
-          put: `${show(one_minute_mohm, 1)} MΩ at ${show(winding_c, 1)} °C`,
-          outcome: `${show(corrected, 1)} MΩ, least ${show(least_mohm)}`,
-          source: 'IEEE 43-2013',
-        },
-        ...(index === undefined
-          ? []
-          : [{ what: 'Polarisation index', formula: '10 minutes / 1 minute', outcome: show(index, 2) }]),
-        ...(unbalance === undefined
-          ? []
-          : [
-              {
-                what: 'Winding balance',
-                formula: 'largest departure from the mean',
-                outcome: `${show(unbalance, 2)} %, most ${show(most_unbalance_pct)} %`,
-              },
-            ]),
-        { what: 'Verdict', outcome: verdict },
-      ],
-      warnings: [
-        { code: 'qualified', sentence: 'Qualified people only; discharge the winding after the test.' },
-        ...(index !== undefined && one_minute_mohm > 5000
-          ? [{ code: 'index-says-nothing', sentence: 'Above 5000 MΩ the polarisation index says nothing.' }]
-          : []),
-      ],
+      result: reckoned.result,
+      working: insulationWorking(given, reckoned),
+      warnings: insulationWarnings(given, reckoned),
     };
   },
 });

@@ -1,0 +1,50 @@
+import type { Family, FamilyPart, FamilyPoint, SectionBody } from './schema';
+
+/** What the drawing needs of a family. */
+export type Drawn = Pick<Family, 'section' | 'version'> & {
+  readonly stages?: Family['stages'] | undefined;
+  readonly parts: readonly Pick<FamilyPart, 'ref' | 'class'>[];
+  readonly points: readonly FamilyPoint[];
+};
+
+/** One outline of the drawing, in drawing millimetres about its own shaft line; the upper half is negative. */
+export interface SectionShape {
+  readonly part: string;
+  readonly symbol: SectionBody['symbol'];
+  readonly material: string;
+  readonly d: string;
+  readonly fill: 'hatched' | 'solid' | 'open' | 'line';
+  /** Height of its shaft line above the middle, and the halves that it is drawn in. */
+  readonly line: number;
+  readonly half: 'both' | 'top' | 'bottom';
+}
+
+/** Where stages are left out: from and to along the shaft, and how many there are in all. */
+export interface SectionBreak {
+  readonly x: readonly [number, number];
+  readonly words: string;
+}
+
+export interface SectionPin {
+  readonly id: string;
+  readonly number: number;
+  readonly title: string;
+  readonly part: string;
+  /** Where the point is. */
+  readonly x: number;
+  readonly y: number;
+  /** Where its number stands; numbers never overlap. */
+  readonly labelX: number;
+  readonly labelY: number;
+}
+
+export interface SectionDrawing {
+  readonly viewBox: readonly [x: number, y: number, width: number, height: number];
+  readonly shapes: readonly SectionShape[];
+  readonly pins: readonly SectionPin[];
+  /** Centre lines, along the shaft and at their height. */
+  readonly axes: readonly { readonly from: number; readonly to: number; readonly y: number }[];
+  readonly breaks: readonly SectionBreak[];
+  /** Drawn upright: turned a quarter, the drive end up. */
+  readonly isVertical: boolean;
+}
