@@ -104,6 +104,7 @@ check('boundaries', [
   'e2e',
   'test-support',
 ]);
+check('unused', ['node_modules/knip/bin/knip.js', '--include', 'dependencies,unlisted,unresolved,files']);
 await jest('unit');
 await jest('components');
 

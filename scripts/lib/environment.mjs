@@ -10,6 +10,7 @@ export const environmentSchema = z.object({
     .regex(/^(mysql|mariadb):\/\//, 'must begin with mysql:// or mariadb://')
     .optional(),
   PUDDLESTONE_DEMO: z.enum(['0', '1']).default('1'),
+  PUDDLESTONE_DEVICES: z.string().min(1).optional(),
   PUDDLESTONE_SECRET: z.string().min(32, 'needs 32 characters or more').optional(),
 });
 

@@ -22,8 +22,8 @@ async function answerBefore({ context, verb, body }: Asked, { key }: Entry): Pro
 }
 
 /**
- * Runs a change once for each key: a repeat gets the first answer. The answer is kept in the transaction of the change
- * where that calls `remember`, and right after it elsewhere.
+ * Runs a change once for each key: a repeat gets the first answer. The answer is kept in the transaction of the change;
+ * only a verb that writes nothing, which may run twice, has it kept afterwards.
  */
 export async function answerOnce<Result>(asked: Asked, run: (context: Context) => Promise<Result>): Promise<Result> {
   const { context, verb, body } = asked;

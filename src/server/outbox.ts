@@ -62,7 +62,8 @@ async function mailQuote(
 ): Promise<void> {
   const { record } = await jobOf(context, row);
   const quote = record.quotes.find((one) => one.id === quoteId);
-  if (!quote || !record.contact) return;
+  if (!quote) return;
+  if (!record.contact) throw new Error('the job has no contact any more: nobody gets this quote');
   const shop = await shopOf(context);
   const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
   const now = quote.sentAt ?? context.now().toISOString();
@@ -120,6 +121,8 @@ async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem):
 }
 
 const minuteMs = 60_000;
+/** A copy that has a row keeps it so long; when it dies, another takes the row after that. */
+const claimMs = 10 * minuteMs;
 /** How long until the next try, in ms: a minute, then twice as long each time, at most an hour. */
 const waitAfter = (tries: number) => Math.min(60, 2 ** Math.max(0, tries - 1)) * minuteMs;
 
@@ -129,19 +132,19 @@ const waitAfter = (tries: number) => Math.min(60, 2 ** Math.max(0, tries - 1)) *
  */
 export async function carryOut(context: Context, row: OutboxRow): Promise<boolean> {
   const { database } = context;
-  const now = Date.now();
-  const claim = { now: new Date(now), until: new Date(now + minuteMs) };
+  const after = (ms: number) => new Date(context.now().getTime() + ms);
+  const claim = { now: after(0), until: after(claimMs) };
   const tries = await claimOutbox(database, row.id, claim);
   if (tries === null) return false;
   try {
     const { entry: _entry, remember: _remember, followUp: _followUp, ...own } = context;
     await carryOutItem(own, row, row.item);
-    await finishOutbox(database, row.id, new Date());
+    await finishOutbox(database, row.id, context.now());
     return true;
   } catch (error) {
     const said = error instanceof Error ? error.message : String(error);
     console.error(`[outbox ${row.item.kind}]`, error);
-    await postponeOutbox(database, row.id, { dueAt: new Date(Date.now() + waitAfter(tries)), lastError: said });
+    await postponeOutbox(database, row.id, { dueAt: after(waitAfter(tries)), lastError: said });
     return false;
   }
 }
@@ -149,6 +152,7 @@ export async function carryOut(context: Context, row: OutboxRow): Promise<boolea
 /** Carries out what is due. Gives how many rows were done. */
 export async function carryOutDue(context: Context, limit = 20): Promise<number> {
   let done = 0;
-  for (const row of await listDueOutbox(context.database, new Date(), limit)) if (await carryOut(context, row)) done++;
+  const due = await listDueOutbox(context.database, context.now(), limit);
+  for (const row of due) if (await carryOut(context, row)) done++;
   return done;
 }

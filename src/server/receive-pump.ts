@@ -18,7 +18,7 @@ import { moment, signatureOf } from './change-job';
 import type { Context } from './context';
 import { chosenFamily, keepFamily } from './families';
 import { sha256 } from './fingerprint';
-import { forVerb } from './use-case';
+import { forVerb, inTransaction } from './use-case';
 
 type Command = CommandOf<'receive-pump'>;
 
@@ -54,9 +54,8 @@ async function ensurePump(
 
 /** Takes a failed pump in: owner and pump new or known, then the job with its tag, intake and first event. */
 export const receivePump = forVerb('receive-pump', async (context, command) => {
-  const { database } = context;
-  const family = await chosenFamily(database, command);
-  return database.transaction(async (connection) => {
+  const family = await chosenFamily(context.database, command);
+  return inTransaction(context, async (connection) => {
     const tag = asId<Tag>(writeTag(await takeNumber(connection, 'nextTag')));
     const people = await ensureCustomer(context, connection, command);
     const pump = await ensurePump(context, connection, command);
@@ -68,7 +67,6 @@ export const receivePump = forVerb('receive-pump', async (context, command) => {
     const decision = receive.openJob(given, command);
     const searchText = searchTextOf(decision.after, family.title);
     await persistOpening(connection, decision, { searchText, newId: context.newId });
-    await context.remember?.(connection, decision.result);
     return decision.result;
   });
 });

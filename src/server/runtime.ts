@@ -14,6 +14,7 @@ import {
 } from '@/stand-ins';
 import type { Context } from './context';
 import { makeId } from './make-id';
+import { realDevices } from './real-devices';
 
 export interface Runtime extends OpenedDatabase {
   readonly contextFor: (actor: Actor, given?: { readonly origin?: string; readonly now?: () => Date }) => Context;
@@ -99,5 +100,5 @@ const shared = globalThis as { puddlestoneRuntime?: Runtime };
 export function getRuntime(): Runtime {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set: start with npm start');
-  return (shared.puddlestoneRuntime ??= startRuntime(url));
+  return (shared.puddlestoneRuntime ??= startRuntime(url, realDevices()));
 }

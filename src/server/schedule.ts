@@ -5,31 +5,31 @@ import { takeOverOldJobs } from './take-over';
 
 /** How often the outbox is looked through for what could not be carried out at once, in ms. */
 const everyMs = 20_000;
+const dayMs = 86_400_000;
 /** How long the answer to an entry is remembered, in ms: no device keeps an entry that long. */
-const rememberMs = 60 * 86_400_000;
+const rememberMs = 60 * dayMs;
+const ownContext = () => getRuntime().contextFor({ kind: 'service', name: 'Puddlestone' });
 
-async function lookThrough(): Promise<void> {
-  const context = getRuntime().contextFor({ kind: 'service', name: 'Puddlestone' });
-  await carryOutDue(context);
-}
-
-async function begin(): Promise<void> {
-  const context = getRuntime().contextFor({ kind: 'service', name: 'Puddlestone' });
-  await takeOverOldJobs(context);
-  await forgetEntries(context.database, new Date(Date.now() - rememberMs));
+async function forgetOld(): Promise<void> {
+  const { database, now } = ownContext();
+  await forgetEntries(database, new Date(now().getTime() - rememberMs));
 }
 
 /** What a serving copy does by itself; several copies may do it at once. A database that is away is tried again. */
 export function startSchedule(): void {
   let isBegun = false;
+  let forgotAt = -Infinity;
   let isBusy = false;
   const tick = async () => {
     if (isBusy) return;
     isBusy = true;
     try {
-      if (!isBegun) await begin();
+      if (!isBegun) await takeOverOldJobs(ownContext());
       isBegun = true;
-      await lookThrough();
+      await carryOutDue(ownContext());
+      if (performance.now() - forgotAt < dayMs) return;
+      await forgetOld();
+      forgotAt = performance.now();
     } catch (error) {
       console.error('[schedule]', error instanceof Error ? error.message : error);
     } finally {

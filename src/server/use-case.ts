@@ -4,7 +4,7 @@ import { mayAct, type Audience } from '@/core/access';
 import { DomainError, type Issue } from '@/core/errors';
 import { SumRefusal } from '@/core/sums';
 import { DeviceError } from '@/stand-ins';
-import { isDeadlock, translateError } from '@/db';
+import { isDeadlock, translateError, type Connection } from '@/db';
 import type { Context } from './context';
 
 export interface UseCase<Input = unknown, Result = unknown> {
@@ -63,6 +63,18 @@ export async function runTranslated<Result>(act: () => Promise<Result>): Promise
       throw asDomainError(error);
     }
   }
+}
+
+/** One transaction for what a verb writes and for the answer that its entry is remembered by. */
+export async function inTransaction<Result>(
+  context: Context,
+  write: (connection: Connection) => Promise<Result>,
+): Promise<Result> {
+  return context.database.transaction(async (connection) => {
+    const answer = await write(connection);
+    await context.remember?.(connection, answer);
+    return answer;
+  });
 }
 
 /** The one way into a use case: authorise, parse, run. Throws DomainError for what was foreseen. */

@@ -40,7 +40,10 @@ export interface Camera {
   }): Promise<{ readonly bytes: Buffer; readonly mime: 'image/jpeg' | 'image/png' }>;
 }
 
-/** A supplier's order desk: acknowledges an order with a date, and says what each parcel holds. */
+/**
+ * A supplier's order desk: acknowledges an order with a date, and says what each parcel holds. An order's number is its
+ * key: an order that comes twice, after a line that failed, is one order and gets the first acknowledgement again.
+ */
 export interface Supplier {
   acknowledge(order: SupplierOrder): Promise<{ readonly reference: string; readonly dueOn: string }>;
   /** What has left the supplier by a day, line by line, in addition to what was sent before. */
@@ -112,6 +115,7 @@ export interface StandGauges {
   readonly bearingC: number;
 }
 
+/** Everything around the product. A module with real ones is named by PUDDLESTONE_DEVICES; see the README. */
 export interface StandIns {
   readonly gauge: Gauge;
   readonly camera: Camera;

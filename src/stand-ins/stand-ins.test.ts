@@ -44,6 +44,9 @@ function supplierContract(name: string, supplier: Supplier): void {
     expect(reference.length).toBeGreaterThan(0);
     expect(dueOn >= '2026-12-03').toBe(true);
   });
+  test(`${name} takes an order that comes twice as one`, async () => {
+    expect(await supplier.acknowledge(order('PO-7'))).toEqual(await supplier.acknowledge(order('PO-7')));
+  });
   test(`${name} sends nothing before its day, something on it, and in the end exactly what was ordered`, async () => {
     for (const only of [false, true])
       for (let n = 1; n <= 12; n++) {

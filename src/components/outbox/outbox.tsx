@@ -10,6 +10,40 @@ export interface MailShown {
   readonly sentAt: string;
 }
 
+export interface StuckShown {
+  readonly id: string;
+  readonly tag: string;
+  readonly kind: string;
+  readonly tries: number;
+  readonly dueAt: string | null;
+  readonly lastError: string | null;
+}
+
+const stuckWords: Readonly<Record<string, string>> = {
+  'mail-quote': 'the mail with the quote',
+  'send-order': 'the order to the supplier',
+  'write-report': 'the PDF of the report',
+};
+
+/** What should have gone out but could not: why, and when it is tried again. */
+function Stuck({ stuck, zone }: { readonly stuck: readonly StuckShown[]; readonly zone: string }) {
+  if (!stuck.length) return null;
+  return (
+    <section role="status" aria-label="Waiting to go out" className="mt-4 border-l-4 border-ochre bg-sand px-4 py-2">
+      <b>Waiting to go out</b>
+      {stuck.map(({ id, tag, kind, tries, dueAt, lastError }) => (
+        <p key={id} className="mt-1">
+          <Link href={`/jobs/${tag}`} className="num font-semibold underline">
+            {tag}
+          </Link>
+          , {stuckWords[kind] ?? kind}: {lastError}. Tried {tries === 1 ? 'once' : `${tries} times`}
+          {dueAt && `; next at ${sayMoment(dueAt, zone)}`}.
+        </p>
+      ))}
+    </section>
+  );
+}
+
 /** Links in a mail's text become links; everything else stays text. */
 function MailText({ body }: { readonly body: string }) {
   return (
@@ -27,13 +61,15 @@ function MailText({ body }: { readonly body: string }) {
   );
 }
 
-/** What the mail stand-in has sent, newest first, as the customer got it. */
+/** What the mail stand-in has sent, newest first, as the customer got it; above it what waits. */
 export function Outbox({
   mails,
+  stuck,
   next,
   zone,
 }: {
   readonly mails: readonly MailShown[];
+  readonly stuck: readonly StuckShown[];
   readonly next: string | null;
   readonly zone: string;
 }) {
@@ -42,6 +78,7 @@ export function Outbox({
       <h1 className="text-24 font-bold">
         Outbox <small className="text-15 font-normal text-quiet">what the simulated mail service has sent</small>
       </h1>
+      <Stuck stuck={stuck} zone={zone} />
       {mails.map((mail) => (
         <details key={mail.id} className="row">
           <summary className="grid min-h-12 cursor-pointer grid-cols-[130px_220px_1fr] items-center gap-3">

@@ -6,7 +6,7 @@ import { readFamilyFile, type FileRead } from '@/core/family/read-file';
 import { addFamily, isFamilyKnown, takeNumber, type Connection } from '@/db';
 import { findVersion, keepFamily, listFamilies } from '../families';
 import type { Context } from '../context';
-import { forVerb } from '../use-case';
+import { forVerb, inTransaction } from '../use-case';
 
 function orRefuse(read: FileRead, what: string): Family {
   if (read.family) return read.family;
@@ -72,8 +72,8 @@ function overlayIn(text: string): Overlay | null {
 }
 
 /** Takes an overlay in: checked on the family that it extends, which must be here in that version. */
-async function importOverlay({ database }: Context, overlay: Overlay) {
-  return database.transaction(async (connection) => {
+async function importOverlay(context: Context, overlay: Overlay) {
+  return inTransaction(context, async (connection) => {
     const { id, version, extends: from } = overlay;
     const base = await findVersion(connection, from.family, from.version);
     if (!base)
@@ -98,7 +98,7 @@ export const importFamily = forVerb('import-family', async (context, { text }) =
   if (overlay) return importOverlay(context, overlay);
   const family = orRefuse(readFamilyFile(text), 'The family was not taken in.');
   assertFileVersion(family);
-  return context.database.transaction(async (connection) => {
+  return inTransaction(context, async (connection) => {
     const own = await asOwn(connection, family);
     const known = (await listFamilies(connection)).find((one) => one.id === own.id);
     assertNewer(own, known);
@@ -112,7 +112,7 @@ export const makeOwnFamily = forVerb('make-own-family', async (context, { family
   const family = (await listFamilies(context.database)).find((one) => one.id === familyId);
   if (!family) throw new DomainError('not-found', { what: `There is no family ${familyId}.` });
   try {
-    return await context.database.transaction(async (connection) => {
+    return await inTransaction(context, async (connection) => {
       const id = await nextId(connection);
       const overlay = makeOwnVariant(family, { id, title, changes });
       orRefuse(readOverlay(overlay, family), 'The variant was not made.');

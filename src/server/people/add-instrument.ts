@@ -1,12 +1,15 @@
 import { DomainError } from '@/core/errors';
 import { addInstrument as addInstrumentRow, isDuplicate } from '@/db';
-import { forVerb } from '../use-case';
+import { forVerb, inTransaction } from '../use-case';
 
 /** A gauge of the shop, with its uncertainty and the day its calibration is due. */
 export const addInstrument = forVerb('add-instrument', async (context, { code, kind, uncertaintyUm, dueOn }) => {
   const id = context.newId();
   try {
-    await addInstrumentRow(context.database, { id, code, kind, uncertaintyUm: String(uncertaintyUm), dueOn });
+    return await inTransaction(context, async (connection) => {
+      await addInstrumentRow(connection, { id, code, kind, uncertaintyUm: String(uncertaintyUm), dueOn });
+      return { instrumentId: id };
+    });
   } catch (error) {
     if (isDuplicate(error))
       throw new DomainError('bad-input', {
@@ -15,5 +18,4 @@ export const addInstrument = forVerb('add-instrument', async (context, { code, k
       });
     throw error;
   }
-  return { instrumentId: id };
 });

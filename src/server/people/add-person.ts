@@ -1,20 +1,17 @@
 import type { PersonId } from '@/core/record';
 import { DomainError } from '@/core/errors';
 import { addPerson as addPersonRow, isDuplicate } from '@/db';
-import { forVerb } from '../use-case';
+import { forVerb, inTransaction } from '../use-case';
 import { hashSecret } from './passwords';
 
 export const addPerson = forVerb('add-person', async (context, { name, email, password, pin, role }) => {
   const id = context.newId<PersonId>();
+  const [passwordHash, pinHash] = await Promise.all([hashSecret(password), pin ? hashSecret(pin) : null]);
+  const row = { id, name, email, role, passwordHash, pinHash, createdAt: context.now() };
   try {
-    await addPersonRow(context.database, {
-      id,
-      name,
-      email,
-      role,
-      passwordHash: await hashSecret(password),
-      pinHash: pin ? await hashSecret(pin) : null,
-      createdAt: context.now(),
+    return await inTransaction(context, async (connection) => {
+      await addPersonRow(connection, row);
+      return { personId: id };
     });
   } catch (error) {
     if (isDuplicate(error))
@@ -24,5 +21,4 @@ export const addPerson = forVerb('add-person', async (context, { name, email, pa
       });
     throw error;
   }
-  return { personId: id };
 });

@@ -1,7 +1,7 @@
 import type { PersonId } from '@/core/record';
 import { DomainError } from '@/core/errors';
 import { addPerson as addPersonRow, countPeople, createShop, openSession, readShop } from '@/db';
-import { forVerb } from '../use-case';
+import { forVerb, inTransaction } from '../use-case';
 import { hashSecret } from './passwords';
 
 export const standardSettings = {
@@ -21,7 +21,7 @@ export const createOwner = forVerb(
   'create-owner',
   async (context, { name, email, password, pin, shopName, place, zone, currency }) => {
     const [passwordHash, pinHash] = await Promise.all([hashSecret(password), pin ? hashSecret(pin) : null]);
-    return context.database.transaction(async (connection) => {
+    return inTransaction(context, async (connection) => {
       if ((await countPeople(connection)) > 0)
         throw new DomainError('not-allowed', { what: 'This shop already has its owner.' });
       if (!(await readShop(connection)))

@@ -15,6 +15,7 @@ import {
   listMails,
   listOpenOrders,
   listPeople,
+  listStuckOutbox,
   readShop,
 } from '@/db';
 import { findFamily, listFamilies } from '../families';
@@ -25,7 +26,7 @@ import { defineUseCase } from '../use-case';
 import { loadOwnQuote } from './own-quote';
 import { dayIn } from './read-floor';
 
-/** The mail stand-in's outbox, newest first. */
+/** What has gone out by mail, newest first, and what should have gone out but could not yet. */
 export const readOutbox = defineUseCase({
   verb: 'read-outbox',
   audience: ['coordinator'],
@@ -33,12 +34,18 @@ export const readOutbox = defineUseCase({
   async run(context, { before }) {
     const [at, id] = before?.split('_') ?? [];
     const cursor = at && id && !Number.isNaN(Date.parse(at)) ? { sentAt: new Date(at), id } : null;
-    const rows = await listMails(context.database, cursor, 31);
+    const { database } = context;
+    const [rows, stuck, shop] = await Promise.all([
+      listMails(database, cursor, 31),
+      listStuckOutbox(database, 50),
+      readShop(database),
+    ]);
     const mails = rows.slice(0, 30).map((mail) => ({ ...mail, sentAt: mail.sentAt.toISOString() }));
     const last = mails.at(-1);
     return {
       mails,
-      zone: (await readShop(context.database))?.zone ?? 'UTC',
+      stuck: stuck.map((row) => ({ ...row, dueAt: row.dueAt?.toISOString() ?? null })),
+      zone: shop?.zone ?? 'UTC',
       next: rows.length > 30 && last ? `${last.sentAt}_${last.id}` : null,
     };
   },
