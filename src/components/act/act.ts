@@ -1,7 +1,7 @@
 'use client';
 
 import type { InputOf, ResultOf, Verb } from '@/contract';
-import type { Missing } from '@/core/lifecycle';
+import type { MissingShown } from '@/core/lifecycle';
 
 /** A refusal as the interface shows it: what is wrong, what was kept, what to do. */
 export interface ActError {
@@ -10,7 +10,7 @@ export interface ActError {
   readonly kept: string;
   readonly todo: string;
   readonly issues: readonly { readonly path: string; readonly message: string }[];
-  readonly missing?: readonly Missing[];
+  readonly missing?: readonly MissingShown[];
   readonly theirs?: unknown;
   readonly yours?: unknown;
 }

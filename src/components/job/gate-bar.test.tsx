@@ -14,8 +14,8 @@ import type { JobView } from './view';
 
 const family = loadFamily(f1);
 const missing = [
-  { words: 'Energy isolation is not confirmed', station: 'receive', anchor: 'isolation' },
-  { words: 'The liquid is not named: ask for the sheet', station: 'receive', anchor: 'liquid' },
+  { code: 'preparation', words: 'Energy isolation is not confirmed', station: 'receive', anchor: 'isolation' },
+  { code: 'preparation', words: 'The liquid is not named: ask for the sheet', station: 'receive', anchor: 'liquid' },
 ] as const;
 
 function viewOf(change: Partial<JobRecord>, gate: Partial<JobView['gate']> = {}): JobView {

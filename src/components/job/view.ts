@@ -1,6 +1,6 @@
 import type { Put } from '@/core/change';
 import type { Family } from '@/core/family';
-import type { EventKind, Missing, Standing } from '@/core/lifecycle';
+import type { EventKind, MissingShown, Standing } from '@/core/lifecycle';
 import type { ReadyRange } from '@/core/planning';
 import type { LengthDisplay } from '@/core/units';
 import type { JobRecord, Role, Station } from '@/core/record';
@@ -23,7 +23,7 @@ export interface JobFrame {
   readonly newerFamily: string | null;
   /** How the shop reads lengths. */
   readonly lengthDisplay: LengthDisplay;
-  readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly Missing[] };
+  readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly MissingShown[] };
   readonly openLinks: number;
 }
 

@@ -4,6 +4,7 @@ import {
   canonical,
   chainEvent,
   gateFor,
+  sayMissing,
   standingOf,
   transition,
   type LifecycleState,
@@ -19,7 +20,10 @@ export type Decided<Result> =
 function refuseMove(record: JobRecord, { why, missing }: Extract<Transition, { ok: false }>): never {
   const { tag, station, hold } = record;
   if (why === 'gate-shut')
-    throw new DomainError('gate-shut', { reason: reason('gate-shut', { count: missing.length }), missing });
+    throw new DomainError('gate-shut', {
+      reason: reason('gate-shut', { count: missing.length }),
+      missing: missing.map(sayMissing),
+    });
   if (why === 'on-hold') return refuse('wrong-state', reason('on-hold', { tag, reason: hold?.reason ?? '' }));
   if (why === 'closed') return refuse('wrong-state', reason('closed', { tag }));
   if (why === 'not-on-hold') return refuse('wrong-state', reason('not-on-hold', { tag }));

@@ -3,25 +3,21 @@ import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
 import { costingFindings } from '../quoting';
 import { currentQuote, rebuildRound, type Finding, type JobRecord, type Station } from '../record';
+import type { Missing, MissingArguments, MissingCode } from './missing';
 import { openPreparations, preparationWords } from './next-move';
 
-/** One thing that keeps a gate shut, and the place that opens it. */
-export interface Missing {
-  readonly words: string;
-  readonly station: Station;
-  /** Id of the element on the station's sheet. */
-  readonly anchor: string;
-}
-
 type Gate = (record: JobRecord, family: Family) => readonly Missing[];
-const missing = (station: Station, anchor: string, words: string): Missing => ({ station, anchor, words });
+/** What is missing: where it is put right, which thing it is, and what it is about. */
+const missing = <Code extends MissingCode>(
+  station: Station,
+  anchor: string,
+  code: Code,
+  ...[about]: MissingArguments<Code> extends undefined ? [] : [MissingArguments<Code>]
+) => ({ station, anchor, code, about }) as Missing;
 const when = (condition: boolean, line: Missing) => (condition ? [line] : []);
 
 const toTeardown: Gate = (record) =>
-  openPreparations(record).map((what) => {
-    const { words, anchor } = preparationWords[what];
-    return missing('receive', anchor, words);
-  });
+  openPreparations(record).map((what) => missing('receive', preparationWords[what].anchor, 'preparation', { what }));
 
 const toClean: Gate = ({ parts, steps, captures }, family) => {
   const done = new Set(steps.filter((step) => step.phase === 'teardown').map((step) => step.stepId));
@@ -31,12 +27,14 @@ const toClean: Gate = ({ parts, steps, captures }, family) => {
     ...family.teardown.flatMap((step) => [
       ...step.captures
         .filter((capture) => !taken.has(capture.id))
-        .map((capture) => missing('teardown', `capture-${capture.id}`, `${step.title}: ${capture.ask.toLowerCase()}`)),
-      ...when(!done.has(step.id), missing('teardown', `step-${step.id}`, `Step “${step.title}” is not done`)),
+        .map((capture) =>
+          missing('teardown', `capture-${capture.id}`, 'capture', { step: step.title, ask: capture.ask }),
+        ),
+      ...when(!done.has(step.id), missing('teardown', `step-${step.id}`, 'step', { step: step.title })),
     ]),
     ...family.parts
       .filter((part) => !accounted.has(part.ref))
-      .map((part) => missing('teardown', `part-${part.ref}`, `${part.name} is not accounted for`)),
+      .map((part) => missing('teardown', `part-${part.ref}`, 'unaccounted', { part: part.name })),
   ];
 };
 
@@ -47,7 +45,7 @@ const toInspect: Gate = ({ steps, parts }, family) => {
   );
   return family.parts
     .filter((part) => !part.soft && here.has(part.ref) && !cleaned.has(part.ref))
-    .map((part) => missing('clean', `clean-${part.ref}`, `${part.name} is not cleaned`));
+    .map((part) => missing('clean', `clean-${part.ref}`, 'uncleaned', { part: part.name }));
 };
 
 /** All readings of a point are there; of a derived one, all of both points that it follows from. */
@@ -67,6 +65,11 @@ const verdictThatHolds = (state: PointState, finding: Finding | undefined) =>
   finding?.overruledReason ? finding.verdict : state.verdict;
 const isBad = (verdict: string | null) => verdict === 'out' || verdict === 'tight';
 
+const unmeasured = ({ point, taken, wanted }: PointState): Missing =>
+  point.derived
+    ? missing('inspect', `point-${point.id}`, 'derived', { point: point.title })
+    : missing('inspect', `point-${point.id}`, 'readings', { point: point.title, left: wanted - taken, of: wanted });
+
 const toQuote: Gate = (record, family) => {
   const states = judgePoints({ family, readings: record.readings, phase: 'as-found' });
   return states
@@ -78,17 +81,13 @@ const toQuote: Gate = (record, family) => {
       const complete = isMeasuredInFull(state, states);
       const verdict = verdictThatHolds(state, finding);
       return [
-        ...when(
-          state.point.critical && !complete && !finding?.waivedReason && !gone,
-          missing(
-            'inspect',
-            `point-${state.point.id}`,
-            `${state.point.title}: ${state.point.derived ? 'follows from two points that are not yet measured in full' : `${state.wanted - state.taken} of ${state.wanted} readings left`}, or waive with a reason`,
-          ),
-        ),
+        ...when(state.point.critical && !complete && !finding?.waivedReason && !gone, unmeasured(state)),
         ...when(
           isBad(verdict) && !finding?.disposition,
-          missing('inspect', `point-${state.point.id}`, `${state.point.title} is ${verdict} and has no disposition`),
+          missing('inspect', `point-${state.point.id}`, 'undisposed', {
+            point: state.point.title,
+            verdict: verdict ?? '',
+          }),
         ),
       ];
     })
@@ -96,32 +95,27 @@ const toQuote: Gate = (record, family) => {
       record.findings
         .filter((finding) => finding.kind === 'visual' && !finding.disposition)
         .map((finding) =>
-          missing('inspect', `finding-${finding.id}`, `“${finding.words.slice(0, 60)}” has no disposition`),
+          missing('inspect', `finding-${finding.id}`, 'finding-undisposed', { finding: finding.words }),
         ),
     );
 };
 
 const toApprove: Gate = (record) => {
   const quote = currentQuote(record);
-  if (!quote) return [missing('quote', 'lines', 'No quote has been drawn up')];
+  if (!quote) return [missing('quote', 'lines', 'no-quote')];
   const covered = new Set(quote.lines.flatMap((line) => line.findingIds));
   return [
-    ...when(
-      !quote.lines.some((line) => line.struckReason === null),
-      missing('quote', 'lines', 'The quote has no line'),
-    ),
-    ...when(!record.contact, missing('receive', 'owner', 'The customer has no contact to send it to')),
+    ...when(!quote.lines.some((line) => line.struckReason === null), missing('quote', 'lines', 'no-line')),
+    ...when(!record.contact, missing('receive', 'owner', 'no-contact')),
     ...costingFindings(record.findings)
       .filter((finding) => !covered.has(finding.id))
-      .map((finding) =>
-        missing('quote', 'lines', `“${finding.words.slice(0, 60)}” costs something and stands on no line`),
-      ),
+      .map((finding) => missing('quote', 'lines', 'finding-unquoted', { finding: finding.words })),
   ];
 };
 
 const toRebuild: Gate = (record, family) =>
   toOrder(needsOf(record, family)).map((need) =>
-    missing('parts', `need-${need.ref}`, `${need.name}: ${need.quantity - need.ordered} not ordered`),
+    missing('parts', `need-${need.ref}`, 'unordered', { part: need.name, count: need.quantity - need.ordered }),
   );
 
 const toTest: Gate = (record, family) => {
@@ -133,33 +127,36 @@ const toTest: Gate = (record, family) => {
     record.findings.find((one) => one.pointId === state.point.id && one.phase === 'as-left');
   return [
     ...awaited(needsOf(record, family)).map((need) =>
-      missing('parts', `need-${need.ref}`, `${need.name}: ${need.quantity - need.received} still to arrive`),
+      missing('parts', `need-${need.ref}`, 'awaited', { part: need.name, count: need.quantity - need.received }),
     ),
     ...family.rebuild.flatMap((step) => {
       const own = done.find((one) => one.stepId === step.id);
       return [
         ...step.captures
           .filter((capture) => !taken.has(capture.id))
-          .map((capture) => missing('rebuild', `capture-${capture.id}`, `${step.title}: ${capture.ask.toLowerCase()}`)),
-        ...when(!own, missing('rebuild', `step-${step.id}`, `Step “${step.title}” is not done`)),
+          .map((capture) =>
+            missing('rebuild', `capture-${capture.id}`, 'capture', { step: step.title, ask: capture.ask }),
+          ),
+        ...when(!own, missing('rebuild', `step-${step.id}`, 'step', { step: step.title })),
         ...when(
           Boolean(own && step.hold_point && !own.second),
-          missing('rebuild', `step-${step.id}`, `Hold point “${step.title}” needs a second person`),
+          missing('rebuild', `step-${step.id}`, 'hold-point', { step: step.title }),
         ),
       ];
     }),
     ...asLeft
       .filter((state) => state.point.critical && !isMeasuredInFull(state, asLeft) && !judged(state)?.waivedReason)
       .map((state) =>
-        missing(
-          'rebuild',
-          `point-${state.point.id}`,
-          `As left: ${state.point.title} is not measured${state.taken ? ' in full' : ''}`,
-        ),
+        missing('rebuild', `point-${state.point.id}`, 'left-unmeasured', {
+          point: state.point.title,
+          taken: state.taken,
+        }),
       ),
     ...asLeft
       .filter((state) => state.point.critical && isBad(verdictThatHolds(state, judged(state))))
-      .map((state) => missing('rebuild', `point-${state.point.id}`, `As left: ${state.point.title} is ${state.words}`)),
+      .map((state) =>
+        missing('rebuild', `point-${state.point.id}`, 'left-bad', { point: state.point.title, verdict: state.words }),
+      ),
   ];
 };
 
@@ -174,38 +171,28 @@ const toReport: Gate = (record, family) => {
   return [
     ...family.test.checks
       .filter((check) => !checked.has(check.id))
-      .map((check) => missing('test', `check-${check.id}`, `“${check.title}” is not confirmed`)),
-    ...when(!open, missing('test', 'run', 'No run on the stand since the last rebuild')),
-    ...when(
-      open?.verdict === 'fail' && open.decision !== 'concession',
-      missing('test', 'run', 'The run failed: back to rebuild, or a concession with a name'),
-    ),
+      .map((check) => missing('test', `check-${check.id}`, 'check', { check: check.title })),
+    ...when(!open, missing('test', 'run', 'no-run')),
+    ...when(open?.verdict === 'fail' && open.decision !== 'concession', missing('test', 'run', 'run-failed')),
   ];
 };
 
 const isRunFailed: Gate = (record) => {
   const run = latestRun(record);
-  return when(run?.decision !== 'failed', missing('test', 'run', 'No run has been judged a failure'));
+  return when(run?.decision !== 'failed', missing('test', 'run', 'no-failed-run'));
 };
-const isReportIssued: Gate = (record) =>
-  when(!record.reports.length, missing('report', 'issue', 'The report is not issued'));
+const isReportIssued: Gate = (record) => when(!record.reports.length, missing('report', 'issue', 'no-report'));
 const isAnswered: Gate = (record) => {
   const quote = currentQuote(record);
   return when(
     !quote || !record.approvals.some((approval) => approval.quoteId === quote.id),
-    missing('approve', 'answer', 'The customer has not answered this revision'),
+    missing('approve', 'answer', 'unanswered'),
   );
 };
 const isReleased: Gate = (record) => [
-  ...when(
-    record.outcome !== 'declined' && !record.reports.length,
-    missing('report', 'issue', 'The report is not issued'),
-  ),
-  ...when(!record.returned, missing('return', 'release', 'The pump is not released')),
-  ...when(
-    Boolean(record.returned) && !record.returned?.deliveredAt,
-    missing('return', 'deliver', 'The delivery is not recorded'),
-  ),
+  ...when(record.outcome !== 'declined' && !record.reports.length, missing('report', 'issue', 'no-report')),
+  ...when(!record.returned, missing('return', 'release', 'unreleased')),
+  ...when(Boolean(record.returned) && !record.returned?.deliveredAt, missing('return', 'deliver', 'undelivered')),
 ];
 
 /** The gate before each event: what is missing, each line with the place that opens it. An event without an entry has no gate. */

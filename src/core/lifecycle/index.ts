@@ -1,7 +1,8 @@
 export { asksOf, type Asked } from './asks';
 export { answerLine, dayInZone, type AnswerGiven } from './answer-line';
 export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
-export { gateFor, type Missing } from './gates';
+export { gateFor } from './gates';
+export { sayMissing, type Missing, type MissingShown } from './missing';
 export { searchTextOf } from './search-text';
 export { jobDetails, parseTag, writeTag } from './tag';
 export {

@@ -1,5 +1,5 @@
 import { stations, type Hold, type Holder, type JobRecord, type Station } from '../record';
-import type { Missing } from './gates';
+import type { Missing } from './missing';
 
 export const eventKinds = [
   'begin-teardown',

@@ -2,7 +2,16 @@ import * as z from 'zod';
 import { tagField } from '@/core/change/inputs';
 import { changesOf } from '@/core/change';
 import type { Family } from '@/core/family';
-import { answerLine, gateFor, jobDetails, moves, sayMove, standingOf, type EventKind } from '@/core/lifecycle';
+import {
+  answerLine,
+  gateFor,
+  jobDetails,
+  moves,
+  sayMissing,
+  sayMove,
+  standingOf,
+  type EventKind,
+} from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
 import { isConstructionOpen, type JobRecord, type Station } from '@/core/record';
 import { listEventsAfter, listInstruments, readShop } from '@/db';
@@ -65,7 +74,7 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
     gate: {
       event,
       words: moves[event].words,
-      missing: record.closedAt ? [] : gateFor(event, record, family),
+      missing: record.closedAt ? [] : gateFor(event, record, family).map(sayMissing),
     },
     openLinks: record.links.filter((link) => !link.revokedAt && link.expiresAt > iso).length,
   };

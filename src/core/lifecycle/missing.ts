@@ -1,0 +1,65 @@
+import type { Station } from '../record';
+import { preparationWords, type Preparation } from './next-move';
+
+const short = (words: string) => words.slice(0, 60);
+
+/** Everything that can keep a gate shut: a code, and the sentence that says it when it is read. */
+const sentences = {
+  preparation: ({ what }: { what: Preparation }) => preparationWords[what].words,
+  capture: ({ step, ask }: { step: string; ask: string }) => `${step}: ${ask.toLowerCase()}`,
+  step: ({ step }: { step: string }) => `Step “${step}” is not done`,
+  unaccounted: ({ part }: { part: string }) => `${part} is not accounted for`,
+  uncleaned: ({ part }: { part: string }) => `${part} is not cleaned`,
+  readings: ({ point, left, of }: { point: string; left: number; of: number }) =>
+    `${point}: ${left} of ${of} readings left, or waive with a reason`,
+  derived: ({ point }: { point: string }) =>
+    `${point}: follows from two points that are not yet measured in full, or waive with a reason`,
+  undisposed: ({ point, verdict }: { point: string; verdict: string }) =>
+    `${point} is ${verdict} and has no disposition`,
+  'finding-undisposed': ({ finding }: { finding: string }) => `“${short(finding)}” has no disposition`,
+  'no-quote': () => 'No quote has been drawn up',
+  'no-line': () => 'The quote has no line',
+  'no-contact': () => 'The customer has no contact to send it to',
+  'finding-unquoted': ({ finding }: { finding: string }) => `“${short(finding)}” costs something and stands on no line`,
+  unordered: ({ part, count }: { part: string; count: number }) => `${part}: ${count} not ordered`,
+  awaited: ({ part, count }: { part: string; count: number }) => `${part}: ${count} still to arrive`,
+  'hold-point': ({ step }: { step: string }) => `Hold point “${step}” needs a second person`,
+  'left-unmeasured': ({ point, taken }: { point: string; taken: number }) =>
+    `As left: ${point} is not measured${taken ? ' in full' : ''}`,
+  'left-bad': ({ point, verdict }: { point: string; verdict: string }) => `As left: ${point} is ${verdict}`,
+  check: ({ check }: { check: string }) => `“${check}” is not confirmed`,
+  'no-run': () => 'No run on the stand since the last rebuild',
+  'run-failed': () => 'The run failed: back to rebuild, or a concession with a name',
+  'no-failed-run': () => 'No run has been judged a failure',
+  'no-report': () => 'The report is not issued',
+  unanswered: () => 'The customer has not answered this revision',
+  unreleased: () => 'The pump is not released',
+  undelivered: () => 'The delivery is not recorded',
+} as const;
+
+export type MissingCode = keyof typeof sentences;
+export type MissingArguments<Code extends MissingCode> =
+  Parameters<(typeof sentences)[Code]> extends readonly [infer About] ? About : undefined;
+
+/** One thing that keeps a gate shut: which it is, what it is about, and the place that opens it. */
+export type Missing = {
+  readonly [Code in MissingCode]: { readonly code: Code; readonly about: MissingArguments<Code> };
+}[MissingCode] & {
+  readonly station: Station;
+  /** Id of the element on the station's sheet. */
+  readonly anchor: string;
+};
+
+/** A missing thing as it is shown. */
+export interface MissingShown {
+  readonly code: MissingCode;
+  readonly words: string;
+  readonly station: Station;
+  readonly anchor: string;
+}
+
+/** Makes the words of a missing thing. @example sayMissing({ code: 'no-line', about: undefined, station: 'quote', anchor: 'lines' }).words // 'The quote has no line' */
+export function sayMissing({ code, about, station, anchor }: Missing): MissingShown {
+  const say: (about: never) => string = sentences[code];
+  return { code, words: say(about as never), station, anchor };
+}
