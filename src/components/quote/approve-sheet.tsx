@@ -1,14 +1,14 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { lineTotalMinor, totalQuote } from '@/core/quoting';
 import { currentQuote, recordedWays, type Quote } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { sayMoment, type JobView, type SheetProps } from '../job/view';
-import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
-import { oneOf } from '../ui/form-data';
+import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
+import { faultsOf } from '../ui/form-faults';
 
 /** What was sent and what was answered; the coordinator can record an answer that came by telephone or order. */
 export function ApproveSheet({ view, isHere }: SheetProps) {
@@ -113,66 +113,64 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
   );
 }
 
+interface AnswerText {
+  readonly way: (typeof recordedWays)[number];
+  readonly name: string;
+  readonly reference: string;
+  /** Ids of the lines that are approved. */
+  readonly approved: readonly string[];
+}
+
 function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
   const { run, error, isBusy } = useAct();
-  const [way, setWay] = useState<(typeof recordedWays)[number]>('telephone');
-  const [name, setName] = useState(view.record.contact?.name ?? '');
-  const [reference, setReference] = useState('');
-  const [declined, setDeclined] = useState<ReadonlySet<string>>(new Set());
   const standing = quote.lines.filter((line) => line.struckReason === null);
-  const approved = standing.filter((line) => !declined.has(line.id));
+  const form = useForm<AnswerText>({
+    defaultValues: {
+      way: 'telephone',
+      name: view.record.contact?.name ?? '',
+      reference: '',
+      approved: standing.map((line) => line.id),
+    },
+  });
+  const [way, approved] = useWatch({ control: form.control, name: ['way', 'approved'] });
+  const stays = (line: Quote['lines'][number]) => !line.declinable || approved.includes(line.id);
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
-  const send = (declineAll: boolean) =>
-    run('record-approval', {
-      tag: view.record.tag,
-      way,
-      name,
-      reference,
-      declinedLines: declineAll ? [] : [...declined],
-      declineAll,
-    });
+  const send = (declineAll: boolean) => {
+    const { name, reference } = form.getValues();
+    const declinedLines = declineAll ? [] : standing.filter((line) => !stays(line)).map((line) => line.id);
+    return run('record-approval', { tag: view.record.tag, way, name, reference, declinedLines, declineAll });
+  };
+  const faultOf = faultsOf(form.formState.errors, error);
   return (
     <section aria-label="Record an answer" className="space-y-2">
       <h2 className="font-bold">Record an answer that came otherwise</h2>
       <div className="grid gap-3 sm:grid-cols-3">
-        <SelectField
-          label="It came by"
-          value={way}
-          onChange={(event) => setWay(oneOf(recordedWays, event.target.value))}
-        >
-          <option value="telephone">telephone</option>
-          <option value="purchase order">purchase order</option>
+        <SelectField label="It came by" {...form.register('way')}>
+          {recordedWays.map((one) => (
+            <option key={one}>{one}</option>
+          ))}
         </SelectField>
-        <TextField
-          label="Who said so"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          error={issueFor(error, 'name')}
-        />
+        <TextField label="Who said so" error={faultOf('name')} {...form.register('name')} />
         <TextField
           label={way === 'telephone' ? 'When, and what was said' : 'Order number'}
-          value={reference}
-          onChange={(event) => setReference(event.target.value)}
-          error={issueFor(error, 'reference')}
+          error={faultOf('reference')}
+          {...form.register('reference')}
         />
       </div>
       <ul>
         {standing.map((line) => (
           <li key={line.id} className="row first:border-0">
             <label className="flex min-h-11 items-center gap-3">
-              <input
-                type="checkbox"
-                className="size-6 accent-(--ink)"
-                disabled={!line.declinable}
-                checked={!declined.has(line.id)}
-                onChange={(event) =>
-                  setDeclined(
-                    new Set(
-                      event.target.checked ? [...declined].filter((id) => id !== line.id) : [...declined, line.id],
-                    ),
-                  )
-                }
-              />
+              {line.declinable ? (
+                <input
+                  type="checkbox"
+                  className="size-6 accent-(--ink)"
+                  value={line.id}
+                  {...form.register('approved')}
+                />
+              ) : (
+                <input type="checkbox" className="size-6 accent-(--ink)" disabled checked />
+              )}
               <span className="flex-1">{line.description}</span>
               <span className="num">{money(lineTotalMinor(line))}</span>
             </label>
@@ -182,7 +180,7 @@ function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote:
       <ErrorNote error={error} />
       <div className="flex flex-wrap items-center gap-3">
         <Button verb="record-approval" tone="main" data-next disabled={isBusy} onClick={() => send(false)}>
-          Approved: {money(totalQuote(approved, quote.taxPct).grossMinor)} with tax
+          Approved: {money(totalQuote(standing.filter(stays), quote.taxPct).grossMinor)} with tax
         </Button>
         <Button verb="record-approval" disabled={isBusy} onClick={() => send(true)}>
           Declined: goes back as it is

@@ -1,25 +1,39 @@
 'use client';
 
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { lineTotalMinor, totalQuote } from '@/core/quoting';
 import { currentQuote, lineKinds, type Quote, type QuoteLine } from '@/core/record';
 import { formatMoney, parseQuantity } from '@/core/units';
-import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
-import { oneOf, textOf } from '../ui/form-data';
+import { faultsOf } from '../ui/form-faults';
+import { resolverOf, type ReadForm } from '../ui/form-resolver';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { useOthersWork } from '../ui/whose';
 import { readMoney, writeMoney } from './money';
 
-const refused = (what: string): ActError => ({
-  code: 'bad-input',
-  what,
-  kept: 'What you typed is still there.',
-  todo: 'Correct it.',
-  issues: [],
-});
+interface Amounts {
+  readonly quantity: string;
+  readonly price: string;
+}
+
+/** Quantity and price as typed; what cannot be read is said at its own field. */
+function readAmounts<Rest extends object>({
+  quantity,
+  price,
+  ...rest
+}: Amounts & Rest): ReadForm<Omit<Amounts & Rest, keyof Amounts> & { quantity: number; unitPriceMinor: number }> {
+  const amount = parseQuantity({ text: quantity, dimension: 'number', assume: '' });
+  const money = readMoney(price);
+  const issues = {
+    ...(!amount.ok && { quantity: amount.sentence }),
+    ...('sentence' in money && { price: money.sentence }),
+  };
+  if (!amount.ok || 'sentence' in money) return { ok: false, issues };
+  return { ok: true, read: { ...rest, quantity: amount.quantity.value.toNumber(), unitPriceMinor: money.minor } };
+}
 
 /** Lines grown out of the dispositions, to be changed, struck or added to; totals, and what the customer will see. */
 export function QuoteSheet({ view, isHere }: SheetProps) {
@@ -117,55 +131,54 @@ function Lines({ view, quote, isDraft }: { readonly view: JobView; readonly quot
   );
 }
 
-function LineRow({
-  view,
-  quote,
-  line,
-  isDraft,
-}: {
+interface LineProps {
   readonly view: JobView;
   readonly quote: Quote;
   readonly line: QuoteLine;
   readonly isDraft: boolean;
-}) {
+}
+interface LineText extends Amounts {
+  readonly description: string;
+}
+interface LineRead {
+  readonly description: string;
+  readonly quantity: number;
+  readonly unitPriceMinor: number;
+}
+
+function LineRow({ view, quote, line, isDraft }: LineProps) {
   const { record } = view;
-  const { run, error, setError, isBusy } = useAct();
-  const [description, setDescription] = useState(line.description);
-  const [quantity, setQuantity] = useState(String(line.quantity));
-  const [price, setPrice] = useState(writeMoney(line.unitPriceMinor));
-  const [striking, setStriking] = useState<string | null>(null);
+  const { run, error, isBusy } = useAct();
+  const form = useForm<LineText, unknown, LineRead>({
+    defaultValues: {
+      description: line.description,
+      quantity: String(line.quantity),
+      price: writeMoney(line.unitPriceMinor),
+    },
+    resolver: resolverOf(readAmounts<{ description: string }>),
+  });
+  const { errors, isDirty } = form.formState;
   const isStruck = line.struckReason !== null;
+  const isOpen = isDraft && !isStruck;
   const findings = record.findings.filter((finding) => line.findingIds.includes(finding.id));
-  const isChanged =
-    description !== line.description || quantity !== String(line.quantity) || price !== writeMoney(line.unitPriceMinor);
-  const save = async () => {
-    const amount = parseQuantity({ text: quantity, dimension: 'number', assume: '' });
-    const money = readMoney(price);
-    if (!amount.ok) return setError(refused(amount.sentence));
-    if ('sentence' in money) return setError(refused(money.sentence));
-    await run('change-line', {
-      tag: record.tag,
-      lineId: line.id,
-      basedOn: quote.version,
-      description,
-      quantity: amount.quantity.value.toNumber(),
-      unitPriceMinor: money.minor,
-    });
-  };
-  const strike = (reason: string | null) =>
-    run('strike-line', { tag: record.tag, lineId: line.id, basedOn: quote.version, reason });
-  const onEnter = (event: React.KeyboardEvent) => event.key === 'Enter' && void save();
+  const save = form.handleSubmit((read) =>
+    run('change-line', { tag: record.tag, lineId: line.id, basedOn: quote.version, ...read }),
+  );
+  const field = (name: keyof LineText, label: string, className: string) => (
+    <input
+      aria-label={`${label} ${line.description}`}
+      aria-invalid={Boolean(errors[name])}
+      className={`field min-h-11 ${className}`}
+      {...form.register(name)}
+      onKeyDown={(event) => event.key === 'Enter' && void save()}
+    />
+  );
+  const unread = errors.description?.message ?? errors.quantity?.message ?? errors.price?.message;
   return (
     <tr className={`row align-top ${isStruck ? 'text-quiet' : ''}`}>
       <td className="py-2 pr-3">
-        {isDraft && !isStruck ? (
-          <input
-            aria-label={`Words of the line ${line.description}`}
-            className="field min-h-11 font-semibold"
-            value={description}
-            onChange={(event) => setDescription(event.target.value)}
-            onKeyDown={onEnter}
-          />
+        {isOpen ? (
+          field('description', 'Words of the line', 'font-semibold')
         ) : (
           <b className={isStruck ? 'line-through' : ''}>{line.description}</b>
         )}
@@ -179,110 +192,108 @@ function LineRow({
         {!line.declinable && !isStruck && (
           <span className="block pl-3 text-13 text-quiet">belongs to every repair, cannot be declined alone</span>
         )}
+        {unread && (
+          <p role="alert" className="pl-3 text-13 font-semibold text-jasper">
+            {unread} What you typed is still there.
+          </p>
+        )}
         <ErrorNote error={error} />
-        {isDraft && isChanged && (
+        {isOpen && isDirty && (
           <Button tone="main" className="mt-1" disabled={isBusy} onClick={save}>
             Keep the change
           </Button>
         )}
       </td>
-      <td className="num py-2 text-right">
-        {isDraft && !isStruck ? (
-          <input
-            aria-label={`Quantity of ${line.description}`}
-            className="field num min-h-11 max-w-[90px] text-right"
-            value={quantity}
-            onChange={(event) => setQuantity(event.target.value)}
-            onKeyDown={onEnter}
-          />
-        ) : (
-          line.quantity
-        )}{' '}
-        {line.unit}
+      <td className="py-2 text-right">
+        <span className="inline-flex items-center justify-end gap-2">
+          {isOpen ? (
+            field('quantity', 'Quantity of', 'num max-w-[90px] text-right')
+          ) : (
+            <span className="num">{line.quantity}</span>
+          )}
+          <span className="w-6 text-left">{line.unit}</span>
+        </span>
       </td>
       <td className="num py-2 pl-2 text-right">
-        {isDraft && !isStruck ? (
-          <input
-            aria-label={`Price of ${line.description}`}
-            className="field num min-h-11 max-w-[130px] text-right"
-            value={price}
-            onChange={(event) => setPrice(event.target.value)}
-            onKeyDown={onEnter}
-          />
-        ) : (
-          writeMoney(line.unitPriceMinor)
-        )}
+        {isOpen ? field('price', 'Price of', 'num max-w-[130px] text-right') : writeMoney(line.unitPriceMinor)}
       </td>
       <td className="num py-4 text-right">{formatMoney({ minor: lineTotalMinor(line), currency: quote.currency })}</td>
-      <td className="py-2 pl-4">
-        {isDraft && isStruck && (
-          <Button disabled={isBusy} onClick={() => strike(null)}>
-            Put back
-          </Button>
-        )}
-        {isDraft && !isStruck && striking === null && (
-          <Button tone="quiet" onClick={() => setStriking('')}>
-            Strike
-          </Button>
-        )}
-        {isDraft && !isStruck && striking !== null && (
-          <div className="space-y-1">
-            <input
-              aria-label={`Why ${line.description} is struck`}
-              placeholder="why"
-              className="field min-h-11"
-              value={striking}
-              onChange={(event) => setStriking(event.target.value)}
-            />
-            <Button disabled={isBusy} onClick={() => strike(striking)}>
-              Strike it
-            </Button>
-          </div>
-        )}
-      </td>
+      <td className="py-2 pl-4">{isDraft && <Strike view={view} quote={quote} line={line} />}</td>
     </tr>
   );
 }
 
+/** Takes a line out of the offer with its reason, or puts it back. */
+function Strike({ view, quote, line }: Omit<LineProps, 'isDraft'>) {
+  const { run, error, isBusy } = useAct();
+  const [striking, setStriking] = useState<string | null>(null);
+  const strike = (reason: string | null) =>
+    run('strike-line', { tag: view.record.tag, lineId: line.id, basedOn: quote.version, reason });
+  if (line.struckReason !== null)
+    return (
+      <Button disabled={isBusy} onClick={() => strike(null)}>
+        Put back
+      </Button>
+    );
+  if (striking === null)
+    return (
+      <Button tone="quiet" onClick={() => setStriking('')}>
+        Strike
+      </Button>
+    );
+  return (
+    <div className="space-y-1">
+      <input
+        aria-label={`Why ${line.description} is struck`}
+        placeholder="why"
+        className="field min-h-11"
+        value={striking}
+        onChange={(event) => setStriking(event.target.value)}
+      />
+      <Button disabled={isBusy} onClick={() => strike(striking)}>
+        Strike it
+      </Button>
+      <ErrorNote error={error} />
+    </div>
+  );
+}
+
+interface OwnLine {
+  readonly kind: QuoteLine['kind'];
+  readonly description: string;
+  readonly plain: string;
+  readonly unit: string;
+}
+
 function AddLine({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
-  const { run, error, setError, isBusy } = useAct();
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const data = new FormData(form);
-    const amount = parseQuantity({ text: String(data.get('quantity')), dimension: 'number', assume: '' });
-    const money = readMoney(String(data.get('price')));
-    if (!amount.ok) return setError(refused(amount.sentence));
-    if ('sentence' in money) return setError(refused(money.sentence));
-    if (
-      await run('add-line', {
-        tag: view.record.tag,
-        basedOn: quote.version,
-        kind: oneOf(lineKinds, textOf(data, 'kind')),
-        description: textOf(data, 'description'),
-        plain: textOf(data, 'plain'),
-        quantity: amount.quantity.value.toNumber(),
-        unit: textOf(data, 'unit'),
-        unitPriceMinor: money.minor,
-      })
-    )
-      form.reset();
+  const { run, error, isBusy } = useAct();
+  const form = useForm<OwnLine & Amounts, unknown, OwnLine & LineRead>({
+    defaultValues: { kind: lineKinds[0], description: '', plain: '', quantity: '1', unit: 'pc', price: '' },
+    resolver: resolverOf(readAmounts<OwnLine>),
+  });
+  const faultOf = faultsOf(form.formState.errors, error);
+  const field = (name: keyof (OwnLine & Amounts)) => ({ error: faultOf(name), ...form.register(name) });
+  const send = async (read: OwnLine & LineRead) => {
+    if (await run('add-line', { tag: view.record.tag, basedOn: quote.version, ...read })) form.reset();
   };
   return (
     <details className="mt-4">
       <summary className="min-h-11 cursor-pointer content-center font-semibold">A line of your own</summary>
-      <form onSubmit={submit} className="grid gap-3 py-2 md:grid-cols-[140px_1.2fr_1.2fr_90px_80px_120px_auto]">
-        <SelectField label="Kind" name="kind">
+      <form
+        onSubmit={form.handleSubmit(send)}
+        className="grid items-start gap-3 py-2 md:grid-cols-[140px_1.2fr_1.2fr_90px_80px_120px_auto]"
+      >
+        <SelectField label="Kind" {...field('kind')}>
           {lineKinds.map((kind) => (
             <option key={kind}>{kind}</option>
           ))}
         </SelectField>
-        <TextField label="Words" name="description" required />
-        <TextField label="In plain words" name="plain" />
-        <TextField label="Quantity" name="quantity" defaultValue="1" required />
-        <TextField label="Unit" name="unit" defaultValue="pc" required />
-        <TextField label={`Price, ${quote.currency}`} name="price" required />
-        <Button type="submit" className="self-end" disabled={isBusy}>
+        <TextField label="Words" required {...field('description')} />
+        <TextField label="In plain words" {...field('plain')} />
+        <TextField label="Quantity" required {...field('quantity')} />
+        <TextField label="Unit" required {...field('unit')} />
+        <TextField label={`Price, ${quote.currency}`} required {...field('price')} />
+        <Button type="submit" className="mt-[22px]" disabled={isBusy}>
           Add
         </Button>
       </form>

@@ -1,27 +1,36 @@
 'use client';
 
+import { get, useFormContext } from 'react-hook-form';
 import type { Family } from '@/core/family';
 import { SelectField, TextArea, TextField } from '../ui/form';
 import { feet, usualPieces, type IntakeText } from './intake-text';
 
+/** The part of a form that these fields fill. */
+export interface IntakeValues {
+  readonly intake: IntakeText;
+}
+
 interface Props {
-  readonly text: IntakeText;
-  readonly onChange: (text: IntakeText) => void;
-  readonly issues: Readonly<Record<string, string>>;
   readonly family: Pick<Family, 'elastomers'> | undefined;
   readonly isFixed?: boolean;
 }
 
+function useIntakeField(isFixed: boolean) {
+  const { register, formState } = useFormContext<IntakeValues>();
+  return (name: Exclude<keyof IntakeText, 'shims' | 'cameWith'> | `shims.${(typeof feet)[number]}`) => {
+    const error: unknown = get(formState.errors, `intake.${name}.message`);
+    return {
+      ...register(`intake.${name}`),
+      ...(typeof error === 'string' && { error }),
+      ...(isFixed && { readOnly: true }),
+    };
+  };
+}
+
 /** What the tag, the customer and the pallet say of a pump: duty, liquid, why it came out, what came with it. */
-export function IntakeFields({ text, onChange, issues, family, isFixed = false }: Props) {
-  const field = <Key extends keyof IntakeText>(key: Key) => ({
-    value: text[key] as string,
-    error: issues[key],
-    readOnly: isFixed,
-    onChange: (event: { target: { value: string } }) => onChange({ ...text, [key]: event.target.value }),
-  });
-  const toggle = (piece: string, isHere: boolean) =>
-    onChange({ ...text, cameWith: isHere ? [...text.cameWith, piece] : text.cameWith.filter((one) => one !== piece) });
+export function IntakeFields({ family, isFixed = false }: Props) {
+  const { register } = useFormContext<IntakeValues>();
+  const field = useIntakeField(isFixed);
   return (
     <div className="space-y-5">
       <fieldset id="why" className="grid gap-3 sm:grid-cols-2">
@@ -51,24 +60,14 @@ export function IntakeFields({ text, onChange, issues, family, isFixed = false }
         </legend>
         <TextField label="The liquid it handled" {...field('liquid')} />
         <TextField label="Hazards, from the sheet" {...field('hazards')} />
-        <SelectField
-          label="Paper that came"
-          value={text.cleaning}
-          disabled={isFixed}
-          onChange={(event) => onChange({ ...text, cleaning: event.target.value as IntakeText['cleaning'] })}
-        >
+        <SelectField label="Paper that came" disabled={isFixed} {...register('intake.cleaning')}>
           <option value="none">none yet</option>
           <option value="declaration">cleaning declaration</option>
           <option value="sheet">safety sheet of the liquid</option>
         </SelectField>
         <TextField label="Its number or date" {...field('cleaningReference')} />
         <div id="elastomer">
-          <SelectField
-            label="Elastomer of the seals"
-            value={text.elastomer}
-            disabled={isFixed}
-            onChange={(event) => onChange({ ...text, elastomer: event.target.value })}
-          >
+          <SelectField label="Elastomer of the seals" disabled={isFixed} {...register('intake.elastomer')}>
             <option value="">as usual for this construction</option>
             {family?.elastomers.map((elastomer) => (
               <option key={elastomer}>{elastomer}</option>
@@ -84,9 +83,9 @@ export function IntakeFields({ text, onChange, issues, family, isFixed = false }
               <input
                 type="checkbox"
                 className="size-6 accent-(--ink)"
+                value={piece}
                 disabled={isFixed}
-                checked={text.cameWith.includes(piece)}
-                onChange={(event) => toggle(piece, event.target.checked)}
+                {...register('intake.cameWith')}
               />
               {piece}
             </label>
@@ -106,9 +105,7 @@ export function IntakeFields({ text, onChange, issues, family, isFixed = false }
             key={foot}
             label={foot.charAt(0).toUpperCase() + foot.slice(1)}
             className="num"
-            readOnly={isFixed}
-            value={text.shims[foot] ?? ''}
-            onChange={(event) => onChange({ ...text, shims: { ...text.shims, [foot]: event.target.value } })}
+            {...field(`shims.${foot}`)}
           />
         ))}
       </fieldset>

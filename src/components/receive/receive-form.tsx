@@ -2,17 +2,20 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { FormProvider, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
+import { present } from '@/core/present';
 import { proposeFamily, type FamilyCard } from '@/core/family';
 import type { InputOf } from '@/contract';
 import { act, type ActError } from '../act/act';
-import { useDraft } from '../act/use-draft';
+import { useFormDraft } from '../act/use-form-draft';
 import { useHits, type Hit } from '../shell/use-hits';
 import { Section } from '../signs/section';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
-import { ConstructionChooser, drawChosen } from './construction-chooser';
-import { IntakeFields } from './intake-fields';
-import { emptyIntake, readIntakeText, type IntakeText } from './intake-text';
+import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
+import { ConstructionChooser, drawChosen, type Construction } from './construction-chooser';
+import { IntakeFields, type IntakeValues } from './intake-fields';
+import { emptyIntake, readIntakeText } from './intake-text';
 
 export interface KnownCustomer {
   readonly id: string;
@@ -22,7 +25,7 @@ export interface KnownCustomer {
   readonly phone: string | null;
 }
 
-interface Draft {
+interface Draft extends IntakeValues {
   readonly customer: string;
   readonly contactName: string;
   readonly email: string;
@@ -36,7 +39,6 @@ interface Draft {
   readonly variant: string;
   readonly stages: string;
   readonly promisedOn: string;
-  readonly intake: IntakeText;
 }
 
 const fresh: Draft = {
@@ -62,35 +64,58 @@ function useVisits(serial: string): readonly Hit[] {
   return hits?.filter((hit) => hit.serial.toLowerCase() === wanted) ?? [];
 }
 
-function readDraft(text: string): Draft {
+function readDraft(text: string): Draft | null {
   try {
     return { ...fresh, ...(JSON.parse(text) as Partial<Draft>) };
   } catch {
-    return fresh;
+    return null;
   }
 }
 
-const inputOf = (
-  draft: Draft,
-  intake: InputOf<'receive-pump'>['intake'],
-  familyId: string,
-): InputOf<'receive-pump'> => ({
-  customer: draft.customer,
-  contact:
-    draft.contactName || draft.email ? { name: draft.contactName, email: draft.email, phone: draft.phone } : null,
-  pump: {
-    maker: draft.maker,
-    model: draft.model,
-    serial: draft.serial,
-    size: draft.size,
-    nameplate: draft.nameplate ? { words: draft.nameplate } : {},
-  },
-  familyId,
-  ...(draft.variant && { variant: draft.variant }),
-  ...(draft.stages.trim() && { stages: Number(draft.stages) }),
-  promisedOn: draft.promisedOn,
-  intake,
-});
+/** What was typed as the door wants it; the construction is filled in from what is shown when it is sent. */
+function readForm(draft: Draft): ReadForm<InputOf<'receive-pump'>> {
+  const { intake, issues } = readIntakeText(draft.intake);
+  if (Object.keys(issues).length) return { ok: false, issues: issuesUnder('intake', issues) };
+  const { customer, contactName, email, phone, maker, model, serial, size, nameplate, promisedOn } = draft;
+  return {
+    ok: true,
+    read: {
+      customer,
+      contact: contactName || email ? { name: contactName, email, phone } : null,
+      pump: { maker, model, serial, size, nameplate: nameplate ? { words: nameplate } : {} },
+      familyId: draft.familyId,
+      ...(draft.variant && { variant: draft.variant }),
+      ...(draft.stages.trim() && { stages: Number(draft.stages) }),
+      promisedOn,
+      intake,
+    },
+  };
+}
+
+const unread: ActError = {
+  code: 'bad-input',
+  what: 'Something typed cannot be read; it is marked below.',
+  kept: 'All that you typed is still there.',
+  todo: 'Correct the marked value.',
+  issues: [],
+};
+
+type PlainField = Exclude<keyof Draft, 'intake' | 'familyId' | 'variant' | 'stages'>;
+
+/** The construction that is shown: the one chosen by hand, else the one that the plate names, else the first. */
+function useConstruction(families: readonly FamilyCard[], { control, setValue }: UseFormReturn<Draft, unknown, Read>) {
+  const [nameplate, model, familyId, variant, stages] = useWatch({
+    control,
+    name: ['nameplate', 'model', 'familyId', 'variant', 'stages'],
+  });
+  const proposed = proposeFamily(families, `${nameplate} ${model}`);
+  const family = families.find((one) => one.id === familyId) ?? proposed ?? families[0];
+  const choose = (change: Construction) => {
+    for (const name of ['familyId', 'variant', 'stages'] as const) setValue(name, change[name]);
+  };
+  return { proposed, family, construction: { familyId: family?.id ?? '', variant, stages }, choose };
+}
+type Read = InputOf<'receive-pump'>;
 
 /** Takes a failed pump in; what is typed stays on this device until the pump has its tag. */
 export function ReceiveForm({
@@ -101,154 +126,136 @@ export function ReceiveForm({
   readonly families: readonly FamilyCard[];
 }) {
   const router = useRouter();
-  const [text, setText] = useDraft('receive', JSON.stringify(fresh));
-  const draft = readDraft(text);
-  const set = (change: Partial<Draft>) => setText(JSON.stringify({ ...draft, ...change }));
-  const [error, setError] = useState<ActError | null>(null);
-  const [issues, setIssues] = useState<Readonly<Record<string, string>>>({});
-  const [isBusy, setBusy] = useState(false);
-  const visits = useVisits(draft.serial);
-  const proposed = proposeFamily(families, `${draft.nameplate} ${draft.model}`);
-  const family = families.find((one) => one.id === draft.familyId) ?? proposed ?? families[0];
-  const construction = { familyId: family?.id ?? '', variant: draft.variant, stages: draft.stages };
-  const field = (
-    key:
-      | 'customer'
-      | 'contactName'
-      | 'email'
-      | 'phone'
-      | 'maker'
-      | 'model'
-      | 'serial'
-      | 'size'
-      | 'nameplate'
-      | 'promisedOn',
-    path: string = key,
-  ) => ({
-    value: draft[key],
-    error: issueFor(error, path),
-    onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value }),
+  const form = useForm<Draft, unknown, Read>({
+    defaultValues: fresh,
+    resolver: resolverOf(readForm),
+    // What is wrong is said when it is sent, and again at once while it is being put right.
+    shouldFocusError: true,
   });
-  const ownerNamed = (name: string): Partial<Draft> => {
+  const forget = useFormDraft('receive', form, readDraft);
+  const [error, setError] = useState<ActError | null>(null);
+  const serial = useWatch({ control: form.control, name: 'serial' });
+  const visits = useVisits(serial);
+  const { proposed, family, construction, choose } = useConstruction(families, form);
+  const field = (name: PlainField, path: string = name) => ({
+    error: issueFor(error, path),
+    ...form.register(name),
+  });
+  /** The customer's contact, where the shop knows one. */
+  const fillOwner = (name: string) => {
     const known = customers.find((one) => one.name.toLowerCase() === name.toLowerCase());
-    return {
-      customer: name,
-      ...(known?.email && { contactName: known.contactName ?? '', email: known.email, phone: known.phone ?? '' }),
-    };
+    if (!known?.email) return;
+    form.setValue('contactName', known.contactName ?? '');
+    form.setValue('email', known.email);
+    form.setValue('phone', known.phone ?? '');
   };
-  const chooseCustomer = (name: string) => set(ownerNamed(name));
-  // One change: a second one would be made from the draft as it was before the first.
-  const takeFrom = (visit: Hit | undefined) =>
-    visit && set({ maker: visit.maker, model: visit.model, ...ownerNamed(visit.customer) });
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const read = readIntakeText(draft.intake);
-    setIssues(read.issues);
-    if (Object.keys(read.issues).length)
-      return setError({
-        code: 'bad-input',
-        what: 'Something typed cannot be read; it is marked below.',
-        kept: 'All that you typed is still there.',
-        todo: 'Correct the marked value.',
-        issues: [],
-      });
-    setBusy(true);
-    const answer = await act('receive-pump', inputOf(draft, read.intake, family?.id ?? ''));
-    setBusy(false);
-    if (answer.ok) {
-      setText(null);
-      router.push(`/jobs/${answer.data.tag}`);
-    } else setError(answer.error);
+  const takeFrom = (visit: Hit) => {
+    form.setValue('maker', visit.maker);
+    form.setValue('model', visit.model);
+    form.setValue('customer', visit.customer);
+    fillOwner(visit.customer);
+  };
+  const send = async (read: Read) => {
+    const answer = await act('receive-pump', { ...read, familyId: construction.familyId });
+    if (!answer.ok) return setError(answer.error);
+    forget();
+    router.push(`/jobs/${answer.data.tag}`);
   };
   return (
-    <form onSubmit={submit} className="grid gap-x-8 p-6 pb-28 lg:grid-cols-[1fr_400px]">
-      <div className="space-y-5">
-        <h1 className="text-24 font-bold">Receive a pump</h1>
-        <fieldset className="grid gap-3 sm:grid-cols-4">
-          <legend className="mb-2 font-bold">Nameplate</legend>
-          <TextField label="Serial number" required className="num" {...field('serial', 'pump.serial')} />
-          <TextField label="Maker" required {...field('maker', 'pump.maker')} />
-          <TextField label="Model" required {...field('model', 'pump.model')} />
-          <TextField label="Size" {...field('size', 'pump.size')} />
-          <div className="sm:col-span-2">
-            <TextField label="Other words on the plate" {...field('nameplate', 'pump.nameplate')} />
-          </div>
-        </fieldset>
-        <ConstructionChooser
-          families={families}
-          chosen={family}
-          hint={
-            proposed ? `by its plate: ${proposed.short.toLowerCase()}` : 'the plate names none; choose by the drawing'
-          }
-          construction={construction}
-          onChange={(change) => set(change)}
-          issues={{
-            familyId: issueFor(error, 'familyId'),
-            variant: issueFor(error, 'variant'),
-            stages: issueFor(error, 'stages'),
-          }}
-        />
-        {visits.length > 0 && (
-          <section aria-label="Earlier visits" role="status" className="border-l-4 border-lake bg-sheet px-3 py-2">
-            <b>This serial number was here before.</b>
-            <ul>
-              {visits.map((visit) => (
-                <li key={visit.tag} className="flex flex-wrap items-center gap-x-3">
-                  <Link href={`/jobs/${visit.tag}`} className="num min-h-8 font-semibold underline">
-                    {visit.tag}
-                  </Link>
-                  <span className="flex-1 text-13">{visit.answer}</span>
-                </li>
-              ))}
-            </ul>
-            <Button tone="quiet" onClick={() => takeFrom(visits[0])}>
-              Take maker, model and owner from there
-            </Button>
-          </section>
-        )}
-        <fieldset className="grid gap-3 sm:grid-cols-4">
-          <legend className="mb-2 font-bold">Owner</legend>
-          <TextField
-            label="Customer"
-            required
-            list="customers"
-            value={draft.customer}
-            error={issueFor(error, 'customer')}
-            onChange={(event) => chooseCustomer(event.target.value)}
+    <FormProvider {...form}>
+      <form
+        onSubmit={form.handleSubmit(send, () => setError(unread))}
+        className="grid gap-x-8 p-6 pb-28 lg:grid-cols-[1fr_400px]"
+      >
+        <div className="space-y-5">
+          <h1 className="text-24 font-bold">Receive a pump</h1>
+          <fieldset className="grid gap-3 sm:grid-cols-4">
+            <legend className="mb-2 font-bold">Nameplate</legend>
+            <TextField label="Serial number" required className="num" {...field('serial', 'pump.serial')} />
+            <TextField label="Maker" required {...field('maker', 'pump.maker')} />
+            <TextField label="Model" required {...field('model', 'pump.model')} />
+            <TextField label="Size" {...field('size', 'pump.size')} />
+            <div className="sm:col-span-2">
+              <TextField label="Other words on the plate" {...field('nameplate', 'pump.nameplate')} />
+            </div>
+          </fieldset>
+          <ConstructionChooser
+            families={families}
+            chosen={family}
+            hint={
+              proposed ? `by its plate: ${proposed.short.toLowerCase()}` : 'the plate names none; choose by the drawing'
+            }
+            construction={construction}
+            onChange={choose}
+            issues={{
+              familyId: issueFor(error, 'familyId'),
+              variant: issueFor(error, 'variant'),
+              stages: issueFor(error, 'stages'),
+            }}
           />
-          <datalist id="customers">
-            {customers.map((customer) => (
-              <option key={customer.id + (customer.email ?? '')} value={customer.name} />
-            ))}
-          </datalist>
-          <TextField label="Contact" {...field('contactName', 'contact.name')} />
-          <TextField label="Mail address" type="email" {...field('email', 'contact.email')} />
-          <TextField label="Telephone" {...field('phone', 'contact.phone')} />
-        </fieldset>
-        <IntakeFields text={draft.intake} issues={issues} family={family} onChange={(intake) => set({ intake })} />
-      </div>
-      <aside className="lg:sticky lg:top-4 lg:self-start">
-        {family && (
-          <>
-            <p className="mb-1 font-bold">{family.title}</p>
-            <p className="mb-2 text-13 text-quiet">{family.duty}</p>
-            <Section
-              drawing={drawChosen(family, construction)}
-              pins={{}}
-              showsPins={false}
-              title={`Section of ${family.title}`}
+          {visits.length > 0 && (
+            <section aria-label="Earlier visits" role="status" className="border-l-4 border-lake bg-sheet px-3 py-2">
+              <b>This serial number was here before.</b>
+              <ul>
+                {visits.map((visit) => (
+                  <li key={visit.tag} className="flex flex-wrap items-center gap-x-3">
+                    <Link href={`/jobs/${visit.tag}`} className="num min-h-8 font-semibold underline">
+                      {visit.tag}
+                    </Link>
+                    <span className="flex-1 text-13">{visit.answer}</span>
+                  </li>
+                ))}
+              </ul>
+              <Button tone="quiet" onClick={() => takeFrom(present(visits[0]))}>
+                Take maker, model and owner from there
+              </Button>
+            </section>
+          )}
+          <fieldset className="grid gap-3 sm:grid-cols-4">
+            <legend className="mb-2 font-bold">Owner</legend>
+            <TextField
+              label="Customer"
+              required
+              list="customers"
+              error={issueFor(error, 'customer')}
+              {...form.register('customer', {
+                onChange: (event: { target: { value: string } }) => fillOwner(event.target.value),
+              })}
             />
-          </>
-        )}
-        <div className="mt-4 space-y-3">
-          <TextField label="Promised to the customer for" type="date" required {...field('promisedOn')} />
-          <ErrorNote error={error} />
-          <Button type="submit" tone="main" className="w-full" disabled={isBusy}>
-            Receive and give it a tag
-          </Button>
-          <p className="text-13 text-quiet">Pictures are taken on the next sheet, where the tag is printed too.</p>
+            <datalist id="customers">
+              {customers.map((customer) => (
+                <option key={customer.id + (customer.email ?? '')} value={customer.name} />
+              ))}
+            </datalist>
+            <TextField label="Contact" {...field('contactName', 'contact.name')} />
+            <TextField label="Mail address" type="email" {...field('email', 'contact.email')} />
+            <TextField label="Telephone" {...field('phone', 'contact.phone')} />
+          </fieldset>
+          <IntakeFields family={family} />
         </div>
-      </aside>
-    </form>
+        <aside className="lg:sticky lg:top-4 lg:self-start">
+          {family && (
+            <>
+              <p className="mb-1 font-bold">{family.title}</p>
+              <p className="mb-2 text-13 text-quiet">{family.duty}</p>
+              <Section
+                drawing={drawChosen(family, construction)}
+                pins={{}}
+                showsPins={false}
+                title={`Section of ${family.title}`}
+              />
+            </>
+          )}
+          <div className="mt-4 space-y-3">
+            <TextField label="Promised to the customer for" type="date" required {...field('promisedOn')} />
+            <ErrorNote error={error} />
+            <Button type="submit" tone="main" className="w-full" disabled={form.formState.isSubmitting}>
+              Receive and give it a tag
+            </Button>
+            <p className="text-13 text-quiet">Pictures are taken on the next sheet, where the tag is printed too.</p>
+          </div>
+        </aside>
+      </form>
+    </FormProvider>
   );
 }

@@ -1,7 +1,9 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useRef } from 'react';
+import { FormProvider, useForm } from 'react-hook-form';
+import type { InputOf } from '@/contract';
 import { chooseField, mergeDraft, type Draft } from '../act/merge-draft';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
@@ -9,8 +11,9 @@ import { Cautions } from '../bench/cautions';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
+import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
 import { useAskedPlace } from '../ui/use-asked-place';
-import { IntakeFields } from './intake-fields';
+import { IntakeFields, type IntakeValues } from './intake-fields';
 import { ConstructionLine } from './construction-line';
 import { intakeFieldNames, readIntakeText, writeIntakeText, type IntakeText } from './intake-text';
 
@@ -62,32 +65,67 @@ function Conflicts({
   );
 }
 
-function IntakeForm({ view }: SheetProps) {
-  const { record } = view;
-  const { run, error, setError, isBusy } = useAct();
-  const [text, setText] = useDraft(`${record.tag}.intake`);
-  const [issues, setIssues] = useState<Readonly<Record<string, string>>>({});
-  const isFixed = record.closedAt !== null;
-  const now = writeIntakeText(record.intake);
+function readForm({ intake: text }: IntakeValues): ReadForm<{ intake: SavedIntake }> {
+  const { intake, issues } = readIntakeText(text);
+  return Object.keys(issues).length
+    ? { ok: false, issues: issuesUnder('intake', issues) }
+    : { ok: true, read: { intake } };
+}
+type SavedIntake = InputOf<'save-intake'>['intake'];
+
+/** The draft of an intake on this device, held against what stands now. */
+function useIntakeDraft(tag: string, now: IntakeText) {
+  const [text, setText] = useDraft(`${tag}.intake`);
   const draft = readDraft(text);
   const merged = draft ? mergeDraft(draft, now) : { fields: now, conflicts: [], taken: [] };
   const store = (next: IntakeDraft | null) => setText(next && JSON.stringify(next));
   const change = (mine: IntakeText) => {
+    if (JSON.stringify(mine) === JSON.stringify(merged.fields)) return;
     const base = { ...now };
     // A conflict that nobody has chosen about stays one.
     if (draft) for (const key of merged.conflicts) Object.assign(base, { [key]: draft.base[key] });
     store({ base, mine });
   };
-  const save = async () => {
-    const read = readIntakeText(merged.fields);
-    setIssues(read.issues);
-    if (Object.keys(read.issues).length) return;
+  return { draft, merged, store, change };
+}
+
+function IntakeForm({ view }: SheetProps) {
+  const { record } = view;
+  const { run, error, setError, isBusy } = useAct();
+  const isFixed = record.closedAt !== null;
+  const now = writeIntakeText(record.intake);
+  const { draft, merged, store, change } = useIntakeDraft(record.tag, now);
+  const form = useForm<IntakeValues, unknown, { intake: SavedIntake }>({
+    defaultValues: { intake: merged.fields },
+    resolver: resolverOf(readForm),
+  });
+  const shown = JSON.stringify(merged.fields);
+  const latest = useRef(change);
+  useEffect(() => {
+    latest.current = change;
+  });
+  useEffect(
+    () =>
+      form.subscribe({
+        formState: { values: true },
+        callback: ({ values }) => latest.current(values.intake),
+      }),
+    [form],
+  );
+  // What others changed, and what a choice decided, is put into the fields; what is typed here stands there already.
+  useEffect(() => {
+    if (JSON.stringify(form.getValues('intake')) !== shown)
+      form.reset({ intake: JSON.parse(shown) as IntakeText }, { keepErrors: true });
+  }, [form, shown]);
+  const save = async ({ intake }: { intake: SavedIntake }) => {
     const basedOn = record.intake.version;
-    if (await run('save-intake', { tag: record.tag, basedOn, intake: read.intake })) store(null);
+    if (await run('save-intake', { tag: record.tag, basedOn, intake })) store(null);
   };
   return (
     <section aria-label="As received">
-      <IntakeFields text={merged.fields} issues={issues} family={view.family} isFixed={isFixed} onChange={change} />
+      <FormProvider {...form}>
+        <IntakeFields family={view.family} isFixed={isFixed} />
+      </FormProvider>
       <ErrorNote error={error} />
       {draft && (
         <Conflicts
@@ -105,10 +143,10 @@ function IntakeForm({ view }: SheetProps) {
       )}
       {!isFixed && draft && (
         <div className="mt-3 flex items-center gap-3">
-          <Button tone="main" disabled={isBusy || merged.conflicts.length > 0} onClick={save}>
+          <Button tone="main" disabled={isBusy || merged.conflicts.length > 0} onClick={form.handleSubmit(save)}>
             Keep the changes
           </Button>
-          <Button tone="quiet" onClick={() => (store(null), setError(null))}>
+          <Button tone="quiet" onClick={() => (store(null), setError(null), form.clearErrors())}>
             As it was
           </Button>
         </div>
