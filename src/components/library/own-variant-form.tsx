@@ -1,11 +1,13 @@
 'use client';
 
-import { present } from '@/core/present';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState, type FormEvent } from 'react';
+import { useMemo, useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import type { InputOf } from '@/contract';
 import type { Family } from '@/core/family';
 import { act, type ActError } from '../act/act';
 import { Button, ErrorNote, TextField } from '../ui/form';
+import { resolverOf, type ReadForm } from '../ui/form-resolver';
 
 interface Entry {
   readonly path: string;
@@ -75,37 +77,58 @@ function groupsOf(family: Family): readonly (readonly [title: string, entries: r
 /** A number as typed; not a number where the field was emptied, which is no zero. */
 const readNumber = (text: string) => (text.trim() ? Number(text.trim().replace(',', '.')) : Number.NaN);
 
+interface Values {
+  readonly title: string;
+  /** What stands in each field, by the path of its entry. */
+  readonly typed: Readonly<Record<string, string>>;
+}
+
+type Changes = InputOf<'make-own-family'>['changes'];
+
+/** Only what was changed; a field that was emptied or holds no number is said at its place. */
+const reader =
+  (entries: readonly Entry[]) =>
+  ({ title, typed }: Values): ReadForm<{ title: string; changes: Changes }> => {
+    const changed = entries.filter(({ path, value }) => typed[path] !== String(value));
+    const odd = changed.filter(({ path, factor }) => factor > 0 && !Number.isFinite(readNumber(typed[path] ?? '')));
+    if (odd.length)
+      return {
+        ok: false,
+        issues: Object.fromEntries(odd.map(({ path }) => [`typed.${path}`, `“${typed[path]}” is not a number`])),
+      };
+    const changes = changed.map(({ path, factor }) => {
+      const text = typed[path] ?? '';
+      const value = factor === 0 ? text : factor === 100 ? Math.round(readNumber(text) * 100) : readNumber(text);
+      return { path, value };
+    });
+    return { ok: true, read: { title, changes } };
+  };
+
+const unread: ActError = {
+  code: 'bad-input',
+  what: 'Something typed is not a number; it is marked below.',
+  kept: 'All that you typed is still there.',
+  todo: 'Correct it and make the variant again.',
+  issues: [],
+};
+
 /** A shop's own variant: only what was changed is sent; the shipped family stays as it is. */
 export function OwnVariantForm({ family }: { readonly family: Family }) {
   const router = useRouter();
   const groups = useMemo(() => groupsOf(family), [family]);
-  const [title, setTitle] = useState(`${family.short}, our way`);
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
+  const entries = useMemo(() => groups.flatMap(([, list]) => list), [groups]);
+  const form = useForm<Values, unknown, { title: string; changes: Changes }>({
+    defaultValues: {
+      title: `${family.short}, our way`,
+      typed: Object.fromEntries(entries.map(({ path, value }) => [path, String(value)])),
+    },
+    resolver: resolverOf(reader(entries)),
+  });
+  const typed = useWatch({ control: form.control, name: 'typed' });
+  const changed = entries.filter((entry) => typed[entry.path] !== String(entry.value));
   const [error, setError] = useState<ActError | null>(null);
-  const entries = groups.flatMap(([, list]) => list);
-  const changed = entries.filter(
-    (entry) => typed[entry.path] !== undefined && typed[entry.path] !== String(entry.value),
-  );
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const odd = changed.find((entry) => entry.factor > 0 && !Number.isFinite(readNumber(present(typed[entry.path]))));
-    if (odd)
-      return setError({
-        code: 'bad-input',
-        what: `${odd.label}: “${typed[odd.path]}” is not a number.`,
-        kept: 'All that you typed is still there.',
-        todo: 'Correct it and make the variant again.',
-        issues: [],
-      });
-    const changes = changed.map((entry) => ({
-      path: entry.path,
-      value: entry.factor
-        ? entry.factor === 100
-          ? Math.round(readNumber(present(typed[entry.path])) * 100)
-          : readNumber(present(typed[entry.path]))
-        : present(typed[entry.path]),
-    }));
-    const answer = await act('make-own-family', { familyId: family.id, title, changes });
+  const send = async (read: { title: string; changes: Changes }) => {
+    const answer = await act('make-own-family', { familyId: family.id, ...read });
     if (answer.ok) router.push(`/library/${answer.data.familyId}`);
     else setError(answer.error);
   };
@@ -114,8 +137,8 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
       <summary className="min-h-11 cursor-pointer content-center font-bold">
         Make our own variant of this family
       </summary>
-      <form onSubmit={submit} className="space-y-3">
-        <TextField label="What we call it" value={title} onChange={(event) => setTitle(event.target.value)} />
+      <form onSubmit={form.handleSubmit(send, () => setError(unread))} className="space-y-3">
+        <TextField label="What we call it" {...form.register('title')} />
         {groups.map(([name, list]) => (
           <details key={name}>
             <summary className="min-h-11 cursor-pointer content-center font-semibold">
@@ -131,8 +154,8 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
                   label={entry.label}
                   className={entry.factor ? 'num' : ''}
                   inputMode={entry.factor ? 'decimal' : 'text'}
-                  value={typed[entry.path] ?? String(entry.value)}
-                  onChange={(event) => setTyped({ ...typed, [entry.path]: event.target.value })}
+                  error={form.formState.errors.typed?.[entry.path]?.message}
+                  {...form.register(`typed.${entry.path}`)}
                 />
               ))}
             </div>

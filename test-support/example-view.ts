@@ -1,0 +1,46 @@
+import f1 from '@families/f1-overhung.json';
+import type { JobView } from '@/components/job/view';
+import { loadFamily, type Family } from '@/core/family';
+import { gateFor, moves, sayMissing, standingOf, type EventKind } from '@/core/lifecycle';
+import type { JobRecord, Station } from '@/core/record';
+
+export const exampleFamily = loadFamily(f1);
+
+const onward: Readonly<Record<Station, EventKind>> = {
+  receive: 'begin-teardown',
+  teardown: 'finish-teardown',
+  clean: 'finish-cleaning',
+  inspect: 'finish-inspection',
+  quote: 'send-quote',
+  approve: 'accept-quote',
+  parts: 'start-rebuild',
+  rebuild: 'finish-rebuild',
+  test: 'pass-test',
+  report: 'finish-report',
+  return: 'close',
+};
+
+/** What the server would show of a record, for a component on its own; times are those of the examples. */
+export function exampleView(record: JobRecord, change: Partial<JobView> = {}, family: Family = exampleFamily): JobView {
+  const event = onward[record.station];
+  return {
+    record,
+    family,
+    instruments: [
+      { code: 'M-07', kind: 'outside micrometer', uncertaintyUm: 2, dueOn: '2027-03-01' },
+      { code: 'B-02', kind: 'bore gauge', uncertaintyUm: 3, dueOn: '2027-03-01' },
+    ],
+    audiences: {},
+    person: { personId: 'p-ines', name: 'Ines', role: 'coordinator' },
+    answer: `${record.tag} is here.`,
+    standing: standingOf(record, family),
+    ready: { early: '2026-12-01', likely: '2026-12-04', late: '2026-12-09' },
+    today: '2026-11-24',
+    zone: 'UTC',
+    newerFamily: null,
+    lengthDisplay: 'metric',
+    gate: { event, words: moves[event].words, missing: gateFor(event, record, family).map(sayMissing) },
+    openLinks: 0,
+    ...change,
+  };
+}
