@@ -4,7 +4,7 @@ export default {
   jest: { projectType: 'custom', configFile: 'jest.mutation.config.mjs' },
   coverageAnalysis: 'perTest',
   mutate: ['src/core/{lifecycle,quoting,inspection,report,parts,testing,change}/**/*.ts', '!src/core/**/*.test.ts'],
-  reporters: ['clear-text', 'json'],
+  reporters: ['clear-text', 'json', 'progress-append-only'],
   clearTextReporter: { allowColor: false, reportTests: false, logTests: false },
   jsonReporter: { fileName: 'reports/mutation.json' },
   tempDirName: '.stryker-tmp',

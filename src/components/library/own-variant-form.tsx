@@ -106,7 +106,7 @@ const reader =
 
 const unread: ActError = {
   code: 'bad-input',
-  what: 'Something typed is not a number; it is marked below.',
+  what: 'Something typed is not a number; it is marked.',
   kept: 'All that you typed is still there.',
   todo: 'Correct it and make the variant again.',
   issues: [],

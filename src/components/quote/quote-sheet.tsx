@@ -217,7 +217,7 @@ function LineRow({ view, quote, line, isDraft }: LineProps) {
       <td className="num py-2 pl-2 text-right">
         {isOpen ? field('price', 'Price of', 'num max-w-[130px] text-right') : writeMoney(line.unitPriceMinor)}
       </td>
-      <td className="num py-4 text-right">{formatMoney({ minor: lineTotalMinor(line), currency: quote.currency })}</td>
+      <td className="num pt-5 text-right">{formatMoney({ minor: lineTotalMinor(line), currency: quote.currency })}</td>
       <td className="py-2 pl-4">{isDraft && <Strike view={view} quote={quote} line={line} />}</td>
     </tr>
   );

@@ -94,7 +94,7 @@ function readForm(draft: Draft): ReadForm<InputOf<'receive-pump'>> {
 
 const unread: ActError = {
   code: 'bad-input',
-  what: 'Something typed cannot be read; it is marked below.',
+  what: 'Something typed cannot be read; it is marked.',
   kept: 'All that you typed is still there.',
   todo: 'Correct the marked value.',
   issues: [],
@@ -129,8 +129,6 @@ export function ReceiveForm({
   const form = useForm<Draft, unknown, Read>({
     defaultValues: fresh,
     resolver: resolverOf(readForm),
-    // What is wrong is said when it is sent, and again at once while it is being put right.
-    shouldFocusError: true,
   });
   const forget = useFormDraft('receive', form, readDraft);
   const [error, setError] = useState<ActError | null>(null);

@@ -162,12 +162,15 @@ function linesForPart(asked: Asked, findings: readonly Finding[]): DraftLine[] {
 const partName = (family: Family, ref: string) =>
   family.parts.find((part) => part.ref === ref)?.name.toLowerCase() ?? ref;
 
+/** Names one after the other; with semicolons where a name has a comma of its own. */
+const listOf = (names: readonly string[]) => names.join(names.some((name) => name.includes(',')) ? '; ' : ', ');
+
 /** The soft parts, as kits where cheaper; a finding on one of them stands on the line that buys it. */
 function bundleLines({ family, rates }: Asked, soft: ReadonlyMap<string, number>, byPart: ByPart): DraftLine[] {
   return bundleParts(family, soft).map(({ title, parts, priceMinor }) => {
     const findings = parts.flatMap(({ ref }) => byPart.get(ref) ?? []);
     const names = [...new Set(parts.map(({ ref }) => partName(family, ref)))];
-    const renewed = `Seals, bearings and gaskets that are always renewed: ${names.join(', ')}.`;
+    const renewed = `Seals, bearings and gaskets that are always renewed: ${listOf(names)}.`;
     return line({
       kind: 'part',
       description: title,
