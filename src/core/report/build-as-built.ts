@@ -55,9 +55,27 @@ function sideOf({ record, family }: Asked, pointId: string, phase: Phase): AsBui
   };
 }
 
+/** Limits with one number of decimals: as many as any of them has, and at least so many. A limit is never rounded. */
+function limitsInWords(limits: readonly number[], least: number): readonly string[] {
+  const digits = Math.max(least, ...limits.map((limit) => String(limit).split('.')[1]?.length ?? 0));
+  return limits.map((limit) => limit.toFixed(digits));
+}
+
+function reuseInWords(
+  { min, max }: { readonly min?: number | undefined; readonly max?: number | undefined },
+  least: number,
+) {
+  const words = limitsInWords(
+    [min, max].filter((one) => one !== undefined),
+    least,
+  );
+  const said = [...(min === undefined ? [] : ['from']), ...(max === undefined ? [] : ['to'])];
+  return said.length ? `${said.map((word, i) => `${word} ${words[i]}`).join(' ')} mm` : 'as new';
+}
+
 function pointsOf(asked: Asked): AsBuilt['points'] {
   return asked.family.points.map((point) => {
-    const digits = point.resolution_mm < 0.01 ? 3 : 2;
+    const least = point.resolution_mm < 0.01 ? 3 : 2;
     const design = point.derived
       ? { min: point.derived.design_um.min / 1000, max: point.derived.design_um.max / 1000 }
       : present(point.new_mm);
@@ -65,14 +83,8 @@ function pointsOf(asked: Asked): AsBuilt['points'] {
     return {
       number: point.number,
       title: point.title,
-      new: `${design.min.toFixed(digits)} to ${design.max.toFixed(digits)} mm`,
-      reuse:
-        [
-          reuse.min !== undefined && `from ${reuse.min.toFixed(digits)}`,
-          reuse.max !== undefined && `to ${reuse.max.toFixed(digits)}`,
-        ]
-          .filter(Boolean)
-          .join(' ') + ' mm',
+      new: limitsInWords([design.min, design.max], least).join(' to ') + ' mm',
+      reuse: reuseInWords(reuse, least),
       source: point.source,
       critical: point.critical,
       as_found: sideOf(asked, point.id, 'as-found'),
