@@ -7,6 +7,9 @@ export default {
   reporters: ['clear-text', 'json', 'progress-append-only'],
   clearTextReporter: { allowColor: false, reportTests: false, logTests: false },
   jsonReporter: { fileName: 'reports/mutation.json' },
+  // What was killed by a test that did not change is not tried again.
+  incremental: true,
+  incrementalFile: 'reports/mutation-incremental.json',
   tempDirName: '.stryker-tmp',
   concurrency: 2,
   timeoutMS: 20_000,
