@@ -4,7 +4,17 @@ import { verifyJob, type Decider, type Decision } from '@/core/change';
 import { buildFamily, type Build, type Capture, type Family } from '@/core/family';
 import type { ChainedEvent, PersonalMove } from '@/core/lifecycle';
 import { present } from '@/core/present';
-import { asId, placeKey, rebuildRound, type Duty, type JobId, type JobRecord, type MadeId } from '@/core/record';
+import {
+  asId,
+  placeKey,
+  rebuildRound,
+  stations,
+  type Station,
+  type Duty,
+  type JobId,
+  type JobRecord,
+  type MadeId,
+} from '@/core/record';
 import type { Action, CapturePhase, PersonId, PhotoId, Phase, Tag } from '@/core/record';
 import { exampleRecord } from '@/core/record/example-record';
 import { reckonBearingHeat } from '@/core/sums';
@@ -286,15 +296,16 @@ export class CoreJob {
     return asBuiltSchema.parse(JSON.parse(present(this.texts[id])));
   }
 
+  /** Plays on until the job stands at a station. */
+  playTo(station: Exclude<Station, 'report' | 'return'>): this {
+    const parts = [this.receive, this.teardown, this.clean, this.inspect, this.quote, null, this.parts, this.rebuild];
+    parts.slice(stations.indexOf(this.record.station), stations.indexOf(station)).forEach((part) => part?.call(this));
+    return this;
+  }
+
   /** From the closed door to the issued report. */
   async play(): Promise<AsBuilt> {
-    this.receive();
-    this.teardown();
-    this.clean();
-    this.inspect();
-    this.quote();
-    this.parts();
-    this.rebuild();
+    this.playTo('test');
     await this.test();
     return this.report();
   }
