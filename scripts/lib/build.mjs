@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { oneAtATime } from './one-at-a-time.mjs';
 import { say } from './say.mjs';
 
 const root = join(import.meta.dirname, '..', '..');
@@ -28,11 +29,22 @@ function fingerprintOfSources() {
   return hash.digest('hex');
 }
 
-/** Builds the application when its sources changed since the last build. */
+/** Builds the application when its sources changed since the last build; two commands do not build at once. */
 export function buildWhenChanged() {
   const stamp = join(root, '.next', 'puddlestone-build');
   const now = fingerprintOfSources();
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  const isThere = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === now;
+  if (isThere()) return;
+  oneAtATime(join(root, '.build-lock'), 'building', () => {
+    if (!isThere()) build(stamp, now);
+  });
+}
+
+/**
+ * @param {string} stamp
+ * @param {string} now
+ */
+function build(stamp, now) {
   say('Building (about a minute the first time) …');
   const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
     cwd: root,

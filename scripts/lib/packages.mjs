@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { oneAtATime } from './one-at-a-time.mjs';
 import { fail, say } from './say.mjs';
 
 const root = join(import.meta.dirname, '..', '..');
@@ -16,13 +17,24 @@ function has(program) {
     .find((path) => existsSync(path));
 }
 
-/** Installs npm packages from the lock file when node_modules does not match it. */
+/** Installs npm packages from the lock file when node_modules does not match it; two commands do not install at once. */
 export function ensureNodePackages() {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
   const stamp = join(root, 'node_modules', '.puddlestone-lock');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  const isThere = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === lock;
+  if (isThere()) return;
+  oneAtATime(join(root, '.install-lock'), 'installing packages', () => {
+    if (!isThere()) install(stamp, lock);
+  });
+}
+
+/**
+ * @param {string} stamp
+ * @param {string} lock
+ */
+function install(stamp, lock) {
   say('Installing npm packages from the lock file …');
   const done = spawnSync('npm', ['ci', '--include=dev', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
   if (done.status !== 0) fail('npm ci did not finish; see the lines above.');
