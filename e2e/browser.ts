@@ -150,7 +150,9 @@ export async function waitForGone(page: Page, role: string, name: string): Promi
   await page.waitForSelector(named(role, name), { hidden: true });
 }
 
-/** Comes to a page as from outside: to go to another place of the page that is shown already would not load anything. */
+/**
+ * Comes to a page as from outside: to go to another place of the page that is shown already would not load anything.
+ */
 export async function open(page: Page, path: string): Promise<void> {
   const isShown = path.includes('#') && page.url().split('#')[0] === base + path.split('#')[0];
   await page.goto(base + path, { waitUntil: isShown ? 'load' : 'networkidle2' });

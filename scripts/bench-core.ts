@@ -1,4 +1,5 @@
-// Used by the benchmark: calls a second of each sum, verdicts of 200 points, section drawing, report PDF with 20 pictures.
+// Used by the benchmark: calls a second of each sum, verdicts of 200 points, section drawing, report PDF with 20
+// pictures.
 import { present } from '@/core/present';
 import f1 from '@families/f1-overhung.json';
 import f4 from '@families/f4-bore-hole.json';

@@ -1,5 +1,6 @@
 // npm run bench: each main view at 60 open jobs and with 20 000 jobs in the record, beside an empty dynamic page of the
-// same server in the same run; first-load JavaScript by view; report PDF; sums a second; memory. Loopback only, bounded.
+// same server in the same run; first-load JavaScript by view; report PDF; sums a second; memory. Loopback only,
+// bounded.
 import { readFileSync, rmSync, mkdirSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

@@ -1,4 +1,7 @@
-/** At the start of a serving copy: real devices where a module names them, migrations, older jobs taken over, and the outbox looked through from time to time. */
+/**
+ * At the start of a serving copy: real devices where a module names them, migrations, older jobs taken over, and the
+ * outbox looked through from time to time.
+ */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || !process.env.DATABASE_URL) return;
   const { migrateDatabase } = await import('./db/migrate');

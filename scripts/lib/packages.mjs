@@ -17,7 +17,9 @@ function has(program) {
     .find((path) => existsSync(path));
 }
 
-/** Installs npm packages from the lock file when node_modules does not match it; two commands do not install at once. */
+/**
+ * Installs npm packages from the lock file when node_modules does not match it; two commands do not install at once.
+ */
 export function ensureNodePackages() {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))

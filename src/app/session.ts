@@ -74,7 +74,9 @@ const entrySchema = z.object({
   madeAt: z.iso.datetime().nullable(),
 });
 
-/** The entry of a request: its key and the moment when it was made, as the device says. Throws DomainError for nonsense. */
+/**
+ * The entry of a request: its key and the moment when it was made, as the device says. Throws DomainError for nonsense.
+ */
 export function entryOf(request: Request): Entry | undefined {
   const key = request.headers.get('entry-key');
   if (key === null) return undefined;

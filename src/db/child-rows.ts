@@ -46,7 +46,9 @@ export async function loadChildren(
 
 const texts = new WeakMap<object, readonly string[]>();
 
-/** The statement's text in the pieces between its job ids, written once: composing it anew cost more than running it. */
+/**
+ * The statement's text in the pieces between its job ids, written once: composing it anew cost more than running it.
+ */
 function textOf(kinds: Readonly<Record<string, Children>>): readonly string[] {
   const known = texts.get(kinds);
   if (known) return known;

@@ -12,7 +12,10 @@ export interface OpenedDatabase {
   readonly pool: Pool;
 }
 
-/** Opens a pool on MariaDB. Times go in and out in UTC; idle connections are let go so that a restarted server is met anew. */
+/**
+ * Opens a pool on MariaDB. Times go in and out in UTC; idle connections are let go so that a restarted server is met
+ * anew.
+ */
 export function openDatabase(url: string): OpenedDatabase {
   const pool = createPool({
     uri: url,

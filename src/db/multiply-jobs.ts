@@ -1,7 +1,10 @@
 import { sql } from 'drizzle-orm';
 import type { Connection } from './client';
 
-/** Tables of a job that are copied, each with the columns that name rows of the copy. Pictures and issued papers stay out for their size. */
+/**
+ * Tables of a job that are copied, each with the columns that name rows of the copy. Pictures and issued papers stay
+ * out for their size.
+ */
 const copied: Readonly<Record<string, readonly string[]>> = {
   pumps: ['id'],
   jobs: ['id', 'pump_id'],
@@ -53,7 +56,8 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
         ...(closed && { closed_at: 'coalesce(closed_at, utc_timestamp())' }),
       }),
     };
-    // Now and then an id met one that was there already, for a reason not found; it is passed over rather than ending the run.
+    // Now and then an id met one that was there already, for a reason not found; it is passed over rather than ending
+    // the run.
     const here =
       table === 'pumps'
         ? 'select distinct pump_id as own from jobs where length(tag) < 8'

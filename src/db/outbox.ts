@@ -27,7 +27,9 @@ export async function listDueOutbox(connection: Connection, now: Date, limit: nu
   return rows.map((row) => ({ ...row, item: itemSchema.parse(fromJson(row.item)) }));
 }
 
-/** Takes a row for one try, as compare-and-set on its tries; gives how many tries that makes, null when another has it. */
+/**
+ * Takes a row for one try, as compare-and-set on its tries; gives how many tries that makes, null when another has it.
+ */
 export async function claimOutbox(
   connection: Connection,
   id: string,

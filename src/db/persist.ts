@@ -97,7 +97,8 @@ export interface OutboxRow {
 }
 
 /**
- * Writes what was decided of one job: its rows, its event and what is to be done after the commit, as compare-and-set on
+ * Writes what was decided of one job: its rows, its event and what is to be done after the commit, as compare-and-set
+ * on
  * the version that was decided upon. To be called in a transaction.
  * @returns the rows of the outbox; null when somebody else changed the job meanwhile, and then nothing is written
  */
@@ -134,7 +135,9 @@ export async function persistOpening(
   await writeEvent(connection, id, decision);
 }
 
-/** Writes the event from which on a job's events hold its changes, as compare-and-set; false when somebody was first. */
+/**
+ * Writes the event from which on a job's events hold its changes, as compare-and-set; false when somebody was first.
+ */
 export async function persistTakenOver(
   connection: Connection,
   decision: Pick<Decision<unknown>, 'before' | 'after' | 'event' | 'standing'>,

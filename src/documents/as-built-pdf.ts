@@ -252,7 +252,10 @@ function writeEnd(paper: Paper, { report, pictures, zone }: Asked): void {
   );
 }
 
-/** The as-built report as it is issued: as found and as left side by side, parts, torques, settings, test, pictures, signatures. */
+/**
+ * The as-built report as it is issued: as found and as left side by side, parts, torques, settings, test, pictures,
+ * signatures.
+ */
 export async function writeAsBuiltPdf(asked: Asked): Promise<Buffer> {
   const { report } = asked;
   const paper = openPaper({ title: `As-built report ${report.number} revision ${report.revision}` });

@@ -127,7 +127,10 @@ export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number]): voi
   paper.y = y0 + height;
 }
 
-/** Flow over pressure of a displacement pump: what the turns move, the line through the points, and the least that is asked for. */
+/**
+ * Flow over pressure of a displacement pump: what the turns move, the line through the points, and the least that is
+ * asked for.
+ */
 export function drawSlip(
   paper: Paper,
   test: AsBuilt['tests'][number],

@@ -12,7 +12,9 @@ interface Asked {
 
 const personOf = ({ actor }: Context) => (actor.kind === 'person' ? actor.personId : null);
 
-/** The answer that an entry got before; null for a new one. Throws DomainError for a key that stood for something else. */
+/**
+ * The answer that an entry got before; null for a new one. Throws DomainError for a key that stood for something else.
+ */
 async function answerBefore({ context, verb, body }: Asked, { key }: Entry): Promise<{ answer: unknown } | null> {
   const found = await findEntry(context.database, key);
   if (!found) return null;

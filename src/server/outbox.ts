@@ -54,7 +54,9 @@ async function shopOf({ database }: Context) {
   return shop;
 }
 
-/** Writes the quote's PDF and mails it with the customer's link. The mail has the row's id: sent twice, it is one mail. */
+/**
+ * Writes the quote's PDF and mails it with the customer's link. The mail has the row's id: sent twice, it is one mail.
+ */
 async function mailQuote(
   context: Context,
   row: OutboxRow,

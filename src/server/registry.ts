@@ -79,7 +79,9 @@ export const readUseCases = {
   'read-customer-page': readCustomerPage,
 } as const;
 
-/** Who may do each verb, for an interface that says whose work something is; moves as `advance-job:` and their event. */
+/**
+ * Who may do each verb, for an interface that says whose work something is; moves as `advance-job:` and their event.
+ */
 export const audiences: Readonly<Record<string, readonly Audience[]>> = {
   ...Object.fromEntries(Object.entries(verbs).map(([verb, { audience }]) => [verb, audience])),
   ...Object.fromEntries(Object.entries(moveAudience).map(([event, audience]) => [`advance-job:${event}`, audience])),

@@ -2,7 +2,10 @@ import { present } from '@/core/present';
 import { chanceFrom } from './chance';
 import type { Gauge, GaugeAsk } from './contract';
 
-/** How worn the simulated part is: 0 as new, 1 at the limit for reuse, above 1 past it. One wear for all places of a point. */
+/**
+ * How worn the simulated part is: 0 as new, 1 at the limit for reuse, above 1 past it. One wear for all places of a
+ * point.
+ */
 function wearOf(ask: GaugeAsk): number {
   if (ask.phase === 'as-left') return -0.4;
   const chance = chanceFrom(`${ask.job}/${ask.point}/wear`)();

@@ -1,6 +1,9 @@
 import { DeviceError, type Letter, type Mail } from './contract';
 
-/** A post office that delivers into an outbox which can be read in the product. `keep` stores one mail; one id, one mail. */
+/**
+ * A post office that delivers into an outbox which can be read in the product. `keep` stores one mail; one id, one
+ * mail.
+ */
 export function simulatedMail(keep: (letter: Letter) => Promise<void>): Mail {
   return {
     async send(letter) {

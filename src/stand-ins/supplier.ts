@@ -11,7 +11,9 @@ function dueOf(order: SupplierOrder): string {
   return addDays(order.placedOn, longest + slip);
 }
 
-/** About one order in three is a piece short on its first parcel, never its only piece; the rest follows a day later. */
+/**
+ * About one order in three is a piece short on its first parcel, never its only piece; the rest follows a day later.
+ */
 function shortLine({ number, lines }: SupplierOrder): string | null {
   const chance = chanceFrom(`${number}/short`);
   if (chance() > 0.36 || lines.reduce((sum, line) => sum + line.quantity, 0) < 2) return null;

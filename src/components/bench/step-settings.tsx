@@ -7,7 +7,9 @@ import type { JobRecord } from '@/core/record';
 import { Working } from '../ui/working';
 import { SumDrawing } from '../sums/drawings';
 
-/** The sums of a step, with this job's own numbers, the figure that the step wants large, its drawing and its working. */
+/**
+ * The sums of a step, with this job's own numbers, the figure that the step wants large, its drawing and its working.
+ */
 export function StepSettings({
   step,
   record,

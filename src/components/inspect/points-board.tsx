@@ -92,7 +92,9 @@ interface Props {
   readonly canEdit: boolean;
 }
 
-/** Points in the section and in rows with their limit strips; one field at a time waits for a typed or gauged reading. */
+/**
+ * Points in the section and in rows with their limit strips; one field at a time waits for a typed or gauged reading.
+ */
 export function PointsBoard({ view, phase, canEdit }: Props) {
   const { record, family } = view;
   const readings = useReadings(view, phase);

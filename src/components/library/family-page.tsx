@@ -77,7 +77,9 @@ function limitsOf({ new_mm, reuse_mm, derived }: Family['points'][number]): stri
   return `${present(new_mm).min} to ${present(new_mm).max} mm new${reuse && `, ${reuse} mm for reuse`}`;
 }
 
-/** One family as it teaches the product a construction: section, parts, points, both sequences, test plan, damage, kits. */
+/**
+ * One family as it teaches the product a construction: section, parts, points, both sequences, test plan, damage, kits.
+ */
 export function FamilyPage({ family, built, variant, stages, currency, isOwner }: Props) {
   const query = new URLSearchParams({ ...(variant && { variant }), ...(stages && { stages }) }).toString();
   const file = (as: string) => `/files/family/${family.id}/${as}${query && as !== 'file' ? `?${query}` : ''}`;

@@ -98,7 +98,9 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
   );
 }
 
-/** The family as it would be drawn with the variant and stages chosen so far; stages out of range are drawn as usual. */
+/**
+ * The family as it would be drawn with the variant and stages chosen so far; stages out of range are drawn as usual.
+ */
 export function drawChosen(family: FamilyCard, { variant, stages }: Construction) {
   const count = Number(stages);
   const isCount =

@@ -47,7 +47,9 @@ function AnswerToRead({ hit }: { readonly hit: Hit }) {
   );
 }
 
-/** One search box: a tag, a serial number, a customer or words; the answer line of the hit can be read out or copied. */
+/**
+ * One search box: a tag, a serial number, a customer or words; the answer line of the hit can be read out or copied.
+ */
 export function FindBox() {
   const router = useRouter();
   const [field, setField] = useState<HTMLInputElement | null>(null);

@@ -5,7 +5,10 @@ import { Button } from '../ui/form';
 
 const loadAgain = () => location.reload();
 
-/** A page that could not be made: says so, keeps what waits on the device, and is loaded again as soon as the record answers. */
+/**
+ * A page that could not be made: says so, keeps what waits on the device, and is loaded again as soon as the record
+ * answers.
+ */
 export function PageFault({ error }: { readonly error: Error & { digest?: string } }) {
   useEffect(() => {
     const timer = setInterval(

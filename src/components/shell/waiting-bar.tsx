@@ -38,7 +38,9 @@ function overTheirs({ error, ...entry }: WaitingEntry): WaitingEntry {
   return { ...entry, key: makeKey(), input: based } as WaitingEntry;
 }
 
-/** Says quietly that entries wait on this device, sends them when it can, and lets a person choose where two disagree. */
+/**
+ * Says quietly that entries wait on this device, sends them when it can, and lets a person choose where two disagree.
+ */
 export function WaitingBar() {
   const router = useRouter();
   const text = useSyncExternalStore(watchWaiting, waitingText, () => '[]');

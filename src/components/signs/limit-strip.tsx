@@ -8,7 +8,10 @@ interface Props {
   readonly isBad: boolean;
 }
 
-/** A rule to scale: the new band solid, the reuse allowance hatched, beyond it bare; each reading a tick, the worst taller, uncertainty as a whisker. */
+/**
+ * A rule to scale: the new band solid, the reuse allowance hatched, beyond it bare; each reading a tick, the worst
+ * taller, uncertainty as a whisker.
+ */
 export function LimitStrip({ strip, width = 230, label, isBad }: Props) {
   const hatch = useId();
   const x = (value: number) => ((value - strip.low) / (strip.high - strip.low)) * width;

@@ -1,5 +1,7 @@
 import { present } from '@/core/present';
-/** Outline of a pebble: a closed smooth curve with a slight, fixed variety, so that each station is known by its shape. */
+/**
+ * Outline of a pebble: a closed smooth curve with a slight, fixed variety, so that each station is known by its shape.
+ */
 export function pebble(
   seed: number,
   { cx, cy, rx, ry }: { readonly cx: number; readonly cy: number; readonly rx: number; readonly ry: number },

@@ -45,7 +45,10 @@ const pinFill: Readonly<Record<PinState, string>> = {
 /** Where an outline begins along the shaft. */
 const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
 
-/** The longitudinal section with its numbered points. Points are picked by pointer and by keyboard; state shows by shape as well as colour. */
+/**
+ * The longitudinal section with its numbered points. Points are picked by pointer and by keyboard; state shows by shape
+ * as well as colour.
+ */
 export function Section({
   drawing,
   pins,

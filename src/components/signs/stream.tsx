@@ -63,7 +63,9 @@ function Stretch({ of, from, to }: { readonly of: string; readonly from: number;
   );
 }
 
-/** The stream of a job: passed pebbles solid, the present one larger with the holder's letter, those ahead in outline. */
+/**
+ * The stream of a job: passed pebbles solid, the present one larger with the holder's letter, those ahead in outline.
+ */
 export function Stream({ station, holder, isStopped = false, skipped = [] }: Props) {
   const at = stations.indexOf(station);
   const cx = xOf(at);

@@ -31,7 +31,9 @@ function niceStep(rough: number): number {
   return power * ([1, 2, 5].find((factor) => factor * power >= rough) ?? 10);
 }
 
-/** Head over flow with the fitted curve and the cross of tolerances, and power and efficiency below on the same flows. */
+/**
+ * Head over flow with the fitted curve and the cross of tolerances, and power and efficiency below on the same flows.
+ */
 export function CurveChart({ judged, guarantee }: Props) {
   return judged.slip ? (
     <SlipChart judged={judged} slip={judged.slip} />
@@ -145,7 +147,10 @@ function HeadChart({
   );
 }
 
-/** Flow over pressure: what the turns move dashed, the line through the points, and what is asked for at the duty's pressure. */
+/**
+ * Flow over pressure: what the turns move dashed, the line through the points, and what is asked for at the duty's
+ * pressure.
+ */
 function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip: NonNullable<JudgedRun['slip']> }) {
   const most = Math.max(...slip.pressuresKpa, slip.dutyKpa) * 1.08;
   const step = niceStep(most / 6);

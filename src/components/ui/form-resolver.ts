@@ -5,7 +5,10 @@ export type ReadForm<Read> =
   | { readonly ok: true; readonly read: Read }
   | { readonly ok: false; readonly issues: Readonly<Record<string, string>> };
 
-/** Issues of one part of a form, by the path of that part. @example issuesUnder('intake', { flow: 'no unit' }) // { 'intake.flow': 'no unit' } */
+/**
+ * Issues of one part of a form, by the path of that part.
+ * @example issuesUnder('intake', { flow: 'no unit' }) // { 'intake.flow': 'no unit' }
+ */
 export const issuesUnder = (part: string, issues: Readonly<Record<string, string>>) =>
   Object.fromEntries(Object.entries(issues).map(([name, said]) => [`${part}.${name}`, said]));
 

@@ -2,7 +2,9 @@
 
 import { useEffect, useSyncExternalStore } from 'react';
 
-/** When a link to the place already in the address was followed last: the address stays, the wish to go there is new. */
+/**
+ * When a link to the place already in the address was followed last: the address stays, the wish to go there is new.
+ */
 let repeatedAt = 0;
 
 function subscribe(listener: () => void): () => void {

@@ -2,7 +2,9 @@
 
 import { useState, type ComponentType } from 'react';
 
-/** A component that is fetched when it is first asked for; until then, and where it cannot be fetched, there is none. */
+/**
+ * A component that is fetched when it is first asked for; until then, and where it cannot be fetched, there is none.
+ */
 export function useFetched<Props>(
   fetchIt: () => Promise<ComponentType<Props>>,
 ): readonly [ComponentType<Props> | null, () => void] {

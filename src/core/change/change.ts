@@ -17,7 +17,9 @@ interface PutOf<Kind extends RowKind> {
 /** A row that a command writes: a new one, or in place of the one with the same key. */
 export type Put = { readonly [Kind in RowKind]: PutOf<Kind> }[RowKind];
 
-/** A change as its event keeps it: the row after, and of a row that stood before the fields that differ, as they were. */
+/**
+ * A change as its event keeps it: the row after, and of a row that stood before the fields that differ, as they were.
+ */
 export type Change = Put & { readonly was: Readonly<Record<string, unknown>> | null };
 
 /** Says that a row of a kind is put. */

@@ -40,7 +40,8 @@ import {
 
 /**
  * Any order of commands by any people: whatever is acknowledged is kept, gates hold, the events give the record, money
- * adds up, and every signature is of whom it says. Nothing here says what a command should answer; only what may never be.
+ * adds up, and every signature is of whom it says. Nothing here says what a command should answer; only what may never
+ * be.
  */
 const family = buildFamily(loadFamily(f1), {});
 const tag = asId<Tag>('P-0417');

@@ -33,7 +33,10 @@ export function changesOf(event: Pick<ChainedEvent, 'data'>): readonly Put[] | n
   return read.success && read.data.changes ? (read.data.changes as unknown as readonly Put[]) : null;
 }
 
-/** The tables that a job's events give, from its opening on. Events before the opening hold no changes and are passed over. */
+/**
+ * The tables that a job's events give, from its opening on. Events before the opening hold no changes and are passed
+ * over.
+ */
 export function replayEvents(events: readonly Pick<ChainedEvent, 'data'>[]): RowTables {
   const tables = emptyTables();
   for (const event of events) {
@@ -86,7 +89,9 @@ export function verifyJob({
   return null;
 }
 
-/** The record as the events give it, with the frame of the stored one. Throws RangeError where no event opens the job. */
+/**
+ * The record as the events give it, with the frame of the stored one. Throws RangeError where no event opens the job.
+ */
 export function replayRecord(
   events: readonly Pick<ChainedEvent, 'data'>[],
   frame: Pick<JobRecord, 'version' | 'headHash' | 'earlierVisits'>,

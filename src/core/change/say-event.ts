@@ -25,7 +25,9 @@ const kindNames: Readonly<Record<RowKind, string>> = {
   returned: 'return',
 };
 
-/** What tells a row from the others, and what it says, in this order; fields that a row does not have are passed over. */
+/**
+ * What tells a row from the others, and what it says, in this order; fields that a row does not have are passed over.
+ */
 const telling = ['ref', 'stepId', 'captureId', 'pointId', 'place', 'caution', 'partRef', 'number', 'revision'] as const;
 const saying = [
   'typed',

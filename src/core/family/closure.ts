@@ -214,7 +214,10 @@ function checkStep(step: TeardownStep | RebuildStep, path: string, family: Famil
   ];
 }
 
-/** What is not closed in a family as one pump is built; empty where a pump can be taken apart, measured and put together by it. */
+/**
+ * What is not closed in a family as one pump is built; empty where a pump can be taken apart, measured and put together
+ * by it.
+ */
 export function checkBuild(family: Family): Faults {
   return [
     ...checkIds(family),

@@ -3,7 +3,9 @@ import { readFamilyFile, type FileRead } from './read-file';
 import type { Family } from './schema';
 
 const id = '[a-z0-9-]+';
-/** What a shop may change of a family without writing a file: times, prices, limits and words; each addressed by ids. */
+/**
+ * What a shop may change of a family without writing a file: times, prices, limits and words; each addressed by ids.
+ */
 export const changeable: readonly RegExp[] = [
   new RegExp(`^labour/${id}/minutes$`),
   new RegExp(`^parts/${id}/price_minor$`),
@@ -21,7 +23,8 @@ export interface Change {
 }
 
 /**
- * A shop's own variant of a family, as an overlay with the changes. Throws RangeError for a path that may not be changed
+ * A shop's own variant of a family, as an overlay with the changes. Throws RangeError for a path that may not be
+ * changed
  * here.
  */
 export function makeOwnVariant(

@@ -64,7 +64,8 @@ export function readFamilyFile(text: string): FileRead {
     };
   const faults = checkClosure(read.data);
   if (!faults.length) return { family: read.data, faults: [] };
-  // Paths of the closure check are those of a built family; parts and steps are found by their own names where they moved.
+  // Paths of the closure check are those of a built family; parts and steps are found by their own names where they
+  // moved.
   return {
     family: null,
     faults: faults.slice(0, 100).map(({ path, what, rule }) => placed(keysOf(path), `${what} (${rule})`)),

@@ -213,7 +213,9 @@ const stepShared = {
   mistake: z.string().optional(),
   captures: z.array(capture).default([]),
 };
-/** A bench sum shown at the step: its inputs from the family, and those that come from the job's readings or positions. */
+/**
+ * A bench sum shown at the step: its inputs from the family, and those that come from the job's readings or positions.
+ */
 const setting = z.strictObject({
   variants,
   sum: z.string(),

@@ -6,7 +6,10 @@ import { stackStages, type Stacked } from './section-stages';
 
 export type { Drawn, SectionBreak, SectionDrawing, SectionPin, SectionShape } from './section-drawing';
 
-/** Spreads labels along a line so that neighbours keep `gap`, moving each as little as a single pass each way can. @example spreadLabels([10, 12, 50], { gap: 20, from: 0, to: 100 }) // [10, 30, 50] */
+/**
+ * Spreads labels along a line so that neighbours keep `gap`, moving each as little as a single pass each way can.
+ * @example spreadLabels([10, 12, 50], { gap: 20, from: 0, to: 100 }) // [10, 30, 50]
+ */
 export function spreadLabels(
   wanted: readonly number[],
   { gap, from, to }: { readonly gap: number; readonly from: number; readonly to: number },
@@ -79,8 +82,10 @@ const upright = (pins: readonly SectionPin[], length: number): readonly SectionP
   pins.map((pin) => ({ ...pin, x: pin.y, y: length - pin.x, labelX: pin.labelY, labelY: length - pin.labelX }));
 
 /**
- * The longitudinal section of a family, from its `section` data alone: outlines about one, two or three shaft lines with
- * their mirror below each, long stacks broken, numbered points whose labels never overlap, upright where the pump stands.
+ * The longitudinal section of a family, from its `section` data alone: outlines about one, two or three shaft lines
+ * with
+ * their mirror below each, long stacks broken, numbered points whose labels never overlap, upright where the pump
+ * stands.
  */
 export function drawSection(family: Drawn): SectionDrawing {
   const { radius, lines, axis } = family.section;

@@ -9,7 +9,10 @@ export interface Build {
 const isIn = (variant: string | undefined) => (one: { readonly variants?: readonly string[] | undefined }) =>
   !one.variants || (variant !== undefined && one.variants.includes(variant));
 
-/** What follows the `+` of a version: the way a job's pump is built. @example readBuild('1.2.0+cartridge.7') // { variant: 'cartridge', stages: 7 } */
+/**
+ * What follows the `+` of a version: the way a job's pump is built.
+ * @example readBuild('1.2.0+cartridge.7') // { variant: 'cartridge', stages: 7 }
+ */
 export function readBuild(version: string): Build {
   const words = version.split('+')[1]?.split('.') ?? [];
   const stages = words.find((word) => /^\d+$/.test(word));
@@ -17,13 +20,19 @@ export function readBuild(version: string): Build {
   return { ...(variant && { variant }), ...(stages && { stages: Number(stages) }) };
 }
 
-/** The version with the way of building behind it, as semantic versioning writes build metadata. @example writeBuild('1.2.0', { variant: 'cartridge', stages: 7 }) // '1.2.0+cartridge.7' */
+/**
+ * The version with the way of building behind it, as semantic versioning writes build metadata.
+ * @example writeBuild('1.2.0', { variant: 'cartridge', stages: 7 }) // '1.2.0+cartridge.7'
+ */
 export function writeBuild(version: string, { variant, stages }: Build): string {
   const words = [variant, stages].filter((word) => word !== undefined);
   return words.length ? `${version.split('+')[0]}+${words.join('.')}` : present(version.split('+')[0]);
 }
 
-/** Which of two versions is newer, whatever stands behind the `+`: above 0 the first, below 0 the other. @example compareVersions('1.10.0', '1.9.3+packed') // 1 */
+/**
+ * Which of two versions is newer, whatever stands behind the `+`: above 0 the first, below 0 the other.
+ * @example compareVersions('1.10.0', '1.9.3+packed') // 1
+ */
 export function compareVersions(one: string, other: string): number {
   const parts = (version: string) => present(version.split('+')[0]).split('.').map(Number);
   return parts(one).reduce((sign, value, i) => sign || value - present(parts(other)[i]), 0);

@@ -3,7 +3,8 @@ import type { PointState } from './judge-points';
 
 /**
  * The finding of a point in words for the customer, who has no drawing.
- * For instance: "The gap that lets pumped liquid leak back inside the pump is worn out: 0.91 mm where at most 0.76 mm is allowed."
+ * For instance: "The gap that lets pumped liquid leak back inside the pump is worn out: 0.91 mm where at most 0.76 mm
+ * is allowed."
  */
 export function plainSentence(state: PointState): string {
   const { point, verdict, worstMm } = state;

@@ -10,7 +10,9 @@ export interface ReckonedSetting {
   readonly waits: string;
 }
 
-/** What a setting takes from the job: readings as left, or as found where none is left yet, or a position of teardown. */
+/**
+ * What a setting takes from the job: readings as left, or as found where none is left yet, or a position of teardown.
+ */
 export function takenFrom(
   from: Setting['from'][string],
   { record, family }: { readonly record: JobRecord; readonly family: Family },
@@ -30,7 +32,10 @@ export function takenFrom(
   return from.as === 'list' ? values : values.reduce((sum, value) => sum + value, 0) / values.length;
 }
 
-/** Reckons a setting from the family's inputs and the job's readings and positions; never throws for what a job can hold. */
+/**
+ * Reckons a setting from the family's inputs and the job's readings and positions; never throws for what a job can
+ * hold.
+ */
 export function reckonSetting(setting: Setting, record: JobRecord, family: Family): ReckonedSetting {
   const taken = Object.entries(setting.from).map(
     ([field, from]) => [field, takenFrom(from, { record, family }), from] as const,

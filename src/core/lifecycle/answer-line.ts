@@ -28,7 +28,10 @@ export function sayDay(isoDate: string): string {
   return spoken.format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
 }
 
-/** The day of a moment on the clocks of a zone, `YYYY-MM-DD`. @example dayInZone('2026-11-23T23:30:00Z', 'Europe/Vienna') // '2026-11-24' */
+/**
+ * The day of a moment on the clocks of a zone, `YYYY-MM-DD`.
+ * @example dayInZone('2026-11-23T23:30:00Z', 'Europe/Vienna') // '2026-11-24'
+ */
 export function dayInZone(iso: string, zone: string): string {
   const format =
     days.get(zone) ??
@@ -37,7 +40,10 @@ export function dayInZone(iso: string, zone: string): string {
   return format.format(new Date(iso));
 }
 
-/** Since when, as a person says it. @example saySince('2026-11-21T08:00:00Z', '2026-11-24T08:00:00Z', 'UTC') // 'for three days' */
+/**
+ * Since when, as a person says it.
+ * @example saySince('2026-11-21T08:00:00Z', '2026-11-24T08:00:00Z', 'UTC') // 'for three days'
+ */
 export function saySince(iso: string, now: string, zone: string): string {
   const days = Math.round((Date.parse(dayInZone(now, zone)) - Date.parse(dayInZone(iso, zone))) / 86_400_000);
   if (days <= 0) return 'since today';

@@ -69,7 +69,9 @@ function askedOfSteps(record: JobRecord, family: Family): readonly Asked[] {
     });
 }
 
-/** The numbers that a job waits for at its station: positions, readings, torques and bearing temperatures not yet kept. */
+/**
+ * The numbers that a job waits for at its station: positions, readings, torques and bearing temperatures not yet kept.
+ */
 export function asksOf(record: JobRecord, family: Family): readonly Asked[] {
   if (record.closedAt) return [];
   switch (record.station) {

@@ -9,7 +9,10 @@ export interface ChainedEvent {
   readonly hash: string;
 }
 
-/** JSON with sorted keys, so that the same data always has the same bytes. Undefined members are dropped. @example canonical({ b: 1, a: [2] }) // '{"a":[2],"b":1}' */
+/**
+ * JSON with sorted keys, so that the same data always has the same bytes. Undefined members are dropped.
+ * @example canonical({ b: 1, a: [2] }) // '{"a":[2],"b":1}'
+ */
 export function canonical(value: unknown): string {
   if (value === null || typeof value !== 'object') return JSON.stringify(value ?? null);
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;

@@ -195,7 +195,10 @@ const isReleased: Gate = (record) => [
   ...when(Boolean(record.returned) && !record.returned?.deliveredAt, missing('return', 'deliver', 'undelivered')),
 ];
 
-/** The gate before each event: what is missing, each line with the place that opens it. An event without an entry has no gate. */
+/**
+ * The gate before each event: what is missing, each line with the place that opens it. An event without an entry has no
+ * gate.
+ */
 export const gates = {
   'begin-teardown': toTeardown,
   'finish-teardown': toClean,

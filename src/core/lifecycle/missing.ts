@@ -58,7 +58,10 @@ export interface MissingShown {
   readonly anchor: string;
 }
 
-/** Makes the words of a missing thing. @example sayMissing({ code: 'no-line', about: undefined, station: 'quote', anchor: 'lines' }).words // 'The quote has no line' */
+/**
+ * Makes the words of a missing thing.
+ * @example sayMissing({ code: 'no-line', about: undefined, station: 'quote', anchor: 'lines' }).words // 'The quote has no line'
+ */
 export function sayMissing({ code, about, station, anchor }: Missing): MissingShown {
   const say: (about: never) => string = sentences[code];
   return { code, words: say(about as never), station, anchor };

@@ -3,7 +3,10 @@ export function writeTag(number: number): string {
   return `P-${String(number).padStart(4, '0')}`;
 }
 
-/** The tag that a person typed or a scanner read: `P-0417`, `p417`, `0417`; null when it is none. @example parseTag('p417') // 'P-0417' */
+/**
+ * The tag that a person typed or a scanner read: `P-0417`, `p417`, `0417`; null when it is none.
+ * @example parseTag('p417') // 'P-0417'
+ */
 export function parseTag(text: string): string | null {
   const found = /^p?[-\s]?0*(\d{1,7})$/i.exec(text.trim());
   return found ? writeTag(Number(found[1])) : null;

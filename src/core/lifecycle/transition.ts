@@ -119,7 +119,9 @@ export function allowedEvents(state: LifecycleState): readonly EventKind[] {
   return eventKinds.filter((event) => event !== 'resume' && moves[event].from.includes(state.station));
 }
 
-/** Who holds a pump at a station. At Parts it is the supplier once everything is ordered, until the last piece is in. */
+/**
+ * Who holds a pump at a station. At Parts it is the supplier once everything is ordered, until the last piece is in.
+ */
 export function holderAt(state: LifecycleState, parts: { readonly toOrder: number; readonly awaited: number }): Holder {
   if (state.hold) return state.hold.holder;
   if (state.station === 'parts') return parts.toOrder === 0 && parts.awaited > 0 ? 'P' : 'U';

@@ -30,7 +30,8 @@ test('nothing left is ready today', () =>
   expect(readyRange(nothing, today)).toEqual({ early: today, likely: today, late: today }));
 
 test('by hand: 480 minutes before the answer, lead of 10 days, 240 after', () => {
-  // likely: 24th and 25th at the bench → 26th; +3 days answer → 29th; +10 days +1 slip → 10 December; one bench day → 11 December
+  // likely: 24th and 25th at the bench → 26th; +3 days answer → 29th; +10 days +1 slip → 10 December; one bench day →
+  // 11 December
   expect(
     readyRange(
       {

@@ -26,7 +26,10 @@ interface Case {
   readonly slipDays: number;
 }
 
-/** Factors on standard times, answer times in days, factors on lead times: from good to bad. Values of the shop's own experience. */
+/**
+ * Factors on standard times, answer times in days, factors on lead times: from good to bad. Values of the shop's own
+ * experience.
+ */
 const cases: Readonly<Record<keyof ReadyRange, Case>> = {
   early: { work: 0.85, answerDays: 1, lead: 1, slipDays: 0 },
   likely: { work: 1, answerDays: 3, lead: 1, slipDays: 1 },

@@ -4,7 +4,8 @@ const dayMs = 86_400_000;
 export const benchMinutesPerDay = 240;
 
 /**
- * The day on which so many bench minutes are done, counted from a day, five working days a week: from a Friday, Friday and Monday are used up by two days' work.
+ * The day on which so many bench minutes are done, counted from a day, five working days a week: from a Friday, Friday
+ * and Monday are used up by two days' work.
  * Inputs: ISO date `YYYY-MM-DD`, minutes ≥ 0, minutes a day > 0. Gives an ISO date.
  * @example addWorkMinutes({ from: '2026-11-27', minutes: 480, perDay: 240 }) // '2026-12-01'
  */

@@ -54,7 +54,10 @@ interface Bundle {
   readonly priceMinor: number;
 }
 
-/** The cheapest way to buy what is needed: every choice of kits is tried, the rest bought singly. Exact for a family's few kits (up to 10). */
+/**
+ * The cheapest way to buy what is needed: every choice of kits is tried, the rest bought singly. Exact for a family's
+ * few kits (up to 10).
+ */
 export function bundleParts(family: Family, need: ReadonlyMap<string, number>): readonly Bundle[] {
   const priceOf = new Map(family.parts.map((part) => [part.ref, part]));
   const kits = family.kits.slice(0, 10);

@@ -7,7 +7,10 @@ export interface QuoteTotals {
   readonly grossMinor: number;
 }
 
-/** One line in minor units: quantity × unit price, rounded half up; a struck line is nothing. @example lineTotalMinor({ quantity: 3.5, unitPriceMinor: 6801, struckReason: null }) // 23804 */
+/**
+ * One line in minor units: quantity × unit price, rounded half up; a struck line is nothing.
+ * @example lineTotalMinor({ quantity: 3.5, unitPriceMinor: 6801, struckReason: null }) // 23804
+ */
 export function lineTotalMinor(line: Pick<QuoteLine, 'quantity' | 'unitPriceMinor' | 'struckReason'>): number {
   return line.struckReason === null ? timesPrice(line.quantity, line.unitPriceMinor) : 0;
 }

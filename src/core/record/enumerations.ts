@@ -1,4 +1,6 @@
-/** The words of the domain that are one of a few, each stated once: browser, server and database take them from here. */
+/**
+ * The words of the domain that are one of a few, each stated once: browser, server and database take them from here.
+ */
 export const stations = [
   'receive',
   'teardown',

@@ -133,7 +133,10 @@ export interface Disposition extends Signed {
 export interface Finding extends Signed {
   readonly id: FindingId;
   readonly kind: FindingKind;
-  /** What it was found at: the pump as it came, or as it leaves. A verdict overruled as found says nothing of the pump as left. */
+  /**
+   * What it was found at: the pump as it came, or as it leaves. A verdict overruled as found says nothing of the pump
+   * as left.
+   */
   readonly phase: Phase;
   readonly pointId: string | null;
   readonly partRef: string;
@@ -317,7 +320,9 @@ export interface EarlierVisit {
   readonly reportNumber: string | null;
 }
 
-/** What a record has that is not the job's own rows: its place in the chain of events, and other jobs of the same pump. */
+/**
+ * What a record has that is not the job's own rows: its place in the chain of events, and other jobs of the same pump.
+ */
 export interface RecordFrame {
   readonly version: number;
   readonly headHash: string;

@@ -34,7 +34,10 @@ const tolerances: Readonly<Record<Grade, Tolerances>> = {
   '3B': both(9, 7, -7, 9),
 };
 
-/** Tolerances in force: those of small pumps where the guaranteed input power is 10 kW or less. Source: ISO 9906:2012, 4.4.2. */
+/**
+ * Tolerances in force: those of small pumps where the guaranteed input power is 10 kW or less. Source: ISO 9906:2012,
+ * 4.4.2.
+ */
 export function tolerancesFor(
   grade: Grade,
   power: number | undefined,

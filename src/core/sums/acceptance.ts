@@ -67,7 +67,10 @@ function isFalling(curve: Polynomial, upTo: number): boolean {
   return heads.every((head, i) => i === 0 || head <= present(heads[i - 1]) + 1e-9);
 }
 
-/** The curve cuts or touches the cross: its head at the guaranteed flow, or its flow at the guaranteed head, lies in tolerance. */
+/**
+ * The curve cuts or touches the cross: its head at the guaranteed flow, or its flow at the guaranteed head, lies in
+ * tolerance.
+ */
 function cutsCross(deviations: { readonly head: number; readonly flow: number | null }, t: Tolerances): boolean {
   const crumbs = 1e-9;
   const inHead = deviations.head >= t.headLowPct - crumbs && deviations.head <= t.headHighPct + crumbs;
@@ -301,7 +304,10 @@ function warningsOf({ points, guarantee }: AcceptanceInput, { curve, line }: Rea
   ];
 }
 
-/** Flows at which the curve has the guaranteed head; the guaranteed flow itself is tried first so that an exact hit stays exact. */
+/**
+ * Flows at which the curve has the guaranteed head; the guaranteed flow itself is tried first so that an exact hit
+ * stays exact.
+ */
 function exactRoots(curve: Polynomial, guarantee: AcceptanceInput['guarantee'], upTo: number): number[] {
   if (Math.abs(evaluate(curve, guarantee.flow_m3h) - guarantee.head_m) < 1e-9 * guarantee.head_m)
     return [guarantee.flow_m3h];

@@ -75,7 +75,10 @@ function balanceWorking(
   ];
 }
 
-/** Permissible residual unbalance. `e = G/ω`, `U = e·m`; two planes share it by their distances from the centre of mass. Source: ISO 21940-11:2016, clauses 6 and 8. */
+/**
+ * Permissible residual unbalance. `e = G/ω`, `U = e·m`; two planes share it by their distances from the centre of mass.
+ * Source: ISO 21940-11:2016, clauses 6 and 8.
+ */
 export const balance = defineSum<BalanceInput, z.infer<typeof balanceResult>>({
   id: 'balance',
   title: 'Permissible unbalance',
@@ -188,7 +191,10 @@ function balanceWeightWarnings({ changed }: BalanceWeightReckoned): readonly War
     : [];
 }
 
-/** Correction in one plane by the influence of a trial weight: `C = (R − O)/T`, correction = −O/C. Source: influence coefficient method, ISO 21940-13. */
+/**
+ * Correction in one plane by the influence of a trial weight: `C = (R − O)/T`, correction = −O/C. Source: influence
+ * coefficient method, ISO 21940-13.
+ */
 export const balanceWeight = defineSum<BalanceWeightInput, z.infer<typeof weightResult>>({
   id: 'balance-weight',
   title: 'Correction weight in one plane',

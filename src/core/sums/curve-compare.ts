@@ -86,7 +86,9 @@ const rangeOf = ({ points }: Curve) => {
   return { from: Math.min(...flows), to: Math.max(...flows) };
 };
 
-/** What each curve takes in a year at one flow, and how much more than the first; undefined where a power is missing. */
+/**
+ * What each curve takes in a year at one flow, and how much more than the first; undefined where a power is missing.
+ */
 function energyAt(
   { curves, hours_per_year: hours, duty_flow_m3h: flow }: CurveCompareInput,
   powers: readonly (Polynomial | null)[],
@@ -149,7 +151,10 @@ function curveCompareWorking(
   ];
 }
 
-/** Curves of one pump beside each other: differences from the first at the same flows, best points, energy in a year. Source: least squares; ρ·g·Q·H. */
+/**
+ * Curves of one pump beside each other: differences from the first at the same flows, best points, energy in a year.
+ * Source: least squares; ρ·g·Q·H.
+ */
 export const curveCompare = defineSum<CurveCompareInput, z.infer<typeof compareResult>>({
   id: 'curve-compare',
   title: 'Curves beside each other',

@@ -184,7 +184,10 @@ function glandLogWarnings({ hot, next }: GlandLogReckoned): readonly Warning[] {
     : [];
 }
 
-/** The next step at a gland from its log of turns, waits, temperature and drip. Source: running-in practice of soft packing; small steps with waiting between. */
+/**
+ * The next step at a gland from its log of turns, waits, temperature and drip. Source: running-in practice of soft
+ * packing; small steps with waiting between.
+ */
 export const glandLog = defineSum<GlandLogInput, z.infer<typeof logResult>>({
   id: 'gland-log',
   title: 'Running in a gland',

@@ -77,7 +77,10 @@ function elastomerWarnings({ elastomer: name, temperature_c }: ElastomerInput): 
   ];
 }
 
-/** Whether an elastomer stands a liquid, a temperature and a lubricant or cleaner; the worst of the three decides. Source: the table's own, general practice. */
+/**
+ * Whether an elastomer stands a liquid, a temperature and a lubricant or cleaner; the worst of the three decides.
+ * Source: the table's own, general practice.
+ */
 export const elastomer = defineSum<ElastomerInput, z.infer<typeof elastomerResult>>({
   id: 'elastomer',
   title: 'Does this elastomer stand it?',
@@ -105,7 +108,10 @@ const thickeners = [
   'PTFE',
 ] as const;
 type Thickener = (typeof thickeners)[number];
-/** Pairs of thickeners that may be mixed: y yes, c at the border, n no. Source: general practice, not transcribed from a chart; a maker's test comes first. */
+/**
+ * Pairs of thickeners that may be mixed: y yes, c at the border, n no. Source: general practice, not transcribed from a
+ * chart; a maker's test comes first.
+ */
 const mixes: Readonly<Record<Thickener, string>> = {
   lithium: 'yycnnnnc',
   'lithium complex': 'yycynnnc',
@@ -225,7 +231,8 @@ function greaseWarnings({ mixing }: GreaseReckoned): readonly Warning[] {
 
 /**
  * Grease by temperature, speed and what was there before. Speed factor n·dm; base oil wanted at service temperature
- * ν1 = 45000·n^−0.83·dm^−0.5 below 1000 1/min, 4500·(n·dm)^−0.5 above. Source: ISO 281:2007, reference viscosity; the rest general practice.
+ * ν1 = 45000·n^−0.83·dm^−0.5 below 1000 1/min, 4500·(n·dm)^−0.5 above. Source: ISO 281:2007, reference viscosity; the
+ * rest general practice.
  */
 export const grease = defineSum<GreaseInput, z.infer<typeof greaseResult>>({
   id: 'grease',

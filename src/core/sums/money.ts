@@ -214,7 +214,10 @@ function repairOrReplaceWarnings({ first, second }: RepairOrReplaceReckoned): re
     : [];
 }
 
-/** Repair or replace: each choice's cost a year over its own life, which is cheapest, and at which price of the cheapest the answer turns. Source: equivalent annual cost. */
+/**
+ * Repair or replace: each choice's cost a year over its own life, which is cheapest, and at which price of the cheapest
+ * the answer turns. Source: equivalent annual cost.
+ */
 export const repairOrReplace = defineSum<RepairOrReplaceInput, z.infer<typeof replaceResult>>({
   id: 'repair-or-replace',
   title: 'Repair or replace',

@@ -1,4 +1,7 @@
-/** One line of a careful engineer's notebook: what is reckoned, by which formula, with which numbers, and what comes out. */
+/**
+ * One line of a careful engineer's notebook: what is reckoned, by which formula, with which numbers, and what comes
+ * out.
+ */
 export interface WorkingStep {
   readonly what: string;
   readonly formula?: string;
@@ -29,7 +32,10 @@ export class SumRefusal extends Error {
   }
 }
 
-/** Number for the notebook: at most `digits` decimals, trailing zeros dropped. Display only. @example show(-0.5) // '−0.5' */
+/**
+ * Number for the notebook: at most `digits` decimals, trailing zeros dropped. Display only.
+ * @example show(-0.5) // '−0.5'
+ */
 export function show(value: number, digits = 3): string {
   const text = value.toFixed(digits);
   const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text;

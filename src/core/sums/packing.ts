@@ -1,7 +1,10 @@
 import * as z from 'zod';
 import { type Warning, type WorkingStep, defineSum, lengthMm, notNegative, positive, show, SumRefusal } from './sum';
 
-/** Packing sections in mm: whole and half millimetres from 3 to 25, eighths and sixteenths of an inch. Source: usual sizes of braided packing. */
+/**
+ * Packing sections in mm: whole and half millimetres from 3 to 25, eighths and sixteenths of an inch. Source: usual
+ * sizes of braided packing.
+ */
 const standardSections = [
   ...Array.from({ length: 45 }, (_, i) => 3 + i / 2),
   ...Array.from({ length: 15 }, (_, i) => Number((((i + 2) * 25.4) / 16).toFixed(5))).filter(
@@ -32,7 +35,10 @@ const packingResult = z.object({
 const nearestSection = (section: number) =>
   standardSections.reduce((best, one) => (Math.abs(one - section) < Math.abs(best - section) - 1e-12 ? one : best));
 
-/** The split of rings that brings the lantern's middle nearest the port; without a port the lantern stands in the middle. */
+/**
+ * The split of rings that brings the lantern's middle nearest the port; without a port the lantern stands in the
+ * middle.
+ */
 function splitRings(
   rings: number,
   { section, lantern, port }: { readonly section: number; readonly lantern: number; readonly port: number },
@@ -146,7 +152,10 @@ function packingWarnings({ section, standard, covers }: PackingReckoned): readon
   ];
 }
 
-/** Rings of a stuffing box: section, number, split about the lantern, length to cut. Source: geometry; mean circumference π·(d + s). */
+/**
+ * Rings of a stuffing box: section, number, split about the lantern, length to cut. Source: geometry; mean
+ * circumference π·(d + s).
+ */
 export const packing = defineSum<PackingInput, z.infer<typeof packingResult>>({
   id: 'packing',
   title: 'Packing of a stuffing box',

@@ -4,7 +4,10 @@ import { solve } from './run-out';
 /** Coefficients of a polynomial, lowest power first. */
 export type Polynomial = readonly number[];
 
-/** Least-squares polynomial of the given order, reckoned on a scaled abscissa; null where the abscissae are too few. Source: normal equations. */
+/**
+ * Least-squares polynomial of the given order, reckoned on a scaled abscissa; null where the abscissae are too few.
+ * Source: normal equations.
+ */
 export function fitPolynomial(xs: readonly number[], ys: readonly number[], order: number): Polynomial | null {
   const scale = Math.max(...xs.map(Math.abs)) || 1;
   const scaled = xs.map((x) => x / scale);

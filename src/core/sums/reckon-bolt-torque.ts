@@ -120,7 +120,10 @@ function boltWorking(given: BoltTorqueInput, bolt: ReturnType<typeof torqueOf>):
   ];
 }
 
-/** Tightening torque from preload. `As = π/4·(d − 0.938194·p)²`, `T = K·F·d`. Source: ISO 898-1 (stress area, proof), ISO 3506-1 (yield of stainless). */
+/**
+ * Tightening torque from preload. `As = π/4·(d − 0.938194·p)²`, `T = K·F·d`. Source: ISO 898-1 (stress area, proof),
+ * ISO 3506-1 (yield of stainless).
+ */
 export function reckonBoltTorque(given: BoltTorqueInput): Outcome<BoltTorqueResult> {
   const bolt = torqueOf(given);
   return {

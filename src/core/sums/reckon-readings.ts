@@ -63,7 +63,9 @@ function planeMeans(readings: ReadingsInput['readings']): { means: number[]; out
   };
 }
 
-/** The side that decides: past its limit first, else the larger share of its allowance used, else nearer to its limit. */
+/**
+ * The side that decides: past its limit first, else the larger share of its allowance used, else nearer to its limit.
+ */
 function worstSide(low: Side, high: Side): Side {
   if (low.left < -crumbs || high.left < -crumbs) return low.left < high.left ? low : high;
   const share = (side: Side) => (side.wear <= crumbs ? 0 : side.room > 0 ? side.wear / side.room : Infinity);

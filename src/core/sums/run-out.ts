@@ -129,7 +129,10 @@ function runOutWarnings({ readings }: RunOutInput): readonly Warning[] {
     : [];
 }
 
-/** Total indicator reading round a shaft, the offset in it and the roundness left after it. Source: ISO 1101, circular run-out. */
+/**
+ * Total indicator reading round a shaft, the offset in it and the roundness left after it. Source: ISO 1101, circular
+ * run-out.
+ */
 export const runOut = defineSum<RunOutInput, z.infer<typeof result>>({
   id: 'run-out',
   title: 'Run-out of a shaft',

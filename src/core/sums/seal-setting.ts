@@ -14,7 +14,10 @@ const settingResult = z.object({
   verdict: z.enum(['within', 'under', 'over']),
 });
 
-/** Working length of a component seal from two distances to one reference face, and its compression against the window. Source: geometry. */
+/**
+ * Working length of a component seal from two distances to one reference face, and its compression against the window.
+ * Source: geometry.
+ */
 export const sealSetting = defineSum<z.infer<typeof settingInput>, z.infer<typeof settingResult>>({
   id: 'seal-setting',
   title: 'Setting length of a seal',

@@ -73,7 +73,9 @@ function stackAt(length: number, last: Uint8Array, shims: readonly number[]): St
   return stack;
 }
 
-/** Without a stock every gap stands alone: fewest shims in the window, ties nearest its middle; else nearest the window. */
+/**
+ * Without a stock every gap stands alone: fewest shims in the window, ties nearest its middle; else nearest the window.
+ */
 function eachAlone(task: ShimTask): readonly Stack[] {
   const { gapsMm, shimsMm, shims, measureMm, windowMm } = task;
   const longest = Math.max(0, Math.ceil((Math.max(...gapsMm) - windowMm.min) / measureMm)) + Math.max(...shims);
@@ -123,7 +125,8 @@ function isWithin(task: ShimTask, gapMm: number, stack: Stack): boolean {
 }
 
 /**
- * Shims for each gap so that the rest lies in the window. Without a stock, the fewest shims for each gap alone; with one,
+ * Shims for each gap so that the rest lies in the window. Without a stock, the fewest shims for each gap alone; with
+ * one,
  * optimal over all gaps together: most gaps met, then fewest shims, by integer programming. Gaps and shims in mm.
  */
 export const shimStack = defineSum<Input, z.infer<typeof result>>({

@@ -87,7 +87,8 @@ function cheapestLength(table: readonly Float64Array[], group: Group): number {
 }
 
 /**
- * `table[k][length]`: the least cost of a stack of exactly that length from the shims `k` and after, each at most as often
+ * `table[k][length]`: the least cost of a stack of exactly that length from the shims `k` and after, each at most as
+ * often
  * as the stock holds it. The first row answers every gap at once; the rest bound a search.
  */
 function leastCosts(
@@ -177,8 +178,10 @@ function solveMaster(
 const tries = 500;
 
 /**
- * Rounds the relaxation many times: its whole parts, now and then one less, then the rest by their fractions in a shuffled
- * order while groups and stock hold. Where a rounding reaches the bound, no search is needed. The shuffle has a fixed seed,
+ * Rounds the relaxation many times: its whole parts, now and then one less, then the rest by their fractions in a
+ * shuffled
+ * order while groups and stock hold. Where a rounding reaches the bound, no search is needed. The shuffle has a fixed
+ * seed,
  * so that the same task gives the same answer.
  */
 function roundMany(
@@ -297,7 +300,9 @@ interface Best {
   readonly proven: boolean;
 }
 
-/** The relaxation bounds the cost; where its own patterns do not reach that bound, every other that could is listed too. */
+/**
+ * The relaxation bounds the cost; where its own patterns do not reach that bound, every other that could is listed too.
+ */
 function bestOf(master: Master, start: Pattern[], longest: number): Best | null {
   const relaxed = relax(master, start, longest);
   const costOf = (values: readonly number[], patterns: readonly Pattern[]) =>
@@ -321,7 +326,9 @@ function bestOf(master: Master, start: Pattern[], longest: number): Best | null 
   return { ...better, proven: second.proven };
 }
 
-/** What is left when the time was up before anything was found: each gap takes its first stack while the stock holds it. */
+/**
+ * What is left when the time was up before anything was found: each gap takes its first stack while the stock holds it.
+ */
 function oneAfterTheOther(
   {
     groups,
@@ -342,9 +349,12 @@ function oneAfterTheOther(
 }
 
 /**
- * One stock shared by all gaps: most gaps met, then fewest shims. Like gaps are one group; the whole-number programme over
- * the stacks of each group is solved by column generation, and patterns that the relaxation left out are listed only as far
- * as their price lets them better the solution, so that the outcome is exact. Source: Gilmore and Gomory, cutting stock, 1961.
+ * One stock shared by all gaps: most gaps met, then fewest shims. Like gaps are one group; the whole-number programme
+ * over
+ * the stacks of each group is solved by column generation, and patterns that the relaxation left out are listed only as
+ * far
+ * as their price lets them better the solution, so that the outcome is exact. Source: Gilmore and Gomory, cutting
+ * stock, 1961.
  */
 export function shareStock(
   task: ShimTask,

@@ -292,7 +292,8 @@ describe('kit-cover', () => {
     for (let i = 1; i < result.by_lead_days.length; i++)
       expect(present(result.by_lead_days[i]).cost).toBeLessThanOrEqual(present(result.by_lead_days[i - 1]).cost);
     expect(present(result.by_lead_days.at(-1)).cost).toBe(result.cost);
-    // Kits of eight are dearer than their parts only where a third of them is wanted: some kit and some single part are taken.
+    // Kits of eight are dearer than their parts only where a third of them is wanted: some kit and some single part are
+    // taken.
     expect(new Set(result.chosen.map((one) => one.id.split(' ')[0]))).toEqual(new Set(['kit', 'alone']));
   });
   test('only offers in time; need lines of one part add up', () => {

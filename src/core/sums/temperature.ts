@@ -129,7 +129,10 @@ function bearingTemperatureWarnings({ last, end, over }: BearingTemperatureRecko
     : [];
 }
 
-/** Bearing temperature of a run: steady when it rises less than 1 K in 10 minutes over the last 30. Source: usual practice of running tests; first-order heating. */
+/**
+ * Bearing temperature of a run: steady when it rises less than 1 K in 10 minutes over the last 30. Source: usual
+ * practice of running tests; first-order heating.
+ */
 export const bearingTemperature = defineSum<BearingTemperatureInput, z.infer<typeof result>>({
   id: 'bearing-temperature',
   title: 'Bearing temperature to steady state',
@@ -250,7 +253,8 @@ function insulationWarnings({ one_minute_mohm }: InsulationInput, { index }: Ins
 }
 
 /**
- * Insulation resistance at 40 °C (halves every 10 K), polarisation index (10 minutes over 1 minute) and winding balance.
+ * Insulation resistance at 40 °C (halves every 10 K), polarisation index (10 minutes over 1 minute) and winding
+ * balance.
  * Source: IEEE 43-2013: least 5 MΩ (random wound, below 1 kV), index 2.0 for thermal class B and above.
  */
 export const insulation = defineSum<InsulationInput, z.infer<typeof insulationResult>>({

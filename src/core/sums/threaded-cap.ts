@@ -35,7 +35,9 @@ const input = z.strictObject({
 type Input = z.infer<typeof input>;
 const result = z.object({ clearance_mm: z.number(), turn_deg: z.number(), arc_mm: z.number(), turns: z.number() });
 
-/** The factor of a family's table: of each kind the first whose bound is not passed; viscosity and temperature multiply. */
+/**
+ * The factor of a family's table: of each kind the first whose bound is not passed; viscosity and temperature multiply.
+ */
 function factorOf({ viscosity_mm2_s, temperature_c, factors = [] }: Input): {
   readonly factor: number;
   readonly steps: readonly WorkingStep[];
@@ -149,7 +151,10 @@ const preloadResult = z.object({
   arc_mm: z.number(),
 });
 
-/** End play (positive) or preload (negative) of tapered bearings by turning a threaded cap back or on from zero play. Source: geometry of the screw. */
+/**
+ * End play (positive) or preload (negative) of tapered bearings by turning a threaded cap back or on from zero play.
+ * Source: geometry of the screw.
+ */
 export const preloadArc = defineSum<z.infer<typeof preloadInput>, z.infer<typeof preloadResult>>({
   id: 'preload-arc',
   title: 'End play or preload of tapered bearings',

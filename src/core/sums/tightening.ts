@@ -10,7 +10,10 @@ const wrenchInput = z.strictObject({
 });
 const wrenchResult = z.object({ set_nm: z.number(), share_of_range_pct: z.number() });
 
-/** What a torque wrench is set to with an extension in line. `set = target·L/(L + E)`. Source: lever rule; ISO 6789 range 20 to 100 %. */
+/**
+ * What a torque wrench is set to with an extension in line. `set = target·L/(L + E)`. Source: lever rule; ISO 6789
+ * range 20 to 100 %.
+ */
 export const torqueWrench = defineSum<z.infer<typeof wrenchInput>, z.infer<typeof wrenchResult>>({
   id: 'torque-wrench',
   title: 'Torque wrench with an extension',
@@ -139,7 +142,10 @@ const nutInput = z.strictObject({
 const nutResult = z.object({ turn_deg: z.number(), torque_nm: z.number(), in_window: z.boolean() });
 const commonDivisor = (a: number, b: number): number => (b === 0 ? a : commonDivisor(b, a % b));
 
-/** The smallest further turn of a lock nut at which a slot meets a tab within the torque window; never backwards. Source: geometry, alignments every 360/lcm(slots, tabs) degrees. */
+/**
+ * The smallest further turn of a lock nut at which a slot meets a tab within the torque window; never backwards.
+ * Source: geometry, alignments every 360/lcm(slots, tabs) degrees.
+ */
 export const lockNut = defineSum<z.infer<typeof nutInput>, z.infer<typeof nutResult>>({
   id: 'lock-nut',
   title: 'Lock nut on to the next tab',

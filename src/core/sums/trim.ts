@@ -85,7 +85,8 @@ function trimWarnings({ share }: TrimReckoned): readonly Warning[] {
 
 /**
  * Impeller diameter for a wanted duty. Flow and head both go with the square of the diameter, so that they move along
- * the line from the origin through the duty (H/Q constant): `D' = D·√(Q'/Q)`. Source: Gülich, Centrifugal Pumps, trimming
+ * the line from the origin through the duty (H/Q constant): `D' = D·√(Q'/Q)`. Source: Gülich, Centrifugal Pumps,
+ * trimming
  * of radial impellers of constant outlet width.
  */
 export const trim = defineSum<TrimInput, z.infer<typeof trimResult>>({

@@ -1,12 +1,17 @@
 import * as z from 'zod';
 import { type Outcome, defineSum, notNegative, positive, show } from './sum';
 
-/** Borders A/B, B/C, C/D of RMS velocity, mm/s, in operation. Source: ISO 10816-7:2009, table A.1 (rotodynamic pumps). */
+/**
+ * Borders A/B, B/C, C/D of RMS velocity, mm/s, in operation. Source: ISO 10816-7:2009, table A.1 (rotodynamic pumps).
+ */
 const borders = {
   I: { upTo200: [2.5, 4.0, 6.6], over200: [3.5, 5.0, 7.6] },
   II: { upTo200: [3.2, 5.1, 8.5], over200: [4.2, 6.1, 9.5] },
 } as const;
-/** Factory acceptance on the stand, RMS velocity in mm/s: preferred, then allowable operating range. Source: ISO 10816-7:2009, table A.2. */
+/**
+ * Factory acceptance on the stand, RMS velocity in mm/s: preferred, then allowable operating range. Source: ISO
+ * 10816-7:2009, table A.2.
+ */
 const acceptanceLimits = {
   I: { upTo200: [2.5, 3.4], over200: [3.5, 4.4] },
   II: { upTo200: [3.2, 4.2], over200: [4.2, 5.2] },

@@ -198,7 +198,10 @@ interface Asked {
   readonly readings: readonly StandReading[];
 }
 
-/** Judges a run of the stand by the family's own test: a curve by ISO 9906, or the slip of a displacement pump. Throws SumRefusal where the points make no curve. */
+/**
+ * Judges a run of the stand by the family's own test: a curve by ISO 9906, or the slip of a displacement pump. Throws
+ * SumRefusal where the points make no curve.
+ */
 export function judgeRun(asked: Asked): JudgedRun {
   return asked.family.test.kind === 'slip' ? judgeSlip(asked) : judgeCurve(asked);
 }

@@ -22,7 +22,8 @@ const gauges = (slipPer100Kpa: number, density = water) =>
   }));
 
 test('flow at the duty’s pressure, read off the straight line, against displacement and guarantee', () => {
-  // 60 m of water are 998.2 · 9.80665 · 60 / 1000 = 587.4 kPa; slip 0.2 m³/h each 100 kPa leaves 17.22 − 1.175 = 16.045 m³/h, 93.2 %.
+  // 60 m of water are 998.2 · 9.80665 · 60 / 1000 = 587.4 kPa; slip 0.2 m³/h each 100 kPa leaves 17.22 − 1.175 = 16.045
+  // m³/h, 93.2 %.
   const { slip, verdict, acceptance, reason } = judgeRun({ family, guarantee, readings: gauges(0.2) });
   expect(acceptance).toBeNull();
   expect(present(slip).dutyKpa).toBeCloseTo(587.34, 1);

@@ -190,7 +190,10 @@ function wrongUnit(typed: string, dimension: Dimension): string {
     : `"${typed}" is not a unit known here; for a ${dimension} there are ${takes}.`;
 }
 
-/** Shows a length as the shop wants it, from exact millimetres. @example formatLength({ mm: 12.7, digits: 2, display: 'inch' }) // '0.500 in' */
+/**
+ * Shows a length as the shop wants it, from exact millimetres.
+ * @example formatLength({ mm: 12.7, digits: 2, display: 'inch' }) // '0.500 in'
+ */
 export function formatLength({
   mm,
   digits,

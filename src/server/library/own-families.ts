@@ -92,7 +92,9 @@ async function importOverlay(context: Context, overlay: Overlay) {
   });
 }
 
-/** Takes a family file in. A shipped family's id becomes one of the shop's own; a shop's own id needs a newer version. */
+/**
+ * Takes a family file in. A shipped family's id becomes one of the shop's own; a shop's own id needs a newer version.
+ */
 export const importFamily = forVerb('import-family', async (context, { text }) => {
   const overlay = overlayIn(text);
   if (overlay) return importOverlay(context, overlay);

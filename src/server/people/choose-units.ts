@@ -2,7 +2,10 @@ import { DomainError } from '@/core/errors';
 import { readShop, saveShopSettings } from '@/db';
 import { forVerb, inTransaction } from '../use-case';
 
-/** Millimetres or inches for the shop's screens. Readings stay as they were taken; only how limits and sums are shown changes. */
+/**
+ * Millimetres or inches for the shop's screens. Readings stay as they were taken; only how limits and sums are shown
+ * changes.
+ */
 export const chooseUnits = forVerb('choose-units', (context, { lengthDisplay }) =>
   inTransaction(context, async (connection) => {
     const shop = await readShop(connection);

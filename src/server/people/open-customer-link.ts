@@ -3,7 +3,10 @@ import { findCustomerLink, type Database } from '@/db';
 import { runTranslated } from '../use-case';
 import { sha256 } from '../fingerprint';
 
-/** Who a customer link stands for: its own job and quote, or nobody. An answered quote may still be read until the link expires. */
+/**
+ * Who a customer link stands for: its own job and quote, or nobody. An answered quote may still be read until the link
+ * expires.
+ */
 export async function openCustomerLink(database: Database, token: string, now: Date): Promise<Actor> {
   if (!/^[0-9a-f]{64}$/.test(token)) return { kind: 'nobody' };
   const link = await runTranslated(() => findCustomerLink(database, sha256(token)));

@@ -2,7 +2,10 @@ import { DomainError } from '@/core/errors';
 import { findTagById, loadJobRecord } from '@/db';
 import type { Context } from '../context';
 
-/** The job and the quote that a customer's link opens. Throws DomainError for anybody else, and for a quote that is not there. */
+/**
+ * The job and the quote that a customer's link opens. Throws DomainError for anybody else, and for a quote that is not
+ * there.
+ */
 export async function loadOwnQuote({ actor, database }: Context) {
   if (actor.kind !== 'customer') throw new DomainError('link-not-valid');
   const tag = await findTagById(database, actor.jobId);

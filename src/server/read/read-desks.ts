@@ -51,7 +51,10 @@ export const readOutbox = defineUseCase({
   },
 });
 
-/** What is on order over all jobs, by date, with the steps that each part stops; and the jobs that wait to be ordered for. */
+/**
+ * What is on order over all jobs, by date, with the steps that each part stops; and the jobs that wait to be ordered
+ * for.
+ */
 export const readPartsDesk = defineUseCase({
   verb: 'read-parts-desk',
   audience: ['parts', 'coordinator', 'technician', 'inspector'],

@@ -55,7 +55,8 @@ function startWorker(): Worker {
 }
 
 /**
- * Reckons a sum that needs a solver in a thread of its own. Throws SumRefusal for what the sum refuses, when too many wait,
+ * Reckons a sum that needs a solver in a thread of its own. Throws SumRefusal for what the sum refuses, when too many
+ * wait,
  * and when it takes longer than fifteen seconds.
  */
 export function reckonHeavy(id: string, input: unknown): Promise<Outcome<unknown>> {

@@ -10,7 +10,10 @@ const seeOther = (path: string) =>
 /** Largest form, in bytes. */
 const mostBytes = 16 * 1024;
 
-/** The sign-in form as a browser sends it by itself, before the page's scripts are there: the word never stands in an address. */
+/**
+ * The sign-in form as a browser sends it by itself, before the page's scripts are there: the word never stands in an
+ * address.
+ */
 export async function POST(request: Request): Promise<Response> {
   try {
     assertOwnOrigin(request);

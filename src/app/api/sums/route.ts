@@ -18,7 +18,10 @@ async function workOut(sum: Sum): Promise<object> {
 
 let worked: Promise<unknown> | undefined;
 
-/** All bench sums with the JSON Schema of their input and result, and a worked example. Needs no sign-in: a sum holds no data. */
+/**
+ * All bench sums with the JSON Schema of their input and result, and a worked example. Needs no sign-in: a sum holds no
+ * data.
+ */
 export async function GET(): Promise<Response> {
   worked ??= Promise.all(
     list.map(async (one, i) => ({ ...one, example: { ...one.example, ...(await workOut(present(sums[i]))) } })),

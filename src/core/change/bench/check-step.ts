@@ -70,7 +70,8 @@ function checkCaptures(step: Pick<RebuildStep, 'title' | 'captures'>, phase: Cap
 }
 
 /**
- * Whether a step may be called done: station, cautions, captures; for a rebuild step also parts, torque, temperature and
+ * Whether a step may be called done: station, cautions, captures; for a rebuild step also parts, torque, temperature
+ * and
  * lubricant. Throws DomainError with the reason where it may not.
  */
 export function checkStep({ command, record, family }: Asked): void {

@@ -45,7 +45,9 @@ export const answerQuoteInput = z.strictObject({
   quoteId,
   name: sentence(150),
   ...declined,
-  /** SVG path of the drawn signature: only moves and lines with numbers; or `typed`, where the typed name stands for it. */
+  /**
+   * SVG path of the drawn signature: only moves and lines with numbers; or `typed`, where the typed name stands for it.
+   */
   signature: z
     .string()
     .max(30000, 'is too long a line')

@@ -8,7 +8,9 @@ interface Facts {
   readonly supplier: string;
 }
 
-/** Orders everything that the approved lines need and that is not ordered yet; it goes to the supplier after the commit. */
+/**
+ * Orders everything that the approved lines need and that is not ordered yet; it goes to the supplier after the commit.
+ */
 export const orderParts: Decider<unknown, { readonly number: string }, Facts> = ({
   record,
   family,

@@ -59,7 +59,10 @@ interface Facts {
   readonly approvalId: string;
 }
 
-/** The customer's own answer through the link: approve all, decline lines, or decline everything; with name and signature. */
+/**
+ * The customer's own answer through the link: approve all, decline lines, or decline everything; with name and
+ * signature.
+ */
 export const answerQuote: Decider<AnswerQuote, Result, Facts> = (given, { quoteId, ...answer }) => {
   const quote = sentQuoteOf(given.record);
   if (quote.id !== quoteId) refuse('wrong-state', reason('newer-revision-sent'));

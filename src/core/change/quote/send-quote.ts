@@ -23,7 +23,10 @@ interface Result {
   readonly fingerprint: string;
 }
 
-/** Freezes the draft with its fingerprint, opens a link for the customer, and moves the job on; the mail goes after the commit. */
+/**
+ * Freezes the draft with its fingerprint, opens a link for the customer, and moves the job on; the mail goes after the
+ * commit.
+ */
 export const sendQuote: Decider<unknown, Result, Facts> = ({ record, facts, now, sha256 }) => {
   requireStation(record, 'quote');
   const quote = currentQuote(record);

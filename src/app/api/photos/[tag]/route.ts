@@ -5,7 +5,10 @@ import { readBytes } from '@/app/body';
 import { assertOwnOrigin } from '@/app/origin';
 import { actorOf, changeContext } from '@/app/session';
 
-/** A picture as bytes; what it is about and its caption stand in the address. Nobody's bytes are read before they are known. */
+/**
+ * A picture as bytes; what it is about and its caption stand in the address. Nobody's bytes are read before they are
+ * known.
+ */
 export async function POST(request: Request, { params }: { params: Promise<{ tag: string }> }): Promise<Response> {
   try {
     assertOwnOrigin(request);
