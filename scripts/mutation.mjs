@@ -11,7 +11,11 @@ const topics = process.argv.slice(2);
 const mutate = topics.flatMap((topic) => [`src/core/${topic}/**/*.ts`]);
 const args = mutate.length ? ['--mutate', [...mutate, '!src/core/**/*.test.ts'].join(',')] : [];
 const stryker = join(root, 'node_modules/@stryker-mutator/core/bin/stryker.js');
-const done = spawnSync(process.execPath, [stryker, 'run', ...args], { cwd: root, stdio: 'inherit' });
+const done = spawnSync(process.execPath, [stryker, 'run', ...args], {
+  cwd: root,
+  stdio: 'inherit',
+  env: { ...process.env, MUTATION_TOPICS: topics.join(' ') },
+});
 if (done.status !== 0) process.exit(done.status ?? 1);
 
 /** @type {{ files: Record<string, { mutants: { status: string }[] }> }} */
