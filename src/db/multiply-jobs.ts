@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { Connection } from './client';
+import { rowsOf, type Connection } from './client';
 
 /**
  * Tables of a job that are copied, each with the columns that name rows of the copy. Pictures and issued papers stay
@@ -42,11 +42,12 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
   const moved = (column: string) =>
     `concat(substr(\`${column}\`, 1, 24), lpad(hex(${number}), 6, '0'), substr(\`${column}\`, 31))`;
   for (const [table, ids] of Object.entries(copied)) {
-    const [columns] = (await connection.execute(
+    const columns = await rowsOf<{ name: string }>(
+      connection,
       sql.raw(
         `select column_name as name from information_schema.columns where table_schema = database() and table_name = '${table}' order by ordinal_position`,
       ),
-    )) as unknown as [{ name: string }[]];
+    );
     const own: Readonly<Record<string, string>> = {
       ...Object.fromEntries(ids.map((id) => [id, moved(id)])),
       ...(table === 'pumps' && { serial: `concat(serial, '-', ${number})` }),

@@ -23,22 +23,17 @@ export interface Runtime extends OpenedDatabase {
 
 const limits = { 'sign-in': { points: 12, duration: 300 }, pin: { points: 8, duration: 300 } } as const;
 
-function makeLimiters({ pool }: OpenedDatabase) {
+function makeLimiters({ pool }: OpenedDatabase, databaseUrl: string) {
   const make = (name: keyof typeof limits) =>
     new RateLimiterMySQL({
       storeClient: pool,
-      dbName: databaseName(pool),
+      dbName: decodeURIComponent(new URL(databaseUrl).pathname.slice(1)),
       tableName: 'rate_limits',
       tableCreated: true,
       keyPrefix: name,
       ...limits[name],
     });
   return { 'sign-in': make('sign-in'), pin: make('pin') };
-}
-
-function databaseName(pool: OpenedDatabase['pool']): string {
-  const { connectionConfig } = (pool as unknown as { config: { connectionConfig: { database: string } } }).config;
-  return connectionConfig.database;
 }
 
 /** Keeps a letter of the simulated post office where the product's outbox shows it. */
@@ -68,7 +63,7 @@ function simulatedStandIns(database: Database): StandIns {
 export function startRuntime(databaseUrl: string, real: Partial<StandIns> = {}): Runtime {
   const opened = openDatabase(databaseUrl);
   const standIns: StandIns = { ...simulatedStandIns(opened.database), ...real };
-  const limiters = makeLimiters(opened);
+  const limiters = makeLimiters(opened, databaseUrl);
   const mayTry: Context['mayTry'] = async (key, limit) => {
     try {
       await limiters[limit].consume(key);

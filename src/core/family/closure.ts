@@ -247,8 +247,11 @@ function pathInFile(path: string, built: Family, file: Family): string {
     (one as { ref?: string; id?: string; seen?: string } | undefined)?.ref ??
     (one as { id?: string } | undefined)?.id ??
     (one as { seen?: string } | undefined)?.seen;
-  const listOf = (family: Family) => (family as unknown as Record<string, readonly unknown[]>)[present(list)];
-  if (!index || !Array.isArray(listOf(built))) return path;
+  const listOf = (family: Family): readonly unknown[] | undefined => {
+    const value: unknown = Object.entries(family).find(([key]) => key === list)?.[1];
+    return Array.isArray(value) ? value : undefined;
+  };
+  if (!index || !listOf(built)) return path;
   const one = present(listOf(built))[Number(index)];
   const isSame = (other: unknown) =>
     named(other) === named(one) || (list === 'points' && named(other) === named(one)?.replace(/-\d+$/, ''));

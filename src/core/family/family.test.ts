@@ -63,7 +63,7 @@ describe('the shipped family', () => {
 });
 
 test('a family file with a fault is refused by its path', () => {
-  const bad = structuredClone(f1) as unknown as { points: { new_mm: { min: number; max: number } }[] };
+  const bad = JSON.parse(JSON.stringify(f1)) as { points: { new_mm: { min: number; max: number } }[] };
   present(bad.points[0]).new_mm = { min: 2, max: 1 };
   expect(() => loadFamily(bad)).toThrow(/the lower limit is above the upper one/);
   expect(() => loadFamily({ ...f1, surplus: 1 })).toThrow(/surplus/);

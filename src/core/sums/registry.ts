@@ -30,7 +30,7 @@ import { trim } from './trim';
 import { vibration } from './vibration';
 
 /** Every bench sum, in the order in which the Sums list shows them. */
-export const sums = [
+export const sums: readonly Sum[] = [
   fit,
   readings,
   runningClearance,
@@ -68,7 +68,7 @@ export const sums = [
   quote,
   repairOrReplace,
   donorMatch,
-] as unknown as readonly Sum[];
+];
 
 export function findSum(id: string): Sum | undefined {
   return sums.find((sum) => sum.id === id);

@@ -15,7 +15,8 @@ export interface Sum<Input = unknown, Result = unknown> {
   readonly example: { readonly input: unknown; readonly result: Partial<Result> };
   /** Heavy: wants a solver and belongs off the main thread. */
   readonly needsSolver?: boolean;
-  readonly compute: (input: Input, solver?: Solver) => Outcome<Result>;
+  // A method, so that sums of different inputs stand in one list; each is called with what its own schema read.
+  compute(input: Input, solver?: Solver): Outcome<Result>;
 }
 
 /** Whether a figure somewhere in a result is no number that can be written down. */
