@@ -92,3 +92,112 @@ test('every point gets a verdict from readings at its new limit, whatever their 
   expect(states.length).toBeGreaterThan(190);
   expect(states.every((state) => state.verdict !== null)).toBe(true);
 });
+
+describe('the reason in words', () => {
+  const ring = (a: number, b = a) =>
+    judgePoint(point('ring-bore'), {
+      phase: 'as-found',
+      readings: [exampleReading('ring-bore', 'A:0', a), exampleReading('ring-bore', 'A:90', b)],
+    });
+  test.each([
+    [ring(100.36), 'as new', '100.36 mm lies within the new limits'],
+    // new to 100.375, reuse to 100.64: 0.125 of 0.265 is 47 %
+    [ring(100.5), 'reusable', '100.50 mm: 47 % of the wear allowance is used'],
+    [ring(100.7), 'out', '100.70 mm is past the limit for reuse (to 100.64)'],
+    // smaller than new, and no limit below: past the new one
+    [ring(100.3), 'out', '100.30 mm is past the limit for reuse (to 100.64)'],
+    [seat([44.99]), 'out', '44.990 mm is past the limit for reuse (from 44.998)'],
+    [seat([44.9996]), 'reusable', '44.9996 mm: 60 % of the wear allowance is used'],
+  ])('%#: %s', (state, words, reason) => expect([state.words, state.reason]).toEqual([words, reason]));
+  test('a gauge that cannot tell says how much is used', () => {
+    expect(seat([44.999], 1.5).reason).toBe(
+      '44.999 mm is nearer to the limit (from 44.998) than the gauge’s uncertainty; 75 % of the wear allowance is used',
+    );
+  });
+  test('of several gauges the widest counts, and it stands on the strip in mm', () => {
+    const two = judgePoint(point('wet-seat'), {
+      phase: 'as-found',
+      readings: [
+        exampleReading('wet-seat', 'A:0', 44.999, 'as-found', 0.1),
+        exampleReading('wet-seat', 'A:90', 45.005, 'as-found', 1.5),
+      ],
+    });
+    expect([two.verdict, present(two.strip).uncertainty, two.taken, two.wanted]).toEqual(['near', 0.0015, 2, 4]);
+  });
+  test('a point that is not critical has no guard band', () => {
+    const reading = exampleReading('ring-bore', 'A:0', 100.639, 'as-found', 5);
+    expect(judgePoint(point('ring-bore'), { phase: 'as-found', readings: [reading] }).verdict).toBe('reuse');
+  });
+});
+
+describe('a clearance in words', () => {
+  const clearance = (bores: readonly number[], hubs: readonly number[]) =>
+    judgePoint(point('ring-clearance'), {
+      phase: 'as-found',
+      readings: [
+        ...bores.map((mm, i) => exampleReading('ring-bore', `A:${i * 90}`, mm)),
+        ...hubs.map((mm, i) => exampleReading('hub-diameter', `A:${i * 90}`, mm)),
+      ],
+    });
+  test.each([
+    [clearance([100.36], [100.02]), 'as new', 0.34, '0.34 mm is as designed'],
+    // 0.50 of a designed 0.34 in the middle: 1.5 times
+    [clearance([100.5], [100.0]), 'reusable', 0.5, '0.5 mm, 1.5 × the designed clearance'],
+    [clearance([100.2], [100.0]), 'tight', 0.2, '0.2 mm is less than designed: it may rub'],
+    [clearance([100.9], [100.0]), 'out', 0.9, '0.9 mm is past 0.76 mm, 2.6 × the designed clearance'],
+  ])('%#: %s', (state, words, worst, reason) => {
+    expect([state.words, state.worstMm, state.reason]).toEqual([words, worst, reason]);
+  });
+  test('its strip runs from the least to the largest that the readings allow', () => {
+    const { strip, worstMm } = clearance([100.35, 100.5], [100.0, 99.9]);
+    expect(present(strip).ticks).toEqual([0.35, 0.6]);
+    expect([worstMm, present(strip).worst]).toEqual([0.6, 0.6]);
+    expect([present(strip).newBand, present(strip).reuseBand]).toEqual([
+      [0.3, 0.38],
+      [0.3, 0.76],
+    ]);
+  });
+  test('waits for both parts, and says so', () => {
+    expect(clearance([100.4], [])).toMatchObject({
+      verdict: null,
+      reason: 'follows from the two parts',
+      worstMm: null,
+    });
+    expect(clearance([], [100.0]).words).toBe('to do');
+  });
+});
+
+test('limits that cross are said, not judged', () => {
+  const crossed = { ...point('ring-bore'), reuse_mm: { max: 100.3 } };
+  const state = judgePoint(crossed, { phase: 'as-found', readings: [exampleReading('ring-bore', 'A:0', 100.36)] });
+  expect(state).toMatchObject({ verdict: null, words: 'cannot be judged', strip: null, worstMm: null, working: [] });
+  expect(state.reason).toContain('lies below the upper new limit');
+});
+
+describe('in plain words for the customer', () => {
+  const said = (id: string, mm: readonly number[], uncertainty: number | null = null) =>
+    plainSentence(
+      judgePoint(point(id), {
+        phase: 'as-found',
+        readings: mm.map((value, i) => exampleReading(id, `A:${i * 90}`, value, 'as-found', uncertainty)),
+      }),
+    );
+  test('what was not measured, what is near, what is tight, and a clearance past its limit', () => {
+    expect(said('ring-bore', [])).toBe('The inside of the wear ring could not be measured.');
+    expect(said('wet-seat', [44.999], 1.5)).toBe(
+      'The seat of the bearing next to the pump is so near its limit that our gauge cannot tell it apart: 44.999 mm.',
+    );
+    const gap = (bore: number) =>
+      plainSentence(
+        judgePoint(point('ring-clearance'), {
+          phase: 'as-found',
+          readings: [exampleReading('ring-bore', 'A:0', bore), exampleReading('hub-diameter', 'A:0', 100)],
+        }),
+      );
+    expect(gap(100.2)).toMatch(/ is tighter than designed: 0\.20 mm\.$/);
+    expect(gap(100.91)).toMatch(/ is worn out: 0\.91 mm where at most 0\.76 mm is allowed\.$/);
+  });
+  test('a size below the new limits where nothing else is allowed', () => {
+    expect(said('ring-bore', [100.3])).toMatch(/ is worn out: 100\.30 mm where at least 100\.34 mm is allowed\.$/);
+  });
+});
