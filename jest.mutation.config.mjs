@@ -12,7 +12,7 @@ export default {
   testPathIgnorePatterns: [
     '/node_modules/',
     ...['examples', 'random-commands', 'published', 'solver-sums', 'open-api'],
-    ...(isAbout('report') ? [] : ['golden']),
+    ...(isAbout('report') ? [] : ['golden', 'as-built']),
     ...(isAbout('lifecycle') ? [] : ['life-of-a-job']),
   ].map((name) => (name.startsWith('/') ? name : `/${name}.test.ts`)),
 };

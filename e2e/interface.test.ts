@@ -122,6 +122,8 @@ describe('axe finds nothing', () => {
     await waitForText(page, 'Take over as');
     expect(await faultsOf(page)).toEqual([]);
     await page.keyboard.press('Escape');
+    // A panel that is still closing would take the key.
+    await page.waitForSelector('[role=dialog]', { hidden: true });
     await page.keyboard.press('/');
     await page.keyboard.type('mill');
     await waitForText(page, 'Answer');
