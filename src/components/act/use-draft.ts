@@ -16,6 +16,9 @@ export function leaveDraft(key: string, text: string): void {
   window.dispatchEvent(new Event(changed));
 }
 
+/** What a draft says on this device; null for none. Not while the page is made on the server. */
+export const storedDraft = (key: string): string | null => localStorage.getItem(prefix + key);
+
 /** Text that survives a reload on this device until it is kept; `fallback` where nothing was typed. */
 export function useDraft(key: string, fallback = ''): [string, (text: string | null) => void] {
   const read = useCallback(() => localStorage.getItem(prefix + key) ?? fallback, [key, fallback]);

@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
-import { useDraft } from './use-draft';
+import { storedDraft, useDraft } from './use-draft';
 
 /**
  * Keeps what is typed into a form on this device until it is sent; a reload finds it again.
@@ -14,16 +14,16 @@ export function useFormDraft<Values extends FieldValues, Read>(
   form: UseFormReturn<Values, unknown, Read>,
   read: (text: string) => Values | null,
 ): () => void {
-  const [text, setText] = useDraft(key);
+  const [, setText] = useDraft(key);
   useEffect(() => {
-    const kept = text ? read(text) : null;
+    // Read from the device itself: the page was made without it. From then on the form is ahead of what is stored.
+    const text = storedDraft(key);
+    const kept = text === null ? null : read(text);
     if (kept) form.reset(kept);
     return form.subscribe({
       formState: { values: true },
       callback: ({ values }) => setText(JSON.stringify(values)),
     });
-    // Read once: from then on the form is ahead of what is stored.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [form]);
+  }, [form, key, read, setText]);
   return () => setText(null);
 }
