@@ -1,11 +1,12 @@
-// Migrates the database, and loads the demonstration shop when it is wanted and the database is empty.
+// Checks the devices that are named, migrates the database, and loads the demonstration shop when it is wanted and the database is empty.
 import { migrateDatabase } from '@/db';
-import { startRuntime, takeOverOldJobs } from '@/server';
+import { startRuntime, takeDevices, takeOverOldJobs } from '@/server';
 import { loadDemo } from '../demo/load-demo';
 
 async function prepare(): Promise<void> {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set');
+  await takeDevices(process.env.PUDDLESTONE_DEVICES);
   await migrateDatabase(url);
   const runtime = startRuntime(url);
   await takeOverOldJobs(runtime.contextFor({ kind: 'service', name: 'Puddlestone' }));
@@ -20,6 +21,6 @@ async function prepare(): Promise<void> {
 }
 
 prepare().catch((error: unknown) => {
-  console.error(error);
+  console.error(error instanceof Error && error.message.startsWith('PUDDLESTONE_') ? error.message : error);
   process.exit(1);
 });

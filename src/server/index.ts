@@ -15,3 +15,4 @@ export * from './read/read-documents';
 export { findJobs, readFloor, type FloorStrip } from './read/read-floor';
 export { readChanges, readJob, type JobChanged, type JobFrame, type JobView } from './read/read-job';
 export { verifyAll, verifyOne } from './verify';
+export { takeDevices } from './real-devices';
