@@ -31,3 +31,9 @@ export function answerFetch(answer: (asked: Asked) => Answer): readonly Asked[] 
   globalThis.fetch = fetched;
   return asked;
 }
+
+/** A refusal as the doors answer it, with the issues of single fields. */
+export const refusal = (what: string, ...issues: readonly { readonly path: string; readonly message: string }[]) => ({
+  status: 422,
+  body: { error: { code: 'bad-input', what, kept: 'k', todo: 't', issues } },
+});

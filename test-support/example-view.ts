@@ -1,24 +1,10 @@
 import f1 from '@families/f1-overhung.json';
 import type { JobView } from '@/components/job/view';
 import { loadFamily, type Family } from '@/core/family';
-import { gateFor, moves, sayMissing, standingOf, type EventKind } from '@/core/lifecycle';
-import type { JobRecord, Station } from '@/core/record';
+import { gateFor, moves, onward, sayMissing, standingOf } from '@/core/lifecycle';
+import type { JobRecord } from '@/core/record';
 
 export const exampleFamily = loadFamily(f1);
-
-const onward: Readonly<Record<Station, EventKind>> = {
-  receive: 'begin-teardown',
-  teardown: 'finish-teardown',
-  clean: 'finish-cleaning',
-  inspect: 'finish-inspection',
-  quote: 'send-quote',
-  approve: 'accept-quote',
-  parts: 'start-rebuild',
-  rebuild: 'finish-rebuild',
-  test: 'pass-test',
-  report: 'finish-report',
-  return: 'close',
-};
 
 /** What the server would show of a record, for a component on its own; times are those of the examples. */
 export function exampleView(record: JobRecord, change: Partial<JobView> = {}, family: Family = exampleFamily): JobView {

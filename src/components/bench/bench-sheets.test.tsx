@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { asId, type JobRecord, type StepDone } from '@/core/record';
 import { present } from '@/core/present';
 import { exampleRecord } from '@/core/record/example-record';
-import { answerFetch } from '../../../test-support/answer-fetch';
+import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { CoreJob } from '../../../test-support/core-job';
 import { exampleFamily, exampleView } from '../../../test-support/example-view';
 import { readWaiting } from '../act/waiting';
@@ -43,10 +43,7 @@ describe('teardown', () => {
     });
   });
   test('a step that is refused says what is missing, and stays open', async () => {
-    answerFetch(() => ({
-      status: 422,
-      body: { error: { code: 'bad-input', what: 'Read the caution first.', kept: 'k', todo: 't', issues: [] } },
-    }));
+    answerFetch(() => refusal('Read the caution first.'));
     show();
     await press('Step done');
     expect(await screen.findByRole('alert')).toHaveTextContent('Read the caution first.');

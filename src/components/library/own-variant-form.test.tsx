@@ -1,6 +1,6 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { answerFetch } from '../../../test-support/answer-fetch';
+import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { exampleFamily } from '../../../test-support/example-view';
 import { router } from '../../../test-support/set-up-components';
 import { OwnVariantForm } from './own-variant-form';
@@ -49,15 +49,9 @@ test.each([
 });
 
 test('what the closure check refuses is listed, and all that was typed stays', async () => {
-  answerFetch(() => ({
-    status: 422,
-    body: {
-      error: {
-        ...{ code: 'bad-input', what: 'The variant was not made.', kept: 'k', todo: 't' },
-        issues: [{ path: 'points', message: 'the lower limit is above the upper one' }],
-      },
-    },
-  }));
+  answerFetch(() =>
+    refusal('The variant was not made.', { path: 'points', message: 'the lower limit is above the upper one' }),
+  );
   show();
   await put('Front wear ring bore: reuse, most, mm', '90');
   await userEvent.click(screen.getByRole('button', { name: 'Make it, with 1 change' }));

@@ -2,7 +2,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { exampleRecord } from '@/core/record/example-record';
 import { asId, type PurchaseOrder } from '@/core/record';
-import { answerFetch } from '../../../test-support/answer-fetch';
+import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { CoreJob } from '../../../test-support/core-job';
 import { exampleFamily, exampleView } from '../../../test-support/example-view';
 import { PartsSheet } from './parts-sheet';
@@ -65,18 +65,7 @@ test('what the parcel’s list says is counted line by line; what was typed goes
 });
 
 test('a count that is too high is refused, and what was counted stays', async () => {
-  answerFetch(() => ({
-    status: 422,
-    body: {
-      error: {
-        code: 'bad-input',
-        what: '3 of KW1-0502 counted, but only 2 are open.',
-        kept: 'k',
-        todo: 't',
-        issues: [],
-      },
-    },
-  }));
+  answerFetch(() => refusal('3 of KW1-0502 counted, but only 2 are open.'));
   show(orderOf(2, 0));
   const count = screen.getByRole('textbox', { name: 'Counted: Front wear ring' });
   await userEvent.clear(count);

@@ -2,7 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { asId } from '@/core/record';
 import { exampleLine, exampleQuote, exampleRecord } from '@/core/record/example-record';
-import { answerFetch } from '../../../test-support/answer-fetch';
+import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { exampleView } from '../../../test-support/example-view';
 import { ApproveSheet } from './approve-sheet';
 
@@ -59,15 +59,7 @@ test('a whole refusal names no single line; an order asks for its number', async
 });
 
 test('what the answer lacks is said at its field, and what was typed stays', async () => {
-  answerFetch(() => ({
-    status: 422,
-    body: {
-      error: {
-        ...{ code: 'bad-input', what: 'reference: say when', kept: 'k', todo: 't' },
-        issues: [{ path: 'reference', message: 'say when' }],
-      },
-    },
-  }));
+  answerFetch(() => refusal('reference: say when', { path: 'reference', message: 'say when' }));
   show();
   await userEvent.clear(screen.getByLabelText('Who said so'));
   await userEvent.type(screen.getByLabelText('Who said so'), 'Rowan');

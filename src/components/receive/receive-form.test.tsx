@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import f1 from '@families/f1-overhung.json';
 import f6 from '@families/f6-internal-gear.json';
 import { familyCard, loadFamily } from '@/core/family';
-import { answerFetch } from '../../../test-support/answer-fetch';
+import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { router } from '../../../test-support/set-up-components';
 import { ReceiveForm } from './receive-form';
 
@@ -114,15 +114,7 @@ test('a unit that is none is said at its field; nothing is sent and nothing is l
 });
 
 test('what the server does not take is said at its field, and what was typed stays', async () => {
-  answerFetch(() => ({
-    status: 422,
-    body: {
-      error: {
-        ...{ code: 'bad-input', what: 'pump.serial: is too long', kept: 'k', todo: 't' },
-        issues: [{ path: 'pump.serial', message: 'is too long' }],
-      },
-    },
-  }));
+  answerFetch(() => refusal('pump.serial: is too long', { path: 'pump.serial', message: 'is too long' }));
   show();
   await fillIn();
   await submit();

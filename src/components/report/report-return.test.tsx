@@ -2,7 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { asId, type JobRecord } from '@/core/record';
 import { exampleReading, exampleRecord } from '@/core/record/example-record';
-import { answerFetch } from '../../../test-support/answer-fetch';
+import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { exampleView } from '../../../test-support/example-view';
 import { ReportSheet } from './report-sheet';
 import { ReturnSheet } from './return-sheet';
@@ -44,15 +44,7 @@ describe('the report', () => {
     await waitFor(() => expect(screen.getByLabelText('What changes, and why')).toHaveValue(''));
   });
   test('a correction that is refused keeps its words', async () => {
-    answerFetch(() => ({
-      status: 422,
-      body: {
-        error: {
-          ...{ code: 'bad-input', what: 'whatChanged: say what', kept: 'k', todo: 't' },
-          issues: [{ path: 'whatChanged', message: 'say what' }],
-        },
-      },
-    }));
+    answerFetch(() => refusal('whatChanged: say what', { path: 'whatChanged', message: 'say what' }));
     show({ reports: [report('A')] });
     await userEvent.type(screen.getByLabelText('What changes, and why'), ' ');
     await userEvent.click(screen.getByRole('button', { name: 'Issue the next revision' }));

@@ -9,6 +9,7 @@ export {
   allowedEvents,
   eventKinds,
   moves,
+  onward,
   personalMoves,
   transition,
   type EventKind,

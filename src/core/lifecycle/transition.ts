@@ -69,6 +69,21 @@ export const moves: Readonly<Record<EventKind, Move>> = {
   resume: { from: stations, words: 'Take up again' },
 };
 
+/** The move that brings a job on from a station, whose gate its page shows. */
+export const onward: Readonly<Record<Station, EventKind>> = {
+  receive: 'begin-teardown',
+  teardown: 'finish-teardown',
+  clean: 'finish-cleaning',
+  inspect: 'finish-inspection',
+  quote: 'send-quote',
+  approve: 'accept-quote',
+  parts: 'start-rebuild',
+  rebuild: 'finish-rebuild',
+  test: 'pass-test',
+  report: 'finish-report',
+  return: 'close',
+};
+
 export type Transition =
   | { readonly ok: true; readonly state: LifecycleState; readonly effects: readonly ('holder-changed' | 'closed')[] }
   | {

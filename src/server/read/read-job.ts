@@ -2,39 +2,15 @@ import * as z from 'zod';
 import { tagField } from '@/core/change/inputs';
 import { changesOf } from '@/core/change';
 import type { Family } from '@/core/family';
-import {
-  answerLine,
-  gateFor,
-  jobDetails,
-  moves,
-  sayMissing,
-  sayMove,
-  standingOf,
-  type EventKind,
-} from '@/core/lifecycle';
+import { answerLine, gateFor, jobDetails, moves, onward, sayMissing, sayMove, standingOf } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
-import { isConstructionOpen, type JobRecord, type Station } from '@/core/record';
+import { isConstructionOpen, type JobRecord } from '@/core/record';
 import { listEventsAfter, listInstruments, readShop } from '@/db';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
 import { newerFamily } from '../library/newer-family';
 import { defineUseCase } from '../use-case';
 import { dayIn } from './read-floor';
-
-/** The event that leads on from each station; sending, answering, deciding and issuing carry their own. */
-const onward: Readonly<Record<Station, EventKind>> = {
-  receive: 'begin-teardown',
-  teardown: 'finish-teardown',
-  clean: 'finish-cleaning',
-  inspect: 'finish-inspection',
-  quote: 'send-quote',
-  approve: 'accept-quote',
-  parts: 'start-rebuild',
-  rebuild: 'finish-rebuild',
-  test: 'pass-test',
-  report: 'finish-report',
-  return: 'close',
-};
 
 interface Clock {
   readonly now: Date;
