@@ -5,7 +5,14 @@ import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { drawSection, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
 import { asId, placeKey, type Phase, type Place as MeasuringPlace, type Reading } from '@/core/record';
-import { formatLength, lengthUnit, parseQuantity, withLengthUnit, type LengthDisplay } from '@/core/units';
+import {
+  decimalsOf as decimalsNeeded,
+  formatLength,
+  lengthUnit,
+  parseQuantity,
+  withLengthUnit,
+  type LengthDisplay,
+} from '@/core/units';
 import { act, type ActError } from '../act/act';
 import { tellChanged } from '../act/changes';
 import { useAct } from '../act/use-act';
@@ -281,7 +288,11 @@ interface Theirs {
 }
 
 function limitsOf(point: FamilyPoint, display: LengthDisplay): string {
-  const digits = decimalsOf(point);
+  const limits = [point.new_mm?.min, point.new_mm?.max, point.reuse_mm?.min, point.reuse_mm?.max];
+  const digits = decimalsNeeded(
+    limits.filter((one) => one !== undefined),
+    decimalsOf(point),
+  );
   const say = (mm: number) => formatLength({ mm, digits, display });
   const reuse = [
     point.reuse_mm?.min !== undefined && `from ${say(point.reuse_mm.min)}`,

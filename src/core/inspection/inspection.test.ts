@@ -201,3 +201,82 @@ describe('in plain words for the customer', () => {
     expect(said('ring-bore', [100.3])).toMatch(/ is worn out: 100\.30 mm where at least 100\.34 mm is allowed\.$/);
   });
 });
+
+describe('what a strip and a working are made of', () => {
+  const ringState = (mm: number) =>
+    judgePoint(point('ring-bore'), { phase: 'as-found', readings: [exampleReading('ring-bore', 'A:0', mm)] });
+  test('the strip has fifteen hundredths of its span left on each side', () => {
+    // 100.34 to 100.64 with a reading at 100.74: a span of 0.40
+    const { strip } = ringState(100.74);
+    expect([present(strip).low, present(strip).high]).toEqual([
+      expect.closeTo(100.28, 9) as number,
+      expect.closeTo(100.8, 9) as number,
+    ]);
+    const flat = { ...point('ring-bore'), new_mm: { min: 5, max: 5 }, reuse_mm: {} };
+    expect(judgePoint(flat, { phase: 'as-found', readings: [] }).strip).toMatchObject({ low: 4.99, high: 5.01 });
+  });
+  test('a point that is to do has no working, and a size has where its limits come from at the end', () => {
+    expect(seat([]).working).toEqual([]);
+    expect(ringState(100.36).working.at(-1)).toEqual({ what: 'Limits', outcome: 'maker’s table of this family' });
+    // a ring is no bearing seat
+    expect(ringState(100.36).working.map((step) => step.what)).not.toContain('Bearing on this seat');
+    const clearance = judgePoint(point('ring-clearance'), {
+      phase: 'as-found',
+      readings: [exampleReading('ring-bore', 'A:0', 100.36), exampleReading('hub-diameter', 'A:0', 100.02)],
+    });
+    expect(clearance.working.at(-1)?.what).toBe('Limits');
+    expect(clearance.working.length).toBeGreaterThan(4);
+  });
+  test('the bearing’s step says what it puts against what', () => {
+    expect(present(seat([45.0, 45.01]).working.find((step) => step.what === 'Bearing on this seat'))).toEqual({
+      what: 'Bearing on this seat',
+      formula: 'seat − bearing bore, normal class',
+      put: 'seat 0 to 10 µm, bore −12 to 0 µm on 45 mm',
+      outcome: 'interference 0 to 22 µm',
+      source: 'ISO 492, normal class',
+    });
+  });
+  test('planes and angles of a reading are kept apart: out of round within one, taper between two', () => {
+    const readings = [
+      exampleReading('wet-seat', 'A:0', 45.004),
+      exampleReading('wet-seat', 'A:90', 45.01),
+      exampleReading('wet-seat', 'B:0', 45.011),
+      exampleReading('wet-seat', 'B:90', 45.011),
+    ];
+    const { working } = judgePoint(point('wet-seat'), { phase: 'as-found', readings });
+    const said = (what: string) => working.find((step) => step.what === what)?.outcome;
+    expect([said('Out of round'), said('Taper')]).toEqual(['6 µm', '4 µm']);
+  });
+  test('a reading at a place that the point no longer has counts for its verdict, not for its places', () => {
+    const state = judgePoint(point('ring-bore'), {
+      phase: 'as-found',
+      readings: [exampleReading('ring-bore', 'C:45', 100.36), exampleReading('hub-diameter', 'A:0', 90)],
+    });
+    expect([state.taken, state.wanted, state.verdict]).toEqual([0, 2, 'new']);
+  });
+  test('two limits for reuse are both said', () => {
+    const both = { ...point('ring-bore'), reuse_mm: { min: 100.2, max: 100.64 } };
+    const said = (mm: number) =>
+      judgePoint(both, { phase: 'as-found', readings: [exampleReading('ring-bore', 'A:0', mm)] }).reason;
+    expect(said(100.7)).toBe('100.70 mm is past the limit for reuse (from 100.20 to 100.64)');
+    const none = { ...point('ring-bore'), reuse_mm: {} };
+    const state = judgePoint(none, { phase: 'as-found', readings: [exampleReading('ring-bore', 'A:0', 100.7)] });
+    expect(state.reason).toBe('100.70 mm is past the limit for reuse (the new limits)');
+    expect(plainSentence(state)).toMatch(/100\.70 mm where at most 100\.375 mm is allowed\.$/);
+  });
+  test('what is not a refusal of the sum is not swallowed', () => {
+    const broken = { ...point('ring-bore'), new_mm: undefined };
+    expect(() => judgePoint(broken, { phase: 'as-found', readings: [] })).toThrow('must be there');
+  });
+  test('a tight clearance shows its least, and the worst of the strip with it', () => {
+    const state = judgePoint(point('ring-clearance'), {
+      phase: 'as-found',
+      readings: [
+        exampleReading('ring-bore', 'A:0', 100.2),
+        exampleReading('ring-bore', 'A:90', 100.3),
+        exampleReading('hub-diameter', 'A:0', 100),
+      ],
+    });
+    expect([state.words, state.worstMm, present(state.strip).worst]).toEqual(['tight', 0.2, 0.2]);
+  });
+});

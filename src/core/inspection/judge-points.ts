@@ -12,6 +12,8 @@ import {
   type WorkingStep,
 } from '../sums';
 
+import { writeLimits } from '../units';
+
 /** To-scale data of a limit strip, all in mm (clearances too). */
 export interface Strip {
   readonly low: number;
@@ -63,8 +65,8 @@ function reasonFor(point: FamilyPoint, result: ReadingsResult): string {
   const high = point.reuse_mm?.max;
   const worst = result.worst_mm.toFixed(digits + 1).replace(/0$/, '');
   const limits = [
-    low !== undefined && `from ${low.toFixed(digits)}`,
-    high !== undefined && `to ${high.toFixed(digits)}`,
+    low !== undefined && `from ${writeLimits([low], digits).join('')}`,
+    high !== undefined && `to ${writeLimits([high], digits).join('')}`,
   ]
     .filter(Boolean)
     .join(' ');

@@ -1,4 +1,5 @@
 import { present } from '../present';
+import { writeLimits } from '../units';
 import type { PointState } from './judge-points';
 
 /**
@@ -20,8 +21,9 @@ export function plainSentence(state: PointState): string {
 }
 
 function limitWords({ point, worstMm }: PointState, digits: number): string {
-  if (point.derived) return `at most ${(point.derived.limit_um / 1000).toFixed(digits)} mm`;
+  const said = (mm: number) => `${writeLimits([mm], digits).join('')} mm`;
+  if (point.derived) return `at most ${said(point.derived.limit_um / 1000)}`;
   const low = point.reuse_mm?.min ?? present(point.new_mm).min;
   const high = point.reuse_mm?.max ?? present(point.new_mm).max;
-  return present(worstMm) < low ? `at least ${low.toFixed(digits)} mm` : `at most ${high.toFixed(digits)} mm`;
+  return present(worstMm) < low ? `at least ${said(low)}` : `at most ${said(high)}`;
 }

@@ -1,10 +1,13 @@
 import { present } from '../present';
+import f2 from '@families/f2-monoblock.json';
 import f4 from '@families/f4-bore-hole.json';
 import f5 from '@families/f5-plastic-booster.json';
 import f6 from '@families/f6-internal-gear.json';
+import f9 from '@families/f9-belt-packed.json';
 import { buildFamily, loadFamily } from '../family';
 import { exampleReading, exampleRecord } from '../record/example-record';
-import { reckonSetting, sayFigure } from './reckon-setting';
+import type { CapturePhase, CaptureTaken } from '../record';
+import { reckonSetting, sayFigure, takenFrom } from './reckon-setting';
 
 const settingOf = (family: ReturnType<typeof buildFamily>, step: string) =>
   present(present(family.rebuild.find((one) => one.id === step)).settings[0]);
@@ -62,4 +65,91 @@ test('what the sum refuses is said in its words', () => {
     input: { clearance_mm: 0.1, arc_mm: 3, pitch_mm: 2, mark_diameter_mm: 100 },
   };
   expect(reckonSetting(setting, exampleRecord({}), family).waits).toContain('exactly one');
+});
+
+describe('a setting from a position that was kept', () => {
+  const family = buildFamily(loadFamily(f2), {});
+  const setting = settingOf(family, 'seat-in');
+  const kept = (phase: CapturePhase, captureId: string, valueMm: number | null): CaptureTaken => ({
+    ...{ phase, captureId, text: '', valueMm, typed: String(valueMm), photoId: null, version: 1 },
+    ...{ personId: null, personName: 'Odile', at: '' },
+  });
+  const reckoned = (...captures: readonly CaptureTaken[]) =>
+    reckonSetting(setting, exampleRecord({ captures }), family);
+  const length = (...captures: readonly CaptureTaken[]) => {
+    const { outcome } = reckoned(...captures);
+    return outcome && sayFigure(outcome, setting);
+  };
+  test('is reckoned from teardown until rebuild has its own, and then from the last of rebuild', () => {
+    // the seat stands 40 mm from the reference
+    expect(length(kept('teardown', 'seal-length', 12))).toBe('28 mm');
+    const both = [kept('teardown', 'seal-length', 12), kept('rebuild', 'seal-length-left', 11)];
+    expect(length(...both)).toBe('29 mm');
+    expect(length(...both.toReversed())).toBe('29 mm');
+    expect(length(...both, kept('rebuild', 'seal-length-left', 10.5))).toBe('29.5 mm');
+  });
+  test('is not reckoned from another place, nor from words', () => {
+    expect(reckoned(kept('teardown', 'secondary-count', 12))).toEqual({
+      ...{ setting, outcome: null, waits: 'waits for seal-length' },
+    });
+    expect(reckoned(kept('rebuild', 'secondary-count-left', 12)).outcome).toBeNull();
+    expect(reckoned(kept('teardown', 'seal-length', null)).outcome).toBeNull();
+  });
+  test('waits for nothing once it is reckoned', () => {
+    expect(reckoned(kept('teardown', 'seal-length', 12))).toMatchObject({ setting, waits: '' });
+  });
+  test('says what of its inputs does not fit, each by its path', () => {
+    const odd = { ...setting, input: { ...setting.input, free_length_mm: -1, compression_mm: { min: 6, max: 4 } } };
+    const { outcome, waits } = reckonSetting(
+      odd,
+      exampleRecord({ captures: [kept('teardown', 'seal-length', 12)] }),
+      family,
+    );
+    expect(outcome).toBeNull();
+    expect(waits).toBe(
+      'free_length_mm: must be more than 0; compression_mm.min: the lower limit is above the upper one',
+    );
+  });
+});
+
+describe('a setting from several things', () => {
+  const family = buildFamily(loadFamily(f4), { stages: 3 });
+  const straps = settingOf(family, 'straps-on');
+  test('names each that it waits for', () => {
+    expect(reckonSetting(straps, exampleRecord({}), family).waits).toBe(
+      'waits for shaft down: coupling face to motor flange, shaft up: coupling face to motor flange',
+    );
+  });
+  test('a point that the family does not have is named as the file has it', () => {
+    const odd = { ...straps, from: { down_mm: { point: 'no-such-point', as: 'list' as const } } };
+    expect(reckonSetting(odd, exampleRecord({}), family).waits).toBe('waits for no-such-point');
+  });
+  test('takes the mean of a point’s readings where it does not want the list', () => {
+    const readings = [exampleReading('shaft-down', 'A:0', 73.0), exampleReading('shaft-down', 'A:90', 74.0)];
+    const given = { record: exampleRecord({ readings }), family };
+    expect(takenFrom({ point: 'shaft-down', as: 'mean' }, given)).toBe(73.5);
+    expect(takenFrom({ point: 'shaft-down', as: 'list' }, given)).toEqual([73, 74]);
+    expect(takenFrom({ point: 'shaft-up', as: 'mean' }, given)).toBeNull();
+  });
+  test('a sum that wants a solver is reckoned elsewhere, and says where', () => {
+    const packed = buildFamily(loadFamily(f9), {});
+    const donor = present(present(packed.rebuild.find((one) => one.id === 'impeller-on')).settings[0]);
+    const readings = ['impeller-a', 'impeller-b'].map((id) => exampleReading(id, 'A:0', 167.8));
+    expect(reckonSetting(donor, exampleRecord({ readings }), packed)).toMatchObject({
+      ...{ outcome: null, waits: 'is reckoned on the Sums page' },
+    });
+  });
+});
+
+test.each([
+  [4.12345, 'mm', '4.123 mm'],
+  [123456, 'N', '123500 N'],
+  [[1, 2.5], 'mm', '1, 2.5'],
+  [[{ mm: 0.1, count: 2 }], 'mm', '2 × 0.1'],
+  [[], 'mm', 'none'],
+  ['within', '', 'within'],
+  [null, '', '—'],
+])('a figure %j in %s is said as %s', (value, unit, words) => {
+  const setting = { ...settingOf(buildFamily(loadFamily(f6)), 'clearance'), gives: 'figure', unit };
+  expect(sayFigure({ result: { figure: value }, working: [], warnings: [] }, setting)).toBe(words);
 });

@@ -4,6 +4,7 @@ import { judgePoint, type PointState } from '../inspection';
 import { approvedLines } from '../parts';
 import type { JobRecord, Phase, TestRun } from '../record';
 import { judgeRun } from '../testing';
+import { writeLimits } from '../units';
 import type { AsBuilt } from './as-built';
 import { settingsOf } from './as-built-settings';
 
@@ -55,17 +56,11 @@ function sideOf({ record, family }: Asked, pointId: string, phase: Phase): AsBui
   };
 }
 
-/** Limits with one number of decimals: as many as any of them has, and at least so many. A limit is never rounded. */
-function limitsInWords(limits: readonly number[], least: number): readonly string[] {
-  const digits = Math.max(least, ...limits.map((limit) => String(limit).split('.')[1]?.length ?? 0));
-  return limits.map((limit) => limit.toFixed(digits));
-}
-
 function reuseInWords(
   { min, max }: { readonly min?: number | undefined; readonly max?: number | undefined },
   least: number,
 ) {
-  const words = limitsInWords(
+  const words = writeLimits(
     [min, max].filter((one) => one !== undefined),
     least,
   );
@@ -83,7 +78,7 @@ function pointsOf(asked: Asked): AsBuilt['points'] {
     return {
       number: point.number,
       title: point.title,
-      new: limitsInWords([design.min, design.max], least).join(' to ') + ' mm',
+      new: writeLimits([design.min, design.max], least).join(' to ') + ' mm',
       reuse: reuseInWords(reuse, least),
       source: point.source,
       critical: point.critical,

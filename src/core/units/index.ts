@@ -223,3 +223,20 @@ export function withLengthUnit(text: string, display: LengthDisplay): string {
 export function formatMoney({ minor, currency }: { readonly minor: number; readonly currency: string }): string {
   return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
 }
+
+/**
+ * Decimals that limits need so that none is rounded, and at least so many.
+ * @example decimalsOf([100.34, 100.375], 2) // 3
+ */
+export function decimalsOf(limits: readonly number[], least: number): number {
+  return Math.max(least, ...limits.map((limit) => String(limit).split('.')[1]?.length ?? 0));
+}
+
+/**
+ * Limits with one number of decimals: as many as any of them has, and at least so many. A limit is never rounded.
+ * @example writeLimits([100.34, 100.375], 2) // { 0: '100.340', 1: '100.375' }
+ */
+export function writeLimits(limits: readonly number[], least: number): readonly string[] {
+  const digits = decimalsOf(limits, least);
+  return limits.map((limit) => limit.toFixed(digits));
+}
