@@ -1,4 +1,5 @@
-// Checks the devices that are named, migrates the database, and loads the demonstration shop when it is wanted and the database is empty.
+// Checks the devices that are named, migrates the database, and loads the demonstration shop when it is wanted and the
+// database is empty.
 import { migrateDatabase } from '@/db';
 import { startRuntime, takeDevices, takeOverOldJobs } from '@/server';
 import { loadDemo } from '../demo/load-demo';

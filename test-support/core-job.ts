@@ -22,16 +22,16 @@ import { asBuiltSchema, type AsBuilt } from '@/core/report';
 import { simulatedTestStand } from '@/stand-ins';
 
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
-const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere' };
-const terms = {
+export const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere' };
+export const terms = {
   ...{ currency: 'EUR', taxPct: 20, quoteValidDays: 30 },
   rates: {
     ...{ labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500 },
     partsMarkupPct: 18,
   },
 };
-const instruments = [{ code: 'M-07', uncertaintyUm: 1 }];
-type Person = 'Ines' | 'Odile' | 'Marek' | 'Bram';
+export const instruments = [{ code: 'M-07', uncertaintyUm: 1 }];
+export type Person = 'Ines' | 'Odile' | 'Marek' | 'Bram';
 
 /** What is different in one job; everything else is as a pump that nothing ails. */
 export interface JobScript {
@@ -57,7 +57,7 @@ export class CoreJob {
   readonly family: Family;
   readonly events: ChainedEvent[] = [];
   private clock = Date.parse('2026-11-20T08:00:00.000Z');
-  private ids = 0;
+  ids = 0;
   private texts: Readonly<Record<string, string>> = {};
 
   constructor(
@@ -92,23 +92,33 @@ export class CoreJob {
     return asId<Id>(`id-${String(++this.ids).padStart(4, '0')}`);
   }
 
-  /** Decides one command; throws what refuses it. */
-  act<Command, Result, Facts>(
+  /** Decides one command, and changes nothing yet. */
+  decide<Command, Result, Facts>(
     by: Person,
     [verb, decider]: readonly [string, Decider<Command, Result, Facts>],
     facts: Facts,
     command: Command,
-  ): Result {
+  ) {
     const who = this.signed(by);
     const { record, family } = this;
     const given = { record, family, who, now: who.at, newId: <Id extends MadeId>() => this.id<Id>(), sha256, facts };
-    const decided = decide(verb, decider, given, command);
+    return decide(verb, decider, given, command);
+  }
+
+  /** Decides one command and takes it; throws what refuses it. */
+  act<Command, Result, Facts>(
+    by: Person,
+    rule: readonly [string, Decider<Command, Result, Facts>],
+    facts: Facts,
+    command: Command,
+  ): Result {
+    const decided = this.decide(by, rule, facts, command);
     if (!decided.ok) throw decided.refusal;
     this.take(decided.decision);
     return decided.decision.result;
   }
 
-  private take({ event, after, texts }: Decision<unknown>): void {
+  take({ event, after, texts }: Decision<unknown>): void {
     this.events.push(event);
     this.record = after;
     this.texts = { ...this.texts, ...texts };

@@ -25,32 +25,36 @@ function ownerOf(folder) {
   }
 }
 
+/** @param {string} folder */
+function take(folder) {
+  try {
+    mkdirSync(folder);
+    return true;
+  } catch (error) {
+    if (error instanceof Error && 'code' in error && error.code === 'EEXIST') return false;
+    throw error;
+  }
+}
+
 /**
  * Runs what two commands on one tree must not do at once: the second waits for the first. A lock whose owner has ended
- * is taken over.
+ * is taken over, and so is one that nobody names for five seconds.
  * @param {string} folder the lock; it stands for as long as somebody is at it
  * @param {string} what what is waited for, as a person reads it
  * @param {() => void} run
  */
 export function oneAtATime(folder, what, run) {
   let hasSaid = false;
-  for (let empty = 0; ;) {
-    try {
-      mkdirSync(folder);
-      break;
-    } catch (error) {
-      if (!(error instanceof Error && 'code' in error && error.code === 'EEXIST')) throw error;
-    }
+  let unnamed = 0;
+  while (!take(folder)) {
     const owner = ownerOf(folder);
-    empty = owner === null ? empty + 1 : 0;
-    // A lock that nobody names for five seconds belongs to nobody.
-    if (empty > 10 || (owner !== null && !isAlive(owner))) {
-      rmSync(folder, { recursive: true, force: true });
-      continue;
+    unnamed = owner === null ? unnamed + 1 : 0;
+    if (unnamed > 10 || (owner !== null && !isAlive(owner))) rmSync(folder, { recursive: true, force: true });
+    else {
+      if (!hasSaid) say(`Waiting for process ${owner ?? ''}, which is ${what} …`);
+      hasSaid = true;
+      pause();
     }
-    if (!hasSaid) say(`Waiting for process ${owner ?? ''}, which is ${what} …`);
-    hasSaid = true;
-    pause();
   }
   try {
     writeFileSync(join(folder, 'pid'), String(process.pid));

@@ -10,9 +10,10 @@ function subscribe(listener: () => void): () => void {
   return () => window.removeEventListener(changed, listener);
 }
 
-/** Puts text where a field of another sheet will find it. */
-export function leaveDraft(key: string, text: string): void {
-  localStorage.setItem(prefix + key, text);
+/** Puts text where the field of a sheet will find it, also another sheet's; null takes it away. */
+export function leaveDraft(key: string, text: string | null): void {
+  if (text === null) localStorage.removeItem(prefix + key);
+  else localStorage.setItem(prefix + key, text);
   window.dispatchEvent(new Event(changed));
 }
 
@@ -21,15 +22,8 @@ export const storedDraft = (key: string): string | null => localStorage.getItem(
 
 /** Text that survives a reload on this device until it is kept; `fallback` where nothing was typed. */
 export function useDraft(key: string, fallback = ''): [string, (text: string | null) => void] {
-  const read = useCallback(() => localStorage.getItem(prefix + key) ?? fallback, [key, fallback]);
+  const read = useCallback(() => storedDraft(key) ?? fallback, [key, fallback]);
   const text = useSyncExternalStore(subscribe, read, () => fallback);
-  const write = useCallback(
-    (value: string | null) => {
-      if (value === null) localStorage.removeItem(prefix + key);
-      else localStorage.setItem(prefix + key, value);
-      window.dispatchEvent(new Event(changed));
-    },
-    [key],
-  );
+  const write = useCallback((value: string | null) => leaveDraft(key, value), [key]);
   return [text, write];
 }

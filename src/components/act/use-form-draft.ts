@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
-import { storedDraft, useDraft } from './use-draft';
+import { leaveDraft, storedDraft } from './use-draft';
 
 /**
  * Keeps what is typed into a form on this device until it is sent; a reload finds it again.
@@ -14,7 +14,6 @@ export function useFormDraft<Values extends FieldValues, Read>(
   form: UseFormReturn<Values, unknown, Read>,
   read: (text: string) => Values | null,
 ): () => void {
-  const [, setText] = useDraft(key);
   useEffect(() => {
     // Read from the device itself: the page was made without it. From then on the form is ahead of what is stored.
     const text = storedDraft(key);
@@ -22,8 +21,8 @@ export function useFormDraft<Values extends FieldValues, Read>(
     if (kept) form.reset(kept);
     return form.subscribe({
       formState: { values: true },
-      callback: ({ values }) => setText(JSON.stringify(values)),
+      callback: ({ values }) => leaveDraft(key, JSON.stringify(values)),
     });
-  }, [form, key, read, setText]);
-  return () => setText(null);
+  }, [form, key, read]);
+  return () => leaveDraft(key, null);
 }

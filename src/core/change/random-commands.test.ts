@@ -1,9 +1,8 @@
 import { present } from '../present';
-import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
 import { buildFamily, loadFamily } from '../family';
-import { gateFor, moves, transition, type ChainedEvent, type EventKind } from '../lifecycle';
+import { gateFor, moves, transition, type EventKind } from '../lifecycle';
 import { totalQuote } from '../quoting';
 import {
   actions,
@@ -13,19 +12,15 @@ import {
   placeKey,
   rebuildRound,
   type Finding,
-  type JobId,
   type JobRecord,
-  type MadeId,
-  type PersonId,
   type Place,
   type QuoteId,
   type QuoteLineId,
   type Tag,
 } from '../record';
-import { exampleRecord } from '../record/example-record';
+import { CoreJob, instruments, shop, terms, type Person } from '../../../test-support/core-job';
 import {
   bench,
-  decide,
   inspection,
   lifecycle,
   parts,
@@ -33,7 +28,7 @@ import {
   receive,
   report,
   test as stand,
-  verifyJob,
+  type Decided,
   type Decider,
   type Decision,
 } from '.';
@@ -45,90 +40,24 @@ import {
  */
 const family = buildFamily(loadFamily(f1), {});
 const tag = asId<Tag>('P-0417');
-const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
-const people = ['Ines', 'Odile', 'Marek'].map((personName) => ({
-  personName,
-  personId: asId<PersonId>(`id-${personName}`),
-}));
-const instruments = [{ code: 'M-07', uncertaintyUm: 1.5 }];
-const terms = {
-  currency: 'EUR',
-  taxPct: 20,
-  quoteValidDays: 30,
-  rates: {
-    labourMinorPerHour: 6800,
-    machiningMinorPerHour: 8400,
-    testMinor: 24000,
-    freightMinor: 9500,
-    partsMarkupPct: 18,
-  },
-};
-const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere' };
+const people = ['Ines', 'Odile', 'Marek'] as const;
 
 /** A job as the world has it: the record, and every event that made it. */
-interface World {
-  record: JobRecord;
-  readonly events: ChainedEvent[];
+class World extends CoreJob {
   /** What was acknowledged, to be found in the record for ever after. */
-  readonly readings: Map<string, { readonly typed: string; readonly by: string }>;
-  clock: number;
-  ids: number;
+  readonly readings = new Map<string, { readonly typed: string; readonly by: string }>();
 }
 
-const newId =
-  (world: World) =>
-  <Id extends MadeId>() =>
-    asId<Id>(`id-${String(++world.ids).padStart(6, '0')}`);
-
-function open(): World {
-  const { intake } = exampleRecord();
-  const { version: _version, isolation: _isolation, ...body } = intake;
-  const world: World = { record: exampleRecord(), events: [], readings: new Map(), clock: 0, ids: 0 };
-  const command = {
-    customer: 'Garden',
-    contact: null,
-    pump: { maker: 'Quillmere', model: 'QB', serial: 'QB-1', size: '', nameplate: {} },
-    familyId: family.id,
-    promisedOn: '2026-12-10',
-    intake: { ...body, cameWith: [], shims: [], duty: { flowM3h: 25, headM: 32, speedRpm: 2900 } },
-  };
-  const contact = { id: 'c', name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' };
-  const pump = { id: 'p', maker: 'Quillmere', model: 'QB', serial: 'QB-1', size: '' };
-  const facts = { jobId: asId<JobId>('job'), tag, family, earlierVisits: [], pump, customer: { id: 'k', name: 'G' } };
-  const who = { ...present(people[0]), at: momentOf(world) };
-  const decision = receive.openJob({ who, now: who.at, sha256, facts: { ...facts, contact } }, command);
-  take(world, decision);
-  return world;
-}
-
-function momentOf(world: World): string {
-  return new Date(Date.parse('2026-11-20T08:00:00.000Z') + world.clock++ * 60_000).toISOString();
-}
-
-function take(world: World, { event, after }: Decision<unknown>): void {
-  world.events.push(event);
-  world.record = after;
-}
+const open = () =>
+  new World(loadFamily(f1), { duty: { flowM3h: 25, headM: 32, speedRpm: 2900 }, found: {}, dispose: {} });
 
 /** One thing that somebody tries; which thing exactly follows from a number, so that a failing sequence can shrink. */
 type Attempt = (world: World, pick: <T>(items: readonly T[]) => T | undefined) => Tried | null;
 interface Tried {
   readonly verb: string;
-  readonly run: (who: (typeof people)[number]) => ReturnType<typeof decideAs>;
+  readonly run: (who: Person) => Decided<unknown>;
   /** Readings that are acknowledged when it is not refused. */
   readonly readings?: readonly { readonly pointId: string; readonly place: Place; readonly typed: string }[];
-}
-
-function decideAs<Command, Result, Facts>(
-  world: World,
-  verb: string,
-  decider: Decider<Command, Result, Facts>,
-  given: { readonly who: (typeof people)[number]; readonly facts: Facts; readonly command: Command },
-) {
-  const now = momentOf(world);
-  const who = { ...given.who, at: now };
-  const whole = { record: world.record, family, who, now, newId: newId(world), sha256, facts: given.facts };
-  return decide(verb, decider, whole, given.command);
 }
 
 function trying<Command, Result, Facts>(
@@ -138,7 +67,7 @@ function trying<Command, Result, Facts>(
   facts: Facts,
   command: Command,
 ): Tried {
-  return { verb, run: (who) => decideAs(world, verb, decider, { who, facts, command }) };
+  return { verb, run: (who) => world.decide(who, [verb, decider], facts, command) };
 }
 
 const readings: Attempt = (world, pick) => {
@@ -430,9 +359,9 @@ function play(world: World, { kind, picks, by }: { kind: number; picks: readonly
     expect(decided.refusal.message).not.toBe('');
     return;
   }
-  take(world, decided.decision);
+  world.take(decided.decision);
   for (const { pointId, place, typed } of tried.readings ?? [])
-    world.readings.set(`${pointId} ${place}`, { typed, by: who.personName });
+    world.readings.set(`${pointId} ${place}`, { typed, by: who });
   assertInvariants(world, before, decided.decision);
 }
 
@@ -443,7 +372,7 @@ test('any order of commands by any people breaks no invariant, and the events gi
     fc.property(fc.array(choice, { minLength: 20, maxLength: 120 }), (choices) => {
       const world = open();
       for (const one of choices) play(world, one);
-      expect(verifyJob({ record: world.record, events: world.events, sha256 })).toBeNull();
+      expect(world.difference()).toBeNull();
     }),
     runs,
   );

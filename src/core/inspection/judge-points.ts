@@ -11,7 +11,6 @@ import {
   type ReadingsResult,
   type WorkingStep,
 } from '../sums';
-
 import { writeLimits } from '../units';
 
 /** To-scale data of a limit strip, all in mm (clearances too). */

@@ -43,13 +43,6 @@ function reckonLeakDecay(given: LeakDecayInput) {
     limit_ml_min === undefined ? undefined : leak <= limit_ml_min + 1e-9 ? ('tight' as const) : ('leaks' as const);
   return {
     result: { corrected_end_kpa: corrected, drop_kpa: drop, leak_ml_min: leak, ...(verdict && { verdict }) },
-    medium,
-    end_kpa,
-    start_c,
-    end_c,
-    volume_l,
-    minutes,
-    limit_ml_min,
     corrected,
     drop,
     leak,
@@ -58,19 +51,10 @@ function reckonLeakDecay(given: LeakDecayInput) {
 }
 type LeakDecayReckoned = ReturnType<typeof reckonLeakDecay>;
 
-function leakDecayWorking({
-  medium,
-  end_kpa,
-  start_c,
-  end_c,
-  volume_l,
-  minutes,
-  limit_ml_min,
-  corrected,
-  drop,
-  leak,
-  verdict,
-}: LeakDecayReckoned): readonly WorkingStep[] {
+function leakDecayWorking(
+  { medium, end_kpa, start_c, end_c, volume_l, minutes, limit_ml_min }: LeakDecayInput,
+  { corrected, drop, leak, verdict }: LeakDecayReckoned,
+): readonly WorkingStep[] {
   return [
     {
       what: 'End pressure at the first temperature',
@@ -89,7 +73,10 @@ function leakDecayWorking({
   ];
 }
 
-function leakDecayWarnings({ medium, start_c, end_c, drop }: LeakDecayReckoned): readonly Warning[] {
+function leakDecayWarnings(
+  { medium, start_c, end_c }: LeakDecayInput,
+  { drop }: LeakDecayReckoned,
+): readonly Warning[] {
   return [
     ...(drop < 0
       ? [
@@ -137,6 +124,10 @@ export const leakDecay = defineSum<LeakDecayInput, z.infer<typeof result>>({
   },
   compute(given) {
     const reckoned = reckonLeakDecay(given);
-    return { result: reckoned.result, working: leakDecayWorking(reckoned), warnings: leakDecayWarnings(reckoned) };
+    return {
+      result: reckoned.result,
+      working: leakDecayWorking(given, reckoned),
+      warnings: leakDecayWarnings(given, reckoned),
+    };
   },
 });

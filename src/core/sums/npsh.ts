@@ -33,9 +33,6 @@ function reckonNpsh(given: NpshInput) {
         verdict: margin >= margin_m - 1e-9 ? ('enough' as const) : ('too little' as const),
       }),
     },
-    surface,
-    vapour,
-    density,
     margin_m,
     pressure,
     available,
@@ -46,13 +43,13 @@ type NpshReckoned = ReturnType<typeof reckonNpsh>;
 
 function npshWorking(
   given: NpshInput,
-  { surface, vapour, density, margin_m, pressure, available, margin }: NpshReckoned,
+  { margin_m, pressure, available, margin }: NpshReckoned,
 ): readonly WorkingStep[] {
   return [
     {
       what: 'Pressure over vapour',
       formula: '(ps − pv) / (ρ·g)',
-      put: `(${show(surface, 1)} − ${show(vapour, 2)}) kPa, ρ ${show(density, 1)} kg/m³`,
+      put: `(${show(given.surface_kpa_abs, 1)} − ${show(given.vapour_kpa_abs, 2)}) kPa, ρ ${show(given.density_kg_m3, 1)} kg/m³`,
       outcome: `${show(pressure, 2)} m`,
     },
     {
@@ -74,7 +71,7 @@ function npshWorking(
   ];
 }
 
-function npshWarnings({ surface, vapour }: NpshReckoned): readonly Warning[] {
+function npshWarnings({ surface_kpa_abs: surface, vapour_kpa_abs: vapour }: NpshInput): readonly Warning[] {
   return vapour >= surface
     ? [
         {
@@ -105,6 +102,6 @@ export const npsh = defineSum<NpshInput, z.infer<typeof npshResult>>({
   },
   compute(given) {
     const reckoned = reckonNpsh(given);
-    return { result: reckoned.result, working: npshWorking(given, reckoned), warnings: npshWarnings(reckoned) };
+    return { result: reckoned.result, working: npshWorking(given, reckoned), warnings: npshWarnings(given) };
   },
 });
