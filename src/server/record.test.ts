@@ -124,6 +124,16 @@ describe('an entry with a key', () => {
     expect(new Set(answers.map((answer) => answer.tag)).size).toBe(1);
     expect(Number(present((await query('select count(*) n from jobs'))[0]).n)).toBe(before + 1);
   });
+  test('that cannot be remembered changes nothing, whatever it changes', async () => {
+    const sent = { code: 'Z-99', kind: 'bore gauge', uncertaintyUm: 3, dueOn: '2027-03-01' };
+    const forgotten = shop.contextOf('sunniva', { entry: { key: 'x'.repeat(500), madeAt: null } });
+    await expect(act('add-instrument', forgotten, sent)).rejects.toThrow('longer or larger than the record can hold');
+    const instruments = () => query("select code from instruments where code = 'Z-99'");
+    expect(await instruments()).toEqual([]);
+    await act('add-instrument', as('sunniva', 'gauge'), sent);
+    expect(await act('add-instrument', as('sunniva', 'gauge'), sent)).toHaveProperty('instrumentId');
+    expect(await instruments()).toHaveLength(1);
+  });
   test('is refused for another body, and for another person', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
     const body = { tag, basedOn: 1, intake: testIntake };
@@ -264,6 +274,8 @@ describe('what follows a commit', () => {
     await act('send-quote', failing('wenna'), { tag });
     expect(present(await shop.load(tag)).station).toBe('approve');
     expect(await stuckOf(tag)).toMatchObject([{ tries: 1, last_error: 'the line is down' }]);
+    const shown = async () => (await shop.act('wenna', 'read-outbox', {})).stuck.filter((one) => one.tag === tag);
+    expect(await shown()).toMatchObject([{ kind: 'mail-quote', tries: 1, lastError: 'the line is down' }]);
     const mailsOf = async () =>
       (await shop.act('wenna', 'read-outbox', {})).mails.filter((mail) => mail.subject.includes(tag));
     expect(await mailsOf()).toEqual([]);
@@ -272,6 +284,17 @@ describe('what follows a commit', () => {
     await carryOutDue(shop.contextOf('nobody'));
     expect(await mailsOf()).toHaveLength(1);
     expect(await stuckOf(tag)).toEqual([]);
+    expect(await shown()).toEqual([]);
+  });
+  test('a quote whose contact is gone is kept and said, not called done', async () => {
+    const tag = await shop.play({ at: 'quote' });
+    await act('send-quote', failing('wenna'), { tag });
+    await query('update jobs set contact_id = null where tag = ?', [tag]);
+    await makeDue();
+    await carryOutDue(shop.contextOf('nobody'));
+    expect(await stuckOf(tag)).toMatchObject([
+      { tries: 2, last_error: 'the job has no contact any more: nobody gets this quote' },
+    ]);
   });
   test('the secret of a link is forgotten once its mail has gone', async () => {
     const rows = await query('select item from outbox where done_at is not null');

@@ -41,6 +41,30 @@ test('a line that is declined leaves the sum; one that belongs to every repair c
   );
 });
 
+test('where one line alone can be declined, it can be declined and taken up again', async () => {
+  const asked = answerFetch(() => done);
+  const quote = exampleQuote(lines.slice(0, 2));
+  render(<ApproveSheet view={exampleView(exampleRecord({ station: 'approve', quotes: [quote] }))} isHere />);
+  await userEvent.click(screen.getByRole('checkbox', { name: /Wear ring/ }));
+  expect(screen.getByRole('button', { name: /^Approved: .*240\.00/ })).toBeInTheDocument();
+  await userEvent.click(screen.getByRole('checkbox', { name: /Wear ring/ }));
+  await userEvent.click(screen.getByRole('button', { name: /^Approved: .*360\.00/ }));
+  await waitFor(() => expect(asked[0]?.body).toMatchObject({ declinedLines: [] }));
+});
+
+test('another revision is answered from the start: all its lines are approved at first', () => {
+  const view = (id: string, lineId: string) =>
+    exampleView(
+      exampleRecord({
+        station: 'approve',
+        quotes: [exampleQuote([exampleLine({ id: asId(lineId) })], { id: asId(id) })],
+      }),
+    );
+  const { rerender } = render(<ApproveSheet view={view('q-1', 'l-1')} isHere />);
+  rerender(<ApproveSheet view={view('q-2', 'l-2')} isHere />);
+  expect(screen.getByRole('checkbox', { name: /Wear ring/ })).toBeChecked();
+});
+
 test('a whole refusal names no single line; an order asks for its number', async () => {
   const asked = answerFetch(() => done);
   show();

@@ -92,7 +92,7 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
             </p>
           </section>
         ))}
-        {isHere && quote.state === 'sent' && <RecordAnswer view={view} quote={quote} />}
+        {isHere && quote.state === 'sent' && <RecordAnswer key={quote.id} view={view} quote={quote} />}
         {isHere && (
           <section aria-label="Another revision">
             <h2 className="font-bold">Another revision</h2>
