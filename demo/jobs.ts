@@ -1,3 +1,4 @@
+import type { Build } from '@/core/family';
 import type { Station } from '@/core/record';
 
 export interface DemoJob {
@@ -34,8 +35,7 @@ export interface DemoJob {
   /** Construction, F1 where none is named; how it is built, and the elastomer chosen for its liquid. */
   readonly family?: {
     readonly id: string;
-    readonly variant?: string;
-    readonly stages?: number;
+    readonly build?: Build;
     readonly elastomer?: string;
   };
   readonly visual?: readonly [part: string, words: string][];
@@ -450,7 +450,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 7,
     promised: 15,
     part: 'half',
-    family: { id: 'F3', variant: 'flushed', stages: 3 },
+    family: { id: 'F3', build: { axes: { variant: 'flushed' }, counts: { stage: 3 } } },
   },
   {
     customer: snow,
@@ -463,7 +463,7 @@ export const demoJobs: readonly DemoJob[] = [
     at: 'inspect',
     cameIn: 8,
     promised: 18,
-    family: { id: 'F4', variant: 'plain', stages: 9 },
+    family: { id: 'F4', build: { axes: { variant: 'plain' }, counts: { stage: 9 } } },
   },
   {
     customer: garden,
@@ -477,7 +477,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 3,
     promised: 20,
     part: 'half',
-    family: { id: 'F5', stages: 8 },
+    family: { id: 'F5', build: { counts: { stage: 8 } } },
   },
   {
     customer: heat,
@@ -491,7 +491,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 25,
     promised: 5,
     part: 'half',
-    family: { id: 'F6', variant: 'packed', elastomer: 'FKM' },
+    family: { id: 'F6', build: { axes: { variant: 'packed' } }, elastomer: 'FKM' },
   },
   {
     customer: larkspur,
@@ -504,7 +504,7 @@ export const demoJobs: readonly DemoJob[] = [
     at: 'quote',
     cameIn: 9,
     promised: 16,
-    family: { id: 'F7', variant: 'single' },
+    family: { id: 'F7', build: { axes: { variant: 'single' } } },
   },
   {
     customer: mill,
@@ -517,7 +517,7 @@ export const demoJobs: readonly DemoJob[] = [
     at: 'approve',
     cameIn: 15,
     promised: 13,
-    family: { id: 'F8', variant: 'lip', elastomer: 'FKM' },
+    family: { id: 'F8', build: { axes: { variant: 'lip' } }, elastomer: 'FKM' },
   },
   {
     customer: ferry,
@@ -531,7 +531,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 16,
     promised: 8,
     part: 'ordered',
-    family: { id: 'F9', variant: 'belt' },
+    family: { id: 'F9', build: { axes: { variant: 'belt' } } },
   },
   {
     customer: quarry,
@@ -545,6 +545,6 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 4,
     promised: 22,
     part: 'half',
-    family: { id: 'F10', variant: 'magnet' },
+    family: { id: 'F10', build: { axes: { variant: 'magnet' } } },
   },
 ];

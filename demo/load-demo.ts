@@ -120,8 +120,7 @@ async function receiveJob(
     contact: contacts[job.customer] ?? null,
     pump: job.pump,
     familyId: job.family?.id ?? 'F1',
-    ...(job.family?.variant && { variant: job.family.variant }),
-    ...(job.family?.stages && { stages: job.family.stages }),
+    ...job.family?.build,
     promisedOn: inDays(job.promised),
     intake,
   });
@@ -131,10 +130,10 @@ async function receiveJob(
       act,
       job,
       tag,
-      family: buildFor(present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))), {
-        ...(job.family?.variant && { variant: job.family.variant }),
-        ...(job.family?.stages && { stages: job.family.stages }),
-      }),
+      family: buildFor(
+        present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))),
+        job.family?.build ?? {},
+      ),
       technician: index % 2 ? 'odile' : 'ines',
       load: () => loadRecord(runtime.database, tag),
       pass: (hours) => (clock += hours * pace * 3600_000),

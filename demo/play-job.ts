@@ -163,7 +163,7 @@ async function measure(
   share = 1,
   again: JobRecord | null = null,
 ): Promise<void> {
-  const points = family.points.filter((point) => point.when.includes(phase) && point.places.length);
+  const points = family.points.filter((point) => point.measured.includes(phase) && point.places.length);
   const entries = (
     await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(tag, point, phase)))
   ).flat();

@@ -2,7 +2,7 @@ import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
-import { buildFamily, loadFamily, suitableConsumables, type Capture, type Family } from '@/core/family';
+import { buildFamily, loadFamily, readBuild, suitableConsumables, type Capture, type Family } from '@/core/family';
 import {
   click,
   fill,
@@ -20,8 +20,8 @@ import {
 } from './browser';
 import { actAs, disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
-const gear = buildFamily(loadFamily(f6), { variant: 'packed' });
-const stacked = buildFamily(loadFamily(f4), { variant: 'plain', stages: 3 });
+const gear = buildFamily(loadFamily(f6), { axes: { variant: 'packed' } });
+const stacked = buildFamily(loadFamily(f4), { axes: { variant: 'plain' }, counts: { stage: 3 } });
 let opened: OpenedBrowser;
 let page: Awaited<ReturnType<typeof openDevice>>;
 beforeAll(async () => {
@@ -61,7 +61,6 @@ test('a pump that was received as another construction is corrected by the drawi
 });
 
 async function receive(family: Family, duty: object, elastomer: string): Promise<string> {
-  const [variant, stages] = present(family.version.split('+')[1]).split('.');
   const intake = {
     equipmentNumber: '',
     duty,
@@ -81,8 +80,7 @@ async function receive(family: Family, duty: object, elastomer: string): Promise
     contact: { name: 'Emrys Caddon', email: 'emrys@tarnhollow.example', phone: '' },
     pump: { maker: 'Dunnockworth', model: family.short, serial: `E2E-${family.id}`, size: '' },
     familyId: family.id,
-    variant,
-    ...(stages && { stages: Number(stages) }),
+    ...readBuild(family.version),
     promisedOn: '2027-03-01',
     intake,
   });
@@ -166,7 +164,7 @@ async function buyAll(on: Page, tag: string): Promise<void> {
 }
 
 const placesOf = (family: Family, phase: 'as-found' | 'as-left') =>
-  family.points.filter((point) => point.when.includes(phase)).reduce((sum, point) => sum + point.places.length, 0);
+  family.points.filter((point) => point.measured.includes(phase)).reduce((sum, point) => sum + point.places.length, 0);
 
 describe.each([
   {

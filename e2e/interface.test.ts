@@ -83,7 +83,7 @@ describe('axe finds nothing', () => {
     '/outbox',
     '/library',
     '/library/F6',
-    '/library/F4?stages=12',
+    '/library/F4?n-stage=12',
     '/jobs/P-0430',
     '/jobs/P-0428',
     '/jobs/P-0434',

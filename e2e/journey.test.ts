@@ -2,7 +2,7 @@ import { present } from '@/core/present';
 import Ajv from 'ajv/dist/2020';
 import type { Page } from 'puppeteer-core';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '@/core/family';
+import { buildFamily, loadFamily } from '@/core/family';
 import { readPdfText } from '../test-support/read-pdf-text';
 import {
   click,
@@ -24,7 +24,7 @@ import {
 } from './browser';
 import { disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 let opened: OpenedBrowser;
 let bench: Awaited<ReturnType<typeof openDevice>>;
 let desk: Awaited<ReturnType<typeof openDevice>>;
@@ -143,7 +143,7 @@ test('inspect: readings by gauge and keyboard, a visual finding, a verdict overr
   const count = await gaugeAll(bench);
   expect(count).toBe(
     family.points
-      .filter((point) => point.when.includes('as-found'))
+      .filter((point) => point.measured.includes('as-found'))
       .reduce((sum, point) => sum + point.places.length, 0),
   );
   const form = present(await bench.waitForSelector('section[aria-label="Visual findings"]'));
@@ -309,7 +309,7 @@ test('rebuild: the step without its part is refused until the rest is here; then
   await openAsLeft(bench);
   expect(await gaugeAll(bench)).toBe(
     family.points
-      .filter((point) => point.when.includes('as-left'))
+      .filter((point) => point.measured.includes('as-left'))
       .reduce((sum, point) => sum + point.places.length, 0),
   );
   await pressMove(bench, 'Rebuild is done', 'Test');

@@ -15,7 +15,7 @@ import { writeAsBuiltPdf } from '@/documents';
 import { loadSolver } from '@/solver/highs-solver';
 import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const line = (name: string, value: string) => process.stdout.write(`${name.padEnd(46)} ${value}\n`);
 
 function perSecond(act: () => void, forMs = 300): number {

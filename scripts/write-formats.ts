@@ -9,4 +9,4 @@ const folder = join(import.meta.dirname, '..', 'docs', 'formats');
 mkdirSync(folder, { recursive: true });
 writeFileSync(join(folder, 'as-built-1.schema.json'), `${JSON.stringify(asBuiltJsonSchema(), null, 2)}\n`);
 writeFileSync(join(folder, 'family-overlay-1.schema.json'), `${JSON.stringify(overlayJsonSchema(), null, 2)}\n`);
-writeFileSync(join(folder, 'family-1.schema.json'), `${JSON.stringify(familyJsonSchema(), null, 2)}\n`);
+writeFileSync(join(folder, 'family-2.schema.json'), `${JSON.stringify(familyJsonSchema(), null, 2)}\n`);

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { bench, decide, inspection, lifecycle, parts, quote, receive, report, test as stand } from '@/core/change';
 import { verifyJob, type Decider, type Decision } from '@/core/change';
-import { buildFamily, type Build, type Capture, type Family } from '@/core/family';
+import { buildFamily, type Build, type Capture, type Family, type FamilyFile } from '@/core/family';
 import type { ChainedEvent, PersonalMove } from '@/core/lifecycle';
 import { present } from '@/core/present';
 import {
@@ -61,7 +61,7 @@ export class CoreJob {
   private texts: Readonly<Record<string, string>> = {};
 
   constructor(
-    family: Family,
+    family: FamilyFile,
     readonly script: JobScript,
   ) {
     this.family = buildFamily(family, script.build ?? {});
@@ -196,8 +196,8 @@ export class CoreJob {
     const { tag } = this.record;
     const { found, left = {} } = this.script;
     const [own, end] = phase === 'as-found' ? [found, 'min' as const] : [left, 'max' as const];
-    for (const { id, when, new_mm, places } of this.family.points) {
-      if (!new_mm || !when.includes(phase)) continue;
+    for (const { id, measured, new_mm, places } of this.family.points) {
+      if (!new_mm || !measured.includes(phase)) continue;
       const typed = own[id] ?? String(new_mm[end]);
       const entries = places.map((place) => ({
         ...{ pointId: id, place: placeKey(place), typed, instrument: 'M-07', basedOn: 0 },

@@ -1,10 +1,11 @@
 import f1 from '@families/f1-overhung.json';
 import type { JobView } from '@/components/job/view';
-import { loadFamily, type Family } from '@/core/family';
+import { buildFamily, loadFamily, type Family } from '@/core/family';
 import { gateFor, moves, onward, sayMissing, standingOf } from '@/core/lifecycle';
 import type { JobRecord } from '@/core/record';
 
-export const exampleFamily = loadFamily(f1);
+export const exampleFile = loadFamily(f1);
+export const exampleFamily = buildFamily(exampleFile);
 
 /** What the server would show of a record, for a component on its own; times are those of the examples. */
 export function exampleView(record: JobRecord, change: Partial<JobView> = {}, family: Family = exampleFamily): JobView {

@@ -132,10 +132,7 @@ export async function openTestShop(name: string): Promise<TestShop> {
     await act('sunniva', 'add-instrument', { code, kind, uncertaintyUm: 1.5, dueOn: '2027-06-01' });
   const load = (tag: string) => loadJobRecord(runtime.database, tag);
   const play: TestShop['play'] = async (job = {}) => {
-    const build = {
-      ...(job.family?.variant && { variant: job.family.variant }),
-      ...(job.family?.stages && { stages: job.family.stages }),
-    };
+    const build = job.family?.build ?? {};
     const family = buildFor(present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))), build);
     const receiving = testReceiving(`T-${++serials}-${name}`);
     const { tag } = await act('wenna', 'receive-pump', {

@@ -1,5 +1,5 @@
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '@/core/family';
+import { buildFamily, loadFamily } from '@/core/family';
 import { buildAsBuilt } from '@/core/report';
 import { asId } from '@/core/record';
 import { exampleLine, exampleQuote, exampleReading, exampleRecord, exampleRun } from '@/core/record/example-record';
@@ -7,7 +7,7 @@ import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
 import { readPdfText } from '../../test-support/read-pdf-text';
 import { writeAsBuiltPdf, writeQuotePdf, writeTagPdf } from '.';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere', zone: 'Europe/Vienna' };
 
 test('the tag says tag, serial number, owner and liquid on one page', async () => {

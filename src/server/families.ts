@@ -12,16 +12,25 @@ import f10 from '@families/f10-submersible.json';
 import { type constructionInput } from '@/core/change/inputs';
 import { DomainError } from '@/core/errors';
 import { applyOverlay, isOverlay, overlaySchema } from '@/core/family/overlay';
-import { buildFamily, loadFamily, readBuild, type Build, type Family } from '@/core/family';
+import {
+  BuildError,
+  buildFamily,
+  loadBuilt,
+  loadFamily,
+  readBuild,
+  type Build,
+  type Family,
+  type FamilyFile,
+} from '@/core/family';
 import { listShopFamilies, loadFamilyBody, storeFamily, type Connection } from '@/db';
 
 /** The families that ship with this version, read once. */
-export const shippedFamilies: readonly Family[] = [f1, f2, f3, f4, f5, f6, f7, f8, f9, f10].map(loadFamily);
+export const shippedFamilies: readonly FamilyFile[] = [f1, f2, f3, f4, f5, f6, f7, f8, f9, f10].map(loadFamily);
 
 const known = new Map<string, Family>();
 
 /** A family in a version: as it ships, or as it was stored. Null where it is neither. */
-export async function findVersion(connection: Connection, id: string, version: string): Promise<Family | null> {
+export async function findVersion(connection: Connection, id: string, version: string): Promise<FamilyFile | null> {
   const shipped = shippedFamilies.find((family) => family.id === id && family.version === version);
   if (shipped) return shipped;
   const body = await loadFamilyBody(connection, id, version);
@@ -29,7 +38,7 @@ export async function findVersion(connection: Connection, id: string, version: s
 }
 
 /** A family from its stored body: a whole one, or an overlay on another. */
-async function loadStored(connection: Connection, body: unknown): Promise<Family> {
+async function loadStored(connection: Connection, body: unknown): Promise<FamilyFile> {
   if (!isOverlay(body)) return loadFamily(body);
   const overlay = overlaySchema.parse(body);
   const base = await findVersion(connection, overlay.extends.family, overlay.extends.version);
@@ -39,20 +48,20 @@ async function loadStored(connection: Connection, body: unknown): Promise<Family
 }
 
 /** What a pump may be opened with: the shipped families, then the shop's own in their newest version. */
-export async function listFamilies(connection: Connection): Promise<readonly Family[]> {
+export async function listFamilies(connection: Connection): Promise<readonly FamilyFile[]> {
   const bodies = await listShopFamilies(connection);
   return [...shippedFamilies, ...(await Promise.all(bodies.map((body) => loadStored(connection, body))))];
 }
 
 /** A family as one pump is built. Throws DomainError for a way in which it is not built. */
-export function buildFor(family: Family, build: Build): Family {
+export function buildFor(family: FamilyFile, build: Build): Family {
   try {
     return buildFamily(family, build);
   } catch (error) {
-    if (error instanceof RangeError)
+    if (error instanceof BuildError)
       throw new DomainError('bad-input', {
         what: `${error.message}.`,
-        issues: [{ path: build.stages === undefined ? 'variant' : 'stages', message: error.message }],
+        issues: [{ path: error.field, message: error.message }],
       });
     throw error;
   }
@@ -61,7 +70,7 @@ export function buildFor(family: Family, build: Build): Family {
 /** The family that was chosen, as the pump is built. Throws DomainError naming what is not there. */
 export async function chosenFamily(
   connection: Connection,
-  { familyId, variant, stages }: z.infer<z.ZodObject<typeof constructionInput>>,
+  { familyId, axes, size, counts }: z.infer<z.ZodObject<typeof constructionInput>>,
 ): Promise<Family> {
   const chosen = (await listFamilies(connection)).find((one) => one.id === familyId);
   if (!chosen)
@@ -69,7 +78,7 @@ export async function chosenFamily(
       what: `There is no pump family ${familyId}.`,
       issues: [{ path: 'familyId', message: 'choose a family' }],
     });
-  return buildFor(chosen, { ...(variant && { variant }), ...(stages !== undefined && { stages }) });
+  return buildFor(chosen, { ...(axes && { axes }), ...(size !== undefined && { size }), ...(counts && { counts }) });
 }
 
 /** The family in the version that a job was opened with: from the shipped files, else as it was stored then. */
@@ -80,12 +89,22 @@ export async function findFamily(connection: Connection, id: string, version: st
   const shipped = shippedFamilies.find((family) => family.id === id && family.version === version.split('+')[0]);
   const body = shipped ? null : await loadFamilyBody(connection, id, version);
   if (!shipped && !body) throw new DomainError('not-found', { what: `The pump family ${id} ${version} is not here.` });
-  const family = shipped ? buildFamily(shipped, readBuild(version)) : await loadStored(connection, body);
+  const family = shipped ? buildFamily(shipped, readBuild(version)) : await loadKept(connection, body, version);
   known.set(key, family);
   return family;
+}
+
+/** A family that was kept beside a job: as its pump is built, or a file of which there is one build only. */
+async function loadKept(connection: Connection, body: unknown, version: string): Promise<Family> {
+  return version.includes('+') ? loadBuilt(body) : buildFamily(await loadStored(connection, body));
 }
 
 /** Keeps the family's file beside the job that is opened with it. */
 export async function keepFamily(connection: Connection, family: Family): Promise<void> {
   await storeFamily(connection, { id: family.id, version: family.version, body: family });
+}
+
+/** Keeps a file beside an overlay that extends it, so that it can be read when a newer version of it ships. */
+export async function keepFile(connection: Connection, { id, version, written }: FamilyFile): Promise<void> {
+  await storeFamily(connection, { id, version, body: written });
 }

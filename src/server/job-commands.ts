@@ -3,7 +3,7 @@ import { moveAudience, type CommandOf, type ResultOf, type Verb } from '@/contra
 import { mayAct } from '@/core/access';
 import { bench, inspection, lifecycle, parts, quote, receive, report, test, type Decider } from '@/core/change';
 import { DomainError } from '@/core/errors';
-import { readBuild } from '@/core/family';
+import { knownBuild, readBuild } from '@/core/family';
 import type { PhotoId } from '@/core/record';
 import { findTagById, listInstruments, readShop, takeNumber, type Connection } from '@/db';
 import { changeJob, type Asking, type JobCommand } from './change-job';
@@ -95,7 +95,7 @@ const receiveCommands = {
   ),
   'take-newer-family': withFacts('take-newer-family', receive.takeNewerFamily, async ({ connection, record }) => {
     const family = await newerFamily(connection, record);
-    const newer = family && buildFor(family, readBuild(record.familyVersion));
+    const newer = family && buildFor(family, knownBuild(family, readBuild(record.familyVersion)));
     if (newer) await keepFamily(connection, newer);
     return { newer };
   }),

@@ -182,7 +182,7 @@ describe('nothing is overwritten in silence', () => {
   test('a finished step is not done over by somebody who did not see it', async () => {
     const tag = await shop.play({ at: 'teardown', part: 'half' });
     const done = present(present(await shop.load(tag)).steps[0]);
-    const { teardown } = present((await import('./families')).shippedFamilies[0]);
+    const { teardown } = present((await import('./families')).shippedFamilies[0]).written;
     const cautionsRead = present(teardown.find((step) => step.id === done.stepId)).cautions;
     const again = { tag, phase: 'teardown', stepId: done.stepId, cautionsRead };
     expect(await codeOf(shop.act('odile', 'finish-step', again))).toBe('changed-meanwhile');
@@ -194,7 +194,7 @@ describe('nothing is overwritten in silence', () => {
       present(await shop.load(tag)).steps.find((one) => one.phase === 'rebuild' && !one.second && one.stepId),
     );
     const held = present(
-      present((await import('./families')).shippedFamilies[0]).rebuild.find((one) => one.hold_point),
+      present((await import('./families')).shippedFamilies[0]).written.rebuild.find((one) => one.hold_point),
     );
     const sign = (person: string, basedOn: number) =>
       codeOf(shop.act(person, 'sign-hold-point', { tag, stepId: held.id, basedOn }));

@@ -357,7 +357,7 @@ describe('parts, rebuild, test, report, return', () => {
     const order = present(record.orders[0]);
     const short = present(order.lines.find((line) => line.received < line.quantity));
     await shop.act('ines', 'advance-job', { tag, event: 'start-rebuild' });
-    const { rebuild } = present((await import('./families')).shippedFamilies[0]);
+    const { rebuild } = present((await import('./families')).shippedFamilies[0]).written;
     const step = present(rebuild.find((one) => one.needs.includes(short.partRef)));
     const before = { tag, phase: 'rebuild', stepId: step.id, cautionsRead: step.cautions };
     for (const capture of step.captures) {
@@ -438,7 +438,7 @@ describe('parts, rebuild, test, report, return', () => {
   test('a hold point is signed by a second person, never by the same', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'hold point' });
     const step = present(
-      present((await import('./families')).shippedFamilies[0]).rebuild.find((one) => one.hold_point),
+      present((await import('./families')).shippedFamilies[0]).written.rebuild.find((one) => one.hold_point),
     );
     expect(await codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId: step.id, basedOn: 1 }))).toBe(
       'second-person-needed',

@@ -5,7 +5,7 @@ import { present } from '@/core/present';
 import { exampleRecord } from '@/core/record/example-record';
 import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { CoreJob } from '../../../test-support/core-job';
-import { exampleFamily, exampleView } from '../../../test-support/example-view';
+import { exampleFamily, exampleFile, exampleView } from '../../../test-support/example-view';
 import { readWaiting } from '../act/waiting';
 import { CleanSheet } from './clean-sheet';
 import { RebuildSheet } from './rebuild-sheet';
@@ -16,7 +16,7 @@ const script = {
   found: { 'ring-bore': '100.70' },
   dispose: { 'ring-bore': ['replace', 'worn'] },
 } as const;
-const at = (station: 'teardown' | 'clean' | 'rebuild') => new CoreJob(exampleFamily, script).playTo(station).record;
+const at = (station: 'teardown' | 'clean' | 'rebuild') => new CoreJob(exampleFile, script).playTo(station).record;
 const done = { body: { data: { version: 9, stepVersion: 1 } } };
 const stepBy = (personName: string, change: Partial<StepDone>): StepDone => ({
   ...{ phase: 'rebuild', round: 1, stepId: 'bearings', data: {}, second: null, version: 1 },

@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '@/core/family';
+import { buildFamily, loadFamily } from '@/core/family';
 import { standingOf } from '@/core/lifecycle';
 import type { JobRecord } from '@/core/record';
 import { exampleRecord } from '@/core/record/example-record';
@@ -12,7 +12,7 @@ import { Whose } from '../ui/whose';
 import { GateBar } from './gate-bar';
 import type { JobView } from './view';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const missing = [
   { code: 'preparation', words: 'Energy isolation is not confirmed', station: 'receive', anchor: 'isolation' },
   { code: 'preparation', words: 'The liquid is not named: ask for the sheet', station: 'receive', anchor: 'liquid' },

@@ -1,7 +1,7 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import f1 from '@families/f1-overhung.json';
 import { put } from '@/core/change/change';
-import { loadFamily } from '@/core/family';
+import { buildFamily, loadFamily } from '@/core/family';
 import { standingOf } from '@/core/lifecycle';
 import { exampleReading, exampleRecord } from '@/core/record/example-record';
 import { answerFetch } from '../../../test-support/answer-fetch';
@@ -10,7 +10,7 @@ import { tellChanged } from '../act/changes';
 import { useLiveView } from './use-live-view';
 import type { JobChanged, JobFrame, JobView } from './view';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const record = exampleRecord({ station: 'inspect', version: 4 });
 const frame: JobFrame = {
   ...{ answer: 'before', openLinks: 0, newerFamily: null, lengthDisplay: 'metric', today: '2026-11-25', zone: 'UTC' },

@@ -1,17 +1,18 @@
 import { present } from '@/core/present';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { drawSection, type Family, type TeardownStep } from '@/core/family';
+import { drawSection, readBuild, type Family, type FamilyFile, type TeardownStep } from '@/core/family';
 import { formatMoney } from '@/core/units';
 import { Section } from '../signs/section';
+import { BuildQuery } from './build-query';
 import { OwnVariantForm } from './own-variant-form';
 
 interface Props {
-  readonly family: Family;
-  /** The same as a pump of the variant and stages chosen is built. */
+  readonly family: FamilyFile;
+  /** The same as a pump of the build chosen is built. */
   readonly built: Family;
-  readonly variant: string | undefined;
-  readonly stages: string | undefined;
+  /** The build as it stands in the address. */
+  readonly words: readonly (readonly [string, string])[];
   readonly currency: string;
   readonly isOwner: boolean;
 }
@@ -80,8 +81,8 @@ function limitsOf({ new_mm, reuse_mm, derived }: Family['points'][number]): stri
 /**
  * One family as it teaches the product a construction: section, parts, points, both sequences, test plan, damage, kits.
  */
-export function FamilyPage({ family, built, variant, stages, currency, isOwner }: Props) {
-  const query = new URLSearchParams({ ...(variant && { variant }), ...(stages && { stages }) }).toString();
+export function FamilyPage({ family, built, words, currency, isOwner }: Props) {
+  const query = new URLSearchParams(words.map(([name, value]) => [name, value])).toString();
   const file = (as: string) => `/files/family/${family.id}/${as}${query && as !== 'file' ? `?${query}` : ''}`;
   return (
     <div className="grid gap-8 p-6 lg:grid-cols-[minmax(380px,5fr)_7fr]">
@@ -99,38 +100,7 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
           {family.made_from && `, made from ${family.made_from}`}.
         </p>
         <Section drawing={drawSection(built)} pins={{}} title={`Section of ${family.title}`} />
-        {(family.variants.length > 1 || family.stages) && (
-          <form className="mt-2 flex flex-wrap items-end gap-3">
-            {family.variants.length > 1 && (
-              <label className="text-13 text-quiet">
-                Built as
-                <select name="variant" defaultValue={variant ?? present(family.variants[0]).id} className="field">
-                  {family.variants.map((one) => (
-                    <option key={one.id} value={one.id}>
-                      {one.title}
-                    </option>
-                  ))}
-                </select>
-              </label>
-            )}
-            {family.stages && (
-              <label className="text-13 text-quiet">
-                Stages
-                <input
-                  name="stages"
-                  type="number"
-                  min={family.stages.least}
-                  max={family.stages.most}
-                  defaultValue={stages ?? family.stages.usual}
-                  className="field num max-w-[100px]"
-                />
-              </label>
-            )}
-            <button type="submit" className="min-h-11 border-b-3 border-ink px-2 font-semibold">
-              Show it so
-            </button>
-          </form>
-        )}
+        <BuildQuery family={family} build={readBuild(built.version)} />
         <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 font-semibold">
           <a className="min-h-8 underline" href={file('booklet')}>
             Booklet, PDF
@@ -189,14 +159,14 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
         </Fold>
         <Fold
           title="Test"
-          note={family.test.kind === 'curve' ? `head over flow, grade ${family.test.grade}` : 'flow at pressure: slip'}
+          note={built.test.kind === 'curve' ? `head over flow, grade ${built.test.grade}` : 'flow at pressure: slip'}
         >
           <ul className="list-inside list-disc">
-            {family.test.checks.map((check) => (
+            {built.test.checks.map((check) => (
               <li key={check.id}>{check.title}</li>
             ))}
           </ul>
-          <p>Stop at once when {family.test.stop_when.join(', or ')}.</p>
+          <p>Stop at once when {built.test.stop_when.join(', or ')}.</p>
         </Fold>
         <Fold title="What usually fails" note={String(built.damage.length)}>
           <ul>
@@ -220,7 +190,7 @@ export function FamilyPage({ family, built, variant, stages, currency, isOwner }
             ))}
           </ul>
         </Fold>
-        {isOwner && <OwnVariantForm family={family} />}
+        {isOwner && <OwnVariantForm family={family.written} />}
       </div>
     </div>
   );

@@ -1,7 +1,8 @@
 import Link from 'next/link';
-import { drawSection, type FamilyCard } from '@/core/family';
+import type { FamilyCard } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
 import { sayDate, type InstrumentShown } from '../job/view';
+import { drawUsual } from '../receive/construction';
 import { Section } from '../signs/section';
 import { AddInstrument } from './add-instrument';
 import { AddPerson } from './add-person';
@@ -38,6 +39,17 @@ interface Props {
   readonly canAddInstrument: boolean;
 }
 
+/** How many ways of building a family has, in words that go on behind its steps. */
+function waysOfBuilding({ axes, sets, sizes }: FamilyCard): string {
+  const ways = axes.reduce((many, axis) => many * axis.choices.length, 1);
+  const counted = sets.flatMap(({ plural, count }) =>
+    typeof count === 'number' ? [] : [`${count.least} to ${count.most} ${plural}`],
+  );
+  const sized = sizes.length > 1 ? [`${sizes.length} sizes`] : [];
+  const built = ways > 1 ? [`${ways} ways of building`] : [];
+  return [...built, ...counted, ...sized].map((words) => `, ${words}`).join('');
+}
+
 /** What the shop works by: constructions, instruments, people, rates. */
 export function Library({ shop, people, instruments, families, isOwner, canAddInstrument }: Props) {
   const money = (minor: number) => formatMoney({ minor, currency: shop?.currency ?? 'EUR' });
@@ -65,7 +77,7 @@ export function Library({ shop, people, instruments, families, isOwner, canAddIn
                   aria-hidden="true"
                   inert
                 >
-                  <Section drawing={drawSection(family)} pins={{}} showsPins={false} title={family.title} />
+                  <Section drawing={drawUsual(family)} pins={{}} showsPins={false} title={family.title} />
                 </span>
                 <span>
                   <b className="underline">
@@ -74,9 +86,7 @@ export function Library({ shop, people, instruments, families, isOwner, canAddIn
                   <span className="block text-13 text-quiet">
                     {family.counts.parts} parts, {family.counts.points} points, {family.counts.teardown} +{' '}
                     {family.counts.rebuild} steps
-                    {family.variants.length > 1 && `, ${family.variants.length} ways of building`}
-                    {family.stages && `, ${family.stages.least} to ${family.stages.most} stages`}; version{' '}
-                    {family.version}
+                    {waysOfBuilding(family)}; version {family.version}
                     {family.made_from && `, made from ${family.made_from}`}
                   </span>
                 </span>

@@ -18,7 +18,8 @@ interface Entry {
 }
 
 const number = (path: string, label: string, value: number | undefined, factor = 1): readonly Entry[] =>
-  value === undefined ? [] : [{ path, label, value: value / factor, factor }];
+  // A figure of the size table is changed in the table, not here.
+  typeof value !== 'number' ? [] : [{ path, label, value: value / factor, factor }];
 
 function groupsOf(family: Family): readonly (readonly [title: string, entries: readonly Entry[]])[] {
   const limits = family.points.flatMap((point) =>

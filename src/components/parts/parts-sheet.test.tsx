@@ -4,7 +4,7 @@ import { exampleRecord } from '@/core/record/example-record';
 import { asId, type PurchaseOrder } from '@/core/record';
 import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { CoreJob } from '../../../test-support/core-job';
-import { exampleFamily, exampleView } from '../../../test-support/example-view';
+import { exampleFamily, exampleFile, exampleView } from '../../../test-support/example-view';
 import { PartsSheet } from './parts-sheet';
 
 const script = {
@@ -12,7 +12,7 @@ const script = {
   found: { 'ring-bore': '100.70' },
   dispose: { 'ring-bore': ['replace', 'worn'] },
 } as const;
-const atParts = () => new CoreJob(exampleFamily, script).playTo('parts').record;
+const atParts = () => new CoreJob(exampleFile, script).playTo('parts').record;
 const orderOf = (sent: number, received: number): PurchaseOrder => ({
   ...{ id: asId('order-1'), number: 'PO-0001', supplier: 'Sillwater', acknowledgement: 'A-1', dueOn: '2026-12-02' },
   ...{ personId: null, personName: 'Bram', at: '2026-11-24T08:00:00.000Z' },

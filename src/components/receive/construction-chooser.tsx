@@ -2,15 +2,10 @@
 
 import { present } from '@/core/present';
 import { useMemo } from 'react';
-import { drawSection, writeBuild, type FamilyCard } from '@/core/family';
+import type { FamilyCard } from '@/core/family';
 import { Section } from '../signs/section';
-import { SelectField, TextField } from '../ui/form';
-
-export interface Construction {
-  readonly familyId: string;
-  readonly variant: string;
-  readonly stages: string;
-}
+import { BuildFields } from './build-fields';
+import { drawUsual, usualConstruction, type Construction } from './construction';
 
 interface Props {
   readonly families: readonly FamilyCard[];
@@ -19,12 +14,12 @@ interface Props {
   readonly hint: string;
   readonly construction: Construction;
   readonly onChange: (construction: Construction) => void;
-  readonly issues: Readonly<Record<'familyId' | 'variant' | 'stages', string | undefined>>;
+  readonly issues: Readonly<Record<'familyId' | 'axes' | 'size' | 'counts', string | undefined>>;
 }
 
 /** The construction is chosen by its drawing: what stands on the bench is compared with what stands here. */
 export function ConstructionChooser({ families, chosen, hint, construction, onChange, issues }: Props) {
-  const drawings = useMemo(() => new Map(families.map((family) => [family.id, drawSection(family)])), [families]);
+  const drawings = useMemo(() => new Map(families.map((family) => [family.id, drawUsual(family)])), [families]);
   return (
     <fieldset>
       <legend className="mb-2 font-bold">
@@ -44,7 +39,7 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
                   name="family"
                   value={family.id}
                   checked={isChosen}
-                  onChange={() => onChange({ familyId: family.id, variant: '', stages: '' })}
+                  onChange={() => onChange({ familyId: family.id, ...usualConstruction })}
                   className="size-4 accent-(--ink)"
                 />
                 <span className="num">{family.id}</span> {family.short}
@@ -65,53 +60,7 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
           {issues.familyId}
         </p>
       )}
-      {chosen && (chosen.variants.length > 0 || chosen.stages) && (
-        <div className="mt-3 grid gap-3 sm:grid-cols-[2fr_1fr]">
-          {chosen.variants.length > 0 && (
-            <SelectField
-              label="Built as"
-              value={construction.variant || present(chosen.variants[0]).id}
-              error={issues.variant}
-              onChange={(event) => onChange({ ...construction, variant: event.target.value })}
-            >
-              {chosen.variants.map((variant) => (
-                <option key={variant.id} value={variant.id}>
-                  {variant.title}: {variant.what}
-                </option>
-              ))}
-            </SelectField>
-          )}
-          {chosen.stages && (
-            <TextField
-              label={`Stages, ${chosen.stages.least} to ${chosen.stages.most}`}
-              hint={`${chosen.stages.usual} where nothing is typed`}
-              inputMode="numeric"
-              className="num"
-              value={construction.stages}
-              error={issues.stages}
-              onChange={(event) => onChange({ ...construction, stages: event.target.value })}
-            />
-          )}
-        </div>
-      )}
+      {chosen && <BuildFields family={chosen} construction={construction} onChange={onChange} issues={issues} />}
     </fieldset>
   );
-}
-
-/**
- * The family as it would be drawn with the variant and stages chosen so far; stages out of range are drawn as usual.
- */
-export function drawChosen(family: FamilyCard, { variant, stages }: Construction) {
-  const count = Number(stages);
-  const isCount =
-    family.stages && Number.isInteger(count) && count >= family.stages.least && count <= family.stages.most;
-  const own = variant || family.variants[0]?.id;
-  const bodies = family.section.bodies.filter(
-    (body) => !body.variants || (own !== undefined && body.variants.includes(own)),
-  );
-  return drawSection({
-    ...family,
-    version: writeBuild(family.version, isCount ? { stages: count } : {}),
-    section: { ...family.section, bodies },
-  });
 }

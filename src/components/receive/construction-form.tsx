@@ -3,11 +3,12 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { FamilyCard } from '@/core/family';
+import type { Build, FamilyCard } from '@/core/family';
 import { useAct } from '../act/use-act';
 import { Section } from '../signs/section';
 import { Button, ErrorNote, issueFor } from '../ui/form';
-import { ConstructionChooser, drawChosen, type Construction } from './construction-chooser';
+import { drawChosen, sentBuild, showBuild, type Construction } from './construction';
+import { ConstructionChooser } from './construction-chooser';
 
 interface Props {
   readonly tag: string;
@@ -17,8 +18,7 @@ interface Props {
     readonly familyId: string;
     readonly title: string;
     readonly elastomer: string;
-    readonly variant?: string | undefined;
-    readonly stages?: number | undefined;
+    readonly build: Build;
   };
   /** Nothing is recorded yet by the construction of now. */
   readonly isOpen: boolean;
@@ -30,16 +30,14 @@ export function ConstructionForm({ tag, pump, families, now, isOpen }: Props) {
   const { run, error, isBusy } = useAct();
   const [construction, setConstruction] = useState<Construction>({
     familyId: now.familyId,
-    variant: now.variant ?? '',
-    stages: now.stages === undefined ? '' : String(now.stages),
+    ...showBuild(now.build),
   });
   const family = families.find((one) => one.id === construction.familyId);
   const send = async () => {
     const answer = await run('correct-construction', {
       tag,
       familyId: construction.familyId,
-      ...(construction.variant && { variant: construction.variant }),
-      ...(construction.stages.trim() && { stages: Number(construction.stages) }),
+      ...sentBuild(construction),
     });
     if (answer) router.push(`/jobs/${tag}${answer.asksElastomer ? '?at=receive#elastomer' : ''}`);
   };
@@ -61,8 +59,9 @@ export function ConstructionForm({ tag, pump, families, now, isOpen }: Props) {
             onChange={setConstruction}
             issues={{
               familyId: issueFor(error, 'familyId'),
-              variant: issueFor(error, 'variant'),
-              stages: issueFor(error, 'stages'),
+              axes: issueFor(error, 'axes'),
+              size: issueFor(error, 'size'),
+              counts: issueFor(error, 'counts'),
             }}
           />
         ) : (

@@ -1,18 +1,12 @@
 import Link from 'next/link';
-import { readBuild } from '@/core/family';
+import { sayBuild } from '@/core/family';
 import { isConstructionOpen } from '@/core/record';
 import type { JobView } from '../job/view';
 
 /** How the pump is built as far as the record knows, and the way to say that it is not while that is possible. */
 export function ConstructionLine({ view }: { readonly view: JobView }) {
   const { record, family } = view;
-  const { variant, stages } = readBuild(record.familyVersion);
-  const build = [
-    family.variants.find((one) => one.id === variant)?.title,
-    stages !== undefined && `${stages} ${stages === 1 ? 'stage' : 'stages'}`,
-  ]
-    .filter(Boolean)
-    .join(', ');
+  const build = sayBuild(family, record.familyVersion);
   return (
     <p>
       <span className="num">{record.familyId}</span> {family.title}

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormProvider, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { present } from '@/core/present';
-import { proposeFamily, type FamilyCard } from '@/core/family';
+import { proposeFamily, proposeSize, type FamilyCard } from '@/core/family';
 import type { InputOf } from '@/contract';
 import { act, type ActError } from '../act/act';
 import { useFormDraft } from '../act/use-form-draft';
@@ -13,7 +13,8 @@ import { useHits, type Hit } from '../shell/use-hits';
 import { Section } from '../signs/section';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
-import { ConstructionChooser, drawChosen, type Construction } from './construction-chooser';
+import { drawChosen, sentBuild, usualConstruction, type Construction } from './construction';
+import { ConstructionChooser } from './construction-chooser';
 import { IntakeFields, type IntakeValues } from './intake-fields';
 import { emptyIntake, readIntakeText } from './intake-text';
 
@@ -25,7 +26,7 @@ export interface KnownCustomer {
   readonly phone: string | null;
 }
 
-interface Draft extends IntakeValues {
+interface Draft extends IntakeValues, Construction {
   readonly customer: string;
   readonly contactName: string;
   readonly email: string;
@@ -35,9 +36,6 @@ interface Draft extends IntakeValues {
   readonly serial: string;
   readonly size: string;
   readonly nameplate: string;
-  readonly familyId: string;
-  readonly variant: string;
-  readonly stages: string;
   readonly promisedOn: string;
 }
 
@@ -52,8 +50,7 @@ const fresh: Draft = {
   size: '',
   nameplate: '',
   familyId: '',
-  variant: '',
-  stages: '',
+  ...usualConstruction,
   promisedOn: '',
   intake: emptyIntake,
 };
@@ -84,8 +81,6 @@ function readForm(draft: Draft): ReadForm<InputOf<'receive-pump'>> {
       contact: contactName || email ? { name: contactName, email, phone } : null,
       pump: { maker, model, serial, size, nameplate: nameplate ? { words: nameplate } : {} },
       familyId: draft.familyId,
-      ...(draft.variant && { variant: draft.variant }),
-      ...(draft.stages.trim() && { stages: Number(draft.stages) }),
       promisedOn,
       intake,
     },
@@ -100,20 +95,22 @@ const unread: ActError = {
   issues: [],
 };
 
-type PlainField = Exclude<keyof Draft, 'intake' | 'familyId' | 'variant' | 'stages'>;
+type PlainField = Exclude<keyof Draft, 'intake' | keyof Construction>;
 
 /** The construction that is shown: the one chosen by hand, else the one that the plate names, else the first. */
 function useConstruction(families: readonly FamilyCard[], { control, setValue }: UseFormReturn<Draft, unknown, Read>) {
-  const [nameplate, model, familyId, variant, stages] = useWatch({
+  const [nameplate, model, plateSize, familyId, axes, row, counts] = useWatch({
     control,
-    name: ['nameplate', 'model', 'familyId', 'variant', 'stages'],
+    name: ['nameplate', 'model', 'size', 'familyId', 'axes', 'row', 'counts'],
   });
   const proposed = proposeFamily(families, `${nameplate} ${model}`);
   const family = families.find((one) => one.id === familyId) ?? proposed ?? families[0];
   const choose = (change: Construction) => {
-    for (const name of ['familyId', 'variant', 'stages'] as const) setValue(name, change[name]);
+    for (const name of ['familyId', 'axes', 'row', 'counts'] as const) setValue(name, change[name]);
   };
-  return { proposed, family, construction: { familyId: family?.id ?? '', variant, stages }, choose };
+  const named = family && proposeSize(family, `${plateSize} ${model} ${nameplate}`);
+  const construction = { familyId: family?.id ?? '', axes, row: row || (named ?? ''), counts };
+  return { proposed, family, construction, choose };
 }
 type Read = InputOf<'receive-pump'>;
 
@@ -154,7 +151,7 @@ export function ReceiveForm({
     fillOwner(visit.customer);
   };
   const send = async (read: Read) => {
-    const answer = await act('receive-pump', { ...read, familyId: construction.familyId });
+    const answer = await act('receive-pump', { ...read, familyId: construction.familyId, ...sentBuild(construction) });
     if (!answer.ok) return setError(answer.error);
     forget();
     router.push(`/jobs/${answer.data.tag}`);
@@ -187,8 +184,9 @@ export function ReceiveForm({
             onChange={choose}
             issues={{
               familyId: issueFor(error, 'familyId'),
-              variant: issueFor(error, 'variant'),
-              stages: issueFor(error, 'stages'),
+              axes: issueFor(error, 'axes'),
+              size: issueFor(error, 'size'),
+              counts: issueFor(error, 'counts'),
             }}
           />
           {visits.length > 0 && (

@@ -72,7 +72,7 @@ function trying<Command, Result, Facts>(
 
 const readings: Attempt = (world, pick) => {
   const phase = world.record.station === 'rebuild' ? 'as-left' : 'as-found';
-  const point = pick(family.points.filter((one) => one.when.includes(phase) && one.places.length));
+  const point = pick(family.points.filter((one) => one.measured.includes(phase) && one.places.length));
   if (!point?.new_mm) return null;
   const typed = String(pick([point.new_mm.min, point.new_mm.max, point.new_mm.min - 1]) ?? 1);
   const entries = point.places.map((one) => {

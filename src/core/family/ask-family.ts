@@ -1,13 +1,13 @@
-import type { Family, FamilyPart, FamilyPoint, RebuildStep } from './schema';
+import type { Family, FamilyPart, FamilyPoint, RebuildStep } from './format';
 
 export function findPart(family: Family, ref: string): FamilyPart | undefined {
   return family.parts.find((part) => part.ref === ref);
 }
 
-/** The points that a setting means by a name: the one point, or the same point of every stage. */
+/** The points that a setting means by a name: the one point, or the same point of every member of a set. */
 export function pointsNamed(family: Family, name: string): readonly FamilyPoint[] {
   return family.points.filter(
-    (point) => point.id === name || (point.per === 'stage' && point.id.replace(/-\d+$/, '') === name),
+    (point) => point.id === name || (point.per !== undefined && point.id.replace(/-\d+$/, '') === name),
   );
 }
 

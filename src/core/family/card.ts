@@ -1,19 +1,20 @@
-import type { Family } from './schema';
+import type { FamilyFile } from './format';
 
 /** What a list of families shows and draws; the rest of the file is read when one is opened. */
-export function familyCard(family: Family) {
+export function familyCard({ written, ...family }: FamilyFile) {
   const { id, version, title, short, principle, drive, sealing, duty } = family;
-  const { nameplate_words, elastomers, variants, stages, section, made_from } = family;
+  const { nameplate_words, elastomers, axes, sizes, sets, made_from } = family;
+  const { section } = written;
   return {
     ...{ id, version, title, short, principle, drive, sealing, duty },
-    ...{ nameplate_words, elastomers, variants, stages, section, made_from },
-    parts: family.parts.map((part) => ({ ref: part.ref, class: part.class })),
+    ...{ nameplate_words, elastomers, axes, sizes, sets, section, made_from },
+    parts: written.parts.map((part) => ({ ref: part.ref, class: part.class })),
     points: [],
     counts: {
-      parts: family.parts.length,
-      points: family.points.length,
-      teardown: family.teardown.length,
-      rebuild: family.rebuild.length,
+      parts: written.parts.length,
+      points: written.points.length,
+      teardown: written.teardown.length,
+      rebuild: written.rebuild.length,
     },
   };
 }

@@ -1,5 +1,7 @@
 export const closureRules = {
   'single-id': 'every id stands once',
+  'known-choice': 'every axis, choice and set that is named exists',
+  'size-figures': 'every figure of the size table exists in every row, and fits where it is used',
   'known-part': 'every part that is named exists',
   removed: 'every part comes off at teardown',
   fitted: 'every part goes on at rebuild',

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { bearingHeat, findSum } from '../sums';
 import { pointsNamed } from './ask-family';
 import { fault, type Faults } from './closure-fault';
-import type { Family, RebuildStep } from './schema';
+import type { Family, RebuildStep } from './format';
 
 function sampleOf(family: Family, from: RebuildStep['settings'][number]['from'][string]): unknown {
   const point = from.point === undefined ? undefined : pointsNamed(family, from.point)[0];

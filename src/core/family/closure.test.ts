@@ -5,15 +5,20 @@ import {
   buildFamily,
   drawSection,
   familyJsonSchema,
-  familySchema,
   findPart,
   loadFamily,
   proposeFamily,
   readBuild,
+  sayBuild,
+  versionOf,
   writeBuild,
+  type Build,
   type Family,
 } from '.';
+import { buildsToCheck } from './builds-to-check';
 import { checkClosure, closureRules, type ClosureRule } from './closure';
+import { builtFamilySchema } from './format';
+import { asFile } from './load-family';
 import { makeOwnVariant, readOverlay } from './own-variant';
 import { readFamilyFile } from './read-file';
 
@@ -23,7 +28,8 @@ const texts = Object.fromEntries(
     .map((file) => [file, readFileSync(`families/${file}`, 'utf8')]),
 );
 const files = Object.entries(texts).map(([file, text]) => [file, loadFamily(JSON.parse(text))] as const);
-const familyOf = (id: string) => structuredClone(present(files.find(([, family]) => family.id === id))[1]);
+const fileOf = (id: string) => structuredClone(present(files.find(([, family]) => family.id === id))[1]);
+const familyOf = (id: string, build: Build = {}) => buildFamily(fileOf(id), build);
 
 test('ten families ship, F1 to F10', () =>
   expect(files.map(([, family]) => family.id).toSorted((a, b) => Number(a.slice(1)) - Number(b.slice(1)))).toEqual(
@@ -31,32 +37,32 @@ test('ten families ship, F1 to F10', () =>
   ));
 
 describe.each(files)('%s', (file, family) => {
+  const { written } = family;
   test('is closed in every variant, at its least, usual and greatest number of stages', () =>
     expect(checkClosure(family)).toEqual([]));
   test('has 15 to 60 parts, cautions, a hold point, damage and kits', () => {
-    expect(family.parts.length).toBeGreaterThanOrEqual(15);
-    expect(family.parts.length).toBeLessThanOrEqual(60);
-    expect([...family.teardown, ...family.test.checks].some((step) => step.cautions.includes('energy-isolation'))).toBe(
-      true,
-    );
-    expect(family.rebuild.some((step) => step.hold_point)).toBe(true);
-    expect(Math.min(family.damage.length, family.kits.length)).toBeGreaterThan(0);
+    expect(written.parts.length).toBeGreaterThanOrEqual(15);
+    expect(written.parts.length).toBeLessThanOrEqual(60);
+    expect(
+      [...written.teardown, ...written.test.checks].some((step) => step.cautions.includes('energy-isolation')),
+    ).toBe(true);
+    expect(written.rebuild.some((step) => step.hold_point)).toBe(true);
+    expect(Math.min(written.damage.length, written.kits.length)).toBeGreaterThan(0);
   });
   test('fits the published JSON Schema', () => {
     const ajv = new Ajv({ strict: false });
     expect([
       ajv.validate(
-        JSON.parse(readFileSync('docs/formats/family-1.schema.json', 'utf8')) as object,
+        JSON.parse(readFileSync('docs/formats/family-2.schema.json', 'utf8')) as object,
         JSON.parse(present(texts[file])),
       ),
       ajv.errors,
     ]).toEqual([true, null]);
   });
-  const variants = family.variants.length ? family.variants.map((one) => one.id) : [undefined];
-  test.each(variants)(
+  test.each(buildsToCheck(family).map((build) => [sayBuild(family, versionOf(family, build)), build] as const))(
     'as %s, its section draws every body inside its frame with numbers that do not overlap',
-    (variant) => {
-      const built = buildFamily(family, { ...(variant && { variant }) });
+    (_said, build) => {
+      const built = buildFamily(family, build);
       const drawing = drawSection(built);
       const [x, y, width, height] = drawing.viewBox;
       expect(new Set(drawing.shapes.map((shape) => shape.part))).toEqual(
@@ -94,7 +100,7 @@ describe.each(files)('%s', (file, family) => {
 });
 
 test('the published schema of docs/formats is the one in force; `npm run formats` writes it anew', () =>
-  expect(JSON.parse(readFileSync('docs/formats/family-1.schema.json', 'utf8'))).toEqual(
+  expect(JSON.parse(readFileSync('docs/formats/family-2.schema.json', 'utf8'))).toEqual(
     JSON.parse(JSON.stringify(familyJsonSchema())),
   ));
 
@@ -132,12 +138,17 @@ describe('each rule of closure, broken once, is named', () => {
     'critical-point': (family) => (family.points.forEach((point) => (point.critical = false)), 'points'),
     'setting-inputs': (family) => ((present(step(family, 'clearance').settings[0]).input.pitch_mm = -2), 'rebuild.'),
     'torque-thread': (family) => ((present(step(family, 'head-on').torque).thread = 'M14'), 'rebuild.'),
+    'known-choice': (family) => ((present(family.parts[2]).when = { variant: 'glued' }), 'parts.2.when'),
+    'size-figures': (family) => (
+      Object.assign(present(family.parts[0]), { price_minor: { size: 'price' } }),
+      'parts.0.price_minor'
+    ),
     caution: (family) => (family.test.cautions.push('mind-the-cat'), 'test.cautions'),
   };
   test.each(Object.keys(closureRules) as ClosureRule[])('%s', (rule) => {
-    const family = familyOf('F6');
-    const path = breaks[rule](family);
-    const faults = checkClosure(family).filter((fault) => fault.rule === rule);
+    const { written } = fileOf('F6');
+    const path = breaks[rule](written);
+    const faults = checkClosure(asFile(written)).filter((fault) => fault.rule === rule);
     expect(faults.length).toBeGreaterThan(0);
     expect(faults.map((fault) => fault.path).some((one) => one.startsWith(path))).toBe(true);
   });
@@ -146,7 +157,7 @@ describe('each rule of closure, broken once, is named', () => {
 describe('ways of building', () => {
   test('a packed internal gear pump has packing and no cartridge, its cartridge sister the other way round', () => {
     const has = (variant: string, ref: string) =>
-      buildFamily(familyOf('F6'), { variant }).parts.some((part) => part.ref === ref);
+      familyOf('F6', { axes: { variant } }).parts.some((part) => part.ref === ref);
     expect([
       has('packed', 'packing'),
       has('packed', 'cartridge'),
@@ -156,8 +167,7 @@ describe('ways of building', () => {
     ]).toEqual([true, false, false, true, false]);
   });
   test('stages multiply parts, points, counts and kits', () => {
-    const family = familyOf('F4');
-    const built = buildFamily(family, { stages: 7 });
+    const built = familyOf('F4', { counts: { stage: 7 } });
     expect(present(findPart(built, 'impeller')).quantity).toBe(7);
     expect(present(findPart(built, 'shaft')).quantity).toBe(1);
     expect(built.points.filter((point) => point.id.startsWith('neck-clearance-'))).toHaveLength(7);
@@ -173,23 +183,25 @@ describe('ways of building', () => {
       part: 'seal-ring',
       qty: 7,
     });
-    expect(built.version).toBe('1.0.0+plain.7');
-    expect(readBuild(built.version)).toEqual({ variant: 'plain', stages: 7 });
+    expect(built.version).toBe('2.0.0+variant--plain.n-stage--7');
+    expect(readBuild(built.version)).toEqual({ axes: { variant: 'plain' }, counts: { stage: 7 } });
   });
   test('a built family, built again from its version, is the same', () => {
-    const built = buildFamily(familyOf('F3'), { variant: 'flushed', stages: 4 });
-    expect(buildFamily(familyOf('F3'), readBuild(built.version))).toEqual(built);
-    expect(familySchema.parse(JSON.parse(JSON.stringify(built)))).toEqual(JSON.parse(JSON.stringify(built)));
+    const built = familyOf('F3', { axes: { variant: 'flushed' }, counts: { stage: 4 } });
+    expect(familyOf('F3', readBuild(built.version))).toEqual(built);
+    expect(builtFamilySchema.parse(JSON.parse(JSON.stringify(built)))).toEqual(JSON.parse(JSON.stringify(built)));
   });
   test('a variant or a number of stages that the family does not have is refused by name', () => {
-    expect(() => buildFamily(familyOf('F6'), { variant: 'glued' })).toThrow('F6 is not built as “glued”');
-    expect(() => buildFamily(familyOf('F4'), { stages: 41 })).toThrow('F4 has 3 to 40 stages, not 41');
-    expect(() => buildFamily(familyOf('F1'), { stages: 2 })).toThrow('F1 has no stages');
+    expect(() => familyOf('F6', { axes: { variant: 'glued' } })).toThrow('F6 is not built as “glued”');
+    expect(() => familyOf('F6', { axes: { colour: 'red' } })).toThrow('F6 has no choice of “colour”; it has variant');
+    expect(() => familyOf('F4', { counts: { stage: 41 } })).toThrow('F4 has 3 to 40 stages, not 41');
+    expect(() => familyOf('F1', { counts: { stage: 2 } })).toThrow('F1 has no stages to count');
+    expect(() => familyOf('F1', { size: 'huge' })).toThrow('F1 has no size “huge”; it has no size table');
   });
   test('a version without a way of building stays as it is', () =>
     expect([writeBuild('1.2.0', {}), readBuild('1.2.0')]).toEqual(['1.2.0', {}]));
   test('a long stack is drawn with a break that says how many stages; a short one whole', () => {
-    const drawnStages = (stages: number) => drawSection(buildFamily(familyOf('F4'), { stages }));
+    const drawnStages = (stages: number) => drawSection(familyOf('F4', { counts: { stage: stages } }));
     expect(drawnStages(4).breaks).toEqual([]);
     expect(drawnStages(12).breaks.map((one) => one.words)).toEqual(['12 stages']);
     expect(drawnStages(40).viewBox).toEqual(drawnStages(12).viewBox);
@@ -198,7 +210,7 @@ describe('ways of building', () => {
   });
   test('two shaft lines, an offset idler and upright pumps are drawn so', () => {
     expect(drawSection(familyOf('F7')).axes.map((axis) => axis.y)).toEqual([-52, 52]);
-    const gear = drawSection(buildFamily(familyOf('F6')));
+    const gear = drawSection(familyOf('F6'));
     expect(present(gear.shapes.find((shape) => shape.part === 'idler')).line).toBeLessThan(
       present(gear.shapes.find((shape) => shape.part === 'rotor')).line,
     );
@@ -209,7 +221,7 @@ describe('ways of building', () => {
 describe('reading a file', () => {
   const text = present(texts['f5-plastic-booster.json']);
   const lineWith = (words: string) => text.split('\n').findIndex((line) => line.includes(words)) + 1;
-  test('a good file is read whole', () => expect(readFamilyFile(text)).toEqual({ family: familyOf('F5'), faults: [] }));
+  test('a good file is read whole', () => expect(readFamilyFile(text)).toEqual({ family: fileOf('F5'), faults: [] }));
   test('what is not JSON is said with its line', () => {
     const { faults } = readFamilyFile(text.replace('"principle": "rotodynamic",', '"principle": "rotodynamic"'));
     expect(faults[0]).toMatchObject({
@@ -236,7 +248,7 @@ describe('reading a file', () => {
 
 describe('a shop’s own variant', () => {
   const make = (changes: { path: string; value: string | number }[]) =>
-    readOverlay(makeOwnVariant(familyOf('F2'), { id: 'S1', title: 'Ours', changes }), familyOf('F2'));
+    readOverlay(makeOwnVariant(fileOf('F2'), { id: 'S1', title: 'Ours', changes }), fileOf('F2'));
   test('is the family with its changes; the family it was made from stays as it was', () => {
     const { family } = make([
       { path: `points/${present(familyOf('F2').points[0]).id}/reuse_mm/min`, value: 33.97 },
@@ -246,11 +258,12 @@ describe('a shop’s own variant', () => {
       'S1',
       'Ours',
       '1.0.0',
-      'F2 1.0.0',
+      'F2 2.0.0',
     ]);
-    expect([present(present(present(family).points[0]).reuse_mm).min, present(present(family).teardown[0]).do]).toEqual(
-      [33.97, 'As we do it.'],
-    );
+    expect([
+      present(present(present(family).written.points[0]).reuse_mm).min,
+      present(present(family).written.teardown[0]).do,
+    ]).toEqual([33.97, 'As we do it.']);
     expect(present(present(familyOf('F2').points[0]).reuse_mm).min).toBe(33.96);
   });
   test('limits that cross are refused', () =>

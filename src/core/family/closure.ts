@@ -1,9 +1,21 @@
 import { present } from '../present';
 import { findCaution } from './cautions';
 import { fault, type ClosureFault, type Faults } from './closure-fault';
+import { pathInFile } from './closure-path';
 import { checkHeat, checkSettings } from './closure-settings';
-import { buildFamily } from './variant';
-import type { Capture, Family, FamilyPoint, RebuildStep, TeardownStep } from './schema';
+import { buildFamily } from './build-family';
+import type { WholeBuild } from './build-words';
+import { buildsToCheck } from './builds-to-check';
+import { checkConditions } from './closure-conditions';
+import {
+  builtFamilySchema,
+  type Capture,
+  type Family,
+  type FamilyFile,
+  type FamilyPoint,
+  type RebuildStep,
+  type TeardownStep,
+} from './format';
 
 export { closureRules, type ClosureFault, type ClosureRule } from './closure-fault';
 
@@ -184,7 +196,7 @@ function checkPoint(point: FamilyPoint, i: number, family: Family): Faults {
 }
 
 function checkCritical({ points }: Family): Faults {
-  return points.some((point) => point.critical && point.when.includes('as-found'))
+  return points.some((point) => point.critical && point.measured.includes('as-found'))
     ? []
     : [
         fault(
@@ -240,67 +252,38 @@ export function checkBuild(family: Family): Faults {
   ];
 }
 
-/** Places of a built family as places of the file it was built from: variants leave out, stages repeat. */
-function pathInFile(path: string, built: Family, file: Family): string {
-  const [list, index, inner, innerIndex, ...rest] = path.split('.');
-  const named = (one: unknown) =>
-    (one as { ref?: string; id?: string; seen?: string } | undefined)?.ref ??
-    (one as { id?: string } | undefined)?.id ??
-    (one as { seen?: string } | undefined)?.seen;
-  const listOf = (family: Family): readonly unknown[] | undefined => {
-    const value: unknown = Object.entries(family).find(([key]) => key === list)?.[1];
-    return Array.isArray(value) ? value : undefined;
-  };
-  if (!index || !listOf(built)) return path;
-  const one = present(listOf(built))[Number(index)];
-  const isSame = (other: unknown) =>
-    named(other) === named(one) || (list === 'points' && named(other) === named(one)?.replace(/-\d+$/, ''));
-  const at = present(listOf(file)).findIndex(isSame);
-  if (at < 0) return path;
-  const innerOf = (step: unknown) => (inner ? (step as Record<string, unknown>)[inner] : undefined);
-  const innerOne =
-    Array.isArray(innerOf(one)) && innerIndex !== undefined
-      ? (innerOf(one) as unknown[])[Number(innerIndex)]
-      : undefined;
-  const innerAt =
-    innerOne && typeof innerOne === 'object'
-      ? (innerOf(present(listOf(file))[at]) as unknown[]).findIndex(
-          (other) =>
-            named(other) === named(innerOne) &&
-            (other as { title?: string }).title === (innerOne as { title?: string }).title,
-        )
-      : -1;
-  return [
-    list,
-    at,
-    ...(inner ? [inner] : []),
-    ...(innerIndex !== undefined ? [innerAt >= 0 ? innerAt : innerIndex] : []),
-    ...rest,
-  ].join('.');
+/** The build as a word in brackets, where there is more than one. */
+function saidBuild({ axes, size, counts }: WholeBuild): string {
+  const words = [...Object.values(axes), ...(size === undefined ? [] : [size])];
+  const counted = Object.entries(counts).map(([set, count]) => `${count} ${set}`);
+  return words.length ? ` (built as ${[...words, ...counted].join(', ')})` : '';
 }
 
-/** The same for every way in which the family is built, at its least, usual and greatest number of stages. */
-export function checkClosure(family: Family): Faults {
-  const variants = family.variants.length ? family.variants.map((one) => one.id) : [undefined];
-  const stages = family.stages
-    ? [...new Set([family.stages.least, family.stages.usual, family.stages.most])]
-    : [undefined];
-  // Building leaves out what a variant has not, so names are looked for in the whole file.
-  const unknown = [...checkIds(family), ...checkNames(family)];
-  const built = variants.flatMap((variant) =>
-    stages.flatMap((count) => {
-      const one = buildFamily(family, {
-        ...(variant !== undefined && { variant }),
-        ...(count !== undefined && { stages: count }),
-      });
-      return checkBuild(one).map((found) => ({
-        ...found,
-        path: pathInFile(found.path, one, family),
-        what: [found.what, variant && `(built as ${variant})`].filter(Boolean).join(' '),
-      }));
-    }),
-  );
-  const all = [...unknown, ...built];
+function checkOneBuild(file: FamilyFile, whole: WholeBuild): Faults {
+  let built: Family;
+  try {
+    built = buildFamily(file, whole);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return [fault('sizes', 'size-figures', error.message)];
+  }
+  const read = builtFamilySchema.safeParse(built);
+  const odd = read.success
+    ? []
+    : read.error.issues.map((issue) => fault(issue.path.join('.'), 'size-figures', issue.message));
+  return (odd.length ? odd : checkBuild(built)).map((found) => ({
+    ...found,
+    path: pathInFile(found.path, built, file.written),
+    what: `${found.what}${saidBuild(whole)}`,
+  }));
+}
+
+/** What is not closed in any of the builds that stand for all of them. */
+export function checkClosure(file: FamilyFile): Faults {
+  // Building leaves out what a build has not, so names are looked for in the whole file.
+  const unknown = [...checkIds(file.written), ...checkNames(file.written), ...checkConditions(file)];
+  if (unknown.some((one) => one.rule === 'known-choice')) return unknown;
+  const all = [...unknown, ...buildsToCheck(file).flatMap((whole) => checkOneBuild(file, whole))];
   return all.filter(
     (one, i) =>
       all.findIndex((other) => other.path === one.path && other.rule === one.rule && other.what === one.what) === i,

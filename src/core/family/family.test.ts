@@ -2,6 +2,7 @@ import { present } from '../present';
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
 import {
+  buildFamily,
   cautions,
   drawSection,
   elastomersOfStep,
@@ -13,7 +14,7 @@ import {
 } from '.';
 import { spreadLabels } from './section';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const refs = new Set(family.parts.map((part) => part.ref));
 
 describe('the shipped family', () => {
@@ -70,7 +71,7 @@ test('a family file with a fault is refused by its path', () => {
 });
 
 test('a family is proposed by nameplate words, none where none fits', () => {
-  expect(proposeFamily([family], 'End suction, bracket type')?.id).toBe('F1');
+  expect(proposeFamily([loadFamily(f1)], 'End suction, bracket type')?.id).toBe('F1');
   expect(proposeFamily([family], 'gear')).toBeNull();
 });
 

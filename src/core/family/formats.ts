@@ -1,3 +1,8 @@
+import { currentFormat } from './format';
+import { migrateFormat1 } from './migrate-format-1';
+
+export { currentFormat };
+
 type Json = Readonly<Record<string, unknown>>;
 
 /** How a file of one format becomes one of the next. */
@@ -7,10 +12,10 @@ export interface FormatStep {
   readonly migrate: (json: Json) => Json;
 }
 
-/** The format that this program reads. */
-export const currentFormat = 'puddlestone-family/1';
 /** Steps from older formats, one a format; a body that was stored for ever is brought up by as many as it takes. */
-export const formatSteps: readonly FormatStep[] = [];
+export const formatSteps: readonly FormatStep[] = [
+  { from: 'puddlestone-family/1', to: currentFormat, migrate: migrateFormat1 },
+];
 
 const formatOf = (json: unknown): unknown =>
   typeof json === 'object' && json !== null ? (json as Json).format : undefined;

@@ -1,9 +1,9 @@
 export { cautionFooter, cautions, findCaution, type Caution } from './cautions';
 export { elastomersOfStep, findPart, pointsNamed, proposeFamily, suitableConsumables } from './ask-family';
-export { loadFamily } from './load-family';
+export { asFile, loadBuilt, loadFamily } from './load-family';
 export {
   familyJsonSchema,
-  familySchema,
+  familyFileSchema,
   type Capture,
   type Family,
   type FamilyPart,
@@ -12,8 +12,12 @@ export {
   type SectionBody,
   type Setting,
   type TeardownStep,
-  type Variant,
-} from './schema';
+  type Axis,
+  type FamilyFile,
+  type FamilyHeader,
+  type FamilySet,
+  type SizeRow,
+} from './format';
 export {
   drawSection,
   type Drawn,
@@ -22,5 +26,20 @@ export {
   type SectionPin,
   type SectionShape,
 } from './section';
-export { buildFamily, compareVersions, readBuild, writeBuild, type Build } from './variant';
+export { buildFamily, cutToBuild, memberName } from './build-family';
+export {
+  BuildError,
+  buildOf,
+  compareVersions,
+  holds,
+  knownBuild,
+  proposeSize,
+  readBuild,
+  sayBuild,
+  versionOf,
+  wholeBuild,
+  writeBuild,
+  type Build,
+  type WholeBuild,
+} from './build-words';
 export { familyCard, type FamilyCard } from './card';

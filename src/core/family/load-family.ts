@@ -1,7 +1,22 @@
+import { builtFamilySchema, familyFileSchema, type Family, type FamilyFile } from './format';
 import { bringUpToDate } from './formats';
-import { familySchema, type Family } from './schema';
 
-/** Reads a family from parsed JSON, of this format or an older one. Throws ZodError with the path of each fault. */
-export function loadFamily(json: unknown): Family {
-  return familySchema.parse(bringUpToDate(json));
+/** The file that a family in today's format is. */
+export function asFile(written: Family): FamilyFile {
+  const { id, version, title, short, principle, drive, sealing, duty } = written;
+  const { nameplate_words, elastomers, axes, sizes, sets, made_from } = written;
+  return {
+    ...{ id, version, title, short, principle, drive, sealing, duty },
+    ...{ nameplate_words, elastomers, axes, sizes, sets, made_from, written },
+  };
+}
+
+/** Reads a family file from parsed JSON, of this format or an older one. Throws ZodError with each fault's path. */
+export function loadFamily(json: unknown): FamilyFile {
+  return asFile(familyFileSchema.parse(bringUpToDate(json)));
+}
+
+/** Reads a family that was stored as one pump is built. Throws ZodError with each fault's path. */
+export function loadBuilt(json: unknown): Family {
+  return builtFamilySchema.parse(bringUpToDate(json));
 }

@@ -6,12 +6,13 @@ import { applyOverlay, isOverlay, OverlayError, overlayFormat, overlaySchema, ty
 import { changeable, makeOwnVariant, readOverlay } from './own-variant';
 
 const base = loadFamily(f1);
+const { written } = base;
 const overlay = (change: Partial<Overlay> = {}): Overlay => ({
   ...{ format: overlayFormat, id: 'S1', version: '1.0.0', title: 'Ours' },
   ...{ extends: { family: 'F1', version: base.version }, set: {}, add: [], leave_out: [] },
   ...change,
 });
-const resolved = (change: Partial<Overlay>) => loadFamily(applyOverlay(overlay(change), base));
+const resolved = (change: Partial<Overlay>) => loadFamily(applyOverlay(overlay(change), base)).written;
 const faultsOf = (change: Partial<Overlay>) => {
   try {
     applyOverlay(overlay(change), base);
@@ -20,12 +21,12 @@ const faultsOf = (change: Partial<Overlay>) => {
     return error instanceof OverlayError ? error.faults.map((fault) => fault.path) : [`unexpected: ${String(error)}`];
   }
 };
-const point = (family: typeof base, id: string) => present(family.points.find((one) => one.id === id));
+const point = (family: typeof written, id: string) => present(family.points.find((one) => one.id === id));
 
 describe('an overlay', () => {
   test('that changes nothing is the family under its own id, title and version, saying what it was made from', () => {
     const family = resolved({});
-    expect(family).toEqual({ ...base, id: 'S1', title: 'Ours', version: '1.0.0', made_from: `F1 ${base.version}` });
+    expect(family).toEqual({ ...written, id: 'S1', title: 'Ours', version: '1.0.0', made_from: `F1 ${base.version}` });
   });
   test('sets what it names by id, whatever its place in the list, and leaves the family as it was', () => {
     const before = structuredClone(base);
@@ -35,13 +36,13 @@ describe('an overlay', () => {
     expect(base).toEqual(before);
   });
   test('sets a field that its element may have and did not', () => {
-    const step = present(base.teardown.find((one) => one.mistake === undefined));
+    const step = present(written.teardown.find((one) => one.mistake === undefined));
     const family = resolved({ set: { [`teardown/${step.id}/mistake`]: 'Pulled before it was drained.' } });
     expect(present(family.teardown.find((one) => one.id === step.id)).mistake).toBe('Pulled before it was drained.');
   });
   test('adds an element at the end of a list, or behind another', () => {
-    const step = { ...present(base.teardown[0]), id: 'wash-down', title: 'Wash down' };
-    const behind = present(base.teardown[0]).id;
+    const step = { ...present(written.teardown[0]), id: 'wash-down', title: 'Wash down' };
+    const behind = present(written.teardown[0]).id;
     const end = resolved({ add: [{ to: 'teardown', element: step }] });
     expect(present(end.teardown.at(-1)).id).toBe('wash-down');
     const second = resolved({ add: [{ to: 'teardown', after: behind, element: step }] });
@@ -50,7 +51,7 @@ describe('an overlay', () => {
   test('leaves out what it names', () => {
     const family = resolved({ leave_out: ['points/sleeve-diameter'] });
     expect(family.points.map((one) => one.id)).not.toContain('sleeve-diameter');
-    expect(family.points).toHaveLength(base.points.length - 1);
+    expect(family.points).toHaveLength(written.points.length - 1);
   });
   test('says every path that the family does not have', () => {
     expect(

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import type { Family } from './schema';
+import type { FamilyFile } from './format';
+import { migrateAdded } from './migrate-format-1';
 
 /** The format of an overlay file. */
 export const overlayFormat = 'puddlestone-family-overlay/1';
@@ -86,7 +87,7 @@ function addElement(root: Json, { to, after, element }: Overlay['add'][number]):
     return { path: `${to}/${name}`, message: 'is there already; set it instead' };
   const at = after === undefined ? list.length : indexIn(list, after) + 1;
   if (at === 0) return notThere(`${to}/${String(after)}`);
-  list.splice(at, 0, element);
+  list.splice(at, 0, migrateAdded(to, element));
   return null;
 }
 
@@ -107,8 +108,8 @@ const fixed: ReadonlySet<string> = new Set(['id', 'version', 'title', 'format', 
  * @param base the family in the version that the overlay names
  * @throws OverlayError for every path that the base does not have
  */
-export function applyOverlay(overlay: Overlay, base: Family): Json {
-  const root = structuredClone(base) as Json;
+export function applyOverlay(overlay: Overlay, base: FamilyFile): Json {
+  const root = structuredClone(base.written) as Json;
   const faults = [
     ...overlay.leave_out.map((at) => leaveOut(root, at)),
     ...Object.entries(overlay.set).map(([at, value]) =>

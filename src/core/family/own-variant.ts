@@ -1,6 +1,6 @@
 import { applyOverlay, overlayFormat, OverlayError, type Overlay } from './overlay';
 import { readFamilyFile, type FileRead } from './read-file';
-import type { Family } from './schema';
+import type { FamilyFile } from './format';
 
 const id = '[a-z0-9-]+';
 /**
@@ -28,7 +28,7 @@ export interface Change {
  * here.
  */
 export function makeOwnVariant(
-  family: Family,
+  family: FamilyFile,
   given: { readonly id: string; readonly title: string; readonly changes: readonly Change[] },
 ): Overlay {
   const odd = given.changes.find(({ path }) => !changeable.some((pattern) => pattern.test(path)));
@@ -49,7 +49,7 @@ export function makeOwnVariant(
  * The family that an overlay makes, through the same checks as a file; a fault of the overlay itself is said by its
  * path. Never throws.
  */
-export function readOverlay(overlay: Overlay, base: Family): FileRead {
+export function readOverlay(overlay: Overlay, base: FamilyFile): FileRead {
   try {
     return readFamilyFile(JSON.stringify(applyOverlay(overlay, base), null, 2));
   } catch (error) {

@@ -1,7 +1,8 @@
 import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
 import { checkClosure } from './closure';
 import { bringUpToDate, isKnownFormat } from './formats';
-import { familySchema, type Family } from './schema';
+import { familyFileSchema, type FamilyFile } from './format';
+import { asFile } from './load-family';
 
 /** One fault of a family file: where, on which line (from 1), and what is wrong. */
 export interface FileFault {
@@ -11,7 +12,7 @@ export interface FileFault {
 }
 
 export type FileRead =
-  | { readonly family: Family; readonly faults: readonly [] }
+  | { readonly family: FamilyFile; readonly faults: readonly [] }
   | { readonly family: null; readonly faults: readonly FileFault[] };
 
 const lineAt = (text: string, offset: number) => text.slice(0, offset).split('\n').length;
@@ -38,7 +39,7 @@ const keysOf = (path: string) => path.split('.').map((key) => (/^\d+$/.test(key)
 
 /**
  * Reads a family file as a person wrote it: JSON, then the schema, then the closure check; the first of the three that
- * fails says every fault with its path and line. Never throws. Source of the format: docs/formats/family-1.schema.json.
+ * fails says every fault with its path and line. Never throws. Source of the format: docs/formats/family-2.schema.json.
  */
 export function readFamilyFile(text: string): FileRead {
   const errors: ParseError[] = [];
@@ -51,7 +52,7 @@ export function readFamilyFile(text: string): FileRead {
         : [{ path: '', line: 1, message: 'the file is empty' }],
     };
   const json: unknown = JSON.parse(text);
-  const read = familySchema.safeParse(isKnownFormat(json) ? bringUpToDate(json) : json);
+  const read = familyFileSchema.safeParse(isKnownFormat(json) ? bringUpToDate(json) : json);
   const placed = (path: readonly (string | number)[], message: string) => ({
     path: path.join('.'),
     line: lineOf(text, root, path),
@@ -62,8 +63,9 @@ export function readFamilyFile(text: string): FileRead {
       family: null,
       faults: read.error.issues.slice(0, 100).map(({ path, message }) => placed(path.filter(isKey), message)),
     };
-  const faults = checkClosure(read.data);
-  if (!faults.length) return { family: read.data, faults: [] };
+  const family = asFile(read.data);
+  const faults = checkClosure(family);
+  if (!faults.length) return { family, faults: [] };
   // Paths of the closure check are those of a built family; parts and steps are found by their own names where they
   // moved.
   return {

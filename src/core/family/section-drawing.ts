@@ -1,8 +1,7 @@
-import type { Family, FamilyPart, FamilyPoint, SectionBody } from './schema';
+import type { Family, FamilyPart, FamilyPoint, SectionBody } from './format';
 
 /** What the drawing needs of a family. */
-export type Drawn = Pick<Family, 'section' | 'version'> & {
-  readonly stages?: Family['stages'] | undefined;
+export type Drawn = Pick<Family, 'section' | 'version' | 'sets'> & {
   readonly parts: readonly Pick<FamilyPart, 'ref' | 'class'>[];
   readonly points: readonly FamilyPoint[];
 };

@@ -1,6 +1,6 @@
 /* eslint-disable max-lines -- one outline for each symbol of a section */
 import { present } from '../present';
-import type { SectionBody } from './schema';
+import type { SectionBody } from './format';
 import type { SectionShape } from './section-drawing';
 
 type Outline = (body: SectionBody) => readonly { readonly d: string; readonly fill: SectionShape['fill'] }[];

@@ -1,4 +1,4 @@
-import type { FamilyPoint, SectionBody } from './schema';
+import type { FamilyPoint, SectionBody } from './format';
 import type { Drawn, SectionBreak } from './section-drawing';
 
 export interface Stacked {
@@ -12,8 +12,8 @@ export interface Stacked {
 const mostStages = 4;
 const breakWidth = 26;
 
-/** Stages drawn one after the other: up to four all of them, else the first two, a break and the last. */
-export function stackStages({ section }: Drawn, stages: number): Stacked {
+/** Members of a stacked set drawn one after the other: up to four all of them, else the first two, a break and the last. */
+export function stackStages({ section, sets }: Drawn, stages: number): Stacked {
   const { stack, bodies, length } = section;
   if (!stack) return { bodies, move: (point) => point.at[0], length, breaks: [] };
   const { from, pitch } = stack;
@@ -23,7 +23,7 @@ export function stackStages({ section }: Drawn, stages: number): Stacked {
   const grown = (shown.length - 1) * pitch + (isBroken ? breakWidth : 0);
   const behind = (x: number) => (x > from + pitch / 2 ? x + grown : x);
   const shifted = bodies.flatMap((body): SectionBody[] => {
-    if (body.per === 'stage')
+    if (body.per === stack.set)
       return shown.map((_, k) => ({ ...body, x: [body.x[0] + placeOf(k), body.x[1] + placeOf(k)] }));
     return [
       {
@@ -34,16 +34,17 @@ export function stackStages({ section }: Drawn, stages: number): Stacked {
     ];
   });
   const move = ({ at: [x], per }: FamilyPoint) => {
-    if (per !== 'stage') return behind(x);
+    if (per !== stack.set) return behind(x);
     const stage = Math.floor((x - from) / pitch);
     const k = shown.indexOf(stage);
     return k < 0 ? null : x - stage * pitch + placeOf(k);
   };
   const gap = from + 2 * pitch;
+  const plural = sets.find((one) => one.id === stack.set)?.plural ?? 'stages';
   return {
     bodies: shifted,
     move,
     length: length + grown,
-    breaks: isBroken ? [{ x: [gap, gap + breakWidth], words: `${stages} stages` }] : [],
+    breaks: isBroken ? [{ x: [gap, gap + breakWidth], words: `${stages} ${plural}` }] : [],
   };
 }

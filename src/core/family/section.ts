@@ -1,5 +1,6 @@
 import { present } from '../present';
-import type { SectionBody } from './schema';
+import { readBuild } from './build-words';
+import type { SectionBody } from './format';
 import type { Drawn, SectionDrawing, SectionPin } from './section-drawing';
 import { outlines } from './section-outlines';
 import { stackStages, type Stacked } from './section-stages';
@@ -68,13 +69,11 @@ function inOrder(bodies: readonly SectionBody[]): readonly SectionBody[] {
   return [...order.filter((body) => !later.has(body.symbol)), ...order.filter((body) => later.has(body.symbol))];
 }
 
-/** Stages of a family that is already built so, by the version that says it. */
-function stagesOf(family: Drawn): number {
-  const said = family.version
-    .split('+')[1]
-    ?.split('.')
-    .find((word) => /^\d+$/.test(word));
-  return said ? Number(said) : (family.stages?.usual ?? 1);
+/** How many the stacked set has in a family that is already built so, by the version that says it. */
+function stackedOf({ version, section, sets }: Drawn): number {
+  const set = sets.find((one) => one.id === section.stack?.set);
+  if (!set) return 1;
+  return readBuild(version).counts?.[set.id] ?? (typeof set.count === 'number' ? set.count : set.count.usual);
 }
 
 /** Upright, the drive end is up: along the shaft becomes down the page, counted from the drive end. */
@@ -89,7 +88,7 @@ const upright = (pins: readonly SectionPin[], length: number): readonly SectionP
  */
 export function drawSection(family: Drawn): SectionDrawing {
   const { radius, lines, axis } = family.section;
-  const stacked = stackStages(family, stagesOf(family));
+  const stacked = stackStages(family, stackedOf(family));
   const classOf = new Map(family.parts.map((part) => [part.ref, part.class]));
   const margin = 44;
   const isVertical = axis === 'vertical';

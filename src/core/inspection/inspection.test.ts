@@ -1,10 +1,10 @@
 import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '../family';
+import { buildFamily, loadFamily } from '../family';
 import { exampleReading } from '../record/example-record';
 import { judgePoint, judgePoints, plainSentence } from '.';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const point = (id: string) => present(family.points.find((one) => one.id === id));
 const seat = (values: readonly number[], uncertainty: number | null = null) =>
   judgePoint(point('wet-seat'), {

@@ -207,7 +207,7 @@ export function judgePoints({ family, readings, phase }: Asked): readonly PointS
     byPoint.set(reading.pointId, [...(byPoint.get(reading.pointId) ?? []), reading]);
   const of = (ids: readonly string[]) => ids.flatMap((id) => byPoint.get(id) ?? []);
   return family.points
-    .filter((point) => point.when.includes(phase))
+    .filter((point) => point.measured.includes(phase))
     .map((point) =>
       judgePoint(point, {
         readings: of(point.derived ? [point.derived.bore, point.derived.journal] : [point.id]),

@@ -14,7 +14,7 @@ const settingOf = (family: ReturnType<typeof buildFamily>, step: string) =>
 
 describe('a setting takes its inputs from the family and from the job', () => {
   test('the float of a bore-hole pump from its readings: as left before as found', () => {
-    const family = buildFamily(loadFamily(f4), { stages: 3 });
+    const family = buildFamily(loadFamily(f4), { counts: { stage: 3 } });
     const setting = settingOf(family, 'straps-on');
     const found = [exampleReading('shaft-down', 'A:0', 73.4), exampleReading('shaft-up', 'A:0', 70.9)];
     // 73.4 − 70.9 = 2.5 mm
@@ -32,7 +32,7 @@ describe('a setting takes its inputs from the family and from the job', () => {
     expect(sayFigure(present(outcome), setting)).toBe('4.1 mm');
   });
   test('the shims of a booster from the gap of every stage', () => {
-    const family = buildFamily(loadFamily(f5), { stages: 4 });
+    const family = buildFamily(loadFamily(f5), { counts: { stage: 4 } });
     const setting = settingOf(family, 'stack-on');
     const gaps = [0.02, 0.12, 0.2, 0.07].map((gap, i) => exampleReading(`stage-gap-${i + 1}`, 'A:0', gap));
     const { outcome } = reckonSetting(setting, exampleRecord({ readings: gaps }), family);
@@ -50,7 +50,7 @@ describe('a setting takes its inputs from the family and from the job', () => {
   });
 });
 test('what is not measured yet is named, not guessed', () => {
-  const family = buildFamily(loadFamily(f4), { stages: 3 });
+  const family = buildFamily(loadFamily(f4), { counts: { stage: 3 } });
   const { outcome, waits } = reckonSetting(
     settingOf(family, 'straps-on'),
     exampleRecord({ readings: [exampleReading('shaft-down', 'A:0', 73.4)] }),
@@ -113,7 +113,7 @@ describe('a setting from a position that was kept', () => {
 });
 
 describe('a setting from several things', () => {
-  const family = buildFamily(loadFamily(f4), { stages: 3 });
+  const family = buildFamily(loadFamily(f4), { counts: { stage: 3 } });
   const straps = settingOf(family, 'straps-on');
   test('names each that it waits for', () => {
     expect(reckonSetting(straps, exampleRecord({}), family).waits).toBe(

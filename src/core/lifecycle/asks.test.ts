@@ -1,18 +1,18 @@
 import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '../family';
+import { buildFamily, loadFamily } from '../family';
 import { placeKey } from '../record';
 import { exampleReading, exampleRecord } from '../record/example-record';
 import { asksOf } from './asks';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const places = (phase: 'as-found' | 'as-left') =>
   family.points
-    .filter((point) => point.when.includes(phase))
+    .filter((point) => point.measured.includes(phase))
     .flatMap((point) => point.places.map((place) => `${point.id} ${placeKey(place)}`));
 
 test('inspection asks for every reading that is not kept yet', () => {
-  const first = present(family.points.find((point) => point.when.includes('as-found') && point.places.length));
+  const first = present(family.points.find((point) => point.measured.includes('as-found') && point.places.length));
   const kept = exampleReading(first.id, placeKey(present(first.places[0])), 45);
   const asks = asksOf(exampleRecord({ station: 'inspect', readings: [kept] }), family);
   expect(asks.map((ask) => `${ask.id} ${ask.place}`)).toEqual(

@@ -29,7 +29,7 @@ function askedReadings({
   );
   const station: Station = phase === 'as-found' ? 'inspect' : 'rebuild';
   return family.points
-    .filter((point) => point.when.includes(phase))
+    .filter((point) => point.measured.includes(phase))
     .flatMap((point) =>
       point.places.map((place) => ({
         kind: 'reading' as const,

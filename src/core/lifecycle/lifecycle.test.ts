@@ -1,7 +1,7 @@
 import { present } from '../present';
 import { createHash } from 'node:crypto';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '../family';
+import { buildFamily, loadFamily } from '../family';
 import {
   exampleDisposition,
   exampleFinding,
@@ -42,7 +42,7 @@ import {
 } from '.';
 import { holderAt } from './transition';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
 const hold = { reason: 'drawing is looked for', holder: 'C' as const, until: '2026-12-01' };
 const state = (station: Station, change: Partial<LifecycleState> = {}): LifecycleState => ({
@@ -246,7 +246,7 @@ describe('gates', () => {
       ),
     ).toBe(false);
     const waived = family.points
-      .filter((point) => point.critical && point.when.includes('as-found'))
+      .filter((point) => point.critical && point.measured.includes('as-found'))
       .map((point) => ({
         ...finding,
         id: asId<FindingId>(point.id),
@@ -270,7 +270,7 @@ describe('gates', () => {
             ),
           ),
         );
-    const asFound = family.points.filter((point) => point.when.includes('as-found'));
+    const asFound = family.points.filter((point) => point.measured.includes('as-found'));
     const ring = present(present(family.points.find((point) => point.id === 'ring-clearance')).derived);
     const needed = asFound.filter((point) => point.critical || point.id === ring.bore || point.id === ring.journal);
     const left = asFound.length - needed.length;

@@ -1,12 +1,12 @@
 import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '../family';
+import { buildFamily, loadFamily } from '../family';
 import { asId, type JobRecord, type OrderId, type OrderLineId, type PurchaseOrder } from '../record';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
 import { openPreparations, preparations, sayMove, type NextMove } from './next-move';
 import { standingOf } from './standing';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const next = (change: Partial<JobRecord>) => standingOf(exampleRecord(change), family).next;
 const signed = { personId: null, personName: 'Bram', at: '2026-11-24T08:00:00.000Z' };
 

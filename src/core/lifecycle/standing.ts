@@ -108,7 +108,7 @@ function nextMoveOf(record: JobRecord, family: Family): NextMove {
 
 /** Bench minutes of the family's standing tasks at a station. */
 function minutesAt(family: Family, station: Family['labour'][number]['station']): number {
-  const tasks = family.labour.filter((task) => task.station === station && !task.when);
+  const tasks = family.labour.filter((task) => task.station === station && !task.on);
   return tasks.reduce((sum, task) => sum + task.minutes, 0);
 }
 

@@ -1,10 +1,10 @@
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '../family';
+import { buildFamily, loadFamily } from '../family';
 import { asId, type PurchaseOrder, type QuoteId } from '../record';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
 import { approvedLines, awaited, hasQuoteAnswer, missingForStep, needsOf, stepsBlockedBy, toOrder } from '.';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const quote = exampleQuote(
   [
     exampleLine({ id: asId('ring'), parts: [{ ref: 'front-ring', qty: 1 }] }),

@@ -1,11 +1,11 @@
 import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '../family';
+import { buildFamily, loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
 import { asId, type JobRecord, type OrderId, type OrderLineId } from '../record';
 import { approvedLines, awaited, hasQuoteAnswer, missingForStep, needsOf, stepsBlockedBy, toOrder } from '.';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const quote = exampleQuote(
   [
     exampleLine({ parts: [{ ref: 'lip-seal', qty: 2 }] }),

@@ -113,7 +113,7 @@ function partLine(asked: Asked, finding: Finding): DraftLine {
 
 function workLine(asked: Asked, finding: Finding, action: string): DraftLine {
   const part = present(asked.family.parts.find((one) => one.ref === finding.partRef));
-  const task = asked.family.labour.find((one) => one.when?.part === finding.partRef && one.when.action === action);
+  const task = asked.family.labour.find((one) => one.on?.part === finding.partRef && one.on.action === action);
   const standard =
     action === 'make in the shop'
       ? { title: `Make ${part.name.toLowerCase()} in the shop`, minutes: 150 }
@@ -146,9 +146,7 @@ function linesForPart(asked: Asked, findings: readonly Finding[]): DraftLine[] {
         plain,
       }),
     );
-  const fitted = asked.family.labour.some(
-    (task) => task.when?.part === replaced.partRef && task.when.action === 'replace',
-  );
+  const fitted = asked.family.labour.some((task) => task.on?.part === replaced.partRef && task.on.action === 'replace');
   const bought = { ...partLine(asked, replaced), findingIds: ids, plain };
   return fitted
     ? [
@@ -189,7 +187,7 @@ function bundleLines({ family, rates }: Asked, soft: ReadonlyMap<string, number>
 /** The family's standing work, but for the test, which has a price of its own. */
 function labourLines({ family, rates }: Asked): DraftLine[] {
   return family.labour
-    .filter((task) => !task.when && task.station !== 'test')
+    .filter((task) => !task.on && task.station !== 'test')
     .map(({ title, station, minutes }) =>
       line({
         kind: 'labour',

@@ -1,13 +1,13 @@
 import { present } from '../present';
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
-import { loadFamily } from '../family';
+import { buildFamily, loadFamily } from '../family';
 import { exampleDisposition, exampleFinding, exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
 import { asId, type Action, type Finding, type FindingId } from '../record';
 import { costingFindings, decisionText, growLines, lineTotalMinor, quoteText, totalQuote } from '.';
 import { bundleParts } from './grow-lines';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const rates = {
   labourMinorPerHour: 6800,
   machiningMinorPerHour: 8400,

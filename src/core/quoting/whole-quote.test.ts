@@ -8,7 +8,7 @@ import { costingFindings, decisionText, growLines, quoteText, type DraftLine } f
 import { bundleParts } from './grow-lines';
 
 /** One whole quote, line by line as a shop would write it; prices are the family's with 18 % on parts. */
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const rates = {
   ...{ labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500 },
   partsMarkupPct: 18,

@@ -1,7 +1,7 @@
 import f1 from '@families/f1-overhung.json';
 import f6 from '@families/f6-internal-gear.json';
 import { CoreJob } from '../../../test-support/core-job';
-import { cautionFooter, loadFamily } from '../family';
+import { buildFamily, cautionFooter, loadFamily } from '../family';
 import { asId, type JobRecord } from '../record';
 import { exampleFinding, exampleRecord } from '../record/example-record';
 import { buildAsBuilt } from '.';
@@ -12,7 +12,8 @@ const script = {
   dispose: { 'ring-bore': ['replace', 'worn'] },
   declines: 'Return freight',
 } as const;
-const family = loadFamily(f1);
+const file = loadFamily(f1);
+const family = buildFamily(file);
 const asked = (record: JobRecord) => ({
   ...{ record, family, shop: { name: 'Kettlewick Pump Works', place: 'Harrowmere' }, number: 'R-2026-0007' },
   ...{ revision: 'B', whatChanged: 'hours', issuedBy: 'Wenna', issuedAt: '2026-11-24T08:00:00.000Z' },
@@ -64,7 +65,7 @@ describe('the head of a report', () => {
 });
 
 describe('a whole job in its report', () => {
-  const played = async () => new CoreJob(family, script).play();
+  const played = async () => new CoreJob(file, script).play();
   test('each point has its readings as they were taken, its reason and its working', async () => {
     const { points } = await played();
     const [ring] = points;

@@ -46,7 +46,7 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f3-stacked-sanitary',
     f3,
     {
-      build: { variant: 'single', stages: 2 },
+      build: { axes: { variant: 'single' }, counts: { stage: 2 } },
       duty: water,
       found: { 'hub-2': '71.35' },
       dispose: {
@@ -59,7 +59,7 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f4-bore-hole',
     f4,
     {
-      build: { variant: 'plain', stages: 3 },
+      build: { axes: { variant: 'plain' }, counts: { stage: 3 } },
       duty: water,
       found: { 'ring-bore-3': '66.60' },
       dispose: { 'ring-bore-3': ['replace', 'renewed with the stage'] },
@@ -69,7 +69,7 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f5-plastic-booster',
     f5,
     {
-      build: { stages: 4 },
+      build: { counts: { stage: 4 } },
       duty: { ...water, flowM3h: 4 },
       found: { 'stage-gap-3': '0.18' },
       dispose: { 'stage-gap-3': ['replace', 'bowl warped'] },

@@ -2,12 +2,12 @@ import { present } from '../present';
 import Ajv from 'ajv/dist/2020';
 import f1 from '@families/f1-overhung.json';
 import { judgeRun } from '../testing';
-import { loadFamily } from '../family';
+import { buildFamily, loadFamily } from '../family';
 import { exampleReading, exampleRecord, exampleRun } from '../record/example-record';
 import { simulatedTestStand } from '@/stand-ins';
 import { asBuiltJsonSchema, asBuiltSchema, buildAsBuilt, nextRevision } from '.';
 
-const family = loadFamily(f1);
+const family = buildFamily(loadFamily(f1));
 const guarantee = { flowM3h: 60, headM: 38, powerKw: 12, efficiencyPct: 70, speedRpm: 2900 };
 const runOf = (condition: 'sound' | 'internal leakage' | 'air in the suction') =>
   simulatedTestStand.run({

@@ -9,7 +9,7 @@ import { judgeRun } from '.';
  * Runs whose figures are reckoned by hand. Both pipes of the made-up stand are alike, so that no velocity head counts;
  * the density is such that 10 kPa are one metre.
  */
-const file = loadFamily(f1);
+const file = buildFamily(loadFamily(f1));
 const family = { ...file, test: { ...file.test, pipe_mm: { suction: 80, discharge: 80 } } };
 const density = 1000 / 0.980665; // kg/m³: 10 kPa lift it one metre
 const gauge = (flowM3h: number, headM: number, change: Partial<StandReading> = {}): StandReading => ({

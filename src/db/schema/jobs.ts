@@ -56,7 +56,7 @@ export const jobs = mysqlTable(
     customerId: idColumn('customer_id').notNull(),
     contactId: idColumn('contact_id'),
     familyId: varchar('family_id', { length: 20 }).notNull(),
-    familyVersion: varchar('family_version', { length: 60 }).notNull(),
+    familyVersion: varchar('family_version', { length: 320 }).notNull(),
     station: oneOf('station', stations).notNull(),
     holder: oneOf('holder', holders, 1).notNull(),
     holderSince: momentColumn('holder_since').notNull(),

@@ -128,7 +128,7 @@ export const families = mysqlTable(
   'families',
   {
     id: varchar('id', { length: 20 }).notNull(),
-    version: varchar('version', { length: 60 }).notNull(),
+    version: varchar('version', { length: 320 }).notNull(),
     body: json('body').notNull(),
   },
   (table) => [primaryKey({ columns: [table.id, table.version] })],

@@ -1,4 +1,4 @@
-import { compareVersions, type Family } from '@/core/family';
+import { compareVersions, type FamilyFile } from '@/core/family';
 import type { JobRecord } from '@/core/record';
 import type { Connection } from '@/db';
 import { listFamilies } from '../families';
@@ -7,7 +7,7 @@ import { listFamilies } from '../families';
 export async function newerFamily(
   connection: Connection,
   record: Pick<JobRecord, 'familyId' | 'familyVersion'>,
-): Promise<Family | null> {
+): Promise<FamilyFile | null> {
   const family = (await listFamilies(connection)).find((one) => one.id === record.familyId);
   return family && compareVersions(family.version, record.familyVersion) > 0 ? family : null;
 }

@@ -1,14 +1,14 @@
 import { DomainError } from '@/core/errors';
-import { compareVersions, type Family } from '@/core/family';
+import { asFile, compareVersions, type FamilyFile } from '@/core/family';
 import { isOverlay, overlaySchema, type Overlay } from '@/core/family/overlay';
 import { makeOwnVariant, readOverlay } from '@/core/family/own-variant';
 import { readFamilyFile, type FileRead } from '@/core/family/read-file';
 import { addFamily, isFamilyKnown, takeNumber, type Connection } from '@/db';
-import { findVersion, keepFamily, listFamilies } from '../families';
+import { findVersion, keepFile, listFamilies } from '../families';
 import type { Context } from '../context';
 import { forVerb, inTransaction } from '../use-case';
 
-function orRefuse(read: FileRead, what: string): Family {
+function orRefuse(read: FileRead, what: string): FamilyFile {
   if (read.family) return read.family;
   throw new DomainError('bad-input', {
     what: `${what} ${read.faults.length === 1 ? 'One thing is' : `${read.faults.length} things are`} wrong with it.`,
@@ -30,7 +30,7 @@ async function nextId(connection: Connection): Promise<string> {
 
 const versionOfOnePump = 'is the version of one pump';
 
-function assertFileVersion({ version }: Family): void {
+function assertFileVersion({ version }: FamilyFile): void {
   if (!version.includes('+')) return;
   throw new DomainError('bad-input', {
     what: `${version} is the version of one pump; give the file a version such as 1.0.0.`,
@@ -38,7 +38,7 @@ function assertFileVersion({ version }: Family): void {
   });
 }
 
-function assertNewer(own: Family, known: Family | undefined): void {
+function assertNewer(own: FamilyFile, known: FamilyFile | undefined): void {
   if (!known || compareVersions(own.version, known.version) > 0) return;
   throw new DomainError('bad-input', {
     what: `${own.id} is here in version ${known.version}; a file that changes it needs a higher one than ${own.version}.`,
@@ -47,13 +47,13 @@ function assertNewer(own: Family, known: Family | undefined): void {
 }
 
 /** A shipped family's file becomes one of the shop's own, under a number of its own. */
-async function asOwn(connection: Connection, family: Family): Promise<Family> {
+async function asOwn(connection: Connection, family: FamilyFile): Promise<FamilyFile> {
   if (!family.id.startsWith('F')) return family;
-  return {
-    ...family,
+  return asFile({
+    ...family.written,
     id: await nextId(connection),
     made_from: family.made_from ?? `${family.id} ${family.version}`,
-  };
+  });
 }
 
 /** The overlay that a file holds; null where it is none, and is read as a whole family. */
@@ -86,7 +86,7 @@ async function importOverlay(context: Context, overlay: Overlay) {
       own,
       (await listFamilies(connection)).find((one) => one.id === id),
     );
-    await keepFamily(connection, base);
+    await keepFile(connection, base);
     await addFamily(connection, { id, version, body: overlay });
     return { familyId: id, version };
   });
@@ -104,7 +104,7 @@ export const importFamily = forVerb('import-family', async (context, { text }) =
     const own = await asOwn(connection, family);
     const known = (await listFamilies(connection)).find((one) => one.id === own.id);
     assertNewer(own, known);
-    await addFamily(connection, { id: own.id, version: own.version, body: own });
+    await addFamily(connection, { id: own.id, version: own.version, body: own.written });
     return { familyId: own.id, version: own.version };
   });
 });
@@ -119,7 +119,7 @@ export const makeOwnFamily = forVerb('make-own-family', async (context, { family
       const overlay = makeOwnVariant(family, { id, title, changes });
       orRefuse(readOverlay(overlay, family), 'The variant was not made.');
       // What it extends is kept beside it, so that it can be read when a newer version of that ships.
-      await keepFamily(connection, family);
+      await keepFile(connection, family);
       await addFamily(connection, { id, version: overlay.version, body: overlay });
       return { familyId: id };
     });

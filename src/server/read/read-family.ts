@@ -1,28 +1,27 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
+import { buildOf } from '@/core/family';
 import { writeBookletPdf, writeTravellerPdf } from '@/documents';
 import { readShop } from '@/db';
 import { buildFor, listFamilies } from '../families';
 import { defineUseCase } from '../use-case';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
-const build = {
-  familyId: z.string().max(20),
-  variant: z.string().max(40).optional(),
-  stages: z.coerce.number().int().min(1).max(60).optional(),
-};
+const word = z.string().max(60);
+/** The build as words of an address: an axis and its choice, `n-` and a set and how many, `size`. */
+const asked = { familyId: z.string().max(20), words: z.array(z.tuple([word, word])).max(40) };
 
-/** One family: as its file says, and as a pump of a variant and a number of stages is built. */
+/** One family: as its file says, and as a pump of the build asked for is built. */
 export const readFamily = defineUseCase({
   verb: 'read-family',
   audience: staff,
-  input: z.strictObject(build),
-  async run(context, { familyId, variant, stages }) {
+  input: z.strictObject(asked),
+  async run(context, { familyId, words }) {
     const family = (await listFamilies(context.database)).find((one) => one.id === familyId);
     if (!family) throw new DomainError('not-found', { what: `There is no family ${familyId}.` });
     return {
       family,
-      built: buildFor(family, { ...(variant && { variant }), ...(stages !== undefined && { stages }) }),
+      built: buildFor(family, buildOf(words)),
       currency: (await readShop(context.database))?.currency ?? 'EUR',
     };
   },
@@ -32,11 +31,12 @@ export const readFamily = defineUseCase({
 export const readFamilyDocument = defineUseCase({
   verb: 'read-family-document',
   audience: staff,
-  input: z.strictObject({ ...build, as: z.enum(['file', 'booklet', 'traveller']) }),
-  async run(context, { as, ...asked }) {
-    const { family, built } = await readFamily.run(context, asked);
+  input: z.strictObject({ ...asked, as: z.enum(['file', 'booklet', 'traveller']) }),
+  async run(context, { as, ...which }) {
+    const { family, built } = await readFamily.run(context, which);
     const name = `${family.id}-${family.version}`;
-    if (as === 'file') return { bytes: Buffer.from(`${JSON.stringify(family, null, 2)}\n`), name: `${name}.json` };
+    if (as === 'file')
+      return { bytes: Buffer.from(`${JSON.stringify(family.written, null, 2)}\n`), name: `${name}.json` };
     const bytes = as === 'booklet' ? await writeBookletPdf(built) : await writeTravellerPdf(built);
     return { bytes, name: `${name}-${as}.pdf` };
   },

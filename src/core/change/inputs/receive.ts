@@ -31,8 +31,11 @@ export const intakeInput = z.strictObject({
 /** A construction as a person chooses it. */
 export const constructionInput = {
   familyId: z.string().max(20),
-  variant: z.string().max(40).optional(),
-  stages: z.number('type a whole number').int('stages are counted whole').min(1).max(60).optional(),
+  /** The choice by axis, where it is not the usual one. */
+  axes: z.record(elementId, elementId).optional(),
+  size: elementId.optional(),
+  /** How many there are of a set, such as stages. */
+  counts: z.record(elementId, z.number('type a whole number').int('they are counted whole').min(1).max(60)).optional(),
 };
 
 export const receivePumpInput = z.strictObject({

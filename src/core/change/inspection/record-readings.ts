@@ -32,7 +32,7 @@ function readLength(typed: string) {
 function checkPlace({ pointId, place }: Entry, family: Family, phase: Phase): void {
   const point = family.points.find((one) => one.id === pointId);
   if (!point) return refuse('bad-input', reason('unknown-point', { point: pointId }), 'pointId');
-  if (!point.when.includes(phase))
+  if (!point.measured.includes(phase))
     refuse('bad-input', reason('point-not-in-phase', { point: point.title, phase }), 'pointId');
   if (!point.places.some((one) => placeKey(one) === place))
     refuse('bad-input', reason('unknown-place', { point: point.title, place }), 'place');

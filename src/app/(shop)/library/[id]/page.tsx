@@ -16,21 +16,21 @@ export default async function LibraryFamilyPage({ params, searchParams }: Props)
   const actor = await currentActor();
   const { id } = await params;
   const asked = await searchParams;
-  const variant = firstParam(asked.variant);
-  const stages = firstParam(asked.stages);
+  const words = Object.entries(asked).flatMap(([name, value]): [string, string][] => {
+    const first = firstParam(value);
+    return first === undefined ? [] : [[name, first]];
+  });
   return orExplain(async () => {
     const { family, built, currency } = await perform(readFamily, await requestContext(), {
       familyId: id,
-      ...(variant && { variant }),
-      ...(stages && { stages }),
+      words,
     });
     return (
       <FamilyPage
         key={built.version}
         family={family}
         built={built}
-        variant={variant}
-        stages={stages}
+        words={words}
         currency={currency}
         isOwner={actor.kind === 'person' && actor.role === 'owner'}
       />

@@ -34,7 +34,7 @@ export default async function ConstructionPage({ params }: Props) {
             familyId: record.familyId,
             title: family.title,
             elastomer: record.intake.elastomer,
-            ...readBuild(record.familyVersion),
+            build: readBuild(record.familyVersion),
           }}
           isOpen={isConstructionOpen(record)}
         />

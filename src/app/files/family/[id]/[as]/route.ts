@@ -16,13 +16,10 @@ export async function GET(
     if (!kind.success)
       throw new DomainError('not-found', { what: `A family is given as ${kinds.options.join(', ')}.` });
     const asked = new URL(request.url).searchParams;
-    const variant = asked.get('variant');
-    const stages = asked.get('stages');
     const { bytes, name } = await perform(readFamilyDocument, await requestContext(), {
       familyId: id,
       as: kind.data,
-      ...(variant && { variant }),
-      ...(stages && { stages }),
+      words: [...asked.entries()],
     });
     return answerFile(bytes, name, { inline: kind.data !== 'file' });
   } catch (error) {

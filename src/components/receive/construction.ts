@@ -1,0 +1,53 @@
+import { cutToBuild, drawSection, knownBuild, versionOf, wholeBuild, type Build, type FamilyCard } from '@/core/family';
+
+/** A construction as it is chosen on a screen: counts as they are typed. */
+export interface Construction {
+  readonly familyId: string;
+  readonly axes: Readonly<Record<string, string>>;
+  /** The row of the size table; empty for the usual one. */
+  readonly row: string;
+  readonly counts: Readonly<Record<string, string>>;
+}
+
+export const usualConstruction: Omit<Construction, 'familyId'> = { axes: {}, row: '', counts: {} };
+
+/** A build as a screen shows it. */
+export function showBuild({ axes = {}, size = '', counts = {} }: Build): Omit<Construction, 'familyId'> {
+  const typed = Object.entries(counts).map(([set, count]) => [set, String(count)]);
+  return { axes, row: size, counts: Object.fromEntries(typed) as Record<string, string> };
+}
+
+function typedCounts({ counts }: Construction): Record<string, number> {
+  const typed = Object.entries(counts).filter(([, text]) => text.trim());
+  return Object.fromEntries(typed.map(([set, text]) => [set, Number(text)]));
+}
+
+/** What is sent of a construction: only what was chosen, counts as typed, for the door to judge. */
+export function sentBuild(construction: Construction) {
+  const { axes, row: size } = construction;
+  const counts = typedCounts(construction);
+  return {
+    ...(Object.keys(axes).length && { axes: { ...axes } }),
+    ...(size && { size }),
+    ...(Object.keys(counts).length && { counts }),
+  };
+}
+
+/** The build that a screen can draw: what the family does not know, or is out of range, is as usual. */
+export function readConstruction(family: FamilyCard, construction: Construction): Build {
+  const { axes, row } = construction;
+  return knownBuild(family, { axes, counts: typedCounts(construction), ...(row && { size: row }) });
+}
+
+/** The family as it would be drawn with what is chosen so far. */
+export function drawChosen(family: FamilyCard, construction: Construction) {
+  const whole = wholeBuild(family, readConstruction(family, construction));
+  return drawSection({
+    ...family,
+    version: versionOf(family, whole),
+    section: cutToBuild(family.section, family, whole),
+  });
+}
+
+/** The family as it is usually built, for a picture to choose by. */
+export const drawUsual = (family: FamilyCard) => drawChosen(family, { familyId: family.id, ...usualConstruction });

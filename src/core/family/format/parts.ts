@@ -1,0 +1,44 @@
+import * as z from 'zod';
+import { conditional, materialClasses, reference, type Figure } from './pieces';
+
+export const partOf = (figure: Figure) =>
+  z.strictObject({
+    ...conditional,
+    ref: reference,
+    name: z.string(),
+    /** What it is and does, in words for the customer. */
+    plain: z.string(),
+    quantity: figure(z.number().int().min(1)).default(1),
+    material: z.string(),
+    class: z.enum(materialClasses),
+    wears: z.boolean().default(false),
+    soft: z.boolean().default(false),
+    elastomer: z.string().optional(),
+    /** The elastomer is chosen by job, for its liquid; `elastomer` is the usual one. */
+    elastomer_by_job: z.boolean().default(false),
+    thread: z.strictObject({ size: figure(z.string()), hand: z.enum(['right', 'left']) }).optional(),
+    weight: z.enum(['one person', 'two persons', 'hoist']).default('one person'),
+    /** Parts that close it in: they come off before it at teardown and go on after it at rebuild. */
+    behind: z.array(reference).default([]),
+    number: figure(z.string()),
+    superseded: z.array(z.string()).default([]),
+    alternatives: z.array(z.string()).default([]),
+    price_minor: figure(z.number().int().min(0)),
+    lead_days: figure(z.number().int().min(0)),
+    /** How the part is drawn in pictures. */
+    picture: z.enum([
+      'ring',
+      'impeller',
+      'shaft',
+      'bearing',
+      'casing',
+      'bracket',
+      'seal',
+      'plate',
+      'gasket',
+      'nut',
+      'coupling',
+    ]),
+    /** Cleaning that suits it, and what must be masked. */
+    clean: z.strictObject({ method: z.string(), mask: z.string().optional(), never: z.string().optional() }),
+  });

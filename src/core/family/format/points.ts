@@ -1,0 +1,58 @@
+import * as z from 'zod';
+import { bandOf, conditional, openBandOf, reference, type Figure } from './pieces';
+import { atOf } from './section';
+
+const place = z.strictObject({ plane: z.string(), angle_deg: z.number() });
+
+const clearanceOf = (figure: Figure) =>
+  z.strictObject({
+    sum: z.literal('running-clearance'),
+    bore: reference,
+    journal: reference,
+    design_um: bandOf(figure),
+    limit_um: figure(z.number().positive()),
+    length_mm: figure(z.number()).optional(),
+    head_share: z.number().optional(),
+  });
+
+export const pointOf = (figure: Figure) =>
+  z.strictObject({
+    ...conditional,
+    id: reference,
+    number: z.number().int(),
+    title: z.string(),
+    part: reference,
+    mates: reference.optional(),
+    method: z.string(),
+    instrument: z.enum([
+      'outside micrometer',
+      'bore gauge',
+      'dial indicator',
+      'vernier caliper',
+      'depth gauge',
+      'none',
+    ]),
+    places: z.array(place),
+    unit: z.literal('mm'),
+    resolution_mm: z.number().positive(),
+    new_mm: bandOf(figure).optional(),
+    reuse_mm: openBandOf(figure).optional(),
+    /** Class the limit comes from, and for a bearing seat the bearing it carries. */
+    seat: z
+      .strictObject({
+        nominal_mm: figure(z.number()),
+        shaft: z.string().optional(),
+        hole: z.string().optional(),
+        bearing: z.boolean(),
+      })
+      .optional(),
+    derived: clearanceOf(figure).optional(),
+    source: z.string(),
+    critical: z.boolean().default(false),
+    /** As found, as left, or both: in which phases the point is measured. */
+    measured: z.array(z.enum(['as-found', 'as-left'])).min(1),
+    /** What a bad value means, in plain words for the customer. */
+    plain: z.string(),
+    at: atOf(figure),
+    half: z.enum(['top', 'bottom']).default('top'),
+  });

@@ -1,0 +1,64 @@
+import * as z from 'zod';
+import { conditional, reference, type Figure } from './pieces';
+
+export const trialOf = (figure: Figure) =>
+  z
+    .strictObject({
+      /** 'curve': head over flow by ISO 9906; 'slip': flow over pressure of a positive-displacement pump. */
+      kind: z.enum(['curve', 'slip']).default('curve'),
+      /** For slip: displacement of one turn, and the least share of it that must arrive at the duty. */
+      displacement_cm3: figure(z.number().positive()).optional(),
+      least_volumetric_pct: figure(z.number().min(1).max(100)).optional(),
+      /** For slip: shares of the duty's pressure at which the flow is read. */
+      pressure_shares: z.array(z.number().positive().max(2)).default([0.25, 0.5, 0.75, 1, 1.15]),
+      grade: z.enum(['1E', '1B', '1U', '2B', '2U', '3B']),
+      flow_shares: z.array(z.number().min(0)),
+      pipe_mm: z.strictObject({ suction: figure(z.number()), discharge: figure(z.number()) }),
+      checks: z.array(
+        z.strictObject({
+          ...conditional,
+          id: reference,
+          title: z.string(),
+          cautions: z.array(reference).default([]),
+        }),
+      ),
+      cautions: z.array(reference),
+      stop_when: z.array(z.string()),
+    })
+    .refine(
+      (test) =>
+        test.kind === 'curve' || (test.displacement_cm3 !== undefined && test.least_volumetric_pct !== undefined),
+      {
+        message: 'a slip test needs the displacement of a turn and the least volumetric efficiency',
+        path: ['displacement_cm3'],
+      },
+    );
+
+export const damage = z.strictObject({
+  ...conditional,
+  seen: z.string(),
+  part: reference,
+  points_to: z.string(),
+  plain: z.string(),
+});
+
+export const kitOf = (figure: Figure) =>
+  z.strictObject({
+    ...conditional,
+    id: reference,
+    title: z.string(),
+    price_minor: figure(z.number().int()),
+    lead_days: figure(z.number().int()),
+    gives: z.array(z.strictObject({ ...conditional, part: reference, qty: figure(z.number().int()) })),
+  });
+
+export const labourOf = (figure: Figure) =>
+  z.strictObject({
+    ...conditional,
+    id: reference,
+    title: z.string(),
+    minutes: figure(z.number()),
+    station: z.enum(['teardown', 'clean', 'inspect', 'rebuild', 'test', 'report']),
+    on: z.strictObject({ part: reference, action: z.string() }).optional(),
+    machining: z.boolean().default(false),
+  });
