@@ -86,6 +86,15 @@ function paceOf({ cameIn, at, part }: DemoJob): number {
   return Math.max(0.2, (cameIn * 24 - 30) / hours);
 }
 
+const pinOf = (key: DemoPerson['key']) => present(demoPeople.find((person) => person.key === key)).pin;
+function personIdOf(actor: Actor) {
+  if (actor.kind !== 'person') throw new RangeError('Only a person signs.');
+  return actor.personId;
+}
+
+/** The whole demonstration is signed within a minute; a real shop's PINs have their brake. */
+const mayTry = () => Promise.resolve(true);
+
 /** Takes one pump in; what it gives back plays the job on. */
 async function receiveJob(
   runtime: Runtime,
@@ -96,7 +105,7 @@ async function receiveJob(
   let clock = Date.now() - job.cameIn * dayMs - 3600_000;
   const now = () => new Date(Math.min(Date.now(), (clock += 60_000)));
   const act: Act = (person, verb, input) =>
-    actAs(verb, runtime.contextFor(present(actors.get(person)), { now }), input);
+    actAs(verb, { ...runtime.contextFor(present(actors.get(person)), { now }), mayTry }, input);
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
   const intake = {
     equipmentNumber: job.equipment,
@@ -135,6 +144,7 @@ async function receiveJob(
         job.family?.build ?? {},
       ),
       technician: index % 2 ? 'odile' : 'ines',
+      signer: { personId: personIdOf(present(actors.get('marek'))), pin: pinOf('marek') },
       load: () => loadRecord(runtime.database, tag),
       pass: (hours) => (clock += hours * pace * 3600_000),
     });

@@ -1,24 +1,26 @@
 import { present } from '@/core/present';
 import type { InputOf, ResultOf, Verb } from '@/contract';
-import { suitableConsumables, type Family, type FamilyPoint } from '@/core/family';
+import { actionTitle, type Family, type FamilyPoint, type Step } from '@/core/family';
 import { judgePoints } from '@/core/inspection';
 import { needsOf } from '@/core/parts';
 import {
   currentQuote,
   placeKey,
+  roundOf,
   stations,
   type Action,
+  type BenchPhase,
   type JobRecord,
   type PartState,
   type Phase,
   type PumpCondition,
   type RunDecision,
 } from '@/core/record';
-import { bearingHeat } from '@/core/sums';
 import { loadJobRecord, type Database } from '@/db';
 import { simulatedGauge } from '@/stand-ins';
 import type { DemoJob } from './jobs';
 import type { DemoPerson } from './people';
+import { rightAnswer } from './right-answer';
 
 /** Sends one verb as one person at one moment, through the use cases. */
 export type Act = <V extends Verb>(person: DemoPerson['key'], verb: V, input: InputOf<V>) => Promise<ResultOf<V>>;
@@ -32,6 +34,8 @@ interface Stage {
   /** Moves the demonstration's clock on by hours. */
   readonly pass: (hours: number) => void;
   readonly technician: 'ines' | 'odile';
+  /** Who signs hold points, by PIN. */
+  readonly signer: InputOf<'sign-hold-point'>['signer'];
 }
 
 const positions: Readonly<Record<string, string>> = {
@@ -50,47 +54,44 @@ async function receive({ act, job, tag, technician, pass }: Stage): Promise<void
   pass(20);
 }
 
-function captureText(
-  kind: string,
-  id: string,
-  expect: string | number | undefined,
-  choices: readonly string[] | undefined,
-): string {
-  if (kind === 'position') return positions[id] ?? '12.0';
-  if (kind === 'value') return '1.2';
-  if (kind === 'count') return String(expect ?? 1);
-  if (kind === 'match-mark') return 'two centre punches at 12 o’clock, casing flange and bracket';
-  return String(expect ?? choices?.[0] ?? 'seen');
+interface Worked {
+  readonly phase: BenchPhase;
+  readonly step: Step;
+  readonly who: DemoPerson['key'];
 }
 
-async function teardown({ act, family, tag, technician, job, pass }: Stage, until: number): Promise<void> {
+/** Answers every action of a step, rightly; positions as this shop's pumps have them. */
+async function answerStep(stage: Stage, { phase, step, who }: Worked): Promise<void> {
+  const { act, tag, family, job, load } = stage;
+  const round = roundOf(await load(), phase);
+  for (const action of step.actions) {
+    if (action.answer?.kind === 'measure') await measure(stage, 'as-left', { only: action.answer.points });
+    const record = await load();
+    const { wantsPhoto, typed, ...right } = rightAnswer({ phase, step, action, record, family });
+    const about = `action:${action.id}`.slice(0, 80);
+    const picture = { tag, about, partRef: step.parts[0] ?? 'casing', caption: actionTitle(action) };
+    const photoId = wantsPhoto ? (await act(who, 'take-picture', picture)).photoId : null;
+    const isPosition = phase === 'teardown' && action.answer?.kind === 'value' && action.answer.unit === 'mm';
+    const stored = record.answers.find(
+      (one) => one.phase === phase && one.round === round && one.actionId === action.id,
+    );
+    await act(who, 'answer-action', {
+      ...{ tag, phase, actionId: action.id, photoId, ...right },
+      typed: isPosition ? positionOf(action.id, typed, job) : typed,
+      cautionsRead: [...step.cautions, ...action.cautions],
+      basedOn: stored?.version ?? 0,
+    });
+  }
+}
+
+const positionOf = (id: string, usual: string, { part }: DemoJob): string =>
+  part === 'imperial' ? '1/16 in' : (positions[id] ?? usual);
+
+async function teardown(stage: Stage, until: number): Promise<void> {
+  const { act, family, tag, technician, pass } = stage;
   await act(technician, 'advance-job', { tag, event: 'begin-teardown' });
   for (const step of family.teardown.slice(0, until)) {
-    for (const capture of step.captures) {
-      const photo =
-        capture.kind === 'photo'
-          ? await act(technician, 'take-picture', {
-              tag,
-              about: `step:${step.id}`,
-              partRef: step.parts[0] ?? 'casing',
-              caption: capture.ask,
-            })
-          : null;
-      const typed = photo
-        ? ''
-        : job.part === 'imperial' && capture.kind === 'position'
-          ? '1/16 in'
-          : captureText(capture.kind, capture.id, capture.expect, capture.choices);
-      await act(technician, 'record-capture', {
-        tag,
-        phase: 'teardown',
-        captureId: capture.id,
-        typed,
-        photoId: photo?.photoId ?? null,
-        basedOn: 0,
-      });
-    }
-    await act(technician, 'finish-step', { tag, phase: 'teardown', stepId: step.id, cautionsRead: step.cautions });
+    await answerStep(stage, { phase: 'teardown', step, who: technician });
     pass(0.4);
   }
 }
@@ -157,13 +158,27 @@ async function readingsOf(tag: string, point: FamilyPoint, phase: Phase) {
   );
 }
 
+interface Measuring {
+  /** How many of the points are measured. */
+  readonly share?: number;
+  /** Points by their ids; all where none are named. */
+  readonly only?: readonly string[];
+  /** The record in which everything is measured again. */
+  readonly again?: JobRecord;
+}
+
 async function measure(
-  { act, family, tag, pass }: Stage,
+  { act, family, tag, pass, load }: Stage,
   phase: Phase,
-  share = 1,
-  again: JobRecord | null = null,
+  { share = 1, only, again }: Measuring = {},
 ): Promise<void> {
-  const points = family.points.filter((point) => point.measured.includes(phase) && point.places.length);
+  const record = again ?? (await load());
+  const isRead = (id: string) => record.readings.some((one) => one.phase === phase && one.pointId === id);
+  const points = family.points
+    .filter((point) => point.measured.includes(phase) && point.places.length)
+    .filter((point) => !only || only.includes(point.id))
+    .filter((point) => again || !isRead(point.id));
+  if (!points.length) return;
   const entries = (
     await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(tag, point, phase)))
   ).flat();
@@ -258,52 +273,22 @@ async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
 async function rebuild(stage: Stage, until: number): Promise<void> {
   const { act, family, tag, technician, load, pass, job } = stage;
   for (const step of family.rebuild.slice(0, until)) {
-    for (const capture of step.captures) {
+    await answerStep(stage, { phase: 'rebuild', step, who: technician });
+    if (step.hold_point) {
+      if (job.part === 'hold point') return;
       const record = await load();
-      const before = record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.agrees_with);
-      const basedOn =
-        record.captures.find((one) => one.phase === 'rebuild' && one.captureId === capture.id)?.version ?? 0;
-      await act(technician, 'record-capture', {
-        tag,
-        phase: 'rebuild',
-        captureId: capture.id,
-        typed: before?.typed || captureText(capture.kind, capture.id, capture.expect, capture.choices),
-        photoId: null,
-        basedOn,
-      });
+      const round = roundOf(record, 'rebuild');
+      const row = record.steps.find((one) => one.phase === 'rebuild' && one.round === round && one.stepId === step.id);
+      const signed = { tag, stepId: step.id, basedOn: row?.version ?? 0, signer: stage.signer };
+      await act('marek', 'sign-hold-point', signed);
     }
-    const suited = suitableConsumables(step, family, job.family?.elastomer ?? 'EPDM')[0]?.what;
-    const { stepVersion } = await act(technician, 'finish-step', {
-      tag,
-      phase: 'rebuild',
-      stepId: step.id,
-      cautionsRead: step.cautions,
-      ...(step.torque && { torqueNm: Math.round((step.torque.window_nm.min + step.torque.window_nm.max) / 2) }),
-      ...(step.heat && {
-        temperatureC: Math.min(
-          step.heat.sealed ? 80 : 110,
-          Math.ceil(bearingHeat.compute({ ...step.heat, ambient_c: 20, school: 'computed' }).result.temperature_c) + 3,
-        ),
-        ambientC: 20,
-      }),
-      ...(suited && { consumable: suited }),
-    });
-    const waits = stage.job.part === 'hold point' && step.hold_point;
-    if (step.hold_point && !waits)
-      await act('marek', 'sign-hold-point', { tag, stepId: step.id, basedOn: stepVersion });
-    if (waits) return;
     pass(0.5);
   }
 }
 
-async function test(
-  { act, tag, pass, family }: Stage,
-  run: number,
-  condition: PumpCondition,
-  decision: RunDecision | null,
-): Promise<void> {
-  for (const check of family.test.checks)
-    await act('marek', 'finish-step', { tag, phase: 'test', stepId: check.id, cautionsRead: check.cautions });
+async function test(stage: Stage, run: number, condition: PumpCondition, decision: RunDecision | null): Promise<void> {
+  const { act, tag, pass, family } = stage;
+  for (const step of family.test.steps) await answerStep(stage, { phase: 'test', step, who: 'marek' });
   await act('marek', 'run-test', { tag, condition });
   if (decision)
     await act('marek', 'decide-run', {
@@ -330,7 +315,7 @@ export async function playJob(stage: Stage): Promise<void> {
   await clean(stage, reaches('clean') ? 1 : 0.4);
   if (!reaches('clean')) return;
   await act(technician, 'advance-job', { tag, event: 'finish-cleaning' });
-  await measure(stage, 'as-found', reaches('inspect') ? 1 : 0.5);
+  await measure(stage, 'as-found', { share: reaches('inspect') ? 1 : 0.5 });
   if (reaches('inspect') || job.visual) await judge(stage);
   if (job.part === 'held') await hold(stage);
   if (!reaches('inspect') || job.part === 'held') return;
@@ -351,7 +336,7 @@ export async function playJob(stage: Stage): Promise<void> {
   if (job.part === 'failed once') {
     await test(stage, run++, 'internal leakage', 'failed');
     await rebuild(stage, 99);
-    await measure(stage, 'as-left', 1, await load());
+    await measure(stage, 'as-left', { again: await load() });
     await act(technician, 'advance-job', { tag, event: 'finish-rebuild' });
   }
   if (!reaches('test') && job.part === 'failed once') return;

@@ -21,8 +21,18 @@ import {
   waitForGone,
   waitForText,
   type OpenedBrowser,
+  settled,
 } from './browser';
-import { disposeAll, gaugeAll, keepCapture, openAsLeft, pressMove, readCautions } from './stations';
+import {
+  disposeAll,
+  gaugeAll,
+  openAsLeft,
+  pressMove,
+  readCautions,
+  signHoldPoint,
+  workThrough,
+  type Typed,
+} from './stations';
 
 const family = buildFamily(loadFamily(f1));
 let opened: OpenedBrowser;
@@ -39,6 +49,7 @@ beforeAll(async () => {
 });
 afterAll(() => opened?.close());
 
+const typed: Typed = new Map();
 const positions: Readonly<Record<string, string>> = {
   'coupling-position': '2.0',
   'impeller-position': '38.4',
@@ -100,26 +111,7 @@ test('the technician scans the tag, confirms and acknowledges, and begins', asyn
 });
 
 test('teardown: every step with its caution and captures, every part accounted for', async () => {
-  for (const step of family.teardown) {
-    await bench.waitForFunction((id) => document.querySelector(`#step-${id} [aria-expanded=true]`), {}, step.id);
-    await readCautions(bench);
-    for (const capture of step.captures)
-      await keepCapture(
-        bench,
-        capture,
-        capture.kind === 'position'
-          ? present(positions[capture.id])
-          : capture.kind === 'match-mark'
-            ? 'two punches at twelve'
-            : String(capture.expect ?? capture.choices?.[0]),
-      );
-    await click(bench, 'button', 'Step done');
-    await bench.waitForFunction(
-      (id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'),
-      {},
-      step.id,
-    );
-  }
+  await workThrough({ page: bench, phase: 'teardown', typed, own: positions }, family, () => Promise.resolve());
   const deflector = present(await bench.waitForSelector('#part-deflector'));
   await scrollTo(deflector);
   await press(await deflector.waitForSelector(named('button', 'broken')));
@@ -236,53 +228,18 @@ test('parts: ordered, delivered short by count, the blocked step says so, the re
   await waitForText(bench, 'waits for lip seal');
 });
 
-async function rebuildAll(page: Page, isAgain: boolean): Promise<void> {
-  for (const step of family.rebuild) {
-    await page.evaluate((id) => {
-      const head = document.querySelector<HTMLElement>(`#step-${id} > button`)!;
-      if (head.getAttribute('aria-expanded') !== 'true') head.click();
-    }, step.id);
-    await page.waitForSelector(`#step-${step.id} ::-p-aria([name="Step done"][role="button"])`);
-    await readCautions(page);
-    if (!isAgain)
-      for (const capture of step.captures) {
-        const before = present(
-          family.teardown.flatMap((one) => one.captures).find((one) => one.id === capture.agrees_with),
-        );
-        await keepCapture(
-          page,
-          capture,
-          before.kind === 'position'
-            ? present(positions[before.id])
-            : before.kind === 'match-mark'
-              ? 'in line'
-              : String(before.expect ?? before.choices?.[0]),
-        );
-      }
-    if (step.heat) {
-      const asked = await page.$eval(`#step-${step.id} b.text-24`, (one) => Number(one.textContent));
-      expect(asked).toBe(103); // 45 k5 with 20 µm to slide: 83.3 K above 20 °C
-      await fill(page, 'Reached, °C', '222 °F');
-    }
-    if (step.torque) await fill(page, 'Torque reached', step.torque.thread === 'M12' ? '55 ft-lb' : '105');
-    const choice = await page.$(`#step-${step.id} input[type=radio]:not(:disabled):not(:checked)`);
-    if (choice && !(await page.$(`#step-${step.id} input[type=radio]:checked`))) {
-      await press(choice);
-    }
-    await click(page, 'button', 'Step done');
-    await page.waitForFunction(
-      (id) => document.querySelector(`#step-${id}`)?.textContent?.includes('done by'),
-      {},
-      step.id,
-    );
-    if (step.hold_point) {
-      await waitForText(page, 'Somebody else takes over by PIN');
-      await takeOver(page, 'odile');
-      await click(page, 'button', 'Sign the hold point as Odile Fennimoor');
-      await waitForText(page, 'signed by Odile Fennimoor');
-      await takeOver(page, 'ines');
-    }
-  }
+async function rebuildAll(page: Page): Promise<void> {
+  const signs = async () => {
+    await signHoldPoint(page, 'odile');
+  };
+  // Torques and temperatures in the units that are at hand.
+  const own = { 'bearings-heat': '222 °F', 'casing-on-torque': '55 ft-lb' };
+  await workThrough({ page, phase: 'rebuild', typed, own: { ...positions, ...own } }, family, signs, async ({ id }) => {
+    if (id !== 'bearings-heat') return;
+    // 45 k5 with 20 µm to slide: 83.3 K above 20 °C
+    const asked = present(await page.waitForSelector(`#action-${id} b.text-24`));
+    expect(await asked.evaluate((one) => Number(one.textContent))).toBe(103);
+  });
 }
 
 test('rebuild: the step without its part is refused until the rest is here; then all steps, a hold point by a second person', async () => {
@@ -305,29 +262,25 @@ test('rebuild: the step without its part is refused until the rest is here; then
   await waitForText(bench, 'all here');
   await takeOver(bench, 'ines');
   await open(bench, `/jobs/${tag}`);
-  await rebuildAll(bench, false);
   await openAsLeft(bench);
   expect(await gaugeAll(bench)).toBe(
     family.points
       .filter((point) => point.measured.includes('as-left'))
       .reduce((sum, point) => sum + point.places.length, 0),
   );
+  await click(bench, 'button', 'Steps');
+  await rebuildAll(bench);
   await pressMove(bench, 'Rebuild is done', 'Test');
 });
 
 async function confirmChecks(page: Page): Promise<void> {
-  for (const check of family.test.checks) {
-    const place = present(await page.waitForSelector(`#check-${check.id}`));
-    for (const box of await place.$$('input[type=checkbox]')) {
-      await press(box);
+  for (const step of family.test.steps)
+    for (const action of step.actions) {
+      await page.waitForSelector(`#action-${action.id}`);
+      await readCautions(page);
+      await press(await page.waitForSelector(`#action-${action.id} button[data-next]`));
+      await settled(page);
     }
-    await press(await place.waitForSelector(named('button', 'Confirm')));
-    await page.waitForFunction(
-      (id) => document.querySelector(`#check-${id}`)!.textContent.includes('confirmed by'),
-      {},
-      check.id,
-    );
-  }
 }
 
 test('test: the first run fails and goes back with its reason, the second passes', async () => {
@@ -341,7 +294,7 @@ test('test: the first run fails and goes back with its reason, the second passes
   await click(bench, 'button', 'Back to rebuild');
   await waitForText(bench, 'Round 2. Run 1 on the stand failed: ring clearance suspected');
   await takeOver(bench, 'ines');
-  await rebuildAll(bench, true);
+  await rebuildAll(bench);
   await pressMove(bench, 'Rebuild is done', 'Test');
   await takeOver(bench, 'marek');
   await confirmChecks(bench);

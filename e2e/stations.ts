@@ -1,26 +1,133 @@
 import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
-import type { Capture } from '@/core/family';
+import { demoPeople, type DemoPerson } from '../demo/people';
+import type { Family, FormOf, Step, StepAction } from '@/core/family';
 import { click, named, press, scrollTo, settled, waitForText } from './browser';
-
-export async function keepCapture(page: Page, capture: Capture, text: string): Promise<void> {
-  const place = present(await page.waitForSelector(`#capture-${capture.id}`));
-  await scrollTo(place);
-  if (capture.kind === 'photo') await press(await place.waitForSelector(named('button', 'Bench camera')));
-  else if (capture.choices) await press(await place.waitForSelector(named('button', text)));
-  else {
-    const field = present(await place.waitForSelector('input'));
-    await field.type(text);
-    await field.press('Enter');
-  }
-  await page.waitForSelector(`#capture-${capture.id} ::-p-aria([name="Change"][role="button"])`);
-}
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
     if (await box.evaluate((one) => one.checked)) continue;
     await press(box);
   }
+}
+
+/** What was typed at teardown, by action: what comes back at rebuild agrees with it. */
+export type Typed = Map<string, string>;
+
+interface Bench {
+  readonly page: Page;
+  readonly phase: 'teardown' | 'rebuild';
+  readonly typed: Typed;
+  /** What is typed in place of what would do, by action. */
+  readonly own?: Readonly<Record<string, string>>;
+}
+
+const middle = ({ min, max }: { readonly min?: number | undefined; readonly max?: number | undefined }) =>
+  min !== undefined && max !== undefined ? String(Number(((min + max) / 2).toPrecision(5))) : String(max ?? min);
+
+function valueOf(form: FormOf<'value'>, { typed }: Bench): string {
+  const found = form.agrees_with === undefined ? undefined : typed.get(form.agrees_with);
+  if (form.should !== undefined) return String(form.should);
+  return form.window ? middle(form.window) : (found ?? (form.unit === 'mm' ? '12.0' : '1.2'));
+}
+
+/** The number that a setting or a temperature asks for, as the panel shows it; empty where it is none. */
+async function askedOn(page: Page, id: string): Promise<string> {
+  const figure = await page.waitForSelector(`#action-${id} b.text-24`);
+  const text = (await figure?.evaluate((one) => one.textContent)) ?? '';
+  return /^-?[\d.]+( |$)/.exec(text)?.[0].trim() ?? '';
+}
+
+async function typeInto(page: Page, id: string, text: string): Promise<void> {
+  const field = present(await page.waitForSelector(`#action-${id} input.text-24, #action-${id} input.min-h-14`));
+  await field.type(text);
+}
+
+const pressIn = async (page: Page, id: string, name: string) =>
+  press(await page.waitForSelector(`#action-${id} ::-p-aria([name="${name}"][role="button"])`));
+
+/** The button that keeps what was typed, or ticks the action. */
+async function keep(page: Page, id: string): Promise<void> {
+  await press(await page.waitForSelector(`#action-${id} button[data-next]`));
+}
+
+async function answerAction(bench: Bench, { id, answer }: StepAction): Promise<void> {
+  const { page, phase, typed, own = {} } = bench;
+  const found = answer && 'agrees_with' in answer && answer.agrees_with ? typed.get(answer.agrees_with) : undefined;
+  const type = async (text: string) => {
+    typed.set(id, own[id] ?? text);
+    await typeInto(page, id, own[id] ?? text);
+    await keep(page, id);
+  };
+  switch (answer?.kind) {
+    case 'check':
+      return pressIn(page, id, answer.right);
+    case 'choice': {
+      const word = own[id] ?? answer.should ?? found ?? present(answer.choices[0]);
+      typed.set(id, word);
+      return pressIn(page, id, word);
+    }
+    case 'turn':
+      return pressIn(page, id, 'free and even');
+    case 'photo':
+      return pressIn(page, id, 'Bench camera');
+    case 'mark':
+      return phase === 'rebuild' ? pressIn(page, id, 'in line') : type('two punches at twelve');
+    case 'note':
+      return type(found ?? 'seen');
+    case 'count':
+      return type(String(answer.expect ?? found ?? 1));
+    case 'value':
+      return type(valueOf(answer, bench));
+    case 'torque':
+      return type(middle(answer.window_nm));
+    case 'heat':
+      return type(await askedOn(page, id));
+    case 'setting': {
+      const asked = answer.mode === 'set' ? await askedOn(page, id) : '';
+      return asked ? type(asked) : keep(page, id);
+    }
+    default:
+      return keep(page, id);
+  }
+}
+
+/** Chooses what is put on, where more than one thing suits and none is chosen. */
+async function chooseConsumable(page: Page, id: string): Promise<void> {
+  if (await page.$(`#action-${id} input[type=radio]:checked`)) return;
+  const choice = await page.$(`#action-${id} input[type=radio]:not(:disabled)`);
+  if (choice) await press(choice);
+}
+
+/** Works through a phase on the screen, one action after the other as it comes up. */
+export async function workThrough(
+  bench: Bench,
+  family: Family,
+  sign: (step: Step) => Promise<void>,
+  before: (action: StepAction) => Promise<void> = () => Promise.resolve(),
+): Promise<void> {
+  const { page } = bench;
+  for (const step of family[bench.phase]) {
+    for (const action of step.actions) {
+      await page.waitForSelector(`#action-${action.id}`);
+      await readCautions(page);
+      await chooseConsumable(page, action.id);
+      await before(action);
+      await answerAction(bench, action);
+      await settled(page);
+    }
+    if (step.hold_point) await sign(step);
+  }
+}
+
+/** A second person signs the hold point that is shown, by PIN, on the screen of whoever did it. */
+export async function signHoldPoint(page: Page, key: DemoPerson['key']): Promise<void> {
+  const { name, pin } = present(demoPeople.find((person) => person.key === key));
+  await press(await page.waitForSelector(`[aria-label="Who signs"] button ::-p-text(${name})`));
+  const field = present(await page.waitForSelector('input[type=password]'));
+  await field.type(pin);
+  await click(page, 'button', `Sign as ${name}`);
+  await waitForText(page, `signed by ${name}`);
 }
 
 /** The second half of rebuild: its points are fetched when the tab is opened. */

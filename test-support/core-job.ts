@@ -1,13 +1,22 @@
 import { createHash } from 'node:crypto';
 import { bench, decide, inspection, lifecycle, parts, quote, receive, report, test as stand } from '@/core/change';
 import { verifyJob, type Decider, type Decision } from '@/core/change';
-import { buildFamily, type Build, type Capture, type Family, type FamilyFile } from '@/core/family';
+import {
+  actionTitle,
+  buildFamily,
+  type Build,
+  type Family,
+  type FamilyFile,
+  type Step,
+  type StepAction,
+} from '@/core/family';
 import type { ChainedEvent, PersonalMove } from '@/core/lifecycle';
 import { present } from '@/core/present';
 import {
   asId,
   placeKey,
   rebuildRound,
+  roundOf,
   stations,
   type Station,
   type Duty,
@@ -15,11 +24,12 @@ import {
   type JobRecord,
   type MadeId,
 } from '@/core/record';
-import type { Action, CapturePhase, PersonId, PhotoId, Phase, Tag } from '@/core/record';
+import type { Action, BenchPhase, PersonId, PhotoId, Phase, Tag } from '@/core/record';
 import { exampleRecord } from '@/core/record/example-record';
 import { reckonBearingHeat } from '@/core/sums';
 import { asBuiltSchema, type AsBuilt } from '@/core/report';
 import { simulatedTestStand } from '@/stand-ins';
+import { rightAnswer } from '../demo/right-answer';
 
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
 export const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere' };
@@ -45,11 +55,33 @@ export interface JobScript {
   readonly dispose: Readonly<Record<string, readonly [action: Action, reason: string]>>;
   /** What was seen: the part, words, and what is done about it. */
   readonly seen?: readonly [part: string, words: string, action: Action, reason: string];
-  /** Captures that are not the first choice, by their id at teardown; rebuild says the same. */
+  /** Answers at teardown that are not the usual ones, by the id of their action; rebuild says the same. */
   readonly captures?: Readonly<Record<string, string>>;
   /** Lines of the quote that the customer declines, by a word in them. */
   readonly declines?: string;
 }
+
+/** What a pump that nothing ails answers at teardown, where it is not the first choice. */
+function plain({ answer }: StepAction): string | undefined {
+  if (answer?.kind === 'mark') return 'one line';
+  return answer?.kind === 'choice' && answer.about === 'thread hand' && answer.should === undefined
+    ? answer.choices.at(-1)
+    : undefined;
+}
+
+/** At rebuild the least that is right: the lower end of a torque, the degree that a bearing needs. */
+function plainly({ answer }: StepAction): string | undefined {
+  if (answer?.kind === 'torque') return String(answer.window_nm.min);
+  if (answer?.kind !== 'heat') return undefined;
+  const { kind: _kind, ...heat } = answer;
+  return String(Math.ceil(reckonBearingHeat({ ...heat, ambient_c: 20, school: 'computed' }).result.temperature_c));
+}
+
+/** The PIN is proved outside core; the rule is told who it proves. */
+export const noPin = { personId: asId<PersonId>(''), pin: '' };
+export const signerOf = (personName: Person) => ({
+  signer: { personName, personId: asId<PersonId>(`id-${personName}`) },
+});
 
 /** A whole job played through the same rules as people’s commands, without server or database. */
 export class CoreJob {
@@ -138,41 +170,50 @@ export class CoreJob {
     this.move('Ines', 'begin-teardown');
   }
 
-  private typedFor(capture: Capture): string {
-    const own = this.script.captures?.[capture.id];
-    if (own !== undefined) return own;
-    const usual: Readonly<Record<Capture['kind'], string>> = {
-      ...{ photo: '', position: '12.0', count: String(capture.expect ?? 2), orientation: capture.choices?.[0] ?? '' },
-      ...{ 'match-mark': 'one line', 'thread-hand': String(capture.expect ?? capture.choices?.at(-1)), value: '150' },
-    };
-    return usual[capture.kind];
+  private photo(caption: string): PhotoId {
+    const facts = { photoId: this.id<PhotoId>(), width: 640, height: 480, fingerprint: 'f' };
+    const command = { about: 'action', caption };
+    return this.act('Odile', ['add-photo', receive.addPhoto], facts, command).photoId;
   }
 
-  private capture(phase: CapturePhase, capture: Capture): void {
-    const { tag } = this.record;
-    const before = this.record.captures.find((one) => one.captureId === capture.agrees_with);
-    const typed = before?.typed ?? this.typedFor(capture);
-    const photoId =
-      capture.kind === 'photo'
-        ? this.act(
-            'Odile',
-            ['add-photo', receive.addPhoto],
-            { photoId: this.id<PhotoId>(), width: 640, height: 480, fingerprint: 'f' },
-            { about: `capture:${capture.id}`, caption: capture.ask },
-          ).photoId
-        : null;
-    const command = { tag, phase, captureId: capture.id, typed, photoId, reason: '', basedOn: 0 };
-    this.act('Odile', ['record-capture', bench.recordCapture], null, command);
+  /** Answers one action, rightly or as the script says. */
+  answer(phase: BenchPhase, step: Step, action: StepAction): void {
+    const { record, family } = this;
+    const right = rightAnswer({ phase, step, action, record, family });
+    if (action.answer?.kind === 'measure') this.measure('as-left', action.answer.points);
+    const { typed, passes, ambientC, consumable = '', wantsPhoto } = right;
+    const own = phase === 'teardown' ? (this.script.captures?.[action.id] ?? plain(action)) : plainly(action);
+    const stored = record.answers.find(
+      (one) => one.phase === phase && one.round === roundOf(record, phase) && one.actionId === action.id,
+    );
+    this.act('Odile', ['answer-action', bench.answerAction], null, {
+      ...{ tag: record.tag, phase, actionId: action.id, typed: own ?? typed, consumable, tool: '', reason: '' },
+      photoId: wantsPhoto ? this.photo(actionTitle(action)) : null,
+      ...(passes && { passes }),
+      ...(ambientC !== undefined && { ambientC }),
+      notPossible: false,
+      cautionsRead: [...step.cautions, ...action.cautions],
+      basedOn: stored?.version ?? 0,
+    });
+  }
+
+  /** Every action of every step of a phase, hold points signed by somebody else. */
+  workThrough(phase: BenchPhase, steps: readonly Step[]): void {
+    for (const step of steps) {
+      for (const action of step.actions) this.answer(phase, step, action);
+      const { tag } = this.record;
+      const round = roundOf(this.record, phase);
+      const row = this.record.steps.find((one) => one.phase === phase && one.round === round && one.stepId === step.id);
+      if (step.hold_point)
+        this.act('Odile', ['sign-hold-point', bench.signHoldPoint], signerOf('Marek'), {
+          ...{ tag, stepId: step.id, basedOn: row?.version ?? 0, signer: noPin },
+        });
+    }
   }
 
   teardown(): void {
     const { tag } = this.record;
-    for (const step of this.family.teardown) {
-      for (const capture of step.captures) this.capture('teardown', capture);
-      const command = { tag, phase: 'teardown' as const, stepId: step.id, note: '', basedOn: 0 };
-      const cautionsRead = [...step.cautions];
-      this.act('Odile', ['finish-step', bench.finishStep], null, { ...command, cautionsRead });
-    }
+    this.workThrough('teardown', this.family.teardown);
     const rows = this.family.parts.map(({ ref }) => ({
       partRef: ref,
       state: 'present' as const,
@@ -191,13 +232,14 @@ export class CoreJob {
     this.move('Odile', 'finish-cleaning');
   }
 
-  /** Reads every point of a phase at all its places. */
-  measure(phase: Phase): void {
+  /** Reads every point of a phase at all its places, or those named; what was read in this phase stays. */
+  measure(phase: Phase, only?: readonly string[]): void {
     const { tag } = this.record;
     const { found, left = {} } = this.script;
     const [own, end] = phase === 'as-found' ? [found, 'min' as const] : [left, 'max' as const];
     for (const { id, measured, new_mm, places } of this.family.points) {
-      if (!new_mm || !measured.includes(phase)) continue;
+      if (!new_mm || !measured.includes(phase) || (only && !only.includes(id))) continue;
+      if (this.record.readings.some((one) => one.phase === phase && one.pointId === id)) continue;
       const typed = own[id] ?? String(new_mm[end]);
       const entries = places.map((place) => ({
         ...{ pointId: id, place: placeKey(place), typed, instrument: 'M-07', basedOn: 0 },
@@ -258,20 +300,7 @@ export class CoreJob {
   }
 
   rebuild(): void {
-    const { tag } = this.record;
-    for (const step of this.family.rebuild) {
-      for (const capture of step.captures) this.capture('rebuild', capture);
-      const reached =
-        step.heat && reckonBearingHeat({ ...step.heat, ambient_c: 20, school: 'computed' }).result.temperature_c;
-      this.act('Odile', ['finish-step', bench.finishStep], null, {
-        ...{ tag, phase: 'rebuild' as const, stepId: step.id, cautionsRead: [...step.cautions], note: '', basedOn: 0 },
-        ...(step.torque && { torqueNm: step.torque.window_nm.min }),
-        ...(reached !== undefined && { temperatureC: Math.ceil(reached), ambientC: 20 }),
-        ...(step.consumables[0] && { consumable: step.consumables[0].what }),
-      });
-      if (step.hold_point)
-        this.act('Marek', ['sign-hold-point', bench.signHoldPoint], null, { tag, stepId: step.id, basedOn: 1 });
-    }
+    this.workThrough('rebuild', this.family.rebuild);
     this.measure('as-left');
     this.move('Odile', 'finish-rebuild');
   }
@@ -280,10 +309,7 @@ export class CoreJob {
   async test(): Promise<void> {
     const { tag, intake } = this.record;
     const { test } = this.family;
-    for (const check of test.checks)
-      this.act('Marek', ['finish-step', bench.finishStep], null, {
-        ...{ tag, phase: 'test' as const, stepId: check.id, cautionsRead: [...check.cautions], note: '', basedOn: 0 },
-      });
+    this.workThrough('test', test.steps);
     const duty = present(intake.duty);
     const points = await simulatedTestStand.run({
       ...{ seed: 'golden', condition: 'sound', pipeMm: test.pipe_mm, flowShares: test.flow_shares },

@@ -2,7 +2,7 @@ import f1 from '@families/f1-overhung.json';
 import type { JobView } from '@/components/job/view';
 import { buildFamily, loadFamily, type Family } from '@/core/family';
 import { gateFor, moves, onward, sayMissing, standingOf } from '@/core/lifecycle';
-import type { JobRecord } from '@/core/record';
+import { asId, type JobRecord } from '@/core/record';
 
 export const exampleFile = loadFamily(f1);
 export const exampleFamily = buildFamily(exampleFile);
@@ -16,6 +16,10 @@ export function exampleView(record: JobRecord, change: Partial<JobView> = {}, fa
     instruments: [
       { code: 'M-07', kind: 'outside micrometer', uncertaintyUm: 2, dueOn: '2027-03-01' },
       { code: 'B-02', kind: 'bore gauge', uncertaintyUm: 3, dueOn: '2027-03-01' },
+    ],
+    signers: [
+      { personId: asId('p-marek'), name: 'Marek', role: 'inspector' },
+      { personId: asId('p-odile'), name: 'Odile', role: 'technician' },
     ],
     audiences: {},
     person: { personId: 'p-ines', name: 'Ines', role: 'coordinator' },

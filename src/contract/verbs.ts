@@ -4,6 +4,8 @@ import type { Audience } from '@/core/access';
 import type { PersonalMove } from '@/core/lifecycle';
 import {
   acknowledgeCautionInput,
+  allowDeviationInput,
+  answerActionInput,
   acknowledgeOrderInput,
   accountPartsInput,
   addLineInput,
@@ -19,7 +21,6 @@ import {
   deliverPumpInput,
   disposeInput,
   findingId,
-  finishStepInput,
   holdJobInput,
   judgePointInput,
   orderInput,
@@ -29,7 +30,7 @@ import {
   receivePartsInput,
   receivePumpInput,
   recordApprovalInput,
-  recordCaptureInput,
+  openAgainInput,
   recordFindingInput,
   recordReadingsInput,
   releasePumpInput,
@@ -41,6 +42,7 @@ import {
   tagField,
   tagInput,
   takePictureInput,
+  undoAnswerInput,
 } from '@/core/change/inputs';
 import { roles, runVerdicts } from '@/core/record';
 import {
@@ -206,17 +208,36 @@ const benchVerbs = {
     input: cleanPartsInput,
     result: versioned,
   }),
-  'record-capture': verb({
-    about: 'Records a match mark, position, count, orientation or picture; at rebuild it is compared with teardown.',
+  'answer-action': verb({
+    about:
+      'Answers one action of a step; refused where something comes first, or where it is not right and must not stand.',
     audience: ['technician', 'inspector'],
-    input: recordCaptureInput,
-    result: versioned.extend({ captureVersion: version }),
+    input: answerActionInput,
+    result: versioned.extend({ answerVersion: version }),
   }),
-  'finish-step': verb({
-    about: 'Marks a step as done; a rebuild step checks parts, torque, temperature and lubricant first.',
+  'concede-answer': verb({
+    about: 'Lets an answer stand that is not right, or an action that is not possible, by name and with a reason.',
+    audience: ['inspector', 'coordinator'],
+    input: answerActionInput,
+    result: versioned.extend({ answerVersion: version }),
+  }),
+  'undo-answer': verb({
+    about: 'Takes the last answer of a phase back; its trace stays in the record.',
     audience: ['technician', 'inspector'],
-    input: finishStepInput,
-    result: versioned.extend({ stepVersion: version }),
+    input: undoAnswerInput,
+    result: versioned,
+  }),
+  'open-again': verb({
+    about: 'Opens a step again, whole or from one of its actions on, with a reason.',
+    audience: ['technician', 'inspector', 'coordinator'],
+    input: openAgainInput,
+    result: versioned,
+  }),
+  'allow-deviation': verb({
+    about: 'Allows a step to be done before what should come first, by name and with a reason.',
+    audience: ['inspector', 'coordinator'],
+    input: allowDeviationInput,
+    result: versioned,
   }),
   'sign-hold-point': verb({
     about: 'A second person signs a hold point: never the one who did the step.',

@@ -63,8 +63,8 @@ const bench = {
       secondName: second?.personName ?? null,
       secondAt: dateOrNull(second?.at ?? null),
     }),
-    from: ({ phase, round, stepId, version, ...row }) => ({
-      ...{ phase, round, stepId, version, ...signedOf(row) },
+    from: ({ phase, round, stepId, state, version, ...row }) => ({
+      ...{ phase, round, stepId, state, version, ...signedOf(row) },
       data: parsed(s.stepDataSchema, row.data),
       second:
         row.secondName && row.secondAt
@@ -72,11 +72,12 @@ const bench = {
           : null,
     }),
   }),
-  capture: map<'capture', typeof t.captures>(t.captures, {
-    to: (row) => ({ ...row, ...signedRow(row), valueMm: row.valueMm === null ? null : row.valueMm.toFixed(6) }),
-    from: ({ phase, captureId, text, typed, photoId, version, ...row }) => ({
-      ...{ phase, captureId, text, typed, photoId, version, ...signedOf(row) },
-      valueMm: numberOrNull(row.valueMm),
+  answer: map<'answer', typeof t.answers>(t.answers, {
+    to: (row) => ({ ...row, ...signedRow(row), value: row.value === null ? null : row.value.toFixed(6) }),
+    from: ({ phase, round, actionId, state, typed, unit, photoId, conceded, version, ...row }) => ({
+      ...{ phase, round, actionId, state, typed, unit, photoId, conceded, version, ...signedOf(row) },
+      value: numberOrNull(row.value),
+      data: parsed(s.answerDataSchema, row.data),
     }),
   }),
   reading: map<'reading', typeof t.readings>(t.readings, {

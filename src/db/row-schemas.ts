@@ -3,6 +3,7 @@ import {
   cleanings,
   holders,
   lineDecisions,
+  type AnswerData,
   type Duty,
   type FindingId,
   type Hold,
@@ -40,9 +41,21 @@ export const intakeBodySchema: z.ZodType<Omit<Intake, 'version'>> = z.object({
   hazards: z.string(),
   shippingDamage: z.string(),
   elastomer: z.string(),
+  liquidTemperatureC: z.number().nullable().optional(),
+  viscosityMm2S: z.number().nullable().optional(),
   isolation: signedSchema.nullable(),
 });
 export const stepDataSchema: z.ZodType<StepData> = z.record(z.string(), z.union([z.string(), z.number(), z.boolean()]));
+export const answerDataSchema: z.ZodType<AnswerData> = z.object({
+  consumable: z.string().optional(),
+  tool: z.string().optional(),
+  passes: z.array(z.number()).optional(),
+  ambientC: z.number().optional(),
+  reason: z.string().optional(),
+  asked: z.number().optional(),
+  cautions: z.array(z.string()).optional(),
+  text: z.string().optional(),
+});
 export const decisionsSchema = z.record(z.string(), z.enum(lineDecisions));
 export const linePartsSchema = z.array(z.object({ ref: z.string(), qty: z.number() }));
 export const findingIdsSchema: z.ZodType<FindingId[]> = z.array(z.string().brand<'FindingId'>());

@@ -1,5 +1,5 @@
 import { present } from '@/core/present';
-import { cautionFooter, findCaution, type Family, type RebuildStep, type TeardownStep } from '@/core/family';
+import { cautionFooter, findCaution, sayAsk, sayWindow, type Family, type Step, type StepAction } from '@/core/family';
 import { drawSectionOnPaper } from './drawings';
 import { closePaper, colours, heading, innerWidth, needRoom, openPaper, paragraph, type Paper } from './paper';
 
@@ -25,8 +25,8 @@ function cover(paper: Paper, family: Family, what: string): void {
   drawSectionOnPaper(paper, family, []);
 }
 
-function cautionsOf(paper: Paper, step: TeardownStep): void {
-  for (const id of step.cautions) {
+function cautionsOf(paper: Paper, ids: readonly string[]): void {
+  for (const id of ids) {
     const caution = findCaution(id);
     if (caution)
       paper
@@ -37,7 +37,26 @@ function cautionsOf(paper: Paper, step: TeardownStep): void {
   }
 }
 
-function stepWords(paper: Paper, step: TeardownStep | RebuildStep, number: number): void {
+function torqueWords({ answer }: StepAction): string {
+  if (answer?.kind !== 'torque') return '';
+  const { window_nm, bolts, thread, grade, pattern } = answer;
+  return `Torque ${sayWindow(window_nm, 'N·m')}, ${bolts} × ${thread} ${grade}, ${pattern}.`;
+}
+
+/** One action in words: its movements, why, the usual mistake, what it must reach. */
+function actionWords(paper: Paper, action: StepAction): void {
+  cautionsOf(paper, action.cautions);
+  paragraph(paper, action.do.map((line) => `– ${line}`).join('\n'));
+  const asides = [
+    action.reason && `Why: ${action.reason}`,
+    action.mistake && `Usual mistake: ${action.mistake}`,
+    action.tools.length > 0 && `Tools: ${action.tools.join(', ')}`,
+    torqueWords(action),
+  ].filter(Boolean);
+  for (const words of asides) paragraph(paper, String(words), { quiet: true, size: 8 });
+}
+
+function stepWords(paper: Paper, step: Step, number: number): void {
   needRoom(paper, 70);
   paper.moveDown(0.4);
   paper
@@ -45,15 +64,25 @@ function stepWords(paper: Paper, step: TeardownStep | RebuildStep, number: numbe
     .fontSize(9.5)
     .fillColor(colours.ink)
     .text(`${number}. ${step.title}`, paper.page.margins.left, paper.y, { width: innerWidth(paper) });
-  cautionsOf(paper, step);
-  paragraph(paper, step.do);
+  cautionsOf(paper, step.cautions);
   if (step.reason) paragraph(paper, `Why: ${step.reason}`, { quiet: true, size: 8 });
   if (step.mistake) paragraph(paper, `Usual mistake: ${step.mistake}`, { quiet: true, size: 8 });
-  if ('torque' in step && step.torque)
-    paragraph(
-      paper,
-      `Torque ${step.torque.window_nm.min} to ${step.torque.window_nm.max} N·m, ${step.torque.bolts} × ${step.torque.thread} ${step.torque.grade}, ${step.torque.pattern}.`,
-    );
+}
+
+function bookletStep(paper: Paper, step: Step, number: number): void {
+  stepWords(paper, step, number);
+  for (const action of step.actions) actionWords(paper, action);
+}
+
+/** A step with an empty box for every action. */
+function travellerStep(paper: Paper, step: Step, number: number): void {
+  stepWords(paper, step, number);
+  for (const action of step.actions) {
+    actionWords(paper, action);
+    box(paper, sayAsk(action) ?? 'done');
+  }
+  const width = step.hold_point ? 260 : 120;
+  box(paper, step.hold_point ? 'Done by, on — second person, on' : 'Done by, on', width);
 }
 
 /** The family as a booklet: section, parts, points, both sequences, test plan, damage, kits. */
@@ -75,11 +104,11 @@ export async function writeBookletPdf(family: Family): Promise<Buffer> {
       { size: 8 },
     );
   heading(paper, 'Teardown');
-  family.teardown.forEach((step, i) => stepWords(paper, step, i + 1));
+  family.teardown.forEach((step, i) => bookletStep(paper, step, i + 1));
   heading(paper, 'Rebuild');
-  family.rebuild.forEach((step, i) => stepWords(paper, step, i + 1));
+  family.rebuild.forEach((step, i) => bookletStep(paper, step, i + 1));
   heading(paper, 'Test');
-  for (const check of family.test.checks) paragraph(paper, check.title);
+  family.test.steps.forEach((step, i) => bookletStep(paper, step, i + 1));
   paragraph(paper, `Stop at once when ${family.test.stop_when.join(', or ')}.`);
   heading(paper, 'What usually fails');
   for (const one of family.damage) paragraph(paper, `${one.seen}: ${one.points_to}`, { size: 8 });
@@ -119,15 +148,7 @@ export async function writeTravellerPdf(family: Family): Promise<Buffer> {
   for (const words of ['Tag', 'Serial number', 'Owner', 'Liquid and declaration', 'Received by, on'])
     box(paper, words, 260);
   heading(paper, 'Teardown');
-  family.teardown.forEach((step, i) => {
-    stepWords(paper, step, i + 1);
-    for (const capture of step.captures)
-      box(
-        paper,
-        `${capture.ask}${capture.choices ? ` (${capture.choices.join(' / ')})` : ''}${capture.kind === 'position' ? ', mm' : capture.unit ? `, ${capture.unit}` : ''}${capture.expect !== undefined ? `, as a rule ${capture.expect}` : ''}`,
-      );
-    box(paper, 'Done by, on');
-  });
+  family.teardown.forEach((step, i) => travellerStep(paper, step, i + 1));
   heading(paper, 'Points');
   for (const point of family.points) {
     paragraph(paper, `${point.number}. ${point.title}: ${limitWords(point)}`, { size: 8.5 });
@@ -136,15 +157,8 @@ export async function writeTravellerPdf(family: Family): Promise<Buffer> {
       box(paper, `plane ${place.plane}, ${place.angle_deg}°: as found / as left, mm`, 160);
   }
   heading(paper, 'Rebuild');
-  family.rebuild.forEach((step, i) => {
-    stepWords(paper, step, i + 1);
-    for (const setting of step.settings) box(paper, `${setting.title}, ${setting.unit}`);
-    for (const capture of step.captures)
-      box(paper, `${capture.ask}${capture.kind === 'position' ? ', mm' : capture.unit ? `, ${capture.unit}` : ''}`);
-    if (step.torque) box(paper, `Torque reached, N·m`);
-    box(paper, step.hold_point ? 'Done by, on — second person, on' : 'Done by, on', step.hold_point ? 260 : 120);
-  });
+  family.rebuild.forEach((step, i) => travellerStep(paper, step, i + 1));
   heading(paper, 'Test');
-  for (const check of family.test.checks) box(paper, check.title);
+  family.test.steps.forEach((step, i) => travellerStep(paper, step, i + 1));
   return closePaper(paper, `${family.id} ${family.version} · ${cautionFooter}`);
 }

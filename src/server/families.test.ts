@@ -190,14 +190,8 @@ describe('a shop’s own families', () => {
     for (const caution of ['energy-isolation', 'harmful-liquid'])
       await shop.act('ines', 'acknowledge-caution', { tag, caution });
     await shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' });
-    await shop.act('ines', 'record-capture', {
-      tag,
-      phase: 'teardown',
-      captureId: 'stage-count',
-      typed: '8',
-      photoId: null,
-      basedOn: 0,
-    });
+    await shop.workTo(tag, 'teardown', 'stage-count');
+    await shop.answer('ines', tag, 'teardown', { actionId: 'stage-count' });
     await shop.act('sunniva', 'import-family', { text: file({ id: 'S1', version: '2.2.0', title: 'Newest' }) });
     expect(present(await faultOf(shop.act('wenna', 'take-newer-family', { tag }))).message).toContain(
       'it keeps that version',

@@ -1,5 +1,5 @@
 // Every verb that changes one job, with what its rule must be told; longer than most files because it is one table.
-import { moveAudience, type CommandOf, type ResultOf, type Verb } from '@/contract';
+import { moveAudience, verbs, type CommandOf, type ResultOf, type Verb } from '@/contract';
 import { mayAct } from '@/core/access';
 import { bench, inspection, lifecycle, parts, quote, receive, report, test, type Decider } from '@/core/change';
 import { DomainError } from '@/core/errors';
@@ -11,6 +11,7 @@ import type { Context } from './context';
 import { chosenFamily, buildFor, keepFamily } from './families';
 import { sha256 } from './fingerprint';
 import { newerFamily } from './library/newer-family';
+import { provePerson } from './people/prove-person';
 import { takeBenchPicture, type Picture } from './pictures';
 import { forVerb, type UseCase } from './use-case';
 import { askParcel, runOnStand } from './devices';
@@ -73,6 +74,20 @@ export async function addPhoto(context: Context, command: CommandOf<'add-photo'>
   return changeJob(context, job, { tag: command.tag, command });
 }
 
+/** Who signs is proved by their PIN, whoever's screen it is. */
+const signHoldPoint: JobCommand<'sign-hold-point', bench.Signer, bench.Signer> = {
+  verb: 'sign-hold-point',
+  decider: bench.signHoldPoint,
+  ask: async ({ context, command }) => {
+    const person = await provePerson(context, command.signer);
+    const actor = { kind: 'person' as const, personId: person.id, name: person.name, role: person.role };
+    if (!mayAct(actor, verbs['sign-hold-point'].audience))
+      throw new DomainError('not-allowed', { what: `${person.name}, ${person.role}, signs no hold points.` });
+    return { signer: { personId: person.id, personName: person.name } };
+  },
+  prepare: (_asking, signer) => ({ facts: signer }),
+};
+
 const takePicture: JobCommand<'take-picture', receive.PhotoFacts, { picture: Picture; caption: string }> = {
   verb: 'take-picture',
   decider: receive.addPhoto,
@@ -105,9 +120,12 @@ const receiveCommands = {
 const benchCommands = {
   'account-parts': plain('account-parts', bench.accountParts),
   'clean-parts': plain('clean-parts', bench.cleanParts),
-  'record-capture': plain('record-capture', bench.recordCapture),
-  'finish-step': plain('finish-step', bench.finishStep),
-  'sign-hold-point': plain('sign-hold-point', bench.signHoldPoint),
+  'answer-action': plain('answer-action', bench.answerAction),
+  'concede-answer': plain('concede-answer', bench.concedeAnswer),
+  'undo-answer': plain('undo-answer', bench.undoAnswer),
+  'open-again': plain('open-again', bench.openAgain),
+  'allow-deviation': plain('allow-deviation', bench.allowDeviation),
+  'sign-hold-point': of(signHoldPoint),
   'record-readings': withFacts('record-readings', inspection.recordReadings, async ({ connection }) => ({
     instruments: await listInstruments(connection),
   })),

@@ -40,7 +40,7 @@ describe('the chain vouches for the tables', () => {
     ['test_runs', 'verdict', 'pass', 'run'],
     ['dispositions', 'reason', 'another', 'disposition'],
     ['jobs', 'promised_on', '2030-01-01', 'job'],
-    ['captures', 'typed', '99', 'capture'],
+    ['answers', 'typed', '99', 'answer'],
   ])('a value altered in %s.%s is named, and nothing is when it is put back', async (table, column, other, kind) => {
     const key = table === 'jobs' ? 'id' : 'job_id';
     const [row] = await query(
@@ -179,14 +179,12 @@ describe('nothing is overwritten in silence', () => {
     expect(await codeOf(shop.act('odile', 'confirm-isolation', { tag, basedOn: 3 }))).toBe('wrong-state');
     expect(present(present(await shop.load(tag)).intake.isolation).personName).toBe('ines');
   });
-  test('a finished step is not done over by somebody who did not see it', async () => {
+  test('an answer is not given over by somebody who did not see it', async () => {
     const tag = await shop.play({ at: 'teardown', part: 'half' });
-    const done = present(present(await shop.load(tag)).steps[0]);
-    const { teardown } = present((await import('./families')).shippedFamilies[0]).written;
-    const cautionsRead = present(teardown.find((step) => step.id === done.stepId)).cautions;
-    const again = { tag, phase: 'teardown', stepId: done.stepId, cautionsRead };
-    expect(await codeOf(shop.act('odile', 'finish-step', again))).toBe('changed-meanwhile');
-    expect(present(await shop.load(tag)).steps[0]).toEqual(done);
+    const before = present(present(await shop.load(tag)).answers[0]);
+    const again = shop.answer('odile', tag, 'teardown', { actionId: before.actionId, basedOn: 0 });
+    expect(await codeOf(again)).toBe('changed-meanwhile');
+    expect(present(await shop.load(tag)).answers[0]).toEqual(before);
   });
   test('a hold point is signed for the step as it was seen, and once', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'hold point' });
@@ -197,7 +195,7 @@ describe('nothing is overwritten in silence', () => {
       present((await import('./families')).shippedFamilies[0]).written.rebuild.find((one) => one.hold_point),
     );
     const sign = (person: string, basedOn: number) =>
-      codeOf(shop.act(person, 'sign-hold-point', { tag, stepId: held.id, basedOn }));
+      codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId: held.id, basedOn, signer: shop.signerOf(person) }));
     expect(step).toBeDefined();
     expect(await sign('odile', 7)).toBe('changed-meanwhile');
     expect(await sign('odile', 1)).toBe('done');

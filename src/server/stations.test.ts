@@ -4,7 +4,13 @@ import { DomainError } from '@/core/errors';
 import { findBrokenEvent } from '@/core/lifecycle';
 import { currentQuote } from '@/core/record';
 import { listEvents } from '@/db';
-import { openTestShop, testIntake, testReceiving, type TestShop } from '../../test-support/open-test-shop';
+import {
+  openTestShop,
+  testIntake,
+  testReceiving,
+  type TestShop,
+  type AnswerChange,
+} from '../../test-support/open-test-shop';
 import { sha256 } from './fingerprint';
 import { openCustomerLink } from './people/open-customer-link';
 import { act, actPhoto, actUseCases, perform } from '.';
@@ -110,69 +116,78 @@ describe('pictures', () => {
 describe('teardown', () => {
   let tag: string;
   beforeAll(async () => void (tag = await shop.play({ at: 'teardown', part: 'half' })));
-  test('a step waits for its captures and its caution', async () => {
-    expect(
-      await detailsOf(shop.act('ines', 'finish-step', { tag, phase: 'teardown', stepId: 'seal', cautionsRead: [] })),
-    ).toMatchObject({ issues: [{ path: 'cautionsRead' }] });
-    expect(
-      await detailsOf(
-        shop.act('ines', 'finish-step', { tag, phase: 'teardown', stepId: 'seal', cautionsRead: ['stored-springs'] }),
-      ),
-    ).toMatchObject({ issues: [{ path: 'captures' }] });
+  const answer = (change: AnswerChange, person = 'ines') => shop.answer(person, tag, 'teardown', change);
+  const answerTo = async (actionId: string) =>
+    present(present(await shop.load(tag)).answers.find((one) => one.phase === 'teardown' && one.actionId === actionId));
+  test('a step waits for the one before it, an action for its caution and the one before it', async () => {
+    expect(await codeOf(answer({ actionId: 'shaft-do' }))).toBe('wrong-state');
+    await shop.workTo(tag, 'teardown', 'seal-setting');
+    expect(await detailsOf(answer({ actionId: 'seal-setting', cautionsRead: [] }))).toMatchObject({
+      issues: [{ path: 'cautionsRead' }],
+    });
+    expect(await detailsOf(answer({ actionId: 'seal-do' }))).toMatchObject({ issues: [{ path: 'actionId' }] });
   });
   test('a position is understood in inches and kept as typed', async () => {
-    await shop.act('ines', 'record-capture', {
-      tag,
-      phase: 'teardown',
-      captureId: 'seal-setting',
-      typed: '1 7/8 in',
-      photoId: null,
-      basedOn: 0,
-    });
-    const taken = present(present(await shop.load(tag)).captures.find((one) => one.captureId === 'seal-setting'));
-    expect(taken).toMatchObject({ typed: '1 7/8 in', valueMm: 47.625 });
+    await answer({ actionId: 'seal-setting', typed: '1 7/8 in' });
+    expect(await answerTo('seal-setting')).toMatchObject({ typed: '1 7/8 in', value: 47.625, unit: 'mm' });
   });
-  test('a second writer of the same capture is told', async () => {
-    expect(
-      await codeOf(
-        shop.act('odile', 'record-capture', {
-          tag,
-          phase: 'teardown',
-          captureId: 'seal-setting',
-          typed: '50',
-          photoId: null,
-          basedOn: 0,
-        }),
-      ),
-    ).toBe('changed-meanwhile');
+  test('what was answered is changed by whoever saw it; a second writer who did not is told', async () => {
+    expect(await codeOf(answer({ actionId: 'seal-setting', typed: '50', basedOn: 0 }, 'odile'))).toBe(
+      'changed-meanwhile',
+    );
+    await answer({ actionId: 'seal-setting', typed: '48.2' }, 'odile');
+    expect(await answerTo('seal-setting')).toMatchObject({ value: 48.2, personName: 'odile', version: 2 });
   });
   test.each([
-    ['secondary-count', 'two'],
     ['seal-setting', 'long'],
-    ['ring-chamfer', 'sideways'],
+    ['seal-setting', '0'],
+    ['seal-setting', '-5'],
+    ['seal-setting', '9999 mm'],
     ['no-such', '1'],
-  ])('%s does not take "%s"', async (captureId, typed) => {
-    expect(
-      await codeOf(
-        shop.act('ines', 'record-capture', { tag, phase: 'teardown', captureId, typed, photoId: null, basedOn: 0 }),
-      ),
-    ).toBe('bad-input');
+  ])('%s does not take "%s"', async (actionId, typed) => {
+    const sent = { tag, phase: 'teardown', actionId, typed, basedOn: 2, cautionsRead: ['stored-springs'] };
+    expect(await codeOf(shop.act('ines', 'answer-action', sent))).toBe('bad-input');
   });
   test('a picture of another job does not count', async () => {
     const other = await shop.play({ at: 'receive', part: 'undeclared' });
     const foreign = present(present(await shop.load(other)).photos[0]).id;
-    expect(
-      await codeOf(
-        shop.act('ines', 'record-capture', {
-          tag,
-          phase: 'teardown',
-          captureId: 'seal-photo',
-          typed: '',
-          photoId: foreign,
-          basedOn: 0,
-        }),
-      ),
-    ).toBe('bad-input');
+    await shop.workTo(tag, 'teardown', 'seal-photo');
+    expect(await detailsOf(answer({ actionId: 'seal-photo', photoId: foreign }))).toMatchObject({
+      issues: [{ path: 'photoId' }],
+    });
+  });
+  test('a count that this pump cannot have is kept as a finding, and agrees once it is counted again', async () => {
+    await shop.workTo(tag, 'teardown', 'secondary-count');
+    expect(await codeOf(answer({ actionId: 'secondary-count', typed: 'two' }))).toBe('bad-input');
+    await answer({ actionId: 'secondary-count', typed: '3' });
+    const finding = async () =>
+      present(present(await shop.load(tag)).findings.find((one) => one.actionId === 'secondary-count'));
+    expect(await finding()).toMatchObject({
+      kind: 'bench',
+      verdict: 'differs',
+      words: expect.stringContaining('3') as string,
+    });
+    await answer({ actionId: 'secondary-count', typed: '2' });
+    expect(await finding()).toMatchObject({ verdict: 'agrees', version: 2 });
+  });
+  test('the last answer is taken back without a word; an earlier one only with a reason', async () => {
+    const { version } = await answerTo('secondary-count');
+    const undo = (actionId: string, basedOn: number) =>
+      codeOf(shop.act('ines', 'undo-answer', { tag, phase: 'teardown', actionId, basedOn }));
+    expect(await undo('seal-setting', 2)).toBe('wrong-state');
+    expect(await undo('secondary-count', 1)).toBe('changed-meanwhile');
+    await shop.act('ines', 'undo-answer', { tag, phase: 'teardown', actionId: 'secondary-count', basedOn: version });
+    expect(await answerTo('secondary-count')).toMatchObject({ state: 'undone', version: version + 1 });
+    expect(await undo('secondary-count', version + 1)).toBe('wrong-state');
+    await answer({ actionId: 'secondary-count', typed: '2' });
+  });
+  test('what is not possible is said with its reason, by name', async () => {
+    await shop.workTo(tag, 'teardown', 'ring-chamfer');
+    expect(await codeOf(answer({ actionId: 'ring-chamfer', notPossible: true, reason: '' }))).toBe('bad-input');
+    await answer({ actionId: 'ring-chamfer', notPossible: true, reason: 'the ring came in pieces' });
+    expect(await answerTo('ring-chamfer')).toMatchObject({
+      ...{ state: 'not possible', personName: 'ines', data: { reason: 'the ring came in pieces' } },
+    });
   });
 });
 
@@ -359,21 +374,10 @@ describe('parts, rebuild, test, report, return', () => {
     await shop.act('ines', 'advance-job', { tag, event: 'start-rebuild' });
     const { rebuild } = present((await import('./families')).shippedFamilies[0]).written;
     const step = present(rebuild.find((one) => one.needs.includes(short.partRef)));
-    const before = { tag, phase: 'rebuild', stepId: step.id, cautionsRead: step.cautions };
-    for (const capture of step.captures) {
-      const at = present(
-        record.captures.find((one) => one.phase === 'teardown' && one.captureId === capture.agrees_with),
-      );
-      await shop.act('ines', 'record-capture', {
-        tag,
-        phase: 'rebuild',
-        captureId: capture.id,
-        typed: at.typed || 'in line',
-        photoId: null,
-        basedOn: 0,
-      });
-    }
-    expect(await codeOf(shop.act('ines', 'finish-step', before))).toBe('part-missing');
+    const [first] = step.actions;
+    await shop.workTo(tag, 'rebuild', present(first).id);
+    const before = () => shop.answer('ines', tag, 'rebuild', { actionId: present(first).id });
+    expect(await codeOf(before())).toBe('part-missing');
     expect(
       await codeOf(
         shop.act('bram', 'receive-parts', {
@@ -400,57 +404,54 @@ describe('parts, rebuild, test, report, return', () => {
       counts: [{ lineId: short.id, counted: short.quantity - short.received }],
       note: 'the rest',
     });
-    expect(await codeOf(shop.act('ines', 'finish-step', before))).not.toBe('part-missing');
+    await before();
   });
-  test('rebuild refuses torque, heat, lubricant and positions that are not right, each by name', async () => {
+  test('rebuild refuses heat, lubricant and positions that are not right, each by name; a concession has one', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'half' });
-    const finish = (stepId: string, more: object, cautionsRead: string[] = []) =>
-      detailsOf(shop.act('ines', 'finish-step', { tag, phase: 'rebuild', stepId, cautionsRead, ...more }));
-    const issue = async (sent: Promise<Awaited<ReturnType<typeof detailsOf>>>) => (await sent)?.issues?.[0]?.path;
-    expect(await issue(finish('bearings', { ambientC: 20, temperatureC: 60 }, ['heated-parts']))).toBe('temperatureC');
-    expect(await issue(finish('bearings', { ambientC: 20, temperatureC: 130 }, ['heated-parts']))).toBe('temperatureC');
-    expect(await issue(finish('bearings', { ambientC: 20, temperatureC: 105 }, ['heated-parts']))).toBeUndefined();
-    expect(await issue(finish('seat', { consumable: 'mineral grease' }))).toBe('consumable');
-    const off = await detailsOf(
-      shop.act('ines', 'record-capture', {
-        tag,
-        phase: 'rebuild',
-        captureId: 'seal-setting-left',
-        typed: '49.0',
-        photoId: null,
-        basedOn: 0,
-      }),
-    );
-    expect(present(off).what).toContain('49.0 differs from 48.2 at teardown by 0.80 mm, allowed 0.3 mm');
-    await shop.act('ines', 'record-capture', {
-      tag,
-      phase: 'rebuild',
-      captureId: 'seal-setting-left',
-      typed: '49.0',
-      photoId: null,
-      reason: 'new sleeve is longer',
-      basedOn: 0,
+    const { record: fresh } = { record: present(await shop.load(tag)) };
+    const bearings = present(fresh.steps.find((one) => one.phase === 'rebuild' && one.stepId === 'bearings'));
+    await shop.act('marek', 'open-again', {
+      ...{ tag, phase: 'rebuild', stepId: 'bearings', reason: 'not against its shoulder', basedOn: bearings.version },
     });
+    const issue = async (change: AnswerChange) =>
+      (await detailsOf(shop.answer('ines', tag, 'rebuild', change)))?.issues?.[0]?.path;
+    expect(await issue({ actionId: 'bearings-heat', ambientC: 20, typed: '60' })).toBe('typed');
+    expect(await issue({ actionId: 'bearings-heat', ambientC: 20, typed: '130' })).toBe('typed');
+    expect(await issue({ actionId: 'bearings-heat', ambientC: 20, typed: '105' })).toBeUndefined();
+    expect(await issue({ actionId: 'seat-do', consumable: 'mineral grease' })).toBe('consumable');
+    await shop.workTo(tag, 'rebuild', 'seal-setting-left');
+    const off = await detailsOf(shop.answer('ines', tag, 'rebuild', { actionId: 'seal-setting-left', typed: '49.0' }));
+    expect(JSON.stringify(off)).toContain('off-from-found');
+    const concede = (person: string, reason: string) =>
+      shop.act(person, 'concede-answer', {
+        ...{ tag, phase: 'rebuild', actionId: 'seal-setting-left', typed: '49.0', reason, basedOn: 0 },
+        cautionsRead: ['stored-springs'],
+      });
+    expect(await codeOf(concede('ines', 'longer sleeve'))).toBe('not-allowed');
+    expect(await codeOf(concede('marek', ''))).toBe('bad-input');
+    await concede('marek', 'new sleeve is longer');
     expect(
-      present(present(await shop.load(tag)).captures.find((one) => one.captureId === 'seal-setting-left')).text,
-    ).toContain('new sleeve is longer');
+      present(present(await shop.load(tag)).answers.find((one) => one.actionId === 'seal-setting-left')),
+    ).toMatchObject({ conceded: true, personName: 'marek', data: { reason: 'new sleeve is longer' } });
   });
   test('a hold point is signed by a second person, never by the same', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'hold point' });
     const step = present(
       present((await import('./families')).shippedFamilies[0]).written.rebuild.find((one) => one.hold_point),
     );
-    expect(await codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId: step.id, basedOn: 1 }))).toBe(
-      'second-person-needed',
-    );
-    await shop.act('odile', 'sign-hold-point', { tag, stepId: step.id, basedOn: 1 });
+    const sign = (signer: object, stepId = step.id) =>
+      codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId, basedOn: 1, signer }));
+    expect(await sign(shop.signerOf('ines'))).toBe('second-person-needed');
+    expect(await sign({ ...shop.signerOf('odile'), pin: '9999' })).toBe('wrong-sign-in');
+    expect(await sign(shop.signerOf('bram'))).toBe('not-allowed');
+    expect(await sign(shop.signerOf('odile'), 'casing-on')).toBe('bad-input');
+    expect(await sign(shop.signerOf('odile'))).not.toBe('second-person-needed');
     expect(
       present(
         present(present(await shop.load(tag)).steps.find((one) => one.stepId === step.id && one.phase === 'rebuild'))
           .second,
       ).personName,
     ).toBe('odile');
-    expect(await codeOf(shop.act('odile', 'sign-hold-point', { tag, stepId: 'casing-on' }))).toBe('bad-input');
   });
   test('a failed run needs its reason, goes back to rebuild, and keeps what was recorded', async () => {
     const tag = await shop.play({ at: 'test', part: 'failed once' });

@@ -8,13 +8,16 @@ interface Props {
   readonly hint: string;
   readonly title: string;
   readonly states: Readonly<Record<string, PartState>>;
+  /** Parts of this action, named beneath the drawing. */
+  readonly lit: readonly string[];
   readonly onPickPart: (ref: string) => void;
 }
 
 /** The section beside a bench sequence: what is off, what comes now; picking a part opens its step. */
-export function BenchSection({ family, hint, title, states, onPickPart }: Props) {
+export function BenchSection({ family, hint, title, states, lit, onPickPart }: Props) {
+  const names = lit.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.name ?? []);
   return (
-    <section aria-label="Section" className="border-line p-6 lg:border-r">
+    <section aria-label="Section" className="border-line p-4 lg:border-r">
       <div className="lg:sticky lg:top-4">
         <h2 className="mb-2 font-bold">
           Section <small className="font-normal text-quiet">{hint}</small>
@@ -27,6 +30,7 @@ export function BenchSection({ family, hint, title, states, onPickPart }: Props)
           onPickPart={onPickPart}
           title={title}
         />
+        {names.length > 0 && <p className="mt-1 text-13">Lit: {names.join(', ')}</p>}
       </div>
     </section>
   );

@@ -2,7 +2,8 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { asId, type JobRecord, type StepDone } from '@/core/record';
 import { present } from '@/core/present';
-import { exampleRecord } from '@/core/record/example-record';
+import { actionTitle } from '@/core/family';
+import { exampleAnswer, exampleRecord, exampleStep } from '@/core/record/example-record';
 import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { CoreJob } from '../../../test-support/core-job';
 import { exampleFamily, exampleFile, exampleView } from '../../../test-support/example-view';
@@ -17,37 +18,48 @@ const script = {
   dispose: { 'ring-bore': ['replace', 'worn'] },
 } as const;
 const at = (station: 'teardown' | 'clean' | 'rebuild') => new CoreJob(exampleFile, script).playTo(station).record;
-const done = { body: { data: { version: 9, stepVersion: 1 } } };
-const stepBy = (personName: string, change: Partial<StepDone>): StepDone => ({
-  ...{ phase: 'rebuild', round: 1, stepId: 'bearings', data: {}, second: null, version: 1 },
-  ...{ personId: asId(`p-${personName.toLowerCase()}`), personName, at: '2026-11-24T08:00:00.000Z' },
-  ...change,
-});
+const done = { body: { data: { version: 9, answerVersion: 1 } } };
+const stepBy = (personName: string, change: Partial<StepDone>): StepDone =>
+  exampleStep({ stepId: 'bearings', personName, personId: asId(`p-${personName.toLowerCase()}`), ...change });
+/** The rebuild played to a step, its actions not yet answered. */
+function rebuiltTo(stepId: string): JobRecord {
+  const job = new CoreJob(exampleFile, script).playTo('rebuild');
+  const steps = exampleFamily.rebuild;
+  job.workThrough(
+    'rebuild',
+    steps.slice(
+      0,
+      steps.findIndex((step) => step.id === stepId),
+    ),
+  );
+  return job.record;
+}
 const press = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
 
 describe('teardown', () => {
   const show = (change: Partial<JobRecord> = {}) =>
     render(<TeardownSheet view={exampleView({ ...at('teardown'), ...change })} isHere />);
 
-  test('opens the first step that is not done, with its caution before the words', async () => {
+  test('opens the first action that is not answered, with its caution before the words, and goes on from it', async () => {
     const asked = answerFetch(() => done);
     show();
     const [first] = exampleFamily.teardown;
+    const [action] = present(first).actions;
     expect(screen.getByRole('button', { expanded: true })).toHaveTextContent(present(first).title);
     for (const box of screen.queryAllByRole('checkbox')) await userEvent.click(box);
-    await press('Step done');
+    await press('Done, go on');
     await waitFor(() => expect(asked).toHaveLength(1));
     expect(asked[0]?.body).toEqual({
-      ...{ tag: 'P-0417', phase: 'teardown', stepId: present(first).id, basedOn: 0 },
+      ...{ tag: 'P-0417', phase: 'teardown', actionId: present(action).id, typed: '', photoId: null, basedOn: 0 },
       cautionsRead: present(first).cautions,
     });
   });
-  test('a step that is refused says what is missing, and stays open', async () => {
+  test('an action that is refused says what is missing, and stays open', async () => {
     answerFetch(() => refusal('Read the caution first.'));
     show();
-    await press('Step done');
+    await press('Done, go on');
     expect(await screen.findByRole('alert')).toHaveTextContent('Read the caution first.');
-    expect(screen.getByRole('button', { name: 'Step done' })).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Done, go on' })).toBeInTheDocument();
   });
   test('parts are accounted for singly with a note, or the rest at once', async () => {
     const asked = answerFetch(() => done);
@@ -68,14 +80,17 @@ describe('teardown', () => {
       expect((asked[1]?.body as { parts: unknown[] }).parts).toHaveLength(exampleFamily.parts.length),
     );
   });
-  test('with the line down a finished step waits on this device', async () => {
+  test('with the line down an answer waits on this device, and the bench goes on from it', async () => {
     answerFetch(() => 'lost');
     show();
+    const [first, second] = present(exampleFamily.teardown[0]).actions;
     for (const box of screen.queryAllByRole('checkbox')) await userEvent.click(box);
-    await press('Step done');
-    await waitFor(() =>
-      expect(readWaiting()).toMatchObject([{ verb: 'finish-step', label: 'Step “Drain and vent” done' }]),
-    );
+    await press('Done, go on');
+    await waitFor(() => expect(readWaiting()).toMatchObject([{ verb: 'answer-action' }]));
+    expect(readWaiting()[0]?.place).toBe(`P-0417 teardown ${present(first).id}`);
+    expect(await screen.findByText(/waits here/)).toBeInTheDocument();
+    const next = second ?? present(present(exampleFamily.teardown[1]).actions[0]);
+    expect(screen.getByRole('region', { name: actionTitle(next) })).toBeInTheDocument();
   });
 });
 
@@ -108,56 +123,113 @@ describe('cleaning', () => {
 });
 
 describe('rebuild', () => {
-  const show = (steps: readonly StepDone[] = [], change: Partial<JobRecord> = {}) => {
-    const record = at('rebuild');
-    return render(
-      <RebuildSheet view={exampleView({ ...record, steps: [...record.steps, ...steps], ...change })} isHere />,
-    );
-  };
+  const show = (record: JobRecord) => render(<RebuildSheet view={exampleView(record)} isHere />);
   test('a bearing’s temperature is reckoned for the room, and what was reached goes out with it', async () => {
     const asked = answerFetch(() => done);
-    show();
+    show(at('rebuild'));
     // 25 µm of interference and 20 µm to slide: 83 K above a room of 20 °C
-    expect(screen.getByText(/^Heat to/)).toHaveTextContent('Heat to 103 °C');
+    expect(await screen.findByText(/^Heat to/)).toHaveTextContent('Heat to 103 °C');
     for (const box of screen.queryAllByRole('checkbox')) await userEvent.click(box);
     await userEvent.clear(screen.getByLabelText(/room/i));
     await userEvent.type(screen.getByLabelText(/room/i), '18');
     await userEvent.type(screen.getByLabelText(/reached/i), '104');
-    await press('Step done');
-    await waitFor(() => expect(asked[0]?.body).toMatchObject({ stepId: 'bearings', temperatureC: 104, ambientC: 18 }));
+    await press('Keep 104 °C and go on');
+    await waitFor(() =>
+      expect(asked[0]?.body).toMatchObject({ actionId: 'bearings-heat', typed: '104', ambientC: 18 }),
+    );
   });
-  test('a temperature that is none is said here, and not sent', async () => {
+  test('digits go in by the pad, and a torque is judged before it is sent', async () => {
+    const job = new CoreJob(exampleFile, script).playTo('rebuild');
+    const steps = exampleFamily.rebuild;
+    const step = present(steps.find((one) => one.id === 'impeller-on'));
+    job.workThrough('rebuild', steps.slice(0, steps.indexOf(step)));
+    for (const action of step.actions.slice(0, -1)) job.answer('rebuild', step, action);
     const asked = answerFetch(() => done);
-    show();
-    await userEvent.type(screen.getByLabelText(/reached/i), 'hot');
-    await press('Step done');
-    expect(await screen.findByRole('alert')).toHaveTextContent('What you typed is still there.');
-    expect(asked).toEqual([]);
+    show(job.record);
+    const torque = present(step.actions.at(-1));
+    expect(torque.answer).toMatchObject({ kind: 'torque', window_nm: { min: 95, max: 115 } });
+    for (const digit of ['1', '2', '0']) await press(digit);
+    expect(screen.getByText('120 N·m is outside the window of 95 to 115 N·m.')).toBeInTheDocument();
+    await press('take one back');
+    await press('take one back');
+    for (const digit of ['0', '5', 'point', '5']) await press(digit);
+    expect(screen.getByText('In order.')).toBeInTheDocument();
+    await press('Keep 105.5 N·m and go on');
+    await waitFor(() => expect(asked[0]?.body).toMatchObject({ actionId: torque.id, typed: '105.5', basedOn: 0 }));
+  });
+  test('what was found stands beside what is asked again; what differs is said before it is sent', async () => {
+    const job = new CoreJob(exampleFile, script).playTo('rebuild');
+    const steps = exampleFamily.rebuild;
+    const step = present(steps.find((one) => one.id === 'rotary'));
+    job.workThrough('rebuild', steps.slice(0, steps.indexOf(step)));
+    job.answer('rebuild', step, present(step.actions[0]));
+    show(job.record);
+    expect(screen.getByText(/Found at teardown/)).toHaveTextContent('Found at teardown: 12.0');
+    await userEvent.type(screen.getByRole('textbox', { name: /Seal setting length/ }), '14');
+    expect(screen.getByText(/14 mm differs from 12 mm at teardown by 2 mm, allowed 0.3 mm/)).toBeInTheDocument();
   });
   test('a lubricant in which the seal swells is not offered, and says why', () => {
-    const before = exampleFamily.rebuild.slice(
-      0,
-      exampleFamily.rebuild.findIndex((step) => step.id === 'seat'),
-    );
-    const { intake } = at('rebuild');
-    show(
-      before.map(({ id }) => stepBy('Odile', { stepId: id })),
-      { intake: { ...intake, elastomer: 'EPDM' } },
-    );
+    const record = rebuiltTo('seat');
+    show({ ...record, intake: { ...record.intake, elastomer: 'EPDM' } });
     expect(screen.getByRole('radio', { name: /^mineral grease/ })).toBeDisabled();
     expect(screen.getByText(/not offered: EPDM swells in it/)).toBeInTheDocument();
     expect(screen.getByRole('radio', { name: /^soapy water/ })).toBeEnabled();
   });
   test('a hold point that is not signed is opened first; it is signed as it was seen', async () => {
     const asked = answerFetch(() => done);
-    show([stepBy('Odile', { stepId: 'rotary', version: 3 })]);
-    expect(screen.getByText(/Odile did it; a second person looks and signs/)).toBeInTheDocument();
-    await press('Sign the hold point as Ines');
-    await waitFor(() => expect(asked[0]?.body).toEqual({ tag: 'P-0417', stepId: 'rotary', basedOn: 3 }));
+    const record = at('rebuild');
+    show({
+      ...record,
+      steps: [...record.steps, stepBy('Odile', { stepId: 'rotary', version: 3 })],
+      answers: [
+        ...record.answers,
+        exampleAnswer({ phase: 'rebuild', actionId: 'rotary-do', personName: 'Odile', personId: asId('p-odile') }),
+      ],
+    });
+    expect(screen.getByText(/Odile worked on this step and cannot sign it/)).toBeInTheDocument();
+    const who = within(screen.getByRole('group', { name: 'Who signs' }));
+    expect(who.getAllByRole('button').map((button) => button.textContent)).toEqual(['Marek inspector']);
+    await userEvent.click(who.getByRole('button', { name: /Marek/ }));
+    await userEvent.type(screen.getByLabelText('PIN of Marek'), '5005');
+    await press('Sign as Marek');
+    await waitFor(() =>
+      expect(asked[0]?.body).toEqual({
+        ...{ tag: 'P-0417', stepId: 'rotary', basedOn: 3, signer: { personId: 'p-marek', pin: '5005' } },
+      }),
+    );
   });
-  test('who did the step is told that another signs', () => {
-    show([stepBy('Ines', { stepId: 'rotary' })]);
-    expect(screen.getByText(/Somebody else takes over by PIN/)).toBeInTheDocument();
+  test('a PIN that does not belong says so, and is typed anew', async () => {
+    answerFetch(() => refusal('Person and PIN do not belong together.'));
+    const record = at('rebuild');
+    show({ ...record, steps: [...record.steps, stepBy('Odile', { stepId: 'rotary' })] });
+    await press(/^Marek/);
+    await userEvent.type(screen.getByLabelText('PIN of Marek'), '1111');
+    await press('Sign as Marek');
+    expect(await screen.findByRole('alert')).toHaveTextContent('Person and PIN do not belong together.');
+    expect(screen.getByLabelText('PIN of Marek')).toHaveValue('');
+  });
+  test('a signature that a later change made void is said', () => {
+    const record = at('rebuild');
+    show({ ...record, steps: [...record.steps, stepBy('Odile', { stepId: 'rotary', data: { voided: 'Marek' } })] });
+    expect(screen.getByText(/The signature of Marek is void/)).toBeInTheDocument();
+  });
+  test('a step that comes later says what comes first; who may allow another order sees how', async () => {
+    const asked = answerFetch(() => done);
+    render(
+      <RebuildSheet view={exampleView(at('rebuild'), { audiences: { 'allow-deviation': ['coordinator'] } })} isHere />,
+    );
+    const later = present(exampleFamily.rebuild[2]);
+    await press(new RegExp(later.title));
+    expect(screen.getByText(/comes first\.$/)).toHaveTextContent(present(exampleFamily.rebuild[1]).title);
+    expect(screen.queryByRole('button', { name: /go on$/ })).not.toBeInTheDocument();
+    await press('Allow this order');
+    await userEvent.type(screen.getByLabelText(/Why it may be done in this order/), 'cover is with the machine shop');
+    await press('Allow it as Ines');
+    await waitFor(() =>
+      expect(asked[0]?.body).toEqual({
+        ...{ tag: 'P-0417', phase: 'rebuild', stepId: later.id, reason: 'cover is with the machine shop' },
+      }),
+    );
   });
   test('a step whose part is not here says which, how many and when', () => {
     const record = at('rebuild');
@@ -165,7 +237,7 @@ describe('rebuild', () => {
     const lines = present(order).lines.map((line) =>
       line.partRef === 'wet-bearing' ? { ...line, received: 0 } : line,
     );
-    show([], { orders: [{ ...present(order), lines }] });
+    show({ ...record, orders: [{ ...present(order), lines }] });
     expect(screen.getByText(/^This step waits for/)).toHaveTextContent('bearing, wet end (1 of 1, due 2026-11-30)');
   });
   test('after a failed run it is another round, with the reason above', () => {
@@ -175,12 +247,12 @@ describe('rebuild', () => {
       ...{ decision: 'failed' as const, decisionReason: 'it rubs', decisionBy: 'Marek', decisionAt: null },
       ...{ personId: null, personName: 'Marek', at: '2026-11-25T08:00:00.000Z' },
     };
-    render(<RebuildSheet view={exampleView({ ...record, runs: [failed] })} isHere />);
+    show({ ...record, runs: [failed] });
     expect(screen.getByText('Round 2.').parentElement).toHaveTextContent('Run 1 on the stand failed: it rubs.');
   });
 });
 
 test('a job that is closed shows its steps without presses', () => {
   render(<TeardownSheet view={exampleView(exampleRecord({ station: 'return' }))} isHere={false} />);
-  expect(screen.queryByRole('button', { name: 'Step done' })).not.toBeInTheDocument();
+  expect(screen.queryByRole('button', { name: 'Done, go on' })).not.toBeInTheDocument();
 });

@@ -21,7 +21,16 @@ const missing = [
 function viewOf(change: Partial<JobRecord>, gate: Partial<JobView['gate']> = {}): JobView {
   const record = exampleRecord(change);
   return {
-    ...{ record, family, instruments: [], answer: '', openLinks: 0, newerFamily: null, lengthDisplay: 'metric' },
+    ...{
+      record,
+      family,
+      instruments: [],
+      signers: [],
+      answer: '',
+      openLinks: 0,
+      newerFamily: null,
+      lengthDisplay: 'metric',
+    },
     standing: standingOf(record, family),
     ready: { early: '2026-12-01', likely: '2026-12-02', late: '2026-12-03' },
     today: '2026-11-25',

@@ -2,11 +2,12 @@
 
 import Link from 'next/link';
 import { useState, type FormEvent } from 'react';
-import { holderNames, holders } from '@/core/record';
+import { holderNames, holders, type Station } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import { oneOf, textOf } from '../ui/form-data';
 import { SidePanel } from '../ui/side-panel';
+import { JobStream } from './job-stream';
 import { RecordDrawer } from './record-drawer';
 import { sayDate, type JobView } from './view';
 
@@ -66,8 +67,8 @@ function HoldForm({ view }: { readonly view: JobView }) {
   );
 }
 
-/** Who holds it, since when, for what: first on every page of a job. */
-export function JobHeader({ view }: { readonly view: JobView }) {
+/** Copying the answer, printing the tag, holding the job, its record. */
+function HeaderActions({ view }: { readonly view: JobView }) {
   const { record } = view;
   const [said, setSaid] = useState(false);
   const copy = () =>
@@ -75,6 +76,64 @@ export function JobHeader({ view }: { readonly view: JobView }) {
       () => setSaid(true),
       () => undefined,
     );
+  return (
+    <span className="flex gap-2">
+      <button type="button" onClick={copy} className="min-h-8 rounded border border-line px-2 text-13">
+        {said ? 'copied' : 'copy'}
+      </button>
+      <a
+        href={`/files/tag/${record.tag}`}
+        target="_blank"
+        className="inline-flex min-h-8 items-center rounded border border-line px-2 text-13"
+      >
+        Tag
+      </a>
+      {!record.closedAt && (
+        <SidePanel
+          label={record.hold ? 'On hold' : 'Hold'}
+          title={record.hold ? `${record.tag} is on hold` : `Put ${record.tag} on hold`}
+        >
+          <HoldForm key={String(record.hold === null)} view={view} />
+        </SidePanel>
+      )}
+      <SidePanel label="Record" title={`Record of ${record.tag}`}>
+        <RecordDrawer tag={record.tag} zone={view.zone} />
+      </SidePanel>
+    </span>
+  );
+}
+
+/** The same in two lines, with the stream beside it: the bench needs the height for its work. */
+export function CompactHeader({ view, shown }: { readonly view: JobView; readonly shown: Station }) {
+  const { record } = view;
+  return (
+    <section
+      aria-label="Job"
+      className="flex flex-wrap items-center gap-x-4 border-b border-ink px-4 py-1 lg:flex-nowrap"
+    >
+      <div className="min-w-0 flex-1 basis-[320px]">
+        <p className="flex items-baseline gap-x-3 truncate">
+          <b className="num text-18">{record.tag}</b>
+          <span className="truncate">
+            {record.pump.maker} {record.pump.model} · {record.customer.name}
+            {record.intake.equipmentNumber && `, ${record.intake.equipmentNumber}`}
+          </span>
+        </p>
+        <h1 className="truncate text-13 font-normal text-quiet" title={view.answer}>
+          {view.answer}
+        </h1>
+      </div>
+      <div className="w-[480px] max-w-full shrink-0">
+        <JobStream record={record} shown={shown} isCompact />
+      </div>
+      <HeaderActions view={view} />
+    </section>
+  );
+}
+
+/** Who holds it, since when, for what: first on every page of a job. */
+export function JobHeader({ view }: { readonly view: JobView }) {
+  const { record } = view;
   return (
     <section aria-label="Job" className="border-b border-line px-6 py-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -96,29 +155,7 @@ export function JobHeader({ view }: { readonly view: JobView }) {
       </div>
       <div className="mt-1 flex flex-wrap items-start gap-x-3 gap-y-1">
         <p className="min-w-[280px] flex-1">{view.answer}</p>
-        <span className="flex gap-2">
-          <button type="button" onClick={copy} className="min-h-8 rounded border border-line px-2 text-13">
-            {said ? 'copied' : 'copy'}
-          </button>
-          <a
-            href={`/files/tag/${record.tag}`}
-            target="_blank"
-            className="inline-flex min-h-8 items-center rounded border border-line px-2 text-13"
-          >
-            Tag
-          </a>
-          {!record.closedAt && (
-            <SidePanel
-              label={record.hold ? 'On hold' : 'Hold'}
-              title={record.hold ? `${record.tag} is on hold` : `Put ${record.tag} on hold`}
-            >
-              <HoldForm key={String(record.hold === null)} view={view} />
-            </SidePanel>
-          )}
-          <SidePanel label="Record" title={`Record of ${record.tag}`}>
-            <RecordDrawer tag={record.tag} zone={view.zone} />
-          </SidePanel>
-        </span>
+        <HeaderActions view={view} />
       </div>
     </section>
   );

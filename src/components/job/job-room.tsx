@@ -3,12 +3,15 @@
 import type { Station } from '@/core/record';
 import { Whose } from '../ui/whose';
 import { GateBar } from './gate-bar';
-import { JobHeader } from './job-header';
+import { CompactHeader, JobHeader } from './job-header';
 import { JobStream } from './job-stream';
 import { NewerFamily } from './newer-family';
 import { StationSheet } from './station-sheet';
 import { useLiveView } from './use-live-view';
 import type { JobView } from './view';
+
+/** Where somebody works with their hands, and the page gives them the height. */
+const benches: ReadonlySet<Station> = new Set(['teardown', 'rebuild']);
 
 /** A job's page: header, stream, the station's sheet and the gate, all of one view that stays current. */
 export function JobRoom({ view: given, shown }: { readonly view: JobView; readonly shown: Station }) {
@@ -18,8 +21,14 @@ export function JobRoom({ view: given, shown }: { readonly view: JobView; readon
   return (
     <div className="pb-40">
       <Whose audiences={view.audiences} role={view.person.role}>
-        <JobHeader view={view} />
-        <JobStream record={record} shown={shown} />
+        {benches.has(shown) ? (
+          <CompactHeader view={view} shown={shown} />
+        ) : (
+          <>
+            <JobHeader view={view} />
+            <JobStream record={record} shown={shown} />
+          </>
+        )}
         <NewerFamily view={view} />
         <StationSheet key={shown} station={shown} view={view} isHere={isHere} />
         <GateBar view={view} shown={shown} />

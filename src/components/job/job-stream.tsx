@@ -6,12 +6,26 @@ import { stationHref } from './view';
 
 const skippedWhenDeclined = stations.slice(stations.indexOf('parts'), stations.indexOf('return'));
 
+function stationClass(isShown: boolean, isCompact: boolean): string {
+  if (isCompact) return isShown ? 'h-1 w-8 overflow-hidden bg-jasper text-transparent' : 'sr-only';
+  return isShown ? 'border-b-3 border-jasper pb-0.5 text-ink' : 'pb-1';
+}
+
 /** The stream across the page; each pebble leads to its station's sheet. */
-export function JobStream({ record, shown }: { readonly record: JobRecord; readonly shown: Station }) {
+export function JobStream({
+  record,
+  shown,
+  isCompact = false,
+}: {
+  readonly record: JobRecord;
+  readonly shown: Station;
+  /** Pebbles alone, names said only to those who hear the page: the bench needs its height for the work. */
+  readonly isCompact?: boolean;
+}) {
   const at = stations.indexOf(record.station);
   return (
-    <nav aria-label="Stations" className="overflow-x-auto border-b border-ink px-6 pt-2">
-      <ol className="relative grid min-w-[820px] grid-cols-11">
+    <nav aria-label="Stations" className={isCompact ? '' : 'overflow-x-auto border-b border-ink px-6 pt-2'}>
+      <ol className={`relative grid grid-cols-11 ${isCompact ? '' : 'min-w-[820px]'}`}>
         <li aria-hidden="true" className="absolute left-[4.5%] right-[4.5%] top-[21px] h-px bg-line" />
         {stations.map((station, i) => {
           const isNow = i === at;
@@ -28,9 +42,15 @@ export function JobStream({ record, shown }: { readonly record: JobRecord; reado
               <Link
                 href={stationHref(record, station)}
                 aria-current={shown === station ? 'page' : undefined}
-                className={`flex min-h-[66px] flex-col items-center text-13 ${shown === station ? 'font-bold' : 'text-quiet'}`}
+                title={stationNames[station]}
+                className={`flex flex-col items-center text-13 ${isCompact ? 'min-h-12' : 'min-h-[66px]'} ${shown === station ? 'font-bold' : 'text-quiet'}`}
               >
-                <svg width={60} height={42} aria-hidden="true">
+                <svg
+                  width={isCompact ? 42 : 60}
+                  height={42}
+                  viewBox={isCompact ? '9 0 42 42' : '0 0 60 42'}
+                  aria-hidden="true"
+                >
                   {isSkipped ? (
                     <circle cx={30} cy={21} r={3} fill="var(--quiet)" />
                   ) : (
@@ -49,9 +69,7 @@ export function JobStream({ record, shown }: { readonly record: JobRecord; reado
                     </text>
                   )}
                 </svg>
-                <span className={shown === station ? 'border-b-3 border-jasper pb-0.5 text-ink' : 'pb-1'}>
-                  {stationNames[station]}
-                </span>
+                <span className={stationClass(shown === station, isCompact)}>{stationNames[station]}</span>
                 <span className="sr-only">, {state}</span>
               </Link>
             </li>

@@ -19,7 +19,7 @@ const frame: JobFrame = {
   gate: { event: 'finish-inspection', words: 'Inspection is done', missing: [] },
 };
 const view: JobView = {
-  ...{ ...frame, record, family, instruments: [], audiences: {} },
+  ...{ ...frame, record, family, instruments: [], signers: [], audiences: {} },
   person: { personId: 'p', name: 'Marek', role: 'inspector' },
 };
 const changed = (change: Partial<JobChanged>): JobChanged => ({

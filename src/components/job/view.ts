@@ -3,7 +3,7 @@ import type { Family } from '@/core/family';
 import type { EventKind, MissingShown, Standing } from '@/core/lifecycle';
 import type { ReadyRange } from '@/core/planning';
 import type { LengthDisplay } from '@/core/units';
-import type { JobRecord, Role, Station } from '@/core/record';
+import type { JobRecord, PersonId, Role, Station } from '@/core/record';
 
 export interface InstrumentShown {
   readonly code: string;
@@ -32,6 +32,8 @@ export interface JobView extends JobFrame {
   readonly record: JobRecord;
   readonly family: Family;
   readonly instruments: readonly InstrumentShown[];
+  /** Who may sign a hold point by PIN. */
+  readonly signers: readonly { readonly personId: PersonId; readonly name: string; readonly role: Role }[];
   /** Who may do each verb; the owner may do all. A move of the job is named `advance-job:` and its event. */
   readonly audiences: Readonly<Record<string, readonly string[]>>;
   readonly person: { readonly personId: string; readonly name: string; readonly role: Role };

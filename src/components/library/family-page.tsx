@@ -1,7 +1,7 @@
 import { present } from '@/core/present';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { drawSection, readBuild, type Family, type FamilyFile, type TeardownStep } from '@/core/family';
+import { drawSection, readBuild, sayAsk, type Family, type FamilyFile, type Step } from '@/core/family';
 import { formatMoney } from '@/core/units';
 import { Section } from '../signs/section';
 import { BuildQuery } from './build-query';
@@ -38,27 +38,24 @@ function Fold({
   );
 }
 
-function Steps({ steps }: { readonly steps: readonly TeardownStep[] }) {
+function Steps({ steps }: { readonly steps: readonly Step[] }) {
   return (
     <ol className="space-y-2">
       {steps.map((step, i) => (
         <li key={step.id} className="grid grid-cols-[28px_1fr]">
           <b className="num">{i + 1}</b>
           <div>
-            <b>{step.title}.</b> {step.do}
+            <b>{step.title}</b>
+            {step.hold_point && ', hold point'}
             {step.reason && <span className="block text-13 text-quiet">Why: {step.reason}</span>}
             {step.mistake && <span className="block text-13 text-ochre">Usual mistake: {step.mistake}</span>}
-            {step.captures.length > 0 && (
-              <span className="block text-13 text-quiet">
-                Keeps:{' '}
-                {step.captures
-                  .map(
-                    (capture) =>
-                      capture.ask.toLowerCase() + (typeof capture.expect === 'number' ? ` (${capture.expect})` : ''),
-                  )
-                  .join('; ')}
-              </span>
-            )}
+            <ol className="list-inside list-[lower-alpha] text-13">
+              {step.actions.map((action) => (
+                <li key={action.id}>
+                  {action.do.join(' ')} <span className="text-quiet">{sayAsk(action)}</span>
+                </li>
+              ))}
+            </ol>
           </div>
         </li>
       ))}
@@ -161,11 +158,7 @@ export function FamilyPage({ family, built, words, currency, isOwner }: Props) {
           title="Test"
           note={built.test.kind === 'curve' ? `head over flow, grade ${built.test.grade}` : 'flow at pressure: slip'}
         >
-          <ul className="list-inside list-disc">
-            {built.test.checks.map((check) => (
-              <li key={check.id}>{check.title}</li>
-            ))}
-          </ul>
+          <Steps steps={built.test.steps} />
           <p>Stop at once when {built.test.stop_when.join(', or ')}.</p>
         </Fold>
         <Fold title="What usually fails" note={String(built.damage.length)}>

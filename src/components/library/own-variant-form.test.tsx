@@ -18,7 +18,7 @@ test('only what was changed is sent: a limit as its number, a price in cents, wo
   expect(screen.getByRole('button', { name: 'Nothing is changed yet' })).toBeDisabled();
   await put('Front wear ring bore: reuse, most, mm', '100,6');
   await put('Seal kit', '199.99');
-  await put('teardown, Drain and vent', 'Drain it.');
+  await put('teardown, Drain and vent: drain and vent', 'Drain it.');
   await put('What we call it', 'Ours');
   await userEvent.click(screen.getByRole('button', { name: 'Make it, with 3 changes' }));
   await waitFor(() => expect(asked).toHaveLength(1));
@@ -27,7 +27,7 @@ test('only what was changed is sent: a limit as its number, a price in cents, wo
     title: 'Ours',
     changes: expect.arrayContaining([
       { path: 'points/ring-bore/reuse_mm/max', value: 100.6 },
-      { path: 'teardown/drain/do', value: 'Drain it.' },
+      { path: 'teardown/drain/actions/drain-do/do', value: 'Drain it.' },
       expect.objectContaining({ value: 19999 }),
     ]) as unknown,
   });

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { InputOf } from '@/contract';
-import type { Family } from '@/core/family';
+import { actionTitle, type Family } from '@/core/family';
 import { act, type ActError } from '../act/act';
 import { Button, ErrorNote, TextField } from '../ui/form';
 import { resolverOf, type ReadForm } from '../ui/form-resolver';
@@ -34,28 +34,27 @@ function groupsOf(family: Family): readonly (readonly [title: string, entries: r
     ),
   );
   const torques = family.rebuild.flatMap((step) =>
-    step.torque
-      ? [
-          ...number(
-            `rebuild/${step.id}/torque/window_nm/min`,
-            `${step.title}: torque, least, N·m`,
-            step.torque.window_nm.min,
-          ),
-          ...number(
-            `rebuild/${step.id}/torque/window_nm/max`,
-            `${step.title}: torque, most, N·m`,
-            step.torque.window_nm.max,
-          ),
-        ]
-      : [],
+    step.actions.flatMap(({ id, answer }) =>
+      answer?.kind === 'torque'
+        ? (['min', 'max'] as const).flatMap((end) =>
+            number(
+              `rebuild/${step.id}/actions/${id}/answer/window_nm/${end}`,
+              `${step.title}: torque, ${end === 'min' ? 'least' : 'most'}, N·m`,
+              answer.window_nm[end],
+            ),
+          )
+        : [],
+    ),
   );
   const words = (['teardown', 'rebuild'] as const).flatMap((phase) =>
-    family[phase].map((step) => ({
-      path: `${phase}/${step.id}/do`,
-      label: `${phase}, ${step.title}`,
-      value: step.do,
-      factor: 0,
-    })),
+    family[phase].flatMap((step) =>
+      step.actions.map((action) => ({
+        path: `${phase}/${step.id}/actions/${action.id}/do`,
+        label: `${phase}, ${step.title}: ${actionTitle(action).toLowerCase()}`,
+        value: action.do.join('\n'),
+        factor: 0,
+      })),
+    ),
   );
   return [
     ['Limits', limits],

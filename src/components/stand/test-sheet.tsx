@@ -2,10 +2,11 @@
 
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
-import { pumpConditions, rebuildRound, type PumpCondition, type RunDecision, type TestRun } from '@/core/record';
+import { pumpConditions, type PumpCondition, type RunDecision, type TestRun } from '@/core/record';
 import { judgeRun } from '@/core/testing';
 import { useAct } from '../act/use-act';
-import { Cautions } from '../bench/cautions';
+import { workOf, type StepWork } from '@/core/bench';
+import { ActionPanel } from '../bench/action-panel';
 import { sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import { oneOf } from '../ui/form-data';
@@ -62,74 +63,46 @@ export function TestSheet({ view, isHere }: SheetProps) {
   );
 }
 
-function Checks({ view, isHere }: SheetProps) {
-  const { record, family } = view;
-  const round = rebuildRound(record);
-  const [read, setRead] = useState<ReadonlySet<string>>(new Set());
-  const { run, error, isBusy } = useAct();
+/** What is checked on the stand, action by action, as on the bench. */
+function Checks(props: SheetProps) {
+  const work = workOf(props.view.record, props.view.family, 'test');
+  const left = work.filter((one) => !one.isDone).length;
   return (
-    <section aria-label="Checks before the run" className="space-y-3">
-      <h2 className="font-bold">Before the run</h2>
-      {family.test.checks.map((check) => {
-        const own = record.steps.find(
-          (step) => step.phase === 'test' && step.round === round && step.stepId === check.id,
-        );
-        return (
-          <div key={check.id} id={`check-${check.id}`} className="row pt-2 first:border-0">
-            <p>{check.title}</p>
-            {own ? (
-              <p className="text-13 text-quiet">
-                confirmed by {own.personName}, {sayMoment(own.at, view.zone)}
-              </p>
-            ) : (
-              <>
-                <Cautions
-                  before={check.title}
-                  ids={check.cautions}
-                  read={
-                    new Set(
-                      [...read].filter((one) => one.startsWith(check.id)).map((one) => one.slice(check.id.length + 1)),
-                    )
-                  }
-                  isDone={!isHere}
-                  onRead={(id, isRead) =>
-                    setRead(
-                      new Set(
-                        isRead
-                          ? [...read, `${check.id} ${id}`]
-                          : [...read].filter((one) => one !== `${check.id} ${id}`),
-                      ),
-                    )
-                  }
-                />
-                {isHere && (
-                  <Button
-                    verb="finish-step"
-                    className="mt-1 w-full"
-                    disabled={isBusy}
-                    onClick={() =>
-                      run(
-                        'finish-step',
-                        {
-                          tag: record.tag,
-                          phase: 'test',
-                          stepId: check.id,
-                          cautionsRead: check.cautions.filter((id) => read.has(`${check.id} ${id}`)),
-                        },
-                        { label: check.title, place: `${record.tag} check ${check.id}` },
-                      )
-                    }
-                  >
-                    Confirm
-                  </Button>
-                )}
-              </>
-            )}
-          </div>
-        );
-      })}
-      <ErrorNote error={error} />
+    <section aria-label="Checks before the run" className="space-y-2">
+      <h2 className="font-bold">
+        Before the run{' '}
+        <small className="font-normal text-quiet">
+          {work.length - left} of {work.length} done
+        </small>
+      </h2>
+      {work.map((step) => (
+        <CheckStep key={step.step.id} {...props} work={step} />
+      ))}
     </section>
+  );
+}
+
+function CheckStep({ work, ...props }: SheetProps & { readonly work: StepWork }) {
+  const [picked, setPicked] = useState<string | null>(null);
+  const next = work.actions.find((one) => !one.answer && !one.waitsFor.length);
+  const at = work.actions.find(({ action }) => action.id === picked) ?? next ?? work.actions.at(-1);
+  return (
+    <div id={`step-${work.step.id}`} className="row pt-2 first:border-0">
+      <p className="text-quiet">
+        {work.step.title}
+        {work.row && work.isDone && `: ${work.row.personName}, ${sayMoment(work.row.at, props.view.zone)}`}
+      </p>
+      {at && !work.waitsFor.length && !work.isDone && (
+        <ActionPanel
+          key={`${at.action.id} ${at.stored?.version ?? 0}`}
+          {...props}
+          phase="test"
+          work={work}
+          at={at}
+          onKept={() => setPicked(null)}
+        />
+      )}
+    </div>
   );
 }
 

@@ -40,16 +40,11 @@ export function usableOf(result: unknown, path = ''): readonly Usable[] {
 function draftKeyOf(tag: string, ask: Asked): string {
   if (ask.kind === 'reading')
     return `${tag}.${ask.station === 'inspect' ? 'as-found' : 'as-left'}.${ask.id}.${ask.place}`;
-  if (ask.kind === 'capture') return `${tag}.${ask.station}.${ask.id}`;
-  return `${tag}.rebuild.${ask.round}.${ask.id}.${ask.kind === 'torque' ? 'torque' : 'reached'}`;
+  return `${tag}.${ask.station}.${ask.round}.${ask.id}.typed`;
 }
 
 function anchorOf(ask: Asked): string {
-  return ask.kind === 'reading'
-    ? `#point-${ask.id}`
-    : ask.kind === 'capture'
-      ? `#capture-${ask.id}`
-      : `#step-${ask.id}`;
+  return ask.kind === 'reading' ? `#point-${ask.id}` : `#action-${ask.id}`;
 }
 
 /** Puts a figure where a job asks for it: it stands in that field, typed but not kept, and a person keeps it there. */

@@ -14,6 +14,10 @@ export function Whose({ audiences, role, children }: WhoseWork & { readonly chil
   return <WhoseContext value={{ audiences, role }}>{children}</WhoseContext>;
 }
 
+/** Whether a role may do a verb; the owner may do all. */
+export const mayDo = (audiences: WhoseWork['audiences'], verb: string, role: string): boolean =>
+  role === 'owner' || (audiences[verb]?.includes(role) ?? false);
+
 /** The roles that do a verb when the person here does not; null when they may, or when nothing is known. */
 export function useOthersWork(verb: string | undefined): readonly string[] | null {
   const whose = useContext(WhoseContext);

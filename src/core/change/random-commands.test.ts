@@ -1,6 +1,7 @@
 import { present } from '../present';
 import fc from 'fast-check';
 import f1 from '@families/f1-overhung.json';
+import { nextAction, workOf } from '../bench';
 import { buildFamily, loadFamily } from '../family';
 import { gateFor, moves, transition, type EventKind } from '../lifecycle';
 import { totalQuote } from '../quoting';
@@ -10,7 +11,6 @@ import {
   currentQuote,
   partStates,
   placeKey,
-  rebuildRound,
   type Finding,
   type JobRecord,
   type Place,
@@ -18,7 +18,8 @@ import {
   type QuoteLineId,
   type Tag,
 } from '../record';
-import { CoreJob, instruments, shop, terms, type Person } from '../../../test-support/core-job';
+import { rightAnswer } from '../../../demo/right-answer';
+import { CoreJob, instruments, noPin, shop, signerOf, terms, type Person } from '../../../test-support/core-job';
 import {
   bench,
   inspection,
@@ -90,51 +91,59 @@ const readings: Attempt = (world, pick) => {
   };
 };
 
-const captures: Attempt = (world, pick) => {
-  const phase = pick(['teardown', 'rebuild'] as const) ?? 'teardown';
-  const capture = pick(family[phase].flatMap((step) => step.captures));
-  if (!capture) return null;
-  const theirs = world.record.captures.find((one) => one.phase === phase && one.captureId === capture.id);
-  const typed = capture.choices?.[0] ?? (capture.kind === 'count' ? String(capture.expect ?? 1) : '12.0');
-  const command = { tag, phase, captureId: capture.id, typed, photoId: null, reason: 'seen', basedOn: 0 };
-  const basedOn = theirs?.version ?? 0;
-  return trying(world, 'record-capture', bench.recordCapture, null, { ...command, basedOn });
+/** Any action, mostly one that is next; answered rightly or with something that may be refused. */
+const answers: Attempt = (world, pick) => {
+  const { record } = world;
+  const phase = pick(['teardown', 'rebuild', 'test'] as const) ?? 'teardown';
+  const work = workOf(record, family, phase);
+  const next = nextAction(work);
+  const any = pick(work.flatMap((step) => step.actions.map((action) => ({ step, action }))));
+  const at = pick([true, true, true, false]) ? (next ?? any) : any;
+  if (!at) return null;
+  const { step } = at.step;
+  const { action, stored } = at.action;
+  const right = rightAnswer({ phase, step, action, record, family });
+  const typed = pick([right.typed, right.typed, '0', 'no', 'somewhere']) ?? '';
+  const photoId = right.wantsPhoto ? (pick(record.photos)?.id ?? null) : null;
+  return trying(world, 'answer-action', bench.answerAction, null, {
+    ...{
+      tag,
+      phase,
+      actionId: action.id,
+      typed,
+      photoId,
+      consumable: right.consumable ?? '',
+      tool: '',
+      reason: 'seen',
+    },
+    ...{ ambientC: 20, notPossible: pick([false, false, false, true]) ?? false },
+    cautionsRead: [...step.cautions, ...action.cautions],
+    basedOn: stored?.version ?? 0,
+    ...(right.passes && { passes: right.passes }),
+  });
 };
 
-interface Step {
-  readonly id: string;
-  readonly cautions: readonly string[];
-  readonly captures?: readonly { readonly id: string }[];
-}
-
-const steps: Attempt = (world, pick) => {
+const backs: Attempt = (world, pick) => {
   const phase = pick(['teardown', 'rebuild', 'test'] as const) ?? 'teardown';
   const { record } = world;
-  const taken = new Set(record.captures.filter((one) => one.phase === phase).map((one) => one.captureId));
-  const isReady = (one: { readonly captures?: readonly { readonly id: string }[] }) =>
-    (one.captures ?? []).every((capture) => taken.has(capture.id));
-  const all: readonly Step[] = phase === 'test' ? family.test.checks : family[phase];
-  // Mostly a step whose captures are there; now and then any, which may be refused.
-  const step = pick(pick([true, true, false]) ? all.filter(isReady) : all);
-  if (!step) return null;
-  const round = phase === 'teardown' ? 1 : rebuildRound(record);
-  const own = record.steps.find((one) => one.phase === phase && one.stepId === step.id && one.round === round);
-  const torque = family.rebuild.find((one) => one.id === step.id)?.torque;
-  const consumable = family.rebuild.find((one) => one.id === step.id)?.consumables[0]?.what;
-  return trying(world, 'finish-step', bench.finishStep, null, {
-    ...{ tag, phase, stepId: step.id, cautionsRead: [...step.cautions], note: '', basedOn: own?.version ?? 0 },
-    ...(torque && { torqueNm: torque.window_nm.max }),
-    ...(consumable && { consumable }),
-    temperatureC: 79,
-    ambientC: 20,
-  });
+  if (pick([true, false])) {
+    const last = pick(record.answers.filter((one) => one.phase === phase));
+    if (!last) return null;
+    const command = { tag, phase, actionId: last.actionId, basedOn: last.version };
+    return trying(world, 'undo-answer', bench.undoAnswer, null, command);
+  }
+  const row = pick(record.steps.filter((one) => one.phase === phase));
+  if (!row) return null;
+  const command = { tag, phase, stepId: row.stepId, reason: 'looked again', basedOn: row.version };
+  return trying(world, 'open-again', bench.openAgain, null, command);
 };
 
 const signing: Attempt = (world, pick) => {
   const done = pick(world.record.steps.filter((step) => step.phase === 'rebuild'));
   if (!done) return null;
-  const command = { tag, stepId: done.stepId, basedOn: done.version };
-  return trying(world, 'sign-hold-point', bench.signHoldPoint, null, command);
+  const command = { tag, stepId: done.stepId, basedOn: done.version, signer: noPin };
+  const who = pick(people) ?? 'Ines';
+  return trying(world, 'sign-hold-point', bench.signHoldPoint, signerOf(who), command);
 };
 
 const receiving: Attempt = (world, pick) => {
@@ -275,20 +284,20 @@ const moving: Attempt = (world, pick) => {
 };
 
 const attempts: readonly Attempt[] = [
-  ...[readings, captures, steps, signing, receiving, accounts, cleaning, disposing],
+  ...[readings, answers, backs, signing, receiving, accounts, cleaning, disposing],
   ...[quoting, answering, buying, testing, leaving, moving],
 ];
 /** Attempts that bring a job on at its station, so that sequences get beyond the first gates now and then. */
 const usual: Readonly<Record<JobRecord['station'], readonly Attempt[]>> = {
   receive: [receiving, moving],
-  teardown: [captures, steps, accounts, moving],
+  teardown: [answers, answers, answers, backs, accounts, moving],
   clean: [cleaning, moving],
   inspect: [readings, disposing, moving],
   quote: [quoting],
   approve: [answering],
   parts: [buying, moving],
-  rebuild: [steps, captures, signing, readings, moving],
-  test: [steps, testing],
+  rebuild: [answers, answers, answers, backs, signing, readings, moving],
+  test: [answers, backs, testing],
   report: [leaving],
   return: [leaving],
 };

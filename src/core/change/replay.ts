@@ -2,6 +2,7 @@ import { present } from '../present';
 import * as z from 'zod';
 import { canonical, findBrokenEvent, type ChainedEvent } from '../lifecycle/event-chain';
 import { emptyTables, recordOf, rowKinds, tablesOf, type JobRecord, type RowKind, type RowTables } from '../record';
+import { bringUpPut, earlierKinds } from './bring-up';
 import { putAll, type Put } from './change';
 
 /** What an event's data must have for its changes to be replayed; the rows are what this program wrote. */
@@ -9,7 +10,7 @@ const dataSchema = z.object({
   changes: z
     .array(
       z.object({
-        put: z.enum(rowKinds),
+        put: z.union([z.enum(rowKinds), z.enum(earlierKinds)]),
         row: z.record(z.string(), z.unknown()),
         was: z.record(z.string(), z.unknown()).nullable(),
       }),
@@ -30,7 +31,7 @@ export interface Difference {
 export function changesOf(event: Pick<ChainedEvent, 'data'>): readonly Put[] | null {
   const read = dataSchema.safeParse(JSON.parse(event.data));
   // The rows were checked when they were decided, and the chain vouches for their bytes.
-  return read.success && read.data.changes ? (read.data.changes as unknown as readonly Put[]) : null;
+  return read.success && read.data.changes ? (read.data.changes.map(bringUpPut) as unknown as readonly Put[]) : null;
 }
 
 /**

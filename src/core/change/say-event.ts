@@ -8,7 +8,7 @@ const kindNames: Readonly<Record<RowKind, string>> = {
   acknowledgement: 'caution',
   part: 'part',
   step: 'step',
-  capture: 'capture',
+  answer: 'answer',
   reading: 'reading',
   finding: 'finding',
   disposition: 'disposition',
@@ -28,7 +28,7 @@ const kindNames: Readonly<Record<RowKind, string>> = {
 /**
  * What tells a row from the others, and what it says, in this order; fields that a row does not have are passed over.
  */
-const telling = ['ref', 'stepId', 'captureId', 'pointId', 'place', 'caution', 'partRef', 'number', 'revision'] as const;
+const telling = ['ref', 'stepId', 'actionId', 'pointId', 'place', 'caution', 'partRef', 'number', 'revision'] as const;
 const saying = [
   'typed',
   'state',

@@ -7,6 +7,30 @@ interface Window {
   readonly min: number;
   readonly max: number;
 }
+interface OpenWindow {
+  readonly min: number | undefined;
+  readonly max: number | undefined;
+}
+/** What an action asks, and what an answer that is not right means. */
+interface Told {
+  readonly ask: string;
+  readonly means: string;
+}
+interface Measured {
+  readonly value: number;
+  readonly unit: string;
+}
+interface Off {
+  readonly by: number;
+  readonly tolerance: number;
+}
+
+const toldMeaning = (means: string) => (means ? ` ${means}` : '');
+const saidValue = (value: number, unit: string) => `${Number(value.toPrecision(6))}${unit && ` ${unit}`}`;
+function saidWindow({ min, max }: OpenWindow, unit: string): string {
+  if (min === undefined) return `at most ${saidValue(max ?? 0, unit)}`;
+  return max === undefined ? `at least ${saidValue(min, unit)}` : `${saidValue(min, '')} to ${saidValue(max, unit)}`;
+}
 
 /**
  * Why a command is refused: a code with its arguments, and the sentence that says it. Core decides by codes; the words
@@ -24,8 +48,6 @@ const sentences = {
   'unknown-point': ({ point }: { point: string }) => `${point} is not a point of this family.`,
   'unknown-step': ({ step, phase }: { step: string; phase: string }) =>
     `${step} is not a step of ${phase} in this family.`,
-  'unknown-capture': ({ capture, phase }: { capture: string; phase: string }) =>
-    `${capture} is not asked for in ${phase}.`,
   'unknown-place': ({ point, place }: { point: string; place: string }) => `${point} has no place ${place}.`,
   'unknown-instrument': ({ instrument }: { instrument: string }) => `There is no instrument ${instrument}.`,
   'unknown-finding': () => 'This finding is not of this job.',
@@ -44,14 +66,52 @@ const sentences = {
   'not-a-choice': ({ choices }: { choices: readonly string[] }) => `Choose ${list(choices, 'or')}.`,
   'nothing-typed': ({ ask }: { ask: string }) => `${ask}: nothing is typed yet.`,
   'picture-wanted': ({ ask }: { ask: string }) => `${ask}: take or choose a picture first.`,
-  'differs-from-teardown': (given: { typed: string; before: string; byMm: number; allowedMm: number }) =>
-    `${given.typed} differs from ${given.before} at teardown by ${given.byMm.toFixed(2)} mm, allowed ${given.allowedMm} mm. Measure again, or give the reason.`,
-  'disagrees-with-teardown': ({ typed, before }: { typed: string; before: string }) =>
-    `"${typed}" does not agree with "${before}" at teardown. Look again, or give the reason.`,
+  'not-yes-or-no': ({ ask }: { ask: string }) => `${ask}: answer yes or no.`,
+  'check-wrong': ({ ask, typed, means }: Told & { typed: string }) =>
+    `${ask}: ${typed}.${toldMeaning(means)} Put it right, or an inspector or the coordinator concedes it.`,
+  'not-as-it-should': ({ ask, typed, should, means }: Told & { typed: string; should: string }) =>
+    `${ask}: ${typed} is not right here, it must be ${should}.${toldMeaning(means)}`,
+  'not-as-found': ({ ask, typed, found, means }: Told & { typed: string; found: string }) =>
+    `${ask}: ${typed} does not agree with ${found} at teardown.${toldMeaning(means)} Look again.`,
+  'count-differs': ({ ask, typed, expected, means }: Told & { typed: string; expected: number }) =>
+    `${ask}: ${typed} counted, this pump has ${expected}.${toldMeaning(means)}`,
+  'outside-window': ({ ask, value, unit, min, max, means }: Told & Measured & OpenWindow) =>
+    `${ask}: ${saidValue(value, unit)} is outside ${saidWindow({ min, max }, unit)}.${toldMeaning(means)}`,
+  'off-from-should': (given: Told & Measured & Off & { should: number }) =>
+    `${given.ask}: ${saidValue(given.value, given.unit)} is ${saidValue(given.by, given.unit)} off from ${saidValue(given.should, given.unit)}, allowed ${saidValue(given.tolerance, given.unit)}.${toldMeaning(given.means)}`,
+  'off-from-found': (given: Told & Measured & Off & { found: number }) =>
+    `${given.ask}: ${saidValue(given.value, given.unit)} differs from ${saidValue(given.found, given.unit)} at teardown by ${saidValue(given.by, given.unit)}, allowed ${saidValue(given.tolerance, given.unit)}. Measure again.`,
+  'not-a-value': ({ sentence }: { sentence: string }) => sentence,
+  'not-to-be-meant': ({ typed, unit, min, max }: { typed: string; unit: string; min: number; max: number }) =>
+    `${typed} cannot be meant: here it lies between ${saidValue(min, '')} and ${saidValue(max, unit)}. Look where the point stands.`,
+  'turns-badly': ({ ask, typed, means }: Told & { typed: string }) => `${ask}: ${typed}.${toldMeaning(means)}`,
+  'marks-apart': ({ ask }: { ask: string }) =>
+    `${ask}: the marks are not in line. Take it apart and turn it to its mark.`,
+  'not-as-asked': (given: { title: string; done: number; asked: number; unit: string; tolerance: number }) =>
+    `${given.title}: ${saidValue(given.done, given.unit)} is set, ${saidValue(given.asked, given.unit)} is asked, allowed ${saidValue(given.tolerance, given.unit)} off.`,
+  'unknown-action': ({ action, phase }: { action: string; phase: string }) =>
+    `${action} is not an action of ${phase} in this family.`,
+  'step-comes-first': ({ step, first }: { step: string; first: readonly string[] }) =>
+    `Before “${step}” comes ${first.map((title) => `“${title}”`).join(' and ')}. An inspector or the coordinator may allow another order, with a reason.`,
+  'hold-point-first': ({ step, first }: { step: string; first: string }) =>
+    `“${step}” closes over the hold point “${first}”, which nobody has signed.`,
+  'action-comes-first': ({ action, first }: { action: string; first: readonly string[] }) =>
+    `Before “${action}” comes ${first.map((title) => `“${title}”`).join(' and ')}.`,
+  'points-left': ({ points }: { points: readonly string[] }) => `Still to be measured as left: ${points.join(', ')}.`,
+  'setting-waits': ({ title, waits }: { title: string; waits: string }) => `${title}: ${waits}.`,
+  'passes-wanted': ({ count }: { count: number }) =>
+    `Type the torque of each of the ${count} passes; none may be less than the one before it.`,
+  'why-not-possible': () => 'Say why it is not possible.',
+  'conceded-here': ({ phase }: { phase: string }) =>
+    `At ${phase} only an inspector or the coordinator can say that something is not possible.`,
+  'concession-needless': ({ ask }: { ask: string }) => `${ask}: this is right as it is and needs no concession.`,
+  'nothing-answered': ({ action }: { action: string }) => `“${action}” is not answered.`,
+  'not-the-last-answer': ({ action }: { action: string }) =>
+    `“${action}” is not the last thing that was answered here; open its step again, with a reason.`,
+  'step-open-already': ({ step }: { step: string }) => `“${step}” is open.`,
+  'nothing-comes-first': ({ step }: { step: string }) => `“${step}” waits for no other step.`,
   'picture-of-another-job': () => 'The picture belongs to another job.',
   'caution-unread': () => 'Read and acknowledge the caution of this step first.',
-  'captures-left': ({ step, asks }: { step: string; asks: readonly string[] }) =>
-    `Before “${step}” is done: ${asks.map((ask) => ask.toLowerCase()).join('; ')}.`,
   'torque-wanted': ({ min, max }: Window) => `Type the torque; the window is ${min} to ${max} N·m.`,
   'torque-outside-window': ({ torqueNm, min, max }: Window & { torqueNm: number }) =>
     `${torqueNm} N·m is outside the window of ${min} to ${max} N·m.`,
@@ -69,7 +129,8 @@ const sentences = {
     `${part}: confirm that ${mask} are masked.`,
   'not-a-hold-point': ({ step }: { step: string }) => `${step} is not a hold point.`,
   'step-not-done': ({ step }: { step: string }) => `“${step}” is not done yet.`,
-  'same-person': ({ person }: { person: string }) => `${person} did this step; somebody else signs the hold point.`,
+  'same-person': ({ person }: { person: string }) =>
+    `${person} did something of this step; somebody else signs the hold point.`,
   'signed-already': ({ step, person }: { step: string; person: string }) =>
     `“${step}” is signed already, by ${person}.`,
   'confirmed-already': ({ person }: { person: string }) => `Isolation is confirmed already, by ${person}.`,

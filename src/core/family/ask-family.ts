@@ -1,4 +1,4 @@
-import type { Family, FamilyPart, FamilyPoint, RebuildStep } from './format';
+import type { Family, FamilyPart, FamilyPoint, Step, StepAction } from './format';
 
 export function findPart(family: Family, ref: string): FamilyPart | undefined {
   return family.parts.find((part) => part.ref === ref);
@@ -28,21 +28,25 @@ export function proposeFamily<One extends Pick<Family, 'nameplate_words'>>(
   return best?.family ?? null;
 }
 
-/** Elastomers that a step's lubricant meets: those of its parts, where the job's own choice replaces the usual one. */
-export function elastomersOfStep(step: RebuildStep, family: Family, jobElastomer: string): readonly string[] {
-  const met = step.parts.flatMap((ref) => {
+interface Lubricated {
+  readonly action: StepAction;
+  readonly step: Step;
+  readonly family: Family;
+  /** The elastomer chosen for this job's liquid; empty for the usual ones. */
+  readonly elastomer: string;
+}
+
+/** Elastomers that what is put on meets: those of the lit parts, where the job's own choice replaces the usual one. */
+export function elastomersMet({ action, step, family, elastomer }: Lubricated): readonly string[] {
+  const met = (action.lights.length ? action.lights : step.parts).flatMap((ref) => {
     const part = findPart(family, ref);
-    return part?.elastomer ? [part.elastomer_by_job && jobElastomer ? jobElastomer : part.elastomer] : [];
+    return part?.elastomer ? [part.elastomer_by_job && elastomer ? elastomer : part.elastomer] : [];
   });
   return [...new Set(met)];
 }
 
-/** Lubricants of a step that every elastomer it meets will stand. */
-export function suitableConsumables(
-  step: RebuildStep,
-  family: Family,
-  jobElastomer: string,
-): RebuildStep['consumables'] {
-  const met = elastomersOfStep(step, family, jobElastomer);
-  return step.consumables.filter((one) => met.every((elastomer) => one.suits.includes(elastomer)));
+/** Consumables of an action that every elastomer it meets will stand. */
+export function suitableConsumables(where: Lubricated): StepAction['consumables'] {
+  const met = elastomersMet(where);
+  return where.action.consumables.filter((one) => met.every((elastomer) => one.suits.includes(elastomer)));
 }

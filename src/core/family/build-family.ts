@@ -1,5 +1,7 @@
 import { holds, versionOf, wholeBuild, type Build, type WholeBuild } from './build-words';
-import type { Family, FamilyFile, FamilyPoint, SizeRow } from './format';
+import type { Family, FamilyFile, FamilyPoint, SizeRow, Step, StepAction } from './format';
+import { memberId, memberName } from './member';
+import { repeatingIds, repeatSteps } from './repeat-steps';
 
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -49,15 +51,6 @@ const timesOf =
   ({ per }: { readonly per?: string | undefined }) =>
     per === undefined ? 1 : (counts[per] ?? 0);
 
-/** The id of an element of one member of a set. @example memberId('ring-bore', 3) // 'ring-bore-3' */
-export const memberId = (id: string, member: number): string => `${id}-${member}`;
-
-/** What a member is called in a title: its own name, or its number. @example 'stage 3', 'drive end' */
-export function memberName(family: Pick<Family, 'sets'>, set: string, member: number): string {
-  const found = family.sets.find((one) => one.id === set);
-  return found?.names[member - 1] ?? `${found?.title ?? set} ${member}`;
-}
-
 function derivedOf(point: FamilyPoint, points: Family['points'], member: number): Partial<FamilyPoint> {
   if (!point.derived) return {};
   const own = (id: string) =>
@@ -82,18 +75,26 @@ function repeatPoints(family: Family, counts: Counts): Family['points'] {
   return repeated.map((point, i) => ({ ...point, number: i + 1 }));
 }
 
-/** Cuts a step to the parts that a build has, and counts its captures over their sets. */
-function cutSteps(here: (ref: string) => boolean, times: ReturnType<typeof timesOf>) {
-  return <Step extends Family['teardown'][number]>(step: Step): Step => ({
-    ...step,
-    parts: step.parts.filter(here),
-    captures: step.captures
-      .filter((capture) => !capture.of || here(capture.of))
-      .map((capture) => ({
-        ...capture,
-        ...(typeof capture.expect === 'number' && { expect: capture.expect * times(capture) }),
-      })),
-  });
+interface Here {
+  readonly part: (ref: string) => boolean;
+  readonly point: (id: string) => boolean;
+}
+
+/** An action cut to what a build has: none where it counts or measures only what the build has not got. */
+function cutAction(action: StepAction, here: Here): StepAction | null {
+  const lights = action.lights.filter(here.part);
+  const { answer } = action;
+  if (answer?.kind === 'count' && answer.of !== undefined && !here.part(answer.of)) return null;
+  if (answer?.kind !== 'measure') return { ...action, lights };
+  const points = answer.points.filter(here.point);
+  return points.length ? { ...action, lights, answer: { ...answer, points } } : null;
+}
+
+/** Cuts a step to the parts and points that a build has; none where nothing is left to do. */
+function cutStep(step: Step, here: Here): readonly Step[] {
+  const actions = step.actions.flatMap((action) => cutAction(action, here) ?? []);
+  if (!actions.length) return [];
+  return [{ ...step, parts: step.parts.filter(here.part), needs: step.needs.filter(here.part), actions }];
 }
 
 /** The kits that give something to a build, each with as many of a set's parts as the set has members. */
@@ -118,13 +119,18 @@ export function buildFamily(file: FamilyFile, build: Build = {}): Family {
   const whole = wholeBuild(file, build);
   const cut = cutToBuild(file.written, file, whole);
   const times = timesOf(whole.counts);
-  const parts = cut.parts
-    .filter((part) => times(part) > 0)
-    .map((part) => ({ ...part, quantity: part.quantity * times(part) }));
-  const refs = new Set(parts.map((part) => part.ref));
-  const here = (ref: string) => refs.has(ref);
-  const step = cutSteps(here, times);
+  const once = new Map(cut.parts.filter((part) => times(part) > 0).map((part) => [part.ref, part]));
+  const here = (ref: string) => once.has(ref);
+  const parts = [...once.values()].map((part) => ({ ...part, quantity: part.quantity * times(part) }));
   const points = cut.points.filter((point) => here(point.part));
+  const family = { sets: file.written.sets, points };
+  const repeating = { family, counts: whole.counts, parts: once, perOf: repeatingIds(cut) };
+  const steps = (phase: 'teardown' | 'rebuild' | 'test', list: readonly Step[]) =>
+    repeatSteps(
+      list.flatMap((step) => cutStep(step, { part: here, point: (id) => points.some((one) => one.id === id) })),
+      phase,
+      repeating,
+    );
   return {
     ...cut,
     version: versionOf(file, whole),
@@ -133,8 +139,9 @@ export function buildFamily(file: FamilyFile, build: Build = {}): Family {
     sets: file.written.sets,
     parts: parts.map((part) => ({ ...part, behind: part.behind.filter(here) })),
     points: repeatPoints({ ...cut, points }, whole.counts),
-    teardown: cut.teardown.map(step),
-    rebuild: cut.rebuild.map((one) => ({ ...step(one), needs: one.needs.filter(here) })),
+    teardown: steps('teardown', cut.teardown),
+    rebuild: steps('rebuild', cut.rebuild),
+    test: { ...cut.test, steps: steps('test', cut.test.steps) },
     section: { ...cut.section, bodies: cut.section.bodies.filter((body) => here(body.part)) },
     damage: cut.damage.filter((one) => here(one.part)),
     kits: kitsOf(cut, here, times),

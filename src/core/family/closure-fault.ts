@@ -5,10 +5,11 @@ export const closureRules = {
   'known-part': 'every part that is named exists',
   removed: 'every part comes off at teardown',
   fitted: 'every part goes on at rebuild',
+  sequence: 'what comes after another stands behind it in the list',
   order: 'nothing is fitted behind what is already closed, nothing taken off behind what is still on',
   'soft-consumed': 'every soft part is asked for by a rebuild step and is in a kit or has a price of its own',
   'captured-again':
-    'every mark, position, count, orientation and thread hand of teardown is asked for again at rebuild',
+    'every mark, position, count, orientation and thread hand of teardown is asked for again at rebuild, unless the file says once',
   oriented: 'every lip seal comes off at a step that keeps which way a lip or a groove faces',
   counted: 'a count expects as many as the parts list has',
   'point-limits':

@@ -12,8 +12,10 @@ import {
   sayBuild,
   versionOf,
   writeBuild,
+  type AnswerKind,
   type Build,
   type Family,
+  type FormOf,
 } from '.';
 import { buildsToCheck } from './builds-to-check';
 import { checkClosure, closureRules, type ClosureRule } from './closure';
@@ -44,7 +46,7 @@ describe.each(files)('%s', (file, family) => {
     expect(written.parts.length).toBeGreaterThanOrEqual(15);
     expect(written.parts.length).toBeLessThanOrEqual(60);
     expect(
-      [...written.teardown, ...written.test.checks].some((step) => step.cautions.includes('energy-isolation')),
+      [...written.teardown, ...written.test.steps].some((step) => step.cautions.includes('energy-isolation')),
     ).toBe(true);
     expect(written.rebuild.some((step) => step.hold_point)).toBe(true);
     expect(Math.min(written.damage.length, written.kits.length)).toBeGreaterThan(0);
@@ -106,6 +108,10 @@ test('the published schema of docs/formats is the one in force; `npm run formats
 
 describe('each rule of closure, broken once, is named', () => {
   const step = (family: Family, id: string) => present(family.rebuild.find((one) => one.id === id));
+  const asking = <Kind extends AnswerKind>(family: Family, id: string, kind: Kind): FormOf<Kind> =>
+    present(
+      step(family, id).actions.flatMap(({ answer }) => (answer?.kind === kind ? [answer as FormOf<Kind>] : []))[0],
+    );
   const breaks: Readonly<Record<ClosureRule, (family: Family) => string>> = {
     'single-id': (family) => ((present(family.parts[1]).ref = present(family.parts[0]).ref), 'parts.1'),
     'known-part': (family) => (present(family.damage[0]).part = 'flywheel') && 'damage.0.part',
@@ -126,18 +132,27 @@ describe('each rule of closure, broken once, is named', () => {
       (step(family, 'head-on').needs = []),
       `parts.${family.parts.findIndex((part) => part.ref === 'head-gasket')}`
     ),
-    'captured-again': (family) => ((step(family, 'valve-on').captures = []), 'teardown.2.captures.0'),
+    'captured-again': (family) => {
+      const on = step(family, 'valve-on');
+      on.actions = on.actions.filter(({ answer }) => !answer || !('agrees_with' in answer));
+      return 'teardown.2.actions.';
+    },
+    sequence: (family) => ((step(family, 'valve-on').after = ['clearance']), 'rebuild.'),
     oriented: (family) => (
-      (present(family.teardown[3]).captures = present(family.teardown[3]).captures.filter(
-        (capture) => capture.kind !== 'orientation',
+      (present(family.teardown[3]).actions = present(family.teardown[3]).actions.filter(
+        ({ answer }) => answer?.kind !== 'choice' || answer.about !== 'orientation',
       )),
-      'teardown.3.captures'
+      'teardown.3.actions'
     ),
-    counted: (family) => ((present(findPart(family, 'half-rings')).quantity = 3), 'teardown.3.captures.1'),
+    counted: (family) => {
+      for (const action of family.teardown.flatMap((one) => one.actions))
+        if (action.answer?.kind === 'count' && action.answer.of === 'half-rings') action.answer.expect = 3;
+      return 'teardown.3.actions.';
+    },
     'point-limits': (family) => ((present(family.points[0]).reuse_mm = { min: 26 }), 'points.0.reuse_mm'),
     'critical-point': (family) => (family.points.forEach((point) => (point.critical = false)), 'points'),
-    'setting-inputs': (family) => ((present(step(family, 'clearance').settings[0]).input.pitch_mm = -2), 'rebuild.'),
-    'torque-thread': (family) => ((present(step(family, 'head-on').torque).thread = 'M14'), 'rebuild.'),
+    'setting-inputs': (family) => ((asking(family, 'clearance', 'setting').input.pitch_mm = -2), 'rebuild.'),
+    'torque-thread': (family) => ((asking(family, 'head-on', 'torque').thread = 'M14'), 'rebuild.'),
     'known-choice': (family) => ((present(family.parts[2]).when = { variant: 'glued' }), 'parts.2.when'),
     'size-figures': (family) => (
       Object.assign(present(family.parts[0]), { price_minor: { size: 'price' } }),
@@ -176,9 +191,8 @@ describe('ways of building', () => {
       journal: 'neck-5',
     });
     expect(built.points.map((point) => point.number)).toEqual(built.points.map((_, i) => i + 1));
-    expect(
-      present(built.teardown.flatMap((step) => step.captures).find((capture) => capture.id === 'cone-count')).expect,
-    ).toBe(7);
+    const cones = built.teardown.flatMap((step) => step.actions).find((action) => action.id === 'cone-count');
+    expect(present(cones).answer).toMatchObject({ kind: 'count', of: 'split-cone', expect: 7 });
     expect(present(built.kits.find((kit) => kit.id === 'stage-kit')).gives).toContainEqual({
       part: 'seal-ring',
       qty: 7,
@@ -250,9 +264,10 @@ describe('a shop’s own variant', () => {
   const make = (changes: { path: string; value: string | number }[]) =>
     readOverlay(makeOwnVariant(fileOf('F2'), { id: 'S1', title: 'Ours', changes }), fileOf('F2'));
   test('is the family with its changes; the family it was made from stays as it was', () => {
+    const first = present(familyOf('F2').teardown[0]);
     const { family } = make([
       { path: `points/${present(familyOf('F2').points[0]).id}/reuse_mm/min`, value: 33.97 },
-      { path: `teardown/${present(familyOf('F2').teardown[0]).id}/do`, value: 'As we do it.' },
+      { path: `teardown/${first.id}/actions/${present(first.actions[0]).id}/do`, value: 'As we do it.\nTwice.' },
     ]);
     expect([present(family).id, present(family).title, present(family).version, present(family).made_from]).toEqual([
       'S1',
@@ -262,8 +277,8 @@ describe('a shop’s own variant', () => {
     ]);
     expect([
       present(present(present(family).written.points[0]).reuse_mm).min,
-      present(present(family).written.teardown[0]).do,
-    ]).toEqual([33.97, 'As we do it.']);
+      present(present(present(family).written.teardown[0]).actions[0]).do,
+    ]).toEqual([33.97, ['As we do it.', 'Twice.']]);
     expect(present(present(familyOf('F2').points[0]).reuse_mm).min).toBe(33.96);
   });
   test('limits that cross are refused', () =>

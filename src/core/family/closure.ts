@@ -2,19 +2,20 @@ import { present } from '../present';
 import { findCaution } from './cautions';
 import { fault, type ClosureFault, type Faults } from './closure-fault';
 import { pathInFile } from './closure-path';
+import { checkCaptures } from './closure-captures';
 import { checkHeat, checkSettings } from './closure-settings';
+import { checkSequence } from './closure-sequence';
 import { buildFamily } from './build-family';
 import type { WholeBuild } from './build-words';
 import { buildsToCheck } from './builds-to-check';
 import { checkConditions } from './closure-conditions';
 import {
   builtFamilySchema,
-  type Capture,
   type Family,
   type FamilyFile,
   type FamilyPoint,
-  type RebuildStep,
-  type TeardownStep,
+  type Step,
+  type StepAction,
 } from './format';
 
 export { closureRules, type ClosureFault, type ClosureRule } from './closure-fault';
@@ -24,6 +25,13 @@ function twins(ids: readonly string[], path: string): Faults {
     ids.indexOf(id) === i ? [] : [fault(`${path}.${i}`, 'single-id', `“${id}” stands there twice`)],
   );
 }
+
+/** The lists of steps of a family, with the path of each. */
+const stepLists = (family: Family): readonly (readonly [path: string, steps: readonly Step[]])[] => [
+  ['teardown', family.teardown],
+  ['rebuild', family.rebuild],
+  ['test.steps', family.test.steps],
+];
 
 function checkIds(family: Family): Faults {
   return [
@@ -35,15 +43,29 @@ function checkIds(family: Family): Faults {
       family.points.map((point) => point.id),
       'points',
     ),
-    ...(['teardown', 'rebuild'] as const).flatMap((phase) => [
+    ...stepLists(family).flatMap(([path, steps]) => [
       ...twins(
-        family[phase].map((step) => step.id),
-        phase,
+        steps.map((step) => step.id),
+        path,
       ),
       ...twins(
-        family[phase].flatMap((step) => step.captures.map((capture) => capture.id)),
-        `${phase}.captures`,
+        steps.flatMap((step) => step.actions.map((action) => action.id)),
+        `${path}.actions`,
       ),
+    ]),
+  ];
+}
+
+/** Every part that a step names, with its path. */
+function partsNamed(step: Step, path: string): readonly (readonly [path: string, ref: string])[] {
+  return [
+    ...step.parts.map((ref) => [`${path}.parts`, ref] as const),
+    ...step.needs.map((ref) => [`${path}.needs`, ref] as const),
+    ...step.actions.flatMap(({ lights, answer }, k) => [
+      ...lights.map((ref) => [`${path}.actions.${k}.lights`, ref] as const),
+      ...(answer?.kind === 'count' && answer.of !== undefined
+        ? [[`${path}.actions.${k}.answer.of`, answer.of] as const]
+        : []),
     ]),
   ];
 }
@@ -57,10 +79,7 @@ function checkNames(family: Family): Faults {
       [`points.${i}.part`, point.part] as const,
       ...(point.mates ? [[`points.${i}.mates`, point.mates] as const] : []),
     ]),
-    ...(['teardown', 'rebuild'] as const).flatMap((phase) =>
-      family[phase].flatMap((step, i) => step.parts.map((ref) => [`${phase}.${i}.parts`, ref] as const)),
-    ),
-    ...family.rebuild.flatMap((step, i) => step.needs.map((ref) => [`rebuild.${i}.needs`, ref] as const)),
+    ...stepLists(family).flatMap(([path, steps]) => steps.flatMap((step, i) => partsNamed(step, `${path}.${i}`))),
     ...family.kits.flatMap((kit, i) => kit.gives.map((one) => [`kits.${i}.gives`, one.part] as const)),
     ...family.damage.map((one, i) => [`damage.${i}.part`, one.part] as const),
   ];
@@ -116,57 +135,17 @@ function checkSoft(family: Family): Faults {
   });
 }
 
-const returning = new Set<Capture['kind']>(['match-mark', 'position', 'count', 'orientation', 'thread-hand']);
-
-function checkCaptures(family: Family): Faults {
-  const again = family.rebuild.flatMap((step, i) =>
-    step.captures.map((capture, k) => ({ capture, path: `rebuild.${i}.captures.${k}` })),
-  );
-  const before = new Map(
-    family.teardown.flatMap((step, i) =>
-      step.captures.map((capture, k) => [capture.id, { capture, path: `teardown.${i}.captures.${k}` }] as const),
-    ),
-  );
-  const asked = new Set(again.map(({ capture }) => capture.agrees_with));
-  const lost = [...before.values()]
-    .filter(({ capture }) => returning.has(capture.kind) && !asked.has(capture.id))
-    .map(({ capture, path }) => fault(path, 'captured-again', `“${capture.ask}” is not asked for again at rebuild`));
-  const loose = again.flatMap(({ capture, path }) => {
-    if (!capture.agrees_with) return [];
-    const other = before.get(capture.agrees_with);
-    return !other
-      ? [fault(path, 'captured-again', `there is no capture “${capture.agrees_with}” at teardown`)]
-      : other.capture.kind !== capture.kind
-        ? [fault(path, 'captured-again', `a ${capture.kind} cannot agree with a ${other.capture.kind}`)]
-        : [];
-  });
-  const quantity = new Map(family.parts.map((part) => [part.ref, part.quantity]));
-  const miscounted = [...before.values(), ...again].flatMap(({ capture, path }) =>
-    capture.of &&
-    typeof capture.expect === 'number' &&
-    quantity.has(capture.of) &&
-    quantity.get(capture.of) !== capture.expect
-      ? [
-          fault(
-            path,
-            'counted',
-            `${capture.expect} are expected, the parts list has ${quantity.get(capture.of)} of ${capture.of}`,
-          ),
-        ]
-      : [],
-  );
-  return [...lost, ...loose, ...miscounted];
-}
-
 /** A lip that faces the wrong way leaks at once: the step that takes it off asks for its orientation. */
 function checkLips(family: Family): Faults {
   const lips = new Set(family.section.bodies.filter((body) => body.symbol === 'lip-seal').map((body) => body.part));
   return [...lips].flatMap((ref) => {
     const at = family.teardown.findIndex((step) => step.parts.includes(ref));
-    const isAsked = family.teardown[at]?.captures.some((capture) => capture.kind === 'orientation');
+    const isAsked = family.teardown[at]?.actions.some(
+      ({ answer }) => answer?.kind === 'choice' && answer.about === 'orientation',
+    );
     return at < 0 || isAsked
       ? []
-      : [fault(`teardown.${at}.captures`, 'oriented', `${ref} comes off and nobody asks which way its lip faces`)];
+      : [fault(`teardown.${at}.actions`, 'oriented', `${ref} comes off and nobody asks which way its lip faces`)];
   });
 }
 
@@ -207,22 +186,46 @@ function checkCritical({ points }: Family): Faults {
       ];
 }
 
-function checkStep(step: TeardownStep | RebuildStep, path: string, family: Family): Faults {
-  const torque = 'torque' in step ? step.torque : undefined;
-  const threads = step.parts.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.thread?.size ?? []);
+function checkAction(
+  step: Step,
+  { action, path }: { readonly action: StepAction; readonly path: string },
+  family: Family,
+): Faults {
+  const { answer } = action;
+  const lit = action.lights.length ? action.lights : step.parts;
+  const threads = lit.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.thread?.size ?? []);
+  const isLoose = answer?.kind === 'torque' && !threads.includes(answer.thread);
+  const measured = new Set(family.points.filter((one) => one.measured.includes('as-left')).map((one) => one.id));
+  const unmeasured = answer?.kind === 'measure' ? answer.points.filter((id) => !measured.has(id)) : [];
   return [
-    ...step.cautions.flatMap((id) =>
-      findCaution(id) ? [] : [fault(`${path}.cautions`, 'caution', `there is no caution “${id}”`)],
-    ),
-    ...(torque && !threads.includes(torque.thread)
+    ...(isLoose
       ? [
           fault(
-            `${path}.torque.thread`,
+            `${path}.answer.thread`,
             'torque-thread',
-            `no part of this step has the thread ${torque.thread}${threads.length ? `, only ${threads.join(', ')}` : ''}`,
+            `no part here has the thread ${answer.thread}${threads.length ? `, only ${threads.join(', ')}` : ''}`,
           ),
         ]
       : []),
+    ...unmeasured.map((id) =>
+      fault(`${path}.answer.points`, 'known-part', `there is no point “${id}” that is measured as left`),
+    ),
+    ...checkHeat(answer, path),
+    ...checkSettings(answer, path, family),
+  ];
+}
+
+function checkCautions(ids: readonly string[], path: string): Faults {
+  return ids.flatMap((id) => (findCaution(id) ? [] : [fault(path, 'caution', `there is no caution “${id}”`)]));
+}
+
+function checkStep(step: Step, path: string, family: Family): Faults {
+  return [
+    ...checkCautions(step.cautions, `${path}.cautions`),
+    ...step.actions.flatMap((action, k) => [
+      ...checkCautions(action.cautions, `${path}.actions.${k}.cautions`),
+      ...checkAction(step, { action, path: `${path}.actions.${k}` }, family),
+    ]),
   ];
 }
 
@@ -240,15 +243,11 @@ export function checkBuild(family: Family): Faults {
     ...checkLips(family),
     ...family.points.flatMap((point, i) => checkPoint(point, i, family)),
     ...checkCritical(family),
-    ...family.teardown.flatMap((step, i) => checkStep(step, `teardown.${i}`, family)),
-    ...family.rebuild.flatMap((step, i) => [
-      ...checkStep(step, `rebuild.${i}`, family),
-      ...checkHeat(step, `rebuild.${i}`),
-      ...checkSettings(step, i, family),
+    ...stepLists(family).flatMap(([path, steps]) => [
+      ...checkSequence(steps, path),
+      ...steps.flatMap((step, i) => checkStep(step, `${path}.${i}`, family)),
     ]),
-    ...[...family.test.cautions, ...family.test.checks.flatMap((check) => check.cautions)].flatMap((id) =>
-      findCaution(id) ? [] : [fault('test.cautions', 'caution', `there is no caution “${id}”`)],
-    ),
+    ...checkCautions(family.test.cautions, 'test.cautions'),
   ];
 }
 

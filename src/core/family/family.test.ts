@@ -5,7 +5,7 @@ import {
   buildFamily,
   cautions,
   drawSection,
-  elastomersOfStep,
+  elastomersMet,
   findCaution,
   findPart,
   loadFamily,
@@ -37,9 +37,15 @@ describe('the shipped family', () => {
     expect(family.parts.filter((part) => !on.has(part.ref)).map((part) => part.ref)).toEqual([]);
   });
   test('asks again at rebuild for every position, mark and count of teardown', () => {
-    const asked = new Set(family.rebuild.flatMap((step) => step.captures.map((capture) => capture.agrees_with)));
-    const kept = family.teardown.flatMap((step) => step.captures).filter((capture) => capture.kind !== 'photo');
-    expect(kept.filter((capture) => !asked.has(capture.id)).map((capture) => capture.id)).toEqual([]);
+    const asked = new Set(
+      family.rebuild.flatMap((step) =>
+        step.actions.map(({ answer }) => (answer && 'agrees_with' in answer ? answer.agrees_with : undefined)),
+      ),
+    );
+    const kept = family.teardown
+      .flatMap((step) => step.actions)
+      .filter(({ answer }) => answer && answer.kind !== 'photo');
+    expect(kept.filter((action) => !asked.has(action.id)).map((action) => action.id)).toEqual([]);
   });
   test('has new limits inside its reuse limits, and two points for each clearance', () => {
     for (const point of family.points) {
@@ -78,14 +84,19 @@ test('a family is proposed by nameplate words, none where none fits', () => {
 describe('lubricants', () => {
   const seat = present(family.rebuild.find((step) => step.id === 'seat'));
   test('mineral grease is not offered on ethylene-propylene, and is on nitrile', () => {
-    const offered = (elastomer: string) => suitableConsumables(seat, family, elastomer).map((one) => one.what);
+    const action = present(seat.actions.find((one) => one.consumables.length));
+    const offered = (elastomer: string) =>
+      suitableConsumables({ action, step: seat, family, elastomer }).map((one) => one.what);
     expect(offered('EPDM')).toEqual(['soapy water', 'silicone grease']);
     expect(offered('NBR')).toContain('mineral grease');
     expect(offered('')).toEqual(offered('EPDM'));
   });
   test('a part whose elastomer is fixed keeps it whatever the job chose', () => {
     const lips = present(family.rebuild.find((step) => step.parts.includes('lip-seal')));
-    expect(elastomersOfStep(lips, family, 'EPDM')).toEqual([present(findPart(family, 'lip-seal')).elastomer]);
+    const action = present(lips.actions[0]);
+    expect(elastomersMet({ action, step: lips, family, elastomer: 'EPDM' })).toEqual([
+      present(findPart(family, 'lip-seal')).elastomer,
+    ]);
   });
 });
 

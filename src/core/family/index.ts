@@ -1,17 +1,20 @@
 export { cautionFooter, cautions, findCaution, type Caution } from './cautions';
-export { elastomersOfStep, findPart, pointsNamed, proposeFamily, suitableConsumables } from './ask-family';
+export { elastomersMet, findPart, pointsNamed, proposeFamily, suitableConsumables } from './ask-family';
 export { asFile, loadBuilt, loadFamily } from './load-family';
 export {
   familyJsonSchema,
   familyFileSchema,
-  type Capture,
+  type AnswerForm,
+  type AnswerKind,
+  type Consumable,
+  type FormOf,
   type Family,
   type FamilyPart,
   type FamilyPoint,
-  type RebuildStep,
   type SectionBody,
   type Setting,
-  type TeardownStep,
+  type Step,
+  type StepAction,
   type Axis,
   type FamilyFile,
   type FamilyHeader,
@@ -26,7 +29,9 @@ export {
   type SectionPin,
   type SectionShape,
 } from './section';
-export { buildFamily, cutToBuild, memberName } from './build-family';
+export { buildFamily, cutToBuild } from './build-family';
+export { memberName } from './member';
+export { actionTitle, sayAsk, sayWindow } from './say-action';
 export {
   BuildError,
   buildOf,

@@ -1,3 +1,5 @@
+import { migrateCheck, migrateStep } from './migrate-steps';
+
 type Json = Readonly<Record<string, unknown>>;
 const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -34,6 +36,13 @@ function axesOf(variants: unknown): readonly Json[] {
 const setsOf = (stages: unknown): readonly Json[] =>
   isObject(stages) ? [{ id: 'stage', title: 'stage', plural: 'stages', count: stages, stacked: true }] : [];
 
+/** Checks of the stand become steps, as everywhere else. */
+function migrateTest(test: unknown): unknown {
+  if (!isObject(test)) return test;
+  const { checks, ...rest } = test;
+  return { ...rest, steps: mapList(checks, migrateCheck) };
+}
+
 /** An element that an overlay adds to a list of a family, from the time when the list was of format 1 or today's. */
 export function migrateAdded(list: string, element: unknown): unknown {
   if (!isObject(element)) return element;
@@ -43,7 +52,9 @@ export function migrateAdded(list: string, element: unknown): unknown {
       : list === 'labour' && isObject(element.when) && 'part' in element.when
         ? renameWhen('on')(element)
         : element;
-  return migrateElement(renamed);
+  const whole = migrateElement(renamed);
+  const isStep = list === 'teardown' || list === 'rebuild';
+  return isStep && isObject(whole) && 'do' in whole ? migrateStep(whole, list) : whole;
 }
 
 /**
@@ -51,8 +62,12 @@ export function migrateAdded(list: string, element: unknown): unknown {
  * keeps its place and words.
  */
 export function migrateFormat1({ variants, stages, points, labour, ...rest }: Json): Json {
+  const body = migrateElement(rest) as Json;
   return {
-    ...(migrateElement(rest) as Json),
+    ...body,
+    teardown: mapList(body.teardown, (step) => migrateStep(step, 'teardown')),
+    rebuild: mapList(body.rebuild, (step) => migrateStep(step, 'rebuild')),
+    test: migrateTest(body.test),
     axes: axesOf(variants),
     sets: setsOf(stages),
     points: migrateElement(mapList(points, renameWhen('measured'))),

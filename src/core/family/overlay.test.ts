@@ -101,8 +101,9 @@ describe('changes that are made without a file', () => {
     'labour/rebuild/minutes',
     'parts/impeller/price_minor',
     'points/sleeve-diameter/new_mm/max',
-    'rebuild/casing-on/torque/window_nm/min',
-    'teardown/drain/do',
+    'rebuild/casing-on/actions/casing-on-torque/answer/window_nm/min',
+    'teardown/drain/actions/drain-do/do',
+    'teardown/drain/reason',
   ])('%s may be changed', (path) => expect(changeable.some((pattern) => pattern.test(path))).toBe(true));
   test.each(['id', 'points/sleeve-diameter/critical', 'labour/rebuild', 'points/x/new_mm/min/y', 'labour.0.minutes'])(
     '%s may not',

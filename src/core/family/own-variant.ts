@@ -12,8 +12,9 @@ export const changeable: readonly RegExp[] = [
   new RegExp(`^parts/${id}/lead_days$`),
   new RegExp(`^kits/${id}/price_minor$`),
   new RegExp(`^points/${id}/(new_mm|reuse_mm)/(min|max)$`),
-  new RegExp(`^(teardown|rebuild)/${id}/(do|reason|mistake)$`),
-  new RegExp(`^rebuild/${id}/torque/window_nm/(min|max)$`),
+  new RegExp(`^(teardown|rebuild)/${id}/(reason|mistake)$`),
+  new RegExp(`^(teardown|rebuild)/${id}/actions/${id}/(do|reason|mistake)$`),
+  new RegExp(`^rebuild/${id}/actions/${id}/answer/window_nm/(min|max)$`),
 ];
 
 export interface Change {

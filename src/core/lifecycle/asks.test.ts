@@ -1,11 +1,13 @@
 import { present } from '../present';
 import f1 from '@families/f1-overhung.json';
-import { buildFamily, loadFamily } from '../family';
+import { buildFamily, loadFamily, type Step, type StepAction } from '../family';
 import { placeKey } from '../record';
 import { exampleReading, exampleRecord } from '../record/example-record';
 import { asksOf } from './asks';
 
 const family = buildFamily(loadFamily(f1));
+const idsOf = (steps: readonly Step[], isMeant: (action: StepAction) => boolean) =>
+  steps.flatMap((step) => step.actions.filter(isMeant).map((action) => action.id));
 const places = (phase: 'as-found' | 'as-left') =>
   family.points
     .filter((point) => point.measured.includes(phase))
@@ -21,19 +23,17 @@ test('inspection asks for every reading that is not kept yet', () => {
   expect(new Set(asks.map((ask) => `${ask.unit} ${ask.station}`))).toEqual(new Set(['mm inspect']));
 });
 test('teardown asks for positions alone; rebuild for positions, torques, bearing temperatures and readings as left', () => {
-  const teardown = asksOf(exampleRecord({ station: 'teardown', captures: [], readings: [] }), family);
-  expect(teardown.every((ask) => ask.kind === 'capture')).toBe(true);
+  const teardown = asksOf(exampleRecord({ station: 'teardown', readings: [] }), family);
+  expect(teardown.every((ask) => ask.kind === 'action' && ask.unit === 'mm')).toBe(true);
   expect(teardown.map((ask) => ask.id)).toEqual(
-    family.teardown.flatMap((step) =>
-      step.captures.filter((capture) => capture.kind === 'position').map((capture) => capture.id),
-    ),
+    idsOf(family.teardown, (action) => action.answer?.kind === 'value' && action.answer.unit === 'mm'),
   );
-  const rebuild = asksOf(exampleRecord({ station: 'rebuild', captures: [], readings: [], steps: [] }), family);
-  expect(rebuild.filter((ask) => ask.kind === 'torque').map((ask) => ask.id)).toEqual(
-    family.rebuild.filter((step) => step.torque).map((step) => step.id),
+  const rebuild = asksOf(exampleRecord({ station: 'rebuild', readings: [], steps: [] }), family);
+  expect(rebuild.filter((ask) => ask.unit === 'N·m').map((ask) => ask.id)).toEqual(
+    idsOf(family.rebuild, (action) => action.answer?.kind === 'torque'),
   );
-  expect(rebuild.filter((ask) => ask.kind === 'temperature').map((ask) => ask.id)).toEqual(
-    family.rebuild.filter((step) => step.heat).map((step) => step.id),
+  expect(rebuild.filter((ask) => ask.unit === '°C').map((ask) => ask.id)).toEqual(
+    idsOf(family.rebuild, (action) => action.answer?.kind === 'heat'),
   );
   expect(rebuild.filter((ask) => ask.kind === 'reading')).toHaveLength(places('as-left').length);
 });

@@ -1,13 +1,14 @@
-import type { Family } from '@/core/family';
-import { type CapturePhase, type JobRecord, placeKey, rebuildRound, type Station } from '@/core/record';
+import { workOf } from '../bench';
+import type { Family, Step, StepAction } from '../family';
+import { type JobRecord, placeKey, roundOf, type Station } from '../record';
 
 /** A number that a job waits for, where a sum's result can go. */
 export interface Asked {
-  readonly kind: 'reading' | 'capture' | 'torque' | 'temperature';
+  readonly kind: 'reading' | 'action';
   readonly label: string;
   readonly unit: 'mm' | 'N·m' | '°C';
   readonly station: Station;
-  /** Point, capture or step. */
+  /** Point or action. */
   readonly id: string;
   readonly place?: string;
   readonly round?: number;
@@ -43,30 +44,29 @@ function askedReadings({
     .filter((asked) => !kept.has(`${asked.id} ${asked.place}`));
 }
 
-function askedPositions(record: JobRecord, family: Family, station: CapturePhase): readonly Asked[] {
-  const taken = new Set(
-    record.captures.filter((capture) => capture.phase === station).map((capture) => capture.captureId),
-  );
-  return family[station]
-    .flatMap((step) => step.captures)
-    .filter((capture) => capture.kind === 'position' && !taken.has(capture.id))
-    .map(({ ask, id }) => ({ kind: 'capture', label: ask, unit: 'mm', station, id }));
+const units: readonly Asked['unit'][] = ['mm', 'N·m', '°C'];
+
+/** What a number of the bench is called, and its unit; null where the action asks for none that a sum gives. */
+function numberOf({ answer }: StepAction, { title }: Step): Pick<Asked, 'label' | 'unit'> | null {
+  if (answer?.kind === 'torque') return { label: `Torque: ${title}`, unit: 'N·m' };
+  if (answer?.kind === 'heat') return { label: `Bearing temperature: ${title}`, unit: '°C' };
+  const isSet = answer?.kind === 'setting' && answer.mode === 'set';
+  if (answer?.kind !== 'value' && !isSet) return null;
+  const unit = units.find((one) => one === answer.unit);
+  return unit ? { label: answer.kind === 'value' ? answer.ask : answer.title, unit } : null;
 }
 
-/** Torques and bearing temperatures of rebuild steps that are not done in this round. */
-function askedOfSteps(record: JobRecord, family: Family): readonly Asked[] {
-  const round = rebuildRound(record);
-  const own = record.steps.filter((step) => step.phase === 'rebuild' && step.round === round);
-  const done = new Set(own.map((step) => step.stepId));
-  return family.rebuild
-    .filter((step) => !done.has(step.id))
-    .flatMap(({ torque, heat, title, id }) => {
-      const here = { station: 'rebuild', id, round } as const;
-      const asked: Asked[] = [];
-      if (torque) asked.push({ kind: 'torque', label: `Torque: ${title}`, unit: 'N·m', ...here });
-      if (heat) asked.push({ kind: 'temperature', label: `Bearing temperature: ${title}`, unit: '°C', ...here });
-      return asked;
-    });
+/** Numbers of the bench that are not answered in this round: values, torques, temperatures, figures set. */
+function askedOfSteps(record: JobRecord, family: Family, phase: 'teardown' | 'rebuild'): readonly Asked[] {
+  const round = roundOf(record, phase);
+  return workOf(record, family, phase)
+    .filter((work) => !work.isDone)
+    .flatMap(({ step, actions }) =>
+      actions.flatMap(({ action, answer }): readonly Asked[] => {
+        const number = answer ? null : numberOf(action, step);
+        return number ? [{ kind: 'action', ...number, station: phase, id: action.id, round }] : [];
+      }),
+    );
 }
 
 /**
@@ -76,15 +76,11 @@ export function asksOf(record: JobRecord, family: Family): readonly Asked[] {
   if (record.closedAt) return [];
   switch (record.station) {
     case 'teardown':
-      return askedPositions(record, family, 'teardown');
+      return askedOfSteps(record, family, 'teardown');
     case 'inspect':
       return askedReadings({ record, family, phase: 'as-found' });
     case 'rebuild':
-      return [
-        ...askedPositions(record, family, 'rebuild'),
-        ...askedOfSteps(record, family),
-        ...askedReadings({ record, family, phase: 'as-left' }),
-      ];
+      return [...askedOfSteps(record, family, 'rebuild'), ...askedReadings({ record, family, phase: 'as-left' })];
     default:
       return [];
   }

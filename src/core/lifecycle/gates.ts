@@ -1,8 +1,9 @@
+import { workOf } from '../bench';
 import type { Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
 import { costingFindings } from '../quoting';
-import { currentQuote, rebuildRound, type Finding, type JobRecord, type Station } from '../record';
+import { currentQuote, type BenchPhase, type Finding, type JobRecord, type Station } from '../record';
 import type { Missing, MissingArguments, MissingCode } from './missing';
 import { openPreparations, preparationWords } from './next-move';
 
@@ -19,19 +20,22 @@ const when = (condition: boolean, line: Missing) => (condition ? [line] : []);
 const toTeardown: Gate = (record) =>
   openPreparations(record).map((what) => missing('receive', preparationWords[what].anchor, 'preparation', { what }));
 
-const toClean: Gate = ({ parts, steps, captures }, family) => {
-  const done = new Set(steps.filter((step) => step.phase === 'teardown').map((step) => step.stepId));
-  const taken = new Set(captures.filter((one) => one.phase === 'teardown').map((one) => one.captureId));
-  const accounted = new Set(parts.map((part) => part.ref));
+/** Steps of a phase that are not done, and hold points that nobody signed. */
+function stepsOpen(record: JobRecord, family: Family, phase: BenchPhase): readonly Missing[] {
+  return workOf(record, family, phase).flatMap(({ step, actions, isDone, isHeld }) => {
+    const left = actions.filter((one) => !one.answer).length;
+    const about = { step: step.title, left, of: actions.length };
+    return [
+      ...when(!isDone, missing(phase, `step-${step.id}`, 'step', about)),
+      ...when(isHeld, missing(phase, `step-${step.id}`, 'hold-point', { step: step.title })),
+    ];
+  });
+}
+
+const toClean: Gate = (record, family) => {
+  const accounted = new Set(record.parts.map((part) => part.ref));
   return [
-    ...family.teardown.flatMap((step) => [
-      ...step.captures
-        .filter((capture) => !taken.has(capture.id))
-        .map((capture) =>
-          missing('teardown', `capture-${capture.id}`, 'capture', { step: step.title, ask: capture.ask }),
-        ),
-      ...when(!done.has(step.id), missing('teardown', `step-${step.id}`, 'step', { step: step.title })),
-    ]),
+    ...stepsOpen(record, family, 'teardown'),
     ...family.parts
       .filter((part) => !accounted.has(part.ref))
       .map((part) => missing('teardown', `part-${part.ref}`, 'unaccounted', { part: part.name })),
@@ -119,9 +123,6 @@ const toRebuild: Gate = (record, family) =>
   );
 
 const toTest: Gate = (record, family) => {
-  const round = rebuildRound(record);
-  const done = record.steps.filter((step) => step.phase === 'rebuild' && step.round === round);
-  const taken = new Set(record.captures.filter((one) => one.phase === 'rebuild').map((one) => one.captureId));
   const asLeft = judgePoints({ family, readings: record.readings, phase: 'as-left' });
   const judged = (state: PointState) =>
     record.findings.find((one) => one.pointId === state.point.id && one.phase === 'as-left');
@@ -129,21 +130,7 @@ const toTest: Gate = (record, family) => {
     ...awaited(needsOf(record, family)).map((need) =>
       missing('parts', `need-${need.ref}`, 'awaited', { part: need.name, count: need.quantity - need.received }),
     ),
-    ...family.rebuild.flatMap((step) => {
-      const own = done.find((one) => one.stepId === step.id);
-      return [
-        ...step.captures
-          .filter((capture) => !taken.has(capture.id))
-          .map((capture) =>
-            missing('rebuild', `capture-${capture.id}`, 'capture', { step: step.title, ask: capture.ask }),
-          ),
-        ...when(!own, missing('rebuild', `step-${step.id}`, 'step', { step: step.title })),
-        ...when(
-          Boolean(own && step.hold_point && !own.second),
-          missing('rebuild', `step-${step.id}`, 'hold-point', { step: step.title }),
-        ),
-      ];
-    }),
+    ...stepsOpen(record, family, 'rebuild'),
     ...asLeft
       .filter((state) => state.point.critical && !isMeasuredInFull(state, asLeft) && !judged(state)?.waivedReason)
       .map((state) =>
@@ -162,16 +149,10 @@ const toTest: Gate = (record, family) => {
 
 const latestRun = (record: JobRecord) => record.runs.at(-1);
 const toReport: Gate = (record, family) => {
-  const round = rebuildRound(record);
-  const checked = new Set(
-    record.steps.filter((step) => step.phase === 'test' && step.round === round).map((step) => step.stepId),
-  );
   const run = latestRun(record);
   const open = run && run.decision !== 'failed' ? run : undefined;
   return [
-    ...family.test.checks
-      .filter((check) => !checked.has(check.id))
-      .map((check) => missing('test', `check-${check.id}`, 'check', { check: check.title })),
+    ...stepsOpen(record, family, 'test'),
     ...when(!open, missing('test', 'run', 'no-run')),
     ...when(open?.verdict === 'fail' && open.decision !== 'concession', missing('test', 'run', 'run-failed')),
   ];

@@ -168,17 +168,21 @@ describe('what keeps a gate shut, in words', () => {
       'The technician has not acknowledged the liquid and its hazards',
     ]);
   });
-  test('after teardown: the last capture, step and part', () => {
+  test('after teardown: the last action, step and part', () => {
     const { record } = job().playTo('clean');
     const torn = { ...record, station: 'teardown' as const };
     expect(gate('finish-teardown', torn)).toEqual([]);
-    expect(
-      gate('finish-teardown', { ...torn, captures: torn.captures.filter((one) => one.captureId !== 'nut-hand') }),
-    ).toEqual([
+    const opened = torn.steps.map((one) => (one.stepId === 'impeller' ? { ...one, state: 'open' as const } : one));
+    const answers = torn.answers.filter((one) => one.actionId !== 'nut-hand');
+    const { length } = present(family.teardown.find((step) => step.id === 'impeller')).actions;
+    expect(gate('finish-teardown', { ...torn, answers, steps: opened })).toEqual([
       {
-        ...{ code: 'capture', station: 'teardown', anchor: 'capture-nut-hand' },
-        about: { step: 'Impeller nut and impeller', ask: 'Thread hand of the impeller nut' },
+        ...{ code: 'step', station: 'teardown', anchor: 'step-impeller' },
+        about: { step: 'Impeller nut and impeller', left: 1, of: length },
       },
+    ]);
+    expect(words('finish-teardown', { ...torn, answers, steps: opened })).toEqual([
+      `Step “Impeller nut and impeller” is not done, 1 of ${length} actions left`,
     ]);
     expect(words('finish-teardown', { ...torn, steps: torn.steps.filter((one) => one.stepId !== 'seal') })).toEqual([
       'Step “Rotary seal” is not done',
@@ -223,9 +227,6 @@ describe('what keeps a gate shut, in words', () => {
     const built = { ...record, station: 'rebuild' as const };
     const without = (change: Partial<JobRecord>) => words('finish-rebuild', { ...built, ...change });
     expect(without({})).toEqual([]);
-    expect(without({ captures: built.captures.filter((one) => one.captureId !== 'deflector-gap-left') })).toEqual([
-      'Deflector: gap between deflector and bearing cover',
-    ]);
     expect(without({ steps: built.steps.filter((one) => one.stepId !== 'deflector-on') })).toEqual([
       'Step “Deflector” is not done',
     ]);
@@ -246,8 +247,8 @@ describe('what keeps a gate shut, in words', () => {
   test('before the report: each check, and a run that passed or was accepted', async () => {
     const tested = job().playTo('test');
     expect(words('pass-test', tested.record)).toEqual([
-      '“Turns freely by hand, no rub” is not confirmed',
-      '“Static leak test with water, seal and gasket dry for ten minutes” is not confirmed',
+      'Step “Turns freely by hand, no rub” is not done',
+      'Step “Static leak test with water, seal and gasket dry for ten minutes” is not done',
       'No run on the stand since the last rebuild',
     ]);
     await tested.test();
@@ -277,24 +278,15 @@ describe('what keeps a gate shut, in words', () => {
 test('a job waits for its numbers in the order of its steps and points, each with its unit and place', () => {
   const { record } = job().playTo('rebuild');
   const asks = asksOf(record, family);
+  const here = { kind: 'action', station: 'rebuild', round: 1 };
+  const gap = { label: 'Gap between deflector and bearing cover', unit: 'mm', id: 'deflector-gap-left' };
   expect(asks[0]).toEqual({
-    ...{ kind: 'capture', label: 'Gap between deflector and bearing cover', unit: 'mm', station: 'rebuild' },
-    id: 'deflector-gap-left',
+    ...{ ...here, label: 'Bearing temperature: Heat and fit the bearings', unit: '°C', id: 'bearings-heat' },
   });
-  expect(asks.filter((ask) => ask.kind === 'torque')).toEqual([
-    { kind: 'torque', label: 'Torque: Impeller and nut', unit: 'N·m', station: 'rebuild', id: 'impeller-on', round: 1 },
-    { kind: 'torque', label: 'Torque: Casing', unit: 'N·m', station: 'rebuild', id: 'casing-on', round: 1 },
-  ]);
-  expect(asks.filter((ask) => ask.kind === 'temperature')).toEqual([
-    {
-      ...{
-        kind: 'temperature',
-        label: 'Bearing temperature: Heat and fit the bearings',
-        unit: '°C',
-        station: 'rebuild',
-      },
-      ...{ id: 'bearings', round: 1 },
-    },
+  expect(asks.find((ask) => ask.unit === 'mm')).toEqual({ ...here, ...gap });
+  expect(asks.filter((ask) => ask.unit === 'N·m')).toEqual([
+    { ...here, label: 'Torque: Impeller and nut', unit: 'N·m', id: 'impeller-on-torque' },
+    { ...here, label: 'Torque: Casing', unit: 'N·m', id: 'casing-on-torque' },
   ]);
   expect(asks.find((ask) => ask.kind === 'reading')).toEqual({
     ...{ kind: 'reading', label: 'Front wear ring bore, plane A at 0°', unit: 'mm', station: 'rebuild' },

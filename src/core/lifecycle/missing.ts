@@ -6,8 +6,8 @@ const short = (words: string) => words.slice(0, 60);
 /** Everything that can keep a gate shut: a code, and the sentence that says it when it is read. */
 const sentences = {
   preparation: ({ what }: { what: Preparation }) => preparationWords[what].words,
-  capture: ({ step, ask }: { step: string; ask: string }) => `${step}: ${ask.toLowerCase()}`,
-  step: ({ step }: { step: string }) => `Step “${step}” is not done`,
+  step: ({ step, left, of }: { step: string; left: number; of: number }) =>
+    `Step “${step}” is not done${of > 1 && left > 0 ? `, ${left} of ${of} actions left` : ''}`,
   unaccounted: ({ part }: { part: string }) => `${part} is not accounted for`,
   uncleaned: ({ part }: { part: string }) => `${part} is not cleaned`,
   readings: ({ point, left, of }: { point: string; left: number; of: number }) =>
@@ -27,7 +27,6 @@ const sentences = {
   'left-unmeasured': ({ point, taken }: { point: string; taken: number }) =>
     `As left: ${point} is not measured${taken ? ' in full' : ''}`,
   'left-bad': ({ point, verdict }: { point: string; verdict: string }) => `As left: ${point} is ${verdict}`,
-  check: ({ check }: { check: string }) => `“${check}” is not confirmed`,
   'no-run': () => 'No run on the stand since the last rebuild',
   'run-failed': () => 'The run failed: back to rebuild, or a concession with a name',
   'no-failed-run': () => 'No run has been judged a failure',

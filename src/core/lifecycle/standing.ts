@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { workOf } from '../bench';
 import type { Family } from '../family';
 import { judgePoints } from '../inspection';
 import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../parts';
@@ -36,17 +37,14 @@ function inspectMove(record: JobRecord, family: Family): NextMove {
 }
 
 function rebuildMove(record: JobRecord, family: Family): NextMove {
-  const round = rebuildRound(record);
-  const isAgain = round > 1;
-  const done = record.steps.filter((step) => step.phase === 'rebuild' && step.round === round);
-  const isDone = (id: string) => done.some((one) => one.stepId === id);
-  const unsigned = family.rebuild.find(
-    (step) => step.hold_point && done.some((one) => one.stepId === step.id && !one.second),
-  );
-  if (unsigned) return { code: 'sign-hold-point', step: unsigned.title };
-  const next = family.rebuild.find((step) => !isDone(step.id));
+  const isAgain = rebuildRound(record) > 1;
+  const work = workOf(record, family, 'rebuild');
+  const held = work.find((one) => one.isHeld);
+  if (held) return { code: 'sign-hold-point', step: held.step.title };
+  const next = work.find((one) => !one.isDone);
   if (!next) return { code: 'measure-as-left', isAgain };
-  return { code: 'rebuild', step: next.title, done: done.length, of: family.rebuild.length, isAgain };
+  const done = work.filter((one) => one.isDone).length;
+  return { code: 'rebuild', step: next.step.title, done, of: work.length, isAgain };
 }
 
 function partsMove(record: JobRecord, family: Family): NextMove {
@@ -70,8 +68,8 @@ function testMove(record: JobRecord): NextMove {
 }
 
 function teardownMove(record: JobRecord, family: Family): NextMove {
-  const done = record.steps.filter((step) => step.phase === 'teardown').length;
-  return { code: 'teardown', done, of: family.teardown.length };
+  const work = workOf(record, family, 'teardown');
+  return { code: 'teardown', done: work.filter((one) => one.isDone).length, of: work.length };
 }
 
 function receiveMove(record: JobRecord): NextMove {
@@ -113,17 +111,16 @@ function minutesAt(family: Family, station: Family['labour'][number]['station'])
 }
 
 /** How much of a station's steps is still to do, from 1 to 0. */
-function shareLeft(record: JobRecord, phase: 'teardown' | 'rebuild', total: number): number {
-  const round = phase === 'rebuild' ? rebuildRound(record) : 1;
-  const done = record.steps.filter((step) => step.phase === phase && step.round === round).length;
-  return 1 - Math.min(1, done / total);
+function shareLeft(record: JobRecord, family: Family, phase: 'teardown' | 'rebuild'): number {
+  const work = workOf(record, family, phase);
+  return work.length ? work.filter((one) => !one.isDone).length / work.length : 0;
 }
 
 /** Minutes of a station that are ahead, in part where the job stands there, or nothing where it is passed. */
 function minutesAhead(record: JobRecord, family: Family, phase: 'teardown' | 'rebuild'): number {
   const whole = minutesAt(family, phase);
   if (comesBefore(record.station, phase)) return whole;
-  return record.station === phase ? whole * shareLeft(record, phase, family[phase].length) : 0;
+  return record.station === phase ? whole * shareLeft(record, family, phase) : 0;
 }
 
 function partsAhead(record: JobRecord, family: Family): Pick<Remaining, 'partsLeadDays' | 'partsDueOn'> {

@@ -66,10 +66,20 @@ export type Phase = (typeof phases)[number];
 export const stepPhases = ['teardown', 'clean', 'rebuild', 'test'] as const;
 export type StepPhase = (typeof stepPhases)[number];
 
-export const capturePhases = ['teardown', 'rebuild'] as const;
-export type CapturePhase = (typeof capturePhases)[number];
+/** Phases in which the bench works through steps. */
+export const benchPhases = ['teardown', 'rebuild', 'test'] as const;
+export type BenchPhase = (typeof benchPhases)[number];
 
-export const findingKinds = ['point', 'visual'] as const;
+/** How an action stands: answered, impossible with a reason, or taken back. */
+export const answerStates = ['done', 'not possible', 'undone'] as const;
+export type AnswerState = (typeof answerStates)[number];
+
+/** A step that was done may be opened again. */
+export const stepStates = ['done', 'open'] as const;
+export type StepState = (typeof stepStates)[number];
+
+/** 'bench': an answer at teardown that differs from what it should be: somebody was in here before. */
+export const findingKinds = ['point', 'visual', 'bench'] as const;
 export type FindingKind = (typeof findingKinds)[number];
 
 /** What a person may say of a point in place of the proposed verdict. */

@@ -1,4 +1,14 @@
-import { asId, type Finding, type JobRecord, type Phase, type Quote, type QuoteLine, type Reading } from '.';
+import {
+  asId,
+  type Answer,
+  type Finding,
+  type JobRecord,
+  type Phase,
+  type Quote,
+  type QuoteLine,
+  type Reading,
+  type StepDone,
+} from '.';
 
 const exampleIntake: NonNullable<JobRecord['intake']> = {
   version: 1,
@@ -47,7 +57,7 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
     })),
     parts: [],
     steps: [],
-    captures: [],
+    answers: [],
     readings: [],
     findings: [],
     quotes: [],
@@ -87,6 +97,21 @@ export function exampleReading(
   };
 }
 
+/** An answer at teardown that is right. */
+export const exampleAnswer = (change: Partial<Answer> = {}): Answer => ({
+  ...{ phase: 'teardown', round: 1, actionId: 'action', state: 'done', typed: '', value: null, unit: '' },
+  ...{ photoId: null, data: {}, conceded: false, version: 1 },
+  ...{ personId: null, personName: 'Odile', at: '2026-11-21T08:00:00.000Z' },
+  ...change,
+});
+
+/** A rebuild step that is done and not signed. */
+export const exampleStep = (change: Partial<StepDone> = {}): StepDone => ({
+  ...{ phase: 'rebuild', round: 1, stepId: 'step', state: 'done', data: {}, second: null, version: 1 },
+  ...{ personId: null, personName: 'Ines', at: '2026-11-22T08:00:00.000Z' },
+  ...change,
+});
+
 /** What the examples share: who did it, and when. */
 const signed = { personId: null, personName: 'Marek', at: '2026-11-21T08:00:00.000Z' };
 
@@ -104,6 +129,7 @@ export function exampleFinding(change: Partial<Finding> = {}): Finding {
     kind: 'visual',
     phase: 'as-found',
     pointId: null,
+    actionId: null,
     partRef: 'impeller',
     words: 'pitted',
     plain: 'pitted',

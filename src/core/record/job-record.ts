@@ -15,8 +15,9 @@ import type {
 } from './ids';
 import type {
   Action,
+  AnswerState,
   ApprovalWay,
-  CapturePhase,
+  BenchPhase,
   Cleaning,
   FindingKind,
   Holder,
@@ -30,6 +31,7 @@ import type {
   RunVerdict,
   Station,
   StepPhase,
+  StepState,
 } from './enumerations';
 
 /**
@@ -76,6 +78,9 @@ export interface Intake {
   readonly hazards: string;
   readonly shippingDamage: string;
   readonly elastomer: string;
+  /** Of the liquid as it is pumped; null where nobody said it. */
+  readonly liquidTemperatureC?: number | null | undefined;
+  readonly viscosityMm2S?: number | null | undefined;
   readonly isolation: Signed | null;
 }
 
@@ -92,22 +97,51 @@ export interface PartAccount extends Signed {
 
 export type StepData = Readonly<Record<string, string | number | boolean>>;
 
+/** A step of which all actions are answered, or one that was opened again; who is who closed or opened it. */
 export interface StepDone extends Signed {
   readonly phase: StepPhase;
   readonly round: number;
   readonly stepId: string;
+  readonly state: StepState;
   readonly data: StepData;
   readonly second: Signed | null;
   readonly version: number;
 }
 
-export interface CaptureTaken extends Signed {
-  readonly phase: CapturePhase;
-  readonly captureId: string;
-  readonly text: string;
-  readonly valueMm: number | null;
+/** What an answer holds beside its value. */
+export interface AnswerData {
+  /** What was put on or in. */
+  readonly consumable?: string | undefined;
+  /** Code of the tool or gauge that it was done with. */
+  readonly tool?: string | undefined;
+  /** Torque by pass, in N·m. */
+  readonly passes?: readonly number[] | undefined;
+  /** Room temperature beside a bearing that was heated, in °C. */
+  readonly ambientC?: number | undefined;
+  /** Why it was not possible, or why it may stand though it is not right. */
+  readonly reason?: string | undefined;
+  /** The figure that a setting asked for. */
+  readonly asked?: number | undefined;
+  /** Cautions that were read before it. */
+  readonly cautions?: readonly string[] | undefined;
+  /** Words of an answer from before actions. */
+  readonly text?: string | undefined;
+}
+
+/** What was answered to one action of a step. */
+export interface Answer extends Signed {
+  readonly phase: BenchPhase;
+  readonly round: number;
+  readonly actionId: string;
+  readonly state: AnswerState;
   readonly typed: string;
+  /** In the unit beside it; null for what is no number. */
+  readonly value: number | null;
+  readonly unit: string;
   readonly photoId: PhotoId | null;
+  readonly data: AnswerData;
+  /** Whether it is not right and stands by the word of who signed it. */
+  readonly conceded: boolean;
   readonly version: number;
 }
 
@@ -139,6 +173,8 @@ export interface Finding extends Signed {
    */
   readonly phase: Phase;
   readonly pointId: string | null;
+  /** The action whose answer it follows from, for a finding of the bench. */
+  readonly actionId: string | null;
   readonly partRef: string;
   readonly words: string;
   readonly plain: string;
@@ -334,7 +370,7 @@ export interface JobRecord extends JobHead, RecordFrame {
   readonly acknowledgements: readonly Acknowledgement[];
   readonly parts: readonly PartAccount[];
   readonly steps: readonly StepDone[];
-  readonly captures: readonly CaptureTaken[];
+  readonly answers: readonly Answer[];
   readonly readings: readonly Reading[];
   readonly findings: readonly Finding[];
   readonly quotes: readonly Quote[];
@@ -348,19 +384,23 @@ export interface JobRecord extends JobHead, RecordFrame {
   readonly returned: ReturnRecord | null;
 }
 
-type Recorded = Pick<JobRecord, 'station' | 'hold' | 'closedAt' | 'captures' | 'steps' | 'readings' | 'parts'>;
+type Recorded = Pick<JobRecord, 'station' | 'hold' | 'closedAt' | 'answers' | 'steps' | 'readings' | 'parts'>;
 
 /** Whether the job's construction can still be corrected: nothing was recorded by its parts, steps and points. */
 export function isConstructionOpen(record: Recorded): boolean {
   const isEarly = record.station === 'receive' || record.station === 'teardown';
-  const isUntouched =
-    !record.captures.length && !record.steps.length && !record.readings.length && !record.parts.length;
+  const isUntouched = !record.answers.length && !record.steps.length && !record.readings.length && !record.parts.length;
   return isEarly && !record.hold && !record.closedAt && isUntouched;
 }
 
 /** Rebuild rounds: one more than the test runs that sent the pump back. */
 export function rebuildRound(record: Pick<JobRecord, 'runs'>): number {
   return 1 + record.runs.filter((run) => run.decision === 'failed').length;
+}
+
+/** The round that work of a phase counts to: teardown is done once. */
+export function roundOf(record: Pick<JobRecord, 'runs'>, phase: BenchPhase): number {
+  return phase === 'teardown' ? 1 : rebuildRound(record);
 }
 
 export function currentQuote(record: Pick<JobRecord, 'quotes'>): Quote | null {

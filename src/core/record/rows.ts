@@ -1,8 +1,8 @@
 import type { FindingId, OrderId, QuoteId } from './ids';
 import type {
   Acknowledgement,
+  Answer,
   Approval,
-  CaptureTaken,
   CustomerLink,
   Disposition,
   Finding,
@@ -31,7 +31,7 @@ export interface JobRows {
   readonly acknowledgement: Acknowledgement;
   readonly part: PartAccount;
   readonly step: StepDone;
-  readonly capture: CaptureTaken;
+  readonly answer: Answer;
   readonly reading: Reading;
   readonly finding: Omit<Finding, 'disposition'>;
   readonly disposition: Disposition & { readonly findingId: FindingId };
@@ -67,7 +67,7 @@ const byId = <Row extends { readonly id: string; readonly at: string }>(): Ways<
 });
 const single = { key: () => 'one', order: () => '' };
 const stepKey = (row: StepDone) => `${row.phase} ${row.round} ${row.stepId}`;
-const captureKey = (row: CaptureTaken) => `${row.phase} ${row.captureId}`;
+const answerKey = (row: Answer) => `${row.phase} ${row.round} ${row.actionId}`;
 const readingKey = (row: Reading) => `${row.pointId} ${row.place} ${row.phase}`;
 
 const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
@@ -76,7 +76,7 @@ const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
   acknowledgement: { key: (row) => row.caution, order: (row) => inTime(row, row.caution) },
   part: { key: (row) => row.ref, order: (row) => row.ref },
   step: { key: stepKey, order: (row) => inTime(row, stepKey(row)) },
-  capture: { key: captureKey, order: (row) => inTime(row, captureKey(row)) },
+  answer: { key: answerKey, order: (row) => inTime(row, answerKey(row)) },
   reading: { key: readingKey, order: readingKey },
   finding: byId(),
   disposition: { key: (row) => row.findingId, order: (row) => row.findingId },
@@ -103,7 +103,7 @@ export function emptyTables(): RowTables {
     acknowledgement: new Map(),
     part: new Map(),
     step: new Map(),
-    capture: new Map(),
+    answer: new Map(),
     reading: new Map(),
     finding: new Map(),
     disposition: new Map(),
@@ -171,7 +171,7 @@ export function tablesOf(record: JobRecord): RowTables {
   for (const row of record.acknowledgements) put('acknowledgement', row);
   for (const row of record.parts) put('part', row);
   for (const row of record.steps) put('step', row);
-  for (const row of record.captures) put('capture', row);
+  for (const row of record.answers) put('answer', row);
   for (const row of record.readings) put('reading', row);
   for (const row of record.photos) put('photo', row);
   for (const { disposition, ...finding } of record.findings) {
@@ -226,7 +226,7 @@ export function recordOf(tables: RowTables, frame: RecordFrame): JobRecord {
     acknowledgements: orderedRows(tables, 'acknowledgement'),
     parts: orderedRows(tables, 'part'),
     steps: orderedRows(tables, 'step'),
-    captures: orderedRows(tables, 'capture'),
+    answers: orderedRows(tables, 'answer'),
     readings: orderedRows(tables, 'reading'),
     findings: findingsOf(tables),
     quotes: quotesOf(tables),

@@ -6,6 +6,7 @@ import type { JobRecord, Phase, TestRun } from '../record';
 import { judgeRun } from '../testing';
 import { writeLimits } from '../units';
 import type { AsBuilt } from './as-built';
+import { benchDeviations, positionsOf, stepsOf } from './as-built-bench';
 import { settingsOf } from './as-built-settings';
 
 interface Asked {
@@ -126,22 +127,6 @@ function testOf(family: Family, run: TestRun): AsBuilt['tests'][number] {
   };
 }
 
-function stepsOf({ record, family }: Asked): AsBuilt['steps'] {
-  const number = (value: unknown) => (typeof value === 'number' ? value : null);
-  return record.steps
-    .filter((step) => step.phase === 'rebuild')
-    .map((step) => ({
-      round: step.round,
-      title: family.rebuild.find((one) => one.id === step.stepId)?.title ?? step.stepId,
-      by: step.personName,
-      at: step.at,
-      torque_nm: number(step.data.torqueNm),
-      temperature_c: number(step.data.temperatureC),
-      consumable: typeof step.data.consumable === 'string' ? step.data.consumable : null,
-      hold_point_signed_by: step.second?.personName ?? null,
-    }));
-}
-
 function partsFitted({ record, family }: Asked): AsBuilt['parts_fitted'] {
   const wanted = new Map<string, number>();
   for (const line of approvedLines(record))
@@ -153,24 +138,9 @@ function partsFitted({ record, family }: Asked): AsBuilt['parts_fitted'] {
   });
 }
 
-function positionsOf({ record, family }: Asked): AsBuilt['positions'] {
-  const said = (phase: 'teardown' | 'rebuild', id: string) => {
-    const taken = record.captures.find((one) => one.phase === phase && one.captureId === id);
-    return taken ? taken.typed || taken.text || (taken.photoId ? 'photo' : '') : '';
-  };
-  return family.rebuild.flatMap((step) =>
-    step.captures
-      .filter((capture) => capture.agrees_with)
-      .map((capture) => ({
-        what: capture.ask,
-        teardown: said('teardown', present(capture.agrees_with)),
-        rebuild: said('rebuild', capture.id),
-      })),
-  );
-}
-
-function deviationsOf({ record }: Asked): string[] {
+function deviationsOf({ record, family }: Asked): string[] {
   return [
+    ...benchDeviations(record, family),
     ...record.findings.flatMap((finding) =>
       [
         finding.overruledReason &&
@@ -290,8 +260,8 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
     points: pointsOf(asked),
     findings: findingsOf(asked),
     parts_fitted: partsFitted(asked),
-    positions: positionsOf(asked),
-    steps: stepsOf(asked),
+    positions: positionsOf(record, family),
+    steps: stepsOf(record, family),
     settings: settingsOf(asked.record, asked.family),
     tests: record.runs.map((run) => testOf(family, run)),
     approvals: approvalsOf(asked),

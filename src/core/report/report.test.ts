@@ -3,7 +3,7 @@ import Ajv from 'ajv/dist/2020';
 import f1 from '@families/f1-overhung.json';
 import { judgeRun } from '../testing';
 import { buildFamily, loadFamily } from '../family';
-import { exampleReading, exampleRecord, exampleRun } from '../record/example-record';
+import { exampleReading, exampleRecord, exampleRun, exampleStep } from '../record/example-record';
 import { simulatedTestStand } from '@/stand-ins';
 import { asBuiltJsonSchema, asBuiltSchema, buildAsBuilt, nextRevision } from '.';
 
@@ -48,19 +48,7 @@ describe('the as-built record', () => {
       headHash: 'abc',
       readings: [exampleReading('wet-seat', 'A:0', 44.99), exampleReading('wet-seat', 'A:0', 45.006, 'as-left')],
       runs: [exampleRun({ guarantee, points, decision: 'concession', decisionReason: 'agreed' })],
-      steps: [
-        {
-          phase: 'rebuild',
-          round: 1,
-          stepId: 'casing-on',
-          personId: null,
-          personName: 'Ines',
-          at: '2026-11-22T08:00:00.000Z',
-          data: { torqueNm: 74 },
-          second: null,
-          version: 1,
-        },
-      ],
+      steps: [exampleStep({ stepId: 'casing-on', data: { torqueNm: 74 } })],
     });
     return {
       record,
@@ -97,19 +85,13 @@ describe('the as-built record', () => {
   });
   test('prints of a room and of policies only what somebody recorded', async () => {
     const given = await asked();
-    const heated = present(family.rebuild.find((step) => step.heat));
+    const heated = present(family.rebuild.find((step) => step.actions.some(({ answer }) => answer?.kind === 'heat')));
     const built = (ambientC?: number) =>
       buildAsBuilt({
         ...given,
         record: {
           ...given.record,
-          steps: [
-            {
-              ...{ phase: 'rebuild', round: 1, stepId: heated.id, second: null, version: 1, personId: null },
-              ...{ personName: 'Ines', at: '2026-11-22T08:00:00.000Z' },
-              data: ambientC === undefined ? {} : { ambientC },
-            },
-          ],
+          steps: [exampleStep({ stepId: heated.id, data: ambientC === undefined ? {} : { ambientC } })],
         },
       });
     const temperatures = (ambientC?: number) =>

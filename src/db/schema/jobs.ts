@@ -12,7 +12,8 @@ import {
 } from 'drizzle-orm/mysql-core';
 import {
   actions,
-  capturePhases,
+  answerStates,
+  benchPhases,
   findingKinds,
   holders,
   outcomes,
@@ -20,6 +21,7 @@ import {
   phases,
   stations,
   stepPhases,
+  stepStates,
   type FindingId,
   type JobId,
   type PersonId,
@@ -139,7 +141,8 @@ export const stepsDone = mysqlTable(
     phase: oneOf('phase', stepPhases).notNull(),
     /** Counts up when a job comes back from test: what was recorded before stays. */
     round: int('round').notNull().default(1),
-    stepId: varchar('step_id', { length: 60 }).notNull(),
+    stepId: varchar('step_id', { length: 80 }).notNull(),
+    state: oneOf('state', stepStates).notNull().default('done'),
     data: json('data').notNull(),
     secondName: shortText('second_name'),
     secondId: idOf<PersonId>('second_id'),
@@ -150,20 +153,24 @@ export const stepsDone = mysqlTable(
   (table) => [primaryKey({ columns: [table.jobId, table.phase, table.round, table.stepId] })],
 );
 
-export const captures = mysqlTable(
-  'captures',
+export const answers = mysqlTable(
+  'answers',
   {
     jobId: idOf<JobId>('job_id').notNull(),
-    phase: oneOf('phase', capturePhases).notNull(),
-    captureId: varchar('capture_id', { length: 60 }).notNull(),
-    text: longText('text').notNull(),
-    valueMm: decimal('value_mm', { precision: 14, scale: 6 }),
-    typed: shortText('typed').notNull(),
+    phase: oneOf('phase', benchPhases).notNull(),
+    round: int('round').notNull().default(1),
+    actionId: varchar('action_id', { length: 80 }).notNull(),
+    state: oneOf('state', answerStates).notNull().default('done'),
+    typed: longText('typed').notNull(),
+    value: decimal('value', { precision: 18, scale: 6 }),
+    unit: varchar('unit', { length: 12 }).notNull().default(''),
     photoId: idOf<PhotoId>('photo_id'),
+    data: json('data').notNull(),
+    conceded: boolean('conceded').notNull().default(false),
     version: int('version').notNull().default(1),
     ...who,
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.phase, table.captureId] })],
+  (table) => [primaryKey({ columns: [table.jobId, table.phase, table.round, table.actionId] })],
 );
 
 export const readings = mysqlTable(
@@ -193,6 +200,7 @@ export const findings = mysqlTable(
     kind: oneOf('kind', findingKinds).notNull(),
     phase: oneOf('phase', phases).notNull().default('as-found'),
     pointId: varchar('point_id', { length: 60 }),
+    actionId: varchar('action_id', { length: 80 }),
     partRef: varchar('part_ref', { length: 60 }).notNull(),
     words: longText('words').notNull(),
     plain: longText('plain').notNull(),

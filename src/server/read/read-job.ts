@@ -1,11 +1,12 @@
 import * as z from 'zod';
+import { verbs } from '@/contract';
 import { tagField } from '@/core/change/inputs';
 import { changesOf } from '@/core/change';
 import type { Family } from '@/core/family';
 import { answerLine, gateFor, jobDetails, moves, onward, sayMissing, sayMove, standingOf } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
 import { isConstructionOpen, type JobRecord } from '@/core/record';
-import { listEventsAfter, listInstruments, readShop } from '@/db';
+import { listEventsAfter, listInstruments, listPeople, readShop } from '@/db';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
 import { newerFamily } from '../library/newer-family';
@@ -66,8 +67,12 @@ export const readJob = defineUseCase({
   input: z.strictObject({ tag: tagField }),
   async run(context, { tag }) {
     const { record, family } = await findJob(context.database, tag);
-    const instruments = await listInstruments(context.database);
-    return { record, family, instruments, ...(await frameOf(context, record, family)) };
+    const [instruments, people] = await Promise.all([listInstruments(context.database), listPeople(context.database)]);
+    const signs: readonly string[] = [...verbs['sign-hold-point'].audience, 'owner'];
+    const signers = people
+      .filter((person) => person.pinHash !== null && signs.includes(person.role))
+      .map(({ id, name, role }) => ({ personId: id, name, role }));
+    return { record, family, instruments, signers, ...(await frameOf(context, record, family)) };
   },
 });
 export type JobView = Awaited<ReturnType<typeof readJob.run>>;

@@ -16,7 +16,16 @@ export const cleanParts: Decider<CleanParts, object> = ({ record, family, who },
     const before = record.steps.find((step) => step.phase === 'clean' && step.stepId === partRef);
     const version = (before?.version ?? 0) + 1;
     const data = { method, masked };
-    return put('step', { phase: 'clean', round: 1, stepId: partRef, data, second: null, version, ...who });
+    return put('step', {
+      phase: 'clean',
+      round: 1,
+      stepId: partRef,
+      state: 'done',
+      data,
+      second: null,
+      version,
+      ...who,
+    });
   });
   return { puts, note: { parts: parts.map((part) => part.partRef) }, result: {} };
 };

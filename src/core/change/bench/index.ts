@@ -1,5 +1,7 @@
 export { accountParts } from './account-parts';
 export { cleanParts } from './clean-parts';
-export { finishStep } from './finish-step';
-export { recordCapture } from './record-capture';
-export { signHoldPoint } from './sign-hold-point';
+export { allowDeviation } from './allow-deviation';
+export { answerAction, concedeAnswer } from './answer-action';
+export { benchVerdicts } from './bench-finding';
+export { signHoldPoint, type Signer } from './sign-hold-point';
+export { openAgain, undoAnswer } from './take-back';

@@ -1,23 +1,40 @@
-import { rebuildRound } from '../../record';
+import { workOf, type StepWork } from '../../bench';
+import { rebuildRound, type JobRecord, type Signed } from '../../record';
 import { put } from '../change';
 import { reason, refuse, refuseChanged, requireStation, type Decider } from '../decision';
 import type { SignHoldPoint } from '../inputs';
 
-/** A second person signs a hold point: never the one who did the step, and the step as that person saw it. */
-export const signHoldPoint: Decider<SignHoldPoint, object> = ({ record, family, who }, { stepId, basedOn }) => {
-  requireStation(record, 'rebuild');
-  const step = family.rebuild.find((one) => one.id === stepId);
+/** Whether a person did something of a step in this round: closed it, or answered one of its actions. */
+function hasWorkedOn({ step, row }: StepWork, who: Signed, record: JobRecord): boolean {
+  const ids = new Set(step.actions.map((action) => action.id));
   const round = rebuildRound(record);
-  const done = record.steps.find((one) => one.phase === 'rebuild' && one.round === round && one.stepId === stepId);
-  if (!step?.hold_point) return refuse('bad-input', reason('not-a-hold-point', { step: stepId }), 'stepId');
-  if (!done) return refuse('wrong-state', reason('step-not-done', { step: step.title }));
-  if (done.personId === who.personId) refuse('second-person-needed', reason('same-person', { person: who.personName }));
-  if (done.second)
-    refuse('wrong-state', reason('signed-already', { step: step.title, person: done.second.personName }));
-  if (done.version !== basedOn) refuseChanged(done, null);
+  const own = record.answers.filter((one) => one.phase === 'rebuild' && one.round === round && ids.has(one.actionId));
+  return row?.personId === who.personId || own.some((one) => one.personId === who.personId);
+}
+
+export interface Signer {
+  /** Who signs, proved by their PIN. */
+  readonly signer: Pick<Signed, 'personId' | 'personName'>;
+}
+
+/** A second person signs a hold point: somebody who did none of it in this round, and the step as they saw it. */
+export const signHoldPoint: Decider<SignHoldPoint, object, Signer> = (
+  { record, family, who, facts },
+  { stepId, basedOn },
+) => {
+  const second: Signed = { ...facts.signer, at: who.at };
+  requireStation(record, 'rebuild');
+  const work = workOf(record, family, 'rebuild').find((one) => one.step.id === stepId);
+  if (!work?.step.hold_point) return refuse('bad-input', reason('not-a-hold-point', { step: stepId }), 'stepId');
+  const { row, step } = work;
+  if (!row || !work.isDone) return refuse('wrong-state', reason('step-not-done', { step: step.title }));
+  if (hasWorkedOn(work, second, record))
+    refuse('second-person-needed', reason('same-person', { person: second.personName }));
+  if (row.second) refuse('wrong-state', reason('signed-already', { step: step.title, person: row.second.personName }));
+  if (row.version !== basedOn) refuseChanged(row, null);
   return {
-    puts: [put('step', { ...done, second: who, version: done.version + 1 })],
-    note: { stepId, round },
+    puts: [put('step', { ...row, second, version: row.version + 1 })],
+    note: { stepId, round: row.round, signedBy: second.personName },
     result: {},
   };
 };

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { capturePhases, partStates } from '../../record';
-import { basedOn, elementId, optionalText, photoId, sentence, tagField } from './fields';
+import { benchPhases, partStates } from '../../record';
+import { basedOn, elementId, optionalText, personId, photoId, sentence, tagField } from './fields';
 
 export const accountPartsInput = z.strictObject({
   tag: tagField,
@@ -21,31 +21,62 @@ export const cleanPartsInput = z.strictObject({
 });
 export type CleanParts = z.output<typeof cleanPartsInput>;
 
-export const recordCaptureInput = z.strictObject({
+/** What a person answers to one action of a step. */
+export const answerActionInput = z.strictObject({
   tag: tagField,
-  phase: z.enum(capturePhases),
-  captureId: elementId,
+  phase: z.enum(benchPhases),
+  actionId: elementId,
   typed: optionalText(300),
   photoId: photoId.nullable().default(null),
+  /** What was put on or in, by its name in the family. */
+  consumable: optionalText(100),
+  /** Code of the tool or gauge. */
+  tool: optionalText(20),
+  /** Torque by pass, in N·m. */
+  passes: z.array(z.number('type the torque').gt(0).max(10_000)).max(10).optional(),
+  ambientC: z.number('type the room temperature').min(-30).max(60).optional(),
+  /** It cannot be done or seen; the reason says why. */
+  notPossible: z.boolean().default(false),
   reason: optionalText(500),
+  cautionsRead: z.array(elementId).max(20).default([]),
+  /** The version of the answer that was seen here; 0 when there was none. */
   basedOn,
 });
-export type RecordCapture = z.output<typeof recordCaptureInput>;
+export type AnswerAction = z.output<typeof answerActionInput>;
 
-export const finishStepInput = z.strictObject({
+export const undoAnswerInput = z.strictObject({
   tag: tagField,
-  phase: z.enum(['teardown', 'rebuild', 'test']),
-  stepId: elementId,
-  /** The version of the step as done before in this round; 0 when it is done for the first time. */
-  basedOn: basedOn.default(0),
-  cautionsRead: z.array(elementId).max(20).default([]),
-  torqueNm: z.number('type the torque').gt(0).max(10000).optional(),
-  temperatureC: z.number('type the temperature').min(-60).max(300).optional(),
-  ambientC: z.number('type the room temperature').min(-30).max(60).optional(),
-  consumable: z.string().max(100).optional(),
-  note: optionalText(500),
+  phase: z.enum(benchPhases),
+  actionId: elementId,
+  basedOn,
 });
-export type FinishStep = z.output<typeof finishStepInput>;
+export type UndoAnswer = z.output<typeof undoAnswerInput>;
 
-export const signHoldPointInput = z.strictObject({ tag: tagField, stepId: elementId, basedOn });
+export const openAgainInput = z.strictObject({
+  tag: tagField,
+  phase: z.enum(benchPhases),
+  stepId: elementId,
+  /** From which action on; the whole step where none is named. */
+  actionId: elementId.optional(),
+  reason: sentence(500),
+  /** The version of the step; 0 where it was not done yet. */
+  basedOn,
+});
+export type OpenAgain = z.output<typeof openAgainInput>;
+
+export const allowDeviationInput = z.strictObject({
+  tag: tagField,
+  phase: z.enum(benchPhases),
+  stepId: elementId,
+  reason: sentence(500),
+});
+export type AllowDeviation = z.output<typeof allowDeviationInput>;
+
+export const signHoldPointInput = z.strictObject({
+  tag: tagField,
+  stepId: elementId,
+  basedOn,
+  /** Who signs, and the PIN that says so; the screen may be another person's. */
+  signer: z.strictObject({ personId, pin: z.string().max(12) }),
+});
 export type SignHoldPoint = z.output<typeof signHoldPointInput>;

@@ -27,3 +27,4 @@ export const findingId = madeId().brand<'FindingId'>();
 export const quoteId = madeId().brand<'QuoteId'>();
 export const quoteLineId = madeId().brand<'QuoteLineId'>();
 export const orderLineId = madeId().brand<'OrderLineId'>();
+export const personId = madeId().brand<'PersonId'>();

@@ -24,6 +24,7 @@ export function findingOfPoint(
     kind: 'point',
     phase,
     pointId,
+    actionId: null,
     partRef: point.part,
     words: wordsOf(state, phase),
     plain: plainSentence(state),

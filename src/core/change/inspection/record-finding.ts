@@ -9,14 +9,26 @@ export const recordFinding: Decider<RecordFinding, { readonly findingId: Finding
   { record, family, who, newId },
   { partRef, words, plain, photoId },
 ) => {
-  requireStation(record, 'teardown', 'clean', 'inspect');
+  requireStation(record, 'teardown', 'clean', 'inspect', 'rebuild', 'test');
+  const phase = record.station === 'rebuild' || record.station === 'test' ? 'as-left' : 'as-found';
   if (!findPart(family, partRef)) refuse('bad-input', reason('unknown-part', { part: partRef }), 'partRef');
   if (photoId && !record.photos.some((photo) => photo.id === photoId))
     refuse('wrong-job', reason('picture-of-another-job'), 'photoId');
   const known = family.damage.find((damage) => damage.part === partRef && damage.seen === words);
   const id = newId<FindingId>();
   const row: RowOf<'finding'> = {
-    ...{ id, kind: 'visual', phase: 'as-found', pointId: null, partRef, words, photoId, version: 1, ...who },
+    ...{
+      id,
+      kind: 'visual',
+      phase,
+      pointId: null,
+      actionId: null,
+      partRef,
+      words,
+      photoId,
+      version: 1,
+      ...who,
+    },
     ...{ proposed: null, verdict: null, overruledReason: null, waivedReason: null },
     plain: plain || known?.plain || words,
   };

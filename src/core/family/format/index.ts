@@ -4,7 +4,7 @@ import { partOf } from './parts';
 import { asItIs, orBySize, type Figure } from './pieces';
 import { pointOf } from './points';
 import { sectionOf } from './section';
-import { rebuildStepOf, teardownStepOf } from './steps';
+import { stepOf } from './steps';
 import { damage, kitOf, labourOf, trialOf } from './trial';
 
 export { materialClasses } from './pieces';
@@ -34,8 +34,8 @@ const familyOf = (figure: Figure) =>
     section: sectionOf(figure),
     parts: z.array(partOf(figure)),
     points: z.array(pointOf(figure)),
-    teardown: z.array(teardownStepOf(figure)),
-    rebuild: z.array(rebuildStepOf(figure)),
+    teardown: z.array(stepOf(figure)),
+    rebuild: z.array(stepOf(figure)),
     test: trialOf(figure),
     damage: z.array(damage),
     kits: z.array(kitOf(figure)),
@@ -89,10 +89,14 @@ export interface FamilyFile extends FamilyHeader {
 
 export type FamilyPart = Family['parts'][number];
 export type FamilyPoint = Family['points'][number];
-export type TeardownStep = Family['teardown'][number];
-export type RebuildStep = Family['rebuild'][number];
-export type Capture = TeardownStep['captures'][number];
-export type Setting = RebuildStep['settings'][number];
+export type Step = Family['rebuild'][number];
+export type StepAction = Step['actions'][number];
+/** What an action asks. */
+export type AnswerForm = NonNullable<StepAction['answer']>;
+export type AnswerKind = AnswerForm['kind'];
+export type FormOf<Kind extends AnswerKind> = Extract<AnswerForm, { kind: Kind }>;
+export type Setting = FormOf<'setting'>;
+export type Consumable = StepAction['consumables'][number];
 export type Axis = Family['axes'][number];
 export type SizeRow = Family['sizes'][number];
 export type FamilySet = Family['sets'][number];

@@ -1,85 +1,60 @@
 import * as z from 'zod';
-import { bandOf, conditional, reference, type Figure } from './pieces';
+import { answerOf } from './answers';
+import { conditional, reference, type Figure } from './pieces';
 
-const captureOf = (figure: Figure) =>
+/** Which member of its set something is; put in when a pump is built. */
+const member = z
+  .strictObject({ set: reference, number: z.number().int(), of: z.number().int(), name: z.string() })
+  .optional();
+
+/** One movement a line; a single text is taken for its lines. */
+const lines = z.union([z.array(z.string()).min(1), z.string().transform((text) => text.split('\n'))]);
+
+const consumable = z.strictObject({ what: z.string(), suits: z.array(z.string()), use: z.string() });
+
+/** One thing that is done, marked, counted, measured, checked or decided; ticked or answered on its own. */
+const actionOf = (figure: Figure) =>
   z.strictObject({
     ...conditional,
     id: reference,
-    /** 'value': a number with a unit of its own, such as MΩ or a torque of drag, kept as it was typed. */
-    kind: z.enum(['match-mark', 'position', 'count', 'photo', 'orientation', 'thread-hand', 'value']),
-    unit: z.string().optional(),
-    /** For a count: the part that is counted. */
-    of: reference.optional(),
-    ask: z.string(),
-    choices: z.array(z.string()).optional(),
-    expect: figure(z.union([z.number(), z.string()])).optional(),
-    /** In rebuild: the teardown capture that this one must agree with, and for positions within what. */
-    agrees_with: reference.optional(),
-    tolerance_mm: figure(z.number().positive()).optional(),
+    member,
+    /** As it stands in the list of actions; the first line of `do` where it has none. */
+    title: z.string().optional(),
+    do: lines,
+    reason: z.string().optional(),
+    mistake: z.string().optional(),
+    tools: z.array(z.string()).default([]),
+    /** What is put on or in; one of them is chosen, of those that the elastomers met there will stand. */
+    consumables: z.array(consumable).default([]),
+    /** Parts that light up in the section; all of the step where none is named. */
+    lights: z.array(reference).default([]),
+    /** Which way the lit parts move: along the shaft, about it, or not at all. */
+    moves: z.enum(['toward drive', 'toward wet end', 'clockwise', 'anticlockwise', 'none']).default('none'),
+    cautions: z.array(reference).default([]),
+    /** Actions of this step that come first; without it, the one before. */
+    after: z.array(reference).optional(),
+    /** At teardown: asked once, and not again when the pump is put together. */
+    once: z.boolean().default(false),
+    answer: answerOf(figure).optional(),
   });
 
-const sharedOf = (figure: Figure) => ({
-  ...conditional,
-  id: reference,
-  title: z.string(),
-  do: z.string(),
-  parts: z.array(reference),
-  tools: z.array(z.string()).default([]),
-  cautions: z.array(reference).default([]),
-  reason: z.string().optional(),
-  mistake: z.string().optional(),
-  captures: z.array(captureOf(figure)).default([]),
-});
-
-/**
- * A bench sum shown at the step: its inputs from the family, and those that come from the job's readings or positions.
- */
-const setting = z.strictObject({
-  ...conditional,
-  sum: z.string(),
-  title: z.string(),
-  input: z.record(z.string(), z.unknown()).default({}),
-  /** Input field by the point whose readings (as a list, or their mean) or the capture whose position it takes. */
-  from: z
-    .record(
-      z.string(),
-      z.strictObject({
-        point: reference.optional(),
-        capture: reference.optional(),
-        as: z.enum(['list', 'mean']).default('mean'),
-      }),
-    )
-    .default({}),
-  /** The figure of the result that the step wants. */
-  gives: z.string(),
-  unit: z.string(),
-});
-
-export const teardownStepOf = (figure: Figure) => z.strictObject(sharedOf(figure));
-
-export const rebuildStepOf = (figure: Figure) =>
+/** Actions that belong together and are done, and where it says so signed, as one. */
+export const stepOf = (figure: Figure) =>
   z.strictObject({
-    ...sharedOf(figure),
+    ...conditional,
+    id: reference,
+    member,
+    title: z.string(),
+    reason: z.string().optional(),
+    mistake: z.string().optional(),
+    /** Steps that come first; without it, the one before; an empty list for none. */
+    after: z.array(reference).optional(),
+    /** Parts that come off, or go on, here. */
+    parts: z.array(reference).default([]),
+    /** Parts that must have come in before it can be done. */
     needs: z.array(reference).default([]),
-    settings: z.array(setting).default([]),
-    consumables: z.array(z.strictObject({ what: z.string(), suits: z.array(z.string()), use: z.string() })).default([]),
-    heat: z
-      .strictObject({
-        bore_mm: figure(z.number()),
-        shaft: z.string(),
-        mounting_clearance_um: figure(z.number().positive()),
-        sealed: z.boolean(),
-      })
-      .optional(),
-    torque: z
-      .strictObject({
-        window_nm: bandOf(figure),
-        thread: figure(z.string()),
-        grade: z.string(),
-        bolts: figure(z.number().int()).default(1),
-        pattern: z.string(),
-      })
-      .optional(),
-    measures: z.array(reference).default([]),
+    cautions: z.array(reference).default([]),
+    /** A second person signs it before anything closes over it. */
     hold_point: z.boolean().default(false),
+    actions: z.array(actionOf(figure)).min(1),
   });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { conditional, reference, type Figure } from './pieces';
+import { stepOf } from './steps';
 
 export const trialOf = (figure: Figure) =>
   z
@@ -14,14 +15,8 @@ export const trialOf = (figure: Figure) =>
       grade: z.enum(['1E', '1B', '1U', '2B', '2U', '3B']),
       flow_shares: z.array(z.number().min(0)),
       pipe_mm: z.strictObject({ suction: figure(z.number()), discharge: figure(z.number()) }),
-      checks: z.array(
-        z.strictObject({
-          ...conditional,
-          id: reference,
-          title: z.string(),
-          cautions: z.array(reference).default([]),
-        }),
-      ),
+      /** What is checked on the stand beside the curve. */
+      steps: z.array(stepOf(figure)),
       cautions: z.array(reference),
       stop_when: z.array(z.string()),
     })

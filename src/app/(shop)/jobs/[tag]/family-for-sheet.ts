@@ -6,14 +6,15 @@ type Part = 'parts' | 'points' | 'teardown' | 'rebuild' | 'damage' | 'section';
 /** What each station's sheet reads of the family: the rest would be sent to the browser for nothing. */
 const needed: Readonly<Record<Station, readonly Part[]>> = {
   receive: [],
-  teardown: ['parts', 'teardown', 'section'],
+  teardown: ['parts', 'teardown', 'section', 'damage'],
   clean: ['parts'],
   inspect: ['parts', 'points', 'damage', 'section'],
   quote: [],
   approve: [],
   parts: ['parts', 'rebuild'],
-  rebuild: ['parts', 'points', 'rebuild', 'section'],
-  test: [],
+  // What was found at teardown is what some of rebuild must agree with.
+  rebuild: ['parts', 'points', 'teardown', 'rebuild', 'section', 'damage'],
+  test: ['parts'],
   report: ['points'],
   return: [],
 };

@@ -4,13 +4,17 @@ import f4 from '@families/f4-bore-hole.json';
 import f5 from '@families/f5-plastic-booster.json';
 import f6 from '@families/f6-internal-gear.json';
 import f9 from '@families/f9-belt-packed.json';
-import { buildFamily, loadFamily } from '../family';
-import { exampleReading, exampleRecord } from '../record/example-record';
-import type { CapturePhase, CaptureTaken } from '../record';
+import { buildFamily, loadFamily, type Setting } from '../family';
+import { exampleAnswer, exampleReading, exampleRecord } from '../record/example-record';
+import type { Answer } from '../record';
 import { reckonSetting, sayFigure, takenFrom } from './reckon-setting';
 
 const settingOf = (family: ReturnType<typeof buildFamily>, step: string) =>
-  present(present(family.rebuild.find((one) => one.id === step)).settings[0]);
+  present(
+    present(family.rebuild.find((one) => one.id === step)).actions.flatMap(({ answer }): Setting[] =>
+      answer?.kind === 'setting' ? [answer] : [],
+    )[0],
+  );
 
 describe('a setting takes its inputs from the family and from the job', () => {
   test('the float of a bore-hole pump from its readings: as left before as found', () => {
@@ -70,14 +74,13 @@ test('what the sum refuses is said in its words', () => {
 describe('a setting from a position that was kept', () => {
   const family = buildFamily(loadFamily(f2), {});
   const setting = settingOf(family, 'seat-in');
-  const kept = (phase: CapturePhase, captureId: string, valueMm: number | null): CaptureTaken => ({
-    ...{ phase, captureId, text: '', valueMm, typed: String(valueMm), photoId: null, version: 1 },
-    ...{ personId: null, personName: 'Odile', at: '' },
-  });
-  const reckoned = (...captures: readonly CaptureTaken[]) =>
-    reckonSetting(setting, exampleRecord({ captures }), family);
-  const length = (...captures: readonly CaptureTaken[]) => {
-    const { outcome } = reckoned(...captures);
+  const asked = present(family.teardown.flatMap((step) => step.actions).find((one) => one.id === 'seal-length'));
+  const sealLength = present(asked.do[0]).toLowerCase();
+  const kept = (phase: Answer['phase'], actionId: string, value: number | null, round = 1): Answer =>
+    exampleAnswer({ phase, actionId, value, unit: 'mm', typed: String(value), round });
+  const reckoned = (...answers: readonly Answer[]) => reckonSetting(setting, exampleRecord({ answers }), family);
+  const length = (...answers: readonly Answer[]) => {
+    const { outcome } = reckoned(...answers);
     return outcome && sayFigure(outcome, setting);
   };
   test('is reckoned from teardown until rebuild has its own, and then from the last of rebuild', () => {
@@ -86,11 +89,12 @@ describe('a setting from a position that was kept', () => {
     const both = [kept('teardown', 'seal-length', 12), kept('rebuild', 'seal-length-left', 11)];
     expect(length(...both)).toBe('29 mm');
     expect(length(...both.toReversed())).toBe('29 mm');
-    expect(length(...both, kept('rebuild', 'seal-length-left', 10.5))).toBe('29.5 mm');
+    expect(length(...both, kept('rebuild', 'seal-length-left', 10.5, 2))).toBe('29.5 mm');
+    expect(length({ ...kept('rebuild', 'seal-length-left', 11), state: 'undone' }, ...both.slice(0, 1))).toBe('28 mm');
   });
   test('is not reckoned from another place, nor from words', () => {
     expect(reckoned(kept('teardown', 'secondary-count', 12))).toEqual({
-      ...{ setting, outcome: null, waits: 'waits for seal-length' },
+      ...{ setting, outcome: null, waits: `waits for ${sealLength}` },
     });
     expect(reckoned(kept('rebuild', 'secondary-count-left', 12)).outcome).toBeNull();
     expect(reckoned(kept('teardown', 'seal-length', null)).outcome).toBeNull();
@@ -102,7 +106,7 @@ describe('a setting from a position that was kept', () => {
     const odd = { ...setting, input: { ...setting.input, free_length_mm: -1, compression_mm: { min: 6, max: 4 } } };
     const { outcome, waits } = reckonSetting(
       odd,
-      exampleRecord({ captures: [kept('teardown', 'seal-length', 12)] }),
+      exampleRecord({ answers: [kept('teardown', 'seal-length', 12)] }),
       family,
     );
     expect(outcome).toBeNull();
@@ -133,7 +137,7 @@ describe('a setting from several things', () => {
   });
   test('a sum that wants a solver is reckoned elsewhere, and says where', () => {
     const packed = buildFamily(loadFamily(f9), {});
-    const donor = present(present(packed.rebuild.find((one) => one.id === 'impeller-on')).settings[0]);
+    const donor = settingOf(packed, 'impeller-on');
     const readings = ['impeller-a', 'impeller-b'].map((id) => exampleReading(id, 'A:0', 167.8));
     expect(reckonSetting(donor, exampleRecord({ readings }), packed)).toMatchObject({
       ...{ outcome: null, waits: 'is reckoned on the Sums page' },

@@ -1,6 +1,7 @@
 import { present } from '../present';
 import { pointsNamed, type Family, type Setting } from '../family';
 import type { JobRecord } from '../record';
+import { latestAnswer } from './work';
 import { findSum, SumRefusal, type Outcome } from '../sums';
 
 /** A setting with this job's own numbers, or what it waits for. */
@@ -10,20 +11,59 @@ export interface ReckonedSetting {
   readonly waits: string;
 }
 
+interface Job {
+  readonly record: JobRecord;
+  readonly family: Family;
+}
+
+/** The value of an action: of the one at rebuild that asks the same again, where that is answered, else its own. */
+function valueAt(actionId: string, { record, family }: Job): number | null {
+  const again = family.rebuild
+    .flatMap((step) => step.actions)
+    .find(({ answer }) => answer && 'agrees_with' in answer && answer.agrees_with === actionId);
+  const left = again && latestAnswer(record, 'rebuild', again.id);
+  const own = latestAnswer(record, 'rebuild', actionId) ?? latestAnswer(record, 'teardown', actionId);
+  return left?.value ?? own?.value ?? null;
+}
+
+function factOf(fact: NonNullable<Setting['from'][string]['job']>, { intake }: JobRecord): number | null {
+  const { duty } = intake;
+  const facts = {
+    speed_rpm: duty?.speedRpm,
+    flow_m3h: duty?.flowM3h,
+    head_m: duty?.headM,
+    power_kw: duty?.powerKw,
+    liquid_temperature_c: intake.liquidTemperatureC,
+    viscosity_mm2_s: intake.viscosityMm2S,
+  };
+  return facts[fact] ?? null;
+}
+
+/** What a fact of the job is called where it is not written down yet. */
+const factNames: Readonly<Record<NonNullable<Setting['from'][string]['job']>, string>> = {
+  speed_rpm: 'the speed of the duty',
+  flow_m3h: 'the flow of the duty',
+  head_m: 'the head of the duty',
+  power_kw: 'the power of the duty',
+  liquid_temperature_c: 'the temperature of the liquid',
+  viscosity_mm2_s: 'the viscosity of the liquid',
+};
+
+function nameOf(from: Setting['from'][string], family: Family): string {
+  if (from.job !== undefined) return factNames[from.job];
+  const steps = [...family.teardown, ...family.rebuild];
+  const action = steps.flatMap((step) => step.actions).find((one) => one.id === from.action);
+  const { answer } = action ?? {};
+  if (answer) return 'ask' in answer ? answer.ask : (from.action ?? '');
+  return pointsNamed(family, from.point ?? '')[0]?.title ?? from.point ?? from.action ?? '';
+}
+
 /**
  * What a setting takes from the job: readings as left, or as found where none is left yet, or a position of teardown.
  */
-export function takenFrom(
-  from: Setting['from'][string],
-  { record, family }: { readonly record: JobRecord; readonly family: Family },
-): number | readonly number[] | null {
-  if (from.capture)
-    return (
-      (
-        record.captures.findLast((one) => one.phase === 'rebuild' && one.captureId === `${from.capture}-left`) ??
-        record.captures.find((one) => one.captureId === from.capture)
-      )?.valueMm ?? null
-    );
+export function takenFrom(from: Setting['from'][string], { record, family }: Job): number | readonly number[] | null {
+  if (from.action !== undefined) return valueAt(from.action, { record, family });
+  if (from.job !== undefined) return factOf(from.job, record);
   const ids = new Set(pointsNamed(family, from.point ?? '').map((point) => point.id));
   const own = record.readings.filter((reading) => ids.has(reading.pointId));
   const left = own.filter((reading) => reading.phase === 'as-left');
@@ -40,9 +80,7 @@ export function reckonSetting(setting: Setting, record: JobRecord, family: Famil
   const taken = Object.entries(setting.from).map(
     ([field, from]) => [field, takenFrom(from, { record, family }), from] as const,
   );
-  const open = taken
-    .filter(([, value]) => value === null)
-    .map(([, , from]) => from.capture ?? pointsNamed(family, from.point ?? '')[0]?.title ?? from.point);
+  const open = taken.filter(([, value]) => value === null).map(([, , from]) => nameOf(from, family));
   if (open.length) return { setting, outcome: null, waits: `waits for ${open.join(', ').toLowerCase()}` };
   const sum = present(findSum(setting.sum));
   const read = sum.input.safeParse({

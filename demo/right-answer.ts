@@ -1,0 +1,112 @@
+import { findAction, latestAnswer } from '@/core/bench';
+import { reckonSetting } from '@/core/bench/reckon-setting';
+import {
+  suitableConsumables,
+  type AnswerForm,
+  type Family,
+  type FormOf,
+  type Step,
+  type StepAction,
+} from '@/core/family';
+import type { BenchPhase, JobRecord } from '@/core/record';
+import { reckonBearingHeat } from '@/core/sums';
+
+interface Asked {
+  readonly phase: BenchPhase;
+  readonly step: Step;
+  readonly action: StepAction;
+  readonly record: JobRecord;
+  readonly family: Family;
+}
+
+/** What a careful technician would answer to an action on a pump that nothing ails. */
+export interface RightAnswer {
+  readonly typed: string;
+  readonly passes?: number[];
+  readonly ambientC?: number;
+  readonly consumable?: string;
+  /** A picture is wanted. */
+  readonly wantsPhoto: boolean;
+}
+
+function asker({ family }: Asked, form: AnswerForm): AnswerForm | undefined {
+  const before = 'agrees_with' in form ? form.agrees_with : undefined;
+  return before === undefined ? undefined : findAction(family, 'teardown', before)?.action.answer;
+}
+
+function foundBefore({ record }: Asked, form: AnswerForm): string | undefined {
+  const before = 'agrees_with' in form ? form.agrees_with : undefined;
+  return before === undefined ? undefined : (latestAnswer(record, 'teardown', before)?.typed ?? undefined);
+}
+
+function valueOf(form: FormOf<'value'>, asked: Asked): string {
+  const earlier = asker(asked, form);
+  const right = form.should ?? (earlier?.kind === 'value' ? earlier.should : undefined);
+  if (right !== undefined) return String(right);
+  const { min, max } = form.window ?? {};
+  if (min !== undefined && max !== undefined) return String(Number(((min + max) / 2).toPrecision(5)));
+  return foundBefore(asked, form) ?? String(max ?? min ?? (form.unit === 'mm' ? '12.0' : '1.2'));
+}
+
+function settingOf(form: FormOf<'setting'>, { record, family }: Asked): string {
+  const { outcome } = reckonSetting(form, record, family);
+  const figure = (outcome?.result as Readonly<Record<string, unknown>> | undefined)?.[form.gives];
+  return typeof figure === 'number' ? String(Number(figure.toPrecision(5))) : '';
+}
+
+function choiceOf(form: FormOf<'choice'>, asked: Asked): string {
+  const earlier = asker(asked, form);
+  const should = form.should ?? (earlier?.kind === 'choice' ? earlier.should : undefined);
+  return should ?? foundBefore(asked, form) ?? form.choices[0] ?? '';
+}
+
+function heatOf({ kind: _kind, ...heat }: FormOf<'heat'>): { typed: string; ambientC: number } {
+  const { temperature_c } = reckonBearingHeat({ ...heat, ambient_c: 20, school: 'computed' }).result;
+  return { typed: String(Math.min(heat.sealed ? 80 : 110, Math.ceil(temperature_c) + 3)), ambientC: 20 };
+}
+
+function torqueOf({ window_nm: { min, max }, passes_pct }: FormOf<'torque'>): { typed: string; passes?: number[] } {
+  const middle = Number(((min + max) / 2).toPrecision(4));
+  const passes = passes_pct?.map((pct) => Number(((middle * pct) / 100).toPrecision(4)));
+  return { typed: String(middle), ...(passes && passes.length > 1 && { passes }) };
+}
+
+function answerTo(form: AnswerForm | undefined, asked: Asked): Partial<RightAnswer> {
+  switch (form?.kind) {
+    case 'check':
+      return { typed: form.right };
+    case 'choice':
+      return { typed: choiceOf(form, asked) };
+    case 'count':
+      return { typed: String(form.expect ?? foundBefore(asked, form) ?? 2) };
+    case 'value':
+      return { typed: valueOf(form, asked) };
+    case 'mark':
+      return { typed: form.agrees_with === undefined ? 'two centre punches at 12 o’clock' : 'in line' };
+    case 'note':
+      return { typed: foundBefore(asked, form) ?? 'seen' };
+    case 'torque':
+      return torqueOf(form);
+    case 'turn':
+      return { typed: 'free and even' };
+    case 'setting':
+      return { typed: settingOf(form, asked) };
+    case 'heat':
+      return heatOf(form);
+    default:
+      return {};
+  }
+}
+
+/** The right answer to an action, for demonstration and tests; nothing of the product asks it. */
+export function rightAnswer(asked: Asked): RightAnswer {
+  const { action, step, family, record } = asked;
+  const { elastomer } = record.intake;
+  const consumable = suitableConsumables({ action, step, family, elastomer })[0]?.what;
+  return {
+    typed: '',
+    ...answerTo(action.answer, asked),
+    ...(consumable !== undefined && { consumable }),
+    wantsPhoto: action.answer?.kind === 'photo',
+  };
+}

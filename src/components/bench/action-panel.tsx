@@ -1,0 +1,238 @@
+'use client';
+
+import { useState } from 'react';
+import { againstFor, judgeAnswer, markAnswers, type ActionWork, type StepWork } from '@/core/bench';
+import { actionTitle, type AnswerForm } from '@/core/family';
+import { missingForStep, needsOf } from '@/core/parts';
+import { sayReason } from '@/core/errors';
+import { withLengthUnit } from '@/core/units';
+import { roundOf, type Answer, type BenchPhase } from '@/core/record';
+import { useAct } from '../act/use-act';
+import { useDraft } from '../act/use-draft';
+import type { SheetProps } from '../job/view';
+import { Button, ErrorNote } from '../ui/form';
+import { AnswerShown } from './answer-shown';
+import { ActionWords } from './action-words';
+import { BenchCautions } from './bench-cautions';
+import { Consumables, useConsumable } from './consumables';
+import {
+  HeatEntry,
+  MeasureEntry,
+  PhotoEntry,
+  SettingEntry,
+  TextEntry,
+  TorqueEntry,
+  TurnEntry,
+  ValueEntry,
+  WordsEntry,
+  NumberEntry,
+} from './entries';
+import type { Entry, EntryProps } from './entry';
+import { FoundSomething } from './found-something';
+import { Otherwise } from './otherwise';
+
+interface Props extends SheetProps {
+  readonly phase: BenchPhase;
+  readonly work: StepWork;
+  readonly at: ActionWork;
+  /** After it is kept, or waits on this device. */
+  readonly onKept: () => void;
+}
+
+/** Answers that are chosen by a button of their own; all others by the main button. */
+const chosen: ReadonlySet<AnswerForm['kind']> = new Set(['check', 'choice', 'turn', 'photo']);
+
+function EntryOf({ kindProps }: { readonly kindProps: EntryProps<AnswerForm> }) {
+  const { form, isBusy, onKeep, entry } = kindProps;
+  switch (form.kind) {
+    case 'check':
+      return <WordsEntry ask={form.ask} words={['yes', 'no']} isBusy={isBusy} onKeep={onKeep} />;
+    case 'choice':
+      return <WordsEntry ask={form.ask} words={form.choices} isBusy={isBusy} onKeep={onKeep} />;
+    case 'mark':
+      return form.agrees_with === undefined ? (
+        <TextEntry {...kindProps} form={form} />
+      ) : (
+        <WordsEntry ask={form.ask} words={markAnswers} isBusy={isBusy} onKeep={onKeep} />
+      );
+    case 'count':
+      return <NumberEntry ask={form.ask} unit="" entry={entry} onKeep={onKeep} />;
+    case 'value':
+      return <ValueEntry {...kindProps} form={form} />;
+    case 'torque':
+      return <TorqueEntry {...kindProps} form={form} />;
+    case 'turn':
+      return <TurnEntry {...kindProps} form={form} />;
+    case 'note':
+      return <TextEntry {...kindProps} form={form} />;
+    case 'photo':
+      return <PhotoEntry {...kindProps} form={form} />;
+    case 'measure':
+      return <MeasureEntry {...kindProps} form={form} />;
+    case 'setting':
+      return <SettingEntry {...kindProps} form={form} />;
+    case 'heat':
+      return <HeatEntry {...kindProps} form={form} />;
+  }
+}
+
+function useEntry(key: string): Entry & { readonly clear: () => void } {
+  const [typed, setTyped] = useDraft(`${key}.typed`);
+  const [ambient, setAmbient] = useDraft(`${key}.ambient`, '20');
+  const [passes, setPasses] = useState<readonly string[]>([]);
+  const clear = () => {
+    setTyped(null);
+    setAmbient(null);
+    setPasses([]);
+  };
+  return { typed, setTyped, ambient, setAmbient, passes, setPasses, clear };
+}
+
+const numberOf = (text: string) => Number(text.replace(',', '.'));
+
+/** What keeping it will say: "Keep 112 N·m and go on". */
+function keepWords(form: AnswerForm | undefined, typed: string): string {
+  if (!form) return 'Done, go on';
+  if (form.kind === 'measure') return 'Measured, go on';
+  if (form.kind === 'setting' && form.mode === 'judge') return 'Seen, go on';
+  const unit = form.kind === 'torque' ? ' N·m' : form.kind === 'heat' ? ' °C' : 'unit' in form ? ` ${form.unit}` : '';
+  return typed.trim() ? `Keep ${typed.trim()}${unit.trimEnd()} and go on` : 'Keep and go on';
+}
+
+/** What was found at teardown, and what is right, beside the entry. */
+function HeldAgainst({ view, phase, at }: Pick<Props, 'view' | 'phase' | 'at'>) {
+  const { record, family } = view;
+  const form = at.action.answer;
+  const { found, should } = againstFor({ record, family, phase, action: at.action });
+  const own = form && 'should' in form ? form.should : undefined;
+  const right = phase === 'teardown' ? undefined : (own ?? should ?? undefined);
+  if (!found && right === undefined) return null;
+  return (
+    <p className="text-quiet">
+      {right !== undefined && (
+        <>
+          Right here: <b className="text-ink">{right}</b>.{' '}
+        </>
+      )}
+      {found && (
+        <>
+          Found at teardown: <b className="num text-ink">{found.typed}</b>
+          {right !== undefined && found.typed !== String(right) && ', which was not right'}.
+        </>
+      )}
+    </p>
+  );
+}
+
+/** Said before it is sent: what cannot be meant, or is not right. */
+function Judgement({ view, phase, at, typed }: Pick<Props, 'view' | 'phase' | 'at'> & { readonly typed: string }) {
+  const { record, family } = view;
+  const form = at.action.answer;
+  const isJudged = form?.kind === 'value' || form?.kind === 'torque';
+  if (!isJudged || !typed.trim()) return null;
+  const { refused, wrong } = judgeAnswer(form, typed, againstFor({ record, family, phase, action: at.action }));
+  const fault = refused ?? wrong;
+  return (
+    <p role="status" className={fault ? 'font-semibold text-jasper' : 'font-semibold text-moss'}>
+      {fault ? sayReason(fault) : 'In order.'}
+    </p>
+  );
+}
+
+function WaitsForParts({ view, work }: Pick<Props, 'view' | 'work'>) {
+  const missing = missingForStep(work.step.needs, needsOf(view.record, view.family));
+  if (!missing.length) return null;
+  const words = missing.map(
+    ({ name, quantity, received, dueOn }) =>
+      `${name.toLowerCase()} (${quantity - received} of ${quantity}${dueOn ? `, due ${dueOn}` : ''})`,
+  );
+  return (
+    <p role="status" className="border-l-4 border-jasper bg-sheet px-3 py-1">
+      This step waits for {words.join(', ')}.
+    </p>
+  );
+}
+
+/** One action: its words, what it is done with, the entry, and what it comes to. */
+export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
+  const { record } = view;
+  const { action, answer } = at;
+  const form = action.answer;
+  const key = `${record.tag}.${phase}.${roundOf(record, phase)}.${action.id}`;
+  const { clear, ...entry } = useEntry(key);
+  const { attempt, error, isBusy } = useAct();
+  const [isChanging, setChanging] = useState(false);
+  const [read, setRead] = useState<ReadonlySet<string>>(new Set());
+  const consumable = useConsumable({ action, step: work.step, view });
+  const title = actionTitle(action);
+  const keep = async (words = entry.typed, photoId: Answer['photoId'] = null) => {
+    const isLength = form?.kind === 'value' && form.unit === 'mm';
+    const typed = isLength ? withLengthUnit(words.trim(), view.lengthDisplay) : words.trim();
+    const passes = entry.passes.filter((one) => one.trim()).map(numberOf);
+    const sent = {
+      ...{ tag: record.tag, phase, actionId: action.id, typed, photoId, cautionsRead: [...read] },
+      ...(consumable.what && { consumable: consumable.what }),
+      ...(passes.length && !passes.some(Number.isNaN) && { passes }),
+      ...(form?.kind === 'heat' && Number.isFinite(numberOf(entry.ambient)) && { ambientC: numberOf(entry.ambient) }),
+      basedOn: at.stored?.version ?? 0,
+    };
+    const label = `${title}: ${typed || (photoId ? 'picture' : 'done')}`;
+    const place = `${record.tag} ${phase} ${action.id}`;
+    if ((await attempt('answer-action', sent, { label, place })) === 'refused') return;
+    clear();
+    setChanging(false);
+    onKept();
+  };
+  const isOpen = isHere && (!answer || isChanging);
+  const kindProps = form && {
+    form,
+    action,
+    view,
+    phase,
+    entry,
+    isBusy,
+    onKeep: (typed?: string, photo?: Answer['photoId']) => void keep(typed, photo),
+  };
+  return (
+    <section id={`action-${action.id}`} aria-label={title} className="space-y-3">
+      <h2 className="text-24 font-bold">{title}</h2>
+      <BenchCautions
+        ids={[...new Set([...work.step.cautions, ...action.cautions])]}
+        view={view}
+        read={read}
+        isDone={Boolean(answer) || !isHere}
+        onRead={setRead}
+      />
+      <ActionWords action={action} />
+      <WaitsForParts view={view} work={work} />
+      {answer && !isChanging && (
+        <AnswerShown answer={answer} zone={view.zone} canChange={isHere} onChange={() => setChanging(true)} />
+      )}
+      {isOpen && (
+        <>
+          <Consumables action={action} step={work.step} view={view} chosen={consumable} />
+          <HeldAgainst view={view} phase={phase} at={at} />
+          {kindProps && <EntryOf kindProps={kindProps} />}
+          <Judgement view={view} phase={phase} at={at} typed={entry.typed} />
+          <ErrorNote error={error} />
+          <div className="flex flex-wrap gap-2">
+            <FoundSomething view={view} parts={action.lights.length ? action.lights : work.step.parts} />
+            {!(form && chosen.has(form.kind)) && !(form?.kind === 'mark' && form.agrees_with) && (
+              <Button
+                verb="answer-action"
+                tone="main"
+                data-next
+                className="min-h-14 flex-1"
+                disabled={isBusy}
+                onClick={() => void keep()}
+              >
+                {keepWords(form, entry.typed)}
+              </Button>
+            )}
+          </div>
+          <Otherwise view={view} phase={phase} at={at} typed={entry.typed} refused={error} onKept={onKept} />
+        </>
+      )}
+    </section>
+  );
+}

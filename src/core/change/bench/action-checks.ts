@@ -1,0 +1,87 @@
+import { reckonSetting } from '../../bench/reckon-setting';
+import { elastomersMet, suitableConsumables, type FormOf, type Step, type StepAction } from '../../family';
+import { judgePoint } from '../../inspection';
+import { missingForStep, needsOf } from '../../parts';
+import type { JobRecord } from '../../record';
+import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';
+import { readValue } from '../../bench';
+import { reason, refuse, type Given } from '../decision';
+import type { AnswerAction } from '../inputs';
+
+/** How far below the reckoned temperature a bearing may be when it is put on, in °C: it cools on the way. */
+const coolingAllowanceC = 5;
+
+/** Parts that were asked for and are not in the house stop their step. */
+export function checkParts(step: Step, { record, family }: Given): void {
+  const missing = missingForStep(step.needs, needsOf(record, family));
+  if (!missing.length) return;
+  const parts = missing.map(({ name, quantity, received, dueOn }) => ({ name, left: quantity - received, dueOn }));
+  refuse('part-missing', reason('parts-wait', { step: step.title, parts }));
+}
+
+/** A picture of this job, and none of another. */
+export function checkPhoto({ ask }: FormOf<'photo'>, { photoId }: AnswerAction, record: JobRecord): void {
+  const isOwn = photoId !== null && record.photos.some((photo) => photo.id === photoId);
+  if (!isOwn) refuse('bad-input', reason('picture-wanted', { ask }), 'photoId');
+}
+
+/** Every place of every point as left. */
+export function checkMeasured({ points }: FormOf<'measure'>, { record, family }: Given): void {
+  const left = family.points
+    .filter((point) => points.includes(point.id) && point.measured.includes('as-left'))
+    .map((point) => judgePoint(point, { readings: record.readings, phase: 'as-left' }))
+    .filter((state) => state.taken < state.wanted);
+  if (left.length) refuse('bad-input', reason('points-left', { points: left.map((one) => one.point.title) }), 'typed');
+}
+
+/** Where a torque goes on by passes, one figure a pass, rising to the last. */
+export function checkPasses({ passes_pct }: FormOf<'torque'>, { passes }: AnswerAction): void {
+  if (!passes_pct || passes_pct.length < 2) return;
+  const isRising = passes?.every((torque, i) => i === 0 || torque >= (passes[i - 1] ?? 0));
+  if (passes?.length !== passes_pct.length || !isRising)
+    refuse('bad-input', reason('passes-wanted', { count: passes_pct.length }), 'passes');
+}
+
+/** The temperature that a bearing reached: enough for its fit, and not so much that it is spoiled. */
+export function checkHeat(form: FormOf<'heat'>, { typed, ambientC }: AnswerAction) {
+  const read = readValue(typed, '°C');
+  if (!read.ok || ambientC === undefined) return refuse('bad-input', reason('temperatures-wanted'), 'typed');
+  const { bore_mm, shaft, mounting_clearance_um, sealed } = form;
+  const heat = { bore_mm, shaft, mounting_clearance_um, sealed };
+  const { result } = reckonBearingHeat({ ...heat, ambient_c: ambientC, school: 'computed' });
+  const temperatureC = read.value;
+  const limitC = sealed ? bearingHeatLimitsC.sealed : bearingHeatLimitsC.open;
+  if (temperatureC > limitC) refuse('bad-input', reason('bearing-too-hot', { temperatureC, limitC }), 'typed');
+  const neededC = result.temperature_c;
+  if (temperatureC < neededC - coolingAllowanceC)
+    refuse('bad-input', reason('bearing-too-cold', { temperatureC, neededC }), 'typed');
+  return { value: temperatureC, unit: '°C' };
+}
+
+/** The figure of a setting for this job; null where the sum gives none that is a number. */
+export function askedFigure(form: FormOf<'setting'>, { record, family }: Given): number | null {
+  const { outcome, waits } = reckonSetting(form, record, family);
+  if (!outcome)
+    return waits.startsWith('is reckoned')
+      ? null
+      : refuse('bad-input', reason('setting-waits', { title: form.title, waits }), 'typed');
+  const figure = (outcome.result as Readonly<Record<string, unknown>>)[form.gives];
+  return typeof figure === 'number' ? figure : null;
+}
+
+/** What is put on or in must be named, and stood by every elastomer that it meets. */
+export function checkConsumable(
+  action: StepAction,
+  step: Step,
+  { given: { record, family }, command }: { readonly given: Given; readonly command: AnswerAction },
+): void {
+  if (!action.consumables.length) return;
+  const chosen = action.consumables.find((one) => one.what === command.consumable);
+  if (!chosen) return refuse('bad-input', reason('consumable-wanted'), 'consumable');
+  const where = { action, step, family, elastomer: record.intake.elastomer };
+  const suitable = suitableConsumables(where);
+  if (suitable.includes(chosen)) return;
+  const met = elastomersMet(where).filter((one) => !chosen.suits.includes(one));
+  const about = { what: chosen.what, met, suitable: suitable.map((one) => one.what) };
+  refuse('bad-input', reason('consumable-swells', about), 'consumable');
+}

@@ -1,0 +1,183 @@
+import { againstFor, findAction, judgeAnswer, workOf, type Judged } from '../../bench';
+import { actionTitle, type AnswerForm } from '../../family';
+import { roundOf, type Answer, type AnswerData, type BenchPhase, type Station } from '../../record';
+import { put, type Put } from '../change';
+import { reason, refuse, refuseChanged, requireStation, type Decider, type Given } from '../decision';
+import type { AnswerAction } from '../inputs';
+import {
+  askedFigure,
+  checkConsumable,
+  checkHeat,
+  checkMeasured,
+  checkParts,
+  checkPasses,
+  checkPhoto,
+} from './action-checks';
+import type { Answering } from './answering';
+import { benchFinding } from './bench-finding';
+
+/** Stations at which the work of a phase may be answered. */
+const stationsFor: Readonly<Record<BenchPhase, readonly Station[]>> = {
+  teardown: ['teardown', 'clean', 'inspect'],
+  rebuild: ['rebuild'],
+  test: ['test'],
+};
+
+function answering(given: Given, command: AnswerAction): Answering {
+  const { record, family } = given;
+  const { phase, actionId } = command;
+  const found = findAction(family, phase, actionId);
+  if (!found) return refuse('bad-input', reason('unknown-action', { action: actionId, phase }), 'actionId');
+  requireStation(record, ...stationsFor[phase]);
+  for (const work of workOf(record, family, phase)) {
+    const at = work.actions.find((one) => one.action.id === actionId);
+    if (at) return { given, command, work, at, ...found };
+  }
+  return refuse('bad-input', reason('unknown-action', { action: actionId, phase }), 'actionId');
+}
+
+/** What must come first, unless this is a correction of what stands here already. */
+function checkOrder({ work, at, step, action }: Answering): void {
+  if (at.answer || work.isDone) return;
+  const [first] = work.waitsFor;
+  if (first) {
+    const titles = work.waitsFor.map((one) => one.title);
+    const why = first.hold_point
+      ? reason('hold-point-first', { step: step.title, first: first.title })
+      : reason('step-comes-first', { step: step.title, first: titles });
+    refuse('wrong-state', why, 'actionId');
+  }
+  if (at.waitsFor.length)
+    refuse(
+      'wrong-state',
+      reason('action-comes-first', { action: actionTitle(action), first: at.waitsFor.map(actionTitle) }),
+      'actionId',
+    );
+}
+
+function checkCautions({ given: { record, who }, command, step, action }: Answering): void {
+  const read = new Set([
+    ...command.cautionsRead,
+    ...record.answers.filter((one) => one.personId === who.personId).flatMap((one) => one.data.cautions ?? []),
+  ]);
+  if ([...step.cautions, ...action.cautions].some((caution) => !read.has(caution)))
+    refuse('bad-input', reason('caution-unread'), 'cautionsRead');
+}
+
+function judge({ given, command, action }: Answering): Judged {
+  const { record, family } = given;
+  const form = action.answer;
+  const asked = form?.kind === 'setting' ? askedFigure(form, given) : null;
+  const against = againstFor({ record, family, phase: command.phase, action, asked });
+  return judgeAnswer(form, command.typed, against);
+}
+
+function dataOf({ command, given }: Answering, asked: number | null): AnswerData {
+  const { consumable, tool, passes, ambientC, cautionsRead } = command;
+  const why = command.reason;
+  return {
+    ...(consumable && { consumable }),
+    ...(tool && { tool }),
+    ...(passes?.length && { passes }),
+    ...(ambientC !== undefined && { ambientC }),
+    ...(why && { reason: why }),
+    ...(asked !== null && { asked }),
+    ...(cautionsRead.length && given.who.personId !== null && { cautions: cautionsRead }),
+  };
+}
+
+interface Answered {
+  readonly judged: Judged;
+  readonly data: AnswerData;
+  readonly state: Answer['state'];
+  readonly conceded: boolean;
+}
+
+/** The row of an answer, and what follows from it: a finding, the step that is done with it. */
+function putsOf(asked: Answering, { judged, data, state, conceded }: Answered): readonly Put[] {
+  const { given, command, work, at } = asked;
+  const { record, who } = given;
+  const { phase, actionId, photoId, basedOn } = command;
+  const round = roundOf(record, phase);
+  const { typed, value, unit } = judged;
+  const row: Answer = {
+    ...{ phase, round, actionId, state, typed, value, unit, photoId, data, conceded },
+    version: basedOn + 1,
+    ...who,
+  };
+  const isComplete = work.actions.every((one) => one === at || one.answer);
+  const closes = isComplete || work.isDone;
+  const before = work.row;
+  const voided = before?.second ? { voided: before.second.personName } : {};
+  const closed = {
+    ...{ phase, round, stepId: work.step.id, state: 'done' as const, second: null },
+    data: { ...before?.data, ...voided },
+    version: (before?.version ?? 0) + 1,
+    ...who,
+  };
+  return [put('answer', row), ...benchFinding(asked, judged), ...(closes ? [put('step', closed)] : [])];
+}
+
+/** An answer that is not right: kept as a finding, conceded by name, or refused. */
+function settleWrong({ command, action }: Answering, { wrong }: Judged, isConceding: boolean): boolean {
+  if (!wrong) {
+    if (isConceding) refuse('bad-input', reason('concession-needless', { ask: actionTitle(action) }), 'typed');
+    return false;
+  }
+  if (isConceding) return true;
+  const form: AnswerForm | undefined = action.answer;
+  const isCheck = form?.kind === 'check';
+  const isKept = form && 'wrong' in form && form.wrong === 'finding';
+  if (isKept || (command.phase === 'teardown' && !isCheck)) return false;
+  return refuse('bad-input', wrong, 'typed');
+}
+
+const notPossible: Judged = { typed: '', value: null, unit: '', refused: null, wrong: null };
+
+function settleNotPossible(asked: Answering, isConceding: boolean): Answered {
+  const { command } = asked;
+  if (!command.reason) refuse('bad-input', reason('why-not-possible'), 'reason');
+  if (command.phase !== 'teardown' && !isConceding)
+    refuse('not-allowed', reason('conceded-here', { phase: command.phase }), 'notPossible');
+  return { judged: notPossible, data: dataOf(asked, null), state: 'not possible', conceded: isConceding };
+}
+
+function settleAnswer(asked: Answering, isConceding: boolean): Answered {
+  const { given, command, step, action } = asked;
+  const form = action.answer;
+  const judged = judge(asked);
+  if (judged.refused) refuse('bad-input', judged.refused, 'typed');
+  if (form?.kind === 'photo') checkPhoto(form, command, given.record);
+  if (form?.kind === 'measure') checkMeasured(form, given);
+  if (form?.kind === 'torque') checkPasses(form, command);
+  const heated = form?.kind === 'heat' ? checkHeat(form, command) : {};
+  checkConsumable(action, step, asked);
+  const conceded = settleWrong(asked, judged, isConceding);
+  if (conceded && !command.reason) refuse('bad-input', reason('concession-reason'), 'reason');
+  const figure = form?.kind === 'setting' ? askedFigure(form, given) : null;
+  return { judged: { ...judged, ...heated }, data: dataOf(asked, figure), state: 'done', conceded };
+}
+
+function answer(given: Given, command: AnswerAction, isConceding: boolean) {
+  const asked = answering(given, command);
+  const { at, work } = asked;
+  checkOrder(asked);
+  checkParts(asked.step, given);
+  checkCautions(asked);
+  const settled = command.notPossible ? settleNotPossible(asked, isConceding) : settleAnswer(asked, isConceding);
+  if ((at.stored?.version ?? 0) !== command.basedOn) refuseChanged(at.stored, { typed: command.typed });
+  const { phase, actionId, typed } = command;
+  return {
+    puts: putsOf(asked, settled),
+    note: { phase, actionId, step: work.step.id, ...(typed && { typed }), ...(settled.conceded && { conceded: true }) },
+    result: { answerVersion: command.basedOn + 1 },
+  };
+}
+
+type Result = { readonly answerVersion: number };
+
+/** Answers one action of a step: refused where something comes first, or where it is not right and must not stand. */
+export const answerAction: Decider<AnswerAction, Result> = (given, command) => answer(given, command, false);
+
+/** Lets an answer stand that is not right, or an action that is not possible at rebuild: by name, with a reason. */
+export const concedeAnswer: Decider<AnswerAction, Result> = (given, command) => answer(given, command, true);

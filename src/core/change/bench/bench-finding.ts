@@ -1,0 +1,27 @@
+import { sayReason } from '../../errors';
+import type { Judged } from '../../bench';
+import type { FindingId, RowOf } from '../../record';
+import { put, type Put } from '../change';
+import type { Answering } from './answering';
+
+/** What a finding of the bench says: differs from what it should be, or agrees with it since it was corrected. */
+export const benchVerdicts = { differs: 'differs', agrees: 'agrees' } as const;
+
+/**
+ * A finding by itself where an answer is not what it should be; where a corrected answer is, the finding says so.
+ */
+export function benchFinding({ given, command, step, action }: Answering, { wrong }: Judged): readonly Put[] {
+  const { record, who, newId } = given;
+  const phase = command.phase === 'teardown' ? ('as-found' as const) : ('as-left' as const);
+  const before = record.findings.find((one) => one.actionId === command.actionId && one.phase === phase);
+  if (!wrong && !before) return [];
+  const partRef = action.lights[0] ?? step.parts[0] ?? '';
+  const words = wrong ? sayReason(wrong) : (before?.words ?? '');
+  const row: RowOf<'finding'> = {
+    ...{ id: before?.id ?? newId<FindingId>(), kind: 'bench', phase, pointId: null, actionId: command.actionId },
+    ...{ partRef, words, plain: before?.plain ?? words, photoId: command.photoId, proposed: benchVerdicts.differs },
+    verdict: wrong ? benchVerdicts.differs : benchVerdicts.agrees,
+    ...{ overruledReason: null, waivedReason: null, version: (before?.version ?? 0) + 1, ...who },
+  };
+  return [put('finding', row)];
+}

@@ -1,0 +1,48 @@
+import { exampleRecord } from '../record/example-record';
+import { tablesOf } from '../record';
+import { replayEvents } from '.';
+
+/** Events as they were written before answers, steps with a state, and findings of the bench. */
+const written = (changes: readonly object[]) => ({ data: JSON.stringify({ changes }) });
+const who = { personId: 'p-1', personName: 'Odile', at: '2026-10-01T08:00:00.000Z' };
+const capture = (row: object) => ({
+  put: 'capture',
+  row: { phase: 'teardown', text: '', valueMm: null, typed: '', photoId: null, version: 1, ...who, ...row },
+  was: null,
+});
+const answers = (changes: readonly object[]) => [...replayEvents([written(changes)]).answer.values()];
+
+describe('events of before', () => {
+  test('a position becomes an answer in mm, in the first round', () =>
+    expect(answers([capture({ captureId: 'seal-setting', typed: '1.9 in', valueMm: 48.26 })])).toEqual([
+      {
+        ...{ phase: 'teardown', round: 1, actionId: 'seal-setting', state: 'done', typed: '1.9 in', value: 48.26 },
+        ...{ unit: 'mm', photoId: null, data: {}, conceded: false, version: 1, ...who },
+      },
+    ]));
+  test('a picture and words keep what was said of them', () =>
+    expect(answers([capture({ captureId: 'seal-photo', text: 'photo', photoId: 'ph-1' })])).toMatchObject([
+      { actionId: 'seal-photo', value: null, unit: '', photoId: 'ph-1', data: { text: 'photo' } },
+    ]));
+  test('a later capture of the same place replaces the one before', () =>
+    expect(
+      answers([
+        capture({ captureId: 'nut-hand', typed: 'left' }),
+        capture({ captureId: 'nut-hand', typed: 'right', version: 2 }),
+      ]),
+    ).toMatchObject([{ typed: 'right', version: 2 }]));
+  test('a step that was finished is done; what it held stays', () => {
+    const row = { phase: 'rebuild', round: 1, stepId: 'casing-on', data: { torqueNm: 74 }, second: null, version: 1 };
+    const [step] = [...replayEvents([written([{ put: 'step', row: { ...row, ...who }, was: null }])]).step.values()];
+    expect(step).toMatchObject({ state: 'done', data: { torqueNm: 74 } });
+  });
+  test('a finding was of no action; one of today keeps its own', () => {
+    const put = (row: object) => ({ put: 'finding', row: { id: 'f-1', ...who, ...row }, was: null });
+    const of = (row: object) => [...replayEvents([written([put(row)])]).finding.values()][0]?.actionId;
+    expect([of({}), of({ actionId: 'nut-hand' })]).toEqual([null, 'nut-hand']);
+  });
+  test('what is of today passes through as it is', () => {
+    const changes = [...tablesOf(exampleRecord()).intake.values()].map((row) => ({ put: 'intake', row, was: null }));
+    expect([...replayEvents([written(changes)]).intake.values()]).toEqual([exampleRecord().intake]);
+  });
+});

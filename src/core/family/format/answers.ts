@@ -1,0 +1,144 @@
+import * as z from 'zod';
+import { bandOf, openBandOf, reference, type Figure } from './pieces';
+
+/** What an answer that is not right does: stops the step, or is kept as a finding while the work goes on. */
+const wrong = z.enum(['stop', 'finding']).default('stop');
+/** What an answer that is not right means, in words for the bench. */
+const means = z.string().optional();
+/** At rebuild: the teardown action whose answer says how it was found; what is left is held against it where nothing says how it should be. */
+const agrees_with = reference.optional();
+
+const checkAnswer = z.strictObject({
+  kind: z.literal('check'),
+  ask: z.string(),
+  right: z.enum(['yes', 'no']).default('yes'),
+  means,
+  wrong,
+});
+
+const choiceOf = (figure: Figure) =>
+  z.strictObject({
+    kind: z.literal('choice'),
+    about: z.enum(['orientation', 'thread hand', 'condition', 'other']).default('other'),
+    ask: z.string(),
+    choices: z.array(z.string()).min(2),
+    /** How it is right; without it, as it was found. */
+    should: figure(z.string()).optional(),
+    agrees_with,
+    means,
+    wrong,
+  });
+
+const countOf = (figure: Figure) =>
+  z.strictObject({
+    kind: z.literal('count'),
+    ask: z.string(),
+    /** The part that is counted; how many there must be follows from how the pump is built. */
+    of: reference.optional(),
+    /** How many, where no part says it. */
+    expect: figure(z.number().int().min(0)).optional(),
+    agrees_with,
+    means,
+    wrong,
+  });
+
+const valueOf = (figure: Figure) =>
+  z.strictObject({
+    kind: z.literal('value'),
+    ask: z.string(),
+    unit: z.string(),
+    /** Within which it is right. */
+    window: openBandOf(figure).optional(),
+    should: figure(z.number()).optional(),
+    /** How far it may lie from what it should be, or from what was found. */
+    tolerance: figure(z.number().positive()).optional(),
+    agrees_with,
+    /** What can be meant at all; anything else is refused as a slip of the hand. */
+    plausible: bandOf(figure).optional(),
+    means,
+    wrong,
+  });
+
+const torqueOf = (figure: Figure) =>
+  z.strictObject({
+    kind: z.literal('torque'),
+    window_nm: bandOf(figure),
+    thread: figure(z.string()),
+    grade: z.string(),
+    bolts: figure(z.number().int()).default(1),
+    pattern: z.string(),
+    /** Shares of the torque by pass; without it, one pass. */
+    passes_pct: z.array(z.number().positive().max(100)).optional(),
+  });
+
+const turn = z.strictObject({
+  kind: z.literal('turn'),
+  ask: z.string(),
+  /** Grades that pass; “free and even” always does. */
+  allows: z.array(z.enum(['heavy and even'])).default([]),
+  /** What else it may be, and what each points to. */
+  means,
+});
+
+/**
+ * A bench sum at its place: inputs from the file, and those that come from the job. `set` says what to set and asks
+ * what was set; `judge` judges what was measured.
+ */
+const settingOf = (figure: Figure) =>
+  z.strictObject({
+    kind: z.literal('setting'),
+    mode: z.enum(['set', 'judge']).default('set'),
+    sum: z.string(),
+    title: z.string(),
+    input: z.record(z.string(), figure(z.unknown())).default({}),
+    /**
+     * Input field by the point whose readings (as a list, or their mean), the action whose value, or the fact of the
+     * job that it takes.
+     */
+    from: z
+      .record(
+        z.string(),
+        z.strictObject({
+          point: reference.optional(),
+          action: reference.optional(),
+          job: z
+            .enum(['speed_rpm', 'flow_m3h', 'head_m', 'power_kw', 'liquid_temperature_c', 'viscosity_mm2_s'])
+            .optional(),
+          as: z.enum(['list', 'mean']).default('mean'),
+        }),
+      )
+      .default({}),
+    /** The figure of the result that is wanted. */
+    gives: z.string(),
+    unit: z.string(),
+    /** Within which the figure is right. */
+    window: openBandOf(figure).optional(),
+    /** How far what was set may lie from what was asked. */
+    tolerance: figure(z.number().positive()).optional(),
+  });
+
+const heatOf = (figure: Figure) =>
+  z.strictObject({
+    kind: z.literal('heat'),
+    bore_mm: figure(z.number()),
+    shaft: z.string(),
+    mounting_clearance_um: figure(z.number().positive()),
+    sealed: z.boolean(),
+  });
+
+/** What an action asks; an action without one is ticked. */
+export const answerOf = (figure: Figure) =>
+  z.discriminatedUnion('kind', [
+    checkAnswer,
+    choiceOf(figure),
+    countOf(figure),
+    valueOf(figure),
+    z.strictObject({ kind: z.literal('mark'), ask: z.string(), agrees_with }),
+    z.strictObject({ kind: z.literal('note'), ask: z.string(), agrees_with }),
+    z.strictObject({ kind: z.literal('photo'), ask: z.string(), beside: reference.optional() }),
+    torqueOf(figure),
+    turn,
+    settingOf(figure),
+    heatOf(figure),
+    z.strictObject({ kind: z.literal('measure'), points: z.array(reference).min(1) }),
+  ]);
