@@ -258,13 +258,16 @@ function saidBuild({ axes, size, counts }: WholeBuild): string {
   return words.length ? ` (built as ${[...words, ...counted].join(', ')})` : '';
 }
 
-function checkOneBuild(file: FamilyFile, whole: WholeBuild): Faults {
+/** A fault, and the build in which it shows. */
+type InBuild = ClosureFault & { readonly build: string };
+
+function checkOneBuild(file: FamilyFile, whole: WholeBuild): readonly InBuild[] {
   let built: Family;
   try {
     built = buildFamily(file, whole);
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
-    return [fault('sizes', 'size-figures', error.message)];
+    return [{ ...fault('sizes', 'size-figures', error.message), build: saidBuild(whole) }];
   }
   const read = builtFamilySchema.safeParse(built);
   const odd = read.success
@@ -273,8 +276,17 @@ function checkOneBuild(file: FamilyFile, whole: WholeBuild): Faults {
   return (odd.length ? odd : checkBuild(built)).map((found) => ({
     ...found,
     path: pathInFile(found.path, built, file.written),
-    what: `${found.what}${saidBuild(whole)}`,
+    build: saidBuild(whole),
   }));
+}
+
+/** What shows in several builds is said once, with the first of them. */
+function saidOnce(found: readonly InBuild[]): Faults {
+  const isSame = (one: InBuild, other: InBuild) =>
+    one.path === other.path && one.rule === other.rule && one.what === other.what;
+  return found
+    .filter((one, i) => found.findIndex((other) => isSame(one, other)) === i)
+    .map(({ build, ...one }) => ({ ...one, what: `${one.what}${build}` }));
 }
 
 /** What is not closed in any of the builds that stand for all of them. */
@@ -282,9 +294,5 @@ export function checkClosure(file: FamilyFile): Faults {
   // Building leaves out what a build has not, so names are looked for in the whole file.
   const unknown = [...checkIds(file.written), ...checkNames(file.written), ...checkConditions(file)];
   if (unknown.some((one) => one.rule === 'known-choice')) return unknown;
-  const all = [...unknown, ...buildsToCheck(file).flatMap((whole) => checkOneBuild(file, whole))];
-  return all.filter(
-    (one, i) =>
-      all.findIndex((other) => other.path === one.path && other.rule === one.rule && other.what === one.what) === i,
-  );
+  return [...unknown, ...saidOnce(buildsToCheck(file).flatMap((whole) => checkOneBuild(file, whole)))];
 }
