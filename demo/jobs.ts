@@ -463,7 +463,7 @@ export const demoJobs: readonly DemoJob[] = [
     at: 'inspect',
     cameIn: 8,
     promised: 18,
-    family: { id: 'F4', build: { axes: { variant: 'plain' }, counts: { stage: 9 } } },
+    family: { id: 'F4', build: { size: 'six-inch', counts: { stage: 9 } } },
   },
   {
     customer: garden,

@@ -20,7 +20,7 @@ import {
 import { actAs, disposeAll, gaugeAll, openAsLeft, pressMove, signHoldPoint, workThrough, type Typed } from './stations';
 
 const gear = buildFamily(loadFamily(f6), { axes: { variant: 'packed' } });
-const stacked = buildFamily(loadFamily(f4), { axes: { variant: 'plain' }, counts: { stage: 3 } });
+const stacked = buildFamily(loadFamily(f4), { counts: { stage: 3 } });
 let opened: OpenedBrowser;
 let page: Awaited<ReturnType<typeof openDevice>>;
 beforeAll(async () => {

@@ -25,10 +25,11 @@ function said(
 ): string | null {
   const work = workOf(job.record, job.family, phase);
   const at = present(work.find((one) => one.actions.some(({ action }) => action.id === actionId)));
-  const stored = at.actions.find(({ action }) => action.id === actionId)?.stored;
+  const own = at.actions.find(({ action }) => action.id === actionId);
+  const cautionsRead = [...at.step.cautions, ...(own?.action.cautions ?? [])];
   const decided = job.decide('Odile', ['answer-action', bench.answerAction], null, {
     ...{ tag: job.record.tag, phase, actionId, typed, photoId: null, consumable: '', tool: '', reason: '' },
-    ...{ notPossible: false, cautionsRead: [...at.step.cautions], basedOn: stored?.version ?? 0 },
+    ...{ notPossible: false, cautionsRead, basedOn: own?.stored?.version ?? 0 },
     ...more,
   });
   if (decided.ok) {
@@ -117,6 +118,7 @@ describe('teardown', () => {
     const fresh = new CoreJob(file, script).playTo('teardown');
     until(fresh, 'teardown', 'insulation-before-1');
     expect(said(fresh, 'teardown', 'insulation-before-1', '-5')).toContain('-5 cannot be meant');
+    expect(said(fresh, 'teardown', 'insulation-before-1', '30000')).toContain('cannot be meant');
     expect(said(fresh, 'teardown', 'insulation-before-1', '0.4')).toBeNull();
     expect(fresh.record.findings.at(-1)?.words).toContain('0.4 MΩ is outside at least 20 MΩ');
     const leads = present(fresh.family.teardown[0]).actions.filter((one) => one.member?.set === 'lead');

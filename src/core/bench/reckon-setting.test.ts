@@ -19,7 +19,7 @@ const settingOf = (family: ReturnType<typeof buildFamily>, step: string) =>
 describe('a setting takes its inputs from the family and from the job', () => {
   test('the float of a bore-hole pump from its readings: as left before as found', () => {
     const family = buildFamily(loadFamily(f4), { counts: { stage: 3 } });
-    const setting = settingOf(family, 'straps-on');
+    const setting = settingOf(family, 'float');
     const found = [exampleReading('shaft-down', 'A:0', 73.4), exampleReading('shaft-up', 'A:0', 70.9)];
     // 73.4 − 70.9 = 2.5 mm
     expect(present(reckonSetting(setting, exampleRecord({ readings: found }), family).outcome).result).toMatchObject({
@@ -56,11 +56,11 @@ describe('a setting takes its inputs from the family and from the job', () => {
 test('what is not measured yet is named, not guessed', () => {
   const family = buildFamily(loadFamily(f4), { counts: { stage: 3 } });
   const { outcome, waits } = reckonSetting(
-    settingOf(family, 'straps-on'),
+    settingOf(family, 'float'),
     exampleRecord({ readings: [exampleReading('shaft-down', 'A:0', 73.4)] }),
     family,
   );
-  expect([outcome, waits]).toEqual([null, 'waits for shaft up: coupling face to motor flange']);
+  expect([outcome, waits]).toEqual([null, 'waits for shaft fully up: depth from the inlet’s motor face']);
 });
 test('what the sum refuses is said in its words', () => {
   const family = buildFamily(loadFamily(f6));
@@ -118,10 +118,10 @@ describe('a setting from a position that was kept', () => {
 
 describe('a setting from several things', () => {
   const family = buildFamily(loadFamily(f4), { counts: { stage: 3 } });
-  const straps = settingOf(family, 'straps-on');
+  const straps = settingOf(family, 'float');
   test('names each that it waits for', () => {
     expect(reckonSetting(straps, exampleRecord({}), family).waits).toBe(
-      'waits for shaft down: coupling face to motor flange, shaft up: coupling face to motor flange',
+      'waits for shaft fully down: depth from the inlet’s motor face, shaft fully up: depth from the inlet’s motor face',
     );
   });
   test('a point that the family does not have is named as the file has it', () => {

@@ -191,14 +191,18 @@ describe('ways of building', () => {
       journal: 'neck-5',
     });
     expect(built.points.map((point) => point.number)).toEqual(built.points.map((_, i) => i + 1));
-    const cones = built.teardown.flatMap((step) => step.actions).find((action) => action.id === 'cone-count');
+    const cones = built.rebuild.flatMap((step) => step.actions).find((action) => action.id === 'cone-package');
     expect(present(cones).answer).toMatchObject({ kind: 'count', of: 'split-cone', expect: 7 });
     expect(present(built.kits.find((kit) => kit.id === 'stage-kit')).gives).toContainEqual({
       part: 'seal-ring',
       qty: 7,
     });
-    expect(built.version).toBe('2.0.0+variant--plain.n-stage--7');
-    expect(readBuild(built.version)).toEqual({ axes: { variant: 'plain' }, counts: { stage: 7 } });
+    expect(built.version).toBe('2.1.0+inducer--plain.length--standard.coupling--splined.n-stage--7.size--six-inch');
+    expect(readBuild(built.version)).toEqual({
+      axes: { inducer: 'plain', length: 'standard', coupling: 'splined' },
+      counts: { stage: 7 },
+      size: 'six-inch',
+    });
   });
   test('a built family, built again from its version, is the same', () => {
     const built = familyOf('F3', { axes: { variant: 'flushed' }, counts: { stage: 4 } });

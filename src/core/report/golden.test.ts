@@ -59,7 +59,7 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f4-bore-hole',
     f4,
     {
-      build: { axes: { variant: 'plain' }, counts: { stage: 3 } },
+      build: { counts: { stage: 3 } },
       duty: water,
       found: { 'ring-bore-3': '66.60' },
       dispose: { 'ring-bore-3': ['replace', 'renewed with the stage'] },

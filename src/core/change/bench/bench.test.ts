@@ -285,10 +285,12 @@ describe('a stack of stages, counted as this pump is built', () => {
   test('as many as its stages are right; one fewer is a finding', () => {
     for (;;) {
       const at = present(nextAction(workOf(job.record, job.family, 'teardown')));
-      if (at.action.action.id === 'cone-count') break;
+      if (at.action.action.id === 'stage-count') break;
       job.answer('teardown', at.step.step, at.action.action);
     }
-    expect(answer(job, 'Odile', 'teardown', 'cone-count', { typed: '2' })).toBeNull();
-    expect(job.record.findings.at(-1)?.words).toBe('Split cones taken out: 2 counted, this pump has 3.');
+    expect(answer(job, 'Odile', 'teardown', 'stage-count', { typed: '2' })).toBeNull();
+    expect(job.record.findings.at(-1)?.words).toBe(
+      'Stages seen through the straps: 2 counted, this pump has 3. Another number is another construction: correct it before going on.',
+    );
   });
 });
