@@ -14,5 +14,6 @@ export default {
     ...['examples', 'random-commands', 'published', 'solver-sums', 'open-api'],
     ...(isAbout('report') ? [] : ['golden', 'as-built']),
     ...(isAbout('lifecycle') ? [] : ['life-of-a-job']),
+    ...(isAbout('bench') || isAbout('change') ? [] : ['bore-hole', 'bench', 'change']),
   ].map((name) => (name.startsWith('/') ? name : `/${name}.test.ts`)),
 };

@@ -51,6 +51,15 @@ async function keep(page: Page, id: string): Promise<void> {
   await press(await page.waitForSelector(`#action-${id} button[data-next]`));
 }
 
+/** The torque of each pass, where it goes on by passes. */
+async function typePasses(page: Page, { passes_pct = [], window_nm }: FormOf<'torque'>): Promise<void> {
+  if (passes_pct.length < 2) return;
+  for (const [i, pct] of passes_pct.entries()) {
+    const field = await page.waitForSelector(`::-p-aria(pass ${i + 1}, ${pct} %)`);
+    await present(field).type(String((Number(middle(window_nm)) * pct) / 100));
+  }
+}
+
 async function answerAction(bench: Bench, { id, answer }: StepAction): Promise<void> {
   const { page, phase, typed, own = {} } = bench;
   const found = answer && 'agrees_with' in answer && answer.agrees_with ? typed.get(answer.agrees_with) : undefined;
@@ -80,6 +89,7 @@ async function answerAction(bench: Bench, { id, answer }: StepAction): Promise<v
     case 'value':
       return type(valueOf(answer, bench));
     case 'torque':
+      await typePasses(page, answer);
       return type(middle(answer.window_nm));
     case 'heat':
       return type(await askedOn(page, id));

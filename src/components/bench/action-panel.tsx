@@ -56,7 +56,15 @@ function EntryOf({ kindProps }: { readonly kindProps: EntryProps<AnswerForm> }) 
         <WordsEntry ask={form.ask} words={markAnswers} isBusy={isBusy} onKeep={onKeep} />
       );
     case 'count':
-      return <NumberEntry ask={form.ask} unit="" entry={entry} onKeep={onKeep} />;
+      return (
+        <NumberEntry
+          ask={form.ask}
+          unit=""
+          entry={entry}
+          onKeep={onKeep}
+          isNamed={form.ask !== actionTitle(kindProps.action)}
+        />
+      );
     case 'value':
       return <ValueEntry {...kindProps} form={form} />;
     case 'torque':

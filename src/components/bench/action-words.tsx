@@ -1,4 +1,4 @@
-import type { StepAction } from '@/core/family';
+import { actionTitle, type StepAction } from '@/core/family';
 
 function Aside({ name, children }: { readonly name: string; readonly children: string }) {
   return (
@@ -12,10 +12,12 @@ function Aside({ name, children }: { readonly name: string; readonly children: s
 /** The movements of an action, one a line, then why, what usually goes wrong, and with what. */
 export function ActionWords({ action }: { readonly action: StepAction }) {
   const { reason, mistake, tools } = action;
+  // A line that is the heading already is not said twice.
+  const lines = action.do.length > 1 || action.do[0] !== actionTitle(action) ? action.do : [];
   return (
     <div className="space-y-2">
       <ul className="text-18">
-        {action.do.map((line) => (
+        {lines.map((line) => (
           <li key={line} className="grid grid-cols-[22px_1fr]">
             <span aria-hidden="true" className="text-quiet">
               –

@@ -1,7 +1,7 @@
 'use client';
 
 import { turnGrades } from '@/core/bench';
-import type { FormOf } from '@/core/family';
+import { actionTitle, type FormOf } from '@/core/family';
 import { lengthUnit } from '@/core/units';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { FetchedAtOnce } from '../ui/fetched-at-once';
@@ -45,7 +45,13 @@ export function NumberEntry({
   unit,
   entry: { typed, setTyped },
   onKeep,
-}: Pick<EntryProps<unknown>, 'entry' | 'onKeep'> & { readonly ask: string; readonly unit: string }) {
+  isNamed = true,
+}: Pick<EntryProps<unknown>, 'entry' | 'onKeep'> & {
+  readonly ask: string;
+  readonly unit: string;
+  /** Whether the question stands over the field; not where the heading asks it already. */
+  readonly isNamed?: boolean;
+}) {
   return (
     <form
       onSubmit={(event) => {
@@ -55,7 +61,7 @@ export function NumberEntry({
       className="space-y-2"
     >
       <label className="block max-w-[300px]">
-        <span className="text-13 text-quiet">{ask}</span>
+        {isNamed && <span className="text-13 text-quiet">{ask}</span>}
         <span className="flex items-center gap-2">
           <input
             value={typed}
@@ -91,6 +97,7 @@ export function ValueEntry({ form, action, view, phase, entry, onKeep }: EntryPr
       <NumberEntry
         ask={form.ask}
         unit={unit === 'mm' ? lengthUnit(view.lengthDisplay) : unit}
+        isNamed={form.ask !== actionTitle(action)}
         entry={entry}
         onKeep={onKeep}
       />

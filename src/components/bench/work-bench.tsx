@@ -101,7 +101,7 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
     ) : null;
   const number = work.indexOf(step) + 1;
   return (
-    <div className="grid md:grid-cols-2 lg:grid-cols-[minmax(300px,4fr)_minmax(260px,3fr)_minmax(380px,5fr)]">
+    <div className="grid md:grid-cols-2 md:grid-rows-[auto_1fr] lg:grid-rows-1 lg:grid-cols-[minmax(300px,4fr)_minmax(260px,3fr)_minmax(380px,5fr)]">
       <BenchSection
         family={family}
         hint={hints[phase]}
@@ -113,7 +113,10 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
         }}
         title={`Section, ${lit.length} parts lit`}
       />
-      <nav aria-label="Steps" className="order-3 px-4 py-3 lg:order-2 lg:max-h-[calc(100vh-220px)] lg:overflow-y-auto">
+      <nav
+        aria-label="Steps"
+        className="order-3 px-4 py-3 md:col-start-1 md:row-start-2 lg:col-start-2 lg:row-start-1 lg:max-h-[calc(100vh-230px)] lg:overflow-y-auto"
+      >
         <WorkList
           work={work}
           picked={at.action.id}
@@ -124,7 +127,7 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
           asideOf={asideOf}
         />
       </nav>
-      <div className="order-2 space-y-3 border-line bg-sheet px-5 py-4 lg:order-3 lg:border-l">
+      <div className="order-2 space-y-3 border-l border-line bg-sheet px-5 py-4 md:col-start-2 md:row-span-2 md:row-start-1 lg:col-start-3 lg:row-span-1">
         <p className="text-quiet">
           Step {number} of {work.length}: {step.step.title}
           {step.step.member && ` · ${step.step.member.number} of ${step.step.member.of}`} ·{' '}
