@@ -63,7 +63,7 @@ await shoot('stand', '/jobs/P-0415');
 await page.evaluate(() => (document.cookie = 'theme=light; path=/'));
 await shoot('report', '/jobs/P-0419?at=report');
 await shoot('library', '/library');
-await shoot('library-family', '/library/F6');
+await shoot('library-family', '/library/F4');
 await shoot('receive-new', '/receive');
 await shoot('rebuild-gear', '/jobs/P-0430#step-cap-on');
 await shoot('inspect-bore-hole', '/jobs/P-0428');

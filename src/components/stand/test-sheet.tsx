@@ -88,10 +88,12 @@ function CheckStep({ work, ...props }: SheetProps & { readonly work: StepWork })
   const at = work.actions.find(({ action }) => action.id === picked) ?? next ?? work.actions.at(-1);
   return (
     <div id={`step-${work.step.id}`} className="row pt-2 first:border-0">
-      <p className="text-quiet">
-        {work.step.title}
-        {work.row && work.isDone && `: ${work.row.personName}, ${sayMoment(work.row.at, props.view.zone)}`}
-      </p>
+      {(work.isDone || work.actions.length > 1) && (
+        <p className="text-quiet">
+          {work.step.title}
+          {work.row && work.isDone && `: ${work.row.personName}, ${sayMoment(work.row.at, props.view.zone)}`}
+        </p>
+      )}
       {at && !work.waitsFor.length && !work.isDone && (
         <ActionPanel
           key={`${at.action.id} ${at.stored?.version ?? 0}`}
