@@ -1,5 +1,7 @@
 import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
+import { stepsOf } from '@/core/bench';
+import type { BenchPhase } from '@/core/record';
 import { demoPeople, type DemoPerson } from '../demo/people';
 import type { Family, FormOf, Step, StepAction } from '@/core/family';
 import { click, named, press, scrollTo, settled, waitForText } from './browser';
@@ -16,7 +18,7 @@ export type Typed = Map<string, string>;
 
 interface Bench {
   readonly page: Page;
-  readonly phase: 'teardown' | 'rebuild';
+  readonly phase: BenchPhase;
   readonly typed: Typed;
   /** What is typed in place of what would do, by action. */
   readonly own?: Readonly<Record<string, string>>;
@@ -117,7 +119,7 @@ export async function workThrough(
   before: (action: StepAction) => Promise<void> = () => Promise.resolve(),
 ): Promise<void> {
   const { page } = bench;
-  for (const step of family[bench.phase]) {
+  for (const step of stepsOf(family, bench.phase)) {
     for (const action of step.actions) {
       await page.waitForSelector(`#action-${action.id}`);
       await readCautions(page);
