@@ -1,4 +1,4 @@
-import { findAction, latestAnswer } from '@/core/bench';
+import { againstFor } from '@/core/bench';
 import { reckonSetting } from '@/core/bench/reckon-setting';
 import {
   suitableConsumables,
@@ -29,23 +29,13 @@ export interface RightAnswer {
   readonly wantsPhoto: boolean;
 }
 
-function asker({ family }: Asked, form: AnswerForm): AnswerForm | undefined {
-  const before = 'agrees_with' in form ? form.agrees_with : undefined;
-  return before === undefined ? undefined : findAction(family, 'teardown', before)?.action.answer;
-}
-
-function foundBefore({ record }: Asked, form: AnswerForm): string | undefined {
-  const before = 'agrees_with' in form ? form.agrees_with : undefined;
-  return before === undefined ? undefined : (latestAnswer(record, 'teardown', before)?.typed ?? undefined);
-}
-
 function valueOf(form: FormOf<'value'>, asked: Asked): string {
-  const earlier = asker(asked, form);
-  const right = form.should ?? (earlier?.kind === 'value' ? earlier.should : undefined);
-  if (right !== undefined) return String(right);
+  const { should, found } = againstFor(asked);
+  const right = form.should ?? should;
+  if (right !== null) return String(right);
   const { min, max } = form.window ?? {};
   if (min !== undefined && max !== undefined) return String(Number(((min + max) / 2).toPrecision(5)));
-  return foundBefore(asked, form) ?? String(max ?? min ?? (form.unit === 'mm' ? '12.0' : '1.2'));
+  return found?.typed ?? String(max ?? min ?? (form.unit === 'mm' ? '12.0' : '1.2'));
 }
 
 function settingOf(form: FormOf<'setting'>, { record, family }: Asked): string {
@@ -55,9 +45,8 @@ function settingOf(form: FormOf<'setting'>, { record, family }: Asked): string {
 }
 
 function choiceOf(form: FormOf<'choice'>, asked: Asked): string {
-  const earlier = asker(asked, form);
-  const should = form.should ?? (earlier?.kind === 'choice' ? earlier.should : undefined);
-  return should ?? foundBefore(asked, form) ?? form.choices[0] ?? '';
+  const { should, found } = againstFor(asked);
+  return form.should ?? (typeof should === 'string' ? should : undefined) ?? found?.typed ?? form.choices[0] ?? '';
 }
 
 function heatOf({ kind: _kind, ...heat }: FormOf<'heat'>): { typed: string; ambientC: number } {
@@ -78,13 +67,13 @@ function answerTo(form: AnswerForm | undefined, asked: Asked): Partial<RightAnsw
     case 'choice':
       return { typed: choiceOf(form, asked) };
     case 'count':
-      return { typed: String(form.expect ?? foundBefore(asked, form) ?? 2) };
+      return { typed: String(form.expect ?? againstFor(asked).found?.typed ?? 2) };
     case 'value':
       return { typed: valueOf(form, asked) };
     case 'mark':
       return { typed: form.agrees_with === undefined ? 'two centre punches at 12 o’clock' : 'in line' };
     case 'note':
-      return { typed: foundBefore(asked, form) ?? 'seen' };
+      return { typed: againstFor(asked).found?.typed ?? 'seen' };
     case 'torque':
       return torqueOf(form);
     case 'turn':

@@ -1,12 +1,12 @@
 'use client';
 
-import { useState, type FormEvent } from 'react';
 import type { ActionWork, StepWork } from '@/core/bench';
 import type { Answer, BenchPhase } from '@/core/record';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
-import { Button, ErrorNote, TextField } from '../ui/form';
+import { Button, ErrorNote } from '../ui/form';
 import { mayDo } from '../ui/whose';
+import { WithReason } from './with-reason';
 
 /** Takes the last answer back; asks nothing. */
 export function UndoButton({
@@ -27,52 +27,14 @@ export function UndoButton({
   );
 }
 
-interface AskProps {
-  readonly words: string;
-  readonly label: string;
-  readonly button: string;
-  readonly send: (reason: string) => Promise<unknown>;
-}
-
-/** A line that opens into a reason and a button. */
-function WithReason({ words, label, button, send }: AskProps) {
-  const [isOpen, setOpen] = useState(false);
-  const [reason, setReason] = useState('');
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    if (await send(reason)) setOpen(false);
-  };
-  if (!isOpen)
-    return (
-      <button type="button" className="min-h-12 underline" onClick={() => setOpen(true)}>
-        {words}
-      </button>
-    );
-  return (
-    <form onSubmit={submit} className="space-y-2 border-l-4 border-ochre bg-sheet px-3 py-2">
-      <TextField label={label} required value={reason} onChange={(event) => setReason(event.target.value)} />
-      <div className="flex gap-2">
-        <Button type="submit" tone="main">
-          {button}
-        </Button>
-        <Button tone="quiet" onClick={() => setOpen(false)}>
-          Leave it
-        </Button>
-      </div>
-    </form>
-  );
-}
-
-/** Opens a step again that is done, with a reason. */
-export function OpenAgain({
-  view,
-  phase,
-  work,
-}: {
+interface StepProps {
   readonly view: SheetProps['view'];
   readonly phase: BenchPhase;
   readonly work: StepWork;
-}) {
+}
+
+/** Opens a step again that is done, with a reason. */
+export function OpenAgain({ view, phase, work }: StepProps) {
   const { run, error } = useAct();
   const { row, step, isDone } = work;
   if (!isDone || !row) return null;
@@ -91,15 +53,7 @@ export function OpenAgain({
 }
 
 /** What must come first, and who may allow another order. */
-export function ComesFirst({
-  view,
-  phase,
-  work,
-}: {
-  readonly view: SheetProps['view'];
-  readonly phase: BenchPhase;
-  readonly work: StepWork;
-}) {
+export function ComesFirst({ view, phase, work }: StepProps) {
   const { run, error } = useAct();
   const { step, waitsFor, deviation } = work;
   if (deviation)

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { nextAction, workOf, type ActionWork, type StepWork } from '@/core/bench';
+import { lastAnswer, nextAction, workOf, type ActionWork, type StepWork } from '@/core/bench';
 import { present } from '@/core/present';
 import { missingForStep, needsOf } from '@/core/parts';
 import type { Answer, BenchPhase } from '@/core/record';
@@ -41,13 +41,6 @@ function pickedIn(work: readonly StepWork[], id: string | undefined) {
     step.actions.find(({ action }) => action.id === id) ??
     (step === next?.step ? next.action : (step.actions.find((one) => !one.answer) ?? present(step.actions.at(-1))));
   return { step, at };
-}
-
-/** The last answer of a phase; only that one is undone without a reason. */
-function lastAnswer(work: readonly StepWork[]): Answer | null {
-  return work
-    .flatMap((step) => step.actions.flatMap(({ answer }) => answer ?? []))
-    .reduce<Answer | null>((last, one) => (!last || one.at >= last.at ? one : last), null);
 }
 
 const hints: Readonly<Record<BenchPhase, string>> = {

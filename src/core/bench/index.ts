@@ -2,4 +2,13 @@ export { againstFor } from './against';
 export { judgeAnswer, markAnswers, turnGrades, type Against, type Judged } from './judge-answer';
 export { isPlausible, plausibleBand } from './plausible';
 export { readValue, type ValueRead } from './read-value';
-export { findAction, latestAnswer, nextAction, stepsOf, workOf, type ActionWork, type StepWork } from './work';
+export {
+  findAction,
+  lastAnswer,
+  latestAnswer,
+  nextAction,
+  stepsOf,
+  workOf,
+  type ActionWork,
+  type StepWork,
+} from './work';

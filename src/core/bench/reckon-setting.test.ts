@@ -94,7 +94,7 @@ describe('a setting from a position that was kept', () => {
   });
   test('is not reckoned from another place, nor from words', () => {
     expect(reckoned(kept('teardown', 'secondary-count', 12))).toEqual({
-      ...{ setting, outcome: null, waits: `waits for ${sealLength}` },
+      ...{ setting, outcome: null, waits: `waits for ${sealLength}`, needsSolver: false },
     });
     expect(reckoned(kept('rebuild', 'secondary-count-left', 12)).outcome).toBeNull();
     expect(reckoned(kept('teardown', 'seal-length', null)).outcome).toBeNull();
@@ -140,7 +140,7 @@ describe('a setting from several things', () => {
     const donor = settingOf(packed, 'impeller-on');
     const readings = ['impeller-a', 'impeller-b'].map((id) => exampleReading(id, 'A:0', 167.8));
     expect(reckonSetting(donor, exampleRecord({ readings }), packed)).toMatchObject({
-      ...{ outcome: null, waits: 'is reckoned on the Sums page' },
+      ...{ outcome: null, waits: 'is reckoned on the Sums page', needsSolver: true },
     });
   });
 });

@@ -9,6 +9,8 @@ export interface ReckonedSetting {
   readonly setting: Setting;
   readonly outcome: Outcome<unknown> | null;
   readonly waits: string;
+  /** The sum needs a solver, which no bench has: it is reckoned on the sums page, and holds no step up. */
+  readonly needsSolver: boolean;
 }
 
 interface Job {
@@ -80,28 +82,22 @@ export function reckonSetting(setting: Setting, record: JobRecord, family: Famil
   const taken = Object.entries(setting.from).map(
     ([field, from]) => [field, takenFrom(from, { record, family }), from] as const,
   );
+  const waiting = (waits: string, needsSolver = false) => ({ setting, outcome: null, waits, needsSolver });
   const open = taken.filter(([, value]) => value === null).map(([, , from]) => nameOf(from, family));
-  if (open.length) return { setting, outcome: null, waits: `waits for ${open.join(', ').toLowerCase()}` };
+  if (open.length) return waiting(`waits for ${open.join(', ').toLowerCase()}`);
   const sum = present(findSum(setting.sum));
   const read = sum.input.safeParse({
     ...setting.input,
     ...Object.fromEntries(taken.map(([field, value]) => [field, value])),
   });
   if (!read.success)
-    return {
-      setting,
-      outcome: null,
-      waits: read.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '),
-    };
+    return waiting(read.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '));
   try {
-    return { setting, outcome: sum.compute(read.data), waits: '' };
+    return { setting, outcome: sum.compute(read.data), waits: '', needsSolver: false };
   } catch (error) {
-    // A sum that needs a solver is reckoned on the sums page; what the sum refuses is said.
-    return {
-      setting,
-      outcome: null,
-      waits: error instanceof SumRefusal ? error.message : 'is reckoned on the Sums page',
-    };
+    if (error instanceof SumRefusal) return waiting(error.message);
+    if (sum.needsSolver) return waiting('is reckoned on the Sums page', true);
+    throw error;
   }
 }
 

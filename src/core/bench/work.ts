@@ -98,6 +98,13 @@ export function nextAction(work: readonly StepWork[]): { readonly step: StepWork
   return null;
 }
 
+/** The answer given last in a phase; only that one is taken back without a reason. Null where none stands. */
+export function lastAnswer(work: readonly StepWork[]): Answer | null {
+  return work
+    .flatMap((step) => step.actions.flatMap(({ answer }) => answer ?? []))
+    .reduce<Answer | null>((last, one) => (!last || one.at >= last.at ? one : last), null);
+}
+
 /** An action of a phase and the step that it is of; null where the family has none of that id. */
 export function findAction(
   family: Pick<Family, 'teardown' | 'rebuild' | 'test'>,

@@ -60,11 +60,9 @@ export function checkHeat(form: FormOf<'heat'>, { typed, ambientC }: AnswerActio
 
 /** The figure of a setting for this job; null where the sum gives none that is a number. */
 export function askedFigure(form: FormOf<'setting'>, { record, family }: Given): number | null {
-  const { outcome, waits } = reckonSetting(form, record, family);
-  if (!outcome)
-    return waits.startsWith('is reckoned')
-      ? null
-      : refuse('bad-input', reason('setting-waits', { title: form.title, waits }), 'typed');
+  const { outcome, waits, needsSolver } = reckonSetting(form, record, family);
+  if (needsSolver) return null;
+  if (!outcome) return refuse('bad-input', reason('setting-waits', { title: form.title, waits }), 'typed');
   const figure = (outcome.result as Readonly<Record<string, unknown>>)[form.gives];
   return typeof figure === 'number' ? figure : null;
 }

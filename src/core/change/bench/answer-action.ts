@@ -64,12 +64,10 @@ function checkCautions({ given: { record, who }, command, step, action }: Answer
     refuse('bad-input', reason('caution-unread'), 'cautionsRead');
 }
 
-function judge({ given, command, action }: Answering): Judged {
+function judge({ given, command, action }: Answering, asked: number | null): Judged {
   const { record, family } = given;
-  const form = action.answer;
-  const asked = form?.kind === 'setting' ? askedFigure(form, given) : null;
   const against = againstFor({ record, family, phase: command.phase, action, asked });
-  return judgeAnswer(form, command.typed, against);
+  return judgeAnswer(action.answer, command.typed, against);
 }
 
 function dataOf({ command, given }: Answering, asked: number | null): AnswerData {
@@ -145,7 +143,8 @@ function settleNotPossible(asked: Answering, isConceding: boolean): Answered {
 function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   const { given, command, step, action } = asked;
   const form = action.answer;
-  const judged = judge(asked);
+  const figure = form?.kind === 'setting' ? askedFigure(form, given) : null;
+  const judged = judge(asked, figure);
   if (judged.refused) refuse('bad-input', judged.refused, 'typed');
   if (form?.kind === 'photo') checkPhoto(form, command, given.record);
   if (form?.kind === 'measure') checkMeasured(form, given);
@@ -154,7 +153,6 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   checkConsumable(action, step, asked);
   const conceded = settleWrong(asked, judged, isConceding);
   if (conceded && !command.reason) refuse('bad-input', reason('concession-reason'), 'reason');
-  const figure = form?.kind === 'setting' ? askedFigure(form, given) : null;
   return { judged: { ...judged, ...heated }, data: dataOf(asked, figure), state: 'done', conceded };
 }
 

@@ -1,4 +1,4 @@
-import { workOf, type ActionWork, type StepWork } from '../../bench';
+import { lastAnswer, workOf, type ActionWork, type StepWork } from '../../bench';
 import { actionTitle } from '../../family';
 import { roundOf, type Answer, type Signed, type StepDone } from '../../record';
 import { put, type Put } from '../change';
@@ -22,11 +22,6 @@ function opened(row: StepDone, who: Signed, why: string): StepDone {
   return { ...row, ...who, state: 'open', second: null, data, version: row.version + 1 };
 }
 
-const latest = (work: readonly StepWork[]) =>
-  work
-    .flatMap((step) => step.actions.flatMap(({ answer }) => answer ?? []))
-    .reduce<Answer | null>((last, one) => (!last || one.at >= last.at ? one : last), null);
-
 function findStep(given: Given, { phase, stepId }: Pick<OpenAgain, 'phase' | 'stepId'>): StepWork {
   const found = workOf(given.record, given.family, phase).find((one) => one.step.id === stepId);
   return found ?? refuse('bad-input', reason('unknown-step', { step: stepId, phase }), 'stepId');
@@ -43,7 +38,8 @@ export const undoAnswer: Decider<UndoAnswer, object> = (given, { phase, actionId
   const { answer } = at;
   if (!answer) return refuse('wrong-state', reason('nothing-answered', { action: actionTitle(at.action) }));
   if (answer.version !== basedOn) refuseChanged(answer, null);
-  if (latest(work) !== answer) refuse('wrong-state', reason('not-the-last-answer', { action: actionTitle(at.action) }));
+  if (lastAnswer(work) !== answer)
+    refuse('wrong-state', reason('not-the-last-answer', { action: actionTitle(at.action) }));
   return {
     puts: [
       put('answer', undone(answer, who, '')),

@@ -21,10 +21,11 @@ export const cleanPartsInput = z.strictObject({
 });
 export type CleanParts = z.output<typeof cleanPartsInput>;
 
+const inPhase = { tag: tagField, phase: z.enum(benchPhases) };
+
 /** What a person answers to one action of a step. */
 export const answerActionInput = z.strictObject({
-  tag: tagField,
-  phase: z.enum(benchPhases),
+  ...inPhase,
   actionId: elementId,
   typed: optionalText(300),
   photoId: photoId.nullable().default(null),
@@ -45,16 +46,14 @@ export const answerActionInput = z.strictObject({
 export type AnswerAction = z.output<typeof answerActionInput>;
 
 export const undoAnswerInput = z.strictObject({
-  tag: tagField,
-  phase: z.enum(benchPhases),
+  ...inPhase,
   actionId: elementId,
   basedOn,
 });
 export type UndoAnswer = z.output<typeof undoAnswerInput>;
 
 export const openAgainInput = z.strictObject({
-  tag: tagField,
-  phase: z.enum(benchPhases),
+  ...inPhase,
   stepId: elementId,
   /** From which action on; the whole step where none is named. */
   actionId: elementId.optional(),
@@ -65,8 +64,7 @@ export const openAgainInput = z.strictObject({
 export type OpenAgain = z.output<typeof openAgainInput>;
 
 export const allowDeviationInput = z.strictObject({
-  tag: tagField,
-  phase: z.enum(benchPhases),
+  ...inPhase,
   stepId: elementId,
   reason: sentence(500),
 });
