@@ -138,13 +138,13 @@ test('inspect: readings by gauge and keyboard, a visual finding, a verdict overr
       .filter((point) => point.measured.includes('as-found'))
       .reduce((sum, point) => sum + point.places.length, 0),
   );
-  const form = present(await bench.waitForSelector('section[aria-label="Visual findings"]'));
+  const form = present(await bench.waitForSelector('section[aria-label="Findings"]'));
   await scrollTo(form);
-  await bench.select('section[aria-label="Visual findings"] select', 'impeller');
+  await bench.select('section[aria-label="Findings"] select', 'impeller');
   await fill(bench, 'What is seen', 'pitted inlet edges', 'combobox');
   await waitForText(bench, 'Points to cavitation');
   await press(await form.waitForSelector(named('button', 'Bench camera')));
-  await bench.waitForSelector('section[aria-label="Visual findings"] img');
+  await bench.waitForSelector('section[aria-label="Findings"] img');
   await click(bench, 'button', 'Keep the finding');
   const finding = present(await bench.waitForSelector('li[id^=finding-]'));
   await press(await finding.waitForSelector(named('button', 'replace')));

@@ -5,10 +5,8 @@ import { againstFor, judgeAnswer, markAnswers, type ActionWork, type StepWork } 
 import { actionTitle, type AnswerForm } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { sayReason } from '@/core/errors';
-import { withLengthUnit } from '@/core/units';
 import { roundOf, type Answer, type BenchPhase } from '@/core/record';
 import { useAct } from '../act/use-act';
-import { useDraft } from '../act/use-draft';
 import type { SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
 import { AnswerShown } from './answer-shown';
@@ -27,9 +25,10 @@ import {
   WordsEntry,
   NumberEntry,
 } from './entries';
-import type { Entry, EntryProps } from './entry';
+import type { EntryProps } from './entry';
 import { FoundSomething } from './found-something';
 import { Otherwise } from './otherwise';
+import { commandOf, useEntry, type AnswerCommand } from './use-entry';
 
 interface Props extends SheetProps {
   readonly phase: BenchPhase;
@@ -83,20 +82,6 @@ function EntryOf({ kindProps }: { readonly kindProps: EntryProps<AnswerForm> }) 
       return <HeatEntry {...kindProps} form={form} />;
   }
 }
-
-function useEntry(key: string): Entry & { readonly clear: () => void } {
-  const [typed, setTyped] = useDraft(`${key}.typed`);
-  const [ambient, setAmbient] = useDraft(`${key}.ambient`, '20');
-  const [passes, setPasses] = useState<readonly string[]>([]);
-  const clear = () => {
-    setTyped(null);
-    setAmbient(null);
-    setPasses([]);
-  };
-  return { typed, setTyped, ambient, setAmbient, passes, setPasses, clear };
-}
-
-const numberOf = (text: string) => Number(text.replace(',', '.'));
 
 /** What keeping it will say: "Keep 112 N·m and go on". */
 function keepWords(form: AnswerForm | undefined, typed: string): string {
@@ -173,23 +158,20 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   const consumable = useConsumable({ action, step: work.step, view });
   const title = actionTitle(action);
-  const keep = async (words = entry.typed, photoId: Answer['photoId'] = null) => {
-    const isLength = form?.kind === 'value' && form.unit === 'mm';
-    const typed = isLength ? withLengthUnit(words.trim(), view.lengthDisplay) : words.trim();
-    const passes = entry.passes.filter((one) => one.trim()).map(numberOf);
-    const sent = {
-      ...{ tag: record.tag, phase, actionId: action.id, typed, photoId, cautionsRead: [...read] },
-      ...(consumable.what && { consumable: consumable.what }),
-      ...(passes.length && !passes.some(Number.isNaN) && { passes }),
-      ...(form?.kind === 'heat' && Number.isFinite(numberOf(entry.ambient)) && { ambientC: numberOf(entry.ambient) }),
-      basedOn: at.stored?.version ?? 0,
-    };
-    const label = `${title}: ${typed || (photoId ? 'picture' : 'done')}`;
-    const place = `${record.tag} ${phase} ${action.id}`;
-    if ((await attempt('answer-action', sent, { label, place })) === 'refused') return;
+  const [tried, setTried] = useState<AnswerCommand | null>(null);
+  const made = (words: string, photoId: Answer['photoId']) =>
+    commandOf({ view, phase, at, entry, read, consumable: consumable.what }, words, photoId);
+  const done = () => {
     clear();
     setChanging(false);
     onKept();
+  };
+  const keep = async (words = entry.typed, photoId: Answer['photoId'] = null) => {
+    const sent = made(words, photoId);
+    const label = `${title}: ${sent.typed || (photoId ? 'picture' : 'done')}`;
+    const place = `${record.tag} ${phase} ${action.id}`;
+    if ((await attempt('answer-action', sent, { label, place })) === 'refused') setTried(sent);
+    else done();
   };
   const isOpen = isHere && (!answer || isChanging);
   const kindProps = form && {
@@ -238,7 +220,13 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
               </Button>
             )}
           </div>
-          <Otherwise view={view} phase={phase} at={at} typed={entry.typed} refused={error} onKept={onKept} />
+          <Otherwise
+            view={view}
+            at={at}
+            empty={made('', null)}
+            tried={error?.issues.some(({ path }) => path === 'typed') ? tried : null}
+            onKept={done}
+          />
         </>
       )}
     </section>

@@ -1,6 +1,6 @@
 'use client';
 
-import { drawSection, type Family } from '@/core/family';
+import { drawSection, type Family, type StepAction } from '@/core/family';
 import { Section, type PartState } from '../signs/section';
 
 interface Props {
@@ -10,11 +10,21 @@ interface Props {
   readonly states: Readonly<Record<string, PartState>>;
   /** Parts of this action, named beneath the drawing. */
   readonly lit: readonly string[];
+  /** Which way they move in it. */
+  readonly moves: StepAction['moves'];
   readonly onPickPart: (ref: string) => void;
 }
 
+const movements: Readonly<Record<StepAction['moves'], string>> = {
+  none: '',
+  'toward drive': ', toward the drive end',
+  'toward wet end': ', toward the wet end',
+  clockwise: ', clockwise seen from the drive end',
+  anticlockwise: ', anticlockwise seen from the drive end',
+};
+
 /** The section beside a bench sequence: what is off, what comes now; picking a part opens its step. */
-export function BenchSection({ family, hint, title, states, lit, onPickPart }: Props) {
+export function BenchSection({ family, hint, title, states, lit, moves, onPickPart }: Props) {
   const names = lit.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.name ?? []);
   return (
     <section aria-label="Section" className="border-line p-4 lg:border-r">
@@ -30,7 +40,12 @@ export function BenchSection({ family, hint, title, states, lit, onPickPart }: P
           onPickPart={onPickPart}
           title={title}
         />
-        {names.length > 0 && <p className="mt-1 text-13">Lit: {names.join(', ')}</p>}
+        {names.length > 0 && (
+          <p className="mt-1 text-13">
+            Lit: {names.join(', ')}
+            {movements[moves]}
+          </p>
+        )}
       </div>
     </section>
   );

@@ -54,6 +54,21 @@ describe('teardown', () => {
       cautionsRead: present(first).cautions,
     });
   });
+  test('what is not possible goes out with its reason and the cautions that were read', async () => {
+    const asked = answerFetch(() => done);
+    show();
+    const [first] = exampleFamily.teardown;
+    for (const box of screen.queryAllByRole('checkbox')) await userEvent.click(box);
+    await press('It is not possible');
+    await userEvent.type(screen.getByLabelText('Why it is not possible'), 'it came in pieces');
+    await press('Not possible, by Ines');
+    await waitFor(() => expect(asked).toHaveLength(1));
+    expect(asked[0]).toMatchObject({
+      path: '/api/act/answer-action',
+      body: { notPossible: true, reason: 'it came in pieces', typed: '', cautionsRead: present(first).cautions },
+    });
+    expect(present(first).cautions).not.toEqual([]);
+  });
   test('an action that is refused says what is missing, and stays open', async () => {
     answerFetch(() => refusal('Read the caution first.'));
     show();
@@ -167,6 +182,40 @@ describe('rebuild', () => {
     expect(screen.getByText(/Found at teardown/)).toHaveTextContent('Found at teardown: 12.0');
     await userEvent.type(screen.getByRole('textbox', { name: /Seal setting length/ }), '14');
     expect(screen.getByText(/14 mm differs from 12 mm at teardown by 2 mm, allowed 0.3 mm/)).toBeInTheDocument();
+  });
+  test('an answer that may not stand may be let stand by an inspector, with all that was entered', async () => {
+    const job = new CoreJob(exampleFile, script).playTo('rebuild');
+    const steps = exampleFamily.rebuild;
+    const step = present(steps.find((one) => one.id === 'bearings'));
+    job.workThrough('rebuild', steps.slice(0, steps.indexOf(step)));
+    const wrong = refusal('It may not stand.', { path: 'typed', message: 'It may not stand.' });
+    const asked = answerFetch(({ path }) => (path.endsWith('concede-answer') ? done : wrong));
+    render(
+      <RebuildSheet view={exampleView(job.record, { audiences: { 'concede-answer': ['coordinator'] } })} isHere />,
+    );
+    for (const box of screen.queryAllByRole('checkbox')) await userEvent.click(box);
+    expect(screen.queryByRole('button', { name: /stand, with a reason/ })).not.toBeInTheDocument();
+    await userEvent.type(await screen.findByLabelText(/reached/i), '90');
+    await press('Keep 90 °C and go on');
+    await press('Let “90” stand, with a reason');
+    await userEvent.type(screen.getByLabelText('Why “90” may stand'), 'it went on by hand');
+    await press('Concede as Ines');
+    await waitFor(() => expect(asked).toHaveLength(2));
+    const sent = present(asked[0]).body as { cautionsRead: string[] };
+    expect(sent).toMatchObject({ actionId: 'bearings-heat', typed: '90', ambientC: 20 });
+    expect(sent.cautionsRead.length).toBeGreaterThan(0);
+    expect(asked[1]).toMatchObject({ path: '/api/act/concede-answer' });
+    expect(asked[1]?.body).toEqual({ ...sent, reason: 'it went on by hand' });
+  });
+  test('a refusal about something else than the answer is nothing to concede', async () => {
+    answerFetch(() => refusal('Read the caution first.', { path: 'cautionsRead', message: 'Read it.' }));
+    render(
+      <RebuildSheet view={exampleView(at('rebuild'), { audiences: { 'concede-answer': ['coordinator'] } })} isHere />,
+    );
+    await userEvent.type(await screen.findByLabelText(/reached/i), '104');
+    await press('Keep 104 °C and go on');
+    expect(await screen.findByRole('alert')).toHaveTextContent('Read the caution first.');
+    expect(screen.queryByRole('button', { name: /stand, with a reason/ })).not.toBeInTheDocument();
   });
   test('a lubricant in which the seal swells is not offered, and says why', () => {
     const record = rebuiltTo('seat');

@@ -1,22 +1,13 @@
 'use client';
 
 import { useState, type FormEvent } from 'react';
-import type { StepWork } from '@/core/bench';
-import { roundOf } from '@/core/record';
+import { workersOf, type StepWork } from '@/core/bench';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
 import { NumberPad } from './number-pad';
 
 type Signer = SheetProps['view']['signers'][number];
-
-/** Who did something of a step in this round, by name. */
-function workersOf({ record }: SheetProps['view'], { step, row }: StepWork): ReadonlySet<string> {
-  const ids = new Set(step.actions.map((action) => action.id));
-  const round = roundOf(record, 'rebuild');
-  const own = record.answers.filter((one) => one.phase === 'rebuild' && one.round === round && ids.has(one.actionId));
-  return new Set([...own.map((one) => one.personName), ...(row ? [row.personName] : [])]);
-}
 
 function SignForm({
   view,
@@ -87,13 +78,13 @@ export function HoldPoint({ view, isHere, work }: SheetProps & { readonly work: 
         Hold point: done by {row.personName}, signed by {row.second?.personName}.
       </p>
     );
-  const did = workersOf(view, work);
-  const signers = view.signers.filter((one) => !did.has(one.name));
+  const did = workersOf(work);
+  const signers = view.signers.filter((one) => did.every(({ personId }) => personId !== one.personId));
   return (
     <div className="space-y-2 border-l-4 border-ochre bg-paper px-3 py-2">
       <p>
-        <b>Hold point: {step.title}.</b> A second person looks at it and signs. {[...did].join(' and ')} worked on this
-        step and cannot sign it.
+        <b>Hold point: {step.title}.</b> A second person looks at it and signs.{' '}
+        {did.map(({ personName }) => personName).join(' and ')} worked on this step and cannot sign it.
       </p>
       {typeof row.data.voided === 'string' && (
         <p className="font-semibold text-jasper">

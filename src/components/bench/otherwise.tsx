@@ -1,81 +1,61 @@
 'use client';
 
-import { useState, type FormEvent } from 'react';
 import { actionTitle } from '@/core/family';
 import type { ActionWork } from '@/core/bench';
-import type { BenchPhase } from '@/core/record';
-import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
-import { Button, ErrorNote, TextField } from '../ui/form';
+import { ErrorNote } from '../ui/form';
 import { mayDo } from '../ui/whose';
+import type { AnswerCommand } from './use-entry';
+import { WithReason } from './with-reason';
 
 interface Props {
   readonly view: SheetProps['view'];
-  readonly phase: BenchPhase;
   readonly at: ActionWork;
-  readonly typed: string;
-  /** What the server refused just now. */
-  readonly refused: ActError | null;
+  /** All that was entered for the action, without an answer. */
+  readonly empty: AnswerCommand;
+  /** The answer that the server would not let stand just now; null where there is none. */
+  readonly tried: AnswerCommand | null;
   readonly onKept: () => void;
 }
 
-type Way = 'not possible' | 'concede';
-
 /** An action that cannot be done, or is not right and may stand: by name and with a reason. */
-export function Otherwise({ view, phase, at, typed, refused, onKept }: Props) {
-  const [way, setWay] = useState<Way | null>(null);
-  const [reason, setReason] = useState('');
+export function Otherwise({ view, at, empty, tried, onKept }: Props) {
   const { attempt, error, isBusy } = useAct();
   const { record, person, audiences } = view;
   const concedes = mayDo(audiences, 'concede-answer', person.role);
-  const isFree = phase === 'teardown';
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const notPossible = way === 'not possible';
-    const verb = notPossible && isFree ? ('answer-action' as const) : ('concede-answer' as const);
-    const title = actionTitle(at.action);
-    const sent = {
-      ...{ tag: record.tag, phase, actionId: at.action.id, typed, reason, notPossible },
-      cautionsRead: [...at.action.cautions],
-      basedOn: at.stored?.version ?? 0,
-    };
-    const label = `${title}: ${notPossible ? 'not possible' : 'conceded'}`;
-    if ((await attempt(verb, sent, { label, place: `${record.tag} ${phase} ${at.action.id}` })) !== 'refused') onKept();
+  const isFree = empty.phase === 'teardown';
+  const send = async (command: AnswerCommand, said: 'not possible' | 'conceded') => {
+    const verb = said === 'not possible' && isFree ? ('answer-action' as const) : ('concede-answer' as const);
+    const label = `${actionTitle(at.action)}: ${said}`;
+    const place = `${record.tag} ${command.phase} ${at.action.id}`;
+    const isTaken = (await attempt(verb, command, { label, place })) !== 'refused';
+    if (isTaken) onKept();
+    return isTaken;
   };
   return (
     <div className="space-y-2">
       <div className="flex flex-wrap gap-x-4 text-quiet">
         {(isFree || concedes) && (
-          <button type="button" className="min-h-12 underline" onClick={() => setWay('not possible')}>
-            It is not possible
-          </button>
+          <WithReason
+            words="It is not possible"
+            label="Why it is not possible"
+            button={`Not possible, by ${person.name}`}
+            isBusy={isBusy}
+            send={(reason) => send({ ...empty, notPossible: true, reason }, 'not possible')}
+          />
         )}
-        {concedes && refused && typed && (
-          <button type="button" className="min-h-12 underline" onClick={() => setWay('concede')}>
-            Let it stand, with a reason
-          </button>
+        {concedes && tried?.typed && (
+          <WithReason
+            words={`Let “${tried.typed}” stand, with a reason`}
+            label={`Why “${tried.typed}” may stand`}
+            button={`Concede as ${person.name}`}
+            isBusy={isBusy}
+            send={(reason) => send({ ...tried, reason }, 'conceded')}
+          />
         )}
       </div>
-      {way && (
-        <form onSubmit={submit} className="space-y-2 border-l-4 border-ochre bg-sheet px-3 py-2">
-          <TextField
-            label={way === 'concede' ? `Why “${typed}” may stand` : 'Why it is not possible'}
-            required
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-          />
-          <ErrorNote error={error} />
-          <div className="flex gap-2">
-            <Button type="submit" tone="main" disabled={isBusy}>
-              {way === 'concede' ? `Concede as ${person.name}` : `Not possible, by ${person.name}`}
-            </Button>
-            <Button tone="quiet" onClick={() => setWay(null)}>
-              Leave it
-            </Button>
-          </div>
-        </form>
-      )}
+      <ErrorNote error={error} />
     </div>
   );
 }

@@ -100,6 +100,7 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
         hint={hints[phase]}
         states={states}
         lit={lit}
+        moves={at.action.moves}
         onPickPart={(ref) => {
           const own = work.find((one) => one.step.parts.includes(ref));
           if (own) pick((own.actions.find((one) => !one.answer) ?? present(own.actions[0])).action.id);

@@ -1,5 +1,6 @@
 'use client';
 
+import { stillStands } from '@/core/bench';
 import { present } from '@/core/present';
 import { useId, useState } from 'react';
 import { useAct } from '../act/use-act';
@@ -9,21 +10,25 @@ import { sayMoment, type SheetProps } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import { DispositionForm, DispositionShown } from './disposition';
 
-/** Visual findings with their picture, each with what is done about it. */
+/** Visual findings with their picture, and what teardown found different, each with what is done about it. */
 export function Findings({ view, isHere }: SheetProps) {
   const { record, family } = view;
-  const visual = record.findings.filter((finding) => finding.kind === 'visual');
+  const shown = record.findings.filter(
+    (finding) =>
+      finding.kind === 'visual' || (finding.kind === 'bench' && finding.phase === 'as-found' && stillStands(finding)),
+  );
   const nameOf = (ref: string) => family.parts.find((part) => part.ref === ref)?.name ?? ref;
   return (
-    <section aria-label="Visual findings" className="border-t border-ink p-6">
+    <section aria-label="Findings" className="border-t border-ink p-6">
       <h2 className="mb-2 font-bold">
-        Visual findings{' '}
+        Findings{' '}
         <small className="font-normal text-quiet">
-          corrosion, cavitation, scoring, heat marks, cracks, the wrong part from the time before
+          corrosion, cavitation, scoring, heat marks, cracks, the wrong part from the time before, and what teardown
+          found different
         </small>
       </h2>
       <ul>
-        {visual.map((finding) => (
+        {shown.map((finding) => (
           <li
             key={finding.id}
             id={`finding-${finding.id}`}
@@ -37,6 +42,9 @@ export function Findings({ view, isHere }: SheetProps) {
                   {finding.personName}, {sayMoment(finding.at, view.zone)}
                 </span>
               </p>
+              {finding.kind === 'bench' && (
+                <p className="text-13">Different at teardown; at rebuild it is put as it should be.</p>
+              )}
               <p className="text-13">The customer reads: {finding.plain}</p>
               <DispositionShown finding={finding} zone={view.zone} />
               {isHere && (

@@ -168,6 +168,16 @@ describe('what the eye sees', () => {
       }),
     );
   });
+  test('what teardown found different stands here for its disposition, until it is corrected', () => {
+    const bench = exampleFinding({ kind: 'bench', actionId: 'nut-hand', verdict: 'differs', words: 'Nut turned left' });
+    const { unmount } = show({ findings: [bench, exampleFinding({ id: asId('f-2'), words: 'pitted' })] });
+    const list = within(screen.getByRole('region', { name: 'Findings' }));
+    expect(list.getByText(/Nut turned left/)).toBeInTheDocument();
+    expect(list.getAllByText(/Different at teardown/)).toHaveLength(1);
+    unmount();
+    show({ findings: [{ ...bench, verdict: 'agrees' }] });
+    expect(screen.queryByText(/Nut turned left/)).not.toBeInTheDocument();
+  });
   test('a finding shows its disposition and by whom, and can be disposed of anew', async () => {
     const asked = answerFetch(() => done);
     const finding = exampleFinding({
@@ -176,7 +186,7 @@ describe('what the eye sees', () => {
     });
     show({ findings: [finding] });
     expect(screen.getByText(/^Disposition:/)).toHaveTextContent('Disposition: clean, only scale. Marek, 21 Nov, 08:00');
-    const list = screen.getByRole('region', { name: 'Visual findings' });
+    const list = screen.getByRole('region', { name: 'Findings' });
     await userEvent.click(within(list).getByRole('button', { name: 'replace' }));
     await waitFor(() =>
       expect(asked[0]?.body).toEqual({

@@ -2,18 +2,18 @@
 
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import type { InputOf } from '@/contract';
 import { actionTitle, type Family } from '@/core/family';
 import { act, type ActError } from '../act/act';
-import { Button, ErrorNote, TextField } from '../ui/form';
+import { Button, ErrorNote, TextArea, TextField } from '../ui/form';
 import { resolverOf, type ReadForm } from '../ui/form-resolver';
 
 interface Entry {
   readonly path: string;
   readonly label: string;
   readonly value: string | number;
-  /** What one unit typed is in the file; money is typed in whole currency. */
+  /** What one unit typed is in the file; money is typed in whole currency. Nought for words. */
   readonly factor: number;
 }
 
@@ -70,9 +70,17 @@ function groupsOf(family: Family): readonly (readonly [title: string, entries: r
         ...family.parts.flatMap((part) => number(`parts/${part.ref}/price_minor`, part.name, part.price_minor, 100)),
       ],
     ],
-    ['Words of the steps', words],
+    ['Words of the steps, one movement a line', words],
   ];
 }
+
+/** Words as lines, without those that are empty. */
+const readLines = (text: string) =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .join('\n');
 
 /** A number as typed; not a number where the field was emptied, which is no zero. */
 const readNumber = (text: string) => (text.trim() ? Number(text.trim().replace(',', '.')) : Number.NaN);
@@ -98,7 +106,8 @@ const reader =
       };
     const changes = changed.map(({ path, factor }) => {
       const text = typed[path] ?? '';
-      const value = factor === 0 ? text : factor === 100 ? Math.round(readNumber(text) * 100) : readNumber(text);
+      const value =
+        factor === 0 ? readLines(text) : factor === 100 ? Math.round(readNumber(text) * 100) : readNumber(text);
       return { path, value };
     });
     return { ok: true, read: { title, changes } };
@@ -112,20 +121,43 @@ const unread: ActError = {
   issues: [],
 };
 
+type Form = UseFormReturn<Values, unknown, { title: string; changes: Changes }>;
+
+/** How many of some entries are changed; it alone is drawn anew with every key. */
+function useChanged(control: Form['control'], entries: readonly Entry[]): number {
+  const typed = useWatch({ control, name: 'typed' });
+  return entries.filter(({ path, value }) => typed[path] !== String(value)).length;
+}
+
+function ChangedNote({ control, entries }: { readonly control: Form['control']; readonly entries: readonly Entry[] }) {
+  return <small className="font-normal text-quiet">{useChanged(control, entries) || 'none'} changed</small>;
+}
+
+function MakeButton({ control, entries }: { readonly control: Form['control']; readonly entries: readonly Entry[] }) {
+  const changed = useChanged(control, entries);
+  return (
+    <Button type="submit" tone="main" disabled={!changed}>
+      {changed ? `Make it, with ${changed} ${changed === 1 ? 'change' : 'changes'}` : 'Nothing is changed yet'}
+    </Button>
+  );
+}
+
 /** A shop's own variant: only what was changed is sent; the shipped family stays as it is. */
 export function OwnVariantForm({ family }: { readonly family: Family }) {
   const router = useRouter();
   const groups = useMemo(() => groupsOf(family), [family]);
   const entries = useMemo(() => groups.flatMap(([, list]) => list), [groups]);
-  const form = useForm<Values, unknown, { title: string; changes: Changes }>({
+  const { control, register, handleSubmit, formState }: Form = useForm<
+    Values,
+    unknown,
+    { title: string; changes: Changes }
+  >({
     defaultValues: {
       title: `${family.short}, our way`,
       typed: Object.fromEntries(entries.map(({ path, value }) => [path, String(value)])),
     },
     resolver: resolverOf(reader(entries)),
   });
-  const typed = useWatch({ control: form.control, name: 'typed' });
-  const changed = entries.filter((entry) => typed[entry.path] !== String(entry.value));
   const [error, setError] = useState<ActError | null>(null);
   const send = async (read: { title: string; changes: Changes }) => {
     const answer = await act('make-own-family', { familyId: family.id, ...read });
@@ -137,27 +169,33 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
       <summary className="min-h-11 cursor-pointer content-center font-bold">
         Make our own variant of this family
       </summary>
-      <form onSubmit={form.handleSubmit(send, () => setError(unread))} className="space-y-3">
-        <TextField label="What we call it" {...form.register('title')} />
+      <form onSubmit={handleSubmit(send, () => setError(unread))} className="space-y-3">
+        <TextField label="What we call it" {...register('title')} />
         {groups.map(([name, list]) => (
           <details key={name}>
             <summary className="min-h-11 cursor-pointer content-center font-semibold">
-              {name}{' '}
-              <small className="font-normal text-quiet">
-                {list.filter((entry) => changed.includes(entry)).length || 'none'} changed
-              </small>
+              {name} <ChangedNote control={control} entries={list} />
             </summary>
             <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
-              {list.map((entry) => (
-                <TextField
-                  key={entry.path}
-                  label={entry.label}
-                  className={entry.factor ? 'num' : ''}
-                  inputMode={entry.factor ? 'decimal' : 'text'}
-                  error={form.formState.errors.typed?.[entry.path]?.message}
-                  {...form.register(`typed.${entry.path}`)}
-                />
-              ))}
+              {list.map(({ path, label, value, factor }) =>
+                factor === 0 ? (
+                  <TextArea
+                    key={path}
+                    label={label}
+                    rows={String(value).split('\n').length + 1}
+                    {...register(`typed.${path}`)}
+                  />
+                ) : (
+                  <TextField
+                    key={path}
+                    label={label}
+                    className="num"
+                    inputMode="decimal"
+                    error={formState.errors.typed?.[path]?.message}
+                    {...register(`typed.${path}`)}
+                  />
+                ),
+              )}
             </div>
           </details>
         ))}
@@ -169,11 +207,7 @@ export function OwnVariantForm({ family }: { readonly family: Family }) {
             ))}
           </ol>
         )}
-        <Button type="submit" tone="main" disabled={!changed.length}>
-          {changed.length
-            ? `Make it, with ${changed.length} ${changed.length === 1 ? 'change' : 'changes'}`
-            : 'Nothing is changed yet'}
-        </Button>
+        <MakeButton control={control} entries={entries} />
       </form>
     </details>
   );

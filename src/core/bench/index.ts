@@ -1,4 +1,5 @@
 export { againstFor } from './against';
+export { benchVerdicts, stillStands } from './finding';
 export { judgeAnswer, markAnswers, turnGrades, type Against, type Judged } from './judge-answer';
 export { isPlausible, plausibleBand } from './plausible';
 export { readValue, type ValueRead } from './read-value';
@@ -8,6 +9,7 @@ export {
   latestAnswer,
   nextAction,
   stepsOf,
+  workersOf,
   workOf,
   type ActionWork,
   type StepWork,

@@ -105,6 +105,12 @@ export function lastAnswer(work: readonly StepWork[]): Answer | null {
     .reduce<Answer | null>((last, one) => (!last || one.at >= last.at ? one : last), null);
 }
 
+/** Who did something of a step in its round: closed it, or answered one of its actions; each once. */
+export function workersOf({ actions, row }: StepWork): readonly Pick<Answer, 'personId' | 'personName'>[] {
+  const own = [...actions.flatMap(({ stored }) => stored ?? []), ...(row ? [row] : [])];
+  return [...new Map(own.map((one) => [one.personId ?? one.personName, one])).values()];
+}
+
 /** An action of a phase and the step that it is of; null where the family has none of that id. */
 export function findAction(
   family: Pick<Family, 'teardown' | 'rebuild' | 'test'>,

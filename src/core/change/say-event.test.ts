@@ -34,4 +34,8 @@ test('an event from before changes were kept says what it noted', () => {
     'phase teardown · step id drain',
   ]);
 });
+test('an answer from before actions is told by its own name', () => {
+  const row = { captureId: 'seal-length', typed: '12.0' };
+  expect(sayEvent(canonical({ changes: [{ put: 'capture', row, was: null }] }))).toEqual(['capture seal-length: 12.0']);
+});
 test.each(['[]', '7', 'null', '{"changes":"odd"}'])('%s is passed over', (data) => expect(sayEvent(data)).toEqual([]));

@@ -28,7 +28,18 @@ const kindNames: Readonly<Record<RowKind, string>> = {
 /**
  * What tells a row from the others, and what it says, in this order; fields that a row does not have are passed over.
  */
-const telling = ['ref', 'stepId', 'actionId', 'pointId', 'place', 'caution', 'partRef', 'number', 'revision'] as const;
+const telling = [
+  'ref',
+  'stepId',
+  'actionId',
+  'captureId',
+  'pointId',
+  'place',
+  'caution',
+  'partRef',
+  'number',
+  'revision',
+] as const;
 const saying = [
   'typed',
   'state',

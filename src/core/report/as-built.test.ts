@@ -188,6 +188,11 @@ describe('what departs from the plan stands in the report', () => {
     expect(tests.map((one) => one.decision)).toEqual(['failed', 'concession']);
     expect(build({ runs: [run({})] }).signatures).toHaveLength(1);
   });
+  test('a finding of the bench is no finding any more once its answer is corrected and agrees', () => {
+    const differs = exampleFinding({ kind: 'bench', actionId: 'nut-hand', words: 'left', verdict: 'differs' });
+    expect(build({ findings: [differs] }).findings.map((one) => one.what)).toEqual(['left']);
+    expect(build({ findings: [{ ...differs, verdict: 'agrees' }] }).findings).toEqual([]);
+  });
   test('a finding on a part that the family does not know is named by its reference', () => {
     expect(build({ findings: [exampleFinding({ partRef: 'donor-ring' })] }).findings[0]?.part).toBe('donor-ring');
   });

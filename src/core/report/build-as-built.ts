@@ -1,3 +1,4 @@
+import { stillStands } from '../bench';
 import { present } from '../present';
 import { cautionFooter, cautions, type Family } from '../family';
 import { judgePoint, type PointState } from '../inspection';
@@ -213,7 +214,7 @@ function dutyOf({ record }: Asked): AsBuilt['duty'] {
 }
 
 function findingsOf({ record, family }: Asked): AsBuilt['findings'] {
-  return record.findings.map((finding) => ({
+  return record.findings.filter(stillStands).map((finding) => ({
     what: finding.words,
     part: family.parts.find((part) => part.ref === finding.partRef)?.name ?? finding.partRef,
     proposed: finding.proposed,

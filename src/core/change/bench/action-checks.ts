@@ -4,7 +4,7 @@ import { judgePoint } from '../../inspection';
 import { missingForStep, needsOf } from '../../parts';
 import type { JobRecord } from '../../record';
 import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';
-import { readValue } from '../../bench';
+import { readValue, type Judged } from '../../bench';
 import { reason, refuse, type Given } from '../decision';
 import type { AnswerAction } from '../inputs';
 
@@ -42,8 +42,11 @@ export function checkPasses({ passes_pct }: FormOf<'torque'>, { passes }: Answer
     refuse('bad-input', reason('passes-wanted', { count: passes_pct.length }), 'passes');
 }
 
-/** The temperature that a bearing reached: enough for its fit, and not so much that it is spoiled. */
-export function checkHeat(form: FormOf<'heat'>, { typed, ambientC }: AnswerAction) {
+/**
+ * The temperature that a bearing reached. One that is spoiled by it is refused; one that is too cold for its fit is
+ * not right, and may be conceded where it went on all the same.
+ */
+export function judgeHeat(form: FormOf<'heat'>, { typed, ambientC }: AnswerAction): Judged {
   const read = readValue(typed, '°C');
   if (!read.ok || ambientC === undefined) return refuse('bad-input', reason('temperatures-wanted'), 'typed');
   const { bore_mm, shaft, mounting_clearance_um, sealed } = form;
@@ -53,9 +56,9 @@ export function checkHeat(form: FormOf<'heat'>, { typed, ambientC }: AnswerActio
   const limitC = sealed ? bearingHeatLimitsC.sealed : bearingHeatLimitsC.open;
   if (temperatureC > limitC) refuse('bad-input', reason('bearing-too-hot', { temperatureC, limitC }), 'typed');
   const neededC = result.temperature_c;
-  if (temperatureC < neededC - coolingAllowanceC)
-    refuse('bad-input', reason('bearing-too-cold', { temperatureC, neededC }), 'typed');
-  return { value: temperatureC, unit: '°C' };
+  const isCold = temperatureC < neededC - coolingAllowanceC;
+  const wrong = isCold ? reason('bearing-too-cold', { temperatureC, neededC }) : null;
+  return { typed, value: temperatureC, unit: '°C', refused: null, wrong };
 }
 
 /** The figure of a setting for this job; null where the sum gives none that is a number. */

@@ -7,11 +7,11 @@ import type { AnswerAction } from '../inputs';
 import {
   askedFigure,
   checkConsumable,
-  checkHeat,
   checkMeasured,
   checkParts,
   checkPasses,
   checkPhoto,
+  judgeHeat,
 } from './action-checks';
 import type { Answering } from './answering';
 import { benchFinding } from './bench-finding';
@@ -144,16 +144,15 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   const { given, command, step, action } = asked;
   const form = action.answer;
   const figure = form?.kind === 'setting' ? askedFigure(form, given) : null;
-  const judged = judge(asked, figure);
+  const judged = form?.kind === 'heat' ? judgeHeat(form, command) : judge(asked, figure);
   if (judged.refused) refuse('bad-input', judged.refused, 'typed');
   if (form?.kind === 'photo') checkPhoto(form, command, given.record);
   if (form?.kind === 'measure') checkMeasured(form, given);
   if (form?.kind === 'torque') checkPasses(form, command);
-  const heated = form?.kind === 'heat' ? checkHeat(form, command) : {};
   checkConsumable(action, step, asked);
   const conceded = settleWrong(asked, judged, isConceding);
   if (conceded && !command.reason) refuse('bad-input', reason('concession-reason'), 'reason');
-  return { judged: { ...judged, ...heated }, data: dataOf(asked, figure), state: 'done', conceded };
+  return { judged, data: dataOf(asked, figure), state: 'done', conceded };
 }
 
 function answer(given: Given, command: AnswerAction, isConceding: boolean) {

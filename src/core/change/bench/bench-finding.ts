@@ -1,11 +1,8 @@
 import { sayReason } from '../../errors';
-import type { Judged } from '../../bench';
+import { benchVerdicts, type Judged } from '../../bench';
 import type { FindingId, RowOf } from '../../record';
 import { put, type Put } from '../change';
 import type { Answering } from './answering';
-
-/** What a finding of the bench says: differs from what it should be, or agrees with it since it was corrected. */
-export const benchVerdicts = { differs: 'differs', agrees: 'agrees' } as const;
 
 /**
  * A finding by itself where an answer is not what it should be; where a corrected answer is, the finding says so.

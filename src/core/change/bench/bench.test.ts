@@ -176,6 +176,10 @@ describe('an answer at rebuild that is not right', () => {
     const hot = rebuiltTo('bearings');
     const reached = (typed: string) => answer(hot, 'Odile', 'rebuild', 'bearings-heat', { typed, ambientC: 20 });
     expect(reached('60')).toContain('60 °C is less than the 103 °C that this fit needs');
+    const cold = { typed: '60', ambientC: 20, reason: 'it went on by hand' };
+    expect(concede(rebuiltTo('bearings'), 'Marek', 'bearings-heat', cold)).toBeNull();
+    // A bearing that the heat spoiled is not let stand.
+    expect(concede(hot, 'Marek', 'bearings-heat', { ...cold, typed: '130' })).toContain('passes the limit of 110 °C');
     expect(reached('130')).toContain('130 °C passes the limit of 110 °C');
     expect(answer(hot, 'Odile', 'rebuild', 'bearings-heat', { typed: '105' })).toContain('Type the room temperature');
     const seat = rebuiltTo('seat');

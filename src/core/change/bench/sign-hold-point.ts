@@ -1,16 +1,8 @@
-import { workOf, type StepWork } from '../../bench';
-import { rebuildRound, type JobRecord, type Signed } from '../../record';
+import { workersOf, workOf } from '../../bench';
+import type { Signed } from '../../record';
 import { put } from '../change';
 import { reason, refuse, refuseChanged, requireStation, type Decider } from '../decision';
 import type { SignHoldPoint } from '../inputs';
-
-/** Whether a person did something of a step in this round: closed it, or answered one of its actions. */
-function hasWorkedOn({ step, row }: StepWork, who: Signed, record: JobRecord): boolean {
-  const ids = new Set(step.actions.map((action) => action.id));
-  const round = rebuildRound(record);
-  const own = record.answers.filter((one) => one.phase === 'rebuild' && one.round === round && ids.has(one.actionId));
-  return row?.personId === who.personId || own.some((one) => one.personId === who.personId);
-}
 
 export interface Signer {
   /** Who signs, proved by their PIN. */
@@ -28,7 +20,7 @@ export const signHoldPoint: Decider<SignHoldPoint, object, Signer> = (
   if (!work?.step.hold_point) return refuse('bad-input', reason('not-a-hold-point', { step: stepId }), 'stepId');
   const { row, step } = work;
   if (!row || !work.isDone) return refuse('wrong-state', reason('step-not-done', { step: step.title }));
-  if (hasWorkedOn(work, second, record))
+  if (workersOf(work).some((one) => one.personId === second.personId))
     refuse('second-person-needed', reason('same-person', { person: second.personName }));
   if (row.second) refuse('wrong-state', reason('signed-already', { step: step.title, person: row.second.personName }));
   if (row.version !== basedOn) refuseChanged(row, null);

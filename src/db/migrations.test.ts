@@ -1,0 +1,72 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
+import { present } from '@/core/present';
+import { migrateDatabase } from '.';
+
+const shipped = join(process.cwd(), 'src', 'db', 'migrations');
+const name = 'puddlestone_carried_over';
+const server = present(process.env.DATABASE_URL);
+const url = server.replace(/\/[^/]*$/, `/${name}`);
+let folder: string;
+let connection: Connection;
+
+/** The migrations as they were up to one of them. */
+function foldUpTo(last: number): string {
+  const copy = mkdtempSync(join(tmpdir(), 'migrations-'));
+  cpSync(shipped, copy, { recursive: true });
+  const path = join(copy, 'meta', '_journal.json');
+  const journal = JSON.parse(readFileSync(path, 'utf8')) as { readonly entries: readonly { readonly idx: number }[] };
+  writeFileSync(path, JSON.stringify({ ...journal, entries: journal.entries.filter(({ idx }) => idx <= last) }));
+  return copy;
+}
+
+const rows = async (sql: string) => (await connection.query<RowDataPacket[]>(sql))[0];
+
+beforeAll(async () => {
+  const root = await createConnection({ uri: server });
+  await root.query(`DROP DATABASE IF EXISTS ${name}`);
+  await root.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  await root.end();
+  // Before steps had actions.
+  folder = foldUpTo(3);
+  await migrateDatabase(url, folder);
+  connection = await createConnection({ uri: url, timezone: 'Z' });
+});
+afterAll(async () => {
+  await connection.end();
+  rmSync(folder, { recursive: true });
+});
+
+test('what was captured and done before steps had actions is there after, as answers and steps that are done', async () => {
+  const signed = "'person-1', 'Odile', '2026-11-21 08:00:00.125'";
+  await connection.query(
+    `INSERT INTO captures (job_id, phase, capture_id, text, value_mm, typed, photo_id, version, person_id, person_name, at)
+     VALUES ('job-1', 'teardown', 'seal-length', '', 12.25, '12,25', NULL, 3, ${signed}),
+            ('job-1', 'teardown', 'shim-places', 'two “thin” ones under the drive end', NULL, '', 'photo-1', 1, ${signed})`,
+  );
+  await connection.query(
+    `INSERT INTO steps_done (job_id, phase, round, step_id, data, version, person_id, person_name, at)
+     VALUES ('job-1', 'rebuild', 2, 'bearings', '{"ambientC":18}', 4, ${signed})`,
+  );
+  await migrateDatabase(url);
+  const who = { person_id: 'person-1', person_name: 'Odile', at: new Date('2026-11-21T08:00:00.125Z') };
+  const common = { job_id: 'job-1', phase: 'teardown', round: 1, state: 'done', conceded: 0, ...who };
+  expect((await rows('SELECT * FROM answers ORDER BY action_id')).map((row) => ({ ...row }))).toEqual([
+    {
+      ...common,
+      ...{ action_id: 'seal-length', typed: '12,25', value: '12.250000', unit: 'mm', photo_id: null, version: 3 },
+      data: {},
+    },
+    {
+      ...common,
+      ...{ action_id: 'shim-places', typed: '', value: null, unit: '', photo_id: 'photo-1', version: 1 },
+      data: { text: 'two “thin” ones under the drive end' },
+    },
+  ]);
+  expect(await rows('SELECT step_id, round, state, data, version, person_name FROM steps_done')).toEqual([
+    { step_id: 'bearings', round: 2, state: 'done', data: { ambientC: 18 }, version: 4, person_name: 'Odile' },
+  ]);
+  expect(await rows("SHOW TABLES LIKE 'captures'")).toEqual([]);
+});
