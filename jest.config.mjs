@@ -40,6 +40,13 @@ export default {
       displayName: 'database',
       testMatch: ['<rootDir>/src/{db,server,app}/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'],
     },
-    { ...shared, displayName: 'end-to-end', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'end-to-end',
+      testMatch: ['<rootDir>/e2e/**/*.test.ts'],
+      testPathIgnorePatterns: ['nothing-lost'],
+    },
+    // Stops the database under the application: nothing else may go on beside it.
+    { ...shared, displayName: 'database away', testMatch: ['<rootDir>/e2e/nothing-lost.test.ts'] },
   ],
 };

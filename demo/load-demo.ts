@@ -1,6 +1,6 @@
 import { present } from '@/core/present';
 import type { Actor } from '@/core/access';
-import { addInstrument, addPerson, countPeople, createShop, readShop } from '@/db';
+import { addInstrument, addPerson, countPeople, createShop, listInstruments, readShop } from '@/db';
 import { hashSecret } from '@/server/people/passwords';
 import { standardSettings } from '@/server/people/create-owner';
 import { act as actAs, type Runtime } from '@/server';
@@ -41,14 +41,28 @@ async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>
   }
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
   const gauges = [
-    ['M-07', 'outside micrometer', '1.5', 41],
-    ['B-02', 'bore gauge', '2', 73],
-    ['D-11', 'dial indicator', '3', 120],
-    ['C-04', 'vernier caliper', '20', 15],
-    ['T-03', 'depth gauge', '20', 200],
+    ['M-07', 'outside micrometer', 'mm', 0.0015, 0, 150, 41],
+    ['B-02', 'bore gauge', 'mm', 0.002, 10, 200, 73],
+    ['D-11', 'dial indicator', 'mm', 0.003, 0, 10, 120],
+    ['C-04', 'vernier caliper', 'mm', 0.02, 0, 300, 15],
+    ['T-03', 'depth gauge', 'mm', 0.02, 0, 300, 200],
+    ['F-01', 'feeler gauge', 'mm', 0.005, 0.03, 1, 310],
+    ['N-05', 'spring balance', 'N', 1, 2, 200, 96],
+    ['G-08', 'pressure gauge', 'bar', 0.1, 0, 25, 58],
+    ['W-02', 'torque wrench', 'N·m', 1, 10, 100, 133],
+    ['W-06', 'torque wrench', 'N·m', 4, 60, 400, 133],
+    ['W-01', 'torque wrench', 'N·m', 0.2, 1, 12, 133],
+    ['W-09', 'torque wrench', 'N·m', 0.2, 1, 12, -6],
+    ['W-11', 'torque wrench', 'N·m', 15, 300, 1500, 133],
+    ['R-01', 'insulation tester', 'MΩ', 0.5, 0, 2000, 240],
+    ['H-01', 'thermometer', '°C', 1, -20, 250, 87],
+    ['L-01', 'hoist', 'kg', null, 0, 500, 19],
+    ['S-01', 'test stand', 'mm', null, null, null, 151],
   ] as const;
-  for (const [code, kind, uncertaintyUm, due] of gauges)
-    await addInstrument(database, { id: context.newId(), code, kind, uncertaintyUm, dueOn: inDays(due) });
+  for (const [code, kind, unit, uncertainty, rangeLow, rangeHigh, due] of gauges) {
+    const tool = { code, kind, unit, uncertainty, rangeLow, rangeHigh, dueOn: inDays(due) };
+    await addInstrument(database, { id: context.newId(), ...tool });
+  }
   return actors;
 }
 
@@ -134,6 +148,7 @@ async function receiveJob(
     intake,
   });
   const pace = paceOf(job);
+  const tools = await listInstruments(runtime.database);
   const play = () =>
     playJob({
       act,
@@ -144,6 +159,7 @@ async function receiveJob(
         job.family?.build ?? {},
       ),
       technician: index % 2 ? 'odile' : 'ines',
+      tools: { tools, day: inDays(0) },
       signer: { personId: personIdOf(present(actors.get('marek'))), pin: pinOf('marek') },
       load: () => loadRecord(runtime.database, tag),
       pass: (hours) => (clock += hours * pace * 3600_000),

@@ -1,12 +1,12 @@
 import { present } from '@/core/present';
 import type { InputOf, ResultOf, Verb } from '@/contract';
-import { actionTitle, type Family, type FamilyPoint, type Step } from '@/core/family';
+import { actionTitle, limitsOf, type Family, type FamilyPoint, type Step } from '@/core/family';
+import { standingReadings, workAt, workOf } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
 import { needsOf } from '@/core/parts';
 import {
   currentQuote,
   placeKey,
-  roundOf,
   stations,
   type Action,
   type BenchPhase,
@@ -15,6 +15,7 @@ import {
   type Phase,
   type PumpCondition,
   type RunDecision,
+  type Tool,
 } from '@/core/record';
 import { loadJobRecord, type Database } from '@/db';
 import { simulatedGauge } from '@/stand-ins';
@@ -27,6 +28,8 @@ export type Act = <V extends Verb>(person: DemoPerson['key'], verb: V, input: In
 
 interface Stage {
   readonly act: Act;
+  /** The shop's tools, and the day by which they are judged. */
+  readonly tools: { readonly tools: readonly Tool[]; readonly day: string };
   readonly job: DemoJob;
   readonly family: Family;
   readonly tag: string;
@@ -62,19 +65,16 @@ interface Worked {
 
 /** Answers every action of a step, rightly; positions as this shop's pumps have them. */
 async function answerStep(stage: Stage, { phase, step, who }: Worked): Promise<void> {
-  const { act, tag, family, job, load } = stage;
-  const round = roundOf(await load(), phase);
+  const { act, tag, family, job, load, tools } = stage;
   for (const action of step.actions) {
     if (action.answer?.kind === 'measure') await measure(stage, 'as-left', { only: action.answer.points });
     const record = await load();
-    const { wantsPhoto, typed, ...right } = rightAnswer({ phase, step, action, record, family });
+    const { wantsPhoto, typed, ...right } = rightAnswer({ phase, step, action, record, family, ...tools });
     const about = `action:${action.id}`.slice(0, 80);
     const picture = { tag, about, partRef: step.parts[0] ?? 'casing', caption: actionTitle(action) };
     const photoId = wantsPhoto ? (await act(who, 'take-picture', picture)).photoId : null;
     const isPosition = phase === 'teardown' && action.answer?.kind === 'value' && action.answer.unit === 'mm';
-    const stored = record.answers.find(
-      (one) => one.phase === phase && one.round === round && one.actionId === action.id,
-    );
+    const stored = workAt(record, family, { phase, actionId: action.id })?.at.stored;
     await act(who, 'answer-action', {
       ...{ tag, phase, actionId: action.id, photoId, ...right },
       typed: isPosition ? positionOf(action.id, typed, job) : typed,
@@ -131,7 +131,7 @@ const instruments: Readonly<Record<string, string>> = {
 };
 
 async function readingsOf(tag: string, point: FamilyPoint, phase: Phase) {
-  const digits = Math.max(0, Math.round(-Math.log10(point.resolution_mm)));
+  const { unit, decimals, asNew, reuse } = limitsOf(point);
   return Promise.all(
     point.places.map(async (place) => {
       const ask = {
@@ -139,12 +139,8 @@ async function readingsOf(tag: string, point: FamilyPoint, phase: Phase) {
         phase,
         point: point.id,
         place: placeKey(place),
-        digits,
-        newMm: present(point.new_mm),
-        reuseMm: {
-          ...(point.reuse_mm?.min !== undefined && { min: point.reuse_mm.min }),
-          ...(point.reuse_mm?.max !== undefined && { max: point.reuse_mm.max }),
-        },
+        digits: decimals,
+        ...{ unit, asNew, reuse },
       };
       const { typed } = await simulatedGauge.takeReading(ask);
       return {
@@ -173,7 +169,8 @@ async function measure(
   { share = 1, only, again }: Measuring = {},
 ): Promise<void> {
   const record = again ?? (await load());
-  const isRead = (id: string) => record.readings.some((one) => one.phase === phase && one.pointId === id);
+  const isRead = (id: string) =>
+    standingReadings(record, family).some((one) => one.phase === phase && one.pointId === id);
   const points = family.points
     .filter((point) => point.measured.includes(phase) && point.places.length)
     .filter((point) => !only || only.includes(point.id))
@@ -183,8 +180,9 @@ async function measure(
     await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(tag, point, phase)))
   ).flat();
   const version = (entry: (typeof entries)[number]) =>
-    again?.readings.find((one) => one.phase === phase && one.pointId === entry.pointId && one.place === entry.place)
-      ?.version ?? 0;
+    (again ? standingReadings(again, family) : []).find(
+      (one) => one.phase === phase && one.pointId === entry.pointId && one.place === entry.place,
+    )?.version ?? 0;
   await act('marek', 'record-readings', {
     tag,
     phase,
@@ -277,8 +275,7 @@ async function rebuild(stage: Stage, until: number): Promise<void> {
     if (step.hold_point) {
       if (job.part === 'hold point') return;
       const record = await load();
-      const round = roundOf(record, 'rebuild');
-      const row = record.steps.find((one) => one.phase === 'rebuild' && one.round === round && one.stepId === step.id);
+      const row = workOf(record, family, 'rebuild').find((one) => one.step.id === step.id)?.row;
       const signed = { tag, stepId: step.id, basedOn: row?.version ?? 0, signer: stage.signer };
       await act('marek', 'sign-hold-point', signed);
     }

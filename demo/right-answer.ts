@@ -1,4 +1,4 @@
-import { againstFor } from '@/core/bench';
+import { againstFor, toolKindOf, toolToOffer } from '@/core/bench';
 import { reckonSetting } from '@/core/bench/reckon-setting';
 import {
   suitableConsumables,
@@ -8,7 +8,7 @@ import {
   type Step,
   type StepAction,
 } from '@/core/family';
-import type { BenchPhase, JobRecord } from '@/core/record';
+import type { BenchPhase, JobRecord, Tool } from '@/core/record';
 import { reckonBearingHeat } from '@/core/sums';
 
 interface Asked {
@@ -17,6 +17,9 @@ interface Asked {
   readonly action: StepAction;
   readonly record: JobRecord;
   readonly family: Family;
+  /** The shop's tools, and its day. */
+  readonly tools?: readonly Tool[];
+  readonly day?: string;
 }
 
 /** What a careful technician would answer to an action on a pump that nothing ails. */
@@ -25,6 +28,7 @@ export interface RightAnswer {
   readonly passes?: number[];
   readonly ambientC?: number;
   readonly consumable?: string;
+  readonly tool?: string;
   /** A picture is wanted. */
   readonly wantsPhoto: boolean;
 }
@@ -87,14 +91,23 @@ function answerTo(form: AnswerForm | undefined, asked: Asked): Partial<RightAnsw
   }
 }
 
+function toolFor({ action, tools = [], day = '' }: Asked, value: number): Tool | null {
+  const kind = toolKindOf(action);
+  const unit = action.answer?.kind === 'torque' ? 'N·m' : '';
+  return kind && toolToOffer(tools, kind, { value: Number.isFinite(value) ? value : null, unit, day });
+}
+
 /** The right answer to an action, for demonstration and tests; nothing of the product asks it. */
 export function rightAnswer(asked: Asked): RightAnswer {
   const { action, step, family, record } = asked;
   const { elastomer } = record.intake;
+  const answer = answerTo(action.answer, asked);
+  const tool = toolFor(asked, Number(answer.typed));
   const consumable = suitableConsumables({ action, step, family, elastomer })[0]?.what;
   return {
     typed: '',
-    ...answerTo(action.answer, asked),
+    ...answer,
+    ...(tool && { tool: tool.code }),
     ...(consumable !== undefined && { consumable }),
     wantsPhoto: action.answer?.kind === 'photo',
   };

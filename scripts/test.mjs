@@ -53,12 +53,12 @@ async function checkAll(checks) {
  * A project of Jest; its tests are counted one by one, a suite that cannot run counts as one failure.
  * @param {string} name
  * @param {Readonly<Record<string, string>>} environment
+ * @param {readonly string[]} extra further arguments of Jest
  */
-async function jest(name, environment = {}) {
+async function jest(name, environment = {}, extra = []) {
   if (!wants(name)) return;
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
-  const extra = name === 'unit' || name === 'components' ? [] : ['--runInBand'];
   const child = spawn(
     process.execPath,
     [
@@ -67,6 +67,7 @@ async function jest(name, environment = {}) {
       'jest.config.mjs',
       '--selectProjects',
       name,
+      '--maxWorkers=2',
       '--json',
       '--outputFile',
       report,
@@ -121,6 +122,7 @@ await checkAll([
 await jest('unit');
 await jest('components');
 
+const wantsInterface = wants('end-to-end') || wants('database away');
 /** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */
 let database;
 /** @type {Awaited<ReturnType<typeof serve>> | undefined} */
@@ -128,9 +130,9 @@ let server;
 /** @type {Awaited<ReturnType<typeof serveControl>> | undefined} */
 let control;
 try {
-  if (wants('database') || wants('end-to-end')) database = await startDatabase(folder);
+  if (wants('database') || wantsInterface) database = await startDatabase(folder);
   if (database) await jest('database', { DATABASE_URL: database.url });
-  if (wants('end-to-end') && database) {
+  if (wantsInterface && database) {
     const { url, port } = database;
     const chromium = ensureProgram('chromium', 'chromium');
     buildWhenChanged();
@@ -145,12 +147,14 @@ try {
       '/database/stop': () => database?.stop(),
       '/database/start': async () => void (database = await startDatabase(folder, { port })),
     });
-    await jest('end-to-end', {
+    const interfaceEnvironment = {
       BASE_URL: server.address,
       CONTROL_URL: control.address,
       CHROMIUM: chromium,
       DATABASE_URL: url,
-    });
+    };
+    await jest('end-to-end', interfaceEnvironment);
+    await jest('database away', interfaceEnvironment);
   }
 } catch (error) {
   tally.failed++;

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { standingReadings, workAt, workOf } from '@/core/bench';
 import { bench, decide, inspection, lifecycle, parts, quote, receive, report, test as stand } from '@/core/change';
 import { verifyJob, type Decider, type Decision } from '@/core/change';
 import {
@@ -16,13 +17,13 @@ import {
   asId,
   placeKey,
   rebuildRound,
-  roundOf,
   stations,
   type Station,
   type Duty,
   type JobId,
   type JobRecord,
   type MadeId,
+  type Tool,
 } from '@/core/record';
 import type { Action, BenchPhase, PersonId, PhotoId, Phase, Tag } from '@/core/record';
 import { exampleRecord } from '@/core/record/example-record';
@@ -40,7 +41,13 @@ export const terms = {
     partsMarkupPct: 18,
   },
 };
-export const instruments = [{ code: 'M-07', uncertaintyUm: 1 }];
+export const instruments: readonly Tool[] = [
+  {
+    ...{ code: 'M-07', kind: 'outside micrometer', unit: 'mm', uncertainty: 0.001 },
+    ...{ rangeLow: null, rangeHigh: null, dueOn: '2027-06-01' },
+  },
+];
+export const toolFacts = { tools: instruments, zone: 'UTC' };
 export type Person = 'Ines' | 'Odile' | 'Marek' | 'Bram';
 
 /** What is different in one job; everything else is as a pump that nothing ails. */
@@ -183,10 +190,8 @@ export class CoreJob {
     if (action.answer?.kind === 'measure') this.measure('as-left', action.answer.points);
     const { typed, passes, ambientC, consumable = '', wantsPhoto } = right;
     const own = phase === 'teardown' ? (this.script.captures?.[action.id] ?? plain(action)) : plainly(action);
-    const stored = record.answers.find(
-      (one) => one.phase === phase && one.round === roundOf(record, phase) && one.actionId === action.id,
-    );
-    this.act('Odile', ['answer-action', bench.answerAction], null, {
+    const stored = workAt(record, family, { phase, actionId: action.id })?.at.stored;
+    this.act('Odile', ['answer-action', bench.answerAction], toolFacts, {
       ...{ tag: record.tag, phase, actionId: action.id, typed: own ?? typed, consumable, tool: '', reason: '' },
       photoId: wantsPhoto ? this.photo(actionTitle(action)) : null,
       ...(passes && { passes }),
@@ -202,8 +207,7 @@ export class CoreJob {
     for (const step of steps) {
       for (const action of step.actions) this.answer(phase, step, action);
       const { tag } = this.record;
-      const round = roundOf(this.record, phase);
-      const row = this.record.steps.find((one) => one.phase === phase && one.round === round && one.stepId === step.id);
+      const row = workOf(this.record, this.family, phase).find((one) => one.step.id === step.id)?.row;
       if (step.hold_point)
         this.act('Odile', ['sign-hold-point', bench.signHoldPoint], signerOf('Marek'), {
           ...{ tag, stepId: step.id, basedOn: row?.version ?? 0, signer: noPin },
@@ -239,12 +243,12 @@ export class CoreJob {
     const [own, end] = phase === 'as-found' ? [found, 'min' as const] : [left, 'max' as const];
     for (const { id, measured, new_mm, places } of this.family.points) {
       if (!new_mm || !measured.includes(phase) || (only && !only.includes(id))) continue;
-      if (this.record.readings.some((one) => one.phase === phase && one.pointId === id)) continue;
+      if (standingReadings(this.record, this.family).some((one) => one.phase === phase && one.pointId === id)) continue;
       const typed = own[id] ?? String(new_mm[end]);
       const entries = places.map((place) => ({
         ...{ pointId: id, place: placeKey(place), typed, instrument: 'M-07', basedOn: 0 },
       }));
-      this.act('Odile', ['record-readings', inspection.recordReadings], { instruments }, { tag, phase, entries });
+      this.act('Odile', ['record-readings', inspection.recordReadings], toolFacts, { tag, phase, entries });
     }
   }
 
@@ -319,9 +323,9 @@ export class CoreJob {
       }),
     });
     const run = rebuildRound(this.record);
-    const facts = { runId: this.id<never>(), run, points };
+    const facts = { runId: this.id<never>(), run, points, stand: null, zone: 'UTC' };
     this.act('Marek', ['run-test', stand.runTest], facts, { tag, condition: 'sound' });
-    const decided = { tag, run, decision: 'passed' as const, reason: '' };
+    const decided = { tag, run, decision: 'passed' as const, reason: '', reopenFrom: null };
     this.act('Marek', ['decide-run', stand.decideRun], null, decided);
   }
 

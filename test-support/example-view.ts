@@ -4,6 +4,9 @@ import { buildFamily, loadFamily, type Family } from '@/core/family';
 import { gateFor, moves, onward, sayMissing, standingOf } from '@/core/lifecycle';
 import { asId, type JobRecord } from '@/core/record';
 
+/** Of a tool that measures lengths of any size. */
+const openRange = { unit: 'mm', rangeLow: null, rangeHigh: null, dueOn: '2027-03-01' } as const;
+
 export const exampleFile = loadFamily(f1);
 export const exampleFamily = buildFamily(exampleFile);
 
@@ -14,8 +17,8 @@ export function exampleView(record: JobRecord, change: Partial<JobView> = {}, fa
     record,
     family,
     instruments: [
-      { code: 'M-07', kind: 'outside micrometer', uncertaintyUm: 2, dueOn: '2027-03-01' },
-      { code: 'B-02', kind: 'bore gauge', uncertaintyUm: 3, dueOn: '2027-03-01' },
+      { code: 'M-07', kind: 'outside micrometer', uncertainty: 0.002, ...openRange },
+      { code: 'B-02', kind: 'bore gauge', uncertainty: 0.003, ...openRange },
     ],
     signers: [
       { personId: asId('p-marek'), name: 'Marek', role: 'inspector' },

@@ -1,10 +1,10 @@
 import { present } from '@/core/present';
 import { createConnection } from 'mysql2/promise';
-import { findAction, nextAction, workOf } from '@/core/bench';
-import { asId, roles, roundOf, type BenchPhase, type PersonId, type Role } from '@/core/record';
+import { findAction, nextAction, workAt, workOf } from '@/core/bench';
+import { asId, roles, type BenchPhase, type PersonId, type Role } from '@/core/record';
 import type { Actor } from '@/core/access';
 import { verbs, type InputOf, type ResultOf, type Verb } from '@/contract';
-import { loadJobRecord, migrateDatabase } from '@/db';
+import { listInstruments, loadJobRecord, migrateDatabase } from '@/db';
 import { act as actAs, actPhoto, perform, readUseCases, startRuntime, type Context, type Runtime } from '@/server';
 import { buildFor, findFamily, shippedFamilies } from '@/server/families';
 import type { DemoJob } from '../demo/jobs';
@@ -139,12 +139,13 @@ export async function openTestShop(name: string): Promise<TestShop> {
   const addPhoto: TestShop['addPhoto'] = (person, fields, bytes) =>
     actPhoto(contextOf(person), fields, () => Promise.resolve(bytes));
   for (const [code, kind] of gauges)
-    await act('sunniva', 'add-instrument', { code, kind, uncertaintyUm: 1.5, dueOn: '2027-06-01' });
+    await act('sunniva', 'add-instrument', { code, kind, uncertainty: 0.0015, dueOn: '2027-06-01' });
   /** A person and their PIN, as a hold point is signed. */
   const signerOf: TestShop['signerOf'] = (key) => {
     const person = people[key];
     return { personId: person?.kind === 'person' ? person.personId : asId(''), pin: '2002' };
   };
+  const tools = { tools: await listInstruments(runtime.database), day: '2026-11-25' };
   const load = (tag: string) => loadJobRecord(runtime.database, tag);
   const play: TestShop['play'] = async (job = {}) => {
     const build = job.family?.build ?? {};
@@ -181,6 +182,7 @@ export async function openTestShop(name: string): Promise<TestShop> {
       tag,
       family,
       technician: 'ines',
+      tools,
       signer: signerOf('marek'),
       load: async () => present(await load(tag)),
       pass: () => undefined,
@@ -194,13 +196,11 @@ export async function openTestShop(name: string): Promise<TestShop> {
   const answer: TestShop['answer'] = async (person, tag, phase, change) => {
     const [record, family] = [present(await load(tag)), await familyOf(tag)];
     const { step, action } = present(findAction(family, phase, change.actionId));
-    const { wantsPhoto, ...right } = rightAnswer({ phase, step, action, record, family });
+    const { wantsPhoto, ...right } = rightAnswer({ phase, step, action, record, family, ...tools });
     const picture = { tag, about: `action:${action.id}`, partRef: 'casing', caption: action.id };
     const isPhoto = wantsPhoto && change.photoId === undefined;
     const photoId = isPhoto ? (await act(person, 'take-picture', picture)).photoId : null;
-    const stored = record.answers.find(
-      (one) => one.phase === phase && one.round === roundOf(record, phase) && one.actionId === action.id,
-    );
+    const stored = workAt(record, family, { phase, actionId: action.id })?.at.stored;
     return act(person, 'answer-action', {
       ...{ tag, phase, photoId, ...right, cautionsRead: [...step.cautions, ...action.cautions] },
       basedOn: stored?.version ?? 0,

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { dayField } from '@/core/change/inputs/fields';
-import { instrumentKinds, lengthDisplays, roles } from '@/core/record';
+import { instrumentKinds, lengthDisplays, measuringUnits, roles } from '@/core/record';
 
 /** Inputs about people, instruments and the shop; forms check what is typed by them, too. */
 export const personId = z.string().max(36).brand<'PersonId'>();
@@ -44,14 +44,26 @@ export const createOwnerInput = personInput.extend({
 
 export const addPersonInput = personInput.extend({ role: z.enum(roles) });
 
-export const addInstrumentInput = z.strictObject({
-  code: z
-    .string()
-    .trim()
-    .regex(/^[A-Za-z0-9-]{1,20}$/, 'letters, figures and hyphens, such as M-07'),
-  kind: z.enum(instrumentKinds),
-  uncertaintyUm: z.number('type the uncertainty in µm').gt(0, 'must be more than 0').max(1000, 'at most 1000 µm'),
-  dueOn: dayField,
-});
+/** An end of a tool's range, in its unit; null where it has none. */
+const toolFigure = z.number('type a number').min(-1000).max(100_000).nullable().default(null);
+
+export const addInstrumentInput = z
+  .strictObject({
+    code: z
+      .string()
+      .trim()
+      .regex(/^[A-Za-z0-9-]{1,20}$/, 'letters, figures and hyphens, such as M-07'),
+    kind: z.enum(instrumentKinds),
+    unit: z.enum(measuringUnits).default('mm'),
+    /** In its unit; null for what measures nothing, such as a hoist. */
+    uncertainty: z.number('type the uncertainty').gt(0, 'must be more than 0').max(10_000).nullable(),
+    rangeLow: toolFigure,
+    rangeHigh: toolFigure,
+    dueOn: dayField,
+  })
+  .refine(({ rangeLow, rangeHigh }) => rangeLow === null || rangeHigh === null || rangeLow < rangeHigh, {
+    message: 'must be more than where the range begins',
+    path: ['rangeHigh'],
+  });
 
 export const chooseUnitsInput = z.strictObject({ lengthDisplay: z.enum(lengthDisplays) });

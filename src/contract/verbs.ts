@@ -14,6 +14,7 @@ import {
   answerQuoteInput,
   changeLineInput,
   cleanPartsInput,
+  concedeReadingsInput,
   confirmIsolationInput,
   correctConstructionInput,
   correctReportInput,
@@ -248,6 +249,12 @@ const benchVerbs = {
 } as const;
 
 const inspectionVerbs = {
+  'concede-readings': verb({
+    about: 'Lets readings stand whose gauge is overdue or out of its range, by name and with a reason.',
+    audience: ['inspector', 'coordinator'],
+    input: concedeReadingsInput,
+    result: versioned,
+  }),
   'record-readings': verb({
     about: 'Records readings with what was typed, unit and digits, and the gauge they came from.',
     audience: ['technician', 'inspector'],
@@ -258,7 +265,7 @@ const inspectionVerbs = {
     about: 'What the gauge types when its button is pressed; nothing is stored until the entry is kept.',
     audience: ['technician', 'inspector'],
     input: readGaugeInput,
-    result: z.object({ typed: z.string(), unit: z.literal('mm') }),
+    result: z.object({ typed: z.string(), unit: z.string() }),
   }),
   'judge-point': verb({
     about: 'A named person overrules the proposed verdict of a point, or waives its measuring, with a reason.',

@@ -21,7 +21,7 @@ test('moments are UTC and measured values decimal, as the server itself says', a
   );
   const kind = (table: string, column: string) =>
     (columns as { t: string; c: string; k: string }[]).find((one) => one.t === table && one.c === column)?.k;
-  expect(kind('readings', 'value_mm')).toBe('decimal(14,6)');
+  expect(kind('readings', 'value')).toBe('decimal(18,6)');
   expect(kind('quote_lines', 'unit_price_minor')).toBe('int(11)');
   expect(kind('events', 'at')).toBe('datetime(3)');
 });

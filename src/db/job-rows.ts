@@ -84,15 +84,15 @@ const bench = {
     to: ({ instrument, ...row }) => ({
       ...row,
       ...signedRow(row),
-      valueMm: row.valueMm.toFixed(6),
+      value: row.value.toFixed(6),
       instrumentCode: instrument,
-      uncertaintyUm: row.uncertaintyUm === null ? null : String(row.uncertaintyUm),
+      uncertainty: row.uncertainty === null ? null : row.uncertainty.toFixed(6),
     }),
-    from: ({ phase, pointId, place, typed, typedUnit, typedDigits, version, ...row }) => ({
-      ...{ phase, pointId, place, typed, typedUnit, typedDigits, version, ...signedOf(row) },
-      valueMm: Number(row.valueMm),
+    from: ({ phase, round, pointId, place, unit, typed, typedUnit, typedDigits, conceded, version, ...row }) => ({
+      ...{ phase, round, pointId, place, unit, typed, typedUnit, typedDigits, conceded, version, ...signedOf(row) },
+      value: Number(row.value),
       instrument: row.instrumentCode,
-      uncertaintyUm: numberOrNull(row.uncertaintyUm),
+      uncertainty: numberOrNull(row.uncertainty),
     }),
   }),
   finding: map<'finding', typeof t.findings>(t.findings, {

@@ -50,7 +50,21 @@ test('what was captured and done before steps had actions is there after, as ans
     `INSERT INTO steps_done (job_id, phase, round, step_id, data, version, person_id, person_name, at)
      VALUES ('job-1', 'rebuild', 2, 'bearings', '{"ambientC":18}', 4, ${signed})`,
   );
+  await connection.query(
+    `INSERT INTO readings (job_id, phase, point_id, place, value_mm, typed, typed_unit, typed_digits, instrument_code, uncertainty_um, version, person_id, person_name, at)
+     VALUES ('job-1', 'as-left', 'seat-bore', 'A:0', 48.012345, '48.012345', 'mm', 6, 'B-02', 1.5, 2, ${signed})`,
+  );
+  await connection.query(
+    `INSERT INTO instruments (id, code, kind, uncertainty_um, due_on)
+     VALUES ('tool-1', 'B-02', 'bore gauge', 1.5, '2027-01-31')`,
+  );
   await migrateDatabase(url);
+  expect(await rows('SELECT round, value, unit, uncertainty, conceded, version FROM readings')).toEqual([
+    { round: 0, value: '48.012345', unit: 'mm', uncertainty: '0.001500', conceded: null, version: 2 },
+  ]);
+  expect(await rows('SELECT code, unit, uncertainty, range_low, range_high FROM instruments')).toEqual([
+    { code: 'B-02', unit: 'mm', uncertainty: '0.001500', range_low: null, range_high: null },
+  ]);
   const who = { person_id: 'person-1', person_name: 'Odile', at: new Date('2026-11-21T08:00:00.125Z') };
   const common = { job_id: 'job-1', phase: 'teardown', round: 1, state: 'done', conceded: 0, ...who };
   expect((await rows('SELECT * FROM answers ORDER BY action_id')).map((row) => ({ ...row }))).toEqual([

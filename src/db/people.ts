@@ -2,7 +2,7 @@ import { present } from '@/core/present';
 import { and, asc, count, desc, eq, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
-import { lengthDisplays, type InstrumentKind, type PersonId, type Role } from '@/core/record';
+import { lengthDisplays, type PersonId, type Role, type Tool } from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';
 
@@ -172,26 +172,38 @@ export async function addContact(
   await connection.insert(contacts).values(contact);
 }
 
-export async function listInstruments(connection: Connection) {
+function toolOf({ code, kind, unit, uncertainty, rangeLow, rangeHigh, dueOn }: typeof instruments.$inferSelect): Tool {
+  const number = (text: string | null) => (text === null ? null : Number(text));
+  return {
+    ...{ code, kind, unit, dueOn },
+    uncertainty: number(uncertainty),
+    rangeLow: number(rangeLow),
+    rangeHigh: number(rangeHigh),
+  };
+}
+
+export async function listInstruments(connection: Connection): Promise<readonly Tool[]> {
   const rows = await connection.select().from(instruments).orderBy(asc(instruments.code)).limit(500);
-  return rows.map((row) => ({
-    code: row.code,
-    kind: row.kind,
-    uncertaintyUm: Number(row.uncertaintyUm),
-    dueOn: row.dueOn,
-  }));
+  return rows.map(toolOf);
 }
 
 export async function findInstrument(connection: Connection, code: string) {
   const [row] = await connection.select().from(instruments).where(eq(instruments.code, code));
-  return row ? { code: row.code, kind: row.kind, uncertaintyUm: Number(row.uncertaintyUm), dueOn: row.dueOn } : null;
+  return row ? toolOf(row) : null;
 }
 
 export async function addInstrument(
   connection: Connection,
-  instrument: { id: string; code: string; kind: InstrumentKind; uncertaintyUm: string; dueOn: string },
+  { id, code, kind, unit, dueOn, ...figures }: Tool & { readonly id: string },
 ) {
-  await connection.insert(instruments).values(instrument);
+  const text = (value: number | null) => (value === null ? null : String(value));
+  const { uncertainty, rangeLow, rangeHigh } = figures;
+  await connection.insert(instruments).values({
+    ...{ id, code, kind, unit, dueOn },
+    uncertainty: text(uncertainty),
+    rangeLow: text(rangeLow),
+    rangeHigh: text(rangeHigh),
+  });
 }
 
 export async function storeFamily(connection: Connection, family: { id: string; version: string; body: unknown }) {

@@ -57,7 +57,7 @@ function writeHead(paper: Paper, { report, fingerprint, zone }: Asked): void {
 }
 
 const worst = (side: AsBuilt['points'][number]['as_found']) =>
-  side.worst_mm === null ? '—' : side.worst_mm.toFixed(3);
+  side.worst_mm === null ? String(side.worst ?? '—') : side.worst_mm.toFixed(3);
 
 function writePoints(paper: Paper, { report, family }: Asked): void {
   heading(paper, 'As found and as left');

@@ -1,17 +1,21 @@
-import { present } from '@/core/present';
-import { cautionFooter, findCaution, sayAsk, sayWindow, type Family, type Step, type StepAction } from '@/core/family';
+import {
+  cautionFooter,
+  findCaution,
+  sayAsk,
+  sayLimits,
+  sayWindow,
+  type Family,
+  type Step,
+  type StepAction,
+} from '@/core/family';
 import { drawSectionOnPaper } from './drawings';
 import { closePaper, colours, heading, innerWidth, needRoom, openPaper, paragraph, type Paper } from './paper';
 
-const limitWords = ({ new_mm, reuse_mm, derived }: Family['points'][number]) => {
+const limitWords = (point: Family['points'][number]) => {
+  const { derived } = point;
   if (derived) return `designed ${derived.design_um.min} to ${derived.design_um.max} µm, limit ${derived.limit_um} µm`;
-  const reuse = [
-    reuse_mm?.min !== undefined && `from ${reuse_mm.min}`,
-    reuse_mm?.max !== undefined && `to ${reuse_mm.max}`,
-  ]
-    .filter(Boolean)
-    .join(' ');
-  return `new ${present(new_mm).min} to ${present(new_mm).max} mm${reuse && `, reuse ${reuse} mm`}`;
+  const { asNew, reuse } = sayLimits(point);
+  return `new ${asNew}${reuse && `, reuse ${reuse}`}`;
 };
 
 function cover(paper: Paper, family: Family, what: string): void {

@@ -36,6 +36,7 @@ const allowed: Readonly<Record<string, string>> = {
   'allow-deviation': 'CIO',
   'sign-hold-point': 'CTIO',
   'record-readings': 'TIO',
+  'concede-readings': 'CIO',
   'read-gauge': 'TIO',
   'judge-point': 'CIO',
   'record-finding': 'TIO',

@@ -1,7 +1,7 @@
 import type { CommandOf } from '@/contract';
 import { parts, type test } from '@/core/change';
 import { reason, refuse, requireStation } from '@/core/change/decision';
-import type { Family } from '@/core/family';
+import { limitsOf, type Family } from '@/core/family';
 import { placeKey, type PurchaseOrder } from '@/core/record';
 import type { SupplierOrder } from '@/stand-ins';
 import { findJob } from './find-job';
@@ -45,7 +45,7 @@ export async function runOnStand({
   record,
   family,
   command,
-}: Asking<CommandOf<'run-test'>>): Promise<Omit<test.RunFacts, 'runId'>> {
+}: Asking<CommandOf<'run-test'>>): Promise<Pick<test.RunFacts, 'run' | 'points'>> {
   requireStation(record, 'test');
   const { duty } = record.intake;
   if (!duty) return refuse('wrong-state', reason('no-duty'));
@@ -70,12 +70,10 @@ export async function runOnStand({
 export const readGauge = forVerb('read-gauge', async (context, { tag, phase, pointId, place }) => {
   const { family } = await findJob(context.database, tag);
   const point = family.points.find((one) => one.id === pointId);
-  if (!point?.new_mm || !point.places.some((one) => placeKey(one) === place))
+  if (!point || point.derived || !point.places.some((one) => placeKey(one) === place))
     return refuse('bad-input', reason('unknown-place', { point: point?.title ?? pointId, place }), 'pointId');
-  const digits = Math.max(0, Math.round(-Math.log10(point.resolution_mm)));
-  const { min, max } = point.reuse_mm ?? {};
+  const { unit, decimals, asNew, reuse } = limitsOf(point);
   return context.standIns.gauge.takeReading({
-    ...{ job: tag, phase, point: pointId, place, digits, newMm: point.new_mm },
-    reuseMm: { ...(min !== undefined && { min }), ...(max !== undefined && { max }) },
+    ...{ job: tag, phase, point: pointId, place, digits: decimals, unit, asNew, reuse },
   });
 });

@@ -1,7 +1,18 @@
 // Every verb that changes one job, with what its rule must be told; longer than most files because it is one table.
 import { moveAudience, verbs, type CommandOf, type ResultOf, type Verb } from '@/contract';
 import { mayAct } from '@/core/access';
-import { bench, inspection, lifecycle, parts, quote, receive, report, test, type Decider } from '@/core/change';
+import {
+  bench,
+  inspection,
+  lifecycle,
+  parts,
+  quote,
+  receive,
+  report,
+  test,
+  type Decider,
+  type ToolFacts,
+} from '@/core/change';
 import { DomainError } from '@/core/errors';
 import { knownBuild, readBuild } from '@/core/family';
 import type { PhotoId } from '@/core/record';
@@ -117,18 +128,23 @@ const receiveCommands = {
   'take-picture': of(takePicture),
 };
 
+/** The tools of the shop, and the zone in which they are due. */
+const toolFacts = async ({ connection }: { readonly connection: Connection }): Promise<ToolFacts> => ({
+  tools: await listInstruments(connection),
+  zone: (await shopOf(connection)).zone,
+});
+
 const benchCommands = {
   'account-parts': plain('account-parts', bench.accountParts),
   'clean-parts': plain('clean-parts', bench.cleanParts),
-  'answer-action': plain('answer-action', bench.answerAction),
-  'concede-answer': plain('concede-answer', bench.concedeAnswer),
+  'answer-action': withFacts('answer-action', bench.answerAction, toolFacts),
+  'concede-answer': withFacts('concede-answer', bench.concedeAnswer, toolFacts),
   'undo-answer': plain('undo-answer', bench.undoAnswer),
   'open-again': plain('open-again', bench.openAgain),
   'allow-deviation': plain('allow-deviation', bench.allowDeviation),
   'sign-hold-point': of(signHoldPoint),
-  'record-readings': withFacts('record-readings', inspection.recordReadings, async ({ connection }) => ({
-    instruments: await listInstruments(connection),
-  })),
+  'record-readings': withFacts('record-readings', inspection.recordReadings, toolFacts),
+  'concede-readings': withFacts('concede-readings', inspection.concedeReadings, toolFacts),
   'judge-point': plain('judge-point', inspection.judgePoint),
   'record-finding': plain('record-finding', inspection.recordFinding),
   dispose: plain('dispose', inspection.dispose),
@@ -171,11 +187,16 @@ const takeParcel: JobCommand<'take-parcel', parts.Parcel, parts.Parcel> = {
   prepare: (_asking, parcel) => ({ facts: parcel }),
 };
 
-const runTest: JobCommand<'run-test', test.RunFacts, Omit<test.RunFacts, 'runId'>> = {
+type Ran = Pick<test.RunFacts, 'run' | 'points'>;
+const runTest: JobCommand<'run-test', test.RunFacts, Ran> = {
   verb: 'run-test',
   decider: test.runTest,
   ask: runOnStand,
-  prepare: ({ context }, ran) => ({ facts: { ...ran, runId: context.newId() } }),
+  prepare: async ({ context, connection }, ran) => {
+    const { tools, zone } = await toolFacts({ connection });
+    const stand = tools.find((one) => one.kind === 'test stand') ?? null;
+    return { facts: { ...ran, stand, zone, runId: context.newId() } };
+  },
 };
 
 const workCommands = {

@@ -33,7 +33,7 @@ describe('the chain vouches for the tables', () => {
     expect((await listEvents(shop.runtime.database, present(await shop.load(tag)).id)).length).toBeGreaterThan(60);
   });
   test.each([
-    ['readings', 'value_mm', '45.5', 'reading'],
+    ['readings', 'value', '45.5', 'reading'],
     ['quote_lines', 'unit_price_minor', 1, 'quoteLine'],
     ['approvals', 'name', 'Somebody Else', 'approval'],
     ['steps_done', 'second_name', 'Somebody Else', 'step'],
@@ -125,7 +125,7 @@ describe('an entry with a key', () => {
     expect(Number(present((await query('select count(*) n from jobs'))[0]).n)).toBe(before + 1);
   });
   test('that cannot be remembered changes nothing, whatever it changes', async () => {
-    const sent = { code: 'Z-99', kind: 'bore gauge', uncertaintyUm: 3, dueOn: '2027-03-01' };
+    const sent = { code: 'Z-99', kind: 'bore gauge', uncertainty: 0.003, dueOn: '2027-03-01' };
     const forgotten = shop.contextOf('sunniva', { entry: { key: 'x'.repeat(500), madeAt: null } });
     await expect(act('add-instrument', forgotten, sent)).rejects.toThrow('longer or larger than the record can hold');
     const instruments = () => query("select code from instruments where code = 'Z-99'");

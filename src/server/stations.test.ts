@@ -206,9 +206,9 @@ describe('inspection', () => {
       typed: '1.7715 in',
       typedUnit: 'in',
       typedDigits: 4,
-      valueMm: 44.9961,
+      value: 44.9961,
       instrument: 'M-07',
-      uncertaintyUm: 1.5,
+      uncertainty: 0.0015,
     });
   });
   test('two on one point at the same moment: one is kept, the other is told whose stands there', async () => {

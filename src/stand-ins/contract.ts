@@ -16,7 +16,7 @@ export class DeviceError extends Error {
 
 /** A gauge that types its reading, as a wedge or over a radio. A real one ignores what it is asked for. */
 export interface Gauge {
-  takeReading(ask: GaugeAsk): Promise<{ readonly typed: string; readonly unit: 'mm' }>;
+  takeReading(ask: GaugeAsk): Promise<{ readonly typed: string; readonly unit: string }>;
 }
 export interface GaugeAsk {
   readonly job: string;
@@ -24,8 +24,10 @@ export interface GaugeAsk {
   readonly point: string;
   readonly place: string;
   readonly digits: number;
-  readonly newMm: { readonly min: number; readonly max: number };
-  readonly reuseMm: { readonly min?: number; readonly max?: number };
+  readonly unit: string;
+  /** Within which the part is as new, and within which it may go on; in the unit, either end may be open. */
+  readonly asNew: { readonly min?: number | undefined; readonly max?: number | undefined };
+  readonly reuse: { readonly min?: number | undefined; readonly max?: number | undefined };
 }
 
 export type PictureKind =

@@ -1,4 +1,3 @@
-import { present } from '@/core/present';
 import { chanceFrom } from './chance';
 import type { Gauge, GaugeAsk } from './contract';
 
@@ -12,17 +11,23 @@ function wearOf(ask: GaugeAsk): number {
   return chance < 0.62 ? -0.5 + chance * 0.6 : chance < 0.86 ? chance * 0.95 : 1.15 + chance * 0.3;
 }
 
+/** Where a value wears to: the edge of what is new, which way it goes on, and how far until the limit for reuse. */
+function wearPath({ asNew, reuse }: GaugeAsk) {
+  const grows = asNew.min === undefined || (asNew.max !== undefined && reuse.min === undefined);
+  const edge = (grows ? asNew.max : asNew.min) ?? 0;
+  const limit = (grows ? reuse.max : reuse.min) ?? edge;
+  const isClosed = asNew.min !== undefined && asNew.max !== undefined;
+  const width = isClosed ? (asNew.max ?? 0) - (asNew.min ?? 0) : Math.abs(edge) * 0.5;
+  return { sign: grows ? 1 : -1, edge, room: Math.abs(limit - edge), width };
+}
+
 /** A gauge that reads a believable, repeatable part: wear by job and point, a little scatter by place. */
 export const simulatedGauge: Gauge = {
   async takeReading(ask) {
-    const { newMm, reuseMm } = ask;
     const wear = wearOf(ask);
-    const width = newMm.max - newMm.min;
-    const towardsMax = reuseMm.min === undefined;
-    const room = towardsMax ? (reuseMm.max ?? newMm.max) - newMm.max : newMm.min - present(reuseMm.min);
+    const { sign, edge, room, width } = wearPath(ask);
     const scatter = (chanceFrom(`${ask.job}/${ask.phase}/${ask.point}/${ask.place}`)() - 0.5) * 0.2;
     const past = wear <= 0 ? wear * width + scatter * width : wear * room + scatter * Math.max(room, width) * 0.3;
-    const value = towardsMax ? newMm.max + past : newMm.min - past;
-    return { typed: Math.max(0, value).toFixed(ask.digits), unit: 'mm' };
+    return { typed: Math.max(0, edge + sign * past).toFixed(ask.digits), unit: ask.unit };
   },
 };

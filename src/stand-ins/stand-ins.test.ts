@@ -12,8 +12,9 @@ function gaugeContract(name: string, gauge: Gauge): void {
       point: 'p',
       place: 'A:0',
       digits: 3,
-      newMm: { min: 45.002, max: 45.013 },
-      reuseMm: { min: 44.998 },
+      unit: 'mm',
+      asNew: { min: 45.002, max: 45.013 },
+      reuse: { min: 44.998 },
     });
     expect(typed).toMatch(/^\d+\.\d{3}$/);
     expect(unit).toBe('mm');
@@ -145,8 +146,9 @@ test('a gauge reads the same part alike, as-left parts as new', async () => {
     point: 'wet-seat',
     place: 'A:0',
     digits: 3,
-    newMm: { min: 45.002, max: 45.013 },
-    reuseMm: { min: 44.998 },
+    unit: 'mm',
+    asNew: { min: 45.002, max: 45.013 },
+    reuse: { min: 44.998 },
   };
   expect(await simulatedGauge.takeReading(ask)).toEqual(await simulatedGauge.takeReading(ask));
   for (let job = 0; job < 20; job++) {

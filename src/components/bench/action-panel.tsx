@@ -5,7 +5,7 @@ import { againstFor, judgeAnswer, markAnswers, type ActionWork, type StepWork } 
 import { actionTitle, type AnswerForm } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { sayReason } from '@/core/errors';
-import { roundOf, type Answer, type BenchPhase } from '@/core/record';
+import type { Answer, BenchPhase } from '@/core/record';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
@@ -28,6 +28,7 @@ import {
 import type { EntryProps } from './entry';
 import { FoundSomething } from './found-something';
 import { Otherwise } from './otherwise';
+import { ToolChooser, useTool } from './tool-chooser';
 import { commandOf, useEntry, type AnswerCommand } from './use-entry';
 
 interface Props extends SheetProps {
@@ -151,16 +152,19 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
   const { record } = view;
   const { action, answer } = at;
   const form = action.answer;
-  const key = `${record.tag}.${phase}.${roundOf(record, phase)}.${action.id}`;
+  const key = `${record.tag}.${phase}.${work.round}.${action.id}`;
   const { clear, ...entry } = useEntry(key);
   const { attempt, error, isBusy } = useAct();
   const [isChanging, setChanging] = useState(false);
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   const consumable = useConsumable({ action, step: work.step, view });
+  const typedValue = entry.typed.trim() ? Number(entry.typed.replace(',', '.')) : NaN;
+  const where = { action, view, value: Number.isFinite(typedValue) ? typedValue : null };
+  const tool = useTool(where);
   const title = actionTitle(action);
   const [tried, setTried] = useState<AnswerCommand | null>(null);
   const made = (words: string, photoId: Answer['photoId']) =>
-    commandOf({ view, phase, at, entry, read, consumable: consumable.what }, words, photoId);
+    commandOf({ view, phase, at, entry, read, consumable: consumable.what, tool: tool.code }, words, photoId);
   const done = () => {
     clear();
     setChanging(false);
@@ -201,6 +205,7 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
       {isOpen && (
         <>
           <Consumables action={action} step={work.step} view={view} chosen={consumable} />
+          <ToolChooser {...where} chosen={tool} />
           <HeldAgainst view={view} phase={phase} at={at} />
           {kindProps && <EntryOf kindProps={kindProps} />}
           <Judgement view={view} phase={phase} at={at} typed={entry.typed} />
@@ -224,7 +229,7 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
             view={view}
             at={at}
             empty={made('', null)}
-            tried={error?.issues.some(({ path }) => path === 'typed') ? tried : null}
+            tried={error?.issues.some(({ path }) => path === 'typed' || path === 'tool') ? tried : null}
             onKept={done}
           />
         </>

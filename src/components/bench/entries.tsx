@@ -1,6 +1,6 @@
 'use client';
 
-import { turnGrades } from '@/core/bench';
+import { standingReadings, turnGrades } from '@/core/bench';
 import { actionTitle, type FormOf } from '@/core/family';
 import { lengthUnit } from '@/core/units';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
@@ -215,12 +215,13 @@ export function PhotoEntry({ form, action, view, onKeep }: EntryProps<FormOf<'ph
 
 export function MeasureEntry({ form, view }: EntryProps<FormOf<'measure'>>) {
   const { record, family } = view;
+  const standing = standingReadings(record, family);
   return (
     <ul className="space-y-1">
       {family.points
         .filter((point) => form.points.includes(point.id))
         .map((point) => {
-          const taken = record.readings.filter((one) => one.phase === 'as-left' && one.pointId === point.id).length;
+          const taken = standing.filter((one) => one.phase === 'as-left' && one.pointId === point.id).length;
           return (
             <li key={point.id} className="row flex items-center justify-between gap-3 py-1 first:border-0">
               <span>

@@ -1,6 +1,7 @@
 import type { JobRecord } from '@/core/record';
 import type { Family, StepAction } from '@/core/family';
-import { roundOf, type Answer, type BenchPhase } from '@/core/record';
+import { workOf } from '@/core/bench';
+import type { Answer, BenchPhase } from '@/core/record';
 import type { SheetProps } from '../job/view';
 
 /** What is typed or chosen for an action before it is kept. */
@@ -31,8 +32,9 @@ export function othersOf(record: JobRecord, family: Family, phase: BenchPhase, a
   if (!member) return [];
   const stem = action.id.slice(0, -`-${member.number}`.length);
   const ids = new Set(Array.from({ length: member.of }, (_, i) => `${stem}-${i + 1}`).filter((id) => id !== action.id));
-  const round = roundOf(record, phase);
-  return record.answers.flatMap((one) =>
-    one.phase === phase && one.round === round && ids.has(one.actionId) && one.value !== null ? [one.value] : [],
+  return workOf(record, family, phase).flatMap(({ actions }) =>
+    actions.flatMap(({ answer }) =>
+      answer && ids.has(answer.actionId) && answer.value !== null ? [answer.value] : [],
+    ),
   );
 }

@@ -1,6 +1,6 @@
-import { findAction, stepsOf } from '@/core/bench';
+import { workAt } from '@/core/bench';
 import type { Family } from '@/core/family';
-import { asId, roundOf, type Answer, type JobRecord, type StepDone } from '@/core/record';
+import { asId, type Answer, type JobRecord, type StepDone } from '@/core/record';
 import type { InputOf } from '@/contract';
 
 type Waiting = InputOf<'answer-action'>;
@@ -8,10 +8,18 @@ type Waiting = InputOf<'answer-action'>;
 /** Who an entry that waits is of, until the record says it. */
 const waits = { personId: null, personName: 'waits here', at: '' };
 
-function foreseen(entry: Waiting, record: JobRecord): Answer {
+function foreseen(entry: Waiting, record: JobRecord, family: Family): Answer {
   const { phase, actionId, typed = '', photoId = null, basedOn, notPossible = false, reason } = entry;
   return {
-    ...{ phase, round: roundOf(record, phase), actionId, typed, value: null, unit: '', conceded: false },
+    ...{
+      phase,
+      round: workAt(record, family, { phase, actionId })?.work.round ?? 1,
+      actionId,
+      typed,
+      value: null,
+      unit: '',
+      conceded: false,
+    },
     photoId: photoId === null ? null : asId(photoId),
     state: notPossible ? ('not possible' as const) : ('done' as const),
     data: reason ? { reason } : {},
@@ -22,16 +30,9 @@ function foreseen(entry: Waiting, record: JobRecord): Answer {
 
 /** The row of a step of which every action is answered once the waiting entries are in; null while something is left. */
 function closedBy(entry: Waiting, record: JobRecord, family: Family): StepDone | null {
-  const found = findAction(family, entry.phase, entry.actionId);
-  const step = found && stepsOf(family, entry.phase).find((one) => one.id === found.step.id);
-  if (!step) return null;
-  const round = roundOf(record, entry.phase);
-  const isAnswered = (id: string) =>
-    record.answers.some(
-      (one) => one.phase === entry.phase && one.round === round && one.actionId === id && one.state !== 'undone',
-    );
-  if (!step.actions.every((action) => isAnswered(action.id))) return null;
-  const before = record.steps.find((one) => one.phase === entry.phase && one.round === round && one.stepId === step.id);
+  const { work } = workAt(record, family, entry) ?? {};
+  if (!work?.actions.every(({ answer }) => answer)) return null;
+  const { round, step, row: before } = work;
   const row = { phase: entry.phase, round, stepId: step.id, state: 'done' as const, data: before?.data ?? {} };
   return { ...row, second: null, version: (before?.version ?? 0) + 1, ...waits };
 }
@@ -42,7 +43,7 @@ function closedBy(entry: Waiting, record: JobRecord, family: Family): StepDone |
  */
 export function foresee(record: JobRecord, family: Family, entries: readonly Waiting[]): JobRecord {
   return entries.reduce<JobRecord>((sofar, entry) => {
-    const answer = foreseen(entry, sofar);
+    const answer = foreseen(entry, sofar, family);
     const isSame = (one: Answer) =>
       one.phase === answer.phase && one.round === answer.round && one.actionId === answer.actionId;
     const answers = [...sofar.answers.filter((one) => !isSame(one)), answer];

@@ -33,13 +33,15 @@ interface Entered {
   readonly read: ReadonlySet<string>;
   /** What was chosen to be put on; empty where nothing is. */
   readonly consumable: string;
+  /** Code of the tool; empty where none is asked for. */
+  readonly tool: string;
 }
 
 const numberOf = (text: string) => Number(text.replace(',', '.'));
 
 /** Everything entered for an action, as it is sent; `words` is what was typed, or the word pressed. */
 export function commandOf(entered: Entered, words: string, photoId: Answer['photoId']): AnswerCommand {
-  const { view, phase, at, entry, read, consumable } = entered;
+  const { view, phase, at, entry, read, consumable, tool } = entered;
   const form = at.action.answer;
   const isLength = form?.kind === 'value' && form.unit === 'mm';
   const passes = entry.passes.filter((one) => one.trim()).map(numberOf);
@@ -47,6 +49,7 @@ export function commandOf(entered: Entered, words: string, photoId: Answer['phot
     ...{ tag: view.record.tag, phase, actionId: at.action.id, photoId, cautionsRead: [...read] },
     typed: isLength ? withLengthUnit(words.trim(), view.lengthDisplay) : words.trim(),
     ...(consumable && { consumable }),
+    ...(tool && { tool }),
     ...(passes.length && !passes.some(Number.isNaN) && { passes }),
     ...(form?.kind === 'heat' && Number.isFinite(numberOf(entry.ambient)) && { ambientC: numberOf(entry.ambient) }),
     basedOn: at.stored?.version ?? 0,

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { findingAt } from '@/core/bench';
 import type { PointState } from '@/core/inspection';
 import { placeKey, type Phase, type PointDecision, type Reading } from '@/core/record';
 import { formatLength, lengthUnit, type LengthDisplay } from '@/core/units';
@@ -20,11 +21,12 @@ interface Props {
 }
 
 /** A reading as it was taken, and beside it the shop's unit where that is another one. */
-export function asTaken({ typed, typedUnit, typedDigits, valueMm }: Reading, display: LengthDisplay): string {
+export function asTaken({ typed, typedUnit, typedDigits, value, unit }: Reading, display: LengthDisplay): string {
+  if (unit !== 'mm') return /[a-zµ°Ω%]/i.test(typed) ? typed : `${typed} ${unit === 'count' ? '' : unit}`.trim();
   const said = /[a-z"′″]/i.test(typed) || display === 'metric' ? typed : `${typed} ${typedUnit}`;
   return typedUnit === lengthUnit(display)
     ? typed
-    : `${said} = ${formatLength({ mm: valueMm, digits: display === 'metric' ? 3 : typedDigits + 1, display })}`;
+    : `${said} = ${formatLength({ mm: value, digits: display === 'metric' ? 3 : typedDigits + 1, display })}`;
 }
 
 const verdicts = [
@@ -38,7 +40,7 @@ const verdicts = [
 export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace }: Props) {
   const { record } = view;
   const { point } = state;
-  const finding = record.findings.find((one) => one.pointId === point.id && one.phase === phase);
+  const finding = findingAt(record, view.family, { pointId: point.id, phase });
   const photos = record.photos.filter((photo) => photo.about === `part:${point.part}`);
   return (
     <div className="space-y-3 py-2 pl-10 pr-3">

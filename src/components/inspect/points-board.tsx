@@ -2,14 +2,15 @@
 
 import { present } from '@/core/present';
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
-import { drawSection, type FamilyPoint } from '@/core/family';
+import { readReading, sayTool, standingReadings, toolToOffer } from '@/core/bench';
+import { sayReason } from '@/core/errors';
+import { decimalsOf, drawSection, limitsOf, sayLimits, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
-import { asId, placeKey, type Phase, type Place as MeasuringPlace, type Reading } from '@/core/record';
+import { asId, placeKey, type Phase, type Place as MeasuringPlace, type Reading, type Tool } from '@/core/record';
 import {
   decimalsOf as decimalsNeeded,
   formatLength,
   lengthUnit,
-  parseQuantity,
   withLengthUnit,
   type LengthDisplay,
 } from '@/core/units';
@@ -18,11 +19,13 @@ import { tellChanged } from '../act/changes';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { useWaiting } from '../act/use-waiting';
-import { sayDate, type InstrumentShown, type JobView } from '../job/view';
+import { sayDate, type JobView } from '../job/view';
 import { LimitStrip } from '../signs/limit-strip';
 import { Section, type PinState } from '../signs/section';
+import { WithReason } from '../bench/with-reason';
 import { Button } from '../ui/form';
 import { useAskedPlace, visitNow } from '../ui/use-asked-place';
+import { mayDo } from '../ui/whose';
 import { Working } from '../ui/working';
 import { PointDetail } from './point-detail';
 
@@ -43,33 +46,31 @@ const sayPlace = (place: string) => {
   const [plane, angle] = place.split(':');
   return `plane ${plane}, ${angle}°`;
 };
-const decimalsOf = (point: FamilyPoint) => Math.max(0, Math.round(-Math.log10(point.resolution_mm)));
 
 /** Readings as the record has them, with those that still wait on this device laid over. */
 function useReadings(view: JobView, phase: Phase): readonly Reading[] {
-  const { record, instruments, person } = view;
+  const { record, family, instruments, person } = view;
   const waiting = useWaiting('record-readings', record.tag);
   return useMemo(() => {
     const laid = new Map(
-      record.readings
+      standingReadings(record, family)
         .filter((reading) => reading.phase === phase)
         .map((reading) => [`${reading.pointId} ${reading.place}`, reading]),
     );
     for (const { entries } of waiting.filter((one) => one.phase === phase))
       for (const entry of entries) {
-        const parsed = parseQuantity({ text: entry.typed, dimension: 'length', assume: 'mm' });
-        if (!parsed.ok) continue;
-        const uncertaintyUm = instruments.find((one) => one.code === entry.instrument)?.uncertaintyUm ?? null;
+        const point = family.points.find((one) => one.id === entry.pointId);
+        const read = point && readReading(entry.typed, point.unit);
+        if (!point || !read?.ok) continue;
+        const { value, typedUnit, typedDigits } = read;
         laid.set(`${entry.pointId} ${entry.place}`, {
           phase,
           pointId: entry.pointId,
           place: asId<MeasuringPlace>(entry.place),
-          valueMm: parsed.quantity.value.toNumber(),
-          typed: entry.typed,
-          typedUnit: parsed.quantity.unit,
-          typedDigits: parsed.quantity.digits,
+          ...{ value, typedUnit, typedDigits, unit: point.unit, typed: entry.typed, round: 0 },
           instrument: entry.instrument,
-          uncertaintyUm,
+          uncertainty: instruments.find((one) => one.code === entry.instrument)?.uncertainty ?? null,
+          conceded: null,
           version: entry.basedOn,
           personId: null,
           personName: `${person.name}, waiting`,
@@ -77,7 +78,7 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
         });
       }
     return [...laid.values()];
-  }, [record.readings, phase, waiting, instruments, person.name]);
+  }, [record, family, phase, waiting, instruments, person.name]);
 }
 
 function summaryOf(states: readonly PointState[]): string {
@@ -195,6 +196,15 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
   );
 }
 
+/** The reading that decides, with one decimal more than the gauge shows where it lies between its steps. */
+function sayWorst(point: FamilyPoint, worst: number, display: LengthDisplay): string {
+  const { decimals, resolution, unit } = limitsOf(point);
+  if (unit !== 'mm') return `${Number(worst.toFixed(decimals + 1))} ${unit === 'count' ? '' : unit}`.trim();
+  const isBetween = resolution < 0.01 && Math.abs(worst * 1000 - Math.round(worst * 1000)) > 1e-6;
+  const digits = decimals + (isBetween ? 1 : 0);
+  return display === 'inch' ? formatLength({ mm: worst, digits, display }) : worst.toFixed(digits);
+}
+
 function PointRow({
   state,
   display,
@@ -210,19 +220,7 @@ function PointRow({
 }) {
   const { point } = state;
   const isBad = state.verdict === 'out' || state.verdict === 'tight';
-  const digits =
-    state.worstMm === null
-      ? 0
-      : decimalsOf(point) +
-        (point.resolution_mm < 0.01 && Math.abs(state.worstMm * 1000 - Math.round(state.worstMm * 1000)) > 1e-6
-          ? 1
-          : 0);
-  const value =
-    state.worstMm === null
-      ? '—'
-      : display === 'inch'
-        ? formatLength({ mm: state.worstMm, digits, display })
-        : state.worstMm.toFixed(digits);
+  const value = state.worst === null ? '—' : sayWorst(point, state.worst, display);
   return (
     <li
       id={`point-${point.id}`}
@@ -238,7 +236,7 @@ function PointRow({
           <span className="num text-center font-semibold">{point.number}</span>
           <span className={isPicked ? 'font-bold' : ''}>{point.title}</span>
         </button>
-        {state.strip && state.taken + (state.worstMm === null ? 0 : 1) > 0 ? (
+        {state.strip && state.taken + (state.worst === null ? 0 : 1) > 0 ? (
           <LimitStrip
             strip={state.strip}
             width={200}
@@ -287,11 +285,15 @@ interface Theirs {
   readonly personName: string;
 }
 
-function limitsOf(point: FamilyPoint, display: LengthDisplay): string {
+function limitWords(point: FamilyPoint, display: LengthDisplay): string {
+  if (point.limits) {
+    const { asNew, reuse } = sayLimits(point);
+    return `new ${asNew} · reuse ${reuse}`;
+  }
   const limits = [point.new_mm?.min, point.new_mm?.max, point.reuse_mm?.min, point.reuse_mm?.max];
   const digits = decimalsNeeded(
     limits.filter((one) => one !== undefined),
-    decimalsOf(point),
+    decimalsOf(point.resolution_mm),
   );
   const say = (mm: number) => formatLength({ mm, digits, display });
   const reuse = [
@@ -303,7 +305,7 @@ function limitsOf(point: FamilyPoint, display: LengthDisplay): string {
   return `new ${say(present(point.new_mm).min)} to ${say(present(point.new_mm).max)}${reuse && ` · reuse ${reuse}`}`;
 }
 
-function gaugesFor(point: FamilyPoint, instruments: readonly InstrumentShown[]): readonly InstrumentShown[] {
+function gaugesFor(point: FamilyPoint, instruments: readonly Tool[]): readonly Tool[] {
   return instruments.filter((one) => one.kind === point.instrument);
 }
 
@@ -320,22 +322,32 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   const { attempt, error, setError, isSending } = useAct();
   const [typed, setTyped] = useDraft(`${tag}.${phase}.${point.id}.${place}`, reading?.typed ?? '');
   const gauges = gaugesFor(point, view.instruments);
-  const [gauge, setGauge] = useState(reading?.instrument ?? gauges[0]?.code ?? '');
+  const isLength = point.unit === 'mm';
+  const use = { value: null, unit: point.unit, day: view.today };
+  const offered = gauges[0] && toolToOffer(gauges, gauges[0].kind, use);
+  const [gauge, setGauge] = useState(reading?.instrument ?? offered?.code ?? '');
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus({ preventScroll: true }), []);
-  const keep = async (basedOn: number) => {
-    const said = withLengthUnit(typed, view.lengthDisplay);
-    const parsed = parseQuantity({ text: said, dimension: 'length', assume: 'mm' });
-    if (!parsed.ok) return setError(refused(parsed.sentence));
-    const outcome = await attempt(
-      'record-readings',
-      { tag, phase, entries: [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }] },
-      { label: `${point.title}, ${sayPlace(place)}: ${typed}`, place: `${tag} ${phase} ${point.id} ${place}` },
-    );
-    if (outcome === 'refused') return;
+  const keep = async (basedOn: number, concession?: string) => {
+    const said = isLength ? withLengthUnit(typed, view.lengthDisplay) : typed.trim();
+    const read = readReading(said, point.unit);
+    if (!read.ok) return (setError(refused(sayReason(read.why))), false);
+    const entries = [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }];
+    const about = {
+      label: `${point.title}, ${sayPlace(place)}: ${typed}`,
+      place: `${tag} ${phase} ${point.id} ${place}`,
+    };
+    const outcome =
+      concession === undefined
+        ? await attempt('record-readings', { tag, phase, entries }, about)
+        : await attempt('concede-readings', { tag, phase, entries, reason: concession }, about);
+    if (outcome === 'refused') return false;
     setTyped(null);
     onKept();
+    return true;
   };
+  const isGaugeRefused = error?.issues.some(({ path }) => path === 'instrument') ?? false;
+  const mayConcede = isGaugeRefused && mayDo(view.audiences, 'concede-readings', view.person.role);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(reading?.version ?? 0);
@@ -343,7 +355,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   const press = async () => {
     const answer = await act('read-gauge', { tag, phase, pointId: point.id, place });
     // The gauge reads millimetres, whatever the shop's screens show.
-    if (answer.ok) setTyped(view.lengthDisplay === 'inch' ? `${answer.data.typed} mm` : answer.data.typed);
+    if (answer.ok) setTyped(isLength && view.lengthDisplay === 'inch' ? `${answer.data.typed} mm` : answer.data.typed);
     else if ('error' in answer) setError(answer.error);
     field.current?.focus();
   };
@@ -369,6 +381,15 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
           )}
         </div>
       )}
+      {mayConcede && (
+        <WithReason
+          words={`Let “${typed}” by ${gauge} stand, with a reason`}
+          label={`Why “${typed}” by ${gauge} may stand`}
+          button={`Concede as ${view.person.name}`}
+          isBusy={isSending}
+          send={(why) => keep(reading?.version ?? 0, why)}
+        />
+      )}
       <form onSubmit={submit} className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <div className="min-w-[260px] flex-1 text-13">
           <p className="text-quiet">
@@ -379,9 +400,8 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
             <b>{point.title}</b> — {point.method}
           </p>
           <p className="num text-quiet">
-            {limitsOf(point, view.lengthDisplay)}
-            {state.worstMm !== null &&
-              ` · worst so far ${formatLength({ mm: state.worstMm, digits: decimalsOf(point) + 1, display: view.lengthDisplay })}`}
+            {limitWords(point, view.lengthDisplay)}
+            {state.worst !== null && ` · worst so far ${sayWorst(point, state.worst, view.lengthDisplay)}`}
           </p>
         </div>
         <label className="text-13 text-quiet">
@@ -394,12 +414,16 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
           >
             {gauges.map((one) => (
               <option key={one.code} value={one.code}>
-                {one.code} ±{one.uncertaintyUm} µm
+                {one.code}, {sayTool(one)}
               </option>
             ))}
             <option value="">no gauge named</option>
           </select>
-          {due && <span className="block">due {sayDate(due)}</span>}
+          {due && (
+            <span className={`block ${due < view.today ? 'font-semibold text-jasper' : ''}`}>
+              {due < view.today ? 'was due' : 'due'} {sayDate(due)}
+            </span>
+          )}
         </label>
         <div className="frame flex items-center gap-2 rounded-[12px_10px_13px_9px] border-2 border-ink bg-sheet pr-3">
           <input
@@ -411,7 +435,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
             autoComplete="off"
             className="framed num min-h-14 w-[150px] bg-transparent pl-3 text-right text-24 font-bold"
           />
-          <span className="text-quiet">{lengthUnit(view.lengthDisplay)}</span>
+          <span className="text-quiet">{isLength ? lengthUnit(view.lengthDisplay) : point.unit}</span>
         </div>
         <Button onClick={press} disabled={isSending}>
           Gauge

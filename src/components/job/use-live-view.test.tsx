@@ -36,7 +36,7 @@ test('after a change the rows that changed are fetched, and the view is what the
   const { result } = show();
   await tell();
   expect(asked.map((one) => one.path)).toEqual(['/api/jobs/P-0417/changes?after=4']);
-  expect(result.current.record).toMatchObject({ version: 5, headHash: 'next', readings: [{ valueMm: 44.99 }] });
+  expect(result.current.record).toMatchObject({ version: 5, headHash: 'next', readings: [{ value: 44.99 }] });
   expect(result.current.answer).toBe('after');
   expect(router.refresh).not.toHaveBeenCalled();
 });

@@ -3,14 +3,7 @@ import type { Family } from '@/core/family';
 import type { EventKind, MissingShown, Standing } from '@/core/lifecycle';
 import type { ReadyRange } from '@/core/planning';
 import type { LengthDisplay } from '@/core/units';
-import type { JobRecord, PersonId, Role, Station } from '@/core/record';
-
-export interface InstrumentShown {
-  readonly code: string;
-  readonly kind: string;
-  readonly uncertaintyUm: number;
-  readonly dueOn: string;
-}
+import type { JobRecord, PersonId, Role, Station, Tool } from '@/core/record';
 
 /** What a job's page shows that follows from the record and the day; small, and sent anew with every change. */
 export interface JobFrame {
@@ -31,7 +24,7 @@ export interface JobFrame {
 export interface JobView extends JobFrame {
   readonly record: JobRecord;
   readonly family: Family;
-  readonly instruments: readonly InstrumentShown[];
+  readonly instruments: readonly Tool[];
   /** Who may sign a hold point by PIN. */
   readonly signers: readonly { readonly personId: PersonId; readonly name: string; readonly role: Role }[];
   /** Who may do each verb; the owner may do all. A move of the job is named `advance-job:` and its event. */

@@ -1,7 +1,6 @@
-import { present } from '@/core/present';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { drawSection, readBuild, sayAsk, type Family, type FamilyFile, type Step } from '@/core/family';
+import { drawSection, readBuild, sayAsk, sayLimits, type Family, type FamilyFile, type Step } from '@/core/family';
 import { formatMoney } from '@/core/units';
 import { Section } from '../signs/section';
 import { BuildQuery } from './build-query';
@@ -63,16 +62,12 @@ function Steps({ steps }: { readonly steps: readonly Step[] }) {
   );
 }
 
-function limitsOf({ new_mm, reuse_mm, derived }: Family['points'][number]): string {
+function limitWords(point: Family['points'][number]): string {
+  const { derived } = point;
   if (derived)
     return `${derived.design_um.min} to ${derived.design_um.max} µm as designed, limit ${derived.limit_um} µm`;
-  const reuse = [
-    reuse_mm?.min !== undefined && `from ${reuse_mm.min}`,
-    reuse_mm?.max !== undefined && `to ${reuse_mm.max}`,
-  ]
-    .filter(Boolean)
-    .join(' ');
-  return `${present(new_mm).min} to ${present(new_mm).max} mm new${reuse && `, ${reuse} mm for reuse`}`;
+  const { asNew, reuse } = sayLimits(point);
+  return `${asNew} new${reuse && `, ${reuse} for reuse`}`;
 }
 
 /**
@@ -118,7 +113,7 @@ export function FamilyPage({ family, built, words, currency, isOwner }: Props) {
                 <b className="num">{point.number}</b>
                 <span>
                   {point.title}
-                  {point.critical && ', critical'}: <span className="num">{limitsOf(point)}</span>{' '}
+                  {point.critical && ', critical'}: <span className="num">{limitWords(point)}</span>{' '}
                   <span className="text-quiet">{point.source}</span>
                 </span>
               </li>

@@ -1,7 +1,9 @@
 import Link from 'next/link';
 import type { FamilyCard } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
-import { sayDate, type InstrumentShown } from '../job/view';
+import { sayTool } from '@/core/bench';
+import type { Tool } from '@/core/record';
+import { sayDate } from '../job/view';
 import { drawUsual } from '../receive/construction';
 import { Section } from '../signs/section';
 import { AddInstrument } from './add-instrument';
@@ -33,8 +35,10 @@ interface Props {
     readonly role: string;
     readonly hasPin: boolean;
   }[];
-  readonly instruments: readonly InstrumentShown[];
+  readonly instruments: readonly Tool[];
   readonly families: readonly FamilyCard[];
+  /** The shop's day, ISO. */
+  readonly today: string;
   readonly isOwner: boolean;
   readonly canAddInstrument: boolean;
 }
@@ -51,7 +55,7 @@ function waysOfBuilding({ axes, sets, sizes }: FamilyCard): string {
 }
 
 /** What the shop works by: constructions, instruments, people, rates. */
-export function Library({ shop, people, instruments, families, isOwner, canAddInstrument }: Props) {
+export function Library({ shop, people, instruments, families, today, isOwner, canAddInstrument }: Props) {
   const money = (minor: number) => formatMoney({ minor, currency: shop?.currency ?? 'EUR' });
   return (
     <div className="space-y-8 p-6">
@@ -97,16 +101,19 @@ export function Library({ shop, people, instruments, families, isOwner, canAddIn
         {isOwner && <ImportFamily />}
       </section>
       <div className="grid gap-8 border-t border-ink pt-4 md:grid-cols-3">
-        <section aria-label="Instruments">
-          <h2 className="font-bold">Instruments</h2>
+        <section aria-label="Tools and gauges">
+          <h2 className="font-bold">Tools and gauges</h2>
           <ul>
             {instruments.map((one) => (
               <li key={one.code} className="row flex gap-3 py-1 first:border-0">
                 <b className="num w-14">{one.code}</b>
                 <span className="flex-1">
-                  {one.kind}, ±{one.uncertaintyUm} µm
+                  {one.kind}
+                  {sayTool(one) && <span className="num text-quiet">, {sayTool(one)}</span>}
                 </span>
-                <span className="text-13 text-quiet">due {sayDate(one.dueOn)}</span>
+                <span className={`text-13 ${one.dueOn < today ? 'font-semibold text-jasper' : 'text-quiet'}`}>
+                  {one.dueOn < today ? 'was due' : 'due'} {sayDate(one.dueOn)}
+                </span>
               </li>
             ))}
           </ul>

@@ -2,6 +2,7 @@
 
 import { present } from '@/core/present';
 import { useMemo, useState } from 'react';
+import { standingReadings } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
 import { useAct } from '../act/use-act';
 import { PhotoRow } from '../job/picture-taker';
@@ -14,15 +15,18 @@ export function ReportSheet({ view, isHere }: SheetProps) {
   const { record, family } = view;
   const { run, error, isBusy } = useAct();
   const found = useMemo(
-    () => judgePoints({ family, readings: record.readings, phase: 'as-found' }),
-    [family, record.readings],
+    () => judgePoints({ family, readings: standingReadings(record, family), phase: 'as-found' }),
+    [family, record],
   );
   const left = useMemo(
     () =>
       new Map(
-        judgePoints({ family, readings: record.readings, phase: 'as-left' }).map((state) => [state.point.id, state]),
+        judgePoints({ family, readings: standingReadings(record, family), phase: 'as-left' }).map((state) => [
+          state.point.id,
+          state,
+        ]),
       ),
-    [family, record.readings],
+    [family, record],
   );
   return (
     <div className="grid gap-8 p-6 lg:grid-cols-[1fr_400px]">
@@ -55,7 +59,7 @@ export function ReportSheet({ view, isHere }: SheetProps) {
                           strip={side.strip}
                           width={120}
                           isBad={isBad}
-                          label={`${side.words}, ${side.worstMm}`}
+                          label={`${side.words}, ${side.worst}`}
                         />
                       </FragmentCells>
                     ) : (

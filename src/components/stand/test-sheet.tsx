@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { pumpConditions, type PumpCondition, type RunDecision, type TestRun } from '@/core/record';
 import { judgeRun } from '@/core/testing';
 import { useAct } from '../act/use-act';
-import { workOf, type StepWork } from '@/core/bench';
+import { openedFrom, workOf, type StepWork } from '@/core/bench';
 import { ActionPanel } from '../bench/action-panel';
 import { sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
@@ -221,6 +221,7 @@ function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run:
               : 'Accepted by concession'}{' '}
           by {run.decisionBy}
           {run.decisionReason && `: ${run.decisionReason}`}
+          {run.reopenFrom && `, opened again from “${stepTitle(view, run.reopenFrom)}”`}
         </p>
       )}
       {isHere && !run.decision && <Decide view={view} run={run} />}
@@ -228,11 +229,19 @@ function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run:
   );
 }
 
+const stepTitle = ({ family }: JobView, id: string) => family.rebuild.find((step) => step.id === id)?.title ?? id;
+
 function Decide({ view, run: testRun }: { readonly view: JobView; readonly run: TestRun }) {
   const { run, error, isBusy } = useAct();
   const [reason, setReason] = useState('');
+  const { rebuild } = view.family;
+  const [from, setFrom] = useState(rebuild[0]?.id ?? null);
+  const opened = openedFrom(view.family, from);
   const decide = (decision: RunDecision) =>
-    run('decide-run', { tag: view.record.tag, run: testRun.run, decision, reason });
+    run('decide-run', {
+      ...{ tag: view.record.tag, run: testRun.run, decision, reason },
+      ...(decision === 'failed' && { reopenFrom: from }),
+    });
   const hasPassed = testRun.verdict === 'pass';
   return (
     <section aria-label="Decision" className="mt-4 space-y-2 border-t border-ink pt-3">
@@ -245,6 +254,21 @@ function Decide({ view, run: testRun }: { readonly view: JobView; readonly run: 
         onChange={(event) => setReason(event.target.value)}
         error={issueFor(error, 'reason')}
       />
+      <SelectField
+        label="If it goes back: opened again from"
+        value={from ?? ''}
+        onChange={(event) => setFrom(event.target.value)}
+        error={issueFor(error, 'reopenFrom')}
+      >
+        {rebuild.map((step, i) => (
+          <option key={step.id} value={step.id}>
+            {i + 1}. {step.title}
+          </option>
+        ))}
+      </SelectField>
+      <p className="text-13 text-quiet">
+        {opened.size} of {rebuild.length} steps are done and measured again; what stays closed stands as it is.
+      </p>
       <ErrorNote error={error} />
       <div className="flex flex-wrap gap-2">
         {hasPassed && (

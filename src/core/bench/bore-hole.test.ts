@@ -1,5 +1,5 @@
 import f4 from '@families/f4-bore-hole.json';
-import { CoreJob, signerOf, noPin, type Person } from '../../../test-support/core-job';
+import { CoreJob, signerOf, toolFacts, noPin, type Person } from '../../../test-support/core-job';
 import { bench } from '../change';
 import { sayReason } from '../errors';
 import { buildFamily, loadFamily, type Step } from '../family';
@@ -27,7 +27,7 @@ function said(
   const at = present(work.find((one) => one.actions.some(({ action }) => action.id === actionId)));
   const own = at.actions.find(({ action }) => action.id === actionId);
   const cautionsRead = [...at.step.cautions, ...(own?.action.cautions ?? [])];
-  const decided = job.decide('Odile', ['answer-action', bench.answerAction], null, {
+  const decided = job.decide('Odile', ['answer-action', bench.answerAction], toolFacts, {
     ...{ tag: job.record.tag, phase, actionId, typed, photoId: null, consumable: '', tool: '', reason: '' },
     ...{ notPossible: false, cautionsRead, basedOn: own?.stored?.version ?? 0 },
     ...more,

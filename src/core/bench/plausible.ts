@@ -1,4 +1,4 @@
-import type { FormOf } from '../family';
+import { limitsOf, type FamilyPoint, type FormOf } from '../family';
 
 interface Bounds {
   readonly min: number;
@@ -40,4 +40,17 @@ export function isPlausible(value: number, form: FormOf<'value'>, found: number 
   const isNought =
     value === 0 && form.unit === 'mm' && !form.plausible && (form.window?.min ?? 1) > 0 && form.should !== 0;
   return !isNought && value >= min && value <= max;
+}
+
+/**
+ * What can be meant at all by a reading of a point: what the file says; for a size, nothing eight times off what it is
+ * new; else nothing negative.
+ */
+export function plausibleReading(point: FamilyPoint): Bounds {
+  if (point.limits?.plausible) return point.limits.plausible;
+  const { unit, asNew } = limitsOf(point);
+  if (unit !== 'mm') return { min: unit === '°C' ? -60 : 0, max: largest };
+  const { min, max } = asNew;
+  const size = point.new_mm && min !== undefined && max !== undefined ? (min + max) / 2 : 0;
+  return size < leastSizeMm ? { min: 0, max: largestMm } : { min: size / slipFactor, max: size * slipFactor };
 }

@@ -1,6 +1,7 @@
 import { present } from '../present';
 import { pointsNamed, type Family, type Setting } from '../family';
 import type { JobRecord } from '../record';
+import { standingReadings } from './rounds';
 import { latestAnswer } from './work';
 import { findSum, SumRefusal, type Outcome } from '../sums';
 
@@ -67,9 +68,9 @@ export function takenFrom(from: Setting['from'][string], { record, family }: Job
   if (from.action !== undefined) return valueAt(from.action, { record, family });
   if (from.job !== undefined) return factOf(from.job, record);
   const ids = new Set(pointsNamed(family, from.point ?? '').map((point) => point.id));
-  const own = record.readings.filter((reading) => ids.has(reading.pointId));
+  const own = standingReadings(record, family).filter((reading) => ids.has(reading.pointId));
   const left = own.filter((reading) => reading.phase === 'as-left');
-  const values = (left.length ? left : own).map((reading) => reading.valueMm);
+  const values = (left.length ? left : own).map((reading) => reading.value);
   if (!values.length) return null;
   return from.as === 'list' ? values : values.reduce((sum, value) => sum + value, 0) / values.length;
 }

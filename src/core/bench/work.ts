@@ -1,5 +1,6 @@
 import type { Family, Step, StepAction } from '../family';
-import { roundOf, type Answer, type BenchPhase, type JobRecord, type StepDone } from '../record';
+import type { Answer, BenchPhase, JobRecord, StepDone } from '../record';
+import { roundOfStep, stepsBefore } from './rounds';
 
 type Recorded = Pick<JobRecord, 'answers' | 'steps' | 'runs'>;
 
@@ -22,6 +23,8 @@ export interface ActionWork {
 export interface StepWork {
   readonly step: Step;
   readonly actions: readonly ActionWork[];
+  /** The round to which its work counts: that in which it was opened last. */
+  readonly round: number;
   /** The row of the step in this round; null as long as nothing of it was closed. */
   readonly row: StepDone | null;
   readonly isDone: boolean;
@@ -62,22 +65,33 @@ export function workOf(
   family: Pick<Family, 'teardown' | 'rebuild' | 'test'>,
   phase: BenchPhase,
 ): readonly StepWork[] {
-  const round = roundOf(record, phase);
   const steps = stepsOf(family, phase);
-  const isOwn = (row: { readonly phase: string; readonly round: number }) => row.phase === phase && row.round === round;
-  const rows = new Map(record.steps.filter(isOwn).map((row) => [row.stepId, row]));
-  const answers = new Map(record.answers.filter(isOwn).map((row) => [row.actionId, row]));
+  const roundOf = roundOfStep(record, family, phase);
+  const stepOf = new Map(steps.flatMap((step) => step.actions.map((action) => [action.id, step.id] as const)));
+  const ofPhase = <Row extends { readonly phase: string }>(rows: readonly Row[]) =>
+    rows.filter((row) => row.phase === phase);
+  const rows = new Map(
+    ofPhase(record.steps)
+      .filter((row) => row.round === roundOf(row.stepId))
+      .map((row) => [row.stepId, row]),
+  );
+  const answers = new Map(
+    ofPhase(record.answers)
+      .filter((row) => row.round === roundOf(stepOf.get(row.actionId) ?? ''))
+      .map((row) => [row.actionId, row]),
+  );
   const isClosed = ({ id, hold_point }: Step) => {
     const row = rows.get(id);
     return row?.state === 'done' && (!hold_point || row.second !== null);
   };
-  return steps.map((step, i) => {
+  return steps.map((step) => {
     const row = rows.get(step.id) ?? null;
-    const first = step.after ?? steps.slice(Math.max(0, i - 1), i).map((one) => one.id);
+    const first = stepsBefore(steps, step);
     const deviation = deviationOf(row);
     const isDone = row?.state === 'done';
     return {
       step,
+      round: roundOf(step.id),
       row,
       isDone,
       isHeld: isDone && step.hold_point && row.second === null,
@@ -86,6 +100,19 @@ export function workOf(
       deviation,
     };
   });
+}
+
+/** Where an action of a phase stands, with its step; null where the family has none of that id. */
+export function workAt(
+  record: Recorded,
+  family: Pick<Family, 'teardown' | 'rebuild' | 'test'>,
+  { phase, actionId }: { readonly phase: BenchPhase; readonly actionId: string },
+): { readonly work: StepWork; readonly at: ActionWork } | null {
+  for (const work of workOf(record, family, phase)) {
+    const at = work.actions.find(({ action }) => action.id === actionId);
+    if (at) return { work, at };
+  }
+  return null;
 }
 
 /** The action that comes next: the first that is neither answered nor waiting; null when all is done or held. */

@@ -40,6 +40,27 @@ describe('events of before', () => {
     const put = (row: object) => ({ put: 'finding', row: { id: 'f-1', ...who, ...row }, was: null });
     const of = (row: object) => [...replayEvents([written([put(row)])]).finding.values()][0]?.actionId;
     expect([of({}), of({ actionId: 'nut-hand' })]).toEqual([null, 'nut-hand']);
+    const round = (row: object) => [...replayEvents([written([put(row)])]).finding.values()][0]?.round;
+    expect([round({}), round({ round: 2 })]).toEqual([0, 2]);
+  });
+  test('a reading was a length in mm, of no round, its gauge unsure by so many µm', () => {
+    const row = {
+      phase: 'as-left',
+      pointId: 'seat-bore',
+      place: 'A:0',
+      typed: '48.01',
+      typedUnit: 'mm',
+      typedDigits: 2,
+    };
+    const gauged = { ...row, valueMm: 48.01, instrument: 'B-02', uncertaintyUm: 1.5, version: 1, ...who };
+    const of = (one: object) => [
+      ...replayEvents([written([{ put: 'reading', row: one, was: null }])]).reading.values(),
+    ];
+    const expected = { ...row, value: 48.01, unit: 'mm', round: 0, instrument: 'B-02', uncertainty: 0.0015 };
+    expect(of(gauged)).toEqual([{ ...expected, conceded: null, version: 1, ...who }]);
+    expect(of({ ...gauged, uncertaintyUm: null })).toMatchObject([{ uncertainty: null }]);
+    const today = { ...expected, round: 2, conceded: 'checked', version: 1, ...who };
+    expect(of(today)).toEqual([today]);
   });
   test('what is of today passes through as it is', () => {
     const changes = [...tablesOf(exampleRecord()).intake.values()].map((row) => ({ put: 'intake', row, was: null }));

@@ -22,6 +22,14 @@ export function answerOfCapture({ captureId, valueMm, text, ...rest }: Row): Row
   };
 }
 
+/** A reading of before readings had a unit and a round: a length in mm, and its instrument's uncertainty in µm. */
+function readingOf(row: Row): Row {
+  if (row.value !== undefined) return row;
+  const { valueMm, uncertaintyUm, ...rest } = row;
+  const uncertainty = typeof uncertaintyUm === 'number' ? Number((uncertaintyUm / 1000).toFixed(6)) : null;
+  return { ...rest, round: 0, value: valueMm, unit: 'mm', uncertainty, conceded: null };
+}
+
 /**
  * A change as an event holds it, in the shape of today: what was written stays as it is, for the chain vouches for its
  * bytes, and is read as what it would be now.
@@ -29,6 +37,7 @@ export function answerOfCapture({ captureId, valueMm, text, ...rest }: Row): Row
 export function bringUpPut({ put, row, was }: WrittenPut): WrittenPut {
   if (put === 'capture') return { put: 'answer', row: answerOfCapture(row), was };
   if (put === 'step' && row.state === undefined) return { put, row: { ...row, state: 'done' }, was };
-  if (put === 'finding' && row.actionId === undefined) return { put, row: { ...row, actionId: null }, was };
+  if (put === 'finding') return { put, row: { actionId: null, round: 0, ...row }, was };
+  if (put === 'reading') return { put, row: readingOf(row), was };
   return { put, row, was };
 }

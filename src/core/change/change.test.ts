@@ -83,7 +83,7 @@ describe('putting rows', () => {
       put('reading', exampleReading('sleeve-diameter', 'A:90', 45)),
       put('reading', { ...exampleReading('sleeve-diameter', 'A:0', 44.98), version: 2 }),
     ]);
-    expect(changes.map((change) => change.was)).toEqual([null, { valueMm: 44.99, typed: '44.99', version: 1 }]);
+    expect(changes.map((change) => change.was)).toEqual([null, { value: 44.99, typed: '44.99', version: 1 }]);
   });
   test('puts a disposition into its finding, a line into its quote, a receipt into what was received', () => {
     const { record } = applyPuts(full, [
@@ -128,10 +128,10 @@ describe('replay', () => {
   });
   test('names the row and field that no event put there', () => {
     const [reading] = record.readings;
-    const altered = { ...record, readings: [{ ...present(reading), valueMm: 45.002 }] };
+    const altered = { ...record, readings: [{ ...present(reading), value: 45.002 }] };
     expect(verifyJob({ record: altered, events, sha256 })).toEqual({
       seq: null,
-      what: 'reading sleeve-diameter A:0 as-found: valueMm',
+      what: 'reading sleeve-diameter A:0 as-found 1: value',
       replayed: 44.97,
       stored: 45.002,
     });

@@ -11,3 +11,4 @@ export { changesOf, replayEvents, replayRecord, verifyJob, type Difference } fro
 export * as report from './report';
 export { sayEvent } from './say-event';
 export * as test from './test';
+export type { ToolFacts } from './use-tool';

@@ -19,7 +19,7 @@ import {
   type Tag,
 } from '../record';
 import { rightAnswer } from '../../../demo/right-answer';
-import { CoreJob, instruments, noPin, shop, signerOf, terms, type Person } from '../../../test-support/core-job';
+import { CoreJob, toolFacts, noPin, shop, signerOf, terms, type Person } from '../../../test-support/core-job';
 import {
   bench,
   inspection,
@@ -84,7 +84,7 @@ const readings: Attempt = (world, pick) => {
     return { pointId: point.id, place, typed, instrument: 'M-07', basedOn: theirs?.version ?? 0 };
   });
   const command = { tag, phase, entries } as const;
-  const tried = trying(world, 'record-readings', inspection.recordReadings, { instruments }, command);
+  const tried = trying(world, 'record-readings', inspection.recordReadings, toolFacts, command);
   return {
     ...tried,
     readings: entries.map(({ pointId, place }) => ({ pointId: `${phase} ${pointId}`, place, typed })),
@@ -105,7 +105,7 @@ const answers: Attempt = (world, pick) => {
   const right = rightAnswer({ phase, step, action, record, family });
   const typed = pick([right.typed, right.typed, '0', 'no', 'somewhere']) ?? '';
   const photoId = right.wantsPhoto ? (pick(record.photos)?.id ?? null) : null;
-  return trying(world, 'answer-action', bench.answerAction, null, {
+  return trying(world, 'answer-action', bench.answerAction, toolFacts, {
     ...{
       tag,
       phase,
@@ -247,19 +247,32 @@ const testing: Attempt = (world, pick) => {
   });
   const points = [point(5, 370), point(15, 350), point(25, 315), point(30, 280), point(35, 240)];
   const last = world.record.runs.at(-1)?.run ?? 1;
+  const reopenFrom = pick([null, ...family.rebuild.map((step) => step.id)]) ?? null;
   return (
     pick([
       trying(
         world,
         'run-test',
         stand.runTest,
-        { runId: `run-${world.ids++}`, run, points },
+        { runId: `run-${world.ids++}`, run, points, stand: null, zone: 'UTC' },
         {
           ...{ tag, condition: 'sound' as const },
         },
       ),
-      trying(world, 'decide-run', stand.decideRun, null, { tag, run: last, decision: 'failed', reason: 'noise' }),
-      trying(world, 'decide-run', stand.decideRun, null, { tag, run: last, decision: 'concession', reason: 'agreed' }),
+      trying(world, 'decide-run', stand.decideRun, null, {
+        tag,
+        run: last,
+        decision: 'failed',
+        reason: 'noise',
+        reopenFrom,
+      }),
+      trying(world, 'decide-run', stand.decideRun, null, {
+        tag,
+        run: last,
+        decision: 'concession',
+        reason: 'agreed',
+        reopenFrom: null,
+      }),
     ]) ?? null
   );
 };

@@ -55,7 +55,7 @@ const saying = [
   'decision',
 ] as const;
 /** Fields that change with every change and say nothing by themselves. */
-const silent: ReadonlySet<string> = new Set(['version', 'at', 'personId', 'personName', 'holderSince', 'valueMm']);
+const silent: ReadonlySet<string> = new Set(['version', 'at', 'personId', 'personName', 'holderSince', 'value']);
 
 const dataSchema = z.looseObject({
   changes: z

@@ -20,6 +20,11 @@ interface Measured {
   readonly value: number;
   readonly unit: string;
 }
+/** Null where a tool has no such end. */
+interface ToolRange {
+  readonly min: number | null;
+  readonly max: number | null;
+}
 interface Off {
   readonly by: number;
   readonly tolerance: number;
@@ -50,6 +55,15 @@ const sentences = {
     `${step} is not a step of ${phase} in this family.`,
   'unknown-place': ({ point, place }: { point: string; place: string }) => `${point} has no place ${place}.`,
   'unknown-instrument': ({ instrument }: { instrument: string }) => `There is no instrument ${instrument}.`,
+  'tool-wanted': ({ kind }: { kind: string }) => `Say which ${kind} it was done with.`,
+  'tool-of-another-kind': ({ tool, kind, wanted }: { tool: string; kind: string; wanted: string }) =>
+    `${tool} is a ${kind}; here a ${wanted} is used.`,
+  'tool-of-another-unit': ({ tool, unit, given }: { tool: string; unit: string; given: string }) =>
+    `${tool} shows ${unit}, and ${given} is asked here.`,
+  'tool-overdue': ({ tool, kind, dueOn }: { tool: string; kind: string; dueOn: string }) =>
+    `${tool} (${kind}) was due on ${dueOn}: take another, or an inspector or the coordinator concedes it.`,
+  'tool-out-of-range': ({ tool, value, unit, min, max }: { tool: string; value: number; unit: string } & ToolRange) =>
+    `${saidValue(value, unit)} lies outside the range of ${tool}, ${saidWindow({ min: min ?? undefined, max: max ?? undefined }, unit)}: take another, or an inspector or the coordinator concedes it.`,
   'unknown-finding': () => 'This finding is not of this job.',
   'unknown-line': () => 'This line is not in the draft.',
   'point-not-in-phase': ({ point, phase }: { point: string; phase: string }) => `${point} is not measured ${phase}.`,

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { bearingHeat, findSum } from '../sums';
 import { pointsNamed } from './ask-family';
+import { limitsOf } from './point-limits';
 import { fault, type Faults } from './closure-fault';
 import type { AnswerForm, Family, Setting } from './format';
 
@@ -10,8 +11,9 @@ type Source = Setting['from'][string];
 function sampleOf(family: Family, from: Source): unknown {
   if (from.job !== undefined) return 50;
   const point = from.point === undefined ? undefined : pointsNamed(family, from.point)[0];
-  if (!point?.new_mm) return from.action === undefined ? undefined : 10;
-  const middle = (point.new_mm.min + point.new_mm.max) / 2;
+  if (!point) return from.action === undefined ? undefined : 10;
+  const { min, max } = limitsOf(point).asNew;
+  const middle = ((min ?? max ?? 10) + (max ?? min ?? 10)) / 2;
   return from.as === 'list' ? [middle, middle] : middle;
 }
 

@@ -6,6 +6,7 @@ import { checkCaptures } from './closure-captures';
 import { checkHeat, checkSettings } from './closure-settings';
 import { checkSequence } from './closure-sequence';
 import { buildFamily } from './build-family';
+import { limitsOf } from './point-limits';
 import type { WholeBuild } from './build-words';
 import { buildsToCheck } from './builds-to-check';
 import { checkConditions } from './closure-conditions';
@@ -163,14 +164,22 @@ function checkPoint(point: FamilyPoint, i: number, family: Family): Faults {
         );
     if (point.derived.limit_um < point.derived.design_um.max)
       faults.push(fault(`${path}.derived.limit_um`, 'point-limits', `the limit of ${point.id} lies inside its design`));
-  } else if (!point.new_mm) faults.push(fault(path, 'point-limits', `${point.id} has no limits`));
+  } else if (!point.new_mm && !point.limits) faults.push(fault(path, 'point-limits', `${point.id} has no limits`));
   if (!point.derived && !point.places.length)
     faults.push(fault(`${path}.places`, 'point-limits', `${point.id} is measured nowhere`));
-  if (
-    point.new_mm &&
-    ((point.reuse_mm?.min ?? -Infinity) > point.new_mm.min || (point.reuse_mm?.max ?? Infinity) < point.new_mm.max)
-  )
-    faults.push(fault(`${path}.reuse_mm`, 'point-limits', `the new limits of ${point.id} reach past those for reuse`));
+  if (!point.limits && point.unit !== 'mm')
+    faults.push(fault(`${path}.unit`, 'point-limits', `${point.id} is in ${point.unit} and has no limits in it`));
+  if (point.limits && !Object.values(point.limits.reuse ?? point.limits.new).length)
+    faults.push(fault(`${path}.limits`, 'point-limits', `${point.id} has limits that are open on both sides`));
+  const { asNew, reuse } = limitsOf(point);
+  if ((reuse.min ?? -Infinity) > (asNew.min ?? -Infinity) || (reuse.max ?? Infinity) < (asNew.max ?? Infinity))
+    faults.push(
+      fault(
+        `${path}.${point.limits ? 'limits' : 'reuse_mm'}`,
+        'point-limits',
+        `the new limits of ${point.id} reach past those for reuse`,
+      ),
+    );
   return faults;
 }
 

@@ -31,6 +31,7 @@ export {
 } from './section';
 export { buildFamily, cutToBuild } from './build-family';
 export { memberName } from './member';
+export { decimalsOf, limitsOf, sayLimits, type PointLimits } from './point-limits';
 export { actionTitle, sayAsk, sayWindow } from './say-action';
 export {
   BuildError,

@@ -6,17 +6,18 @@ import { judgePoint, judgePoints, plainSentence } from '.';
 
 const family = buildFamily(loadFamily(f1));
 const point = (id: string) => present(family.points.find((one) => one.id === id));
-const seat = (values: readonly number[], uncertainty: number | null = null) =>
+const inMm = (um: number | null) => (um === null ? null : um / 1000);
+const seat = (values: readonly number[], uncertaintyUm: number | null = null) =>
   judgePoint(point('wet-seat'), {
     phase: 'as-found',
     readings: ['A:0', 'A:90', 'B:0', 'B:90']
       .slice(0, values.length)
-      .map((place, i) => exampleReading('wet-seat', place, present(values[i]), 'as-found', uncertainty)),
+      .map((place, i) => exampleReading('wet-seat', place, present(values[i]), 'as-found', inMm(uncertaintyUm))),
   });
 
 test('a point without readings is to do, and its strip still shows its limits', () => {
   const state = seat([]);
-  expect(state).toMatchObject({ verdict: null, words: 'to do', taken: 0, wanted: 4, worstMm: null });
+  expect(state).toMatchObject({ verdict: null, words: 'to do', taken: 0, wanted: 4, worst: null });
   expect(state.strip).toMatchObject({ newBand: [45.002, 45.013], reuseBand: [44.998, 45.013], ticks: [] });
 });
 
@@ -49,7 +50,7 @@ test('the clearance follows from the two actual parts', () => {
       phase: 'as-found',
       readings: [exampleReading('ring-bore', 'A:0', bore), exampleReading('hub-diameter', 'A:0', hub)],
     });
-  expect(clearance(100.36, 100.02)).toMatchObject({ verdict: 'new', worstMm: 0.34 });
+  expect(clearance(100.36, 100.02)).toMatchObject({ verdict: 'new', worst: 0.34 });
   expect(clearance(100.9, 100.0).verdict).toBe('out');
   expect(clearance(100.9, 100.0).reason).toContain('2.6 × the designed clearance');
   expect(clearance(100.1, 100.0).verdict).toBe('tight');
@@ -118,14 +119,14 @@ describe('the reason in words', () => {
     const two = judgePoint(point('wet-seat'), {
       phase: 'as-found',
       readings: [
-        exampleReading('wet-seat', 'A:0', 44.999, 'as-found', 0.1),
-        exampleReading('wet-seat', 'A:90', 45.005, 'as-found', 1.5),
+        exampleReading('wet-seat', 'A:0', 44.999, 'as-found', 0.0001),
+        exampleReading('wet-seat', 'A:90', 45.005, 'as-found', 0.0015),
       ],
     });
     expect([two.verdict, present(two.strip).uncertainty, two.taken, two.wanted]).toEqual(['near', 0.0015, 2, 4]);
   });
   test('a point that is not critical has no guard band', () => {
-    const reading = exampleReading('ring-bore', 'A:0', 100.639, 'as-found', 5);
+    const reading = exampleReading('ring-bore', 'A:0', 100.639, 'as-found', 0.005);
     expect(judgePoint(point('ring-bore'), { phase: 'as-found', readings: [reading] }).verdict).toBe('reuse');
   });
 });
@@ -146,12 +147,12 @@ describe('a clearance in words', () => {
     [clearance([100.2], [100.0]), 'tight', 0.2, '0.2 mm is less than designed: it may rub'],
     [clearance([100.9], [100.0]), 'out', 0.9, '0.9 mm is past 0.76 mm, 2.6 × the designed clearance'],
   ])('%#: %s', (state, words, worst, reason) => {
-    expect([state.words, state.worstMm, state.reason]).toEqual([words, worst, reason]);
+    expect([state.words, state.worst, state.reason]).toEqual([words, worst, reason]);
   });
   test('its strip runs from the least to the largest that the readings allow', () => {
-    const { strip, worstMm } = clearance([100.35, 100.5], [100.0, 99.9]);
+    const { strip, worst } = clearance([100.35, 100.5], [100.0, 99.9]);
     expect(present(strip).ticks).toEqual([0.35, 0.6]);
-    expect([worstMm, present(strip).worst]).toEqual([0.6, 0.6]);
+    expect([worst, present(strip).worst]).toEqual([0.6, 0.6]);
     expect([present(strip).newBand, present(strip).reuseBand]).toEqual([
       [0.3, 0.38],
       [0.3, 0.76],
@@ -161,7 +162,7 @@ describe('a clearance in words', () => {
     expect(clearance([100.4], [])).toMatchObject({
       verdict: null,
       reason: 'follows from the two parts',
-      worstMm: null,
+      worst: null,
     });
     expect(clearance([], [100.0]).words).toBe('to do');
   });
@@ -170,16 +171,16 @@ describe('a clearance in words', () => {
 test('limits that cross are said, not judged', () => {
   const crossed = { ...point('ring-bore'), reuse_mm: { max: 100.3 } };
   const state = judgePoint(crossed, { phase: 'as-found', readings: [exampleReading('ring-bore', 'A:0', 100.36)] });
-  expect(state).toMatchObject({ verdict: null, words: 'cannot be judged', strip: null, worstMm: null, working: [] });
+  expect(state).toMatchObject({ verdict: null, words: 'cannot be judged', strip: null, worst: null, working: [] });
   expect(state.reason).toContain('lies below the upper new limit');
 });
 
 describe('in plain words for the customer', () => {
-  const said = (id: string, mm: readonly number[], uncertainty: number | null = null) =>
+  const said = (id: string, mm: readonly number[], uncertaintyUm: number | null = null) =>
     plainSentence(
       judgePoint(point(id), {
         phase: 'as-found',
-        readings: mm.map((value, i) => exampleReading(id, `A:${i * 90}`, value, 'as-found', uncertainty)),
+        readings: mm.map((value, i) => exampleReading(id, `A:${i * 90}`, value, 'as-found', inMm(uncertaintyUm))),
       }),
     );
   test('what was not measured, what is near, what is tight, and a clearance past its limit', () => {
@@ -277,6 +278,6 @@ describe('what a strip and a working are made of', () => {
         exampleReading('hub-diameter', 'A:0', 100),
       ],
     });
-    expect([state.words, state.worstMm, present(state.strip).worst]).toEqual(['tight', 0.2, 0.2]);
+    expect([state.words, state.worst, present(state.strip).worst]).toEqual(['tight', 0.2, 0.2]);
   });
 });

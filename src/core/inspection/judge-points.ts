@@ -1,5 +1,5 @@
 import { present } from '../present';
-import type { Family, FamilyPoint } from '../family';
+import { decimalsOf, limitsOf, sayLimits, type Family, type FamilyPoint, type PointLimits } from '../family';
 import { placeKey, type Phase, type Reading } from '../record';
 import {
   bearingBoreLowerUm,
@@ -12,8 +12,9 @@ import {
   type WorkingStep,
 } from '../sums';
 import { writeLimits } from '../units';
+import { judgeQuantity, type JudgedQuantity } from './judge-quantity';
 
-/** To-scale data of a limit strip, all in mm (clearances too). */
+/** To-scale data of a limit strip, all in the unit of the point (clearances in mm, too). */
 export interface Strip {
   readonly low: number;
   readonly high: number;
@@ -34,7 +35,8 @@ export interface PointState {
   readonly verdict: PointVerdict | null;
   readonly words: string;
   readonly reason: string;
-  readonly worstMm: number | null;
+  /** In the unit of the point. */
+  readonly worst: number | null;
   readonly strip: Strip | null;
   readonly working: readonly WorkingStep[];
 }
@@ -45,7 +47,6 @@ interface Asked {
   readonly phase: Phase;
 }
 
-const decimalsOf = (resolution: number) => Math.max(0, Math.round(-Math.log10(resolution)));
 const wordsFor = (verdict: PointVerdict) => (verdict === 'tight' ? 'tight' : verdictWords[verdict]);
 
 function stripOf(
@@ -98,22 +99,80 @@ function bearingStep(point: FamilyPoint, values: readonly number[]): readonly Wo
 
 type Judged = Omit<PointState, 'point' | 'taken' | 'wanted'>;
 type Band = readonly [number, number];
+type OpenBand = PointLimits['asNew'];
 
 const stillToDo = (newBand: Band, reuseBand: Band, reason: string): Judged => ({
   verdict: null,
   words: 'to do',
   reason,
-  worstMm: null,
+  worst: null,
   working: [],
   strip: stripOf(newBand, reuseBand, { ticks: [], worst: null, uncertainty: 0 }),
 });
 
+/** The largest uncertainty of the instruments that readings were taken with, in the unit of the point. */
+function uncertaintyOf(own: readonly Reading[]): number | undefined {
+  const known = own.flatMap(({ uncertainty }) => (uncertainty === null ? [] : [uncertainty]));
+  return known.length ? Math.max(...known) : undefined;
+}
+
+/** The band of a strip: an open end lies a little past everything that is shown. */
+function closedBand({ min, max }: OpenBand, [low, high]: Band): Band {
+  return [min ?? low, max ?? high];
+}
+
+function stripOfQuantity(
+  values: readonly number[],
+  { asNew, reuse }: PointLimits,
+  worst: number | null,
+  doubt: number,
+) {
+  const ends = [asNew.min, asNew.max, reuse.min, reuse.max, ...values].filter((end) => end !== undefined);
+  const [least, most] = [Math.min(...ends), Math.max(...ends)];
+  const room = (most - least || Math.abs(most) || 1) * 0.3;
+  const edges: Band = [least - room, most + room];
+  const newBand = closedBand(asNew, edges);
+  return stripOf(newBand, closedBand(reuse, edges), { ticks: values, worst, uncertainty: doubt });
+}
+
+function quantityReason(point: FamilyPoint, { verdict, worst }: JudgedQuantity): string {
+  const { asNew, reuse } = sayLimits(point);
+  const { decimals, unit } = limitsOf(point);
+  const value = `${Number(worst.toFixed(decimals + 1))} ${unit === 'count' ? '' : unit}`.trim();
+  if (verdict === 'new') return `${value} lies within the new limits (${asNew})`;
+  if (verdict === 'out') return `${value} is past the limit for reuse (${reuse})`;
+  return verdict === 'near'
+    ? `${value} is nearer to the limit (${reuse}) than the uncertainty of the instrument`
+    : `${value} is no longer as new (${asNew}) and within the limit for reuse (${reuse})`;
+}
+
+function judgeLimits(point: FamilyPoint, own: readonly Reading[]): Judged {
+  const limits = limitsOf(point);
+  const values = own.map((reading) => reading.value);
+  if (!values.length) return { ...stillToDo([0, 0], [0, 0], ''), strip: stripOfQuantity([], limits, null, 0) };
+  const uncertainty = (point.critical ? uncertaintyOf(own) : 0) ?? 0;
+  const judged = judgeQuantity(values, limits, uncertainty);
+  const { asNew, reuse } = sayLimits(point);
+  return {
+    verdict: judged.verdict,
+    words: wordsFor(judged.verdict),
+    reason: quantityReason(point, judged),
+    worst: judged.worst,
+    working: [
+      { what: 'New', outcome: asNew },
+      { what: 'For reuse', outcome: reuse },
+      { what: 'The reading that decides', outcome: `${judged.worst} ${limits.unit}` },
+      { what: 'Limits', outcome: point.source },
+    ],
+    strip: stripOfQuantity(values, limits, judged.worst, uncertainty),
+  };
+}
+
 function judgeSize(point: FamilyPoint, own: readonly Reading[]): Judged {
   const newBand = [present(point.new_mm).min, present(point.new_mm).max] as const;
   const reuseBand = [point.reuse_mm?.min ?? newBand[0], point.reuse_mm?.max ?? newBand[1]] as const;
-  const uncertainties = own.flatMap((reading) => (reading.uncertaintyUm === null ? [] : [reading.uncertaintyUm]));
-  const uncertainty = uncertainties.length ? Math.max(...uncertainties) : undefined;
-  const values = own.map((reading) => reading.valueMm);
+  const uncertainty = uncertaintyOf(own);
+  const values = own.map((reading) => reading.value);
   if (!values.length) return stillToDo(newBand, reuseBand, '');
   const { result, working } = reckonReadings({
     new_mm: present(point.new_mm),
@@ -121,27 +180,27 @@ function judgeSize(point: FamilyPoint, own: readonly Reading[]): Judged {
     readings: own.map((reading) => ({
       plane: present(reading.place.split(':')[0]),
       angle_deg: Number(reading.place.split(':')[1] ?? 0),
-      value_mm: reading.valueMm,
+      value_mm: reading.value,
     })),
-    ...(point.critical && uncertainty !== undefined && { uncertainty_um: uncertainty, guard: true }),
+    ...(point.critical && uncertainty !== undefined && { uncertainty_um: uncertainty * 1000, guard: true }),
   });
   return {
     verdict: result.verdict,
     words: wordsFor(result.verdict),
     reason: reasonFor(point, result),
-    worstMm: result.worst_mm,
+    worst: result.worst_mm,
     working: [...working, ...bearingStep(point, values), { what: 'Limits', outcome: point.source }],
     strip: stripOf(newBand, reuseBand, {
       ticks: values,
       worst: result.worst_mm,
-      uncertainty: (uncertainty ?? 0) / 1000,
+      uncertainty: uncertainty ?? 0,
     }),
   };
 }
 
 function judgeClearance(point: FamilyPoint, readings: readonly Reading[]): Judged {
   const derived = present(point.derived);
-  const of = (id: string) => readings.filter((reading) => reading.pointId === id).map((reading) => reading.valueMm);
+  const of = (id: string) => readings.filter((reading) => reading.pointId === id).map((reading) => reading.value);
   const bores = of(derived.bore);
   const journals = of(derived.journal);
   const newBand = [derived.design_um.min / 1000, derived.design_um.max / 1000] as const;
@@ -165,7 +224,7 @@ function judgeClearance(point: FamilyPoint, readings: readonly Reading[]): Judge
     verdict: result.verdict,
     words: wordsFor(result.verdict),
     reason: reasons[result.verdict],
-    worstMm: worst / 1000,
+    worst: worst / 1000,
     working: [...working, { what: 'Limits', outcome: point.source }],
     strip: stripOf(newBand, reuseBand, {
       ticks: [result.min_um / 1000, result.max_um / 1000],
@@ -185,7 +244,8 @@ export function judgePoint(point: FamilyPoint, { readings, phase }: Omit<Asked, 
   const places = new Set(point.places.map(placeKey));
   const base = { point, taken: own.filter((reading) => places.has(reading.place)).length, wanted: point.places.length };
   try {
-    return { ...base, ...(point.derived ? judgeClearance(point, ofPhase) : judgeSize(point, own)) };
+    if (point.derived) return { ...base, ...judgeClearance(point, ofPhase) };
+    return { ...base, ...(point.limits ? judgeLimits(point, own) : judgeSize(point, own)) };
   } catch (error) {
     if (!(error instanceof SumRefusal)) throw error;
     return {
@@ -193,7 +253,7 @@ export function judgePoint(point: FamilyPoint, { readings, phase }: Omit<Asked, 
       verdict: null,
       words: 'cannot be judged',
       reason: error.message,
-      worstMm: null,
+      worst: null,
       strip: null,
       working: [],
     };

@@ -1,4 +1,5 @@
 import { present } from '../present';
+import { limitsOf, sayLimits } from '../family';
 import { writeLimits } from '../units';
 import type { PointState } from './judge-points';
 
@@ -8,11 +9,12 @@ import type { PointState } from './judge-points';
  * is allowed."
  */
 export function plainSentence(state: PointState): string {
-  const { point, verdict, worstMm } = state;
+  const { point, verdict, worst } = state;
   const subject = point.plain.charAt(0).toUpperCase() + point.plain.slice(1);
-  if (verdict === null || worstMm === null) return `${subject} could not be measured.`;
-  const digits = point.resolution_mm < 0.01 ? 3 : 2;
-  const value = `${worstMm.toFixed(digits)} mm`;
+  if (verdict === null || worst === null) return `${subject} could not be measured.`;
+  const { unit, decimals } = limitsOf(point);
+  const digits = unit === 'mm' ? (point.resolution_mm < 0.01 ? 3 : 2) : decimals;
+  const value = `${worst.toFixed(digits)} ${unit === 'count' ? '' : unit}`.trim();
   if (verdict === 'new') return `${subject} is as new.`;
   if (verdict === 'reuse') return `${subject} is worn but may go on: ${value}.`;
   if (verdict === 'near') return `${subject} is so near its limit that our gauge cannot tell it apart: ${value}.`;
@@ -20,10 +22,11 @@ export function plainSentence(state: PointState): string {
   return `${subject} is worn out: ${value} where ${limitWords(state, digits)} is allowed.`;
 }
 
-function limitWords({ point, worstMm }: PointState, digits: number): string {
+function limitWords({ point, worst }: PointState, digits: number): string {
+  if (point.limits) return sayLimits(point).reuse;
   const said = (mm: number) => `${writeLimits([mm], digits).join('')} mm`;
   if (point.derived) return `at most ${said(point.derived.limit_um / 1000)}`;
   const low = point.reuse_mm?.min ?? present(point.new_mm).min;
   const high = point.reuse_mm?.max ?? present(point.new_mm).max;
-  return present(worstMm) < low ? `at least ${said(low)}` : `at most ${said(high)}`;
+  return present(worst) < low ? `at least ${said(low)}` : `at most ${said(high)}`;
 }

@@ -1,6 +1,6 @@
-import { workOf } from '../bench';
+import { standingReadings, workOf } from '../bench';
 import type { Family, Step, StepAction } from '../family';
-import { type JobRecord, placeKey, roundOf, type Station } from '../record';
+import { type JobRecord, placeKey, type Station } from '../record';
 
 /** A number that a job waits for, where a sum's result can go. */
 export interface Asked {
@@ -24,7 +24,7 @@ function askedReadings({
   readonly phase: 'as-found' | 'as-left';
 }): readonly Asked[] {
   const kept = new Set(
-    record.readings
+    standingReadings(record, family)
       .filter((reading) => reading.phase === phase)
       .map((reading) => `${reading.pointId} ${reading.place}`),
   );
@@ -58,10 +58,9 @@ function numberOf({ answer }: StepAction, { title }: Step): Pick<Asked, 'label' 
 
 /** Numbers of the bench that are not answered in this round: values, torques, temperatures, figures set. */
 function askedOfSteps(record: JobRecord, family: Family, phase: 'teardown' | 'rebuild'): readonly Asked[] {
-  const round = roundOf(record, phase);
   return workOf(record, family, phase)
     .filter((work) => !work.isDone)
-    .flatMap(({ step, actions }) =>
+    .flatMap(({ step, actions, round }) =>
       actions.flatMap(({ action, answer }): readonly Asked[] => {
         const number = answer ? null : numberOf(action, step);
         return number ? [{ kind: 'action', ...number, station: phase, id: action.id, round }] : [];

@@ -1,4 +1,4 @@
-import { workOf } from '../bench';
+import { findingAt, standingReadings, workOf } from '../bench';
 import type { Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
@@ -123,9 +123,8 @@ const toRebuild: Gate = (record, family) =>
   );
 
 const toTest: Gate = (record, family) => {
-  const asLeft = judgePoints({ family, readings: record.readings, phase: 'as-left' });
-  const judged = (state: PointState) =>
-    record.findings.find((one) => one.pointId === state.point.id && one.phase === 'as-left');
+  const asLeft = judgePoints({ family, readings: standingReadings(record, family), phase: 'as-left' });
+  const judged = (state: PointState) => findingAt(record, family, { pointId: state.point.id, phase: 'as-left' });
   return [
     ...awaited(needsOf(record, family)).map((need) =>
       missing('parts', `need-${need.ref}`, 'awaited', { part: need.name, count: need.quantity - need.received }),

@@ -239,10 +239,10 @@ describe('what keeps a gate shut, in words', () => {
     expect(without({ readings: [...asLeft('seat-bore'), present(one[0])] })).toEqual([
       'As left: Seal seat bore is not measured in full',
     ]);
-    const wide = one.map((reading) => ({ ...reading, valueMm: 48.1 }));
+    const wide = one.map((reading) => ({ ...reading, value: 48.1 }));
     expect(without({ readings: [...asLeft('seat-bore'), ...wide] })).toEqual(['As left: Seal seat bore is out']);
-    // In another round what was done in this one counts for nothing.
-    expect(without({ runs: [{ decision: 'failed' } as JobRecord['runs'][number]] })).toHaveLength(10);
+    // In another round nothing of this one counts: neither the ten steps nor the readings of the eight critical points.
+    expect(without({ runs: [{ decision: 'failed' } as JobRecord['runs'][number]] })).toHaveLength(10 + 8);
   });
   test('before the report: each check, and a run that passed or was accepted', async () => {
     const tested = job().playTo('test');

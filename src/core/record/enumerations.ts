@@ -116,14 +116,64 @@ export type RunVerdict = (typeof runVerdicts)[number];
 export const runDecisions = ['passed', 'failed', 'concession'] as const;
 export type RunDecision = (typeof runDecisions)[number];
 
-export const instrumentKinds = [
+/** What a shop measures with: kinds of gauge that a point or a value may ask for. */
+export const gaugeKinds = [
   'outside micrometer',
   'bore gauge',
   'dial indicator',
   'vernier caliper',
   'depth gauge',
+  'feeler gauge',
+  'straight edge',
+  'optical flat',
+  'spring balance',
+  'scale',
+  'thermometer',
+  'pressure gauge',
+  'insulation tester',
+  'resistance meter',
+  'protractor',
+  'stopwatch',
+  'vibration meter',
+] as const;
+
+/** Tools with an identity: gauges, and what tightens, lifts, presses, heats and tests. Each has a day it is due. */
+export const instrumentKinds = [
+  ...gaugeKinds,
+  'torque wrench',
+  'press',
+  'bearing heater',
+  'hoist',
+  'assembly frame',
+  'leak tester',
+  'test stand',
 ] as const;
 export type InstrumentKind = (typeof instrumentKinds)[number];
+
+/** Units in which points, values and tools are given. */
+export const measuringUnits = [
+  'mm',
+  'µm',
+  'N',
+  'kN',
+  'N·m',
+  'bar',
+  'kPa',
+  '°C',
+  'MΩ',
+  'Ω',
+  '%',
+  'mL/min',
+  'drops/min',
+  'g',
+  'kg',
+  '°',
+  'bands',
+  'mm/s',
+  's',
+  'count',
+] as const;
+export type MeasuringUnit = (typeof measuringUnits)[number];
 
 /** How a shop reads lengths. */
 export const lengthDisplays = ['metric', 'inch'] as const;

@@ -1,6 +1,7 @@
 export * from './enumerations';
 export * from './ids';
 export * from './job-record';
+export type { Tool } from './tool';
 export {
   emptyTables,
   orderedRows,

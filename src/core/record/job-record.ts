@@ -149,12 +149,19 @@ export interface Reading extends Signed {
   readonly phase: Phase;
   readonly pointId: string;
   readonly place: Place;
-  readonly valueMm: number;
+  /** As left, the rebuild that it was read in; 0 for one from before readings had a round. */
+  readonly round: number;
+  /** In the unit of the point, which stands beside it. */
+  readonly value: number;
+  readonly unit: string;
   readonly typed: string;
   readonly typedUnit: string;
   readonly typedDigits: number;
   readonly instrument: string | null;
-  readonly uncertaintyUm: number | null;
+  /** Of the instrument, in the unit of the point. */
+  readonly uncertainty: number | null;
+  /** Why it stands though its instrument was overdue or out of its range. */
+  readonly conceded: string | null;
   readonly version: number;
 }
 
@@ -172,6 +179,8 @@ export interface Finding extends Signed {
    * as left.
    */
   readonly phase: Phase;
+  /** As left, the rebuild that it is of; 0 for one from before findings had a round. */
+  readonly round: number;
   readonly pointId: string | null;
   /** The action whose answer it follows from, for a finding of the bench. */
   readonly actionId: string | null;
@@ -287,6 +296,8 @@ export interface TestRun extends Signed {
   readonly points: readonly StandReading[];
   readonly decision: RunDecision | null;
   readonly decisionReason: string | null;
+  /** Step of rebuild from which a failed run opens the pump again; null for all of rebuild. */
+  readonly reopenFrom?: string | null | undefined;
   readonly decisionBy: string | null;
   readonly decisionAt: string | null;
 }
@@ -396,11 +407,6 @@ export function isConstructionOpen(record: Recorded): boolean {
 /** Rebuild rounds: one more than the test runs that sent the pump back. */
 export function rebuildRound(record: Pick<JobRecord, 'runs'>): number {
   return 1 + record.runs.filter((run) => run.decision === 'failed').length;
-}
-
-/** The round that work of a phase counts to: teardown is done once. */
-export function roundOf(record: Pick<JobRecord, 'runs'>, phase: BenchPhase): number {
-  return phase === 'teardown' ? 1 : rebuildRound(record);
 }
 
 export function currentQuote(record: Pick<JobRecord, 'quotes'>): Quote | null {

@@ -68,7 +68,7 @@ const byId = <Row extends { readonly id: string; readonly at: string }>(): Ways<
 const single = { key: () => 'one', order: () => '' };
 const stepKey = (row: StepDone) => `${row.phase} ${row.round} ${row.stepId}`;
 const answerKey = (row: Answer) => `${row.phase} ${row.round} ${row.actionId}`;
-const readingKey = (row: Reading) => `${row.pointId} ${row.place} ${row.phase}`;
+const readingKey = (row: Reading) => `${row.pointId} ${row.place} ${row.phase} ${row.round}`;
 
 const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
   job: single,

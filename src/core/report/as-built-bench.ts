@@ -1,6 +1,6 @@
 import { findAction, latestAnswer, stepsOf as benchSteps } from '../bench';
 import type { Family, Step } from '../family';
-import { benchPhases, type Answer, type JobRecord, type StepDone } from '../record';
+import { benchPhases, type Answer, type JobRecord, type Reading, type StepDone } from '../record';
 import type { AsBuilt } from './as-built';
 
 const number = (value: unknown) => (typeof value === 'number' ? value : null);
@@ -74,10 +74,18 @@ function stepDeviations(row: StepDone, family: Family): readonly string[] {
   ];
 }
 
+function readingDeviation({ conceded, pointId, typed, unit, instrument, personName }: Reading, family: Family) {
+  const title = family.points.find((one) => one.id === pointId)?.title ?? pointId;
+  return conceded === null
+    ? null
+    : `Reading conceded by ${personName}: ${title}, ${typed} ${unit} by ${instrument ?? 'no gauge'}. ${conceded}`;
+}
+
 /** What was done otherwise than the family says, each with who let it stand and why. */
 export function benchDeviations(record: JobRecord, family: Family): readonly string[] {
   return [
     ...record.answers.flatMap((answer) => answerDeviation(answer, family) ?? []),
     ...record.steps.flatMap((row) => stepDeviations(row, family)),
+    ...record.readings.flatMap((reading) => readingDeviation(reading, family) ?? []),
   ];
 }

@@ -12,13 +12,17 @@ const side = z.object({
   readings: z.array(
     z.object({
       place: z.string(),
-      value_mm: z.number(),
+      /** Null where the point is no length; its value stands in `value`, in the unit of the point. */
+      value_mm: z.number().nullable(),
+      value: z.number().optional(),
       typed: z.string(),
       instrument: z.string().nullable(),
       by: z.string(),
     }),
   ),
   worst_mm: z.number().nullable(),
+  /** In the unit of the point, where that is no length. */
+  worst: z.number().nullable().optional(),
   verdict: z.string(),
   reason: z.string(),
   working: z.array(workingStep),
@@ -60,6 +64,8 @@ export const asBuiltSchema = z.object({
     z.object({
       number: z.number(),
       title: z.string(),
+      /** Of its values and limits. */
+      unit: z.string().default('mm'),
       new: z.string(),
       reuse: z.string(),
       source: z.string(),

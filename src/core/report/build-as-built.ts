@@ -1,11 +1,10 @@
-import { stillStands } from '../bench';
+import { standingReadings, stillStands } from '../bench';
 import { present } from '../present';
-import { cautionFooter, cautions, type Family } from '../family';
+import { cautionFooter, cautions, sayLimits, type Family } from '../family';
 import { judgePoint, type PointState } from '../inspection';
 import { approvedLines } from '../parts';
 import type { JobRecord, Phase, TestRun } from '../record';
 import { judgeRun } from '../testing';
-import { writeLimits } from '../units';
 import type { AsBuilt } from './as-built';
 import { benchDeviations, positionsOf, stepsOf } from './as-built-bench';
 import { settingsOf } from './as-built-settings';
@@ -41,47 +40,34 @@ export function nextRevision(issued: readonly { readonly revision: string }[]): 
 
 function sideOf({ record, family }: Asked, pointId: string, phase: Phase): AsBuilt['points'][number]['as_found'] {
   const point = present(family.points.find((one) => one.id === pointId));
-  const state: PointState = judgePoint(point, { readings: record.readings, phase });
-  const own = record.readings.filter((reading) => reading.phase === phase && reading.pointId === pointId);
+  const isLength = point.unit === 'mm';
+  const readings = standingReadings(record, family);
+  const state: PointState = judgePoint(point, { readings, phase });
+  const own = readings.filter((reading) => reading.phase === phase && reading.pointId === pointId);
   return {
     readings: own.map((reading) => ({
       place: reading.place,
-      value_mm: reading.valueMm,
+      ...(isLength ? { value_mm: reading.value } : { value_mm: null, value: reading.value }),
       typed: reading.typed,
       instrument: reading.instrument,
       by: reading.personName,
     })),
-    worst_mm: state.worstMm,
+    ...(isLength ? { worst_mm: state.worst } : { worst_mm: null, worst: state.worst }),
     verdict: state.verdict === null ? 'not measured' : state.words,
     reason: state.reason,
     working: state.working.map((step) => ({ ...step })),
   };
 }
 
-function reuseInWords(
-  { min, max }: { readonly min?: number | undefined; readonly max?: number | undefined },
-  least: number,
-) {
-  const words = writeLimits(
-    [min, max].filter((one) => one !== undefined),
-    least,
-  );
-  const said = [...(min === undefined ? [] : ['from']), ...(max === undefined ? [] : ['to'])];
-  return said.length ? `${said.map((word, i) => `${word} ${words[i]}`).join(' ')} mm` : 'as new';
-}
-
 function pointsOf(asked: Asked): AsBuilt['points'] {
   return asked.family.points.map((point) => {
-    const least = point.resolution_mm < 0.01 ? 3 : 2;
-    const design = point.derived
-      ? { min: point.derived.design_um.min / 1000, max: point.derived.design_um.max / 1000 }
-      : present(point.new_mm);
-    const reuse = point.derived ? { max: point.derived.limit_um / 1000 } : (point.reuse_mm ?? {});
+    const { asNew, reuse } = sayLimits(point);
     return {
       number: point.number,
       title: point.title,
-      new: writeLimits([design.min, design.max], least).join(' to ') + ' mm',
-      reuse: reuseInWords(reuse, least),
+      unit: point.unit,
+      new: asNew,
+      reuse: reuse || 'as new',
       source: point.source,
       critical: point.critical,
       as_found: sideOf(asked, point.id, 'as-found'),

@@ -136,6 +136,8 @@ export const testRuns = mysqlTable(
     /** What the tester decided, with reason for a fail or a concession. */
     decision: oneOf('decision', runDecisions),
     decisionReason: longText('decision_reason'),
+    /** Step of rebuild from which a failed run opens the pump again; null for all of it. */
+    reopenFrom: varchar('reopen_from', { length: 80 }),
     decisionBy: shortText('decision_by'),
     decisionAt: momentColumn('decision_at'),
     ...who,

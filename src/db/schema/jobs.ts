@@ -180,16 +180,21 @@ export const readings = mysqlTable(
     phase: oneOf('phase', phases).notNull(),
     pointId: varchar('point_id', { length: 60 }).notNull(),
     place: varchar('place', { length: 60 }).$type<Place>().notNull(),
-    valueMm: decimal('value_mm', { precision: 14, scale: 6 }).notNull(),
+    /** As left, the rebuild that it was read in; 0 for one from before readings had a round. */
+    round: int('round').notNull().default(0),
+    /** In the unit beside it. */
+    value: decimal('value', { precision: 18, scale: 6 }).notNull(),
+    unit: varchar('unit', { length: 12 }).notNull().default('mm'),
     typed: shortText('typed').notNull(),
     typedUnit: varchar('typed_unit', { length: 12 }).notNull(),
     typedDigits: int('typed_digits').notNull(),
     instrumentCode: varchar('instrument_code', { length: 20 }),
-    uncertaintyUm: decimal('uncertainty_um', { precision: 10, scale: 3 }),
+    uncertainty: decimal('uncertainty', { precision: 18, scale: 6 }),
+    conceded: longText('conceded'),
     version: int('version').notNull().default(1),
     ...who,
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.phase, table.pointId, table.place] })],
+  (table) => [primaryKey({ columns: [table.jobId, table.phase, table.pointId, table.place, table.round] })],
 );
 
 export const findings = mysqlTable(
@@ -199,6 +204,7 @@ export const findings = mysqlTable(
     jobId: idOf<JobId>('job_id').notNull(),
     kind: oneOf('kind', findingKinds).notNull(),
     phase: oneOf('phase', phases).notNull().default('as-found'),
+    round: int('round').notNull().default(0),
     pointId: varchar('point_id', { length: 60 }),
     actionId: varchar('action_id', { length: 80 }),
     partRef: varchar('part_ref', { length: 60 }).notNull(),

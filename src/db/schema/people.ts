@@ -10,7 +10,7 @@ import {
   uniqueIndex,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { instrumentKinds, roles, type JobId, type PersonId, type QuoteId } from '@/core/record';
+import { instrumentKinds, measuringUnits, roles, type JobId, type PersonId, type QuoteId } from '@/core/record';
 import { bigText, bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
 export const shop = mysqlTable('shop', {
@@ -89,7 +89,11 @@ export const instruments = mysqlTable(
     id: idColumn('id').primaryKey(),
     code: varchar('code', { length: 20 }).notNull(),
     kind: oneOf('kind', instrumentKinds, 40).notNull(),
-    uncertaintyUm: decimal('uncertainty_um', { precision: 10, scale: 3 }).notNull(),
+    unit: oneOf('unit', measuringUnits, 12).notNull().default('mm'),
+    /** In its unit; null for what measures nothing, such as a hoist. */
+    uncertainty: decimal('uncertainty', { precision: 18, scale: 6 }),
+    rangeLow: decimal('range_low', { precision: 18, scale: 6 }),
+    rangeHigh: decimal('range_high', { precision: 18, scale: 6 }),
     dueOn: date('due_on', { mode: 'string' }).notNull(),
   },
   (table) => [uniqueIndex('instruments_code').on(table.code), index('instruments_kind').on(table.kind)],

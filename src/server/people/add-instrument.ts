@@ -3,17 +3,17 @@ import { addInstrument as addInstrumentRow, isDuplicate } from '@/db';
 import { forVerb, inTransaction } from '../use-case';
 
 /** A gauge of the shop, with its uncertainty and the day its calibration is due. */
-export const addInstrument = forVerb('add-instrument', async (context, { code, kind, uncertaintyUm, dueOn }) => {
+export const addInstrument = forVerb('add-instrument', async (context, tool) => {
   const id = context.newId();
   try {
     return await inTransaction(context, async (connection) => {
-      await addInstrumentRow(connection, { id, code, kind, uncertaintyUm: String(uncertaintyUm), dueOn });
+      await addInstrumentRow(connection, { id, ...tool });
       return { instrumentId: id };
     });
   } catch (error) {
     if (isDuplicate(error))
       throw new DomainError('bad-input', {
-        what: `${code} is already in the list.`,
+        what: `${tool.code} is already in the list.`,
         issues: [{ path: 'code', message: 'is already in the list' }],
       });
     throw error;

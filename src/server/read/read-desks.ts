@@ -121,6 +121,7 @@ export const readShopView = defineUseCase({
       },
       people: people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })),
       instruments,
+      today: dayIn(shop?.zone ?? 'UTC', context.now()),
       families: (await listFamilies(context.database)).map(familyCard),
     };
   },

@@ -4,7 +4,7 @@ import { judgePoint } from '../../inspection';
 import { missingForStep, needsOf } from '../../parts';
 import type { JobRecord } from '../../record';
 import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';
-import { readValue, type Judged } from '../../bench';
+import { readValue, standingReadings, type Judged } from '../../bench';
 import { reason, refuse, type Given } from '../decision';
 import type { AnswerAction } from '../inputs';
 
@@ -29,7 +29,7 @@ export function checkPhoto({ ask }: FormOf<'photo'>, { photoId }: AnswerAction, 
 export function checkMeasured({ points }: FormOf<'measure'>, { record, family }: Given): void {
   const left = family.points
     .filter((point) => points.includes(point.id) && point.measured.includes('as-left'))
-    .map((point) => judgePoint(point, { readings: record.readings, phase: 'as-left' }))
+    .map((point) => judgePoint(point, { readings: standingReadings(record, family), phase: 'as-left' }))
     .filter((state) => state.taken < state.wanted);
   if (left.length) refuse('bad-input', reason('points-left', { points: left.map((one) => one.point.title) }), 'typed');
 }

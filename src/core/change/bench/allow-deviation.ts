@@ -1,5 +1,4 @@
 import { workOf } from '../../bench';
-import { roundOf } from '../../record';
 import { put } from '../change';
 import { reason, refuse, requireStation, type Decider } from '../decision';
 import type { AllowDeviation } from '../inputs';
@@ -14,7 +13,7 @@ export const allowDeviation: Decider<AllowDeviation, object> = ({ record, family
   const held = work.waitsFor.find((one) => one.hold_point);
   if (held) refuse('wrong-state', reason('hold-point-first', { step: work.step.title, first: held.title }));
   const data = { ...work.row?.data, deviation: command.reason, deviationBy: who.personName };
-  const round = roundOf(record, phase);
+  const { round } = work;
   const version = (work.row?.version ?? 0) + 1;
   return {
     puts: [put('step', { phase, round, stepId, state: 'open', data, second: null, version, ...who })],

@@ -1,6 +1,7 @@
-import { againstFor, findAction, judgeAnswer, workOf, type Judged } from '../../bench';
+import type { Reason } from '../../errors';
+import { againstFor, judgeAnswer, workAt, type Judged } from '../../bench';
 import { actionTitle, type AnswerForm } from '../../family';
-import { roundOf, type Answer, type AnswerData, type BenchPhase, type Station } from '../../record';
+import type { Answer, AnswerData, BenchPhase, Station } from '../../record';
 import { put, type Put } from '../change';
 import { reason, refuse, refuseChanged, requireStation, type Decider, type Given } from '../decision';
 import type { AnswerAction } from '../inputs';
@@ -15,6 +16,7 @@ import {
 } from './action-checks';
 import type { Answering } from './answering';
 import { benchFinding } from './bench-finding';
+import { checkTool, type ToolFacts } from '../use-tool';
 
 /** Stations at which the work of a phase may be answered. */
 const stationsFor: Readonly<Record<BenchPhase, readonly Station[]>> = {
@@ -23,17 +25,13 @@ const stationsFor: Readonly<Record<BenchPhase, readonly Station[]>> = {
   test: ['test'],
 };
 
-function answering(given: Given, command: AnswerAction): Answering {
+function answering(given: Given<ToolFacts>, command: AnswerAction): Answering {
   const { record, family } = given;
   const { phase, actionId } = command;
-  const found = findAction(family, phase, actionId);
+  const found = workAt(record, family, { phase, actionId });
   if (!found) return refuse('bad-input', reason('unknown-action', { action: actionId, phase }), 'actionId');
   requireStation(record, ...stationsFor[phase]);
-  for (const work of workOf(record, family, phase)) {
-    const at = work.actions.find((one) => one.action.id === actionId);
-    if (at) return { given, command, work, at, ...found };
-  }
-  return refuse('bad-input', reason('unknown-action', { action: actionId, phase }), 'actionId');
+  return { given, command, ...found, step: found.work.step, action: found.at.action };
 }
 
 /** What must come first, unless this is a correction of what stands here already. */
@@ -94,9 +92,9 @@ interface Answered {
 /** The row of an answer, and what follows from it: a finding, the step that is done with it. */
 function putsOf(asked: Answering, { judged, data, state, conceded }: Answered): readonly Put[] {
   const { given, command, work, at } = asked;
-  const { record, who } = given;
+  const { who } = given;
   const { phase, actionId, photoId, basedOn } = command;
-  const round = roundOf(record, phase);
+  const { round } = work;
   const { typed, value, unit } = judged;
   const row: Answer = {
     ...{ phase, round, actionId, state, typed, value, unit, photoId, data, conceded },
@@ -116,8 +114,20 @@ function putsOf(asked: Answering, { judged, data, state, conceded }: Answered): 
   return [put('answer', row), ...benchFinding(asked, judged), ...(closes ? [put('step', closed)] : [])];
 }
 
-/** An answer that is not right: kept as a finding, conceded by name, or refused. */
-function settleWrong({ command, action }: Answering, { wrong }: Judged, isConceding: boolean): boolean {
+interface Faults {
+  readonly judged: Judged;
+  /** What speaks against the tool. */
+  readonly tool: Reason | null;
+}
+
+/** An answer that is not right, or got by a tool that is not: kept as a finding, conceded by name, or refused. */
+function settleWrong(
+  { command, action }: Answering,
+  { judged: { wrong }, tool }: Faults,
+  isConceding: boolean,
+): boolean {
+  if (tool && !isConceding) refuse('bad-input', tool, 'tool');
+  if (tool) return true;
   if (!wrong) {
     if (isConceding) refuse('bad-input', reason('concession-needless', { ask: actionTitle(action) }), 'typed');
     return false;
@@ -150,12 +160,14 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   if (form?.kind === 'measure') checkMeasured(form, given);
   if (form?.kind === 'torque') checkPasses(form, command);
   checkConsumable(action, step, asked);
-  const conceded = settleWrong(asked, judged, isConceding);
+  const { value, unit } = judged;
+  const tool = checkTool(action, { code: command.tool, value, unit }, given);
+  const conceded = settleWrong(asked, { judged, tool }, isConceding);
   if (conceded && !command.reason) refuse('bad-input', reason('concession-reason'), 'reason');
   return { judged, data: dataOf(asked, figure), state: 'done', conceded };
 }
 
-function answer(given: Given, command: AnswerAction, isConceding: boolean) {
+function answer(given: Given<ToolFacts>, command: AnswerAction, isConceding: boolean) {
   const asked = answering(given, command);
   const { at, work } = asked;
   checkOrder(asked);
@@ -174,7 +186,7 @@ function answer(given: Given, command: AnswerAction, isConceding: boolean) {
 type Result = { readonly answerVersion: number };
 
 /** Answers one action of a step: refused where something comes first, or where it is not right and must not stand. */
-export const answerAction: Decider<AnswerAction, Result> = (given, command) => answer(given, command, false);
+export const answerAction: Decider<AnswerAction, Result, ToolFacts> = (given, command) => answer(given, command, false);
 
 /** Lets an answer stand that is not right, or an action that is not possible at rebuild: by name, with a reason. */
-export const concedeAnswer: Decider<AnswerAction, Result> = (given, command) => answer(given, command, true);
+export const concedeAnswer: Decider<AnswerAction, Result, ToolFacts> = (given, command) => answer(given, command, true);

@@ -1,6 +1,6 @@
 import f1 from '@families/f1-overhung.json';
 import f4 from '@families/f4-bore-hole.json';
-import { CoreJob, noPin, signerOf, type Person } from '../../../../test-support/core-job';
+import { CoreJob, toolFacts, noPin, signerOf, type Person } from '../../../../test-support/core-job';
 import { nextAction, workOf } from '../../bench';
 import { sayReason, type DomainError } from '../../errors';
 import { loadFamily } from '../../family';
@@ -42,10 +42,12 @@ function tried(job: CoreJob, decide: () => ReturnType<CoreJob['decide']>): strin
 }
 const said = ({ code, details }: DomainError) => (details.reason ? sayReason(details.reason) : code);
 const answer = (job: CoreJob, who: Person, phase: BenchPhase, actionId: string, sent?: Sent) =>
-  tried(job, () => job.decide(who, ['answer-action', bench.answerAction], null, entry(job, phase, actionId, sent)));
+  tried(job, () =>
+    job.decide(who, ['answer-action', bench.answerAction], toolFacts, entry(job, phase, actionId, sent)),
+  );
 const concede = (job: CoreJob, who: Person, actionId: string, sent: Sent) =>
   tried(job, () =>
-    job.decide(who, ['concede-answer', bench.concedeAnswer], null, entry(job, 'rebuild', actionId, sent)),
+    job.decide(who, ['concede-answer', bench.concedeAnswer], toolFacts, entry(job, 'rebuild', actionId, sent)),
   );
 const next = (job: CoreJob, phase: BenchPhase) =>
   nextAction(workOf(job.record, job.family, phase))?.action.action.id ?? null;

@@ -1,6 +1,6 @@
 import { lastAnswer, workOf, type ActionWork, type StepWork } from '../../bench';
 import { actionTitle } from '../../family';
-import { roundOf, type Answer, type Signed, type StepDone } from '../../record';
+import type { Answer, Signed, StepDone } from '../../record';
 import { put, type Put } from '../change';
 import { reason, refuse, refuseChanged, requireStation, type Decider, type Given } from '../decision';
 import type { OpenAgain, UndoAnswer } from '../inputs';
@@ -45,7 +45,7 @@ export const undoAnswer: Decider<UndoAnswer, object> = (given, { phase, actionId
       put('answer', undone(answer, who, '')),
       ...(step.row?.state === 'done' ? [put('step', opened(step.row, who, ''))] : []),
     ],
-    note: { phase, actionId, round: roundOf(record, phase) },
+    note: { phase, actionId, round: step.round },
     result: {},
   };
 };

@@ -1,6 +1,16 @@
 import * as z from 'zod';
 import { lineKinds, pumpConditions, recordedWays, runDecisions } from '../../record';
-import { basedOn, dayField, optionalText, orderLineId, quoteId, quoteLineId, sentence, tagField } from './fields';
+import {
+  basedOn,
+  dayField,
+  elementId,
+  optionalText,
+  orderLineId,
+  quoteId,
+  quoteLineId,
+  sentence,
+  tagField,
+} from './fields';
 
 /** For verbs that need to know the job only. */
 export const tagInput = z.strictObject({ tag: tagField });
@@ -100,6 +110,8 @@ export const decideRunInput = z.strictObject({
   run: z.number().int().min(1),
   decision: z.enum(runDecisions),
   reason: optionalText(1000),
+  /** For a failed run: the step of rebuild from which the pump is opened again; all of it where none is named. */
+  reopenFrom: elementId.nullable().default(null),
 });
 export type DecideRun = z.output<typeof decideRunInput>;
 

@@ -17,6 +17,9 @@ export const recordReadingsInput = z.strictObject({
 });
 export type RecordReadings = z.output<typeof recordReadingsInput>;
 
+export const concedeReadingsInput = recordReadingsInput.extend({ reason: sentence(500) });
+export type ConcedeReadings = z.output<typeof concedeReadingsInput>;
+
 export const readGaugeInput = z.strictObject({
   tag: tagField,
   phase: z.enum(phases),

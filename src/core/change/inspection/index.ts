@@ -1,4 +1,4 @@
 export { dispose } from './dispose';
 export { judgePoint } from './judge-point';
 export { recordFinding } from './record-finding';
-export { recordReadings, type Instrument } from './record-readings';
+export { concedeReadings, recordReadings } from './record-readings';

@@ -1,3 +1,4 @@
+import { findingAt, roundOfPoint, standingReadings } from '../../bench';
 import { judgePoint, plainSentence, type PointState } from '../../inspection';
 import type { Finding, Phase } from '../../record';
 import { reason, refuse, type Given } from '../decision';
@@ -14,15 +15,16 @@ export function findingOfPoint(
   pointId: string,
   phase: Phase = 'as-found',
 ): Finding {
-  const existing = record.findings.find((finding) => finding.pointId === pointId && finding.phase === phase);
+  const existing = findingAt(record, family, { pointId, phase });
   if (existing) return existing;
   const point = family.points.find((one) => one.id === pointId);
   if (!point) return refuse('bad-input', reason('unknown-point', { point: pointId }), 'pointId');
-  const state = judgePoint(point, { readings: record.readings, phase });
+  const state = judgePoint(point, { readings: standingReadings(record, family), phase });
   return {
     id: newId(),
     kind: 'point',
     phase,
+    round: roundOfPoint(record, family, phase)(pointId),
     pointId,
     actionId: null,
     partRef: point.part,

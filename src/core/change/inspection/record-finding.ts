@@ -1,5 +1,5 @@
 import { findPart } from '../../family';
-import type { FindingId, RowOf } from '../../record';
+import { rebuildRound, type FindingId, type RowOf } from '../../record';
 import { put } from '../change';
 import { reason, refuse, requireStation, type Decider } from '../decision';
 import type { RecordFinding } from '../inputs';
@@ -21,6 +21,7 @@ export const recordFinding: Decider<RecordFinding, { readonly findingId: Finding
       id,
       kind: 'visual',
       phase,
+      round: phase === 'as-found' ? 1 : rebuildRound(record),
       pointId: null,
       actionId: null,
       partRef,

@@ -1,14 +1,18 @@
-import type { Family } from '../../family';
-import { placeKey, type Phase, type Reading, type Station } from '../../record';
-import { parseQuantity } from '../../units';
-import { put } from '../change';
-import { firstTwice, reason, refuse, refuseChanged, requireStation, type Decider } from '../decision';
-import type { RecordReadings } from '../inputs';
-
-export interface Instrument {
-  readonly code: string;
-  readonly uncertaintyUm: number;
-}
+import {
+  plausibleReading,
+  readReading,
+  roundOfPoint,
+  standingReadings,
+  toolFault,
+  type ReadingRead,
+} from '../../bench';
+import type { Family, FamilyPoint } from '../../family';
+import { dayInZone } from '../../lifecycle/answer-line';
+import { placeKey, type Phase, type Reading, type Station, type Tool } from '../../record';
+import { put, type Put } from '../change';
+import { firstTwice, reason, refuse, refuseChanged, requireStation, type Decider, type Given } from '../decision';
+import type { ConcedeReadings, RecordReadings } from '../inputs';
+import { findTool, type ToolFacts } from '../use-tool';
 
 type Entry = RecordReadings['entries'][number];
 
@@ -17,25 +21,25 @@ const stationsFor: Readonly<Record<Phase, readonly Station[]>> = {
   'as-found': ['teardown', 'clean', 'inspect', 'quote'],
   'as-left': ['rebuild'],
 };
-/** The longest that a point of a pump can measure, in mm. */
-const longestMm = 10_000;
 
-function readLength(typed: string) {
-  const parsed = parseQuantity({ text: typed, dimension: 'length', assume: 'mm' });
-  if (!parsed.ok) return refuse('bad-input', reason('not-a-length', { sentence: parsed.sentence }), 'typed');
-  const { quantity } = parsed;
-  if (quantity.value.lt(0) || quantity.value.gt(longestMm))
-    refuse('bad-input', reason('length-out-of-reach', { typed, least: 0, most: longestMm }), 'typed');
-  return quantity;
+/** Reads a value; refuses what cannot be read, and what cannot be meant: a minus, a size that is many times off. */
+function readTyped(typed: string, point: FamilyPoint): Extract<ReadingRead, { ok: true }> {
+  const read = readReading(typed, point.unit);
+  if (!read.ok) return refuse('bad-input', read.why, 'typed');
+  const { min, max } = plausibleReading(point);
+  if (read.value < min || read.value > max)
+    refuse('bad-input', reason('not-to-be-meant', { typed, unit: point.unit, min, max }), 'typed');
+  return read;
 }
 
-function checkPlace({ pointId, place }: Entry, family: Family, phase: Phase): void {
+function findPlace({ pointId, place }: Entry, family: Family, phase: Phase): FamilyPoint {
   const point = family.points.find((one) => one.id === pointId);
   if (!point) return refuse('bad-input', reason('unknown-point', { point: pointId }), 'pointId');
   if (!point.measured.includes(phase))
     refuse('bad-input', reason('point-not-in-phase', { point: point.title, phase }), 'pointId');
   if (!point.places.some((one) => placeKey(one) === place))
     refuse('bad-input', reason('unknown-place', { point: point.title, place }), 'place');
+  return point;
 }
 
 function checkVersion(entry: Entry, theirs: Reading | undefined): void {
@@ -50,39 +54,61 @@ function checkVersion(entry: Entry, theirs: Reading | undefined): void {
   refuseChanged(theirs, entry, why);
 }
 
-function findInstrument(code: string | null, instruments: readonly Instrument[]): Instrument | null {
-  if (code === null) return null;
-  const found = instruments.find((one) => one.code === code);
-  return found ?? refuse('bad-input', reason('unknown-instrument', { instrument: code }), 'instrument');
+/** The gauge of an entry; refused where something speaks against it and nobody concedes that. */
+function gaugeOf(entry: Entry, { value, unit }: Pick<Reading, 'value' | 'unit'>, asked: Asked): Tool | null {
+  const { given, concession } = asked;
+  const { facts, who } = given;
+  const gauge = findTool(entry.instrument ?? '', facts, 'instrument');
+  const day = dayInZone(who.at, facts.zone);
+  const fault = gauge && toolFault(gauge, { value, unit, day });
+  if (fault && concession === null) refuse('bad-input', fault, 'instrument');
+  return gauge;
 }
 
-/** Records readings with what was typed, unit and digits, and the gauge they came from. */
-export const recordReadings: Decider<RecordReadings, object, { readonly instruments: readonly Instrument[] }> = (
-  { record, family, who, facts },
-  { phase, entries },
-) => {
-  requireStation(record, ...stationsFor[phase]);
+interface Asked {
+  readonly given: Given<ToolFacts>;
+  readonly phase: Phase;
+  /** Why readings of a gauge that is overdue or out of its range may stand; null where they may not. */
+  readonly concession: string | null;
+}
+
+function putReading(entry: Entry, asked: Asked): Put {
+  const { given, phase, concession } = asked;
+  const { record, family, who } = given;
+  const { pointId, place, typed, basedOn } = entry;
+  const point = findPlace(entry, family, phase);
+  const { value, typedUnit, typedDigits } = readTyped(typed, point);
+  const { unit } = point;
+  const theirs = standingReadings(record, family).find(
+    (one) => one.phase === phase && one.pointId === pointId && one.place === place,
+  );
+  checkVersion(entry, theirs);
+  const gauge = gaugeOf(entry, { value, unit }, asked);
+  return put('reading', {
+    ...{ phase, pointId, place, value, unit, typed, typedUnit, typedDigits, ...who },
+    round: theirs?.round ?? roundOfPoint(record, family, phase)(pointId),
+    instrument: gauge?.code ?? null,
+    uncertainty: gauge?.uncertainty ?? null,
+    conceded: concession,
+    version: basedOn + 1,
+  });
+}
+
+function readAll(given: Given<ToolFacts>, { phase, entries }: RecordReadings, concession: string | null) {
+  requireStation(given.record, ...stationsFor[phase]);
   const twice = firstTwice(entries.map((entry) => `${entry.pointId} ${entry.place}`));
   if (twice) {
     const [point = '', place = ''] = twice.split(' ');
     refuse('bad-input', reason('place-twice', { point, place }), 'entries');
   }
-  const puts = entries.map((entry) => {
-    const { pointId, place, typed, basedOn } = entry;
-    const quantity = readLength(typed);
-    checkPlace(entry, family, phase);
-    checkVersion(
-      entry,
-      record.readings.find((one) => one.phase === phase && one.pointId === pointId && one.place === place),
-    );
-    const gauge = findInstrument(entry.instrument, facts.instruments);
-    return put('reading', {
-      ...{ phase, pointId, place, typed, typedUnit: quantity.unit, typedDigits: quantity.digits, ...who },
-      valueMm: quantity.value.toDecimalPlaces(6).toNumber(),
-      instrument: gauge?.code ?? null,
-      uncertaintyUm: gauge?.uncertaintyUm ?? null,
-      version: basedOn + 1,
-    });
-  });
-  return { puts, note: { phase, readings: entries.length }, result: {} };
-};
+  const puts = entries.map((entry) => putReading(entry, { given, phase, concession }));
+  return { puts, note: { phase, readings: entries.length, ...(concession && { concession }) }, result: {} };
+}
+
+/** Records readings with what was typed, unit and digits, and the gauge they came from. */
+export const recordReadings: Decider<RecordReadings, object, ToolFacts> = (given, command) =>
+  readAll(given, command, null);
+
+/** Lets readings stand that a gauge gave which is overdue or out of its range: by name, with a reason. */
+export const concedeReadings: Decider<ConcedeReadings, object, ToolFacts> = (given, { reason: why, ...command }) =>
+  readAll(given, command, why);

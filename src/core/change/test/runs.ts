@@ -1,5 +1,7 @@
+import { toolFault } from '../../bench';
+import { dayInZone } from '../../lifecycle/answer-line';
 import { judgeRun } from '../../testing';
-import type { RunDecision, RunVerdict, StandReading, TestRun } from '../../record';
+import type { RunDecision, RunVerdict, StandReading, TestRun, Tool } from '../../record';
 import { put } from '../change';
 import { reason, refuse, refuseChanged, requireStation, type Decider } from '../decision';
 import type { DecideRun, RunTest } from '../inputs';
@@ -9,6 +11,9 @@ export interface RunFacts {
   readonly runId: string;
   readonly run: number;
   readonly points: readonly StandReading[];
+  /** The stand itself, where the shop has it among its tools, and the zone in which it is due. */
+  readonly stand: Tool | null;
+  readonly zone: string;
 }
 interface Result {
   readonly run: number;
@@ -21,7 +26,9 @@ export const runTest: Decider<RunTest, Result, RunFacts> = ({ record, family, wh
   requireStation(record, 'test');
   const guarantee = record.intake.duty;
   if (!guarantee) return refuse('wrong-state', reason('no-duty'));
-  const { runId, run, points } = facts;
+  const { runId, run, points, stand, zone } = facts;
+  const fault = stand && toolFault(stand, { value: null, unit: '', day: dayInZone(who.at, zone) });
+  if (fault) refuse('wrong-state', fault);
   if (run !== record.runs.length + 1) refuseChanged(record.runs.at(-1), { run });
   const { verdict, reason: why } = judgeRun({ family, guarantee, readings: points });
   const row: TestRun = {
@@ -39,24 +46,28 @@ const moveFor = {
 } as const satisfies Record<RunDecision, string>;
 
 /** The tester signs a run: passed, back to rebuild with the reason, or a concession with a name. */
-export const decideRun: Decider<DecideRun, object> = ({ record, who }, command) => {
+export const decideRun: Decider<DecideRun, object> = ({ record, family, who }, command) => {
   requireStation(record, 'test');
-  const { run, decision } = command;
+  const { run, decision, reopenFrom } = command;
   const found = record.runs.at(-1);
   if (!found || found.run !== run || found.decision) return refuse('wrong-state', reason('run-not-open', { run }));
   if (decision === 'passed' && found.verdict === 'fail')
     refuse('bad-input', reason('run-failed-by-sum', { run }), 'decision');
   if (decision !== 'passed' && !command.reason)
     refuse('bad-input', reason(decision === 'failed' ? 'say-why-back' : 'concession-reason'), 'reason');
+  const opens = decision === 'failed' ? reopenFrom : null;
+  if (opens !== null && !family.rebuild.some(({ id }) => id === opens))
+    refuse('bad-input', reason('unknown-step', { step: opens, phase: 'rebuild' }), 'reopenFrom');
   const decided = {
     decision,
+    reopenFrom: opens,
     decisionReason: command.reason,
     decisionBy: who.personName,
     decisionAt: who.at,
   };
   return {
     puts: [put('run', { ...found, ...decided })],
-    note: { run, decision, reason: command.reason },
+    note: { run, decision, reason: command.reason, ...(opens !== null && { reopenFrom: opens }) },
     result: {},
     move: moveFor[decision],
   };

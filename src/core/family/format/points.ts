@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { gaugeKinds, measuringUnits } from '../../record/enumerations';
 import { bandOf, conditional, openBandOf, reference, type Figure } from './pieces';
 import { atOf } from './section';
 
@@ -24,19 +25,23 @@ export const pointOf = (figure: Figure) =>
     part: reference,
     mates: reference.optional(),
     method: z.string(),
-    instrument: z.enum([
-      'outside micrometer',
-      'bore gauge',
-      'dial indicator',
-      'vernier caliper',
-      'depth gauge',
-      'none',
-    ]),
+    instrument: z.enum([...gaugeKinds, 'none']),
     places: z.array(place),
-    unit: z.literal('mm'),
-    resolution_mm: z.number().positive(),
+    unit: z.enum(measuringUnits).default('mm'),
+    resolution_mm: z.number().positive().default(0.01),
+    /** A size in mm that wears from a new band towards a limit for reuse; anything else has `limits`. */
     new_mm: bandOf(figure).optional(),
     reuse_mm: openBandOf(figure).optional(),
+    /** A quantity in the point's unit: within `new` it is as new, within `reuse` it may go on; either may be open. */
+    limits: z
+      .strictObject({
+        new: openBandOf(figure),
+        reuse: openBandOf(figure).optional(),
+        resolution: z.number().positive(),
+        /** What can be meant at all; anything else is refused as a slip of the hand. */
+        plausible: bandOf(figure).optional(),
+      })
+      .optional(),
     /** Class the limit comes from, and for a bearing seat the bearing it carries. */
     seat: z
       .strictObject({

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { instrumentKinds } from '../../record/enumerations';
 import { answerOf } from './answers';
 import { conditional, reference, type Figure } from './pieces';
 
@@ -24,6 +25,8 @@ const actionOf = (figure: Figure) =>
     reason: z.string().optional(),
     mistake: z.string().optional(),
     tools: z.array(z.string()).default([]),
+    /** The kind of tool with an identity whose code is asked for; a torque wants its wrench, a heating its thermometer. */
+    tool: z.enum(instrumentKinds).optional(),
     /** What is put on or in; one of them is chosen, of those that the elastomers met there will stand. */
     consumables: z.array(consumable).default([]),
     /** Parts that light up in the section; all of the step where none is named. */
