@@ -13,6 +13,8 @@ export interface DemoJob {
     readonly speedRpm: number;
   };
   readonly liquid: string;
+  /** As it is pumped, where the customer said it. */
+  readonly pumpedAt?: { readonly temperatureC: number; readonly viscosityMm2S: number };
   readonly whyOut: string;
   readonly hours: number;
   /** The station it has reached; 'closed' went back. */
@@ -485,6 +487,7 @@ export const demoJobs: readonly DemoJob[] = [
     equipment: 'heavy oil transfer',
     duty: duty(16, 60, 6.2, 52, 350),
     liquid: 'heavy oil',
+    pumpedAt: { temperatureC: 120, viscosityMm2S: 60 },
     whyOut: 'leaks at the packing, lost pressure',
     hours: 19400,
     at: 'rebuild',

@@ -125,6 +125,8 @@ async function receiveJob(
     equipmentNumber: job.equipment,
     duty: job.duty,
     liquid: job.liquid,
+    liquidTemperatureC: job.pumpedAt?.temperatureC ?? null,
+    viscosityMm2S: job.pumpedAt?.viscosityMm2S ?? null,
     cleaning: job.liquid ? (index % 2 ? ('declaration' as const) : ('sheet' as const)) : ('none' as const),
     cleaningReference: job.liquid ? `CD-${2200 + index}` : '',
     whyOut: job.whyOut,

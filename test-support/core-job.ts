@@ -54,6 +54,9 @@ export type Person = 'Ines' | 'Odile' | 'Marek' | 'Bram';
 export interface JobScript {
   readonly build?: Build;
   readonly duty: Duty;
+  /** The liquid as it is pumped, and the elastomer that is chosen for it. */
+  readonly pumpedAt?: { readonly temperatureC: number; readonly viscosityMm2S: number };
+  readonly elastomer?: string;
   /** Readings at all places of a point, as typed; every other point reads its least new size. */
   readonly found: Readonly<Record<string, string>>;
   /** The same as left; every other point reads its largest new size. */
@@ -110,7 +113,11 @@ export class CoreJob {
     const command = {
       ...{ customer: customer.name, contact: null, familyId: family.id, promisedOn: '2026-12-10' },
       pump: { ...pump, nameplate: {} },
-      intake: { ...body, elastomer: '', cameWith: [], shims: [], duty: script.duty },
+      intake: {
+        ...{ ...body, elastomer: script.elastomer ?? '', cameWith: [], shims: [], duty: script.duty },
+        liquidTemperatureC: script.pumpedAt?.temperatureC ?? null,
+        viscosityMm2S: script.pumpedAt?.viscosityMm2S ?? null,
+      },
     };
     const facts = { jobId: asId<JobId>('job'), tag: asId<Tag>('P-0417'), family: this.family, earlierVisits: [] };
     const who = this.signed('Ines');

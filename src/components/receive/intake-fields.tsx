@@ -60,6 +60,8 @@ export function IntakeFields({ family, isFixed = false }: Props) {
         </legend>
         <TextField label="The liquid it handled" {...field('liquid')} />
         <TextField label="Hazards, from the sheet" {...field('hazards')} />
+        <TextField label="As it is pumped, °C" className="num" {...field('temperature')} />
+        <TextField label="Its viscosity there, mm²/s" className="num" {...field('viscosity')} />
         <SelectField label="Paper that came" disabled={isFixed} {...register('intake.cleaning')}>
           <option value="none">none yet</option>
           <option value="declaration">cleaning declaration</option>

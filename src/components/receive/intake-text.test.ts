@@ -19,6 +19,12 @@ test('units at receiving are understood and kept in the record’s units', () =>
   expect(present(intake.duty).powerKw).toBeCloseTo(3.728499, 5);
   expect(intake).toMatchObject({ runningHours: 1200, duty: { efficiencyPct: 66, speedRpm: 2900 } });
 });
+test('the liquid as it is pumped: degrees of either scale, viscosity by either name', () => {
+  const read = (temperature: string, viscosity: string) => readIntakeText({ ...emptyIntake, temperature, viscosity });
+  expect(read('248 °F', '60 cSt').intake).toMatchObject({ liquidTemperatureC: 120, viscosityMm2S: 60 });
+  expect(read('-10', '').intake).toMatchObject({ liquidTemperatureC: -10, viscosityMm2S: null });
+  expect(read('warm', '').issues.temperature).toContain('"warm"');
+});
 test('no duty at all is fine, half a duty is asked for by field', () => {
   expect(readIntakeText(emptyIntake)).toMatchObject({ intake: { duty: null }, issues: {} });
   expect(readIntakeText({ ...emptyIntake, flow: '25' }).issues).toEqual({
@@ -34,6 +40,7 @@ test('what was received is written back as it was', () => {
   const { intake } = exampleRecord({
     intake: {
       ...exampleRecord().intake,
+      ...{ liquidTemperatureC: 120, viscosityMm2S: 60 },
       cameWith: ['guard', 'a sack of bolts'],
       shims: [{ foot: 'rear left', thicknesses: '0.5 mm' }],
     },

@@ -12,6 +12,8 @@ export interface IntakeText {
   readonly efficiency: string;
   readonly speed: string;
   readonly liquid: string;
+  readonly temperature: string;
+  readonly viscosity: string;
   readonly cleaning: Intake['cleaning'];
   readonly cleaningReference: string;
   readonly whyOut: string;
@@ -33,6 +35,8 @@ export const intakeFieldNames: Readonly<Record<keyof IntakeText, string>> = {
   efficiency: 'efficiency',
   speed: 'speed',
   liquid: 'liquid',
+  temperature: 'temperature of the liquid',
+  viscosity: 'viscosity of the liquid',
   cleaning: 'cleaning paper',
   cleaningReference: 'number of the cleaning paper',
   whyOut: 'why it came out',
@@ -56,6 +60,8 @@ export const emptyIntake: IntakeText = {
   efficiency: '',
   speed: '',
   liquid: '',
+  temperature: '',
+  viscosity: '',
   cleaning: 'none',
   cleaningReference: '',
   whyOut: '',
@@ -68,21 +74,23 @@ export const emptyIntake: IntakeText = {
   elastomer: '',
 };
 
-type DutyField = 'flow' | 'head' | 'power' | 'speed';
-const dutyFields: Readonly<
-  Record<DutyField, { readonly dimension: Dimension; readonly assume: string; readonly perBase: number }>
+type AmountField = 'flow' | 'head' | 'power' | 'speed' | 'temperature' | 'viscosity';
+const amounts: Readonly<
+  Record<AmountField, { readonly dimension: Dimension; readonly assume: string; readonly perBase: number }>
 > = {
   flow: { dimension: 'flow', assume: 'm³/h', perBase: 1 },
   head: { dimension: 'length', assume: 'm', perBase: 0.001 },
   power: { dimension: 'power', assume: 'kW', perBase: 1 },
   speed: { dimension: 'speed', assume: 'rpm', perBase: 1 },
+  temperature: { dimension: 'temperature', assume: '°C', perBase: 1 },
+  viscosity: { dimension: 'viscosity', assume: 'mm²/s', perBase: 1 },
 };
 
 type Issues = Record<string, string>;
 
-function readAmount(text: IntakeText, field: DutyField, issues: Issues): number | undefined {
+function readAmount(text: IntakeText, field: AmountField, issues: Issues): number | undefined {
   if (!text[field].trim()) return undefined;
-  const { dimension, assume, perBase } = dutyFields[field];
+  const { dimension, assume, perBase } = amounts[field];
   const parsed = parseQuantity({ text: text[field], dimension, assume });
   if (!parsed.ok) {
     issues[field] = parsed.sentence;
@@ -128,6 +136,8 @@ export function readIntakeText(text: IntakeText): {
 } {
   const issues: Issues = {};
   const duty = readDuty(text, issues);
+  const liquidTemperatureC = readAmount(text, 'temperature', issues) ?? null;
+  const viscosityMm2S = readAmount(text, 'viscosity', issues) ?? null;
   const runningHours = readPlain(text.runningHours, 'runningHours', issues) ?? null;
   const { equipmentNumber, liquid, cleaning, cleaningReference, whyOut, hazards, shippingDamage, elastomer } = text;
   const also = text.alsoCameWith
@@ -142,6 +152,8 @@ export function readIntakeText(text: IntakeText): {
       equipmentNumber,
       duty,
       liquid,
+      liquidTemperatureC,
+      viscosityMm2S,
       cleaning,
       cleaningReference,
       whyOut,
@@ -156,6 +168,8 @@ export function readIntakeText(text: IntakeText): {
   };
 }
 
+const textOf = (value: number | null | undefined) => (value === null || value === undefined ? '' : String(value));
+
 export function writeIntakeText(intake: Intake): IntakeText {
   const { duty } = intake;
   const usual: readonly string[] = usualPieces;
@@ -163,6 +177,8 @@ export function writeIntakeText(intake: Intake): IntakeText {
     ...emptyIntake,
     equipmentNumber: intake.equipmentNumber,
     liquid: intake.liquid,
+    temperature: textOf(intake.liquidTemperatureC),
+    viscosity: textOf(intake.viscosityMm2S),
     cleaning: intake.cleaning,
     cleaningReference: intake.cleaningReference,
     whyOut: intake.whyOut,

@@ -86,7 +86,11 @@ describe('everywhere that a value enters', () => {
     dispose: { 'ring-bore': ['replace', 'worn'] },
   } as const;
   const job = () => new CoreJob(loadFamily(f1), script);
-  const wrenches = [tool({ rangeHigh: 400 }), tool({ code: 'W-09', dueOn: '2026-01-01' }), tool({ code: 'H-01', kind: 'hoist' })];
+  const wrenches = [
+    tool({ rangeHigh: 400 }),
+    tool({ code: 'W-09', dueOn: '2026-01-01' }),
+    tool({ code: 'H-01', kind: 'hoist' }),
+  ];
   const facts = { tools: wrenches, zone: 'UTC' };
 
   test('a torque without its wrench, with another tool, one that is overdue, or out of range is refused, or conceded', () => {

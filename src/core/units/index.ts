@@ -14,6 +14,7 @@ export type Dimension =
   | 'mass'
   | 'angle'
   | 'time'
+  | 'viscosity'
   | 'number';
 
 interface Unit {
@@ -73,6 +74,7 @@ export const units: readonly Unit[] = [
   { symbol: 'lb', dimension: 'mass', factor: '453.59237', names: ['lb', 'lbs'] },
   { symbol: 'oz', dimension: 'mass', factor: '28.349523125', names: ['oz'] },
   { symbol: '°', dimension: 'angle', factor: '1', names: ['°', 'deg', 'degrees'] },
+  { symbol: 'mm²/s', dimension: 'viscosity', factor: '1', names: ['mm²/s', 'mm2/s', 'cst', 'centistokes'] },
   { symbol: 's', dimension: 'time', factor: '1', names: ['s', 'sec'] },
   { symbol: 'min', dimension: 'time', factor: '60', names: ['min'] },
   { symbol: 'h', dimension: 'time', factor: '3600', names: ['h', 'hours'] },

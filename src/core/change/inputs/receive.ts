@@ -17,6 +17,9 @@ export const intakeInput = z.strictObject({
   equipmentNumber: optionalText(100),
   duty: dutyInput.nullable(),
   liquid: optionalText(200),
+  /** As it is pumped, in °C and mm²/s; null where nobody said it. */
+  liquidTemperatureC: z.number('type a temperature').min(-200).max(700).nullable().default(null),
+  viscosityMm2S: amount(1_000_000).nullable().default(null),
   cleaning: z.enum(cleanings),
   cleaningReference: optionalText(200),
   whyOut: optionalText(1000),
