@@ -26,6 +26,7 @@ interface Asked {
 export interface RightAnswer {
   readonly typed: string;
   readonly passes?: number[];
+  readonly rows?: Record<string, string>[];
   readonly ambientC?: number;
   readonly consumable?: string;
   readonly tool?: string;
@@ -86,6 +87,8 @@ function answerTo(form: AnswerForm | undefined, asked: Asked): Partial<RightAnsw
       return { typed: settingOf(form, asked) };
     case 'heat':
       return heatOf(form);
+    case 'record':
+      return { rows: form.example };
     default:
       return {};
   }

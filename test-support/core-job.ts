@@ -195,13 +195,14 @@ export class CoreJob {
     const { record, family } = this;
     const right = rightAnswer({ phase, step, action, record, family });
     if (action.answer?.kind === 'measure') this.measure('as-left', action.answer.points);
-    const { typed, passes, ambientC, consumable = '', wantsPhoto } = right;
+    const { typed, passes, rows, ambientC, consumable = '', wantsPhoto } = right;
     const own = phase === 'teardown' ? (this.script.captures?.[action.id] ?? plain(action)) : plainly(action);
     const stored = workAt(record, family, { phase, actionId: action.id })?.at.stored;
     this.act('Odile', ['answer-action', bench.answerAction], toolFacts, {
       ...{ tag: record.tag, phase, actionId: action.id, typed: own ?? typed, consumable, tool: '', reason: '' },
       photoId: wantsPhoto ? this.photo(actionTitle(action)) : null,
       ...(passes && { passes }),
+      ...(rows && { rows }),
       ...(ambientC !== undefined && { ambientC }),
       notPossible: false,
       cautionsRead: [...step.cautions, ...action.cautions],

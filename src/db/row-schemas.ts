@@ -50,6 +50,7 @@ export const answerDataSchema: z.ZodType<AnswerData> = z.object({
   consumable: z.string().optional(),
   tool: z.string().optional(),
   passes: z.array(z.number()).optional(),
+  rows: z.array(z.record(z.string(), z.union([z.number(), z.string()]))).optional(),
   ambientC: z.number().optional(),
   reason: z.string().optional(),
   asked: z.number().optional(),

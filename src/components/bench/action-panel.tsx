@@ -28,6 +28,7 @@ import {
 import type { EntryProps } from './entry';
 import { FoundSomething } from './found-something';
 import { Otherwise } from './otherwise';
+import { RecordEntry } from './record-entry';
 import { ToolChooser, useTool } from './tool-chooser';
 import { commandOf, useEntry, type AnswerCommand } from './use-entry';
 
@@ -81,12 +82,15 @@ function EntryOf({ kindProps }: { readonly kindProps: EntryProps<AnswerForm> }) 
       return <SettingEntry {...kindProps} form={form} />;
     case 'heat':
       return <HeatEntry {...kindProps} form={form} />;
+    case 'record':
+      return <RecordEntry {...kindProps} form={form} />;
   }
 }
 
 /** What keeping it will say: "Keep 112 N·m and go on". */
 function keepWords(form: AnswerForm | undefined, typed: string): string {
   if (!form) return 'Done, go on';
+  if (form.kind === 'record') return 'Keep the record and go on';
   if (form.kind === 'measure') return 'Measured, go on';
   if (form.kind === 'setting' && form.mode === 'judge') return 'Seen, go on';
   const unit = form.kind === 'torque' ? ' N·m' : form.kind === 'heat' ? ' °C' : 'unit' in form ? ` ${form.unit}` : '';

@@ -1,6 +1,6 @@
 import type { JobRecord } from '@/core/record';
 import type { Family, StepAction } from '@/core/family';
-import { workOf } from '@/core/bench';
+import { workOf, type TypedRow } from '@/core/bench';
 import type { Answer, BenchPhase } from '@/core/record';
 import type { SheetProps } from '../job/view';
 
@@ -10,6 +10,9 @@ export interface Entry {
   readonly setTyped: (text: string | null) => void;
   readonly passes: readonly string[];
   readonly setPasses: (passes: readonly string[]) => void;
+  /** Rows of a record as typed. */
+  readonly rows: readonly TypedRow[];
+  readonly setRows: (rows: readonly TypedRow[]) => void;
   readonly ambient: string;
   readonly setAmbient: (text: string | null) => void;
 }

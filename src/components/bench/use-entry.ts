@@ -1,25 +1,38 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import * as z from 'zod';
 import type { InputOf } from '@/contract';
-import type { ActionWork } from '@/core/bench';
+import type { ActionWork, TypedRow } from '@/core/bench';
 import type { Answer, BenchPhase } from '@/core/record';
 import { withLengthUnit } from '@/core/units';
 import { useDraft } from '../act/use-draft';
 import type { SheetProps } from '../job/view';
 import type { Entry } from './entry';
 
+/** Rows as they were kept on this device; none where they cannot be read any more. */
+function readRows(written: string): readonly TypedRow[] {
+  if (!written) return [];
+  const read = rowsSchema.safeParse(JSON.parse(written));
+  return read.success ? read.data : [];
+}
+const rowsSchema = z.array(z.record(z.string(), z.string()));
+
 /** What is typed for an action; kept as a draft on this device until it is cleared. */
 export function useEntry(key: string): Entry & { readonly clear: () => void } {
   const [typed, setTyped] = useDraft(`${key}.typed`);
   const [ambient, setAmbient] = useDraft(`${key}.ambient`, '20');
   const [passes, setPasses] = useState<readonly string[]>([]);
+  const [written, setWritten] = useDraft(`${key}.rows`);
+  const rows = useMemo(() => readRows(written), [written]);
+  const setRows = (next: readonly TypedRow[]) => setWritten(JSON.stringify(next));
   const clear = () => {
     setTyped(null);
     setAmbient(null);
     setPasses([]);
+    setWritten(null);
   };
-  return { typed, setTyped, ambient, setAmbient, passes, setPasses, clear };
+  return { typed, setTyped, ambient, setAmbient, passes, setPasses, rows, setRows, clear };
 }
 
 export type AnswerCommand = InputOf<'answer-action'>;
@@ -50,6 +63,7 @@ export function commandOf(entered: Entered, words: string, photoId: Answer['phot
     typed: isLength ? withLengthUnit(words.trim(), view.lengthDisplay) : words.trim(),
     ...(consumable && { consumable }),
     ...(tool && { tool }),
+    ...(form?.kind === 'record' && { rows: entry.rows.map((row) => ({ ...row })) }),
     ...(passes.length && !passes.some(Number.isNaN) && { passes }),
     ...(form?.kind === 'heat' && Number.isFinite(numberOf(entry.ambient)) && { ambientC: numberOf(entry.ambient) }),
     basedOn: at.stored?.version ?? 0,

@@ -103,7 +103,10 @@ export function reckonSetting(setting: Setting, record: JobRecord, family: Famil
 }
 
 /** The figure that the step wants, in words. */
-export function sayFigure(outcome: Outcome<unknown>, { gives, unit }: Setting): string {
+export function sayFigure(
+  outcome: Outcome<unknown>,
+  { gives, unit }: { readonly gives: string; readonly unit: string },
+): string {
   const value = (outcome.result as Readonly<Record<string, unknown>>)[gives];
   if (typeof value === 'number') return `${Number(value.toPrecision(4))} ${unit}`;
   if (Array.isArray(value))

@@ -55,6 +55,16 @@ const sentences = {
     `${step} is not a step of ${phase} in this family.`,
   'unknown-place': ({ point, place }: { point: string; place: string }) => `${point} has no place ${place}.`,
   'unknown-instrument': ({ instrument }: { instrument: string }) => `There is no instrument ${instrument}.`,
+  'rows-wanted': ({ ask, least, given }: { ask: string; least: number; given: number }) =>
+    `${ask}: ${given} of ${least} ${plural(least, 'row is', 'rows are')} filled in.`,
+  'cell-wanted': ({ ask, row, column }: { ask: string; row: string; column: string }) =>
+    `${ask}: ${column} of ${row} is not filled in.`,
+  'cell-unread': ({ row, column, sentence }: { row: string; column: string; sentence: string }) =>
+    `${column} of ${row}: ${sentence}`,
+  'cell-outside': (given: { row: string; column: string; means: string } & Measured & OpenWindow) =>
+    `${given.column} of ${given.row}: ${saidValue(given.value, given.unit)} is outside ${saidWindow(given, given.unit)}.${toldMeaning(given.means)}`,
+  'record-unreckoned': ({ ask, sentence }: { ask: string; sentence: string }) => `${ask}: ${sentence}`,
+  'record-judged': ({ ask, verdict, means }: Told & { verdict: string }) => `${ask}: ${verdict}.${toldMeaning(means)}`,
   'tool-wanted': ({ kind }: { kind: string }) => `Say which ${kind} it was done with.`,
   'tool-of-another-kind': ({ tool, kind, wanted }: { tool: string; kind: string; wanted: string }) =>
     `${tool} is a ${kind}; here a ${wanted} is used.`,

@@ -3,7 +3,7 @@ import { bearingHeat, findSum } from '../sums';
 import { pointsNamed } from './ask-family';
 import { limitsOf } from './point-limits';
 import { fault, type Faults } from './closure-fault';
-import type { AnswerForm, Family, Setting } from './format';
+import type { AnswerForm, Family, FormOf, Setting } from './format';
 
 type Source = Setting['from'][string];
 
@@ -50,6 +50,57 @@ export function checkSettings(answer: AnswerForm | undefined, at: string, family
   return read.success
     ? []
     : read.error.issues.map((issue) => fault(`${path}.input.${issue.path.join('.')}`, 'setting-inputs', issue.message));
+}
+
+/** Cells of an example row as numbers where they are numbers. */
+function cellsOf({ columns }: FormOf<'record'>, row: Readonly<Record<string, string>>) {
+  return Object.fromEntries(
+    columns.map(({ id, choices }) => [id, choices ? (row[id] ?? '') : Number((row[id] ?? '').replace(',', '.'))]),
+  );
+}
+
+/** The example of a record fills its columns with figures inside their windows, in as many rows as are asked for. */
+function exampleFaults(form: FormOf<'record'>): readonly string[] {
+  const { columns, example, rows, least } = form;
+  const wanted = rows?.length ?? least;
+  const cells = example.flatMap((row, i) =>
+    columns.flatMap(({ id, choices, window }) => {
+      const typed = row[id] ?? '';
+      if (choices) return choices.includes(typed) ? [] : [`row ${i + 1} of the example says “${typed}” for ${id}`];
+      const value = typed.trim() ? Number(typed.replace(',', '.')) : Number.NaN;
+      const isIn = value >= (window?.min ?? -Infinity) && value <= (window?.max ?? Infinity);
+      return isIn ? [] : [`row ${i + 1} of the example is not right in ${id}`];
+    }),
+  );
+  return [...(example.length < wanted ? [`the example has fewer than ${wanted} rows`] : []), ...cells];
+}
+
+/** A record that a sum judges gives that sum what it takes, and its example comes out right. */
+export function checkRecord(answer: AnswerForm | undefined, at: string, family: Family): Faults {
+  if (answer?.kind !== 'record') return [];
+  const path = `${at}.answer`;
+  const said = exampleFaults(answer).map((words) => fault(`${path}.example`, 'setting-inputs', words));
+  const { judge } = answer;
+  if (!judge || said.length) return said;
+  const sum = findSum(judge.sum);
+  if (!sum) return [fault(`${path}.judge.sum`, 'setting-inputs', `there is no sum “${judge.sum}”`)];
+  const rows = answer.example.map((row) => cellsOf(answer, row));
+  const samples = Object.entries(judge.from).map(([field, from]) => [field, sampleOf(family, from)]);
+  const own = judge.list === undefined ? rows[0] : { [judge.list]: rows };
+  const read = sum.input.safeParse({ ...judge.input, ...Object.fromEntries(samples), ...own });
+  if (!read.success)
+    return read.error.issues.map((issue) =>
+      fault(`${path}.judge.input.${issue.path.join('.')}`, 'setting-inputs', issue.message),
+    );
+  const figure = (sum.compute(read.data).result as Readonly<Record<string, unknown>>)[judge.gives];
+  const isRight =
+    judge.right?.includes(String(figure)) ??
+    (typeof figure === 'number' &&
+      figure >= (judge.window?.min ?? -Infinity) &&
+      figure <= (judge.window?.max ?? Infinity));
+  return isRight
+    ? []
+    : [fault(`${path}.example`, 'setting-inputs', `the example comes out as ${judge.gives} “${String(figure)}”`)];
 }
 
 /** A bearing must get onto its seat with the heat that it stands, in a room of 20 °C. */

@@ -3,7 +3,7 @@ import { findCaution } from './cautions';
 import { fault, type ClosureFault, type Faults } from './closure-fault';
 import { pathInFile } from './closure-path';
 import { checkCaptures } from './closure-captures';
-import { checkHeat, checkSettings } from './closure-settings';
+import { checkHeat, checkRecord, checkSettings } from './closure-settings';
 import { checkSequence } from './closure-sequence';
 import { buildFamily } from './build-family';
 import { limitsOf } from './point-limits';
@@ -221,6 +221,7 @@ function checkAction(
     ),
     ...checkHeat(answer, path),
     ...checkSettings(answer, path, family),
+    ...checkRecord(answer, path, family),
   ];
 }
 

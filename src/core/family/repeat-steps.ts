@@ -1,4 +1,4 @@
-import type { Family, FamilyPart, Step, StepAction } from './format';
+import type { Family, FamilyPart, Setting, Step, StepAction } from './format';
 import { memberId, memberName } from './member';
 
 type Phase = 'teardown' | 'rebuild' | 'test';
@@ -54,18 +54,21 @@ function reachedAnswer(answer: StepAction['answer'], repeating: Repeating, membe
     member !== undefined && repeating.family.points.some((point) => point.id === id && point.per === member.set);
   if (answer.kind === 'measure')
     return { ...answer, points: answer.points.flatMap((id) => pointsReached(id, repeating, member)) };
-  if (answer.kind === 'setting') {
-    const from = Object.entries(answer.from).map(([field, source]) => [
-      field,
-      {
-        ...source,
-        ...(source.action !== undefined && { action: to(source.action) }),
-        ...(source.point !== undefined &&
-          isMember(source.point) && { point: memberId(source.point, member?.number ?? 0) }),
-      },
-    ]);
-    return { ...answer, from: Object.fromEntries(from) as typeof answer.from };
-  }
+  const reached = (from: Setting['from']): Setting['from'] =>
+    Object.fromEntries(
+      Object.entries(from).map(([field, source]) => [
+        field,
+        {
+          ...source,
+          ...(source.action !== undefined && { action: to(source.action) }),
+          ...(source.point !== undefined &&
+            isMember(source.point) && { point: memberId(source.point, member?.number ?? 0) }),
+        },
+      ]),
+    );
+  if (answer.kind === 'setting') return { ...answer, from: reached(answer.from) };
+  if (answer.kind === 'record')
+    return { ...answer, ...(answer.judge && { judge: { ...answer.judge, from: reached(answer.judge.from) } }) };
   if (answer.kind === 'photo') return { ...answer, ...(answer.beside !== undefined && { beside: to(answer.beside) }) };
   const agreed =
     'agrees_with' in answer && answer.agrees_with !== undefined ? { agrees_with: to(answer.agrees_with) } : {};

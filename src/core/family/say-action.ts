@@ -47,6 +47,8 @@ export function sayAsk({ answer }: StepAction): string | null {
       return 'Room, and temperature reached, °C';
     case 'measure':
       return 'Points measured as left';
+    case 'record':
+      return `${answer.ask}: ${answer.columns.map(({ title, unit }) => (unit ? `${title}, ${unit}` : title)).join('; ')}`;
     default:
       return answer.ask;
   }

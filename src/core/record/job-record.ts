@@ -108,6 +108,9 @@ export interface StepDone extends Signed {
   readonly version: number;
 }
 
+/** A row of a record, such as one reading of a series: figures and words by column. */
+export type RecordRow = Readonly<Record<string, number | string>>;
+
 /** What an answer holds beside its value. */
 export interface AnswerData {
   /** What was put on or in. */
@@ -116,6 +119,8 @@ export interface AnswerData {
   readonly tool?: string | undefined;
   /** Torque by pass, in N·m. */
   readonly passes?: readonly number[] | undefined;
+  /** Rows of a record, each figure or word by its column. */
+  readonly rows?: readonly RecordRow[] | undefined;
   /** Room temperature beside a bearing that was heated, in °C. */
   readonly ambientC?: number | undefined;
   /** Why it was not possible, or why it may stand though it is not right. */

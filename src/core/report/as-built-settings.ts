@@ -1,7 +1,7 @@
-import { latestAnswer } from '../bench';
+import { latestAnswer, reckonRecord, rowName, workOf } from '../bench';
 import { reckonSetting } from '../bench/reckon-setting';
 import type { Family, FormOf, Step } from '../family';
-import type { JobRecord } from '../record';
+import { benchPhases, type Answer, type JobRecord, type RecordRow } from '../record';
 import { bearingHeat, boltTorque, type WorkingStep } from '../sums';
 import type { AsBuilt } from './as-built';
 
@@ -43,6 +43,30 @@ function settingOf(form: FormOf<'setting'>, { title }: Step, asked: Asked): Sett
 interface Asked {
   readonly record: JobRecord;
   readonly family: Family;
+}
+
+const sayRow = ({ columns }: FormOf<'record'>, row: RecordRow) =>
+  columns.map(({ id, title, unit }) => `${title} ${row[id] ?? ''}${unit && ` ${unit}`}`).join(', ');
+
+/** A record as it was kept: its rows, and what the sum made of them. */
+function recordOf(form: FormOf<'record'>, { step, answer }: { step: Step; answer: Answer | null }, asked: Asked) {
+  const rows = answer?.data.rows;
+  if (!rows) return [];
+  const reckoned = reckonRecord(form, rows, asked);
+  const kept = rows.map((row, i) => ({ what: rowName(form, i), outcome: sayRow(form, row) }));
+  const working = reckoned && 'outcome' in reckoned ? reckoned.outcome.working : [];
+  return [shown(`${step.title}: ${form.ask}`, [...kept, ...working])];
+}
+
+/** Every record of the bench and the stand, in the order of its steps. */
+export function recordsOf(record: JobRecord, family: Family): AsBuilt['settings'] {
+  return benchPhases.flatMap((phase) =>
+    workOf(record, family, phase).flatMap(({ step, actions }) =>
+      actions.flatMap(({ action, answer }) =>
+        action.answer?.kind === 'record' ? recordOf(action.answer, { step, answer }, { record, family }) : [],
+      ),
+    ),
+  );
 }
 
 /** In the order in which a bench reads them: what is heated, what is tightened, what is set. */

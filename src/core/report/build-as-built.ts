@@ -7,7 +7,7 @@ import type { JobRecord, Phase, TestRun } from '../record';
 import { judgeRun } from '../testing';
 import type { AsBuilt } from './as-built';
 import { benchDeviations, positionsOf, stepsOf } from './as-built-bench';
-import { settingsOf } from './as-built-settings';
+import { recordsOf, settingsOf } from './as-built-settings';
 
 interface Asked {
   readonly record: JobRecord;
@@ -249,7 +249,7 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
     parts_fitted: partsFitted(asked),
     positions: positionsOf(record, family),
     steps: stepsOf(record, family),
-    settings: settingsOf(asked.record, asked.family),
+    settings: [...settingsOf(asked.record, asked.family), ...recordsOf(asked.record, asked.family)],
     tests: record.runs.map((run) => testOf(family, run)),
     approvals: approvalsOf(asked),
     deviations: deviationsOf(asked),

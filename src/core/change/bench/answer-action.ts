@@ -1,5 +1,5 @@
 import type { Reason } from '../../errors';
-import { againstFor, judgeAnswer, workAt, type Judged } from '../../bench';
+import { againstFor, judgeAnswer, judgeRecord, workAt, type Judged } from '../../bench';
 import { actionTitle, type AnswerForm } from '../../family';
 import type { Answer, AnswerData, BenchPhase, Station } from '../../record';
 import { put, type Put } from '../change';
@@ -62,10 +62,13 @@ function checkCautions({ given: { record, who }, command, step, action }: Answer
     refuse('bad-input', reason('caution-unread'), 'cautionsRead');
 }
 
-function judge({ given, command, action }: Answering, asked: number | null): Judged {
+function judge({ given, command, action }: Answering, asked: number | null): Judged & Pick<AnswerData, 'rows'> {
   const { record, family } = given;
+  const form = action.answer;
+  if (form?.kind === 'heat') return judgeHeat(form, command);
+  if (form?.kind === 'record') return judgeRecord(form, command.rows ?? [], { record, family });
   const against = againstFor({ record, family, phase: command.phase, action, asked });
-  return judgeAnswer(action.answer, command.typed, against);
+  return judgeAnswer(form, command.typed, against);
 }
 
 function dataOf({ command, given }: Answering, asked: number | null): AnswerData {
@@ -154,7 +157,7 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   const { given, command, step, action } = asked;
   const form = action.answer;
   const figure = form?.kind === 'setting' ? askedFigure(form, given) : null;
-  const judged = form?.kind === 'heat' ? judgeHeat(form, command) : judge(asked, figure);
+  const judged = judge(asked, figure);
   if (judged.refused) refuse('bad-input', judged.refused, 'typed');
   if (form?.kind === 'photo') checkPhoto(form, command, given.record);
   if (form?.kind === 'measure') checkMeasured(form, given);
@@ -164,7 +167,8 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   const tool = checkTool(action, { code: command.tool, value, unit }, given);
   const conceded = settleWrong(asked, { judged, tool }, isConceding);
   if (conceded && !command.reason) refuse('bad-input', reason('concession-reason'), 'reason');
-  return { judged, data: dataOf(asked, figure), state: 'done', conceded };
+  const data = { ...dataOf(asked, figure), ...(judged.rows && { rows: judged.rows }) };
+  return { judged, data, state: 'done', conceded };
 }
 
 function answer(given: Given<ToolFacts>, command: AnswerAction, isConceding: boolean) {

@@ -35,6 +35,11 @@ export const answerActionInput = z.strictObject({
   tool: optionalText(20),
   /** Torque by pass, in N·m. */
   passes: z.array(z.number('type the torque').gt(0).max(10_000)).max(10).optional(),
+  /** Rows of a record as they were typed, each cell by its column. */
+  rows: z
+    .array(z.record(z.string().max(60), z.string().trim().max(60)))
+    .max(200)
+    .optional(),
   ambientC: z.number('type the room temperature').min(-30).max(60).optional(),
   /** It cannot be done or seen; the reason says why. */
   notPossible: z.boolean().default(false),

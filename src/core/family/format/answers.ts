@@ -81,6 +81,24 @@ const turn = z.strictObject({
 });
 
 /**
+ * Input field by the point whose readings (as a list, or their mean), the action whose value, or the fact of the job
+ * that it takes.
+ */
+const sources = z
+  .record(
+    z.string(),
+    z.strictObject({
+      point: reference.optional(),
+      action: reference.optional(),
+      job: z
+        .enum(['speed_rpm', 'flow_m3h', 'head_m', 'power_kw', 'liquid_temperature_c', 'viscosity_mm2_s'])
+        .optional(),
+      as: z.enum(['list', 'mean']).default('mean'),
+    }),
+  )
+  .default({});
+
+/**
  * A bench sum at its place: inputs from the file, and those that come from the job. `set` says what to set and asks
  * what was set; `judge` judges what was measured.
  */
@@ -91,23 +109,7 @@ const settingOf = (figure: Figure) =>
     sum: z.string(),
     title: z.string(),
     input: z.record(z.string(), figure(z.unknown())).default({}),
-    /**
-     * Input field by the point whose readings (as a list, or their mean), the action whose value, or the fact of the
-     * job that it takes.
-     */
-    from: z
-      .record(
-        z.string(),
-        z.strictObject({
-          point: reference.optional(),
-          action: reference.optional(),
-          job: z
-            .enum(['speed_rpm', 'flow_m3h', 'head_m', 'power_kw', 'liquid_temperature_c', 'viscosity_mm2_s'])
-            .optional(),
-          as: z.enum(['list', 'mean']).default('mean'),
-        }),
-      )
-      .default({}),
+    from: sources,
     /** The figure of the result that is wanted. */
     gives: z.string(),
     unit: z.string(),
@@ -115,6 +117,54 @@ const settingOf = (figure: Figure) =>
     window: openBandOf(figure).optional(),
     /** How far what was set may lie from what was asked. */
     tolerance: figure(z.number().positive()).optional(),
+  });
+
+const columnOf = (figure: Figure) =>
+  z.strictObject({
+    /** Its name in the sum that judges, where one does. */
+    id: z.string().regex(/^[a-z][a-z0-9_]*$/, 'lower-case words joined by low lines'),
+    title: z.string(),
+    unit: z.string().default(''),
+    /** Words to choose from; a number where none are given. */
+    choices: z.array(z.string()).min(2).optional(),
+    /** Within which every entry is right. */
+    window: openBandOf(figure).optional(),
+    /** What can be meant at all. */
+    plausible: bandOf(figure).optional(),
+  });
+
+/**
+ * A record of several figures: a leak test, a run-in log, a series of temperatures, a torque by nut, a ledger of shims.
+ * A sum may judge it, with the one row as its fields, or all rows as a list.
+ */
+const recordOf = (figure: Figure) =>
+  z.strictObject({
+    kind: z.literal('record'),
+    ask: z.string(),
+    columns: z.array(columnOf(figure)).min(1).max(8),
+    /** How many rows at least. */
+    least: figure(z.number().int().min(1).max(200)).default(1),
+    /** Rows as a good pump gives them; they must be right by the record's own windows and sum. */
+    example: z.array(z.record(z.string(), z.string())).min(1),
+    /** The rows by name, where each is a thing of its own, such as a nut; then there are as many as names. */
+    rows: z.array(z.string()).optional(),
+    judge: z
+      .strictObject({
+        sum: z.string(),
+        input: z.record(z.string(), figure(z.unknown())).default({}),
+        from: sources,
+        /** The field of the sum that takes all rows; without it the one row gives its fields. */
+        list: z.string().optional(),
+        /** The figure of the result that says how it is. */
+        gives: z.string(),
+        unit: z.string().default(''),
+        /** Words of the figure that are right. */
+        right: z.array(z.string()).optional(),
+        window: openBandOf(figure).optional(),
+      })
+      .optional(),
+    means,
+    wrong,
   });
 
 const heatOf = (figure: Figure) =>
@@ -140,5 +190,6 @@ export const answerOf = (figure: Figure) =>
     turn,
     settingOf(figure),
     heatOf(figure),
+    recordOf(figure),
     z.strictObject({ kind: z.literal('measure'), points: z.array(reference).min(1) }),
   ]);
