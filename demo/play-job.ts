@@ -200,6 +200,10 @@ async function judge({ act, job, tag, family, load }: Stage): Promise<void> {
     await act('marek', 'dispose', { tag, target: { findingId }, action: 'replace', reason: 'past use' });
   }
   const record = await load();
+  const looked = new Set(record.looks.map(({ ref }) => ref));
+  const unseen = family.parts.filter(({ critical, ref }) => critical && !looked.has(ref));
+  if (unseen.length)
+    await act('marek', 'look-at-parts', { tag, parts: unseen.map(({ ref }) => ({ partRef: ref, basedOn: 0 })) });
   for (const state of judgePoints({ family, readings: record.readings, phase: 'as-found' })) {
     if (state.verdict !== 'out' && state.verdict !== 'tight') continue;
     await act('marek', 'take-picture', {

@@ -264,6 +264,11 @@ export class CoreJob {
     const { tag } = this.record;
     const { dispose, seen } = this.script;
     this.measure('as-found');
+    const looked = this.family.parts.filter(({ critical, ref }) => critical && ref !== seen?.[0]);
+    if (looked.length) {
+      const rows = looked.map(({ ref }) => ({ partRef: ref, basedOn: 0 }));
+      this.act('Odile', ['look-at-parts', inspection.lookAtParts], null, { tag, parts: rows });
+    }
     for (const [pointId, [action, reason]] of Object.entries(dispose))
       this.act('Marek', ['dispose', inspection.dispose], null, {
         ...{ tag, target: { pointId }, action, reason, basedOn: 0 },

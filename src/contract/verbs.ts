@@ -24,6 +24,7 @@ import {
   findingId,
   holdJobInput,
   judgePointInput,
+  lookAtPartsInput,
   orderInput,
   photoId,
   quoteLineId,
@@ -272,6 +273,12 @@ const inspectionVerbs = {
     audience: ['inspector', 'coordinator'],
     input: judgePointInput,
     result: versioned.extend({ findingVersion: version }),
+  }),
+  'look-at-parts': verb({
+    about: 'Says of parts that they were looked at and nothing was seen on them.',
+    audience: ['technician', 'inspector'],
+    input: lookAtPartsInput,
+    result: versioned,
   }),
   'record-finding': verb({
     about: 'A visual finding on a part, with its picture and plain words for the customer.',

@@ -1,5 +1,5 @@
 // Each kind of row that a job consists of, as its table holds it: both ways side by side. Longer than most files,
-// because the two directions of all nineteen kinds are read together.
+// because the two directions of all twenty kinds are read together.
 import type { MySqlTable, AnyMySqlColumn } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
 import type { JobId, RowKind, RowOf, Signed } from '@/core/record';
@@ -54,6 +54,10 @@ const bench = {
   part: map<'part', typeof t.partAccounts>(t.partAccounts, {
     to: ({ ref, state, note, version, ...who }) => ({ partRef: ref, state, note, version, ...signedRow(who) }),
     from: (row) => ({ ref: row.partRef, state: row.state, note: row.note, version: row.version, ...signedOf(row) }),
+  }),
+  look: map<'look', typeof t.looks>(t.looks, {
+    to: ({ ref, seen, version, ...who }) => ({ partRef: ref, seen, version, ...signedRow(who) }),
+    from: (row) => ({ ref: row.partRef, seen: row.seen, version: row.version, ...signedOf(row) }),
   }),
   step: map<'step', typeof t.stepsDone>(t.stepsDone, {
     to: ({ second, ...row }) => ({

@@ -11,6 +11,7 @@ const copied: Readonly<Record<string, readonly string[]>> = {
   intakes: ['job_id'],
   events: ['job_id'],
   acknowledgements: ['job_id'],
+  looks: ['job_id'],
   part_accounts: ['job_id'],
   steps_done: ['job_id'],
   captures: ['job_id'],

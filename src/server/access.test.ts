@@ -39,6 +39,7 @@ const allowed: Readonly<Record<string, string>> = {
   'concede-readings': 'CIO',
   'read-gauge': 'TIO',
   'judge-point': 'CIO',
+  'look-at-parts': 'TIO',
   'record-finding': 'TIO',
   dispose: 'CIO',
   'draw-up-quote': 'CO',

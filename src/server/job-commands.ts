@@ -146,6 +146,7 @@ const benchCommands = {
   'record-readings': withFacts('record-readings', inspection.recordReadings, toolFacts),
   'concede-readings': withFacts('concede-readings', inspection.concedeReadings, toolFacts),
   'judge-point': plain('judge-point', inspection.judgePoint),
+  'look-at-parts': plain('look-at-parts', inspection.lookAtParts),
   'record-finding': plain('record-finding', inspection.recordFinding),
   dispose: plain('dispose', inspection.dispose),
 };

@@ -22,6 +22,7 @@ export function FoundSomething({
   const [words, setWords] = useState('');
   const [photoId, setPhotoId] = useState<PhotoId | null>(null);
   const seen = family.damage.filter((one) => one.part === ref);
+  const match = seen.find((one) => one.seen === words);
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     if (!(await run('record-finding', { tag: record.tag, partRef: ref, words, plain: '', photoId }))) return;
@@ -52,6 +53,11 @@ export function FoundSomething({
             </Button>
           ))}
         </div>
+      )}
+      {match && (
+        <p className="text-13">
+          Points to {match.points_to}.{match.usual && ` Usually: ${match.usual}.`}
+        </p>
       )}
       <TextField label="What is seen" required value={words} onChange={(event) => setWords(event.target.value)} />
       <PictureTaker

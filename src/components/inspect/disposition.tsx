@@ -24,12 +24,14 @@ interface Props {
   readonly target: { readonly pointId: string } | { readonly findingId: string };
   readonly reason: string;
   readonly current?: string | undefined;
+  /** What is usually done about it, from the damage catalogue. */
+  readonly usual?: string | null;
   /** Version of the disposition that stands; 0 for none. */
   readonly basedOn: number;
 }
 
 /** What is done about a finding, and why; the proposed reason can be changed before a choice. */
-export function DispositionForm({ tag, target, reason: proposed, current, basedOn }: Props) {
+export function DispositionForm({ tag, target, reason: proposed, current, usual, basedOn }: Props) {
   const { run, error, isBusy } = useAct();
   // Until it is changed by hand the reason follows the readings.
   const [typed, setTyped] = useState<string | null>(null);
@@ -51,6 +53,7 @@ export function DispositionForm({ tag, target, reason: proposed, current, basedO
             className={`min-h-12 rounded-[9px_8px_10px_7px] border px-3 ${current === action ? 'border-ink bg-ink text-onink' : 'border-quiet bg-sheet'}`}
           >
             {action}
+            {action === usual && current === undefined && <small className="ml-1 text-quiet">usual</small>}
           </button>
         ))}
       </div>

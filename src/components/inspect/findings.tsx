@@ -52,6 +52,7 @@ export function Findings({ view, isHere }: SheetProps) {
                   tag={record.tag}
                   target={{ findingId: finding.id }}
                   reason={finding.words}
+                  usual={finding.proposed}
                   current={finding.disposition?.action}
                   basedOn={finding.disposition?.version ?? 0}
                 />

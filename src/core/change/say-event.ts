@@ -7,6 +7,7 @@ const kindNames: Readonly<Record<RowKind, string>> = {
   intake: 'as received',
   acknowledgement: 'caution',
   part: 'part',
+  look: 'looked at',
   step: 'step',
   answer: 'answer',
   reading: 'reading',
@@ -41,6 +42,7 @@ const telling = [
   'revision',
 ] as const;
 const saying = [
+  'seen',
   'typed',
   'state',
   'words',

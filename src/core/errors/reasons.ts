@@ -79,6 +79,8 @@ const sentences = {
   'point-not-in-phase': ({ point, phase }: { point: string; phase: string }) => `${point} is not measured ${phase}.`,
   'place-twice': ({ point, place }: { point: string; place: string }) =>
     `${point} at ${place} stands twice in what was sent; send each place once.`,
+  'seen-already': ({ part, words }: { part: string; words: string }) =>
+    `${part}: “${words}” was found on it; nothing seen would contradict that.`,
   'part-twice': ({ part }: { part: string }) => `${part} stands twice in what was sent; send each part once.`,
   'line-twice': ({ line }: { line: string }) => `${line} is counted twice in what was sent; count each line once.`,
   'not-a-length': ({ sentence }: { sentence: string }) => sentence,

@@ -74,6 +74,15 @@ const unmeasured = ({ point, taken, wanted }: PointState): Missing =>
     ? missing('inspect', `point-${point.id}`, 'derived', { point: point.title })
     : missing('inspect', `point-${point.id}`, 'readings', { point: point.title, left: wanted - taken, of: wanted });
 
+/** Critical parts that came and that nobody has looked at. */
+function unlooked({ parts, looks }: JobRecord, family: Family): readonly Missing[] {
+  const here = new Set(parts.filter(({ state }) => state === 'present' || state === 'broken').map(({ ref }) => ref));
+  const seen = new Set(looks.map(({ ref }) => ref));
+  return family.parts
+    .filter(({ ref, critical }) => critical && here.has(ref) && !seen.has(ref))
+    .map(({ ref, name }) => missing('inspect', `look-${ref}`, 'unlooked', { part: name }));
+}
+
 const toQuote: Gate = (record, family) => {
   const states = judgePoints({ family, readings: record.readings, phase: 'as-found' });
   return states
@@ -95,6 +104,7 @@ const toQuote: Gate = (record, family) => {
         ),
       ];
     })
+    .concat(unlooked(record, family))
     .concat(
       record.findings
         .filter((finding) => finding.kind === 'visual' && !finding.disposition)

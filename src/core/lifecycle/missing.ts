@@ -16,6 +16,7 @@ const sentences = {
     `${point}: follows from two points that are not yet measured in full, or waive with a reason`,
   undisposed: ({ point, verdict }: { point: string; verdict: string }) =>
     `${point} is ${verdict} and has no disposition`,
+  unlooked: ({ part }: { part: string }) => `${part} has not been looked at`,
   'finding-undisposed': ({ finding }: { finding: string }) => `“${short(finding)}” has no disposition`,
   'no-quote': () => 'No quote has been drawn up',
   'no-line': () => 'The quote has no line',

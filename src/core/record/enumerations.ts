@@ -59,6 +59,10 @@ export type Cleaning = (typeof cleanings)[number];
 export const partStates = ['present', 'missing', 'broken', 'not fitted'] as const;
 export type PartState = (typeof partStates)[number];
 
+/** What the eye saw on a part. */
+export const sights = ['nothing', 'something'] as const;
+export type Sight = (typeof sights)[number];
+
 /** A point is judged twice: as the pump came, and as it leaves. */
 export const phases = ['as-found', 'as-left'] as const;
 export type Phase = (typeof phases)[number];

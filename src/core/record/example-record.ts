@@ -55,6 +55,7 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
       personName: 'Ines',
       at: '2026-11-20T09:00:00.000Z',
     })),
+    looks: [],
     parts: [],
     steps: [],
     answers: [],

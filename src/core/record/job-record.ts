@@ -29,6 +29,7 @@ import type {
   QuoteState,
   RunDecision,
   RunVerdict,
+  Sight,
   Station,
   StepPhase,
   StepState,
@@ -92,6 +93,13 @@ export interface PartAccount extends Signed {
   readonly ref: string;
   readonly state: PartState;
   readonly note: string;
+  readonly version: number;
+}
+
+/** A part that was looked at, and whether something was seen on it. */
+export interface Look extends Signed {
+  readonly ref: string;
+  readonly seen: Sight;
   readonly version: number;
 }
 
@@ -385,6 +393,7 @@ export interface JobRecord extends JobHead, RecordFrame {
   readonly intake: Intake;
   readonly acknowledgements: readonly Acknowledgement[];
   readonly parts: readonly PartAccount[];
+  readonly looks: readonly Look[];
   readonly steps: readonly StepDone[];
   readonly answers: readonly Answer[];
   readonly readings: readonly Reading[];

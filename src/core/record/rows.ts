@@ -10,6 +10,7 @@ import type {
   IssuedReport,
   JobHead,
   JobRecord,
+  Look,
   OrderLine,
   PartAccount,
   PhotoTaken,
@@ -30,6 +31,7 @@ export interface JobRows {
   readonly intake: Intake;
   readonly acknowledgement: Acknowledgement;
   readonly part: PartAccount;
+  readonly look: Look;
   readonly step: StepDone;
   readonly answer: Answer;
   readonly reading: Reading;
@@ -75,6 +77,7 @@ const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
   intake: single,
   acknowledgement: { key: (row) => row.caution, order: (row) => inTime(row, row.caution) },
   part: { key: (row) => row.ref, order: (row) => row.ref },
+  look: { key: (row) => row.ref, order: (row) => row.ref },
   step: { key: stepKey, order: (row) => inTime(row, stepKey(row)) },
   answer: { key: answerKey, order: (row) => inTime(row, answerKey(row)) },
   reading: { key: readingKey, order: readingKey },
@@ -102,6 +105,7 @@ export function emptyTables(): RowTables {
     intake: new Map(),
     acknowledgement: new Map(),
     part: new Map(),
+    look: new Map(),
     step: new Map(),
     answer: new Map(),
     reading: new Map(),
@@ -170,6 +174,7 @@ export function tablesOf(record: JobRecord): RowTables {
   put('intake', record.intake);
   for (const row of record.acknowledgements) put('acknowledgement', row);
   for (const row of record.parts) put('part', row);
+  for (const row of record.looks) put('look', row);
   for (const row of record.steps) put('step', row);
   for (const row of record.answers) put('answer', row);
   for (const row of record.readings) put('reading', row);
@@ -225,6 +230,7 @@ export function recordOf(tables: RowTables, frame: RecordFrame): JobRecord {
     intake,
     acknowledgements: orderedRows(tables, 'acknowledgement'),
     parts: orderedRows(tables, 'part'),
+    looks: orderedRows(tables, 'look'),
     steps: orderedRows(tables, 'step'),
     answers: orderedRows(tables, 'answer'),
     readings: orderedRows(tables, 'reading'),

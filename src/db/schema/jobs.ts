@@ -19,6 +19,7 @@ import {
   outcomes,
   partStates,
   phases,
+  sights,
   stations,
   stepPhases,
   stepStates,
@@ -128,6 +129,18 @@ export const partAccounts = mysqlTable(
     partRef: varchar('part_ref', { length: 60 }).notNull(),
     state: oneOf('state', partStates).notNull(),
     note: longText('note').notNull(),
+    version: int('version').notNull().default(1),
+    ...who,
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.partRef] })],
+);
+
+export const looks = mysqlTable(
+  'looks',
+  {
+    jobId: idOf<JobId>('job_id').notNull(),
+    partRef: varchar('part_ref', { length: 60 }).notNull(),
+    seen: oneOf('seen', sights).notNull(),
     version: int('version').notNull().default(1),
     ...who,
   },

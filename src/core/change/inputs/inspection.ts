@@ -37,6 +37,15 @@ export const judgePointInput = z.strictObject({
 });
 export type JudgePoint = z.output<typeof judgePointInput>;
 
+export const lookAtPartsInput = z.strictObject({
+  tag: tagField,
+  parts: z
+    .array(z.strictObject({ partRef: elementId, basedOn }))
+    .min(1, 'no part is given')
+    .max(200),
+});
+export type LookAtParts = z.output<typeof lookAtPartsInput>;
+
 export const recordFindingInput = z.strictObject({
   tag: tagField,
   partRef: elementId,

@@ -3,6 +3,7 @@ import { rebuildRound, type FindingId, type RowOf } from '../../record';
 import { put } from '../change';
 import { reason, refuse, requireStation, type Decider } from '../decision';
 import type { RecordFinding } from '../inputs';
+import { lookWithFinding } from './look-at-parts';
 
 /** A visual finding on a part, with its picture and plain words for the customer. */
 export const recordFinding: Decider<RecordFinding, { readonly findingId: FindingId }> = (
@@ -30,8 +31,9 @@ export const recordFinding: Decider<RecordFinding, { readonly findingId: Finding
       version: 1,
       ...who,
     },
-    ...{ proposed: null, verdict: null, overruledReason: null, waivedReason: null },
+    ...{ proposed: known?.usual ?? null, verdict: null, overruledReason: null, waivedReason: null },
     plain: plain || known?.plain || words,
   };
-  return { puts: [put('finding', row)], note: { partRef, words }, result: { findingId: id } };
+  const looked = phase === 'as-found' ? lookWithFinding(record.looks, partRef, who) : [];
+  return { puts: [put('finding', row), ...looked], note: { partRef, words }, result: { findingId: id } };
 };

@@ -13,6 +13,8 @@ export const partOf = (figure: Figure) =>
     class: z.enum(materialClasses),
     wears: z.boolean().default(false),
     soft: z.boolean().default(false),
+    /** Must be looked at before the inspection is done, and said of what was seen. */
+    critical: z.boolean().default(false),
     elastomer: z.string().optional(),
     /** The elastomer is chosen by job, for its liquid; `elastomer` is the usual one. */
     elastomer_by_job: z.boolean().default(false),

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { actions } from '../../record/enumerations';
 import { conditional, reference, type Figure } from './pieces';
 import { stepOf } from './steps';
 
@@ -34,6 +35,8 @@ export const damage = z.strictObject({
   seen: z.string(),
   part: reference,
   points_to: z.string(),
+  /** What is usually done about it. */
+  usual: z.enum(actions).optional(),
   plain: z.string(),
 });
 
