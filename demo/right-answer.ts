@@ -34,13 +34,20 @@ export interface RightAnswer {
   readonly wantsPhoto: boolean;
 }
 
+/** A figure that can be meant where the file says nothing of what is right. */
+function usualOf({ unit, plausible }: FormOf<'value'>): string {
+  const usual = unit === 'mm' ? 12 : 1.2;
+  if (!plausible || (usual >= plausible.min && usual <= plausible.max)) return unit === 'mm' ? '12.0' : '1.2';
+  return String(Number(((plausible.min + plausible.max) / 20).toPrecision(2)));
+}
+
 function valueOf(form: FormOf<'value'>, asked: Asked): string {
   const { should, found } = againstFor(asked);
   const right = form.should ?? should;
   if (right !== null) return String(right);
   const { min, max } = form.window ?? {};
   if (min !== undefined && max !== undefined) return String(Number(((min + max) / 2).toPrecision(5)));
-  return found?.typed ?? String(max ?? min ?? (form.unit === 'mm' ? '12.0' : '1.2'));
+  return found?.typed ?? String(max ?? min ?? usualOf(form));
 }
 
 function settingOf(form: FormOf<'setting'>, { record, family }: Asked): string {

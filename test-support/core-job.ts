@@ -4,6 +4,7 @@ import { bench, decide, inspection, lifecycle, parts, quote, receive, report, te
 import { verifyJob, type Decider, type Decision } from '@/core/change';
 import {
   actionTitle,
+  limitsOf,
   buildFamily,
   type Build,
   type Family,
@@ -249,12 +250,15 @@ export class CoreJob {
     const { tag } = this.record;
     const { found, left = {} } = this.script;
     const [own, end] = phase === 'as-found' ? [found, 'min' as const] : [left, 'max' as const];
-    for (const { id, measured, new_mm, places } of this.family.points) {
-      if (!new_mm || !measured.includes(phase) || (only && !only.includes(id))) continue;
+    for (const point of this.family.points) {
+      const { id, measured, derived, places } = point;
+      if (derived || !measured.includes(phase) || (only && !only.includes(id))) continue;
       if (standingReadings(this.record, this.family).some((one) => one.phase === phase && one.pointId === id)) continue;
-      const typed = own[id] ?? String(new_mm[end]);
+      const { min, max } = limitsOf(point).asNew;
+      const typed = own[id] ?? String((end === 'min' ? (min ?? max) : (max ?? min)) ?? 0);
       const entries = places.map((place) => ({
-        ...{ pointId: id, place: placeKey(place), typed, instrument: 'M-07', basedOn: 0 },
+        ...{ pointId: id, place: placeKey(place), typed, basedOn: 0 },
+        instrument: point.unit === 'mm' ? 'M-07' : null,
       }));
       this.act('Odile', ['record-readings', inspection.recordReadings], toolFacts, { tag, phase, entries });
     }

@@ -2,7 +2,7 @@
 
 import { present } from '@/core/present';
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
-import { readReading, sayTool, standingReadings, toolToOffer } from '@/core/bench';
+import { plausibleReading, readReading, sayTool, standingReadings, toolToOffer } from '@/core/bench';
 import { sayReason } from '@/core/errors';
 import { decimalsOf, drawSection, limitsOf, sayLimits, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
@@ -60,7 +60,7 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
     for (const { entries } of waiting.filter((one) => one.phase === phase))
       for (const entry of entries) {
         const point = family.points.find((one) => one.id === entry.pointId);
-        const read = point && readReading(entry.typed, point.unit);
+        const read = point && readReading(entry.typed, point.unit, leastOf(point));
         if (!point || !read?.ok) continue;
         const { value, typedUnit, typedDigits } = read;
         laid.set(`${entry.pointId} ${entry.place}`, {
@@ -80,6 +80,9 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
     return [...laid.values()];
   }, [record, family, phase, waiting, instruments, person.name]);
 }
+
+/** A difference may lie below nought. */
+const leastOf = (point: FamilyPoint) => Math.min(0, plausibleReading(point).min);
 
 function summaryOf(states: readonly PointState[]): string {
   const count = (verdict: string) => states.filter((state) => state.verdict === verdict).length;
@@ -330,7 +333,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   useEffect(() => field.current?.focus({ preventScroll: true }), []);
   const keep = async (basedOn: number, concession?: string) => {
     const said = isLength ? withLengthUnit(typed, view.lengthDisplay) : typed.trim();
-    const read = readReading(said, point.unit);
+    const read = readReading(said, point.unit, leastOf(point));
     if (!read.ok) return (setError(refused(sayReason(read.why))), false);
     const entries = [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }];
     const about = {

@@ -47,9 +47,11 @@ describe('a setting takes its inputs from the family and from the job', () => {
   test('the arc of a gear pump by the family’s own table: 700 mm²/s wants 1.3 times the base', () => {
     const family = buildFamily(loadFamily(f6));
     const setting = settingOf(family, 'clearance');
+    const { intake } = exampleRecord();
+    const pumped = exampleRecord({ intake: { ...intake, liquidTemperatureC: 60, viscosityMm2S: 700 } });
     // 0.1 mm · 1.3 = 0.13 mm; π · 132 mm · 0.13 / 2 mm = 26.955 mm
     expect(
-      (present(reckonSetting(setting, exampleRecord({}), family).outcome).result as { arc_mm: number }).arc_mm,
+      (present(reckonSetting(setting, pumped, family).outcome).result as { arc_mm: number }).arc_mm,
     ).toBeCloseTo(26.955, 3);
   });
 });
@@ -67,6 +69,7 @@ test('what the sum refuses is said in its words', () => {
   const setting = {
     ...settingOf(family, 'clearance'),
     input: { clearance_mm: 0.1, arc_mm: 3, pitch_mm: 2, mark_diameter_mm: 100 },
+    from: {},
   };
   expect(reckonSetting(setting, exampleRecord({}), family).waits).toContain('exactly one');
 });

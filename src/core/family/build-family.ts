@@ -97,6 +97,25 @@ function cutStep(step: Step, here: Here): readonly Step[] {
   return [{ ...step, parts: step.parts.filter(here.part), needs: step.needs.filter(here.part), actions }];
 }
 
+/** What comes after steps or actions that this build has not got does not wait for them. */
+function afterHere<Ordered extends { readonly id: string; readonly after?: string[] | undefined }>(
+  here: readonly Ordered[],
+  written: readonly { readonly id: string }[],
+): readonly Ordered[] {
+  const left = new Set(here.map(({ id }) => id));
+  const cut = new Set(written.map(({ id }) => id).filter((id) => !left.has(id)));
+  return here.map((one) => (one.after ? { ...one, after: one.after.filter((id) => !cut.has(id)) } : one));
+}
+
+/** The steps that a build has, each with the actions that it has, in their order. */
+function stepsHere(list: readonly Step[], written: readonly Step[], here: Here): readonly Step[] {
+  const asWritten = new Map(written.map((step) => [step.id, step.actions]));
+  const cut = list
+    .flatMap((step) => cutStep(step, here))
+    .map((step) => ({ ...step, actions: [...afterHere(step.actions, asWritten.get(step.id) ?? [])] }));
+  return afterHere(cut, written);
+}
+
 /** The kits that give something to a build, each with as many of a set's parts as the set has members. */
 function kitsOf(family: Family, here: (ref: string) => boolean, times: ReturnType<typeof timesOf>): Family['kits'] {
   const perOf = new Map(family.parts.map((part) => [part.ref, part.per]));
@@ -127,7 +146,10 @@ export function buildFamily(file: FamilyFile, build: Build = {}): Family {
   const repeating = { family, counts: whole.counts, parts: once, perOf: repeatingIds(cut) };
   const steps = (phase: 'teardown' | 'rebuild' | 'test', list: readonly Step[]) =>
     repeatSteps(
-      list.flatMap((step) => cutStep(step, { part: here, point: (id) => points.some((one) => one.id === id) })),
+      stepsHere(list, phase === 'test' ? file.written.test.steps : file.written[phase], {
+        part: here,
+        point: (id) => points.some((one) => one.id === id),
+      }),
       phase,
       repeating,
     );

@@ -135,7 +135,10 @@ describe('a whole job in its report', () => {
     expect(events.head_hash).toMatch(/^[0-9a-f]{64}$/);
   });
   test('a displacement pump has its slip instead', async () => {
-    const gear = { duty: { flowM3h: 16, headM: 60, speedRpm: 400 }, found: {}, dispose: {} };
+    const gear = {
+      ...{ duty: { flowM3h: 16, headM: 60, speedRpm: 400 }, found: {}, dispose: {} },
+      pumpedAt: { temperatureC: 60, viscosityMm2S: 700 },
+    };
     const [run] = (await new CoreJob(loadFamily(f6), gear).play()).tests;
     expect(run).toMatchObject({ kind: 'slip', grade: 'slip', curve: [] });
     // 820 cm³ · 400 · 60 / 10⁶ = 19.68 m³/h, of which 78 % are 15.35; 95 % of 16 are 15.2

@@ -82,6 +82,7 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
       duty: { flowM3h: 16, headM: 60, speedRpm: 400 },
       found: { 'pin-diameter': '25.90' },
       dispose: { 'pin-diameter': ['replace', 'scored'] },
+      pumpedAt: { temperatureC: 60, viscosityMm2S: 700 },
       captures: { 'lantern-place': '31.0' },
     },
   ],
@@ -126,8 +127,8 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
   ],
 ];
 
-const sideOf = ({ worst_mm, verdict }: AsBuilt['points'][number]['as_found']) =>
-  worst_mm === null ? verdict : `${worst_mm} ${verdict}`;
+const sideOf = ({ worst_mm, worst = null, verdict }: AsBuilt['points'][number]['as_found']) =>
+  (worst_mm ?? worst) === null ? verdict : `${worst_mm ?? worst} ${verdict}`;
 const maybe = (value: number | string | null, unit: string) => (value === null ? [] : [`${value}${unit}`]);
 
 /** A report as lines that a person can check against the family file; times, hashes and workings are left out. */

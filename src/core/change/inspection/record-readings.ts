@@ -24,9 +24,9 @@ const stationsFor: Readonly<Record<Phase, readonly Station[]>> = {
 
 /** Reads a value; refuses what cannot be read, and what cannot be meant: a minus, a size that is many times off. */
 function readTyped(typed: string, point: FamilyPoint): Extract<ReadingRead, { ok: true }> {
-  const read = readReading(typed, point.unit);
-  if (!read.ok) return refuse('bad-input', read.why, 'typed');
   const { min, max } = plausibleReading(point);
+  const read = readReading(typed, point.unit, Math.min(0, min));
+  if (!read.ok) return refuse('bad-input', read.why, 'typed');
   if (read.value < min || read.value > max)
     refuse('bad-input', reason('not-to-be-meant', { typed, unit: point.unit, min, max }), 'typed');
   return read;
