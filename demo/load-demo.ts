@@ -42,11 +42,12 @@ async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
   const gauges = [
     ['M-07', 'outside micrometer', 'mm', 0.0015, 0, 150, 41],
-    ['B-02', 'bore gauge', 'mm', 0.002, 10, 200, 73],
+    ['M-12', 'outside micrometer', 'mm', 0.003, 150, 300, 41],
+    ['B-02', 'bore gauge', 'mm', 0.002, 10, 250, 73],
     ['D-11', 'dial indicator', 'mm', 0.003, 0, 10, 120],
     ['C-04', 'vernier caliper', 'mm', 0.02, 0, 300, 15],
     ['T-03', 'depth gauge', 'mm', 0.02, 0, 300, 200],
-    ['F-01', 'feeler gauge', 'mm', 0.005, 0.03, 1, 310],
+    ['F-01', 'feeler gauge', 'mm', 0.005, 0, 1, 310],
     ['N-05', 'spring balance', 'N', 1, 2, 200, 96],
     ['G-08', 'pressure gauge', 'bar', 0.1, 0, 25, 58],
     ['W-02', 'torque wrench', 'N·m', 1, 10, 100, 133],

@@ -1,7 +1,7 @@
 import { present } from '@/core/present';
 import type { InputOf, ResultOf, Verb } from '@/contract';
 import { actionTitle, limitsOf, type Family, type FamilyPoint, type Step } from '@/core/family';
-import { standingReadings, workAt, workOf } from '@/core/bench';
+import { standingReadings, toolToOffer, workAt, workOf } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
 import { needsOf } from '@/core/parts';
 import {
@@ -122,16 +122,9 @@ async function clean({ act, family, tag, technician, pass }: Stage, share = 1): 
   pass(4);
 }
 
-const instruments: Readonly<Record<string, string>> = {
-  'outside micrometer': 'M-07',
-  'bore gauge': 'B-02',
-  'dial indicator': 'D-11',
-  'vernier caliper': 'C-04',
-  'depth gauge': 'T-03',
-};
-
-async function readingsOf(tag: string, point: FamilyPoint, phase: Phase) {
+async function readingsOf({ tag, tools }: Stage, point: FamilyPoint, phase: Phase) {
   const { unit, decimals, asNew, reuse } = limitsOf(point);
+  const kind = point.instrument === 'none' ? null : point.instrument;
   return Promise.all(
     point.places.map(async (place) => {
       const ask = {
@@ -147,7 +140,9 @@ async function readingsOf(tag: string, point: FamilyPoint, phase: Phase) {
         pointId: point.id,
         place: placeKey(place),
         typed,
-        instrument: instruments[point.instrument] ?? null,
+        instrument: kind
+          ? (toolToOffer(tools.tools, kind, { value: Number(typed), unit, day: tools.day })?.code ?? null)
+          : null,
         basedOn: 0,
       };
     }),
@@ -163,11 +158,8 @@ interface Measuring {
   readonly again?: JobRecord;
 }
 
-async function measure(
-  { act, family, tag, pass, load }: Stage,
-  phase: Phase,
-  { share = 1, only, again }: Measuring = {},
-): Promise<void> {
+async function measure(stage: Stage, phase: Phase, { share = 1, only, again }: Measuring = {}): Promise<void> {
+  const { act, family, tag, pass, load } = stage;
   const record = again ?? (await load());
   const isRead = (id: string) =>
     standingReadings(record, family).some((one) => one.phase === phase && one.pointId === id);
@@ -177,7 +169,7 @@ async function measure(
     .filter((point) => again || !isRead(point.id));
   if (!points.length) return;
   const entries = (
-    await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(tag, point, phase)))
+    await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(stage, point, phase)))
   ).flat();
   const version = (entry: (typeof entries)[number]) =>
     (again ? standingReadings(again, family) : []).find(

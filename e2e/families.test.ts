@@ -64,6 +64,8 @@ async function receive(family: Family, duty: object, elastomer: string): Promise
     equipmentNumber: '',
     duty,
     liquid: 'water',
+    liquidTemperatureC: 60,
+    viscosityMm2S: 700,
     cleaning: 'declaration',
     cleaningReference: 'CD-1',
     whyOut: 'lost flow',
@@ -165,6 +167,8 @@ describe.each([
   test('inspection at its own points, each place once', async () => {
     await open(page, `/jobs/${tag}`);
     expect(await gaugeAll(page)).toBe(placesOf(family, 'as-found'));
+    const critical = family.parts.filter((part) => part.critical);
+    for (const { name } of critical) await click(page, 'button', `Nothing seen on the ${name.toLowerCase()}`);
     await disposeAll(page, 'Inspection is done', 'replace');
     await pressMove(page, 'Inspection is done', 'Quote');
   });

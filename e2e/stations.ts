@@ -1,6 +1,6 @@
 import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
-import { stepsOf } from '@/core/bench';
+import { rowName, stepsOf } from '@/core/bench';
 import type { BenchPhase } from '@/core/record';
 import { demoPeople, type DemoPerson } from '../demo/people';
 import type { Family, FormOf, Step, StepAction } from '@/core/family';
@@ -30,7 +30,11 @@ const middle = ({ min, max }: { readonly min?: number | undefined; readonly max?
 function valueOf(form: FormOf<'value'>, { typed }: Bench): string {
   const found = form.agrees_with === undefined ? undefined : typed.get(form.agrees_with);
   if (form.should !== undefined) return String(form.should);
-  return form.window ? middle(form.window) : (found ?? (form.unit === 'mm' ? '12.0' : '1.2'));
+  if (form.window) return middle(form.window);
+  const usual = form.unit === 'mm' ? 12 : 1.2;
+  const { min, max } = form.plausible ?? { min: 0, max: usual };
+  const isMeant = usual >= min && usual <= max;
+  return found ?? (isMeant ? usual.toFixed(1) : String(Number(((min + max) / 20).toPrecision(2))));
 }
 
 /** The number that a setting or a temperature asks for, as the panel shows it; empty where it is none. */
@@ -59,6 +63,27 @@ async function typePasses(page: Page, { passes_pct = [], window_nm }: FormOf<'to
   for (const [i, pct] of passes_pct.entries()) {
     const field = await page.waitForSelector(`::-p-aria(pass ${i + 1}, ${pct} %)`);
     await present(field).type(String((Number(middle(window_nm)) * pct) / 100));
+  }
+}
+
+interface Cell {
+  readonly row: number;
+  readonly column: string;
+  readonly text: string;
+}
+
+/** Fills in a cell of a record; asks for one more row where there is none yet. */
+async function typeCell(page: Page, form: FormOf<'record'>, { row, column, text }: Cell): Promise<void> {
+  const title = present(form.columns.find((one) => one.id === column)).title;
+  const selector = `[aria-label="${title}, ${rowName(form, row)}"]`;
+  if (!(await page.$(selector))) await click(page, 'button', 'One more row');
+  const cell = present(await page.waitForSelector(selector));
+  const isChoice = await cell.evaluate((one) => one.tagName === 'SELECT');
+  if (isChoice) await page.select(selector, text);
+  else {
+    await scrollTo(cell);
+    await cell.click({ clickCount: 3 });
+    await cell.type(text);
   }
 }
 
@@ -99,6 +124,11 @@ async function answerAction(bench: Bench, { id, answer }: StepAction): Promise<v
       const asked = answer.mode === 'set' ? await askedOn(page, id) : '';
       return asked ? type(asked) : keep(page, id);
     }
+    case 'record': {
+      for (const [i, row] of answer.example.entries())
+        for (const [column, text] of Object.entries(row)) await typeCell(page, answer, { row: i, column, text });
+      return keep(page, id);
+    }
     default:
       return keep(page, id);
   }
@@ -111,6 +141,18 @@ async function chooseConsumable(page: Page, id: string): Promise<void> {
   if (choice) await press(choice);
 }
 
+/** Waits for an action to be shown; where it does not come, the page says why. */
+async function comesUp(page: Page, id: string): Promise<void> {
+  try {
+    await page.waitForSelector(`#action-${id}`);
+  } catch (error) {
+    const shown = await page.evaluate(() =>
+      document.querySelector('main')?.innerText.replace(/\s+/g, ' ').slice(0, 2000),
+    );
+    throw new Error(`${id} did not come up; the page says: ${shown}`, { cause: error });
+  }
+}
+
 /** Works through a phase on the screen, one action after the other as it comes up. */
 export async function workThrough(
   bench: Bench,
@@ -121,7 +163,7 @@ export async function workThrough(
   const { page } = bench;
   for (const step of stepsOf(family, bench.phase)) {
     for (const action of step.actions) {
-      await page.waitForSelector(`#action-${action.id}`);
+      await comesUp(page, action.id);
       await readCautions(page);
       await chooseConsumable(page, action.id);
       await before(action);

@@ -8,7 +8,10 @@ import { say } from './lib/say.mjs';
 
 const root = join(import.meta.dirname, '..');
 const folder = join(root, '.test-data');
-const only = process.argv.slice(2);
+// Names of checks; what stands behind `--` picks files of their tests by a part of the path.
+const asked = process.argv.slice(2);
+const files = asked.includes('--') ? asked.slice(asked.indexOf('--') + 1) : [];
+const only = asked.slice(0, asked.length - files.length).filter((name) => name !== '--');
 const tally = { passed: 0, failed: 0 };
 const wants = (/** @type {string} */ name) => only.length === 0 || only.includes(name);
 
@@ -72,6 +75,7 @@ async function jest(name, environment = {}, extra = []) {
       '--outputFile',
       report,
       '--testTimeout=300000',
+      ...(files.length ? ['--testPathPatterns', ...files] : []),
       ...extra,
     ],
     { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } },

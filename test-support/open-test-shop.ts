@@ -158,6 +158,10 @@ export async function openTestShop(name: string): Promise<TestShop> {
       intake: {
         ...receiving.intake,
         ...(job.duty && { duty: job.duty }),
+        ...(job.pumpedAt && {
+          liquidTemperatureC: job.pumpedAt.temperatureC,
+          viscosityMm2S: job.pumpedAt.viscosityMm2S,
+        }),
         ...(job.family?.elastomer && { elastomer: job.family.elastomer }),
       },
     });

@@ -40,6 +40,7 @@ test.each(builds)('$name goes from receiving to an issued report', async ({ fami
     at: 'return',
     part: 'released',
     duty: demo.duty,
+    pumpedAt: { temperatureC: 60, viscosityMm2S: 700 },
     family: {
       id: family.id,
       build,

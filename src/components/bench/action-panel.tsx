@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { againstFor, judgeAnswer, markAnswers, type ActionWork, type StepWork } from '@/core/bench';
+import { againstFor, judgeAnswer, markAnswers, readValue, type ActionWork, type StepWork } from '@/core/bench';
 import { actionTitle, type AnswerForm } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { sayReason } from '@/core/errors';
@@ -29,7 +29,7 @@ import type { EntryProps } from './entry';
 import { FoundSomething } from './found-something';
 import { Otherwise } from './otherwise';
 import { RecordEntry } from './record-entry';
-import { ToolChooser, useTool } from './tool-chooser';
+import { ToolChooser, unitOf, useTool } from './tool-chooser';
 import { commandOf, useEntry, type AnswerCommand } from './use-entry';
 
 interface Props extends SheetProps {
@@ -94,7 +94,8 @@ function keepWords(form: AnswerForm | undefined, typed: string): string {
   if (form.kind === 'measure') return 'Measured, go on';
   if (form.kind === 'setting' && form.mode === 'judge') return 'Seen, go on';
   const unit = form.kind === 'torque' ? ' N·m' : form.kind === 'heat' ? ' °C' : 'unit' in form ? ` ${form.unit}` : '';
-  return typed.trim() ? `Keep ${typed.trim()}${unit.trimEnd()} and go on` : 'Keep and go on';
+  const isBare = /^[-\d.,\s]+$/.test(typed);
+  return typed.trim() ? `Keep ${typed.trim()}${isBare ? unit.trimEnd() : ''} and go on` : 'Keep and go on';
 }
 
 /** What was found at teardown, and what is right, beside the entry. */
@@ -162,8 +163,8 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
   const [isChanging, setChanging] = useState(false);
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   const consumable = useConsumable({ action, step: work.step, view });
-  const typedValue = entry.typed.trim() ? Number(entry.typed.replace(',', '.')) : NaN;
-  const where = { action, view, value: Number.isFinite(typedValue) ? typedValue : null };
+  const read = readValue(entry.typed, unitOf(action));
+  const where = { action, view, value: read.ok ? read.value : null };
   const tool = useTool(where);
   const title = actionTitle(action);
   const [tried, setTried] = useState<AnswerCommand | null>(null);

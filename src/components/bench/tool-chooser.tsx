@@ -18,7 +18,8 @@ interface Where {
   readonly value: number | null;
 }
 
-const unitOf = ({ answer }: StepAction) =>
+/** The unit in which an action's value, and so its tool, is given. */
+export const unitOf = ({ answer }: Pick<StepAction, 'answer'>): string =>
   answer?.kind === 'torque' ? 'N·m' : answer?.kind === 'heat' ? '°C' : answer && 'unit' in answer ? answer.unit : '';
 
 /** A tool of the kind that an action asks for: the first that nothing speaks against, unless another is chosen. */

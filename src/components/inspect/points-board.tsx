@@ -81,6 +81,12 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
   }, [record, family, phase, waiting, instruments, person.name]);
 }
 
+/** About what a point measures, by which its gauge is offered before anything is typed. */
+function middleOf(point: FamilyPoint): number | null {
+  const { min, max } = limitsOf(point).asNew;
+  return min !== undefined && max !== undefined ? (min + max) / 2 : (min ?? max ?? null);
+}
+
 /** A difference may lie below nought. */
 const leastOf = (point: FamilyPoint) => Math.min(0, plausibleReading(point).min);
 
@@ -326,9 +332,11 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   const [typed, setTyped] = useDraft(`${tag}.${phase}.${point.id}.${place}`, reading?.typed ?? '');
   const gauges = gaugesFor(point, view.instruments);
   const isLength = point.unit === 'mm';
-  const use = { value: null, unit: point.unit, day: view.today };
+  const read = typed.trim() ? readReading(typed, point.unit, leastOf(point)) : null;
+  const use = { value: read?.ok ? read.value : middleOf(point), unit: point.unit, day: view.today };
   const offered = gauges[0] && toolToOffer(gauges, gauges[0].kind, use);
-  const [gauge, setGauge] = useState(reading?.instrument ?? offered?.code ?? '');
+  const [ownGauge, setGauge] = useState(reading?.instrument ?? null);
+  const gauge = ownGauge ?? offered?.code ?? '';
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus({ preventScroll: true }), []);
   const keep = async (basedOn: number, concession?: string) => {
