@@ -163,8 +163,8 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
   const [isChanging, setChanging] = useState(false);
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   const consumable = useConsumable({ action, step: work.step, view });
-  const read = readValue(entry.typed, unitOf(action));
-  const where = { action, view, value: read.ok ? read.value : null };
+  const typedValue = readValue(entry.typed, unitOf(action));
+  const where = { action, view, value: typedValue.ok ? typedValue.value : null };
   const tool = useTool(where);
   const title = actionTitle(action);
   const [tried, setTried] = useState<AnswerCommand | null>(null);
