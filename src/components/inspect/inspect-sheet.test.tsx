@@ -195,3 +195,63 @@ describe('what the eye sees', () => {
     );
   });
 });
+
+describe('each part is looked at', () => {
+  const came = (ref: string) => ({
+    ...{ ref, state: 'present' as const, note: '', version: 1 },
+    ...{ personId: null, personName: 'Odile', at: '2026-11-21T08:00:00.000Z' },
+  });
+  const looked = () => within(screen.getByRole('region', { name: 'Looked at' }));
+  test('nothing seen is said part by part; soft parts and parts that never came are not asked for', async () => {
+    const asked = answerFetch(() => done);
+    show({ parts: [came('shaft'), came('casing-gasket'), { ...came('impeller'), state: 'missing' }] });
+    expect(looked().getByText('0 of 1 parts')).toBeInTheDocument();
+    await userEvent.click(looked().getByRole('button', { name: 'Nothing seen on the shaft' }));
+    await waitFor(() =>
+      expect(asked[0]).toMatchObject({
+        path: '/api/act/look-at-parts',
+        body: { tag: 'P-0417', parts: [{ partRef: 'shaft', basedOn: 0 }] },
+      }),
+    );
+  });
+  test('what was said stays beside the part, with who said it', () => {
+    const { state: _state, note: _note, ...who } = came('shaft');
+    show({ parts: [came('shaft')], looks: [{ ...who, seen: 'nothing' }] });
+    expect(looked().getByText(/nothing seen, Odile/)).toBeInTheDocument();
+    expect(looked().queryByRole('button', { name: /^Nothing seen/ })).toBeNull();
+  });
+});
+
+describe('a gauge that is overdue', () => {
+  const refused = {
+    status: 422,
+    body: {
+      error: {
+        ...{ code: 'bad-input', what: 'B-02 was due.', kept: 'k', todo: 't' },
+        issues: [{ path: 'instrument', message: 'B-02 was due.' }],
+      },
+    },
+  };
+  test('is refused; an inspector may let its reading stand, with a reason', async () => {
+    const asked = answerFetch(({ path }) => (path.endsWith('concede-readings') ? done : refused));
+    show({}, { audiences: { 'concede-readings': ['coordinator'] } });
+    await userEvent.type(reading(), '100.35');
+    await keep();
+    await userEvent.click(await screen.findByRole('button', { name: 'Let “100.35” by B-02 stand, with a reason' }));
+    await userEvent.type(screen.getByLabelText('Why “100.35” by B-02 may stand'), 'checked on a ring gauge');
+    await userEvent.click(screen.getByRole('button', { name: 'Concede as Ines' }));
+    await waitFor(() => expect(asked).toHaveLength(2));
+    expect(asked[1]).toMatchObject({
+      path: '/api/act/concede-readings',
+      body: { reason: 'checked on a ring gauge', entries: [{ typed: '100.35', instrument: 'B-02' }] },
+    });
+  });
+  test('a technician is not offered that', async () => {
+    answerFetch(() => refused);
+    show({}, { audiences: { 'concede-readings': ['inspector'] } });
+    await userEvent.type(reading(), '100.35');
+    await keep();
+    expect(await screen.findByRole('alert')).toHaveTextContent('B-02 was due.');
+    expect(screen.queryByRole('button', { name: /^Let “100.35”/ })).toBeNull();
+  });
+});

@@ -45,7 +45,7 @@ function LookRow({ view, isHere, part }: RowProps) {
   const known = family.damage.filter((damage) => damage.part === part.ref);
   const found = record.findings.filter((one) => one.kind === 'visual' && one.partRef === part.ref);
   return (
-    <li id={`look-${part.ref}`} className="row space-y-1 py-2 first:border-0">
+    <li id={`look-${part.ref}`} className="row space-y-1 px-2 py-2 first:border-0">
       <p>
         <b>{part.name}</b>
         {part.critical && !look && <span className="text-jasper"> must be looked at</span>}{' '}
@@ -64,11 +64,12 @@ function LookRow({ view, isHere, part }: RowProps) {
           {!look && (
             <Button
               verb="look-at-parts"
+              aria-label={`Nothing seen on the ${part.name.toLowerCase()}`}
               className="min-h-12"
               disabled={isBusy}
               onClick={() => void run('look-at-parts', { tag: record.tag, parts: [{ partRef: part.ref, basedOn: 0 }] })}
             >
-              Nothing seen on the {part.name.toLowerCase()}
+              Nothing seen
             </Button>
           )}
           <FoundSomething view={view} parts={[part.ref]} />

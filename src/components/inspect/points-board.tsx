@@ -421,7 +421,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
             value={gauge}
             onChange={(event) => setGauge(event.target.value)}
             aria-label="Gauge"
-            className="field max-w-[190px]"
+            className="field max-w-[240px]"
           >
             {gauges.map((one) => (
               <option key={one.code} value={one.code}>

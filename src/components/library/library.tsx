@@ -50,7 +50,10 @@ function waysOfBuilding({ axes, sets, sizes }: FamilyCard): string {
     typeof count === 'number' ? [] : [`${count.least} to ${count.most} ${plural}`],
   );
   const sized = sizes.length > 1 ? [`${sizes.length} sizes`] : [];
-  const built = ways > 1 ? [`${ways} ways of building`] : [];
+  // Axes that hang on one another do not multiply.
+  const isIndependent = axes.every(({ when }) => !when);
+  const chosen = isIndependent ? `${ways} ways of building` : `${axes.length} choices of building`;
+  const built = ways > 1 ? [chosen] : [];
   return [...built, ...counted, ...sized].map((words) => `, ${words}`).join('');
 }
 
