@@ -42,7 +42,7 @@ test('a record says what it comes to as it is filled in, with its working', asyn
   expect(screen.queryByRole('status')).toBeNull();
   await userEvent.type(cell('End, row 1'), '295');
   // 1 L · 5 kPa / 101.325 kPa in ten minutes are 4.93 mL a minute.
-  expect(screen.getByRole('status')).toHaveTextContent('In order: tight.');
+  expect(await screen.findByRole('status')).toHaveTextContent('In order: tight.');
   await userEvent.clear(cell('End, row 1'));
   await userEvent.type(cell('End, row 1'), '290');
   expect(screen.getByRole('status')).toHaveTextContent('Leak test: leaks. Look for the place.');

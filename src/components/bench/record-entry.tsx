@@ -1,33 +1,11 @@
 'use client';
 
 import { Plus } from 'lucide-react';
-import { judgeRecord, reckonRecord, readRecord, rowName, sayFigure, type TypedRow } from '@/core/bench';
-import { sayReason } from '@/core/errors';
+import { rowName } from '@/core/bench';
 import type { FormOf } from '@/core/family';
+import { FetchedAtOnce } from '../ui/fetched-at-once';
 import { Button } from '../ui/form';
-import { Working } from '../ui/working';
 import type { EntryProps } from './entry';
-
-/** What the record comes to as it stands: its verdict by the sum, and the first thing that is not right. */
-function Verdict({ form, view, rows }: Pick<EntryProps<FormOf<'record'>>, 'form' | 'view'> & Rows) {
-  const { record, family } = view;
-  const read = readRecord(form, rows);
-  if (!read.ok) return null;
-  const { refused, wrong } = judgeRecord(form, rows, { record, family });
-  const fault = refused ?? wrong;
-  const reckoned = reckonRecord(form, read.rows, { record, family });
-  const outcome = reckoned && 'outcome' in reckoned ? reckoned.outcome : null;
-  return (
-    <p role="status" className={`font-semibold ${fault ? 'text-jasper' : 'text-moss'}`}>
-      {fault ? sayReason(fault) : outcome && form.judge ? `In order: ${sayFigure(outcome, form.judge)}.` : 'In order.'}{' '}
-      {outcome && <Working steps={outcome.working} of={form.ask} />}
-    </p>
-  );
-}
-
-interface Rows {
-  readonly rows: readonly TypedRow[];
-}
 
 /** A record filled in row by row: a leak test, a log, a torque by nut; the sum says at once what it comes to. */
 export function RecordEntry({ form, view, entry }: EntryProps<FormOf<'record'>>) {
@@ -93,7 +71,11 @@ export function RecordEntry({ form, view, entry }: EntryProps<FormOf<'record'>>)
           One more row
         </Button>
       )}
-      <Verdict form={form} view={view} rows={rows} />
+      <FetchedAtOnce
+        fetchIt={() => import('./record-verdict').then((module) => module.RecordVerdict)}
+        props={{ form, view, rows }}
+        waiting={null}
+      />
     </div>
   );
 }

@@ -1,12 +1,11 @@
 export { againstFor } from './against';
 export { benchVerdicts, stillStands } from './finding';
 export { judgeAnswer, markAnswers, turnGrades, type Against, type Judged } from './judge-answer';
-export { judgeRecord, readRecord, reckonRecord, rowName, type JudgedRecord, type TypedRow } from './judge-record';
-export { sayFigure } from './reckon-setting';
 export { isPlausible, plausibleBand, plausibleReading } from './plausible';
 export { readReading, type ReadingRead } from './read-reading';
 export { readValue, type ValueRead } from './read-value';
 export { findingAt, openedFrom, roundBefore, roundOfPoint, roundOfStep, standingReadings } from './rounds';
+export { rowName, type TypedRow } from './record-rows';
 export { sayTool, toolFault, toolKindOf, toolToOffer, type ToolUse } from './tools';
 export {
   findAction,

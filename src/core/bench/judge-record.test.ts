@@ -6,7 +6,8 @@ import { checkBuild } from '../family/closure';
 import { loadFamily, type FormOf } from '../family';
 import { present } from '../present';
 import { exampleRecord } from '../record/example-record';
-import { judgeRecord, readRecord, rowName, workOf } from '.';
+import { judgeRecord, readRecord } from './judge-record';
+import { rowName, workOf } from '.';
 
 type RecordForm = FormOf<'record'>;
 const file = loadFamily(f1);

@@ -6,15 +6,10 @@ import { findSum, SumRefusal, type Outcome } from '../sums';
 import type { Judged } from './judge-answer';
 import { readValue } from './read-value';
 import { sayFigure, takenFrom } from './reckon-setting';
+import { rowName, type TypedRow } from './record-rows';
 
 type RecordForm = FormOf<'record'>;
 type Column = RecordForm['columns'][number];
-export type TypedRow = Readonly<Record<string, string>>;
-
-/** What a row is called: by its name, or by its number. */
-export const rowName = ({ rows }: Pick<RecordForm, 'rows'>, index: number): string =>
-  rows?.[index] ?? `row ${index + 1}`;
-
 type CellRead = { readonly ok: true; readonly value: number | string } | { readonly ok: false; readonly why: Reason };
 
 function readCell(typed: string, column: Column, row: string): CellRead {

@@ -50,9 +50,10 @@ describe('a setting takes its inputs from the family and from the job', () => {
     const { intake } = exampleRecord();
     const pumped = exampleRecord({ intake: { ...intake, liquidTemperatureC: 60, viscosityMm2S: 700 } });
     // 0.1 mm · 1.3 = 0.13 mm; π · 132 mm · 0.13 / 2 mm = 26.955 mm
-    expect(
-      (present(reckonSetting(setting, pumped, family).outcome).result as { arc_mm: number }).arc_mm,
-    ).toBeCloseTo(26.955, 3);
+    expect((present(reckonSetting(setting, pumped, family).outcome).result as { arc_mm: number }).arc_mm).toBeCloseTo(
+      26.955,
+      3,
+    );
   });
 });
 test('what is not measured yet is named, not guessed', () => {

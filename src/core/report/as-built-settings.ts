@@ -1,4 +1,5 @@
-import { latestAnswer, reckonRecord, rowName, workOf } from '../bench';
+import { latestAnswer, rowName, workOf } from '../bench';
+import { reckonRecord } from '../bench/judge-record';
 import { reckonSetting } from '../bench/reckon-setting';
 import type { Family, FormOf, Step } from '../family';
 import { benchPhases, type Answer, type JobRecord, type RecordRow } from '../record';

@@ -1,5 +1,6 @@
 import type { Reason } from '../../errors';
-import { againstFor, judgeAnswer, judgeRecord, workAt, type Judged } from '../../bench';
+import { againstFor, judgeAnswer, workAt, type Judged } from '../../bench';
+import { judgeRecord } from '../../bench/judge-record';
 import { actionTitle, type AnswerForm } from '../../family';
 import type { Answer, AnswerData, BenchPhase, Station } from '../../record';
 import { put, type Put } from '../change';
