@@ -1,6 +1,6 @@
 'use client';
 
-import { drawSection, type Family, type StepAction } from '@/core/family';
+import { drawSection, noteSection, type Family, type StepAction } from '@/core/family';
 import { Section, type PartState } from '../signs/section';
 
 interface Props {
@@ -36,6 +36,8 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
           drawing={drawSection(family)}
           pins={{}}
           showsPins={false}
+          notes={noteSection(family, { lit, moves })}
+          names={Object.fromEntries(family.parts.map((part) => [part.ref, part.name]))}
           parts={states}
           onPickPart={onPickPart}
           title={title}

@@ -2,7 +2,7 @@
 
 import { present } from '@/core/present';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
-import type { SectionDrawing } from '@/core/family';
+import type { SectionArrow, SectionDrawing, SectionNotes } from '@/core/family';
 import { pebble } from './pebble';
 
 export type PinState = 'to do' | 'measured' | 'near' | 'out';
@@ -17,6 +17,9 @@ interface Props {
   /** Parts are picked by pointer and by keyboard: one stop for Tab, arrow keys along the shaft. */
   readonly onPickPart?: (ref: string) => void;
   readonly showsPins?: boolean;
+  /** Names on lit parts, and which way these move. */
+  readonly notes?: SectionNotes;
+  readonly names?: Readonly<Record<string, string>>;
   readonly title: string;
 }
 
@@ -42,6 +45,33 @@ const pinFill: Readonly<Record<PinState, string>> = {
   out: 'var(--jasper)',
 };
 
+/** An arrow along the shaft, or about it as seen from the drive end. */
+function Movement({ arrow }: { readonly arrow: SectionArrow }) {
+  const head = useId();
+  const line = { fill: 'none', stroke: 'var(--jasper)', strokeWidth: 3, markerEnd: `url(#${head})` };
+  return (
+    <g className="pointer-events-none" data-movement={arrow.kind}>
+      <defs>
+        <marker id={head} viewBox="0 0 10 10" refX={6} refY={5} markerWidth={5} markerHeight={5} orient="auto">
+          <path d="M0 0L10 5L0 10z" fill="var(--jasper)" />
+        </marker>
+      </defs>
+      {arrow.kind === 'along' ? (
+        <path d={`M${arrow.from.join(' ')}L${arrow.to.join(' ')}`} {...line} />
+      ) : (
+        <path
+          d={
+            arrow.isClockwise
+              ? `M${arrow.at[0] - 14} ${arrow.at[1] + 6}a15 13 0 1 1 28 0`
+              : `M${arrow.at[0] + 14} ${arrow.at[1] + 6}a15 13 0 1 0 -28 0`
+          }
+          {...line}
+        />
+      )}
+    </g>
+  );
+}
+
 /** Where an outline begins along the shaft. */
 const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
 
@@ -57,6 +87,8 @@ export function Section({
   onPick,
   onPickPart,
   showsPins = true,
+  notes,
+  names = {},
   title,
 }: Props) {
   const id = useId();
@@ -202,6 +234,26 @@ export function Section({
           </g>
         ))}
       </g>
+      {notes?.notes.map(({ part, x: atX, y: atY, labelX, labelY }) => (
+        <g key={part} className="pointer-events-none">
+          <line x1={atX} y1={atY} x2={labelX} y2={labelY} stroke="var(--ink)" strokeWidth={0.8} />
+          <circle cx={atX} cy={atY} r={2.2} fill="var(--ink)" />
+          <text
+            x={labelX}
+            y={labelY - 4}
+            textAnchor={drawing.isVertical ? 'start' : 'middle'}
+            fontSize={12}
+            fontWeight={700}
+            fill="var(--ink)"
+            stroke="var(--paper)"
+            strokeWidth={3}
+            paintOrder="stroke"
+          >
+            {names[part] ?? part}
+          </text>
+        </g>
+      ))}
+      {notes?.arrow && <Movement arrow={notes.arrow} />}
       {showsPins &&
         drawing.pins.map((pin) => {
           const state = pins[pin.id] ?? 'to do';

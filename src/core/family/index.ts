@@ -29,6 +29,7 @@ export {
   type SectionPin,
   type SectionShape,
 } from './section';
+export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } from './section-notes';
 export { buildFamily, cutToBuild } from './build-family';
 export { memberName } from './member';
 export { decimalsOf, limitsOf, sayLimits, type PointLimits } from './point-limits';

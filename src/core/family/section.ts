@@ -70,7 +70,7 @@ function inOrder(bodies: readonly SectionBody[]): readonly SectionBody[] {
 }
 
 /** How many the stacked set has in a family that is already built so, by the version that says it. */
-function stackedOf({ version, section, sets }: Drawn): number {
+export function stackedOf({ version, section, sets }: Drawn): number {
   const set = sets.find((one) => one.id === section.stack?.set);
   if (!set) return 1;
   return readBuild(version).counts?.[set.id] ?? (typeof set.count === 'number' ? set.count : set.count.usual);

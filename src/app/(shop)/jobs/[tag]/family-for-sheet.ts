@@ -14,8 +14,9 @@ const needed: Readonly<Record<Station, readonly Part[]>> = {
   parts: ['parts', 'rebuild'],
   // What was found at teardown is what some of rebuild must agree with.
   rebuild: ['parts', 'points', 'teardown', 'rebuild', 'section', 'damage'],
-  test: ['parts'],
-  report: ['points'],
+  // From which step a failed run opens the pump again, and to which round a reading as left belongs.
+  test: ['parts', 'rebuild'],
+  report: ['points', 'rebuild'],
   return: [],
 };
 

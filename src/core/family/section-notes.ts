@@ -1,0 +1,84 @@
+import type { SectionBody, StepAction } from './format';
+import { spreadLabels, stackedOf } from './section';
+import type { Drawn } from './section-drawing';
+import { stackStages } from './section-stages';
+
+/** A name beside a lit part, in the coordinates of the picture. */
+export interface SectionNote {
+  readonly part: string;
+  readonly x: number;
+  readonly y: number;
+  readonly labelX: number;
+  readonly labelY: number;
+}
+
+/** Which way the lit parts move: an arrow along the shaft, or about it as seen from the drive end. */
+export type SectionArrow =
+  | { readonly kind: 'along'; readonly from: readonly [number, number]; readonly to: readonly [number, number] }
+  | { readonly kind: 'around'; readonly at: readonly [number, number]; readonly isClockwise: boolean };
+
+export interface SectionNotes {
+  readonly notes: readonly SectionNote[];
+  readonly arrow: SectionArrow | null;
+}
+
+/** Names that fit beside each other over the drawing. */
+const mostNotes = 4;
+/** Room for a name along the shaft, and for the arrow beneath, in drawing millimetres. */
+const noteGap = 112;
+const arrowLength = 56;
+
+const middleOf = ({ x: [from, to] }: SectionBody) => (from + to) / 2;
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** Whether the drive end lies at the far end of the shaft line, by where the bodies of either side are drawn. */
+function isDriveFar(bodies: readonly SectionBody[]): boolean {
+  const places = (side: SectionBody['side']) => bodies.filter((body) => body.side === side).map(middleOf);
+  const [drive, wet] = [places('drive'), places('wet end')];
+  return !drive.length || !wet.length || mean(drive) > mean(wet);
+}
+
+function arrowOf(lit: readonly SectionBody[], moves: StepAction['moves'], place: Placing): SectionArrow | null {
+  const { y, isFar, put } = place;
+  if (moves === 'none' || !lit.length) return null;
+  const middle = mean(lit.map(middleOf));
+  if (moves === 'clockwise' || moves === 'anticlockwise')
+    return { kind: 'around', at: put(middle, y), isClockwise: moves === 'clockwise' };
+  const way = (moves === 'toward drive') === isFar ? 1 : -1;
+  const half = (way * arrowLength) / 2;
+  return { kind: 'along', from: put(middle - half, y), to: put(middle + half, y) };
+}
+
+interface Placing {
+  /** Beneath the drawing, where the arrow stands. */
+  readonly y: number;
+  readonly isFar: boolean;
+  /** From along the shaft and away from it to the picture. */
+  readonly put: (x: number, y: number) => readonly [number, number];
+}
+
+/**
+ * What is written on the section for one action: the names of the first parts that are lit, and which way they move.
+ * @param lit parts by their reference, the most important first
+ * @returns places in the picture; parts that are not drawn have no note
+ */
+export function noteSection(
+  family: Drawn,
+  { lit, moves }: { readonly lit: readonly string[]; readonly moves: StepAction['moves'] },
+): SectionNotes {
+  const { radius, lines, axis } = family.section;
+  const { bodies, length } = stackStages(family, stackedOf(family));
+  const put = (x: number, y: number) => (axis === 'vertical' ? ([y, length - x] as const) : ([x, y] as const));
+  const drawn = lit.slice(0, mostNotes).flatMap((part) => bodies.find((body) => body.part === part) ?? []);
+  const labels = spreadLabels(drawn.map(middleOf), { gap: noteGap, from: 40, to: length - 40 });
+  const labelY = -(radius + 22);
+  const notes = drawn.map((body, i): SectionNote => {
+    const line = -(lines[body.line]?.y ?? 0);
+    const at = body.half === 'bottom' ? line + body.r[1] : line - body.r[1];
+    const [x, y] = put(middleOf(body), at);
+    const [labelX, placedY] = put(labels[i] ?? middleOf(body), labelY);
+    return { part: body.part, x, y, labelX, labelY: placedY };
+  });
+  const place = { y: radius + 24, isFar: isDriveFar(bodies), put };
+  return { notes, arrow: arrowOf(drawn, moves, place) };
+}
