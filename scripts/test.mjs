@@ -56,9 +56,8 @@ async function checkAll(checks) {
  * A project of Jest; its tests are counted one by one, a suite that cannot run counts as one failure.
  * @param {string} name
  * @param {Readonly<Record<string, string>>} environment
- * @param {readonly string[]} extra further arguments of Jest
  */
-async function jest(name, environment = {}, extra = []) {
+async function jest(name, environment = {}) {
   if (!wants(name)) return;
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
@@ -76,7 +75,6 @@ async function jest(name, environment = {}, extra = []) {
       report,
       '--testTimeout=300000',
       ...(files.length ? ['--testPathPatterns', ...files] : []),
-      ...extra,
     ],
     { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } },
   );

@@ -72,6 +72,13 @@ export interface JobScript {
   readonly declines?: string;
 }
 
+/** An overhung pump whose front ring is worn out and renewed. */
+export const wornRing = {
+  duty: { flowM3h: 25, headM: 32, speedRpm: 2900 },
+  found: { 'ring-bore': '100.70' },
+  dispose: { 'ring-bore': ['replace', 'worn'] },
+} as const satisfies JobScript;
+
 /** What a pump that nothing ails answers at teardown, where it is not the first choice. */
 function plain({ answer }: StepAction): string | undefined {
   if (answer?.kind === 'mark') return 'one line';

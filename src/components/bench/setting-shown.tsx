@@ -6,6 +6,7 @@ import { sayWindow, type Family, type FormOf } from '@/core/family';
 import type { JobRecord } from '@/core/record';
 import { bearingHeatLimitsC, reckonBearingHeat, SumRefusal } from '@/core/sums';
 import { SumDrawing } from '../sums/drawings';
+import { stationHref } from '../job/view';
 import { Working } from '../ui/working';
 
 interface Props {
@@ -16,8 +17,24 @@ interface Props {
 
 /** The figure that a setting asks for, or judges, with this job's own numbers, its drawing and its working. */
 export function SettingShown({ form, record, family }: Props) {
-  const { outcome, waits } = useMemo(() => reckonSetting(form, record, family), [form, record, family]);
-  if (!outcome) return <p className="text-quiet">{waits}</p>;
+  const { outcome, waits, saidAt } = useMemo(() => reckonSetting(form, record, family), [form, record, family]);
+  if (!outcome)
+    return (
+      <p className="text-quiet">
+        {waits}
+        {saidAt && (
+          <>
+            {': '}
+            <a
+              className="min-h-12 content-center font-semibold underline"
+              href={stationHref(record, 'receive', saidAt)}
+            >
+              say it at receiving
+            </a>
+          </>
+        )}
+      </p>
+    );
   const taken = Object.entries(form.from).map(([field, from]) => [field, takenFrom(from, { record, family })]);
   return (
     <div>

@@ -13,8 +13,11 @@ import type { Entry } from './entry';
 /** Rows as they were kept on this device; none where they cannot be read any more. */
 function readRows(written: string): readonly TypedRow[] {
   if (!written) return [];
-  const read = rowsSchema.safeParse(JSON.parse(written));
-  return read.success ? read.data : [];
+  try {
+    return rowsSchema.parse(JSON.parse(written));
+  } catch {
+    return [];
+  }
 }
 const rowsSchema = z.array(z.record(z.string(), z.string()));
 

@@ -4,16 +4,10 @@ import { present } from '@/core/present';
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { plausibleReading, readReading, sayTool, standingReadings, toolToOffer } from '@/core/bench';
 import { sayReason } from '@/core/errors';
-import { decimalsOf, drawSection, limitsOf, sayLimits, type FamilyPoint } from '@/core/family';
+import { drawSection, limitsOf, middleOf, sayLimits, stepDecimals, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
 import { asId, placeKey, type Phase, type Place as MeasuringPlace, type Reading, type Tool } from '@/core/record';
-import {
-  decimalsOf as decimalsNeeded,
-  formatLength,
-  lengthUnit,
-  withLengthUnit,
-  type LengthDisplay,
-} from '@/core/units';
+import { decimalsOf, formatLength, lengthUnit, withLengthUnit, type LengthDisplay } from '@/core/units';
 import { act, type ActError } from '../act/act';
 import { tellChanged } from '../act/changes';
 import { useAct } from '../act/use-act';
@@ -79,12 +73,6 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
       }
     return [...laid.values()];
   }, [record, family, phase, waiting, instruments, person.name]);
-}
-
-/** About what a point measures, by which its gauge is offered before anything is typed. */
-function middleOf(point: FamilyPoint): number | null {
-  const { min, max } = limitsOf(point).asNew;
-  return min !== undefined && max !== undefined ? (min + max) / 2 : (min ?? max ?? null);
 }
 
 /** A difference may lie below nought. */
@@ -300,9 +288,9 @@ function limitWords(point: FamilyPoint, display: LengthDisplay): string {
     return `new ${asNew} · reuse ${reuse}`;
   }
   const limits = [point.new_mm?.min, point.new_mm?.max, point.reuse_mm?.min, point.reuse_mm?.max];
-  const digits = decimalsNeeded(
+  const digits = decimalsOf(
     limits.filter((one) => one !== undefined),
-    decimalsOf(point.resolution_mm),
+    stepDecimals(point.resolution_mm),
   );
   const say = (mm: number) => formatLength({ mm, digits, display });
   const reuse = [
@@ -332,7 +320,8 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   const [typed, setTyped] = useDraft(`${tag}.${phase}.${point.id}.${place}`, reading?.typed ?? '');
   const gauges = gaugesFor(point, view.instruments);
   const isLength = point.unit === 'mm';
-  const read = typed.trim() ? readReading(typed, point.unit, leastOf(point)) : null;
+  const said = isLength ? withLengthUnit(typed, view.lengthDisplay) : typed.trim();
+  const read = said ? readReading(said, point.unit, leastOf(point)) : null;
   const use = { value: read?.ok ? read.value : middleOf(point), unit: point.unit, day: view.today };
   const offered = gauges[0] && toolToOffer(gauges, gauges[0].kind, use);
   const [ownGauge, setGauge] = useState(reading?.instrument ?? null);
@@ -340,9 +329,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus({ preventScroll: true }), []);
   const keep = async (basedOn: number, concession?: string) => {
-    const said = isLength ? withLengthUnit(typed, view.lengthDisplay) : typed.trim();
-    const read = readReading(said, point.unit, leastOf(point));
-    if (!read.ok) return (setError(refused(sayReason(read.why))), false);
+    if (!read?.ok) return (setError(refused(read ? sayReason(read.why) : 'Nothing is typed yet.')), false);
     const entries = [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }];
     const about = {
       label: `${point.title}, ${sayPlace(place)}: ${typed}`,

@@ -242,7 +242,7 @@ export function Section({
             x={labelX}
             y={labelY - 4}
             textAnchor={drawing.isVertical ? 'start' : 'middle'}
-            fontSize={12}
+            fontSize={15}
             fontWeight={700}
             fill="var(--ink)"
             stroke="var(--paper)"

@@ -235,7 +235,7 @@ function Decide({ view, run: testRun }: { readonly view: JobView; readonly run: 
   const { run, error, isBusy } = useAct();
   const [reason, setReason] = useState('');
   const { rebuild } = view.family;
-  const [from, setFrom] = useState(rebuild[0]?.id ?? null);
+  const [from, setFrom] = useState<string | null>(null);
   const opened = openedFrom(view.family, from);
   const decide = (decision: RunDecision) =>
     run('decide-run', {
@@ -257,9 +257,10 @@ function Decide({ view, run: testRun }: { readonly view: JobView; readonly run: 
       <SelectField
         label="If it goes back: opened again from"
         value={from ?? ''}
-        onChange={(event) => setFrom(event.target.value)}
+        onChange={(event) => setFrom(event.target.value || null)}
         error={issueFor(error, 'reopenFrom')}
       >
+        <option value="">all of rebuild</option>
         {rebuild.map((step, i) => (
           <option key={step.id} value={step.id}>
             {i + 1}. {step.title}

@@ -1,7 +1,7 @@
 import f4 from '@families/f4-bore-hole.json';
-import { CoreJob, signerOf, toolFacts, noPin, type Person } from '../../../test-support/core-job';
+import { sayAnswer, signAs, workUntil } from '../../../test-support/bench-moves';
+import { CoreJob } from '../../../test-support/core-job';
 import { bench } from '../change';
-import { sayReason } from '../errors';
 import { buildFamily, loadFamily, type Step } from '../family';
 import { present } from '../present';
 import { nextAction, workOf } from '.';
@@ -16,47 +16,10 @@ const family = buildFamily(file, script.build);
 const stepOf = (phase: 'teardown' | 'rebuild', id: string): Step =>
   present(family[phase].find((step) => step.id === id));
 
-function said(
-  job: CoreJob,
-  phase: 'teardown' | 'rebuild',
-  actionId: string,
-  typed: string,
-  more: object = {},
-): string | null {
-  const work = workOf(job.record, job.family, phase);
-  const at = present(work.find((one) => one.actions.some(({ action }) => action.id === actionId)));
-  const own = at.actions.find(({ action }) => action.id === actionId);
-  const cautionsRead = [...at.step.cautions, ...(own?.action.cautions ?? [])];
-  const decided = job.decide('Odile', ['answer-action', bench.answerAction], toolFacts, {
-    ...{ tag: job.record.tag, phase, actionId, typed, photoId: null, consumable: '', tool: '', reason: '' },
-    ...{ notPossible: false, cautionsRead, basedOn: own?.stored?.version ?? 0 },
-    ...more,
-  });
-  if (decided.ok) {
-    job.take(decided.decision);
-    return null;
-  }
-  return decided.refusal.details.reason ? sayReason(decided.refusal.details.reason) : decided.refusal.code;
-}
-/** Works on until an action is next. */
-function until(job: CoreJob, phase: 'teardown' | 'rebuild', id: string): void {
-  for (;;) {
-    const at = nextAction(workOf(job.record, job.family, phase));
-    if (at?.action.action.id === id) return;
-    if (!at) {
-      const held = present(workOf(job.record, job.family, phase).find((one) => one.isHeld));
-      sign(job, held.step.id, 'Marek');
-      continue;
-    }
-    job.answer(phase, at.step.step, at.action.action);
-  }
-}
-function sign(job: CoreJob, stepId: string, who: Person): void {
-  const row = present(job.record.steps.findLast((one) => one.stepId === stepId));
-  job.act('Odile', ['sign-hold-point', bench.signHoldPoint], signerOf(who), {
-    ...{ tag: job.record.tag, stepId, basedOn: row.version, signer: noPin },
-  });
-}
+const said = (job: CoreJob, phase: 'teardown' | 'rebuild', actionId: string, typed: string, more: object = {}) =>
+  sayAnswer(job, { phase, actionId, typed, more });
+const until = workUntil;
+const sign = signAs;
 
 describe('its stages', () => {
   test('come off from the last to the first and go on from the first to the last, each a step of its own', () => {

@@ -1,10 +1,9 @@
 import f6 from '@families/f6-internal-gear.json';
-import { CoreJob, signerOf, toolFacts, noPin, type Person } from '../../../test-support/core-job';
+import { sayAnswer, signAs, workUntil } from '../../../test-support/bench-moves';
+import { CoreJob } from '../../../test-support/core-job';
 import { bench } from '../change';
-import { sayReason } from '../errors';
 import { buildFamily, loadFamily } from '../family';
-import { present } from '../present';
-import { nextAction, workOf } from '.';
+import type { BenchPhase, Tool } from '../record';
 
 /** An internal gear pump at the bench, in each of its builds, in the words that a technician gets for a wrong move. */
 const file = loadFamily(f6);
@@ -16,43 +15,11 @@ const scriptOf = (axes: Readonly<Record<string, string>>) =>
     ...{ pumpedAt: { temperatureC: 120, viscosityMm2S: 700 }, elastomer: 'FKM' },
   }) as const;
 const jobOf = (axes: Readonly<Record<string, string>>) => new CoreJob(file, scriptOf(axes));
-type Phase = 'teardown' | 'rebuild' | 'test';
 
-function said(job: CoreJob, phase: Phase, actionId: string, typed: string, more: object = {}): string | null {
-  const work = workOf(job.record, job.family, phase);
-  const at = present(work.find((one) => one.actions.some(({ action }) => action.id === actionId)));
-  const own = present(at.actions.find(({ action }) => action.id === actionId));
-  const decided = job.decide('Odile', ['answer-action', bench.answerAction], toolFacts, {
-    ...{ tag: job.record.tag, phase, actionId, typed, photoId: null, consumable: '', tool: '', reason: '' },
-    ...{ notPossible: false, basedOn: own.stored?.version ?? 0 },
-    cautionsRead: [...at.step.cautions, ...own.action.cautions],
-    ...more,
-  });
-  if (!decided.ok)
-    return decided.refusal.details.reason ? sayReason(decided.refusal.details.reason) : decided.refusal.code;
-  job.take(decided.decision);
-  return null;
-}
-function sign(job: CoreJob, stepId: string, who: Person): string | null {
-  const row = present(job.record.steps.findLast((one) => one.stepId === stepId));
-  const decided = job.decide('Odile', ['sign-hold-point', bench.signHoldPoint], signerOf(who), {
-    ...{ tag: job.record.tag, stepId, basedOn: row.version, signer: noPin },
-  });
-  if (!decided.ok) return decided.refusal.details.reason?.code ?? decided.refusal.code;
-  job.take(decided.decision);
-  return null;
-}
-/** Works on until an action is next; hold points are signed by another person. */
-function until(job: CoreJob, phase: Phase, id: string): void {
-  for (;;) {
-    const work = workOf(job.record, job.family, phase);
-    const at = nextAction(work);
-    if (at?.action.action.id === id) return;
-    if (at) job.answer(phase, at.step.step, at.action.action);
-    else if (sign(job, present(work.find((one) => one.isHeld)).step.id, 'Marek'))
-      throw new Error(`${id} is never next`);
-  }
-}
+const said = (job: CoreJob, phase: BenchPhase, actionId: string, typed: string, more: object = {}) =>
+  sayAnswer(job, { phase, actionId, typed, more });
+const until = workUntil;
+const sign = signAs;
 
 describe.each(variants)('%s', (variant) => {
   test('goes from receiving to an issued report', async () => {
@@ -177,6 +144,13 @@ describe('rebuild, each kind of wrong move once', () => {
   });
   test('a nut of the holder that was left slack', () => {
     until(job, 'rebuild', 'holder-torque');
+    const small: Tool = {
+      ...{ code: 'W-01', kind: 'torque wrench', unit: 'N·m', uncertainty: 0.2, rangeLow: 1, rangeHigh: 12 },
+      dueOn: '2027-06-01',
+    };
+    const even = { rows: Array.from({ length: 4 }, () => ({ torque: '21' })), tool: 'W-01' };
+    const tried = { phase: 'rebuild', actionId: 'holder-torque', typed: '', more: even, tools: [small] } as const;
+    expect(sayAnswer(job, tried)).toContain('21 N·m lies outside the range of W-01, 1 to 12 N·m');
     const rows = ['21', '21', '15', '21'].map((torque) => ({ torque }));
     expect(said(job, 'rebuild', 'holder-torque', '', { rows })).toBe(
       'Torque of nut 3: 15 N·m is outside 18 to 24 N·m. Uneven nuts tilt the seat.',

@@ -65,6 +65,16 @@ test('what is not measured yet is named, not guessed', () => {
   );
   expect([outcome, waits]).toEqual([null, 'waits for shaft fully up: depth from the inlet’s motor face']);
 });
+test('what only receiving can say leads there', () => {
+  const family = buildFamily(loadFamily(f6));
+  const setting = settingOf(family, 'clearance');
+  const { saidAt, waits } = reckonSetting(setting, exampleRecord({}), family);
+  expect([saidAt, waits]).toEqual(['liquid', 'waits for the viscosity of the liquid, the temperature of the liquid']);
+  const speed = { ...setting, from: { viscosity_mm2_s: { job: 'speed_rpm' as const, as: 'mean' as const } } };
+  const { intake } = exampleRecord();
+  const noDuty = exampleRecord({ intake: { ...intake, duty: null } });
+  expect(reckonSetting(speed, noDuty, family).saidAt).toBe('duty');
+});
 test('what the sum refuses is said in its words', () => {
   const family = buildFamily(loadFamily(f6));
   const setting = {
@@ -98,7 +108,7 @@ describe('a setting from a position that was kept', () => {
   });
   test('is not reckoned from another place, nor from words', () => {
     expect(reckoned(kept('teardown', 'secondary-count', 12))).toEqual({
-      ...{ setting, outcome: null, waits: `waits for ${sealLength}`, needsSolver: false },
+      ...{ setting, outcome: null, waits: `waits for ${sealLength}`, saidAt: null, needsSolver: false },
     });
     expect(reckoned(kept('rebuild', 'secondary-count-left', 12)).outcome).toBeNull();
     expect(reckoned(kept('teardown', 'seal-length', null)).outcome).toBeNull();

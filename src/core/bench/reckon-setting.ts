@@ -10,6 +10,8 @@ export interface ReckonedSetting {
   readonly setting: Setting;
   readonly outcome: Outcome<unknown> | null;
   readonly waits: string;
+  /** The place on the receiving sheet that says what it waits for; null where it waits for nothing of that. */
+  readonly saidAt: 'duty' | 'liquid' | null;
   /** The sum needs a solver, which no bench has: it is reckoned on the sums page, and holds no step up. */
   readonly needsSolver: boolean;
 }
@@ -52,6 +54,10 @@ const factNames: Readonly<Record<NonNullable<Setting['from'][string]['job']>, st
   viscosity_mm2_s: 'the viscosity of the liquid',
 };
 
+/** Where receiving writes a fact of the job down. */
+const saidAtOf = (fact: keyof typeof factNames) =>
+  fact === 'liquid_temperature_c' || fact === 'viscosity_mm2_s' ? ('liquid' as const) : ('duty' as const);
+
 function nameOf(from: Setting['from'][string], family: Family): string {
   if (from.job !== undefined) return factNames[from.job];
   const steps = [...family.teardown, ...family.rebuild];
@@ -83,9 +89,18 @@ export function reckonSetting(setting: Setting, record: JobRecord, family: Famil
   const taken = Object.entries(setting.from).map(
     ([field, from]) => [field, takenFrom(from, { record, family }), from] as const,
   );
-  const waiting = (waits: string, needsSolver = false) => ({ setting, outcome: null, waits, needsSolver });
-  const open = taken.filter(([, value]) => value === null).map(([, , from]) => nameOf(from, family));
-  if (open.length) return waiting(`waits for ${open.join(', ').toLowerCase()}`);
+  const waiting = (waits: string, needsSolver = false, saidAt: ReckonedSetting['saidAt'] = null) => ({
+    ...{ setting, outcome: null, waits, needsSolver, saidAt },
+  });
+  const open = taken.filter(([, value]) => value === null).map(([, , from]) => from);
+  if (open.length) {
+    const names = open
+      .map((from) => nameOf(from, family))
+      .join(', ')
+      .toLowerCase();
+    const { job } = open.find((from) => from.job !== undefined) ?? {};
+    return waiting(`waits for ${names}`, false, job === undefined ? null : saidAtOf(job));
+  }
   const sum = present(findSum(setting.sum));
   const read = sum.input.safeParse({
     ...setting.input,
@@ -94,7 +109,7 @@ export function reckonSetting(setting: Setting, record: JobRecord, family: Famil
   if (!read.success)
     return waiting(read.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; '));
   try {
-    return { setting, outcome: sum.compute(read.data), waits: '', needsSolver: false };
+    return { setting, outcome: sum.compute(read.data), waits: '', needsSolver: false, saidAt: null };
   } catch (error) {
     if (error instanceof SumRefusal) return waiting(error.message);
     if (sum.needsSolver) return waiting('is reckoned on the Sums page', true);

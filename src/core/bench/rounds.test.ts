@@ -1,5 +1,5 @@
 import f1 from '@families/f1-overhung.json';
-import { CoreJob } from '../../../test-support/core-job';
+import { CoreJob, wornRing } from '../../../test-support/core-job';
 import { loadFamily } from '../family';
 import { present } from '../present';
 import { exampleFinding, exampleReading } from '../record/example-record';
@@ -7,12 +7,7 @@ import type { JobRecord } from '../record';
 import { test as stand } from '../change';
 import { findingAt, openedFrom, standingReadings, workOf } from '.';
 
-const script = {
-  duty: { flowM3h: 25, headM: 32, speedRpm: 2900 },
-  found: { 'ring-bore': '100.70' },
-  dispose: { 'ring-bore': ['replace', 'worn'] },
-} as const;
-const job = () => new CoreJob(loadFamily(f1), script);
+const job = () => new CoreJob(loadFamily(f1), wornRing);
 
 describe('what is opened with a step', () => {
   const { family } = job();

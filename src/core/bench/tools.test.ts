@@ -1,5 +1,5 @@
 import f1 from '@families/f1-overhung.json';
-import { CoreJob, type Person } from '../../../test-support/core-job';
+import { CoreJob, wornRing, type Person } from '../../../test-support/core-job';
 import { bench, inspection } from '../change';
 import { sayReason, type Reason } from '../errors';
 import { loadFamily, type StepAction } from '../family';
@@ -80,12 +80,7 @@ test('a reading is read in the unit of its point', () => {
 });
 
 describe('everywhere that a value enters', () => {
-  const script = {
-    duty: { flowM3h: 25, headM: 32, speedRpm: 2900 },
-    found: { 'ring-bore': '100.70' },
-    dispose: { 'ring-bore': ['replace', 'worn'] },
-  } as const;
-  const job = () => new CoreJob(loadFamily(f1), script);
+  const job = () => new CoreJob(loadFamily(f1), wornRing);
   const wrenches = [
     tool({ rangeHigh: 400 }),
     tool({ code: 'W-09', dueOn: '2026-01-01' }),
@@ -141,6 +136,12 @@ describe('everywhere that a value enters', () => {
     expect(codeOf(read(gauge({ code: 'M-08' })))).toEqual(['unknown-instrument', 'instrument']);
     const late = { tools: [gauge({ dueOn: '2026-01-01' })], zone: 'UTC' };
     const conceding = { ...command, reason: 'checked against a gauge block this morning' };
+    const concede = (facts: typeof late, entries = [entry]) =>
+      played.decide('Marek', ['concede-readings', inspection.concedeReadings], facts, { ...conceding, entries });
+    expect(codeOf(concede({ ...late, tools: [gauge({})] }))).toEqual(['nothing-to-concede', 'reason']);
+    // Of two readings only the one whose gauge is late is conceded.
+    const both = concede(late, [entry, { ...entry, place: 'A:90' as never, instrument: null as never }]);
+    expect(both.ok && both.decision.after.readings.map(({ conceded }) => conceded)).toEqual([conceding.reason, null]);
     played.act('Marek', ['concede-readings', inspection.concedeReadings], late, conceding);
     expect(played.record.readings).toMatchObject([
       { conceded: 'checked against a gauge block this morning', personName: 'Marek', unit: 'mm', value: 100.36 },

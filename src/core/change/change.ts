@@ -10,7 +10,7 @@ import {
   type RowTables,
 } from '../record';
 
-interface PutOf<Kind extends RowKind> {
+export interface PutOf<Kind extends RowKind> {
   readonly put: Kind;
   readonly row: RowOf<Kind>;
 }

@@ -84,7 +84,16 @@ const readings: Attempt = (world, pick) => {
     return { pointId: point.id, place, typed, instrument: 'M-07', basedOn: theirs?.version ?? 0 };
   });
   const command = { tag, phase, entries } as const;
-  const tried = trying(world, 'record-readings', inspection.recordReadings, toolFacts, command);
+  // A gauge that is past its day is refused, unless somebody lets its reading stand.
+  const [gauge] = toolFacts.tools;
+  const late = { ...toolFacts, tools: gauge ? [{ ...gauge, dueOn: '2020-01-01' }] : [] };
+  const tried =
+    pick([
+      trying(world, 'record-readings', inspection.recordReadings, toolFacts, command),
+      trying(world, 'record-readings', inspection.recordReadings, late, command),
+      trying(world, 'concede-readings', inspection.concedeReadings, late, { ...command, reason: 'checked' }),
+    ]) ?? null;
+  if (!tried) return null;
   return {
     ...tried,
     readings: entries.map(({ pointId, place }) => ({ pointId: `${phase} ${pointId}`, place, typed })),
@@ -105,7 +114,9 @@ const answers: Attempt = (world, pick) => {
   const right = rightAnswer({ phase, step, action, record, family });
   const typed = pick([right.typed, right.typed, '0', 'no', 'somewhere']) ?? '';
   const photoId = right.wantsPhoto ? (pick(record.photos)?.id ?? null) : null;
-  return trying(world, 'answer-action', bench.answerAction, toolFacts, {
+  const isConceded = pick([false, false, false, true]) ?? false;
+  const verb = isConceded ? 'concede-answer' : 'answer-action';
+  return trying(world, verb, isConceded ? bench.concedeAnswer : bench.answerAction, toolFacts, {
     ...{
       tag,
       phase,
@@ -136,6 +147,22 @@ const backs: Attempt = (world, pick) => {
   if (!row) return null;
   const command = { tag, phase, stepId: row.stepId, reason: 'looked again', basedOn: row.version };
   return trying(world, 'open-again', bench.openAgain, null, command);
+};
+
+const deviating: Attempt = (world, pick) => {
+  const phase = pick(['teardown', 'rebuild', 'test'] as const) ?? 'teardown';
+  const step = pick(workOf(world.record, family, phase))?.step;
+  if (!step) return null;
+  const command = { tag, phase, stepId: step.id, reason: 'seized' };
+  return trying(world, 'allow-deviation', bench.allowDeviation, null, command);
+};
+
+const looking: Attempt = (world, pick) => {
+  const ref = pick(family.parts)?.ref;
+  if (ref === undefined) return null;
+  const basedOn = world.record.looks.find((one) => one.ref === ref)?.version ?? 0;
+  const command = { tag, parts: [{ partRef: ref, basedOn }] };
+  return trying(world, 'look-at-parts', inspection.lookAtParts, null, command);
 };
 
 const signing: Attempt = (world, pick) => {
@@ -297,7 +324,7 @@ const moving: Attempt = (world, pick) => {
 };
 
 const attempts: readonly Attempt[] = [
-  ...[readings, answers, backs, signing, receiving, accounts, cleaning, disposing],
+  ...[readings, answers, backs, signing, receiving, accounts, cleaning, disposing, deviating, looking],
   ...[quoting, answering, buying, testing, leaving, moving],
 ];
 /** Attempts that bring a job on at its station, so that sequences get beyond the first gates now and then. */
@@ -305,11 +332,11 @@ const usual: Readonly<Record<JobRecord['station'], readonly Attempt[]>> = {
   receive: [receiving, moving],
   teardown: [answers, answers, answers, backs, accounts, moving],
   clean: [cleaning, moving],
-  inspect: [readings, disposing, moving],
+  inspect: [readings, looking, disposing, moving],
   quote: [quoting],
   approve: [answering],
   parts: [buying, moving],
-  rebuild: [answers, answers, answers, backs, signing, readings, moving],
+  rebuild: [answers, answers, answers, backs, deviating, signing, readings, moving],
   test: [answers, backs, testing],
   report: [leaving],
   return: [leaving],

@@ -37,6 +37,9 @@ function saidWindow({ min, max }: OpenWindow, unit: string): string {
   return max === undefined ? `at least ${saidValue(min, unit)}` : `${saidValue(min, '')} to ${saidValue(max, unit)}`;
 }
 
+const saidRange = ({ min, max }: ToolRange, unit: string) =>
+  saidWindow({ min: min ?? undefined, max: max ?? undefined }, unit);
+
 /**
  * Why a command is refused: a code with its arguments, and the sentence that says it. Core decides by codes; the words
  * are made when an answer is read, by `sayReason`.
@@ -73,7 +76,7 @@ const sentences = {
   'tool-overdue': ({ tool, kind, dueOn }: { tool: string; kind: string; dueOn: string }) =>
     `${tool} (${kind}) was due on ${dueOn}: take another, or an inspector or the coordinator concedes it.`,
   'tool-out-of-range': ({ tool, value, unit, min, max }: { tool: string; value: number; unit: string } & ToolRange) =>
-    `${saidValue(value, unit)} lies outside the range of ${tool}, ${saidWindow({ min: min ?? undefined, max: max ?? undefined }, unit)}: take another, or an inspector or the coordinator concedes it.`,
+    `${saidValue(value, unit)} lies outside the range of ${tool}, ${saidRange({ min, max }, unit)}: take another, or an inspector or the coordinator concedes it.`,
   'unknown-finding': () => 'This finding is not of this job.',
   'unknown-line': () => 'This line is not in the draft.',
   'point-not-in-phase': ({ point, phase }: { point: string; phase: string }) => `${point} is not measured ${phase}.`,
@@ -131,6 +134,7 @@ const sentences = {
   'conceded-here': ({ phase }: { phase: string }) =>
     `At ${phase} only an inspector or the coordinator can say that something is not possible.`,
   'concession-needless': ({ ask }: { ask: string }) => `${ask}: this is right as it is and needs no concession.`,
+  'nothing-to-concede': () => 'Nothing speaks against the gauge: keep the reading without a concession.',
   'nothing-answered': ({ action }: { action: string }) => `“${action}” is not answered.`,
   'not-the-last-answer': ({ action }: { action: string }) =>
     `“${action}” is not the last thing that was answered here; open its step again, with a reason.`,

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { bearingHeat, findSum } from '../sums';
 import { pointsNamed } from './ask-family';
-import { limitsOf } from './point-limits';
+import { middleOf } from './point-limits';
 import { fault, type Faults } from './closure-fault';
 import type { AnswerForm, Family, FormOf, Setting } from './format';
 
@@ -12,8 +12,7 @@ function sampleOf(family: Family, from: Source): unknown {
   if (from.job !== undefined) return 50;
   const point = from.point === undefined ? undefined : pointsNamed(family, from.point)[0];
   if (!point) return from.action === undefined ? undefined : 10;
-  const { min, max } = limitsOf(point).asNew;
-  const middle = ((min ?? max ?? 10) + (max ?? min ?? 10)) / 2;
+  const middle = middleOf(point) ?? 10;
   return from.as === 'list' ? [middle, middle] : middle;
 }
 

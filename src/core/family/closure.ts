@@ -172,7 +172,9 @@ function checkPoint(point: FamilyPoint, i: number, family: Family): Faults {
   if (point.limits && !Object.values(point.limits.reuse ?? point.limits.new).length)
     faults.push(fault(`${path}.limits`, 'point-limits', `${point.id} has limits that are open on both sides`));
   const { asNew, reuse } = limitsOf(point);
-  if ((reuse.min ?? -Infinity) > (asNew.min ?? -Infinity) || (reuse.max ?? Infinity) < (asNew.max ?? Infinity))
+  const isPast =
+    (reuse.min ?? -Infinity) > (asNew.min ?? -Infinity) || (reuse.max ?? Infinity) < (asNew.max ?? Infinity);
+  if (!point.derived && isPast)
     faults.push(
       fault(
         `${path}.${point.limits ? 'limits' : 'reuse_mm'}`,

@@ -32,7 +32,7 @@ export {
 export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } from './section-notes';
 export { buildFamily, cutToBuild } from './build-family';
 export { memberName } from './member';
-export { decimalsOf, limitsOf, sayLimits, type PointLimits } from './point-limits';
+export { limitsOf, middleOf, sayLimits, stepDecimals, type PointLimits } from './point-limits';
 export { actionTitle, sayAsk, sayWindow } from './say-action';
 export {
   BuildError,

@@ -17,8 +17,8 @@ export interface PointLimits {
   readonly decimals: number;
 }
 
-/** Decimals that a step wants. @example decimalsOf(0.005) // 2 */
-export const decimalsOf = (resolution: number): number => Math.max(0, Math.round(-Math.log10(resolution)));
+/** Decimals that a step wants. @example stepDecimals(0.005) // 2 */
+export const stepDecimals = (resolution: number): number => Math.max(0, Math.round(-Math.log10(resolution)));
 
 /** The limits of a point, whichever way its file writes them. A derived clearance is given in mm as well. */
 export function limitsOf(point: FamilyPoint): PointLimits {
@@ -30,15 +30,21 @@ export function limitsOf(point: FamilyPoint): PointLimits {
       asNew: limits.new,
       reuse: limits.reuse ?? limits.new,
       resolution,
-      decimals: decimalsOf(resolution),
+      decimals: stepDecimals(resolution),
     };
   }
-  const common = { unit: 'mm' as const, resolution: resolution_mm, decimals: decimalsOf(resolution_mm) };
+  const common = { unit: 'mm' as const, resolution: resolution_mm, decimals: stepDecimals(resolution_mm) };
   if (derived) {
     const { min, max } = derived.design_um;
     return { ...common, asNew: { min: min / 1000, max: max / 1000 }, reuse: { max: derived.limit_um / 1000 } };
   }
   return { ...common, asNew: new_mm ?? {}, reuse: reuse_mm ?? {} };
+}
+
+/** About what a point measures when it is new; null where it has no limits. */
+export function middleOf(point: FamilyPoint): number | null {
+  const { min, max } = limitsOf(point).asNew;
+  return min !== undefined && max !== undefined ? (min + max) / 2 : (min ?? max ?? null);
 }
 
 /** Decimals that both ends of a band are written with, so that neither is rounded. */

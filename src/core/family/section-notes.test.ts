@@ -26,8 +26,8 @@ const drawn = (change: object = {}) =>
 
 test('a lit part is named over the drawing, with a line from its own outside', () => {
   const { notes, arrow } = noteSection(drawn(), { lit: ['coupling'], moves: 'none' });
-  // Its middle is at 270, its outside 40 above the shaft; the name keeps 40 from the end of the drawing.
-  expect(notes).toEqual([{ part: 'coupling', x: 270, y: -40, labelX: 260, labelY: -102 }]);
+  // Its middle is at 270, its outside 40 above the shaft; the name keeps 70 from the end of the drawing.
+  expect(notes).toEqual([{ part: 'coupling', x: 270, y: -40, labelX: 230, labelY: -102 }]);
   expect(arrow).toBeNull();
 });
 test('one below its own shaft line is pointed at from there', () => {
@@ -35,13 +35,13 @@ test('one below its own shaft line is pointed at from there', () => {
   // Its line lies 25 above the middle, its outside 20 below that line.
   expect(notes[0]).toMatchObject({ x: 40, y: -5 });
 });
-test('names of neighbours keep apart, parts that are not drawn have none, and there are four at most', () => {
+test('names of neighbours keep apart, parts that are not drawn have none, and there are three at most', () => {
   const { notes } = noteSection(drawn(), { lit: ['wheel', 'nut', 'gasket'], moves: 'none' });
   const [one, other] = notes.map(({ labelX }) => labelX).toSorted((a, b) => a - b);
   expect(notes).toHaveLength(2);
-  expect((other ?? 0) - (one ?? 0)).toBe(112);
+  expect((other ?? 0) - (one ?? 0)).toBe(150);
   const many = ['wheel', 'nut', 'coupling', 'idler', 'wheel'];
-  expect(noteSection(drawn(), { lit: many, moves: 'none' }).notes).toHaveLength(4);
+  expect(noteSection(drawn(), { lit: many, moves: 'none' }).notes).toHaveLength(3);
 });
 test('an arrow along the shaft points to the end that is meant, wherever that is drawn', () => {
   const along = (moves: 'toward drive' | 'toward wet end', change: object = {}) =>

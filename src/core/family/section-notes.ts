@@ -23,9 +23,9 @@ export interface SectionNotes {
 }
 
 /** Names that fit beside each other over the drawing. */
-const mostNotes = 4;
+const mostNotes = 3;
 /** Room for a name along the shaft, and for the arrow beneath, in drawing millimetres. */
-const noteGap = 112;
+const noteGap = 150;
 const arrowLength = 56;
 
 const middleOf = ({ x: [from, to] }: SectionBody) => (from + to) / 2;
@@ -70,7 +70,7 @@ export function noteSection(
   const { bodies, length } = stackStages(family, stackedOf(family));
   const put = (x: number, y: number) => (axis === 'vertical' ? ([y, length - x] as const) : ([x, y] as const));
   const drawn = lit.slice(0, mostNotes).flatMap((part) => bodies.find((body) => body.part === part) ?? []);
-  const labels = spreadLabels(drawn.map(middleOf), { gap: noteGap, from: 40, to: length - 40 });
+  const labels = spreadLabels(drawn.map(middleOf), { gap: noteGap, from: 70, to: length - 70 });
   const labelY = -(radius + 22);
   const notes = drawn.map((body, i): SectionNote => {
     const line = -(lines[body.line]?.y ?? 0);

@@ -1,5 +1,5 @@
 import { present } from '../present';
-import { decimalsOf, limitsOf, sayLimits, type Family, type FamilyPoint, type PointLimits } from '../family';
+import { stepDecimals, limitsOf, sayLimits, type Family, type FamilyPoint, type PointLimits } from '../family';
 import { placeKey, type Phase, type Reading } from '../record';
 import {
   bearingBoreLowerUm,
@@ -60,7 +60,7 @@ function stripOf(
 }
 
 function reasonFor(point: FamilyPoint, result: ReadingsResult): string {
-  const digits = decimalsOf(point.resolution_mm);
+  const digits = stepDecimals(point.resolution_mm);
   const low = point.reuse_mm?.min;
   const high = point.reuse_mm?.max;
   const worst = result.worst_mm.toFixed(digits + 1).replace(/0$/, '');

@@ -1,6 +1,8 @@
 import f1 from '@families/f1-overhung.json';
+import { CoreJob, wornRing } from '../../../test-support/core-job';
 import { checkBuild } from '../family/closure';
 import { buildFamily, limitsOf, loadFamily, sayLimits, type FamilyPoint } from '../family';
+import { asksOf } from '../lifecycle';
 import { present } from '../present';
 import { exampleReading } from '../record/example-record';
 import { judgeQuantity } from './judge-quantity';
@@ -68,6 +70,13 @@ describe('a point of another quantity', () => {
     expect(plainSentence(state(2))).toBe(
       'The insulation of the winding is worn out: 2.0 MΩ where at least 5.0 MΩ is allowed.',
     ));
+  test('waits for no length that a sum could give', () => {
+    const { record, family } = new CoreJob(file, wornRing).playTo('inspect');
+    const points = [...family.points, point];
+    const asks = asksOf(record, { ...family, points });
+    expect(asks.length).toBeGreaterThan(0);
+    expect(asks.every(({ label, unit }) => unit === 'mm' && !label.startsWith(point.title))).toBe(true);
+  });
   test('without limits in its unit, open to both sides, or new past reuse, a file is not closed', () => {
     const faults = (change: object) => {
       const built = buildFamily(file);

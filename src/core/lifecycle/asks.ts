@@ -30,7 +30,7 @@ function askedReadings({
   );
   const station: Station = phase === 'as-found' ? 'inspect' : 'rebuild';
   return family.points
-    .filter((point) => point.measured.includes(phase))
+    .filter((point) => point.measured.includes(phase) && point.unit === 'mm')
     .flatMap((point) =>
       point.places.map((place) => ({
         kind: 'reading' as const,

@@ -1,5 +1,5 @@
 import f1 from '@families/f1-overhung.json';
-import { CoreJob } from '../../../test-support/core-job';
+import { CoreJob, wornRing } from '../../../test-support/core-job';
 import { loadFamily } from '../family';
 import { present } from '../present';
 import { exampleDisposition, exampleFinding, exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
@@ -8,12 +8,7 @@ import { gateFor, type EventKind } from '.';
 
 /** Each thing that keeps a gate shut, whole: its code, what it is about, and the place on the sheet that opens it. */
 const file = loadFamily(f1);
-const script = {
-  duty: { flowM3h: 25, headM: 32, speedRpm: 2900 },
-  found: { 'ring-bore': '100.70' },
-  dispose: { 'ring-bore': ['replace', 'worn'] },
-} as const;
-const job = () => new CoreJob(file, script);
+const job = () => new CoreJob(file, wornRing);
 const { family } = job();
 const gate = (event: EventKind, record: JobRecord) => gateFor(event, record, family);
 const line = (station: Station, anchor: string, code: string, about?: object) => ({ station, anchor, code, about });

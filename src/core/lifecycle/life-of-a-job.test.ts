@@ -1,5 +1,5 @@
 import f1 from '@families/f1-overhung.json';
-import { CoreJob } from '../../../test-support/core-job';
+import { CoreJob, wornRing } from '../../../test-support/core-job';
 import { buildFamily, loadFamily } from '../family';
 import { present } from '../present';
 import type { JobRecord } from '../record';
@@ -11,12 +11,7 @@ import { asksOf, gateFor, sayMissing, searchTextOf, standingOf, type EventKind, 
  */
 const file = loadFamily(f1);
 const family = buildFamily(file, {});
-const script = {
-  duty: { flowM3h: 25, headM: 32, speedRpm: 2900 },
-  found: { 'ring-bore': '100.70' },
-  dispose: { 'ring-bore': ['replace', 'worn'] },
-} as const;
-const job = () => new CoreJob(file, script);
+const job = () => new CoreJob(file, wornRing);
 const standing = ({ record }: { readonly record: JobRecord }) => standingOf(record, family);
 const remaining = (change: Partial<Standing['remaining']> = {}): Standing['remaining'] => ({
   ...{ benchMinutesBeforeAnswer: 0, answerAwaited: false, partsLeadDays: 0, partsDueOn: null },

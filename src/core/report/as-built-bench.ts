@@ -58,7 +58,9 @@ function answerDeviation(answer: Answer, family: Family): string | null {
   const title = found ? `${found.step.title}, ${found.action.title ?? found.action.do[0] ?? ''}` : answer.actionId;
   const because = answer.data.reason ?? '';
   if (answer.state === 'not possible') return `Not possible, by ${answer.personName}: ${title}. ${because}`;
-  return answer.conceded ? `Conceded by ${answer.personName}: ${title}, ${answer.typed}. ${because}` : null;
+  const { tool } = answer.data;
+  const said = [answer.typed, tool && `by ${tool}`].filter(Boolean).join(' ');
+  return answer.conceded ? `Conceded by ${answer.personName}: ${title}, ${said}. ${because}` : null;
 }
 
 function stepDeviations(row: StepDone, family: Family): readonly string[] {

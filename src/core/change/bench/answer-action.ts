@@ -164,8 +164,7 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   if (form?.kind === 'measure') checkMeasured(form, given);
   if (form?.kind === 'torque') checkPasses(form, command);
   checkConsumable(action, step, asked);
-  const { value, unit } = judged;
-  const tool = checkTool(action, { code: command.tool, value, unit }, given);
+  const tool = checkTool(action, { code: command.tool, judged }, given);
   const conceded = settleWrong(asked, { judged, tool }, isConceding);
   if (conceded && !command.reason) refuse('bad-input', reason('concession-reason'), 'reason');
   const data = { ...dataOf(asked, figure), ...(judged.rows && { rows: judged.rows }) };

@@ -1,6 +1,6 @@
 import f1 from '@families/f1-overhung.json';
 import f4 from '@families/f4-bore-hole.json';
-import { CoreJob, toolFacts, noPin, signerOf, type Person } from '../../../../test-support/core-job';
+import { CoreJob, toolFacts, wornRing, noPin, signerOf, type Person } from '../../../../test-support/core-job';
 import { nextAction, workOf } from '../../bench';
 import { sayReason, type DomainError } from '../../errors';
 import { loadFamily } from '../../family';
@@ -9,10 +9,7 @@ import type { BenchPhase } from '../../record';
 import { bench } from '..';
 
 const water = { flowM3h: 25, headM: 32, speedRpm: 2900 };
-const overhung = () =>
-  new CoreJob(loadFamily(f1), {
-    ...{ duty: water, found: { 'ring-bore': '100.70' }, dispose: { 'ring-bore': ['replace', 'worn'] } },
-  });
+const overhung = () => new CoreJob(loadFamily(f1), wornRing);
 
 interface Sent {
   readonly typed?: string;
@@ -149,7 +146,7 @@ describe('three truths', () => {
     expect(answer(job, 'Ines', 'teardown', 'nut-hand', { typed: 'right', basedOn: 1 })).toBe('changed-meanwhile'));
   test('at rebuild it is what should be that must be left, whatever was found', () => {
     const wrong = new CoreJob(loadFamily(f1), {
-      ...{ duty: water, found: { 'ring-bore': '100.70' }, dispose: { 'ring-bore': ['replace', 'worn'] } },
+      ...wornRing,
       captures: { 'nut-hand': 'right' },
     }).playTo('rebuild');
     const steps = wrong.family.rebuild;

@@ -1,19 +1,14 @@
 import f1 from '@families/f1-overhung.json';
-import { CoreJob } from '../../../../test-support/core-job';
+import { CoreJob, wornRing } from '../../../../test-support/core-job';
 import { loadFamily } from '../../family';
 import { gateFor, sayMissing } from '../../lifecycle';
 import { inspection } from '..';
 
-const script = {
-  duty: { flowM3h: 25, headM: 32, speedRpm: 2900 },
-  found: { 'ring-bore': '100.70' },
-  dispose: { 'ring-bore': ['replace', 'worn'] },
-} as const;
 const file = loadFamily(f1);
 const parts = file.written.parts.map((part) => ({ ...part, critical: part.ref === 'shaft' }));
 const critical = { ...file, written: { ...file.written, parts } };
 const inspecting = () => {
-  const job = new CoreJob(critical, script).playTo('inspect');
+  const job = new CoreJob(critical, wornRing).playTo('inspect');
   job.measure('as-found');
   return job;
 };
@@ -69,11 +64,11 @@ test('a part that never came needs no look; an unknown part, a part twice, anoth
   ).not.toContain('unlooked');
   expect(refusal(look(job, 'no-such'))).toBe('unknown-part');
   expect(refusal(look(job, 'shaft', 'shaft'))).toBe('part-twice');
-  expect(refusal(look(new CoreJob(critical, script), 'shaft'))).toBe('other-station');
+  expect(refusal(look(new CoreJob(critical, wornRing), 'shaft'))).toBe('other-station');
 });
 test('a finding from the catalogue proposes what is usually done about it', () => {
   const damage = file.written.damage.map((one, i) => (i === 0 ? { ...one, usual: 'rework' as const } : one));
-  const job = new CoreJob({ ...file, written: { ...file.written, damage } }, script).playTo('inspect');
+  const job = new CoreJob({ ...file, written: { ...file.written, damage } }, wornRing).playTo('inspect');
   const [known] = job.family.damage;
   find(job, known?.part ?? '', known?.seen ?? '');
   find(job, known?.part ?? '', 'something else');

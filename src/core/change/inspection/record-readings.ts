@@ -9,7 +9,7 @@ import {
 import type { Family, FamilyPoint } from '../../family';
 import { dayInZone } from '../../lifecycle/answer-line';
 import { placeKey, type Phase, type Reading, type Station, type Tool } from '../../record';
-import { put, type Put } from '../change';
+import { put, type PutOf } from '../change';
 import { firstTwice, reason, refuse, refuseChanged, requireStation, type Decider, type Given } from '../decision';
 import type { ConcedeReadings, RecordReadings } from '../inputs';
 import { findTool, type ToolFacts } from '../use-tool';
@@ -54,15 +54,21 @@ function checkVersion(entry: Entry, theirs: Reading | undefined): void {
   refuseChanged(theirs, entry, why);
 }
 
+interface Gauged {
+  readonly gauge: Tool | null;
+  /** Why the reading stands though something speaks against its gauge; null where nothing does. */
+  readonly conceded: string | null;
+}
+
 /** The gauge of an entry; refused where something speaks against it and nobody concedes that. */
-function gaugeOf(entry: Entry, { value, unit }: Pick<Reading, 'value' | 'unit'>, asked: Asked): Tool | null {
+function gaugeOf(entry: Entry, { value, unit }: Pick<Reading, 'value' | 'unit'>, asked: Asked): Gauged {
   const { given, concession } = asked;
   const { facts, who } = given;
   const gauge = findTool(entry.instrument ?? '', facts, 'instrument');
   const day = dayInZone(who.at, facts.zone);
   const fault = gauge && toolFault(gauge, { value, unit, day });
   if (fault && concession === null) refuse('bad-input', fault, 'instrument');
-  return gauge;
+  return { gauge, conceded: fault && concession };
 }
 
 interface Asked {
@@ -72,8 +78,8 @@ interface Asked {
   readonly concession: string | null;
 }
 
-function putReading(entry: Entry, asked: Asked): Put {
-  const { given, phase, concession } = asked;
+function putReading(entry: Entry, asked: Asked): PutOf<'reading'> {
+  const { given, phase } = asked;
   const { record, family, who } = given;
   const { pointId, place, typed, basedOn } = entry;
   const point = findPlace(entry, family, phase);
@@ -83,13 +89,13 @@ function putReading(entry: Entry, asked: Asked): Put {
     (one) => one.phase === phase && one.pointId === pointId && one.place === place,
   );
   checkVersion(entry, theirs);
-  const gauge = gaugeOf(entry, { value, unit }, asked);
+  const { gauge, conceded } = gaugeOf(entry, { value, unit }, asked);
   return put('reading', {
     ...{ phase, pointId, place, value, unit, typed, typedUnit, typedDigits, ...who },
     round: theirs?.round ?? roundOfPoint(record, family, phase)(pointId),
     instrument: gauge?.code ?? null,
     uncertainty: gauge?.uncertainty ?? null,
-    conceded: concession,
+    conceded,
     version: basedOn + 1,
   });
 }
@@ -102,6 +108,8 @@ function readAll(given: Given<ToolFacts>, { phase, entries }: RecordReadings, co
     refuse('bad-input', reason('place-twice', { point, place }), 'entries');
   }
   const puts = entries.map((entry) => putReading(entry, { given, phase, concession }));
+  if (concession !== null && puts.every(({ row }) => row.conceded === null))
+    refuse('bad-input', reason('nothing-to-concede'), 'reason');
   return { puts, note: { phase, readings: entries.length, ...(concession && { concession }) }, result: {} };
 }
 
