@@ -42,7 +42,7 @@ export function ToolChooser({ chosen, ...where }: Where & { readonly chosen: Cho
   return (
     <div>
       <label className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <span className="font-bold capitalize">{kind}</span>
+        <span className="inline-block font-bold first-letter:uppercase">{kind}</span>
         <select value={chosen.code} onChange={(event) => chosen.choose(event.target.value)} className="field min-h-12">
           {tools.map((one) => (
             <option key={one.code} value={one.code}>

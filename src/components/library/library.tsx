@@ -112,7 +112,7 @@ export function Library({ shop, people, instruments, families, today, isOwner, c
                 <b className="num w-14">{one.code}</b>
                 <span className="flex-1">
                   {one.kind}
-                  {sayTool(one) && <span className="num text-quiet">, {sayTool(one)}</span>}
+                  {sayTool(one) && <span className="text-13 text-quiet">, {sayTool(one)}</span>}
                 </span>
                 <span className={`text-13 ${one.dueOn < today ? 'font-semibold text-jasper' : 'text-quiet'}`}>
                   {one.dueOn < today ? 'was due' : 'due'} {sayDate(one.dueOn)}

@@ -12,7 +12,7 @@ import {
   proposeFamily,
   suitableConsumables,
 } from '.';
-import { spreadLabels } from './section';
+import { spreadLabels, untangle } from './section';
 
 const family = buildFamily(loadFamily(f1));
 const refs = new Set(family.parts.map((part) => part.ref));
@@ -123,6 +123,31 @@ describe('section drawing', () => {
   });
   test('no outline holds anything but numbers and path letters', () => {
     for (const shape of drawing.shapes) expect(shape.d).toMatch(/^[MLHVQaZ0-9.\- ]+$/);
+  });
+  test('no two leaders cross, whatever they point to, and every place is used once', () => {
+    const at = fc.tuple(fc.integer({ min: 0, max: 500 }), fc.integer({ min: 0, max: 99 }));
+    /** Where a leader is at a height, between its point and the line of labels at 100. */
+    const xAt = ([x, y]: readonly [number, number], end: number, height: number) =>
+      x + ((end - x) * (height - y)) / (100 - y);
+    fc.assert(
+      fc.property(fc.uniqueArray(at, { minLength: 2, maxLength: 10 }), (points) => {
+        const spread = spreadLabels(
+          points.map(([x]) => x),
+          { gap: 30, from: 0, to: 500 },
+        );
+        const ends = untangle(points, spread, 100);
+        expect(ends.toSorted((a, b) => a - b)).toEqual(spread.toSorted((a, b) => a - b));
+        points.forEach((one, i) =>
+          points.slice(i + 1).forEach((other, k) => {
+            const [end, otherEnd] = [present(ends[i]), present(ends[i + 1 + k])];
+            const from = Math.max(one[1], other[1]);
+            const before = xAt(one, end, from) - xAt(other, otherEnd, from);
+            // Above the higher of the two points they stay on the same side of each other.
+            expect(before * (end - otherEnd)).toBeGreaterThanOrEqual(-1e-6);
+          }),
+        );
+      }),
+    );
   });
   test('labels keep their order and their gap where there is room', () => {
     fc.assert(

@@ -1,5 +1,5 @@
 import type { SectionBody, StepAction } from './format';
-import { spreadLabels, stackedOf } from './section';
+import { spreadLabels, stackedOf, untangle } from './section';
 import type { Drawn } from './section-drawing';
 import { stackStages } from './section-stages';
 
@@ -70,12 +70,13 @@ export function noteSection(
   const { bodies, length } = stackStages(family, stackedOf(family));
   const put = (x: number, y: number) => (axis === 'vertical' ? ([y, length - x] as const) : ([x, y] as const));
   const drawn = lit.slice(0, mostNotes).flatMap((part) => bodies.find((body) => body.part === part) ?? []);
-  const labels = spreadLabels(drawn.map(middleOf), { gap: noteGap, from: 70, to: length - 70 });
   const labelY = -(radius + 22);
+  const outside = (body: SectionBody) => -(lines[body.line]?.y ?? 0) + (body.half === 'bottom' ? 1 : -1) * body.r[1];
+  const ends = drawn.map((body) => [middleOf(body), outside(body)] as const);
+  const spread = spreadLabels(drawn.map(middleOf), { gap: noteGap, from: 70, to: length - 70 });
+  const labels = untangle(ends, spread, labelY);
   const notes = drawn.map((body, i): SectionNote => {
-    const line = -(lines[body.line]?.y ?? 0);
-    const at = body.half === 'bottom' ? line + body.r[1] : line - body.r[1];
-    const [x, y] = put(middleOf(body), at);
+    const [x, y] = put(middleOf(body), outside(body));
     const [labelX, placedY] = put(labels[i] ?? middleOf(body), labelY);
     return { part: body.part, x, y, labelX, labelY: placedY };
   });

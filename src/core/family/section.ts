@@ -26,6 +26,45 @@ export function spreadLabels(
   return result;
 }
 
+interface Leader {
+  readonly from: readonly [number, number];
+  readonly toX: number;
+}
+
+/** Whether two leaders that end on one line cross: on which side of each other their points lie, and their ends. */
+function doCross(one: Leader, other: Leader, endY: number): boolean {
+  const side = (leader: Leader, [x, y]: readonly [number, number]) =>
+    (leader.toX - leader.from[0]) * (y - leader.from[1]) - (endY - leader.from[1]) * (x - leader.from[0]);
+  const parts = (leader: Leader, apart: Leader) => side(leader, apart.from) * side(leader, [apart.toX, endY]) < 0;
+  return parts(one, other) && parts(other, one);
+}
+
+/**
+ * Gives each point one of the places on the line of labels so that no two leaders cross. Two that cross change places,
+ * which makes them shorter together, so that it comes to an end.
+ * @param points where each label points to
+ * @param places of the labels along their line, one a point, in the order of the points
+ * @param endY height of that line
+ * @example untangle([[10, 0], [12, 50]], [30, 60], 60) // [60, 30]
+ */
+export function untangle(
+  points: readonly (readonly [number, number])[],
+  places: readonly number[],
+  endY: number,
+): readonly number[] {
+  const leaders = points.map((from, i) => ({ from, toX: present(places[i]) }));
+  for (let isTangled = true; isTangled;) {
+    isTangled = false;
+    for (const [i, one] of leaders.entries())
+      for (const other of leaders.slice(i + 1)) {
+        if (!doCross(one, other, endY)) continue;
+        [one.toX, other.toX] = [other.toX, one.toX];
+        isTangled = true;
+      }
+  }
+  return leaders.map(({ toX }) => toX);
+}
+
 interface Placing {
   readonly family: Drawn;
   readonly stacked: Stacked;
@@ -42,9 +81,15 @@ function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
       const x = stacked.move(point);
       return x === null ? [] : [{ point, x }];
     });
-  const xs = spreadLabels(
+  const away = half === 'top' ? -1 : 1;
+  const spread = spreadLabels(
     points.map(({ x }) => x),
     { gap, from: 16, to: stacked.length - 12 },
+  );
+  const xs = untangle(
+    points.map(({ point, x }) => [x, away * point.at[1]] as const),
+    spread,
+    labelY,
   );
   return points.map(({ point, x }, i) => ({
     id: point.id,
@@ -52,7 +97,7 @@ function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
     title: point.title,
     part: point.part,
     x,
-    y: half === 'top' ? -point.at[1] : point.at[1],
+    y: away * point.at[1],
     labelX: present(xs[i]),
     labelY,
   }));
