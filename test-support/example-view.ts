@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from './plain-overhung.json';
 import type { JobView } from '@/components/job/view';
 import { buildFamily, loadFamily, type Family } from '@/core/family';
 import { gateFor, moves, onward, sayMissing, standingOf } from '@/core/lifecycle';

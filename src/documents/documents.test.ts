@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '@/core/family';
 import { buildAsBuilt } from '@/core/report';
 import { asId } from '@/core/record';

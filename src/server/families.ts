@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../test-support/plain-overhung.json';
 import f2 from '@families/f2-monoblock.json';
 import f3 from '@families/f3-stacked-sanitary.json';
 import f4 from '@families/f4-bore-hole.json';

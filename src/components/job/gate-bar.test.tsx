@@ -1,6 +1,6 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '@/core/family';
 import { standingOf } from '@/core/lifecycle';
 import type { JobRecord } from '@/core/record';

@@ -1,5 +1,5 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { put } from '@/core/change/change';
 import { buildFamily, loadFamily } from '@/core/family';
 import { standingOf } from '@/core/lifecycle';

@@ -1,6 +1,6 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import f6 from '@families/f6-internal-gear.json';
 import { familyCard, loadFamily } from '@/core/family';
 import { answerFetch, refusal } from '../../../test-support/answer-fetch';

@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { CoreJob, wornRing, type Person } from '../../../test-support/core-job';
 import { bench, inspection } from '../change';
 import { sayReason, type Reason } from '../errors';

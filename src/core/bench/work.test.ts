@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily, type Step } from '../family';
 import { exampleAnswer, exampleRecord, exampleRun, exampleStep } from '../record/example-record';
 import type { Answer, StepDone } from '../record';

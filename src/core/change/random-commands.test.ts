@@ -1,6 +1,6 @@
 import { present } from '../present';
 import fc from 'fast-check';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { nextAction, workOf } from '../bench';
 import { buildFamily, loadFamily } from '../family';
 import { gateFor, moves, transition, type EventKind } from '../lifecycle';

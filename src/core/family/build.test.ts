@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import f4Built from '../../../test-support/format-1/f4-built.json';
 import f4File from '../../../test-support/format-1/f4-file.json';
 import { present } from '../present';

@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { present } from '../present';
 import { bringUpToDate, currentFormat } from './formats';
 import { loadFamily } from './load-family';

@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { CoreJob, wornRing } from '../../../test-support/core-job';
 import { checkBuild } from '../family/closure';
 import { buildFamily, limitsOf, loadFamily, sayLimits, type FamilyPoint } from '../family';

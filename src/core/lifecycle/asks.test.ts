@@ -1,5 +1,5 @@
 import { present } from '../present';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily, type Step, type StepAction } from '../family';
 import { placeKey } from '../record';
 import { exampleReading, exampleRecord } from '../record/example-record';

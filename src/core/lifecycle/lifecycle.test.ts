@@ -1,6 +1,6 @@
 import { present } from '../present';
 import { createHash } from 'node:crypto';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '../family';
 import {
   exampleDisposition,

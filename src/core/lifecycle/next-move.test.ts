@@ -1,5 +1,5 @@
 import { present } from '../present';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '../family';
 import { asId, type JobRecord, type OrderId, type OrderLineId, type PurchaseOrder } from '../record';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';

@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '../family';
 import { asId, type PurchaseOrder, type QuoteId } from '../record';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';

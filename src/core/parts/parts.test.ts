@@ -1,5 +1,5 @@
 import { present } from '../present';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
 import { asId, type JobRecord, type OrderId, type OrderLineId } from '../record';

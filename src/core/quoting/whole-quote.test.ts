@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import f6 from '@families/f6-internal-gear.json';
 import { buildFamily, loadFamily } from '../family';
 import { present } from '../present';

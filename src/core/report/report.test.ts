@@ -1,6 +1,6 @@
 import { present } from '../present';
 import Ajv from 'ajv/dist/2020';
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../test-support/plain-overhung.json';
 import { judgeRun } from '../testing';
 import { buildFamily, loadFamily } from '../family';
 import { exampleReading, exampleRecord, exampleRun, exampleStep } from '../record/example-record';

@@ -1,4 +1,4 @@
-import f1 from '@families/f1-overhung.json';
+import f1 from '../../../../test-support/plain-overhung.json';
 import f4 from '@families/f4-bore-hole.json';
 import { CoreJob, toolFacts, wornRing, noPin, signerOf, type Person } from '../../../../test-support/core-job';
 import { nextAction, workOf } from '../../bench';
