@@ -1,4 +1,5 @@
 import { againstFor, toolKindOf, toolToOffer } from '@/core/bench';
+import { heatFor } from '@/core/bench/heat';
 import { reckonSetting } from '@/core/bench/reckon-setting';
 import {
   suitableConsumables,
@@ -61,9 +62,9 @@ function choiceOf(form: FormOf<'choice'>, asked: Asked): string {
   return form.should ?? (typeof should === 'string' ? should : undefined) ?? found?.typed ?? form.choices[0] ?? '';
 }
 
-function heatOf({ kind: _kind, ...heat }: FormOf<'heat'>): { typed: string; ambientC: number } {
-  const { temperature_c } = reckonBearingHeat({ ...heat, ambient_c: 20, school: 'computed' }).result;
-  return { typed: String(Math.min(heat.sealed ? 80 : 110, Math.ceil(temperature_c) + 3)), ambientC: 20 };
+function heatOf(form: FormOf<'heat'>, asked: Asked): { typed: string; ambientC: number } {
+  const { temperature_c } = reckonBearingHeat(heatFor(form, asked, 20)).result;
+  return { typed: String(Math.min(form.sealed ? 80 : 110, Math.ceil(temperature_c) + 3)), ambientC: 20 };
 }
 
 function torqueOf({ window_nm: { min, max }, passes_pct }: FormOf<'torque'>): { typed: string; passes?: number[] } {
@@ -93,7 +94,7 @@ function answerTo(form: AnswerForm | undefined, asked: Asked): Partial<RightAnsw
     case 'setting':
       return { typed: settingOf(form, asked) };
     case 'heat':
-      return heatOf(form);
+      return heatOf(form, asked);
     case 'record':
       return { rows: form.example };
     default:

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { standingReadings, workAt, workOf } from '@/core/bench';
+import { heatFor } from '@/core/bench/heat';
 import { bench, decide, inspection, lifecycle, parts, quote, receive, report, test as stand } from '@/core/change';
 import { verifyJob, type Decider, type Decision } from '@/core/change';
 import {
@@ -88,11 +89,10 @@ function plain({ answer }: StepAction): string | undefined {
 }
 
 /** At rebuild the least that is right: the lower end of a torque, the degree that a bearing needs. */
-function plainly({ answer }: StepAction): string | undefined {
+function plainly({ answer }: StepAction, job: Pick<CoreJob, 'record' | 'family'>): string | undefined {
   if (answer?.kind === 'torque') return String(answer.window_nm.min);
   if (answer?.kind !== 'heat') return undefined;
-  const { kind: _kind, ...heat } = answer;
-  return String(Math.ceil(reckonBearingHeat({ ...heat, ambient_c: 20, school: 'computed' }).result.temperature_c));
+  return String(Math.ceil(reckonBearingHeat(heatFor(answer, job, 20)).result.temperature_c));
 }
 
 /** The PIN is proved outside core; the rule is told who it proves. */
@@ -204,7 +204,7 @@ export class CoreJob {
     const right = rightAnswer({ phase, step, action, record, family });
     if (action.answer?.kind === 'measure') this.measure('as-left', action.answer.points);
     const { typed, passes, rows, ambientC, consumable = '', wantsPhoto } = right;
-    const own = phase === 'teardown' ? (this.script.captures?.[action.id] ?? plain(action)) : plainly(action);
+    const own = phase === 'teardown' ? (this.script.captures?.[action.id] ?? plain(action)) : plainly(action, this);
     const stored = workAt(record, family, { phase, actionId: action.id })?.at.stored;
     this.act('Odile', ['answer-action', bench.answerAction], toolFacts, {
       ...{ tag: record.tag, phase, actionId: action.id, typed: own ?? typed, consumable, tool: '', reason: '' },

@@ -257,7 +257,7 @@ export function SettingEntry(props: EntryProps<FormOf<'setting'>>) {
 }
 
 export function HeatEntry(props: EntryProps<FormOf<'heat'>>) {
-  const { entry, form, onKeep } = props;
+  const { entry, form, onKeep, view } = props;
   return (
     <>
       <label className="block max-w-[200px] text-13 text-quiet">
@@ -271,7 +271,7 @@ export function HeatEntry(props: EntryProps<FormOf<'heat'>>) {
       </label>
       <FetchedAtOnce
         fetchIt={() => import('./setting-shown').then((module) => module.HeatShown)}
-        props={{ form, room: readNumber(entry.ambient) ?? 20 }}
+        props={{ form, record: view.record, family: view.family, room: readNumber(entry.ambient) ?? 20 }}
         waiting={<p className="text-quiet">Reckoning the temperature.</p>}
       />
       <NumberEntry ask="Reached at the inner ring" unit="°C" entry={entry} onKeep={onKeep} />

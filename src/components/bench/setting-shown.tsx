@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
+import { heatFor } from '@/core/bench/heat';
 import { reckonSetting, sayFigure, takenFrom } from '@/core/bench/reckon-setting';
 import { sayWindow, type Family, type FormOf } from '@/core/family';
 import type { JobRecord } from '@/core/record';
@@ -58,16 +59,20 @@ export function SettingShown({ form, record, family }: Props) {
 }
 
 /** The temperature that a bearing must reach in this room, and the one that spoils it. */
-export function HeatShown({ form, room }: { readonly form: FormOf<'heat'>; readonly room: number }) {
+export function HeatShown({
+  form,
+  room,
+  record,
+  family,
+}: Omit<Props, 'form'> & { readonly form: FormOf<'heat'>; readonly room: number }) {
   const sum = useMemo(() => {
-    const { kind: _kind, ...heat } = form;
     try {
-      return reckonBearingHeat({ ...heat, ambient_c: room, school: 'computed' });
+      return reckonBearingHeat(heatFor(form, { record, family }, room));
     } catch (error) {
       if (error instanceof SumRefusal) return null;
       throw error;
     }
-  }, [form, room]);
+  }, [form, room, record, family]);
   const limit = bearingHeatLimitsC[form.sealed ? 'sealed' : 'open'];
   return (
     <p>
@@ -78,7 +83,7 @@ export function HeatShown({ form, room }: { readonly form: FormOf<'heat'>; reado
         </>
       )}
       <span className="text-quiet">
-        {form.bore_mm} mm bore on {form.shaft}, never over {limit} °C
+        {form.bore_mm} mm bore on {form.seat === undefined ? form.shaft : 'its seat as measured'}, never over {limit} °C
       </span>
     </p>
   );

@@ -1,6 +1,6 @@
 import { present } from '../present';
 import type { Reason } from '../errors';
-import type { Family, FormOf } from '../family';
+import { fieldsOf, type Family, type FormOf } from '../family';
 import type { JobRecord, RecordRow } from '../record';
 import { findSum, SumRefusal, type Outcome } from '../sums';
 import type { Judged } from './judge-answer';
@@ -83,7 +83,8 @@ export function reckonRecord(form: RecordForm, rows: readonly RecordRow[], job: 
   const taken = Object.entries(judge.from).map(([field, from]) => [field, takenFrom(from, job)] as const);
   const open = taken.filter(([, value]) => value === null).map(([field]) => field);
   if (open.length) return { refused: `${open.join(', ')} is not known yet` };
-  const own = judge.list === undefined ? rows[0] : { [judge.list]: rows };
+  const given = rows.map((row) => fieldsOf(form.columns, row));
+  const own = judge.list === undefined ? given[0] : { [judge.list]: given };
   const read = sum.input.safeParse({ ...judge.input, ...Object.fromEntries(taken), ...own });
   if (!read.success)
     return { refused: read.error.issues.map((issue) => `${issue.path.join(' ')}: ${issue.message}`).join('; ') };

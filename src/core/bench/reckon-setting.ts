@@ -71,7 +71,10 @@ function nameOf(from: Setting['from'][string], family: Family): string {
  * What a setting takes from the job: readings as left, or as found where none is left yet, or a position of teardown.
  */
 export function takenFrom(from: Setting['from'][string], { record, family }: Job): number | readonly number[] | null {
-  if (from.action !== undefined) return valueAt(from.action, { record, family });
+  if (from.action !== undefined) {
+    const value = valueAt(from.action, { record, family });
+    return value !== null && from.as === 'list' ? [value] : value;
+  }
   if (from.job !== undefined) return factOf(from.job, record);
   const ids = new Set(pointsNamed(family, from.point ?? '').map((point) => point.id));
   const own = standingReadings(record, family).filter((reading) => ids.has(reading.pointId));

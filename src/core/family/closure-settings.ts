@@ -2,16 +2,27 @@ import * as z from 'zod';
 import { bearingHeat, findSum } from '../sums';
 import { pointsNamed } from './ask-family';
 import { middleOf } from './point-limits';
+import { fieldsOf } from './record-fields';
 import { fault, type Faults } from './closure-fault';
 import type { AnswerForm, Family, FormOf, Setting } from './format';
 
 type Source = Setting['from'][string];
 
+/** The middle of the window that an action asks its value in; ten where it has none. */
+function actionSample(family: Family, id: string): number {
+  const steps = [...family.teardown, ...family.rebuild];
+  const { answer } = steps.flatMap((step) => step.actions).find((action) => action.id === id) ?? {};
+  const { min, max } = (answer?.kind === 'value' && answer.window) || {};
+  return min !== undefined && max !== undefined ? (min + max) / 2 : 10;
+}
+
 /** A figure that a source could give, to try the sum with. */
 function sampleOf(family: Family, from: Source): unknown {
   if (from.job !== undefined) return 50;
+  if (from.action !== undefined)
+    return from.as === 'list' ? [actionSample(family, from.action)] : actionSample(family, from.action);
   const point = from.point === undefined ? undefined : pointsNamed(family, from.point)[0];
-  if (!point) return from.action === undefined ? undefined : 10;
+  if (!point) return undefined;
   const middle = middleOf(point) ?? 10;
   return from.as === 'list' ? [middle, middle] : middle;
 }
@@ -83,7 +94,7 @@ export function checkRecord(answer: AnswerForm | undefined, at: string, family: 
   if (!judge || said.length) return said;
   const sum = findSum(judge.sum);
   if (!sum) return [fault(`${path}.judge.sum`, 'setting-inputs', `there is no sum “${judge.sum}”`)];
-  const rows = answer.example.map((row) => cellsOf(answer, row));
+  const rows = answer.example.map((row) => fieldsOf(answer.columns, cellsOf(answer, row)));
   const samples = Object.entries(judge.from).map(([field, from]) => [field, sampleOf(family, from)]);
   const own = judge.list === undefined ? rows[0] : { [judge.list]: rows };
   const read = sum.input.safeParse({ ...judge.input, ...Object.fromEntries(samples), ...own });
@@ -103,9 +114,11 @@ export function checkRecord(answer: AnswerForm | undefined, at: string, family: 
 }
 
 /** A bearing must get onto its seat with the heat that it stands, in a room of 20 °C. */
-export function checkHeat(answer: AnswerForm | undefined, path: string): Faults {
+export function checkHeat(answer: AnswerForm | undefined, path: string, { points }: Family): Faults {
   if (answer?.kind !== 'heat') return [];
-  const { kind: _kind, ...heat } = answer;
+  const { kind: _kind, seat, ...heat } = answer;
+  if (seat !== undefined && !points.some((point) => point.id === seat))
+    return [fault(`${path}.answer.seat`, 'known-part', `there is no point “${seat}”`)];
   const { temperature_c, reachable } = bearingHeat.compute({ ...heat, ambient_c: 20, school: 'computed' }).result;
   if (reachable) return [];
   const words = `a bore of ${heat.bore_mm} mm on ${heat.shaft} needs ${Math.round(temperature_c)} °C, more than the bearing stands`;

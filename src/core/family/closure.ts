@@ -221,7 +221,7 @@ function checkAction(
     ...unmeasured.map((id) =>
       fault(`${path}.answer.points`, 'known-part', `there is no point “${id}” that is measured as left`),
     ),
-    ...checkHeat(answer, path),
+    ...checkHeat(answer, path, family),
     ...checkSettings(answer, path, family),
     ...checkRecord(answer, path, family),
   ];
@@ -301,10 +301,10 @@ function saidOnce(found: readonly InBuild[]): Faults {
     .map(({ build, ...one }) => ({ ...one, what: `${one.what}${build}` }));
 }
 
-/** What is not closed in any of the builds that stand for all of them. */
-export function checkClosure(file: FamilyFile): Faults {
+/** What is not closed in any of the builds that stand for all of them, or in those that are given. */
+export function checkClosure(file: FamilyFile, builds?: readonly WholeBuild[]): Faults {
   // Building leaves out what a build has not, so names are looked for in the whole file.
   const unknown = [...checkIds(file.written), ...checkNames(file.written), ...checkConditions(file)];
   if (unknown.some((one) => one.rule === 'known-choice')) return unknown;
-  return [...unknown, ...saidOnce(buildsToCheck(file).flatMap((whole) => checkOneBuild(file, whole)))];
+  return [...unknown, ...saidOnce((builds ?? buildsToCheck(file)).flatMap((whole) => checkOneBuild(file, whole)))];
 }

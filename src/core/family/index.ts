@@ -33,6 +33,7 @@ export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } f
 export { buildFamily, cutToBuild } from './build-family';
 export { memberName } from './member';
 export { limitsOf, middleOf, sayLimits, stepDecimals, type PointLimits } from './point-limits';
+export { fieldsOf } from './record-fields';
 export { actionTitle, sayAsk, sayWindow } from './say-action';
 export {
   BuildError,

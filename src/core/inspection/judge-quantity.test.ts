@@ -68,8 +68,16 @@ describe('a point of another quantity', () => {
   });
   test('is told to the customer with its unit', () =>
     expect(plainSentence(state(2))).toBe(
-      'The insulation of the winding is worn out: 2.0 MΩ where at least 5.0 MΩ is allowed.',
+      'The insulation of the winding is past its limit: 2.0 MΩ where at least 5.0 MΩ is allowed.',
     ));
+  test.each([
+    [12, 'The insulation of the winding is as new.'],
+    [7, 'The insulation of the winding is no longer as new but may go on: 7.0 MΩ.'],
+    [2, 'Water has come into the winding: 2.0 MΩ where at least 5.0 MΩ is allowed.'],
+  ])('%d MΩ, where the family says what a bad one means: %s', (value, words) => {
+    const judged = state(value);
+    expect(plainSentence({ ...judged, point: { ...point, plain: 'Water has come into the winding.' } })).toBe(words);
+  });
   test('waits for no length that a sum could give', () => {
     const { record, family } = new CoreJob(file, wornRing).playTo('inspect');
     const points = [...family.points, point];

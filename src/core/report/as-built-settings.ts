@@ -1,4 +1,5 @@
 import { latestAnswer, rowName, workOf } from '../bench';
+import { heatFor } from '../bench/heat';
 import { reckonRecord } from '../bench/judge-record';
 import { reckonSetting } from '../bench/reckon-setting';
 import type { Family, FormOf, Step } from '../family';
@@ -22,17 +23,17 @@ function ambientAt(record: JobRecord, actionId: string, stepId: string): number 
 }
 
 /** Reckoned from the room as it was recorded; nothing is printed of a room that nobody measured. */
-function heatOf({ kind: _kind, ...heat }: FormOf<'heat'>, title: string, ambient: number | null): SettingShown[] {
+function heatOf(form: FormOf<'heat'>, ambient: number | null, asked: Asked & { readonly title: string }) {
   if (ambient === null) return [];
-  const { working } = bearingHeat.compute({ ...heat, ambient_c: ambient, school: 'computed' });
-  return [shown(`${title}: temperature`, working)];
+  const { working } = bearingHeat.compute(heatFor(form, asked, ambient));
+  return [shown(`${asked.title}: temperature`, working)];
 }
 
 function torqueOf({ thread, grade, window_nm: { min, max } }: FormOf<'torque'>, title: string): SettingShown[] {
   if (!/^M\d+$/.test(thread)) return [];
   const input = boltTorque.input.safeParse({ thread, grade });
   if (!input.success) return [];
-  const window = { what: 'Window of the family', outcome: `${min} to ${max} N·m` };
+  const window = { what: 'Window of the family, which governs', outcome: `${min} to ${max} N·m` };
   return [shown(`${title}: torque`, [...boltTorque.compute(input.data).working, window])];
 }
 
@@ -79,7 +80,10 @@ export function settingsOf(record: JobRecord, family: Family): AsBuilt['settings
     order.flatMap((kind) =>
       step.actions.flatMap(({ id, answer }) => {
         if (answer?.kind !== kind) return [];
-        if (answer.kind === 'heat') return heatOf(answer, step.title, ambientAt(record, id, step.id));
+        if (answer.kind === 'heat') {
+          const { title } = step;
+          return heatOf(answer, ambientAt(record, id, step.id), { record, family, title });
+        }
         return answer.kind === 'torque' ? torqueOf(answer, step.title) : settingOf(answer, step, { record, family });
       }),
     ),

@@ -28,7 +28,7 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
       found: { 'ring-bore': '100.70', 'wet-seat': '44.990' },
       dispose: { 'ring-bore': ['replace', 'worn through'], 'wet-seat': ['rework', 'sleeved and ground'] },
       seen: ['impeller', 'pitted at the inlet', 'reuse as it is', 'shallow'],
-      captures: { 'nut-hand': 'left', 'deflector-gap': '1.5', 'seal-setting': '48.2' },
+      captures: { 'nut-hand': 'left' },
       declines: 'Return freight',
     },
   ],

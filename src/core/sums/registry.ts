@@ -21,6 +21,7 @@ import { readings } from './readings';
 import { runOut } from './run-out';
 import { runningClearance } from './running-clearance';
 import { sealSetting } from './seal-setting';
+import { shimLedger } from './shim-ledger';
 import { shimStack } from './shim-stack';
 import type { Sum } from './sum';
 import { bearingTemperature, insulation } from './temperature';
@@ -39,6 +40,7 @@ export const sums: readonly Sum[] = [
   endClearance,
   preloadArc,
   shimStack,
+  shimLedger,
   bearingHeat,
   pressForce,
   boltTorque,

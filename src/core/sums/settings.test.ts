@@ -5,6 +5,7 @@ import { pressForce } from './press-force';
 import { drip, glandLog } from './gland';
 import { packing } from './packing';
 import { sealSetting } from './seal-setting';
+import { shimLedger } from './shim-ledger';
 import { arcForWay, endClearance, preloadArc } from './threaded-cap';
 import { boltPattern, crosswiseOrder, lockNut, torqueWrench } from './tightening';
 
@@ -331,4 +332,29 @@ describe('alignment', () => {
     expect(() => alignment.compute({ ...rimAndFace(0, 0), to_rear_foot_mm: 100 })).toThrow(
       expect.objectContaining({ path: 'to_rear_foot_mm' }),
     ));
+});
+
+describe('a ledger of shims', () => {
+  const shim = (fitted: number, left: number) => ({ shim_mm: 0.5, found: 2, stock: 1, fitted, left });
+  const ledger = (shims: ReturnType<typeof shim>[], gap_mm = 1.4) =>
+    shimLedger.compute({ shims, gap_mm, window_mm: { min: 0.3, max: 0.5 } });
+  test.each([
+    ['all three are somewhere, 1.4 − 1.0 lies in the window', 2, 1, 'within', 0.4, 0],
+    ['one is nowhere', 2, 0, 'not accounted for', 0.4, 1],
+    ['one too many is not accounted for either', 3, 1, 'not accounted for', -0.1, 1],
+    ['too few on the pump', 1, 2, 'over', 0.9, 0],
+    ['too many on the pump', 3, 0, 'under', -0.1, 0],
+  ] as const)('%s', (_what, fitted, left, verdict, rest_mm, missing) =>
+    expect(ledger([shim(fitted, left)]).result).toEqual({ fitted_mm: fitted / 2, rest_mm, missing, verdict }),
+  );
+  test('the edges of the window count, and a missing shim is warned of', () => {
+    expect(ledger([shim(2, 1)], 1.5).result.verdict).toBe('within');
+    expect(ledger([shim(2, 1)], 1.3).result.verdict).toBe('within');
+    expect(ledger([shim(2, 1)]).warnings).toEqual([]);
+    expect(ledger([shim(2, 0)]).warnings.map((one) => one.code)).toEqual(['missing']);
+    expect(ledger([shim(2, 0)]).working[0]?.outcome).toBe('1 missing');
+    expect(ledger([shim(3, 1)]).working[0]?.outcome).toBe('1 too many');
+  });
+  test('one thickness twice is refused by its row', () =>
+    expect(() => ledger([shim(2, 1), shim(0, 0)])).toThrow(expect.objectContaining({ path: 'shims.1.shim_mm' })));
 });

@@ -3,6 +3,7 @@ import { elastomersMet, suitableConsumables, type FormOf, type Step, type StepAc
 import { judgePoint } from '../../inspection';
 import { missingForStep, needsOf } from '../../parts';
 import type { JobRecord } from '../../record';
+import { heatFor } from '../../bench/heat';
 import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';
 import { readValue, standingReadings, type Judged } from '../../bench';
 import { reason, refuse, type Given } from '../decision';
@@ -46,14 +47,12 @@ export function checkPasses({ passes_pct }: FormOf<'torque'>, { passes }: Answer
  * The temperature that a bearing reached. One that is spoiled by it is refused; one that is too cold for its fit is
  * not right, and may be conceded where it went on all the same.
  */
-export function judgeHeat(form: FormOf<'heat'>, { typed, ambientC }: AnswerAction): Judged {
+export function judgeHeat(form: FormOf<'heat'>, { typed, ambientC }: AnswerAction, given: Given): Judged {
   const read = readValue(typed, '°C');
   if (!read.ok || ambientC === undefined) return refuse('bad-input', reason('temperatures-wanted'), 'typed');
-  const { bore_mm, shaft, mounting_clearance_um, sealed } = form;
-  const heat = { bore_mm, shaft, mounting_clearance_um, sealed };
-  const { result } = reckonBearingHeat({ ...heat, ambient_c: ambientC, school: 'computed' });
+  const { result } = reckonBearingHeat(heatFor(form, given, ambientC));
   const temperatureC = read.value;
-  const limitC = sealed ? bearingHeatLimitsC.sealed : bearingHeatLimitsC.open;
+  const limitC = form.sealed ? bearingHeatLimitsC.sealed : bearingHeatLimitsC.open;
   if (temperatureC > limitC) refuse('bad-input', reason('bearing-too-hot', { temperatureC, limitC }), 'typed');
   const neededC = result.temperature_c;
   const isCold = temperatureC < neededC - coolingAllowanceC;

@@ -66,7 +66,7 @@ function checkCautions({ given: { record, who }, command, step, action }: Answer
 function judge({ given, command, action }: Answering, asked: number | null): Judged & Pick<AnswerData, 'rows'> {
   const { record, family } = given;
   const form = action.answer;
-  if (form?.kind === 'heat') return judgeHeat(form, command);
+  if (form?.kind === 'heat') return judgeHeat(form, command, given);
   if (form?.kind === 'record') return judgeRecord(form, command.rows ?? [], { record, family });
   const against = againstFor({ record, family, phase: command.phase, action, asked });
   return judgeAnswer(form, command.typed, against);
@@ -138,9 +138,9 @@ function settleWrong(
   }
   if (isConceding) return true;
   const form: AnswerForm | undefined = action.answer;
-  const isCheck = form?.kind === 'check';
-  const isKept = form && 'wrong' in form && form.wrong === 'finding';
-  if (isKept || (command.phase === 'teardown' && !isCheck)) return false;
+  const said = form && 'wrong' in form ? form.wrong : undefined;
+  const isFinding = said === undefined ? command.phase === 'teardown' && form?.kind !== 'check' : said === 'finding';
+  if (isFinding) return false;
   return refuse('bad-input', wrong, 'typed');
 }
 

@@ -1,8 +1,11 @@
 import * as z from 'zod';
 import { bandOf, openBandOf, reference, type Figure } from './pieces';
 
-/** What an answer that is not right does: stops the step, or is kept as a finding while the work goes on. */
-const wrong = z.enum(['stop', 'finding']).default('stop');
+/**
+ * What an answer that is not right does: stops the step, or is kept as a finding while the work goes on. Where nothing is
+ * said, what teardown found is a finding, and everything else stops.
+ */
+const wrong = z.enum(['stop', 'finding']).optional();
 /** What an answer that is not right means, in words for the bench. */
 const means = z.string().optional();
 /** At rebuild: the teardown action whose answer says how it was found; what is left is held against it where nothing says how it should be. */
@@ -121,12 +124,19 @@ const settingOf = (figure: Figure) =>
 
 const columnOf = (figure: Figure) =>
   z.strictObject({
-    /** Its name in the sum that judges, where one does. */
+    /** Its name, and in the sum that judges, where one does, unless `field` says another. */
     id: z.string().regex(/^[a-z][a-z0-9_]*$/, 'lower-case words joined by low lines'),
+    /** Its place in the sum's input, by names joined with full stops: `rim.top_mm`. */
+    field: z
+      .string()
+      .regex(/^[a-z][a-z0-9_]*(\.[a-z][a-z0-9_]*)?$/, 'a name, or two joined with a full stop')
+      .optional(),
     title: z.string(),
     unit: z.string().default(''),
     /** Words to choose from; a number where none are given. */
     choices: z.array(z.string()).min(2).optional(),
+    /** The choice that says there is nothing of it: the sum gets no such field. */
+    none: z.string().optional(),
     /** Within which every entry is right. */
     window: openBandOf(figure).optional(),
     /** What can be meant at all. */
@@ -171,9 +181,11 @@ const heatOf = (figure: Figure) =>
   z.strictObject({
     kind: z.literal('heat'),
     bore_mm: figure(z.number()),
-    shaft: z.string(),
+    shaft: figure(z.string()),
     mounting_clearance_um: figure(z.number().positive()),
     sealed: z.boolean(),
+    /** The point whose largest reading says how tight this seat is; the class of the shaft where it has none. */
+    seat: reference.optional(),
   });
 
 /** What an action asks; an action without one is ticked. */

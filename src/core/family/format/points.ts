@@ -46,8 +46,8 @@ export const pointOf = (figure: Figure) =>
     seat: z
       .strictObject({
         nominal_mm: figure(z.number()),
-        shaft: z.string().optional(),
-        hole: z.string().optional(),
+        shaft: figure(z.string()).optional(),
+        hole: figure(z.string()).optional(),
         bearing: z.boolean(),
       })
       .optional(),
