@@ -161,6 +161,17 @@ export async function open(page: Page, path: string): Promise<void> {
   await page.waitForSelector('html[data-alive]');
 }
 
+/** Hands a family file to the library, as if it was chosen in the dialog of the system. */
+export async function takeInFile(page: Page, text: string): Promise<void> {
+  const input = present(await page.waitForSelector('input[type=file]'));
+  await input.evaluate((field, content) => {
+    const files = new DataTransfer();
+    files.items.add(new File([content], 'own.json', { type: 'application/json' }));
+    (field).files = files.files;
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+  }, text);
+}
+
 export async function signIn(page: Page, key: DemoPerson['key']): Promise<void> {
   const person = present(demoPeople.find((one) => one.key === key));
   await open(page, '/sign-in');

@@ -14,6 +14,7 @@ import {
   press,
   settled,
   signIn,
+  takeInFile,
   waitForText,
   type OpenedBrowser,
 } from './browser';
@@ -222,19 +223,10 @@ test('a family’s booklet, traveller and file come out, a broken file is refuse
     [200, 'application/json; charset=utf-8', true],
   ]);
   await open(page, '/library');
-  const take = async (text: string) => {
-    const input = present(await page.waitForSelector('input[type=file]'));
-    await input.evaluate((field, content) => {
-      const files = new DataTransfer();
-      files.items.add(new File([content], 'own.json', { type: 'application/json' }));
-      field.files = files.files;
-      field.dispatchEvent(new Event('change', { bubbles: true }));
-    }, text);
-  };
   const good = JSON.stringify({ ...f4, title: 'Bore-hole, our list' }, null, 1);
-  await take(good.replace('"principle": "rotodynamic"', '"principle": "magic"'));
+  await takeInFile(page, good.replace('"principle": "rotodynamic"', '"principle": "magic"'));
   await waitForText(page, `line ${good.split('\n').findIndex((line) => line.includes('"principle"')) + 1}, principle`);
-  await take(good);
+  await takeInFile(page, good);
   await waitForText(page, 'Taken in as S');
   await waitForText(page, 'Bore-hole, our list');
 });

@@ -7,6 +7,7 @@ import {
   actionTitle,
   limitsOf,
   buildFamily,
+  partsOn,
   type Build,
   type Family,
   type FamilyFile,
@@ -104,7 +105,7 @@ export const signerOf = (personName: Person) => ({
 /** A whole job played through the same rules as people’s commands, without server or database. */
 export class CoreJob {
   record: JobRecord;
-  readonly family: Family;
+  family: Family;
   readonly events: ChainedEvent[] = [];
   private clock = Date.parse('2026-11-20T08:00:00.000Z');
   ids = 0;
@@ -172,7 +173,8 @@ export class CoreJob {
     return decided.decision.result;
   }
 
-  take({ event, after, texts }: Decision<unknown>): void {
+  take({ event, after, texts, family }: Decision<unknown>): void {
+    this.family = family;
     this.events.push(event);
     this.record = after;
     this.texts = { ...this.texts, ...texts };
@@ -234,7 +236,7 @@ export class CoreJob {
   teardown(): void {
     const { tag } = this.record;
     this.workThrough('teardown', this.family.teardown);
-    const rows = this.family.parts.map(({ ref }) => ({
+    const rows = partsOn(this.family.parts, 'came').map(({ ref }) => ({
       partRef: ref,
       state: 'present' as const,
       note: '',
@@ -245,7 +247,7 @@ export class CoreJob {
   }
 
   clean(): void {
-    const hard = this.family.parts.filter((part) => !part.soft);
+    const hard = partsOn(this.family.parts, 'came').filter((part) => !part.soft);
     const rows = hard.map(({ ref }) => ({ partRef: ref, method: 'washed', masked: true }));
     const command = { tag: this.record.tag, cautionRead: true as const, parts: rows };
     this.act('Odile', ['clean-parts', bench.cleanParts], null, command);

@@ -1,12 +1,14 @@
 import { present } from '@/core/present';
 import { createConnection } from 'mysql2/promise';
 import { findAction, nextAction, workAt, workOf } from '@/core/bench';
+import { loadFamily } from '@/core/family';
 import { asId, roles, type BenchPhase, type PersonId, type Role } from '@/core/record';
 import type { Actor } from '@/core/access';
 import { verbs, type InputOf, type ResultOf, type Verb } from '@/contract';
 import { listInstruments, loadJobRecord, migrateDatabase } from '@/db';
 import { act as actAs, actPhoto, perform, readUseCases, startRuntime, type Context, type Runtime } from '@/server';
-import { buildFor, findFamily, shippedFamilies } from '@/server/families';
+import { buildFor, findFamily, findVersion, shippedFamilies } from '@/server/families';
+import plain from './plain-overhung.json';
 import type { DemoJob } from '../demo/jobs';
 import { playJob, type Act } from '../demo/play-job';
 import { rightAnswer } from '../demo/right-answer';
@@ -73,11 +75,15 @@ export const testIntake = {
   elastomer: 'EPDM',
 };
 
+/** The shop's own short list of an overhung pump: the first family that a test shop takes in. */
+export const plainId = 'S1';
+export const plainFile = loadFamily(plain);
+
 export const testReceiving = (serial: string) => ({
   customer: 'Harrowmere Botanical Garden',
   contact: { name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' },
   pump: { maker: 'Quillmere', model: 'QB 50-160', serial, size: '50-160' },
-  familyId: 'F1',
+  familyId: plainId,
   promisedOn: '2027-01-15',
   intake: testIntake,
 });
@@ -140,6 +146,8 @@ export async function openTestShop(name: string): Promise<TestShop> {
     actPhoto(contextOf(person), fields, () => Promise.resolve(bytes));
   for (const [code, kind] of gauges)
     await act('sunniva', 'add-instrument', { code, kind, uncertainty: 0.0015, dueOn: '2027-06-01' });
+  const taken = await act('sunniva', 'import-family', { text: JSON.stringify(plain) });
+  const own = present(await findVersion(runtime.database, taken.familyId, taken.version));
   /** A person and their PIN, as a hold point is signed. */
   const signerOf: TestShop['signerOf'] = (key) => {
     const person = people[key];
@@ -149,7 +157,10 @@ export async function openTestShop(name: string): Promise<TestShop> {
   const load = (tag: string) => loadJobRecord(runtime.database, tag);
   const play: TestShop['play'] = async (job = {}) => {
     const build = job.family?.build ?? {};
-    const family = buildFor(present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))), build);
+    const family = buildFor(
+      present([own, ...shippedFamilies].find((one) => one.id === (job.family?.id ?? plainId))),
+      build,
+    );
     const receiving = testReceiving(`T-${++serials}-${name}`);
     const { tag } = await act('wenna', 'receive-pump', {
       ...receiving,

@@ -172,10 +172,15 @@ const receiveVerbs = {
     result: versioned,
   }),
   'correct-construction': verb({
-    about: 'The pump turns out to be built otherwise; possible while nothing is recorded by the first choice.',
+    about: 'The pump turns out to be built otherwise, or goes back built otherwise; until a quote is drawn up.',
     audience: ['coordinator', 'technician'],
     input: correctConstructionInput,
-    result: versioned.extend({ familyVersion: z.string(), asksElastomer: z.boolean() }),
+    result: versioned.extend({
+      familyVersion: z.string(),
+      asksElastomer: z.boolean(),
+      /** What was recorded and stands for nothing in the way it is built now; it stays in the record. */
+      dropped: z.array(z.string()),
+    }),
   }),
   'take-newer-family': verb({
     about: 'Takes the newer version of a job’s family, while nothing was recorded by the old one.',

@@ -117,6 +117,16 @@ function writeFindings(paper: Paper, { report }: Asked): void {
 }
 
 function writeRebuild(paper: Paper, { report, zone }: Asked): void {
+  if (report.conversion) {
+    const { came_as, went_back_as, out, in: fitted } = report.conversion;
+    const listed = (parts: typeof out) => parts.map(({ name, quantity }) => `${quantity} × ${name.toLowerCase()}`);
+    heading(paper, 'Conversion');
+    paragraph(paper, `It came as: ${came_as}. It went back as: ${went_back_as}.`);
+    paragraph(
+      paper,
+      `Came out: ${listed(out).join(', ') || 'nothing'}. Went in: ${listed(fitted).join(', ') || 'nothing'}.`,
+    );
+  }
   heading(paper, 'Parts fitted');
   if (report.parts_fitted.length)
     table(

@@ -2,7 +2,7 @@ import { present } from '@/core/present';
 import f5 from '@families/f5-plastic-booster.json';
 import { DomainError, sayFault } from '@/core/errors';
 import { demoJobs } from '../../demo/jobs';
-import { openTestShop, testIntake, testReceiving, type TestShop } from '../../test-support/open-test-shop';
+import { openTestShop, testIntake, testReceiving, type TestShop, plainId } from '../../test-support/open-test-shop';
 import { readPdfText } from '../../test-support/read-pdf-text';
 import { buildFamily, readBuild } from '@/core/family';
 import { shippedFamilies } from './families';
@@ -16,26 +16,24 @@ const faultOf = (sent: Promise<unknown>) =>
     (error: unknown) => (error instanceof DomainError ? error : Promise.reject(new Error(String(error)))),
   );
 
-const builds = shippedFamilies
-  .filter((family) => family.id !== 'F1')
-  .flatMap((family) =>
-    (family.axes[0]?.choices ?? [undefined]).map((variant) => ({
-      name: `${family.id}${variant ? `, ${variant.title.toLowerCase()}` : ''}`,
-      family,
-      build: {
-        ...(variant && { axes: { [present(family.axes[0]).id]: variant.id } }),
-        ...(family.sets.some((set) => typeof set.count !== 'number') && {
-          counts: Object.fromEntries(
-            family.sets.flatMap((set) => (typeof set.count === 'number' ? [] : [[set.id, set.count.least]])),
-          ),
-        }),
-      },
-    })),
-  );
+const builds = shippedFamilies.flatMap((family) =>
+  (family.axes[0]?.choices ?? [undefined]).map((variant) => ({
+    name: `${family.id}${variant ? `, ${variant.title.toLowerCase()}` : ''}`,
+    family,
+    build: {
+      ...(variant && { axes: { [present(family.axes[0]).id]: variant.id } }),
+      ...(family.sets.some((set) => typeof set.count !== 'number') && {
+        counts: Object.fromEntries(
+          family.sets.flatMap((set) => (typeof set.count === 'number' ? [] : [[set.id, set.count.least]])),
+        ),
+      }),
+    },
+  })),
+);
 
 /** The stations are the same for every construction: each is played through all of them, variant by variant. */
 test.each(builds)('$name goes from receiving to an issued report', async ({ family, build }) => {
-  const demo = present(demoJobs.find((job) => job.family?.id === family.id));
+  const demo = present(demoJobs.find((job) => (job.family?.id ?? 'F1') === family.id));
   const tag = await shop.play({
     at: 'return',
     part: 'released',
@@ -110,7 +108,7 @@ describe('a pump that turns out to be built otherwise', () => {
   test('is refused where it is built so already, or not built like that', async () => {
     const { tag } = await shop.act('wenna', 'receive-pump', testReceiving('C-2'));
     expect(
-      present(await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F1' }))).message,
+      present(await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: plainId }))).message,
     ).toContain('already');
     expect(
       present(await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F99' }))).details.issues,
@@ -120,13 +118,13 @@ describe('a pump that turns out to be built otherwise', () => {
         await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F6', axes: { variant: 'glued' } })),
       ).details.issues,
     ).toMatchObject([{ path: 'axes' }]);
-    expect(present(await shop.load(tag)).familyId).toBe('F1');
+    expect(present(await shop.load(tag)).familyId).toBe(plainId);
   });
   test('keeps its construction once a step is done by it', async () => {
     const tag = await shop.play({ at: 'teardown' });
     expect(
       present(await faultOf(shop.act('wenna', 'correct-construction', { tag, familyId: 'F2' }))).message,
-    ).toContain('recorded by F1');
+    ).toContain(`recorded by ${plainId}`);
   });
   test('what is written down later is found too', async () => {
     const { tag } = await shop.act('wenna', 'receive-pump', testReceiving('C-3'));
@@ -142,6 +140,29 @@ describe('a pump that turns out to be built otherwise', () => {
   });
 });
 
+describe('a conversion', () => {
+  test('is kept beside its job, built of both, and its events give it again', async () => {
+    const tag = await shop.play({
+      at: 'inspect',
+      family: { id: 'F6', build: { axes: { variant: 'packed' } }, elastomer: 'FKM' },
+    });
+    const convert = (change: object) =>
+      shop.act('wenna', 'correct-construction', { tag, familyId: 'F6', axes: { variant: 'packed' }, ...change });
+    const to = { variant: 'cartridge' };
+    expect(present(await faultOf(convert({ to }))).details.issues).toMatchObject([{ path: 'reason' }]);
+    expect(present(await faultOf(convert({ to: { variant: 'glued' }, reason: 'x' }))).details.issues).toMatchObject([
+      { path: 'axes' },
+    ]);
+    const { dropped, familyVersion } = await convert({ to, reason: 'no leakage wanted' });
+    expect([dropped, readBuild(familyVersion).to?.variant]).toEqual([[], 'cartridge']);
+    const view = await shop.act('wenna', 'read-job', { tag });
+    expect(view.family.parts.filter((part) => part.converted === 'comes').map((part) => part.ref)).toContain(
+      'cartridge',
+    );
+    expect(await shop.act('wenna', 'read-events', { tag })).toMatchObject({ difference: null });
+  });
+});
+
 describe('a shop’s own families', () => {
   const file = (change: object) => JSON.stringify({ ...f5, ...change }, null, 2);
   test('a broken file is refused with every fault by line; nothing is stored', async () => {
@@ -153,13 +174,13 @@ describe('a shop’s own families', () => {
     ).toEqual(['duty', 'principle']);
     expect(sayFault(present(present(present(fault).details.issues)[0])).message).toMatch(/^line \d+, /);
     const { families } = (await shop.act('wenna', 'read-shop', {})) as { families: { id: string }[] };
-    expect(families.filter((family) => family.id.startsWith('S'))).toEqual([]);
+    expect(families.map((family) => family.id).filter((id) => id.startsWith('S'))).toEqual([plainId]);
   });
   test('a good file becomes the shop’s own, is received with, and its newer version is offered, not forced', async () => {
     const { familyId } = await shop.act('sunniva', 'import-family', {
       text: file({ title: 'Booster, our list' }),
     });
-    expect(familyId).toBe('S1');
+    expect(familyId).toBe('S2');
     const { tag } = await shop.act('wenna', 'receive-pump', {
       ...testReceiving('S-1'),
       familyId,
@@ -168,15 +189,15 @@ describe('a shop’s own families', () => {
     expect(present(await shop.load(tag)).familyVersion).toBe('2.0.0+n-stage--6');
     expect((await shop.act('wenna', 'read-job', { tag })).newerFamily).toBeNull();
     expect(present(await faultOf(shop.act('wenna', 'take-newer-family', { tag }))).message).toContain(
-      'no newer version of S1',
+      'no newer version of S2',
     );
     expect(
       present(
-        await faultOf(shop.act('sunniva', 'import-family', { text: file({ id: 'S1', title: 'Booster, our list' }) })),
+        await faultOf(shop.act('sunniva', 'import-family', { text: file({ id: 'S2', title: 'Booster, our list' }) })),
       ).details.issues,
     ).toMatchObject([{ path: 'version' }]);
     await shop.act('sunniva', 'import-family', {
-      text: file({ id: 'S1', version: '2.1.0', title: 'Booster, our newer list' }),
+      text: file({ id: 'S2', version: '2.1.0', title: 'Booster, our newer list' }),
     });
     expect(
       (await shop.act('wenna', 'read-job', { tag })) as { newerFamily: string | null; family: { title: string } },
@@ -188,7 +209,7 @@ describe('a shop’s own families', () => {
     });
   });
   test('once something is recorded, the job keeps its version', async () => {
-    const { tag } = await shop.act('wenna', 'receive-pump', { ...testReceiving('S-2'), familyId: 'S1' });
+    const { tag } = await shop.act('wenna', 'receive-pump', { ...testReceiving('S-2'), familyId: 'S2' });
     await shop.act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'barrel', caption: 'As received' });
     await shop.act('ines', 'confirm-isolation', { tag, basedOn: 1 });
     for (const caution of ['energy-isolation', 'harmful-liquid'])
@@ -196,7 +217,7 @@ describe('a shop’s own families', () => {
     await shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' });
     await shop.workTo(tag, 'teardown', 'stage-count');
     await shop.answer('ines', tag, 'teardown', { actionId: 'stage-count' });
-    await shop.act('sunniva', 'import-family', { text: file({ id: 'S1', version: '2.2.0', title: 'Newest' }) });
+    await shop.act('sunniva', 'import-family', { text: file({ id: 'S2', version: '2.2.0', title: 'Newest' }) });
     expect(present(await faultOf(shop.act('wenna', 'take-newer-family', { tag }))).message).toContain(
       'it keeps that version',
     );

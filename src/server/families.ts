@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import f1 from '../../test-support/plain-overhung.json';
+import f1 from '@families/f1-overhung.json';
 import f2 from '@families/f2-monoblock.json';
 import f3 from '@families/f3-stacked-sanitary.json';
 import f4 from '@families/f4-bore-hole.json';
@@ -70,7 +70,13 @@ export function buildFor(family: FamilyFile, build: Build): Family {
 /** The family that was chosen, as the pump is built. Throws DomainError naming what is not there. */
 export async function chosenFamily(
   connection: Connection,
-  { familyId, axes, size, counts }: z.infer<z.ZodObject<typeof constructionInput>>,
+  {
+    familyId,
+    axes,
+    size,
+    counts,
+    to,
+  }: z.infer<z.ZodObject<typeof constructionInput>> & { readonly to?: Build['to'] | undefined },
 ): Promise<Family> {
   const chosen = (await listFamilies(connection)).find((one) => one.id === familyId);
   if (!chosen)
@@ -78,7 +84,12 @@ export async function chosenFamily(
       what: `There is no pump family ${familyId}.`,
       issues: [{ path: 'familyId', message: 'choose a family' }],
     });
-  return buildFor(chosen, { ...(axes && { axes }), ...(size !== undefined && { size }), ...(counts && { counts }) });
+  return buildFor(chosen, {
+    ...(axes && { axes }),
+    ...(size !== undefined && { size }),
+    ...(counts && { counts }),
+    ...(to && { to }),
+  });
 }
 
 /** The family in the version that a job was opened with: from the shipped files, else as it was stored then. */

@@ -4,7 +4,7 @@ import { carryOutDue, act, verifyAll, type Context } from '.';
 import { listEvents } from '@/db';
 import { takeOverOldJobs } from './take-over';
 import { verifyOne } from './verify';
-import { openTestShop, testIntake, testReceiving, type TestShop } from '../../test-support/open-test-shop';
+import { openTestShop, testIntake, testReceiving, type TestShop, plainFile } from '../../test-support/open-test-shop';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('record')));
@@ -191,9 +191,7 @@ describe('nothing is overwritten in silence', () => {
     const step = present(
       present(await shop.load(tag)).steps.find((one) => one.phase === 'rebuild' && !one.second && one.stepId),
     );
-    const held = present(
-      present((await import('./families')).shippedFamilies[0]).written.rebuild.find((one) => one.hold_point),
-    );
+    const held = present(plainFile.written.rebuild.find((one) => one.hold_point));
     const sign = (person: string, basedOn: number) =>
       codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId: held.id, basedOn, signer: shop.signerOf(person) }));
     expect(step).toBeDefined();

@@ -10,6 +10,7 @@ import {
   testReceiving,
   type TestShop,
   type AnswerChange,
+  plainFile,
 } from '../../test-support/open-test-shop';
 import { sha256 } from './fingerprint';
 import { openCustomerLink } from './people/open-customer-link';
@@ -372,7 +373,7 @@ describe('parts, rebuild, test, report, return', () => {
     const order = present(record.orders[0]);
     const short = present(order.lines.find((line) => line.received < line.quantity));
     await shop.act('ines', 'advance-job', { tag, event: 'start-rebuild' });
-    const { rebuild } = present((await import('./families')).shippedFamilies[0]).written;
+    const { rebuild } = plainFile.written;
     const step = present(rebuild.find((one) => one.needs.includes(short.partRef)));
     const [first] = step.actions;
     await shop.workTo(tag, 'rebuild', present(first).id);
@@ -436,9 +437,7 @@ describe('parts, rebuild, test, report, return', () => {
   });
   test('a hold point is signed by a second person, never by the same', async () => {
     const tag = await shop.play({ at: 'rebuild', part: 'hold point' });
-    const step = present(
-      present((await import('./families')).shippedFamilies[0]).written.rebuild.find((one) => one.hold_point),
-    );
+    const step = present(plainFile.written.rebuild.find((one) => one.hold_point));
     const sign = (signer: object, stepId = step.id) =>
       codeOf(shop.act('ines', 'sign-hold-point', { tag, stepId, basedOn: 1, signer }));
     expect(await sign(shop.signerOf('ines'))).toBe('second-person-needed');

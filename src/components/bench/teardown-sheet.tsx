@@ -1,6 +1,6 @@
 'use client';
 
-import { isConstructionOpen } from '@/core/record';
+import { isBuildOpen } from '@/core/record';
 import type { SheetProps } from '../job/view';
 import { ConstructionLine } from '../receive/construction-line';
 import { PartsAccount } from './parts-account';
@@ -10,7 +10,7 @@ import { WorkBench } from './work-bench';
 export function TeardownSheet({ view, isHere }: SheetProps) {
   return (
     <>
-      {isConstructionOpen(view.record) && (
+      {isBuildOpen(view.record) && (
         <div className="px-6 pt-2">
           <ConstructionLine view={view} />
         </div>

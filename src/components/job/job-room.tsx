@@ -2,6 +2,7 @@
 
 import type { Station } from '@/core/record';
 import { Whose } from '../ui/whose';
+import { ConversionLine } from './conversion-line';
 import { GateBar } from './gate-bar';
 import { CompactHeader, JobHeader } from './job-header';
 import { JobStream } from './job-stream';
@@ -29,6 +30,7 @@ export function JobRoom({ view: given, shown }: { readonly view: JobView; readon
             <JobStream record={record} shown={shown} />
           </>
         )}
+        <ConversionLine view={view} />
         <NewerFamily view={view} />
         <StationSheet key={shown} station={shown} view={view} isHere={isHere} />
         <GateBar view={view} shown={shown} />

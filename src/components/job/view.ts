@@ -20,10 +20,20 @@ export interface JobFrame {
   readonly openLinks: number;
 }
 
+/** What a pump is converted from and to, with the names of the parts that leave and come. */
+export interface ConversionShown {
+  readonly came: string;
+  readonly goesBack: string;
+  readonly out: readonly string[];
+  readonly into: readonly string[];
+}
+
 /** Everything a job's page shows, as the server reads it. */
 export interface JobView extends JobFrame {
   readonly record: JobRecord;
   readonly family: Family;
+  /** Where it goes back otherwise than it came. */
+  readonly conversion?: ConversionShown | null;
   readonly instruments: readonly Tool[];
   /** Who may sign a hold point by PIN. */
   readonly signers: readonly { readonly personId: PersonId; readonly name: string; readonly role: Role }[];

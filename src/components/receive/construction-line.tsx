@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { sayBuild } from '@/core/family';
-import { isConstructionOpen } from '@/core/record';
+import { isBuildOpen } from '@/core/record';
 import type { JobView } from '../job/view';
 
 /** How the pump is built as far as the record knows, and the way to say that it is not while that is possible. */
@@ -11,7 +11,7 @@ export function ConstructionLine({ view }: { readonly view: JobView }) {
     <p>
       <span className="num">{record.familyId}</span> {family.title}
       {build && `: ${build.toLowerCase()}`}.{' '}
-      {isConstructionOpen(record) && (
+      {isBuildOpen(record) && (
         <Link
           href={`/jobs/${record.tag}/construction`}
           className="inline-block min-h-8 underline decoration-line underline-offset-4 hover:decoration-ink"

@@ -39,6 +39,15 @@ export function readConstruction(family: FamilyCard, construction: Construction)
   return knownBuild(family, { axes, counts: typedCounts(construction), ...(row && { size: row }) });
 }
 
+/** What differs in the way it goes back, by axis; nothing where it goes back as it came. */
+export function sentConversion(family: FamilyCard, came: Construction, goesBack: Construction | null) {
+  if (!goesBack) return {};
+  const whole = (construction: Construction) => wholeBuild(family, readConstruction(family, construction)).axes;
+  const before = whole(came);
+  const to = Object.fromEntries(Object.entries(whole(goesBack)).filter(([axis, choice]) => before[axis] !== choice));
+  return Object.keys(to).length ? { to } : {};
+}
+
 /** The family as it would be drawn with what is chosen so far. */
 export function drawChosen(family: FamilyCard, construction: Construction) {
   const whole = wholeBuild(family, readConstruction(family, construction));

@@ -171,6 +171,11 @@ const sentences = {
   'recorded-by-family': ({ tag, family, other }: { tag: string; family: string; other: string }) =>
     `${tag} has steps, captures or parts recorded by ${family}; they would stand for nothing in ${other}.`,
   'built-so-already': ({ tag, family }: { tag: string; family: string }) => `${tag} is ${family}, built so, already.`,
+  'why-built-otherwise': ({ tag }: { tag: string }) => `Say how it was seen, or why: something is recorded of ${tag}.`,
+  'quote-drawn-up': ({ tag }: { tag: string }) =>
+    `A quote of ${tag} is drawn up for the way it is built; it is not changed under it.`,
+  'teardown-asks-more': ({ tag, open }: { tag: string; open: readonly string[] }) =>
+    `Built so, the teardown of ${tag} asks for more than was done: ${open.join('; ')}.`,
   'keeps-version': ({ tag, version }: { tag: string; version: string }) =>
     `${tag} has steps, captures or parts recorded by version ${version}; it keeps that version.`,
   'no-newer-version': ({ family, version }: { family: string; version: string }) =>

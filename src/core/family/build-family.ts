@@ -1,5 +1,6 @@
-import { holds, versionOf, wholeBuild, type Build, type WholeBuild } from './build-words';
+import { buildAfter, holds, versionOf, wholeBuild, type Build, type WholeBuild } from './build-words';
 import type { Family, FamilyFile, FamilyPoint, SizeRow, Step, StepAction } from './format';
+import { convertFamily } from './convert-family';
 import { memberId, memberName } from './member';
 import { repeatingIds, repeatSteps } from './repeat-steps';
 
@@ -136,6 +137,12 @@ function kitsOf(family: Family, here: (ref: string) => boolean, times: ReturnTyp
  */
 export function buildFamily(file: FamilyFile, build: Build = {}): Family {
   const whole = wholeBuild(file, build);
+  const after = buildAfter(file, whole);
+  const came = buildOne(file, whole);
+  return after ? { ...convertFamily(came, buildOne(file, after)), version: came.version } : came;
+}
+
+function buildOne(file: FamilyFile, whole: WholeBuild): Family {
   const cut = cutToBuild(file.written, file, whole);
   const times = timesOf(whole.counts);
   const once = new Map(cut.parts.filter((part) => times(part) > 0).map((part) => [part.ref, part]));

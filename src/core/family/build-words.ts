@@ -6,10 +6,13 @@ export interface Build {
   readonly axes?: Readonly<Record<string, string>>;
   readonly size?: string;
   readonly counts?: Readonly<Record<string, number>>;
+  /** What it is converted to, by axis: it came as `axes` say and goes back with these. */
+  readonly to?: Readonly<Record<string, string>>;
 }
 
 const between = '--';
 const countMark = 'n-';
+const convertMark = 'to-';
 
 /** Formats before 2 wrote the variant and the number of stages alone. */
 function readOldBuild(words: readonly string[]): Build {
@@ -22,15 +25,17 @@ function readOldBuild(words: readonly string[]): Build {
 }
 
 /**
- * A build from names and values: `size`, `n-` and a set, or an axis.
+ * A build from names and values: `size`, `n-` and a set, `to-` and an axis that is converted, or an axis.
  * @example buildOf([['seal', 'cartridge'], ['n-stage', '7']]) // { axes: { seal: 'cartridge' }, counts: { stage: 7 } }
  */
 export function buildOf(words: readonly (readonly [name: string, value: string])[]): Build {
   const axes: Record<string, string> = {};
   const counts: Record<string, number> = {};
+  const to: Record<string, string> = {};
   let size: string | undefined;
   for (const [name, value] of words) {
     if (name === 'size') size = value;
+    else if (name.startsWith(convertMark)) to[name.slice(convertMark.length)] = value;
     else if (name.startsWith(countMark)) counts[name.slice(countMark.length)] = Number(value);
     else axes[name] = value;
   }
@@ -38,6 +43,7 @@ export function buildOf(words: readonly (readonly [name: string, value: string])
     ...(Object.keys(axes).length && { axes }),
     ...(size !== undefined && { size }),
     ...(Object.keys(counts).length && { counts }),
+    ...(Object.keys(to).length && { to }),
   };
 }
 
@@ -55,12 +61,13 @@ export function readBuild(version: string): Build {
  * The version with the way of building behind it, as semantic versioning writes build metadata.
  * @example writeBuild('2.0.0', { axes: { seal: 'cartridge' }, counts: { stage: 7 } }) // '2.0.0+seal--cartridge.n-stage--7'
  */
-export function writeBuild(version: string, { axes = {}, size, counts = {} }: Build): string {
+export function writeBuild(version: string, { axes = {}, size, counts = {}, to = {} }: Build): string {
   const bare = present(version.split('+')[0]);
   const words = [
     ...Object.entries(axes).map(([axis, choice]) => `${axis}${between}${choice}`),
     ...Object.entries(counts).map(([set, count]) => `${countMark}${set}${between}${count}`),
     ...(size === undefined ? [] : [`size${between}${size}`]),
+    ...Object.entries(to).map(([axis, choice]) => `${convertMark}${axis}${between}${choice}`),
   ];
   return words.length ? `${bare}+${words.join('.')}` : bare;
 }
@@ -86,6 +93,7 @@ export function knownBuild({ axes, sizes, sets }: FamilyHeader, build: Build): B
     axes: Object.fromEntries(Object.entries(build.axes ?? {}).filter(isChoice)),
     counts: Object.fromEntries(Object.entries(build.counts ?? {}).filter(isCount)),
     ...(build.size !== undefined && sizes.some((one) => one.id === build.size) && { size: build.size }),
+    ...(build.to && { to: Object.fromEntries(Object.entries(build.to).filter(isChoice)) }),
   };
 }
 
@@ -117,7 +125,7 @@ export class BuildError extends RangeError {
 }
 
 /** A whole build: a choice for every axis that exists in it, a size where there is a table, a count for every set. */
-export type WholeBuild = Required<Omit<Build, 'size'>> & Pick<Build, 'size'>;
+export type WholeBuild = Required<Omit<Build, 'size' | 'to'>> & Pick<Build, 'size' | 'to'>;
 
 function chosenAxes({ id, axes }: FamilyHeader, chosen: Readonly<Record<string, string>>) {
   const unknown = Object.keys(chosen).find((name) => !axes.some((axis) => axis.id === name));
@@ -163,7 +171,7 @@ function chosenCounts({ id, sets }: FamilyHeader, given: Build['counts'] = {}, a
  * A build completed with what is usual where nothing was chosen.
  * @throws BuildError for an axis, a choice, a size or a count that the family does not have
  */
-export function wholeBuild(family: FamilyHeader, { axes = {}, size, counts }: Build): WholeBuild {
+export function wholeBuild(family: FamilyHeader, { axes = {}, size, counts, to = {} }: Build): WholeBuild {
   const own = chosenAxes(family, axes);
   const row = size ?? family.sizes[0]?.id;
   if (row !== undefined && !family.sizes.some((one) => one.id === row)) {
@@ -173,18 +181,41 @@ export function wholeBuild(family: FamilyHeader, { axes = {}, size, counts }: Bu
       `${family.id} has no size “${row}”; ${sizes ? `its sizes are ${sizes}` : 'it has no size table'}`,
     );
   }
-  return { axes: own, counts: chosenCounts(family, counts, own), ...(row !== undefined && { size: row }) };
+  const goesBack = chosenAxes(family, { ...own, ...to });
+  const changed = Object.fromEntries(Object.entries(goesBack).filter(([axis, choice]) => own[axis] !== choice));
+  return {
+    ...{ axes: own, counts: chosenCounts(family, counts, own) },
+    ...(row !== undefined && { size: row }),
+    ...(Object.keys(changed).length && { to: changed }),
+  };
+}
+
+/** The build in which a converted pump goes back; undefined where it goes back as it came. */
+export function buildAfter(family: FamilyHeader, { axes, size, counts, to }: WholeBuild): WholeBuild | undefined {
+  if (!to) return undefined;
+  const own = chosenAxes(family, { ...axes, ...to });
+  const counted = Object.entries(counts).filter(([set]) => holds(family.sets.find((one) => one.id === set)?.when, own));
+  return wholeBuild(family, { axes: own, counts: Object.fromEntries(counted), ...(size !== undefined && { size }) });
 }
 
 /** The parts of a whole build that its version has to say: counts that are always the same need no word. */
-export function versionOf(family: FamilyHeader, { axes, size, counts }: WholeBuild): string {
+export function versionOf(family: FamilyHeader, { axes, size, counts, to }: WholeBuild): string {
   const counted = Object.fromEntries(
     family.sets.flatMap(({ id, count }) => {
       const own = counts[id];
       return typeof count === 'number' || own === undefined ? [] : [[id, own]];
     }),
   );
-  return writeBuild(family.version, { axes, ...(size !== undefined && { size }), counts: counted });
+  return writeBuild(family.version, {
+    ...{ axes, counts: counted },
+    ...(size !== undefined && { size }),
+    ...(to && { to }),
+  });
+}
+
+/** Choices by axis in words, in the order of the family. */
+export function sayChoices({ axes }: Pick<FamilyHeader, 'axes'>, chosen: Readonly<Record<string, string>>): string {
+  return axes.flatMap((axis) => axis.choices.find((one) => one.id === chosen[axis.id])?.title ?? []).join(', ');
 }
 
 /**
@@ -192,12 +223,13 @@ export function versionOf(family: FamilyHeader, { axes, size, counts }: WholeBui
  * @param version the version of a pump, with its build behind the `+`
  */
 export function sayBuild(family: FamilyHeader, version: string): string {
-  const { axes, size, counts } = wholeBuild(family, knownBuild(family, readBuild(version)));
-  const choices = family.axes.flatMap((axis) => axis.choices.find((one) => one.id === axes[axis.id])?.title ?? []);
+  const { axes, size, counts, to } = wholeBuild(family, knownBuild(family, readBuild(version)));
+  const choices = sayChoices(family, axes);
   const row = family.sizes.find((one) => one.id === size)?.title;
   const counted = family.sets.flatMap(({ id, title, plural, count }) => {
     const own = counts[id];
     return typeof count === 'number' || own === undefined ? [] : [`${own} ${own === 1 ? title : plural}`];
   });
-  return [...choices, ...(row ? [row] : []), ...counted].join(', ');
+  const came = [...(choices ? [choices] : []), ...(row ? [row] : []), ...counted].join(', ');
+  return to ? `${came}; goes back as ${sayChoices(family, to)}` : came;
 }

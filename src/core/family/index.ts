@@ -31,6 +31,7 @@ export {
 } from './section';
 export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } from './section-notes';
 export { buildFamily, cutToBuild } from './build-family';
+export { partsOn, sectionOn, type Side } from './convert-family';
 export { memberName } from './member';
 export { limitsOf, middleOf, sayLimits, stepDecimals, type PointLimits } from './point-limits';
 export { fieldsOf } from './record-fields';
@@ -44,6 +45,7 @@ export {
   proposeSize,
   readBuild,
   sayBuild,
+  sayChoices,
   versionOf,
   wholeBuild,
   writeBuild,

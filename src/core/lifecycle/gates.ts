@@ -1,5 +1,5 @@
 import { findingAt, standingReadings, workOf } from '../bench';
-import type { Family } from '../family';
+import { partsOn, type Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
 import { costingFindings } from '../quoting';
@@ -36,7 +36,7 @@ const toClean: Gate = (record, family) => {
   const accounted = new Set(record.parts.map((part) => part.ref));
   return [
     ...stepsOpen(record, family, 'teardown'),
-    ...family.parts
+    ...partsOn(family.parts, 'came')
       .filter((part) => !accounted.has(part.ref))
       .map((part) => missing('teardown', `part-${part.ref}`, 'unaccounted', { part: part.name })),
   ];
@@ -47,7 +47,7 @@ const toInspect: Gate = ({ steps, parts }, family) => {
   const here = new Set(
     parts.filter((part) => part.state === 'present' || part.state === 'broken').map((part) => part.ref),
   );
-  return family.parts
+  return partsOn(family.parts, 'goes back')
     .filter((part) => !part.soft && here.has(part.ref) && !cleaned.has(part.ref))
     .map((part) => missing('clean', `clean-${part.ref}`, 'uncleaned', { part: part.name }));
 };
@@ -85,7 +85,9 @@ function unlooked({ parts, looks }: JobRecord, family: Family): readonly Missing
 
 const toQuote: Gate = (record, family) => {
   const states = judgePoints({ family, readings: record.readings, phase: 'as-found' });
+  const leaving = leavingOf(family);
   return states
+    .filter(({ point }) => !leaving.has(point.part))
     .flatMap((state) => {
       const finding = record.findings.find((one) => one.pointId === state.point.id && one.phase === 'as-found');
       const gone = record.parts.some(
@@ -107,14 +109,18 @@ const toQuote: Gate = (record, family) => {
     .concat(unlooked(record, family))
     .concat(
       record.findings
-        .filter((finding) => finding.kind === 'visual' && !finding.disposition)
+        .filter(({ kind, disposition, partRef }) => kind === 'visual' && !disposition && !leaving.has(partRef))
         .map((finding) =>
           missing('inspect', `finding-${finding.id}`, 'finding-undisposed', { finding: finding.words }),
         ),
     );
 };
 
-const toApprove: Gate = (record) => {
+/** Parts that leave with the old build: nothing more is decided about them. */
+const leavingOf = ({ parts }: Family) =>
+  new Set(parts.filter(({ converted }) => converted === 'leaves').map(({ ref }) => ref));
+
+const toApprove: Gate = (record, family) => {
   const quote = currentQuote(record);
   if (!quote) return [missing('quote', 'lines', 'no-quote')];
   const covered = new Set(quote.lines.flatMap((line) => line.findingIds));
@@ -122,7 +128,7 @@ const toApprove: Gate = (record) => {
     ...when(!quote.lines.some((line) => line.struckReason === null), missing('quote', 'lines', 'no-line')),
     ...when(!record.contact, missing('receive', 'owner', 'no-contact')),
     ...costingFindings(record.findings)
-      .filter((finding) => !covered.has(finding.id))
+      .filter((finding) => !covered.has(finding.id) && !leavingOf(family).has(finding.partRef))
       .map((finding) => missing('quote', 'lines', 'finding-unquoted', { finding: finding.words })),
   ];
 };

@@ -87,13 +87,16 @@ export function bundleParts(family: Family, need: ReadonlyMap<string, number>): 
   return [...fromKits, ...singles];
 }
 
-/** Soft parts and what must be bought anew for other reasons: missing or broken at teardown. */
+/** Soft parts, what is missing or broken at teardown, and what comes with a conversion. */
 function alwaysNew({ family, parts }: Asked): Map<string, number> {
   const gone = new Set(parts.filter((account) => account.state !== 'present').map((account) => account.ref));
   const notFitted = new Set(parts.filter((account) => account.state === 'not fitted').map((account) => account.ref));
   return new Map(
     family.parts
-      .filter((part) => (part.soft || gone.has(part.ref)) && !notFitted.has(part.ref))
+      .filter(
+        ({ ref, soft, converted }) =>
+          converted === 'comes' || (!converted && (soft || gone.has(ref)) && !notFitted.has(ref)),
+      )
       .map((part) => [part.ref, part.quantity]),
   );
 }
@@ -166,16 +169,29 @@ const partName = (family: Family, ref: string) =>
 /** Names one after the other; with semicolons where a name has a comma of its own. */
 const listOf = (names: readonly string[]) => names.join(names.some((name) => name.includes(',')) ? '; ' : ', ');
 
-/** The soft parts, as kits where cheaper; a finding on one of them stands on the line that buys it. */
-function bundleLines({ family, rates }: Asked, soft: ReadonlyMap<string, number>, byPart: ByPart): DraftLine[] {
-  return bundleParts(family, soft).map(({ title, parts, priceMinor }) => {
+const refsOf = (family: Family, which: 'leaves' | 'comes') =>
+  new Set(family.parts.filter(({ converted }) => converted === which).map(({ ref }) => ref));
+
+/** What is always renewed and what comes with a conversion, as kits where cheaper; a finding on one of them stands there. */
+function bundleLines({ family, rates }: Asked, needed: ReadonlyMap<string, number>, byPart: ByPart): DraftLine[] {
+  const coming = refsOf(family, 'comes');
+  const leaving = listOf([...refsOf(family, 'leaves')].map((ref) => partName(family, ref)));
+  return bundleParts(family, needed).map(({ title, parts, priceMinor }) => {
     const findings = parts.flatMap(({ ref }) => byPart.get(ref) ?? []);
-    const names = [...new Set(parts.map(({ ref }) => partName(family, ref)))];
-    const renewed = `Seals, bearings and gaskets that are always renewed: ${listOf(names)}.`;
+    const names = (isComing: boolean) =>
+      listOf([
+        ...new Set(parts.filter(({ ref }) => coming.has(ref) === isComing).map(({ ref }) => partName(family, ref))),
+      ]);
+    const [renewed, added] = [names(false), names(true)];
+    const plain = [
+      added && `Comes with the conversion: ${added}.${leaving && ` In place of: ${leaving}.`}`,
+      renewed && `Seals, bearings and gaskets that are always renewed: ${renewed}.`,
+      sentencesOf(findings),
+    ];
     return line({
       kind: 'part',
-      description: title,
-      plain: [renewed, sentencesOf(findings)].filter(Boolean).join(' '),
+      description: renewed ? title : `Conversion: ${title}`,
+      plain: plain.filter(Boolean).join(' '),
       unitPriceMinor: withMarkup(priceMinor, rates.partsMarkupPct),
       parts,
       findingIds: findings.map((finding) => finding.id),
@@ -228,7 +244,8 @@ function closingLines({ family, rates }: Asked): DraftLine[] {
 export function growLines(asked: Asked): readonly DraftLine[] {
   const soft = alwaysNew(asked);
   const byPart = new Map<string, Finding[]>();
-  for (const finding of costingFindings(asked.findings))
+  const leaving = refsOf(asked.family, 'leaves');
+  for (const finding of costingFindings(asked.findings).filter(({ partRef }) => !leaving.has(partRef)))
     byPart.set(finding.partRef, [...(byPart.get(finding.partRef) ?? []), finding]);
   const hard = [...byPart].filter(([ref]) => !soft.has(ref));
   const own = hard.flatMap(([, findings]) => linesForPart(asked, findings));

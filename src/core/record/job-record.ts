@@ -418,6 +418,12 @@ export function isConstructionOpen(record: Recorded): boolean {
   return isEarly && !record.hold && !record.closedAt && isUntouched;
 }
 
+/** Whether the way in which the pump is built can still be said otherwise: until a quote is drawn up for it. */
+export function isBuildOpen(record: Recorded & Pick<JobRecord, 'quotes'>): boolean {
+  const isBefore = ['receive', 'teardown', 'clean', 'inspect', 'quote'].includes(record.station);
+  return isBefore && !record.hold && !record.closedAt && !record.quotes.length;
+}
+
 /** Rebuild rounds: one more than the test runs that sent the pump back. */
 export function rebuildRound(record: Pick<JobRecord, 'runs'>): number {
   return 1 + record.runs.filter((run) => run.decision === 'failed').length;

@@ -87,6 +87,15 @@ export const asBuiltSchema = z.object({
       by: z.string(),
     }),
   ),
+  /** A pump that came as one build and went back as another: which, and what came out and went in by it. */
+  conversion: z
+    .object({
+      came_as: z.string(),
+      went_back_as: z.string(),
+      out: z.array(z.object({ name: z.string(), number: z.string(), quantity: z.number() })),
+      in: z.array(z.object({ name: z.string(), number: z.string(), quantity: z.number() })),
+    })
+    .optional(),
   parts_fitted: z.array(z.object({ name: z.string(), number: z.string(), quantity: z.number(), order: z.string() })),
   positions: z.array(z.object({ what: z.string(), teardown: z.string(), rebuild: z.string() })),
   steps: z.array(

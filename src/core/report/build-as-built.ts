@@ -1,6 +1,6 @@
 import { standingReadings, stillStands } from '../bench';
 import { present } from '../present';
-import { cautionFooter, cautions, sayLimits, type Family } from '../family';
+import { cautionFooter, cautions, readBuild, sayChoices, sayLimits, type Family } from '../family';
 import { judgePoint, type PointState } from '../inspection';
 import { approvedLines } from '../parts';
 import type { JobRecord, Phase, TestRun } from '../record';
@@ -125,6 +125,22 @@ function partsFitted({ record, family }: Asked): AsBuilt['parts_fitted'] {
   });
 }
 
+/** What came out and went in by a conversion; nothing of a pump that went back as it came. */
+function conversionOf({ family }: Asked): Pick<AsBuilt, 'conversion'> {
+  const { to, ...came } = readBuild(family.version);
+  if (!to) return {};
+  const changed = Object.keys(to);
+  const before = Object.fromEntries(Object.entries(came.axes ?? {}).filter(([axis]) => changed.includes(axis)));
+  const moved = (which: 'leaves' | 'comes') =>
+    family.parts
+      .filter(({ converted }) => converted === which)
+      .map(({ name, number, quantity }) => ({ name, number, quantity }));
+  const words = (axes: Readonly<Record<string, string>>) => sayChoices(family, axes);
+  return {
+    conversion: { came_as: words(before), went_back_as: words(to), out: moved('leaves'), in: moved('comes') },
+  };
+}
+
 function deviationsOf({ record, family }: Asked): string[] {
   return [
     ...benchDeviations(record, family),
@@ -246,6 +262,7 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
     })),
     points: pointsOf(asked),
     findings: findingsOf(asked),
+    ...conversionOf(asked),
     parts_fitted: partsFitted(asked),
     positions: positionsOf(record, family),
     steps: stepsOf(record, family),

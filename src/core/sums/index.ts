@@ -16,7 +16,12 @@ export { runningClearance } from './running-clearance';
 export type { Program, ProgramRow, Solution, Solver } from './solver';
 export { shimStack } from './shim-stack';
 export { show, SumRefusal, type Outcome, type Warning, type WorkingStep } from './notebook';
-export { bearingBoreLowerUm, bearingHeatLimitsC, reckonBearingHeat, type BearingHeatInput } from './reckon-bearing-heat';
+export {
+  bearingBoreLowerUm,
+  bearingHeatLimitsC,
+  reckonBearingHeat,
+  type BearingHeatInput,
+} from './reckon-bearing-heat';
 export { isTabledBolt, reckonBoltTorque } from './reckon-bolt-torque';
 export { reckonReadings, verdictWords, type ReadingsResult } from './reckon-readings';
 export { reckonRunningClearance, type RunningClearanceResult } from './reckon-running-clearance';

@@ -10,7 +10,8 @@ export const accountParts: Decider<AccountParts, object> = ({ record, family, wh
   if (twice) refuse('bad-input', reason('part-twice', { part: twice }), 'parts');
   const stored = new Map(record.parts.map((part) => [part.ref, part]));
   const puts = parts.map(({ partRef, state, note, basedOn }) => {
-    if (!findPart(family, partRef)) refuse('bad-input', reason('unknown-part', { part: partRef }), 'parts');
+    if (findPart(family, partRef)?.converted === 'comes' || !findPart(family, partRef))
+      refuse('bad-input', reason('unknown-part', { part: partRef }), 'parts');
     const theirs = stored.get(partRef);
     if ((theirs?.version ?? 0) !== basedOn)
       refuseChanged(

@@ -93,13 +93,17 @@ interface Answered {
   readonly conceded: boolean;
 }
 
+/** A figure as a row keeps it, to a millionth: what a sum gives may have more digits than the tables. */
+const keptFigure = (value: number) => Math.round(value * 1e6) / 1e6;
+
 /** The row of an answer, and what follows from it: a finding, the step that is done with it. */
 function putsOf(asked: Answering, { judged, data, state, conceded }: Answered): readonly Put[] {
   const { given, command, work, at } = asked;
   const { who } = given;
   const { phase, actionId, photoId, basedOn } = command;
   const { round } = work;
-  const { typed, value, unit } = judged;
+  const { typed, unit } = judged;
+  const value = judged.value === null ? null : keptFigure(judged.value);
   const row: Answer = {
     ...{ phase, round, actionId, state, typed, value, unit, photoId, data, conceded },
     version: basedOn + 1,

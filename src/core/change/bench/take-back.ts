@@ -15,7 +15,7 @@ const undone = (answer: Answer, who: Signed, why: string): Answer => ({
 });
 
 /** The step of an answer that is taken back: open again, its signature void and said so. */
-function opened(row: StepDone, who: Signed, why: string): StepDone {
+export function opened(row: StepDone, who: Signed, why: string): StepDone {
   const voided = row.second ? { voided: row.second.personName } : {};
   const because = why ? { reopened: why, reopenedBy: who.personName } : {};
   const data = { ...row.data, ...voided, ...because };

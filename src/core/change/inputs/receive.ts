@@ -72,7 +72,14 @@ export type ConfirmIsolation = z.output<typeof confirmIsolationInput>;
 export const acknowledgeCautionInput = z.strictObject({ tag: tagField, caution: elementId });
 export type AcknowledgeCaution = z.output<typeof acknowledgeCautionInput>;
 
-export const correctConstructionInput = z.strictObject({ tag: tagField, ...constructionInput });
+export const correctConstructionInput = z.strictObject({
+  tag: tagField,
+  ...constructionInput,
+  /** What it is converted to, by axis: it goes back otherwise than it came. */
+  to: z.record(elementId, elementId).optional(),
+  /** Asked where something is recorded by the construction of before. */
+  reason: optionalText(300),
+});
 export type CorrectConstruction = z.output<typeof correctConstructionInput>;
 
 export const takeNewerFamilyInput = z.strictObject({ tag: tagField });

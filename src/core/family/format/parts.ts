@@ -20,6 +20,8 @@ export const partOf = (figure: Figure) =>
     elastomer_by_job: z.boolean().default(false),
     thread: z.strictObject({ size: figure(z.string()), hand: z.enum(['right', 'left']) }).optional(),
     weight: z.enum(['one person', 'two persons', 'hoist']).default('one person'),
+    /** In a conversion: it leaves with the old build, or comes with the new one; put in when a pump is built. */
+    converted: z.enum(['leaves', 'comes']).optional(),
     /** Parts that close it in: they come off before it at teardown and go on after it at rebuild. */
     behind: z.array(reference).default([]),
     number: figure(z.string()),

@@ -1,4 +1,5 @@
-import type { Family } from '@/core/family';
+import { partsOn, readBuild, sayChoices, sectionOn, type Family, type Side } from '@/core/family';
+import type { ConversionShown } from '@/components/job/view';
 import type { Station } from '@/core/record';
 
 type Part = 'parts' | 'points' | 'teardown' | 'rebuild' | 'damage' | 'section';
@@ -20,17 +21,42 @@ const needed: Readonly<Record<Station, readonly Part[]>> = {
   return: [],
 };
 
+/** Until it was inspected a converted pump is shown as it came, from then on as it goes back; the quote has both. */
+const sideOf = (station: Station): Side | null =>
+  station === 'receive' || station === 'teardown' || station === 'clean' || station === 'inspect'
+    ? 'came'
+    : station === 'quote' || station === 'approve' || station === 'parts'
+      ? null
+      : 'goes back';
+
 export function familyForSheet(family: Family, station: Station): Family {
   const has = (part: Part) => needed[station].includes(part);
+  const side = sideOf(station);
+  const parts = side ? [...partsOn(family.parts, side)] : family.parts;
+  const section = side ? sectionOn(family, side) : family.section;
   return {
     ...family,
     kits: [],
     labour: [],
-    parts: has('parts') ? family.parts : [],
+    parts: has('parts') ? parts : [],
     points: has('points') ? family.points : [],
     teardown: has('teardown') ? family.teardown : [],
     rebuild: has('rebuild') ? family.rebuild : [],
     damage: has('damage') ? family.damage : [],
-    section: has('section') ? family.section : { ...family.section, bodies: [] },
+    section: has('section') ? section : { ...family.section, bodies: [] },
+  };
+}
+
+/** What is converted, in words, with the names of what leaves and comes; null where it goes back as it came. */
+export function conversionOf(family: Family): ConversionShown | null {
+  const { axes = {}, to } = readBuild(family.version);
+  if (!to) return null;
+  const before = Object.fromEntries(Object.entries(axes).filter(([axis]) => axis in to));
+  const names = (which: 'leaves' | 'comes') =>
+    family.parts.filter(({ converted }) => converted === which).map(({ name }) => name.toLowerCase());
+  return {
+    came: sayChoices(family, before).toLowerCase(),
+    goesBack: sayChoices(family, to).toLowerCase(),
+    ...{ out: names('leaves'), into: names('comes') },
   };
 }

@@ -7,7 +7,7 @@ import { JobRoom } from '@/components/job/job-room';
 import type { JobView } from '@/components/job/view';
 import type { SearchParam } from '@/app/search-param';
 import { currentActor, requestContext } from '@/app/session';
-import { familyForSheet } from './family-for-sheet';
+import { conversionOf, familyForSheet } from './family-for-sheet';
 
 interface Props {
   readonly params: Promise<{ tag: string }>;
@@ -37,6 +37,10 @@ export default async function JobPage({ params, searchParams }: Props) {
   const whole = await readView((await params).tag);
   const { at } = await searchParams;
   const shown: Station = stations.find((station) => station === at) ?? whole.record.station;
-  const view: JobView = { ...whole, family: familyForSheet(whole.family, shown) };
+  const view: JobView = {
+    ...whole,
+    family: familyForSheet(whole.family, shown),
+    conversion: conversionOf(whole.family),
+  };
   return <JobRoom view={view} shown={shown} />;
 }

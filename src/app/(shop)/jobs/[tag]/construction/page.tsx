@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { DomainError } from '@/core/errors';
 import { readBuild } from '@/core/family';
-import { isConstructionOpen } from '@/core/record';
+import { isBuildOpen, isConstructionOpen } from '@/core/record';
 import { perform, readJob, readReceiving } from '@/server';
 import { ConstructionForm } from '@/components/receive/construction-form';
 import { requestContext } from '@/app/session';
@@ -37,6 +37,7 @@ export default async function ConstructionPage({ params }: Props) {
             build: readBuild(record.familyVersion),
           }}
           isOpen={isConstructionOpen(record)}
+          isBuildOpen={isBuildOpen(record)}
         />
       );
     } catch (error) {
