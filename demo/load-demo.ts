@@ -1,4 +1,5 @@
 import { present } from '@/core/present';
+import { proposeSize } from '@/core/family';
 import type { Actor } from '@/core/access';
 import { addInstrument, addPerson, countPeople, createShop, listInstruments, readShop } from '@/db';
 import { hashSecret } from '@/server/people/passwords';
@@ -141,12 +142,15 @@ async function receiveJob(
     shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '',
     elastomer: job.family?.elastomer ?? 'EPDM',
   };
+  const file = present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1')));
+  const size = proposeSize(file, `${job.pump.model} ${job.pump.size}`);
+  const build = { ...job.family?.build, ...(size !== undefined && { size }) };
   const { tag } = await act('wenna', 'receive-pump', {
     customer: job.customer,
     contact: contacts[job.customer] ?? null,
     pump: job.pump,
-    familyId: job.family?.id ?? 'F1',
-    ...job.family?.build,
+    familyId: file.id,
+    ...build,
     promisedOn: inDays(job.promised),
     intake,
   });
@@ -157,10 +161,7 @@ async function receiveJob(
       act,
       job,
       tag,
-      family: buildFor(
-        present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1'))),
-        job.family?.build ?? {},
-      ),
+      family: buildFor(file, build),
       technician: index % 2 ? 'odile' : 'ines',
       tools: { tools, day: inDays(0) },
       signer: { personId: personIdOf(present(actors.get('marek'))), pin: pinOf('marek') },

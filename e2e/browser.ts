@@ -167,7 +167,7 @@ export async function takeInFile(page: Page, text: string): Promise<void> {
   await input.evaluate((field, content) => {
     const files = new DataTransfer();
     files.items.add(new File([content], 'own.json', { type: 'application/json' }));
-    (field).files = files.files;
+    field.files = files.files;
     field.dispatchEvent(new Event('change', { bubbles: true }));
   }, text);
 }

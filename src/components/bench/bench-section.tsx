@@ -1,6 +1,8 @@
 'use client';
 
-import { drawSection, noteSection, type Family, type StepAction } from '@/core/family';
+import { useEffect, useRef, useState } from 'react';
+import { drawEnd, drawSection, noteSection, type Family, type StepAction } from '@/core/family';
+import { EndView } from '../signs/end-view';
 import { Section, type PartState } from '../signs/section';
 
 interface Props {
@@ -13,7 +15,12 @@ interface Props {
   /** Which way they move in it. */
   readonly moves: StepAction['moves'];
   readonly onPickPart: (ref: string) => void;
+  /** Of a stack, the member that is worked on. */
+  readonly inHand: number | undefined;
 }
+
+/** How much larger than its column the section is drawn. */
+const zooms = [1, 1.8, 3] as const;
 
 const movements: Readonly<Record<StepAction['moves'], string>> = {
   none: '',
@@ -24,24 +31,56 @@ const movements: Readonly<Record<StepAction['moves'], string>> = {
 };
 
 /** The section beside a bench sequence: what is off, what comes now; picking a part opens its step. */
-export function BenchSection({ family, hint, title, states, lit, moves, onPickPart }: Props) {
+export function BenchSection({ family, hint, title, states, lit, moves, onPickPart, inHand }: Props) {
   const names = lit.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.name ?? []);
+  const end = drawEnd(family);
+  const [zoom, setZoom] = useState<(typeof zooms)[number]>(1);
+  const frame = useRef<HTMLDivElement>(null);
+  const [first] = lit;
+  useEffect(() => {
+    if (zoom > 1 && first !== undefined)
+      frame.current?.querySelector(`[data-part="${first}"]`)?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [zoom, first, inHand]);
   return (
     <section aria-label="Section" className="border-line p-4 lg:border-r">
       <div className="lg:sticky lg:top-4">
         <h2 className="mb-2 font-bold">
           Section <small className="font-normal text-quiet">{hint}</small>
         </h2>
-        <Section
-          drawing={drawSection(family)}
-          pins={{}}
-          showsPins={false}
-          notes={noteSection(family, { lit, moves })}
-          names={Object.fromEntries(family.parts.map((part) => [part.ref, part.name]))}
-          parts={states}
-          onPickPart={onPickPart}
-          title={title}
-        />
+        <div ref={frame} className={zoom === 1 ? undefined : 'max-h-[58vh] overflow-auto'}>
+          <div style={zoom === 1 ? undefined : { width: `${zoom * 100}%`, minWidth: `${zoom * 100}%` }}>
+            <Section
+              drawing={drawSection(family, inHand)}
+              pins={{}}
+              showsPins={false}
+              isWhole={zoom === 1}
+              inHand={inHand}
+              notes={noteSection(family, { lit, moves, inHand })}
+              names={Object.fromEntries(family.parts.map((part) => [part.ref, part.name]))}
+              parts={states}
+              onPickPart={onPickPart}
+              title={title}
+            />
+          </div>
+        </div>
+        <button
+          type="button"
+          onClick={() => setZoom(zooms[(zooms.indexOf(zoom) + 1) % zooms.length] ?? 1)}
+          className="mt-1 min-h-12 rounded border border-line px-3 text-13"
+        >
+          {zoom === 3 ? 'Whole section' : 'Larger'}
+        </button>
+        {end && (
+          <figure className="mt-3">
+            <EndView
+              drawing={end}
+              parts={states}
+              turns={moves === 'clockwise' || moves === 'anticlockwise' ? moves : null}
+              onPickPart={onPickPart}
+            />
+            <figcaption className="text-center text-13 text-quiet">seen from {end.seenFrom}</figcaption>
+          </figure>
+        )}
         {names.length > 0 && (
           <p className="mt-1 text-13">
             Lit: {names.join(', ')}

@@ -120,6 +120,11 @@ export function TorqueEntry({ form, action, view, phase, entry, onKeep }: EntryP
         unit="N·m"
         others={othersOf(view.record, view.family, phase, action)}
       />
+      <FetchedAtOnce
+        fetchIt={() => import('./torque-shown').then((module) => module.TorqueShown)}
+        props={{ form }}
+        waiting={null}
+      />
       {isByPass && (
         <div className="flex flex-wrap gap-2">
           {passes_pct.map((pct, i) => (

@@ -20,6 +20,10 @@ interface Props {
   /** Names on lit parts, and which way these move. */
   readonly notes?: SectionNotes;
   readonly names?: Readonly<Record<string, string>>;
+  /** Of a stack, the member that is worked on: of what is lit, only that one lights up. */
+  readonly inHand?: number | undefined;
+  /** Drawn so that the whole of it is seen; otherwise as wide as it may be. */
+  readonly isWhole?: boolean;
   readonly title: string;
 }
 
@@ -72,6 +76,9 @@ function Movement({ arrow }: { readonly arrow: SectionArrow }) {
   );
 }
 
+/** Names on lit parts by the length of the drawing, so that they can be read however long the pump is. */
+const noteSize = 0.026;
+
 /** Where an outline begins along the shaft. */
 const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
 
@@ -89,6 +96,8 @@ export function Section({
   showsPins = true,
   notes,
   names = {},
+  inHand,
+  isWhole = true,
   title,
 }: Props) {
   const id = useId();
@@ -143,7 +152,7 @@ export function Section({
   return (
     <svg
       viewBox={`${x} ${y} ${width} ${height}`}
-      className={drawing.isVertical ? 'mx-auto max-h-[58vh] w-full' : 'w-full'}
+      className={drawing.isVertical && isWhole ? 'mx-auto max-h-[58vh] w-full' : 'w-full'}
       role="group"
       aria-label={title}
     >
@@ -168,7 +177,10 @@ export function Section({
             ([1, -1] as const)
               .filter((mirror) => shape.half === 'both' || (shape.half === 'top') === (mirror === 1))
               .map((mirror) => {
-                const state = parts[shape.part] ?? 'here';
+                const own = parts[shape.part] ?? 'here';
+                const isOther =
+                  own === 'now' && shape.stage !== undefined && inHand !== undefined && shape.stage !== inHand;
+                const state = isOther ? 'here' : own;
                 return (
                   <path
                     key={`${i} ${mirror}`}
@@ -242,7 +254,7 @@ export function Section({
             x={labelX}
             y={labelY - 4}
             textAnchor={drawing.isVertical ? 'start' : 'middle'}
-            fontSize={15}
+            fontSize={Math.max(15, (drawing.isVertical ? height : width) * noteSize)}
             fontWeight={700}
             fill="var(--ink)"
             stroke="var(--paper)"

@@ -172,6 +172,9 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
     rebuild: steps('rebuild', cut.rebuild),
     test: { ...cut.test, steps: steps('test', cut.test.steps) },
     section: { ...cut.section, bodies: cut.section.bodies.filter((body) => here(body.part)) },
+    ...(cut.end_view && {
+      end_view: { ...cut.end_view, bodies: cut.end_view.bodies.filter((body) => here(body.part)) },
+    }),
     damage: cut.damage.filter((one) => here(one.part)),
     kits: kitsOf(cut, here, times),
   };

@@ -75,6 +75,7 @@ function checkNames(family: Family): Faults {
   const refs = new Set(family.parts.map((part) => part.ref));
   const named: readonly (readonly [path: string, ref: string])[] = [
     ...family.section.bodies.map((body, i) => [`section.bodies.${i}.part`, body.part] as const),
+    ...(family.end_view?.bodies ?? []).map((body, i) => [`end_view.bodies.${i}.part`, body.part] as const),
     ...family.parts.flatMap((part, i) => part.behind.map((ref) => [`parts.${i}.behind`, ref] as const)),
     ...family.points.flatMap((point, i) => [
       [`points.${i}.part`, point.part] as const,

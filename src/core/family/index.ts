@@ -29,6 +29,7 @@ export {
   type SectionPin,
   type SectionShape,
 } from './section';
+export { drawEnd, type EndDrawing } from './end-view';
 export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } from './section-notes';
 export { buildFamily, cutToBuild } from './build-family';
 export { partsOn, sectionOn, type Side } from './convert-family';

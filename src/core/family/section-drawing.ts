@@ -16,6 +16,8 @@ export interface SectionShape {
   /** Height of its shaft line above the middle, and the halves that it is drawn in. */
   readonly line: number;
   readonly half: 'both' | 'top' | 'bottom';
+  /** Of a stack, the number of the member that it belongs to. */
+  readonly stage?: number;
 }
 
 /** Where stages are left out: from and to along the shaft, and how many there are in all. */

@@ -1,7 +1,7 @@
 import type { SectionBody, StepAction } from './format';
 import { spreadLabels, stackedOf, untangle } from './section';
 import type { Drawn } from './section-drawing';
-import { stackStages } from './section-stages';
+import { stackStages, type StackedBody } from './section-stages';
 
 /** A name beside a lit part, in the coordinates of the picture. */
 export interface SectionNote {
@@ -24,8 +24,9 @@ export interface SectionNotes {
 
 /** Names that fit beside each other over the drawing. */
 const mostNotes = 3;
-/** Room for a name along the shaft, and for the arrow beneath, in drawing millimetres. */
-const noteGap = 150;
+/** Room for a name along the shaft, as a share of the drawing and at least; and for the arrow beneath, in drawing millimetres. */
+const noteShare = 0.3;
+const leastNoteGap = 150;
 const arrowLength = 56;
 
 const middleOf = ({ x: [from, to] }: SectionBody) => (from + to) / 2;
@@ -37,6 +38,11 @@ function isDriveFar(bodies: readonly SectionBody[]): boolean {
   const [drive, wet] = [places('drive'), places('wet end')];
   return !drive.length || !wet.length || mean(drive) > mean(wet);
 }
+
+/** Where a part is drawn: of a stack, its member in hand. */
+const drawnOf = (bodies: readonly StackedBody[], part: string, inHand: number | undefined) =>
+  bodies.find((body) => body.part === part && (body.stage === undefined || body.stage === inHand)) ??
+  bodies.find((body) => body.part === part);
 
 function arrowOf(lit: readonly SectionBody[], moves: StepAction['moves'], place: Placing): SectionArrow | null {
   const { y, isFar, put } = place;
@@ -57,23 +63,29 @@ interface Placing {
   readonly put: (x: number, y: number) => readonly [number, number];
 }
 
+interface Lit {
+  readonly lit: readonly string[];
+  readonly moves: StepAction['moves'];
+  /** Of a stack, the member that is worked on. */
+  readonly inHand?: number | undefined;
+}
+
 /**
  * What is written on the section for one action: the names of the first parts that are lit, and which way they move.
  * @param lit parts by their reference, the most important first
  * @returns places in the picture; parts that are not drawn have no note
  */
-export function noteSection(
-  family: Drawn,
-  { lit, moves }: { readonly lit: readonly string[]; readonly moves: StepAction['moves'] },
-): SectionNotes {
+export function noteSection(family: Drawn, { lit, moves, inHand }: Lit): SectionNotes {
   const { radius, lines, axis } = family.section;
-  const { bodies, length } = stackStages(family, stackedOf(family));
+  const { bodies, length } = stackStages(family, stackedOf(family), inHand);
   const put = (x: number, y: number) => (axis === 'vertical' ? ([y, length - x] as const) : ([x, y] as const));
-  const drawn = lit.slice(0, mostNotes).flatMap((part) => bodies.find((body) => body.part === part) ?? []);
+  const drawn = lit.slice(0, mostNotes).flatMap((part) => drawnOf(bodies, part, inHand) ?? []);
   const labelY = -(radius + 22);
   const outside = (body: SectionBody) => -(lines[body.line]?.y ?? 0) + (body.half === 'bottom' ? 1 : -1) * body.r[1];
   const ends = drawn.map((body) => [middleOf(body), outside(body)] as const);
-  const spread = spreadLabels(drawn.map(middleOf), { gap: noteGap, from: 70, to: length - 70 });
+  const spread = spreadLabels(drawn.map(middleOf), {
+    ...{ gap: Math.max(leastNoteGap, noteShare * length), from: 70, to: length - 70 },
+  });
   const labels = untangle(ends, spread, labelY);
   const notes = drawn.map((body, i): SectionNote => {
     const [x, y] = put(middleOf(body), outside(body));

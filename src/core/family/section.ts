@@ -3,7 +3,7 @@ import { readBuild } from './build-words';
 import type { SectionBody } from './format';
 import type { Drawn, SectionDrawing, SectionPin } from './section-drawing';
 import { outlines } from './section-outlines';
-import { stackStages, type Stacked } from './section-stages';
+import { stackStages, type Stacked, type StackedBody } from './section-stages';
 
 export type { Drawn, SectionBreak, SectionDrawing, SectionPin, SectionShape } from './section-drawing';
 
@@ -104,7 +104,7 @@ function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
 }
 
 /** What lies in front is drawn last: shafts over casings, then what sits inside something, then small things. */
-function inOrder(bodies: readonly SectionBody[]): readonly SectionBody[] {
+function inOrder(bodies: readonly StackedBody[]): readonly StackedBody[] {
   const later = new Set<string>(['key', 'nut', 'lip-seal', 'spring', 'o-ring', 'bolt', 'strap', 'cable']);
   const order = [...bodies].sort(
     (one, other) =>
@@ -131,9 +131,9 @@ const upright = (pins: readonly SectionPin[], length: number): readonly SectionP
  * their mirror below each, long stacks broken, numbered points whose labels never overlap, upright where the pump
  * stands.
  */
-export function drawSection(family: Drawn): SectionDrawing {
+export function drawSection(family: Drawn, inHand?: number): SectionDrawing {
   const { radius, lines, axis } = family.section;
-  const stacked = stackStages(family, stackedOf(family));
+  const stacked = stackStages(family, stackedOf(family), inHand);
   const classOf = new Map(family.parts.map((part) => [part.ref, part.class]));
   const margin = 44;
   const isVertical = axis === 'vertical';
@@ -156,6 +156,7 @@ export function drawSection(family: Drawn): SectionDrawing {
         fill,
         line: lineOf(body),
         half: body.half,
+        ...(body.stage !== undefined && { stage: body.stage }),
       })),
     ),
     pins: isVertical ? upright(pins, stacked.length) : pins,

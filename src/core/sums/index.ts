@@ -1,6 +1,7 @@
 export { acceptance, type AcceptanceInput, type AcceptanceResult } from './acceptance';
 export { bearingHeat } from './bearing-heat';
 export { boltTorque } from './bolt-torque';
+export { boltPattern } from './tightening';
 export { pdSlip } from './pd-slip';
 export { duty } from './duty';
 export { endFloat } from './end-float';

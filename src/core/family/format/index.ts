@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { building } from './building';
+import { endViewOf } from './end-view';
 import { partOf } from './parts';
 import { asItIs, orBySize, type Figure } from './pieces';
 import { pointOf } from './points';
@@ -32,6 +33,7 @@ const familyOf = (figure: Figure) =>
     elastomers: z.array(z.string()),
     ...building,
     section: sectionOf(figure),
+    end_view: endViewOf(figure).optional(),
     parts: z.array(partOf(figure)),
     points: z.array(pointOf(figure)),
     teardown: z.array(stepOf(figure)),

@@ -1,0 +1,78 @@
+import type { EndDrawing } from '@/core/family';
+import type { PartState } from './section';
+
+interface Props {
+  readonly drawing: EndDrawing;
+  readonly parts: Readonly<Record<string, PartState>>;
+  /** Which way the lit parts turn. */
+  readonly turns: 'clockwise' | 'anticlockwise' | null;
+  readonly onPickPart?: (ref: string) => void;
+}
+
+const fills: Readonly<Record<PartState, string>> = {
+  here: 'var(--sand)',
+  removed: 'none',
+  replace: 'var(--jasper)',
+  fitted: 'var(--sand)',
+  now: 'var(--ochre)',
+};
+
+/** The pump seen along its shaft: what turns in what, and where the liquid comes in and goes out. */
+export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, turns, onPickPart }: Props) {
+  const r = radius * 0.94;
+  const sweep = turns === 'clockwise' ? 1 : 0;
+  const from = turns === 'clockwise' ? -50 : 50;
+  const at = (deg: number) => `${Math.sin((deg * Math.PI) / 180) * r} ${-Math.cos((deg * Math.PI) / 180) * r}`;
+  return (
+    <svg
+      viewBox={`${-radius - 8} ${-radius - 8} ${2 * radius + 16} ${2 * radius + 16}`}
+      className="mx-auto max-h-[30vh] w-full"
+      role="group"
+      aria-label={`End view, seen from ${seenFrom}`}
+    >
+      <g stroke="var(--ink)" strokeWidth={1.2} strokeLinejoin="round" fillRule="evenodd">
+        {shapes.map(({ part, d }, i) => {
+          const state = parts[part] ?? 'here';
+          return (
+            <path
+              key={i}
+              d={d}
+              data-end={part}
+              fill={fills[state]}
+              strokeOpacity={state === 'removed' ? 0.3 : 1}
+              strokeDasharray={state === 'removed' ? '3 3' : undefined}
+              className={onPickPart && 'cursor-pointer'}
+              onClick={onPickPart && (() => onPickPart(part))}
+            />
+          );
+        })}
+      </g>
+      {turns && (
+        <g fill="none" stroke="var(--jasper)" strokeWidth={3} data-turns={turns}>
+          <path d={`M${at(from)}A${r} ${r} 0 0 ${sweep} ${at(-from)}`} />
+          <path
+            d="M-6 -5L4 0L-6 5z"
+            fill="var(--jasper)"
+            stroke="none"
+            transform={`translate(${at(-from)}) rotate(${turns === 'clockwise' ? 50 : 130})`}
+          />
+        </g>
+      )}
+      {labels.map(({ words, x, y }) => (
+        <text
+          key={words}
+          x={x}
+          y={y}
+          textAnchor="middle"
+          fontSize={radius / 11}
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth={3}
+          paintOrder="stroke"
+        >
+          {words}
+        </text>
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,59 @@
+import f1 from '@families/f1-overhung.json';
+import f6 from '@families/f6-internal-gear.json';
+import f7 from '@families/f7-rotary-lobe.json';
+import f8 from '@families/f8-two-screw.json';
+import { buildFamily, drawEnd, loadFamily, type EndDrawing } from '.';
+import { present } from '../present';
+
+type Corner = readonly [x: number, y: number];
+/** The corners of an outline; y as it is drawn, downwards. */
+const cornersOf = (d: string): readonly Corner[] =>
+  [...d.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)] as const);
+const outline = ({ shapes }: EndDrawing, part: string) => present(shapes.find((one) => one.part === part)).d;
+const far = ([x, y]: Corner, [cx, cy]: Corner) => Math.hypot(x - cx, y - cy);
+const drawn = (file: unknown) => present(drawEnd(buildFamily(loadFamily(file))));
+
+describe('an internal gear pump from its end', () => {
+  const view = drawn(f6);
+  const rotor = cornersOf(outline(view, 'rotor'));
+  const idler = cornersOf(outline(view, 'idler'));
+  // Drawn downwards: the idler’s middle lies 12 below that of the rotor.
+  const pin: Corner = [0, 12];
+  test('ten teeth look inward, eight outward, each with its own root and tip', () => {
+    const tips = (corners: readonly Corner[], middle: Corner, radius: number) =>
+      corners.filter((corner) => Math.abs(far(corner, middle) - radius) < 0.02).length / 2;
+    expect([tips(rotor, [0, 0], 52), tips(idler, pin, 56), tips(idler, pin, 40)]).toEqual([10, 8, 8]);
+  });
+  test('they mesh below, and the crescent lies between their tips above, touching neither', () => {
+    const lowest = Math.max(...idler.map(([, y]) => y));
+    expect(lowest).toBeGreaterThan(52);
+    expect(lowest).toBeLessThan(79);
+    const crescent = cornersOf(outline(view, 'crescent'));
+    for (const corner of crescent) {
+      expect(far(corner, [0, 0])).toBeLessThan(52);
+      expect(far(corner, pin)).toBeGreaterThan(56);
+      expect(corner[1]).toBeLessThan(0);
+    }
+  });
+  test('following the rotation, clockwise: pin below, then suction on the left, crescent, discharge on the right', () => {
+    const at = (words: string) => present(view.labels.find((one) => one.words === words));
+    expect([at('suction').x < 0, at('discharge').x > 0, view.seenFrom]).toEqual([true, true, 'the drive end']);
+  });
+});
+
+test.each([
+  ['a lobe pump', f7, 'rotor-upper', 'rotor-lower'],
+  ['a two-screw pump', f8, 'driving-rotor', 'driven-rotor'],
+] as const)(
+  '%s: on the line of their middles one reaches as far as the other draws back',
+  (_what, file, upper, lower) => {
+    const view = drawn(file);
+    const onLine = (part: string) =>
+      cornersOf(outline(view, part))
+        .filter(([x]) => Math.abs(x) < 2)
+        .map(([, y]) => y);
+    expect(Math.max(...onLine(upper))).toBeCloseTo(Math.min(...onLine(lower)), 1);
+  },
+);
+
+test('a family without one has none', () => expect(drawEnd(buildFamily(loadFamily(f1)))).toBeNull());
