@@ -2,7 +2,8 @@ import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
-import { buildFamily, loadFamily, readBuild, type Family } from '@/core/family';
+import { buildFamily, loadFamily, middleOf, readBuild, type Family } from '@/core/family';
+import { placeKey } from '@/core/record';
 import {
   click,
   fill,
@@ -21,7 +22,7 @@ import {
 import { actAs, disposeAll, gaugeAll, openAsLeft, pressMove, signHoldPoint, workThrough, type Typed } from './stations';
 
 const gear = buildFamily(loadFamily(f6), { axes: { variant: 'packed' } });
-const stacked = buildFamily(loadFamily(f4), { counts: { stage: 3 } });
+const stacked = buildFamily(loadFamily(f4), { counts: { stage: 9 } });
 let opened: OpenedBrowser;
 let page: Awaited<ReturnType<typeof openDevice>>;
 beforeAll(async () => {
@@ -101,10 +102,43 @@ async function receive(family: Family, duty: object, elastomer: string): Promise
 
 const typed: Typed = new Map();
 
-async function finishSteps(phase: 'teardown' | 'rebuild', family: Family): Promise<void> {
-  await workThrough({ page, phase, typed }, family, async () => {
+interface Walk {
+  readonly family: Family;
+  readonly duty: object;
+  readonly elastomer: string;
+  /** What the pump is found with, by the action that asks; all of it is wrong. */
+  readonly found: Readonly<Record<string, string>>;
+  /** Where a wrong move is made once at rebuild: what is pressed, and what is said. */
+  readonly slip: { readonly at: string; readonly word: string; readonly said: string };
+  /** Readings by the gauge's button, one after the other; a long stack sends them at once. */
+  readonly isGauged: boolean;
+}
+
+async function finishSteps(phase: 'teardown' | 'rebuild', { family, found, slip }: Walk): Promise<void> {
+  const own = phase === 'teardown' ? found : {};
+  const signs = async () => {
     await signHoldPoint(page, 'odile');
+  };
+  await workThrough({ page, phase, typed, own }, family, signs, async ({ id }) => {
+    if (phase !== 'rebuild' || id !== slip.at) return;
+    await press(await page.waitForSelector(`#action-${id} ::-p-aria([name="${slip.word}"][role="button"])`));
+    await waitForText(page, slip.said);
   });
+}
+
+/** Every place of every point of a phase, in the middle of what is as new. */
+async function readAll(tag: string, family: Family, phase: 'as-found' | 'as-left'): Promise<number> {
+  const entries = family.points
+    .filter((point) => point.measured.includes(phase) && !point.derived)
+    .flatMap((point) => {
+      const middle = middleOf(point) ?? 0;
+      return point.places.map((one) => ({
+        ...{ pointId: point.id, place: placeKey(one), typed: String(Number(middle.toFixed(4))) },
+        ...{ instrument: null, basedOn: 0 },
+      }));
+    });
+  await actAs(page, 'record-readings', { tag, phase, entries });
+  return entries.length;
 }
 
 async function buyAll(on: Page, tag: string): Promise<void> {
@@ -131,26 +165,45 @@ async function buyAll(on: Page, tag: string): Promise<void> {
 const placesOf = (family: Family, phase: 'as-found' | 'as-left') =>
   family.points.filter((point) => point.measured.includes(phase)).reduce((sum, point) => sum + point.places.length, 0);
 
-describe.each([
+const walks: readonly (Walk & { readonly name: string })[] = [
   {
-    name: 'an internal gear pump, packed',
+    name: 'a packed gear pump, found wrong in five places',
     family: gear,
     duty: { flowM3h: 16, headM: 60, powerKw: 6.2, efficiencyPct: 52, speedRpm: 350 },
     elastomer: 'FKM',
+    found: {
+      'valve-points': 'the discharge',
+      'recess-way': 'outside',
+      'lip-cap-way': 'to the rotor',
+      'large-ends': 'apart',
+      'ring-count': '3',
+    },
+    slip: {
+      at: 'valve-points-left',
+      word: 'the discharge',
+      said: 'the discharge is not right here, it must be the suction',
+    },
+    isGauged: true,
   },
   {
-    name: 'a bore-hole pump of three stages',
+    name: 'a bore-hole pump of nine stages, one cone of which slips',
     family: stacked,
     duty: { flowM3h: 30, headM: 40, powerKw: 5.2, efficiencyPct: 66, speedRpm: 2900 },
     elastomer: 'NBR',
+    found: { 'cone-mark-7': 'bright ring: it slipped' },
+    slip: { at: 'no-slip-4', word: 'no', said: 'This stage back, new cone.' },
+    isGauged: false,
   },
-])('$name', ({ family, duty, elastomer }) => {
+];
+
+describe.each(walks)('$name', (walk) => {
+  const { family, duty, elastomer, found, isGauged } = walk;
   let tag = '';
   test('teardown by its own steps, captures and cautions', async () => {
     await open(page, '/');
     tag = await receive(family, duty, elastomer);
     await open(page, `/jobs/${tag}`);
-    await finishSteps('teardown', family);
+    await finishSteps('teardown', walk);
     await actAs(page, 'account-parts', {
       tag,
       parts: family.parts.map((part) => ({ partRef: part.ref, state: 'present', note: '', basedOn: 0 })),
@@ -167,7 +220,11 @@ describe.each([
   });
   test('inspection at its own points, each place once', async () => {
     await open(page, `/jobs/${tag}`);
-    expect(await gaugeAll(page)).toBe(placesOf(family, 'as-found'));
+    const read = isGauged ? await gaugeAll(page) : await readAll(tag, family, 'as-found');
+    expect(read).toBe(placesOf(family, 'as-found'));
+    await open(page, `/jobs/${tag}`);
+    // Each thing that was found otherwise than it should be is a finding by itself.
+    expect(await page.$$eval('li[id^=finding-]', (all) => all.length)).toBe(Object.keys(found).length);
     const critical = family.parts.filter((part) => part.critical);
     for (const { name } of critical) await click(page, 'button', `Nothing seen on the ${name.toLowerCase()}`);
     await disposeAll(page, 'Inspection is done', 'replace');
@@ -187,9 +244,10 @@ describe.each([
     await buyAll(page, tag);
     // The stand-in of a gauge reads at once: what a step wants measured is there when it comes.
     await openAsLeft(page);
-    expect(await gaugeAll(page)).toBe(placesOf(family, 'as-left'));
-    await click(page, 'button', 'Steps');
-    await finishSteps('rebuild', family);
+    const read = isGauged ? await gaugeAll(page) : await readAll(tag, family, 'as-left');
+    expect(read).toBe(placesOf(family, 'as-left'));
+    await open(page, `/jobs/${tag}`);
+    await finishSteps('rebuild', walk);
     await pressMove(page, 'Rebuild is done', 'Test');
   });
   test('its own test on the stand', async () => {

@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { againstFor, judgeAnswer, markAnswers, readValue, type ActionWork, type StepWork } from '@/core/bench';
 import { actionTitle, type AnswerForm } from '@/core/family';
@@ -30,6 +31,7 @@ import { FoundSomething } from './found-something';
 import { Otherwise } from './otherwise';
 import { RecordEntry } from './record-entry';
 import { ToolChooser, unitOf, useTool } from './tool-chooser';
+import { correctionOf } from './correction';
 import { commandOf, useEntry, type AnswerCommand } from './use-entry';
 
 interface Props extends SheetProps {
@@ -159,7 +161,7 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
   const form = action.answer;
   const key = `${record.tag}.${phase}.${work.round}.${action.id}`;
   const { clear, ...entry } = useEntry(key);
-  const { attempt, error, isBusy } = useAct();
+  const { attempt, run, error, isBusy } = useAct();
   const [isChanging, setChanging] = useState(false);
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   const consumable = useConsumable({ action, step: work.step, view });
@@ -175,7 +177,12 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
     setChanging(false);
     onKept();
   };
+  const router = useRouter();
   const keep = async (words = entry.typed, photoId: Answer['photoId'] = null) => {
+    const corrected = correctionOf(view, form, { title, words });
+    // Found built otherwise: the construction is corrected first, then the answer is right.
+    if (corrected && !(await run('correct-construction', corrected))) return;
+    if (corrected) router.refresh();
     const sent = made(words, photoId);
     const label = `${title}: ${sent.typed || (photoId ? 'picture' : 'done')}`;
     const place = `${record.tag} ${phase} ${action.id}`;

@@ -44,9 +44,18 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
   return (
     <section aria-label="Section" className="border-line p-4 lg:border-r">
       <div className="lg:sticky lg:top-4">
-        <h2 className="mb-2 font-bold">
-          Section <small className="font-normal text-quiet">{hint}</small>
-        </h2>
+        <div className="mb-1 flex items-center justify-between gap-2">
+          <h2 className="font-bold">
+            Section <small className="font-normal text-quiet">{hint}</small>
+          </h2>
+          <button
+            type="button"
+            onClick={() => setZoom(zooms[(zooms.indexOf(zoom) + 1) % zooms.length] ?? 1)}
+            className="min-h-12 rounded border border-line px-3 text-13"
+          >
+            {zoom === 3 ? 'Whole section' : 'Larger'}
+          </button>
+        </div>
         <div ref={frame} className={zoom === 1 ? undefined : 'max-h-[58vh] overflow-auto'}>
           <div style={zoom === 1 ? undefined : { width: `${zoom * 100}%`, minWidth: `${zoom * 100}%` }}>
             <Section
@@ -63,13 +72,6 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
             />
           </div>
         </div>
-        <button
-          type="button"
-          onClick={() => setZoom(zooms[(zooms.indexOf(zoom) + 1) % zooms.length] ?? 1)}
-          className="mt-1 min-h-12 rounded border border-line px-3 text-13"
-        >
-          {zoom === 3 ? 'Whole section' : 'Larger'}
-        </button>
         {end && (
           <figure className="mt-3">
             <EndView

@@ -10,18 +10,22 @@ interface Props {
   readonly construction: Construction;
   readonly onChange: (construction: Construction) => void;
   readonly issues: Readonly<Partial<Record<'axes' | 'size' | 'counts', string | undefined>>>;
+  /** At receiving, what only teardown shows is not asked. */
+  readonly isReceiving?: boolean;
 }
 
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** How the pump is built: one choice an axis, its size, and what of it has to be counted. */
-export function BuildFields({ family, construction, onChange, issues }: Props) {
+export function BuildFields({ family, construction, onChange, issues, isReceiving = false }: Props) {
   const whole = wholeBuild(family, readConstruction(family, construction));
   const counted = family.sets.flatMap((set) =>
     typeof set.count === 'number' || whole.counts[set.id] === undefined ? [] : [{ ...set, count: set.count }],
   );
-  const axes = shownAxes(family, whole.axes);
-  if (!axes.length && !counted.length && !family.sizes.length) return null;
+  const shown = shownAxes(family, whole.axes);
+  const axes = shown.filter(({ asked }) => !isReceiving || asked === 'receiving');
+  const later = shown.filter((axis) => !axes.includes(axis)).map(({ title }) => title.toLowerCase());
+  if (!shown.length && !counted.length && !family.sizes.length) return null;
   return (
     <div className="mt-3 grid gap-3 sm:grid-cols-2">
       {axes.map((axis, i) => (
@@ -69,6 +73,9 @@ export function BuildFields({ family, construction, onChange, issues }: Props) {
           }
         />
       ))}
+      {later.length > 0 && (
+        <p className="text-13 text-quiet sm:col-span-2">Found out at teardown: {later.join(', ')}.</p>
+      )}
     </div>
   );
 }

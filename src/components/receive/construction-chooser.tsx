@@ -14,11 +14,20 @@ interface Props {
   readonly hint: string;
   readonly construction: Construction;
   readonly onChange: (construction: Construction) => void;
+  readonly isReceiving?: boolean;
   readonly issues: Readonly<Record<'familyId' | 'axes' | 'size' | 'counts', string | undefined>>;
 }
 
 /** The construction is chosen by its drawing: what stands on the bench is compared with what stands here. */
-export function ConstructionChooser({ families, chosen, hint, construction, onChange, issues }: Props) {
+export function ConstructionChooser({
+  families,
+  chosen,
+  hint,
+  construction,
+  onChange,
+  issues,
+  isReceiving = false,
+}: Props) {
   const drawings = useMemo(() => new Map(families.map((family) => [family.id, drawUsual(family)])), [families]);
   return (
     <fieldset>
@@ -60,7 +69,15 @@ export function ConstructionChooser({ families, chosen, hint, construction, onCh
           {issues.familyId}
         </p>
       )}
-      {chosen && <BuildFields family={chosen} construction={construction} onChange={onChange} issues={issues} />}
+      {chosen && (
+        <BuildFields
+          family={chosen}
+          construction={construction}
+          onChange={onChange}
+          issues={issues}
+          isReceiving={isReceiving}
+        />
+      )}
     </fieldset>
   );
 }

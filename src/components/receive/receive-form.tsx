@@ -175,6 +175,7 @@ export function ReceiveForm({
             </div>
           </fieldset>
           <ConstructionChooser
+            isReceiving
             families={families}
             chosen={family}
             hint={

@@ -26,7 +26,7 @@ export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, 
   return (
     <svg
       viewBox={`${-radius - 8} ${-radius - 8} ${2 * radius + 16} ${2 * radius + 16}`}
-      className="mx-auto max-h-[30vh] w-full"
+      className="mx-auto max-h-[27vh] w-full"
       role="group"
       aria-label={`End view, seen from ${seenFrom}`}
     >
@@ -64,7 +64,8 @@ export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, 
           x={x}
           y={y}
           textAnchor="middle"
-          fontSize={radius / 11}
+          fontSize={radius / 9}
+          fontWeight={700}
           fill="var(--ink)"
           stroke="var(--paper)"
           strokeWidth={3}

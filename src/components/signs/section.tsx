@@ -76,8 +76,8 @@ function Movement({ arrow }: { readonly arrow: SectionArrow }) {
   );
 }
 
-/** Names on lit parts by the length of the drawing, so that they can be read however long the pump is. */
-const noteSize = 0.026;
+/** Words on the drawing as a share of its length, so that they can be read however long the pump is. */
+const wordShare = { upright: 0.026, lying: 0.03 } as const;
 
 /** Where an outline begins along the shaft. */
 const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
@@ -103,6 +103,7 @@ export function Section({
   const id = useId();
   const [x, y, width, height] = drawing.viewBox;
   const radius = (drawing.isVertical ? width : height) / 2 - 44;
+  const noteSize = drawing.isVertical ? height * wordShare.upright : width * wordShare.lying;
   // One stop for Tab; the arrow keys go from part to part along the shaft, Enter picks.
   const [atPart, setAtPart] = useState<string | null>(null);
   const firstOf = useMemo(
@@ -237,7 +238,7 @@ export function Section({
                   : `translate(${(from + to) / 2} ${-radius - 14})`
               }
               textAnchor="middle"
-              fontSize={13}
+              fontSize={noteSize}
               fontWeight={700}
               fill="var(--ink)"
             >
@@ -254,7 +255,7 @@ export function Section({
             x={labelX}
             y={labelY - 4}
             textAnchor={drawing.isVertical ? 'start' : 'middle'}
-            fontSize={Math.max(15, (drawing.isVertical ? height : width) * noteSize)}
+            fontSize={noteSize}
             fontWeight={700}
             fill="var(--ink)"
             stroke="var(--paper)"

@@ -39,9 +39,11 @@ function judgeCheck(form: FormOf<'check'>, typed: string): Judged {
 }
 
 function judgeChoice(form: FormOf<'choice'>, typed: string, { should, found }: Against): Judged {
-  const { ask, choices, means = '' } = form;
+  const { ask, choices, axis, means = '' } = form;
   if (!choices.includes(typed)) return refusing(typed, { code: 'not-a-choice', about: { choices } });
   const right = form.should ?? (typeof should === 'string' ? should : null);
+  if (axis !== undefined && right !== null && typed !== right)
+    return { ...word(typed), wrong: { code: 'built-otherwise', about: { ask, typed, received: right } } };
   if (right !== null && typed !== right)
     return { ...word(typed), wrong: { code: 'not-as-it-should', about: { ask, typed, should: right, means } } };
   if (right === null && found && typed !== found.typed)

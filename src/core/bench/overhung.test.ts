@@ -96,6 +96,14 @@ describe('teardown, each kind of wrong move once', () => {
       'Gap of 6 o’clock: 15 mm is outside 1 to 12 mm. One side runs ahead: the cover jams and the wheel strikes the ring.',
     );
   });
+  test('what is found built otherwise stops until it is said to be built so', () => {
+    until(job, 'teardown', 'locking-found');
+    expect(said(job, 'teardown', 'locking-found', 'Threadlocker')).toBe(
+      'The wheel’s nut or screw is locked by: Threadlocker, and it was received as Tab washer. Say that it is built otherwise: what still applies stays.',
+    );
+    expect(said(job, 'teardown', 'locking-found', 'A nail')).toContain('Tab washer');
+    expect(said(job, 'teardown', 'locking-found', 'Tab washer')).toBeNull();
+  });
   test('a nut of the wrong hand is a finding, never what is restored', () => {
     until(job, 'teardown', 'nut-hand');
     expect(said(job, 'teardown', 'nut-hand', 'right')).toBeNull();

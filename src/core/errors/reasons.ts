@@ -171,6 +171,8 @@ const sentences = {
   'recorded-by-family': ({ tag, family, other }: { tag: string; family: string; other: string }) =>
     `${tag} has steps, captures or parts recorded by ${family}; they would stand for nothing in ${other}.`,
   'built-so-already': ({ tag, family }: { tag: string; family: string }) => `${tag} is ${family}, built so, already.`,
+  'built-otherwise': ({ ask, typed, received }: { ask: string; typed: string; received: string }) =>
+    `${ask}: ${typed}, and it was received as ${received}. Say that it is built otherwise: what still applies stays.`,
   'why-built-otherwise': ({ tag }: { tag: string }) => `Say how it was seen, or why: something is recorded of ${tag}.`,
   'quote-drawn-up': ({ tag }: { tag: string }) =>
     `A quote of ${tag} is drawn up for the way it is built; it is not changed under it.`,

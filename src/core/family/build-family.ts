@@ -79,6 +79,8 @@ function repeatPoints(family: Family, counts: Counts): Family['points'] {
 interface Here {
   readonly part: (ref: string) => boolean;
   readonly point: (id: string) => boolean;
+  /** The title of what was chosen of an axis; undefined where the build has not got it. */
+  readonly choice: (axis: string) => string | undefined;
 }
 
 /** An action cut to what a build has: none where it counts or measures only what the build has not got. */
@@ -86,6 +88,10 @@ function cutAction(action: StepAction, here: Here): StepAction | null {
   const lights = action.lights.filter(here.part);
   const { answer } = action;
   if (answer?.kind === 'count' && answer.of !== undefined && !here.part(answer.of)) return null;
+  if (answer?.kind === 'choice' && answer.axis !== undefined) {
+    const should = here.choice(answer.axis);
+    return should === undefined ? null : { ...action, lights, answer: { ...answer, should, wrong: 'stop' } };
+  }
   if (answer?.kind !== 'measure') return { ...action, lights };
   const points = answer.points.filter(here.point);
   return points.length ? { ...action, lights, answer: { ...answer, points } } : null;
@@ -142,6 +148,9 @@ export function buildFamily(file: FamilyFile, build: Build = {}): Family {
   return after ? { ...convertFamily(came, buildOne(file, after)), version: came.version } : came;
 }
 
+const titleOf = ({ axes }: Pick<FamilyFile, 'axes'>, id: string, choice: string | undefined) =>
+  axes.find((axis) => axis.id === id)?.choices.find((one) => one.id === choice)?.title;
+
 function buildOne(file: FamilyFile, whole: WholeBuild): Family {
   const cut = cutToBuild(file.written, file, whole);
   const times = timesOf(whole.counts);
@@ -156,6 +165,7 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
       stepsHere(list, phase === 'test' ? file.written.test.steps : file.written[phase], {
         part: here,
         point: (id) => points.some((one) => one.id === id),
+        choice: (axis) => titleOf(file, axis, whole.axes[axis]),
       }),
       phase,
       repeating,

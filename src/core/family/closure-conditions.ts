@@ -49,6 +49,37 @@ function checkSizes({ sizes }: FamilyFile): Faults {
   });
 }
 
+/** What is found out at teardown is an axis, and asked by the titles of its choices. */
+function checkAxesAsked({ axes, written }: FamilyFile): Faults {
+  const asked = written.teardown.flatMap((step, i) =>
+    step.actions.flatMap(({ answer }, k) =>
+      answer?.kind === 'choice' && answer.axis !== undefined
+        ? [{ answer, path: `teardown.${i}.actions.${k}.answer` }]
+        : [],
+    ),
+  );
+  const open = axes.filter(
+    ({ id, asked: when }) => when === 'teardown' && !asked.some((one) => one.answer.axis === id),
+  );
+  return [
+    ...asked.flatMap(({ answer, path }): Faults => {
+      const axis = axes.find((one) => one.id === answer.axis);
+      if (!axis) return [fault(`${path}.axis`, 'known-choice', `there is no axis “${answer.axis ?? ''}”`)];
+      const titles = axis.choices.map(({ title }) => title);
+      return titles.join('|') === answer.choices.join('|')
+        ? []
+        : [fault(`${path}.choices`, 'known-choice', `the choices of ${axis.id} are ${titles.join(', ')}`)];
+    }),
+    ...open.map(({ id }) =>
+      fault(
+        `axes.${axes.findIndex((axis) => axis.id === id)}`,
+        'known-choice',
+        `“${id}” is found at teardown and asked nowhere there`,
+      ),
+    ),
+  ];
+}
+
 /** Axes, choices, sets and columns of the size table that are named and do not exist. */
 export function checkConditions(file: FamilyFile): Faults {
   const sets = new Set(file.sets.map((one) => one.id));
@@ -59,5 +90,5 @@ export function checkConditions(file: FamilyFile): Faults {
     if (one.key === 'per') return sets.has(name) ? [] : [fault(one.path, 'known-choice', `there is no set “${name}”`)];
     return columns.has(name) ? [] : [fault(one.path, 'size-figures', `the size table has no column “${name}”`)];
   });
-  return [...named, ...checkSizes(file)];
+  return [...named, ...checkSizes(file), ...checkAxesAsked(file)];
 }

@@ -167,6 +167,25 @@ describe('each rule of closure, broken once, is named', () => {
   });
 });
 
+test('what is found out at teardown is asked there, by the choices of its axis', () => {
+  const broken = (change: (written: Family) => void) => {
+    const { written } = fileOf('F1');
+    change(written);
+    return checkClosure(asFile(written), []).map(({ rule, what }) => `${rule}: ${what}`);
+  };
+  const forms = (written: Family) =>
+    written.teardown.flatMap((step) =>
+      step.actions.flatMap(({ answer }) => (answer?.kind === 'choice' && answer.axis === 'locking' ? [answer] : [])),
+    );
+  expect(broken((written) => forms(written).forEach((form) => (form.axis = 'glue')))).toEqual([
+    'known-choice: there is no axis “glue”',
+    'known-choice: “locking” is found at teardown and asked nowhere there',
+  ]);
+  expect(broken((written) => forms(written).forEach((form) => form.choices.reverse()))).toEqual([
+    'known-choice: the choices of locking are Tab washer, Threadlocker, Nothing',
+  ]);
+});
+
 describe('ways of building', () => {
   test('a packed internal gear pump has packing and no cartridge, its cartridge sister the other way round', () => {
     const has = (variant: string, ref: string) =>

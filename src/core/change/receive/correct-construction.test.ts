@@ -61,7 +61,11 @@ describe('corrected while work is under way', () => {
     expect(step().isDone).toBe(true);
     correct(job, overhung, { axes: { seal: 'bellows' } });
     expect(step().isDone).toBe(false);
-    expect(step().actions.flatMap(({ action, answer }) => (answer ? [] : [action.id]))).toEqual(['spring-hand']);
+    expect(step().actions.flatMap(({ action, answer }) => (answer ? [] : [action.id]))).toEqual([
+      'spring-found',
+      'spring-hand',
+    ]);
+    expect(sayAnswer(job, { phase: 'teardown', actionId: 'spring-found', typed: 'Conical' })).toBeNull();
     expect(sayAnswer(job, { phase: 'teardown', actionId: 'spring-hand', typed: 'with the rotation' })).toBeNull();
     expect(step().isDone).toBe(true);
   });

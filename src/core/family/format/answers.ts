@@ -27,6 +27,8 @@ const choiceOf = (figure: Figure) =>
     choices: z.array(z.string()).min(2),
     /** How it is right; without it, as it was found. */
     should: figure(z.string()).optional(),
+    /** The axis that is found out here, its choices by their titles: another than was received corrects the build. */
+    axis: reference.optional(),
     agrees_with,
     means,
     wrong,
