@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { againstFor, judgeAnswer, markAnswers, readValue, type ActionWork, type StepWork } from '@/core/bench';
-import { actionTitle, type AnswerForm } from '@/core/family';
+import { actionTitle, elastomerOf, findPart, type AnswerForm } from '@/core/family';
 import { missingForStep, needsOf } from '@/core/parts';
 import { sayReason } from '@/core/errors';
 import type { Answer, BenchPhase } from '@/core/record';
@@ -154,6 +154,26 @@ function WaitsForParts({ view, work }: Pick<Props, 'view' | 'work'>) {
   );
 }
 
+/** What a piece of a kit must be: as many, this number, and of rubber this job's elastomer. */
+function PieceListed({
+  view: { family, record },
+  piece,
+}: Pick<Props, 'view'> & { readonly piece: string | undefined }) {
+  const part = piece === undefined ? undefined : findPart(family, piece);
+  if (!part) return null;
+  const rubber = elastomerOf(part, record.intake.elastomer);
+  return (
+    <p className="border-l-4 border-slate bg-paper px-3 py-2 text-18">
+      <b className="num">{part.quantity}</b> × {part.name}, <span className="num">{part.number}</span>
+      {rubber && (
+        <>
+          , <b>{rubber}</b>
+        </>
+      )}
+    </p>
+  );
+}
+
 /** One action: its words, what it is done with, the entry, and what it comes to. */
 export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
   const { record } = view;
@@ -210,6 +230,7 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
         onRead={setRead}
       />
       <ActionWords action={action} />
+      <PieceListed view={view} piece={action.piece} />
       <WaitsForParts view={view} work={work} />
       {answer && !isChanging && (
         <AnswerShown answer={answer} zone={view.zone} canChange={isHere} onChange={() => setChanging(true)} />

@@ -276,3 +276,22 @@ describe('on the stand', () => {
     expect(said(job, 'test', 'vibration-record', '', at('3.1'))).toBeNull();
   });
 });
+
+describe('a kit that is opened', () => {
+  const job = jobOf({ seal: 'bellows', joint: 'o-ring' }).playTo('rebuild');
+  const lines = () => job.family.rebuild.find((step) => step.id === 'kit')?.actions ?? [];
+  test('has a line for each soft part of this build, and none of another', () => {
+    const soft = job.family.parts.filter((part) => part.soft).map((part) => part.ref);
+    expect(lines().map((action) => action.piece)).toEqual(soft);
+    expect(soft).toEqual(expect.arrayContaining(['spring-ring', 'casing-ring', 'lip-seal-wet']));
+    expect(soft).not.toContain('casing-gasket');
+    expect(lines().find((action) => action.piece === 'secondary-seal')?.title).toBe('2 × Secondary seal');
+  });
+  test('a piece of another elastomer stops its own line alone', () => {
+    expect(said(job, 'rebuild', 'kit-line-casing-ring', 'another elastomer')).toBe(
+      'This piece is: another elastomer is not right here, it must be as listed. Put it aside and ask for another: its own step waits, the others go on.',
+    );
+    expect(said(job, 'rebuild', 'kit-line-seal-face', 'as listed')).toBeNull();
+    expect(said(job, 'rebuild', 'bare-cover', 'yes')).toBeNull();
+  });
+});

@@ -36,11 +36,15 @@ interface Lubricated {
   readonly elastomer: string;
 }
 
+/** What a part is made of where it is rubber: the job's own choice, or the usual one; undefined of anything else. */
+export const elastomerOf = ({ elastomer, elastomer_by_job }: FamilyPart, chosen: string): string | undefined =>
+  elastomer !== undefined && elastomer_by_job && chosen ? chosen : elastomer;
+
 /** Elastomers that what is put on meets: those of the lit parts, where the job's own choice replaces the usual one. */
 export function elastomersMet({ action, step, family, elastomer }: Lubricated): readonly string[] {
   const met = (action.lights.length ? action.lights : step.parts).flatMap((ref) => {
     const part = findPart(family, ref);
-    return part?.elastomer ? [part.elastomer_by_job && elastomer ? elastomer : part.elastomer] : [];
+    return (part && elastomerOf(part, elastomer)) ?? [];
   });
   return [...new Set(met)];
 }

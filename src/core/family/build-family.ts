@@ -114,6 +114,20 @@ function afterHere<Ordered extends { readonly id: string; readonly after?: strin
   return here.map((one) => (one.after ? { ...one, after: one.after.filter((id) => !cut.has(id)) } : one));
 }
 
+/** Actions that stand once for each soft part, one a part, with how many there are in this build. */
+function eachPiece(step: Step, parts: Family['parts']): Step {
+  const soft = parts.filter((part) => part.soft);
+  const actions = step.actions.flatMap((action): readonly StepAction[] =>
+    action.each === undefined
+      ? [action]
+      : soft.map(({ ref, name, quantity }) => ({
+          ...action,
+          ...{ id: `${action.id}-${ref}`, piece: ref, lights: [ref], title: `${quantity} × ${name}` },
+        })),
+  );
+  return { ...step, actions };
+}
+
 /** The steps that a build has, each with the actions that it has, in their order. */
 function stepsHere(list: readonly Step[], written: readonly Step[], here: Here): readonly Step[] {
   const asWritten = new Map(written.map((step) => [step.id, step.actions]));
@@ -160,8 +174,9 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
   const points = cut.points.filter((point) => here(point.part));
   const family = { sets: file.written.sets, points };
   const repeating = { family, counts: whole.counts, parts: once, perOf: repeatingIds(cut) };
-  const steps = (phase: 'teardown' | 'rebuild' | 'test', list: readonly Step[]) =>
-    repeatSteps(
+  const steps = (phase: 'teardown' | 'rebuild' | 'test', written: readonly Step[]) => {
+    const list = written.map((step) => eachPiece(step, parts));
+    return repeatSteps(
       stepsHere(list, phase === 'test' ? file.written.test.steps : file.written[phase], {
         part: here,
         point: (id) => points.some((one) => one.id === id),
@@ -170,6 +185,7 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
       phase,
       repeating,
     );
+  };
   return {
     ...cut,
     version: versionOf(file, whole),

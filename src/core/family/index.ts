@@ -1,5 +1,5 @@
 export { cautionFooter, cautions, findCaution, type Caution } from './cautions';
-export { elastomersMet, findPart, pointsNamed, proposeFamily, suitableConsumables } from './ask-family';
+export { elastomerOf, elastomersMet, findPart, pointsNamed, proposeFamily, suitableConsumables } from './ask-family';
 export { asFile, loadBuilt, loadFamily } from './load-family';
 export {
   familyJsonSchema,

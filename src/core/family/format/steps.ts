@@ -19,6 +19,10 @@ const actionOf = (figure: Figure) =>
     ...conditional,
     id: reference,
     member,
+    /** Once for each soft part of the build: a kit is opened, and each of its pieces is held against the list. */
+    each: z.literal('soft part').optional(),
+    /** The part that it is about, where it stands once for each; put in when a pump is built. */
+    piece: reference.optional(),
     /** As it stands in the list of actions; the first line of `do` where it has none. */
     title: z.string().optional(),
     do: lines,

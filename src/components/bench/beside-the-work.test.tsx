@@ -1,0 +1,85 @@
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import f4 from '@families/f4-bore-hole.json';
+import f6 from '@families/f6-internal-gear.json';
+import { buildFamily, loadFamily, type FormOf } from '@/core/family';
+import { exampleRecord } from '@/core/record/example-record';
+import { ConversionLine } from '../job/conversion-line';
+import { exampleView } from '../../../test-support/example-view';
+import { BenchSection } from './bench-section';
+import { TorqueShown } from './torque-shown';
+
+const gear = buildFamily(loadFamily(f6));
+const stack = buildFamily(loadFamily(f4), { counts: { stage: 9 } });
+const torque = (change: Partial<FormOf<'torque'>>): FormOf<'torque'> => ({
+  ...{ kind: 'torque', window_nm: { min: 68, max: 80 }, thread: 'M12', grade: '8.8', bolts: 8 },
+  ...{ pattern: 'three passes crosswise at 30, 60 and 100 %, then one round', passes_pct: [30, 60, 100] },
+  ...change,
+});
+
+describe('beside a torque', () => {
+  test('stands the order of the bolts, and which of two figures governs', () => {
+    render(<TorqueShown form={torque({})} />);
+    // Opposite pairs, each as far from those done as those left allow.
+    expect(screen.getByRole('img', { name: 'Bolts in the order 1, 5, 3, 7, 2, 6, 4, 8' })).toBeTruthy();
+    expect(screen.getByText(/30 %, 60 %, 100 %, 100 %: each pass in this order, the last one round/)).toBeTruthy();
+    // M12 of grade 8.8, dry: 0.2 · 36.66 kN · 12 mm = 88 N·m
+    expect(screen.getByText('88')).toBeTruthy();
+    expect(screen.getByText(/The family’s window governs/)).toBeTruthy();
+  });
+  test('one nut has no order, and a thread that no table has no strength', () => {
+    render(<TorqueShown form={torque({ bolts: 1, pattern: 'once', thread: 'M24x1.5' })} />);
+    expect(screen.queryByRole('img')).toBeNull();
+    expect(screen.queryByText(/governs/)).toBeNull();
+  });
+});
+
+describe('the section beside the work', () => {
+  const show = (family: typeof gear, change: object = {}) =>
+    render(
+      <BenchSection
+        {...{ family, hint: '', title: 'Section', lit: ['rotor'], moves: 'none', inHand: undefined }}
+        states={{ rotor: 'now', impeller: 'now' }}
+        onPickPart={() => undefined}
+        {...change}
+      />,
+    );
+  test('a gear pump is seen from its end as well, and the lit part turns as it is said', () => {
+    const { container } = show(gear, { moves: 'clockwise' });
+    expect(screen.getByRole('group', { name: 'End view, seen from the drive end' })).toBeTruthy();
+    expect(container.querySelector('[data-end=rotor]')?.getAttribute('fill')).toBe('var(--ochre)');
+    expect(container.querySelector('[data-turns=clockwise]')).toBeTruthy();
+    expect(screen.getByText('suction')).toBeTruthy();
+  });
+  test('of a stack only the member in hand lights up; other pumps have no end view', () => {
+    const lit = (inHand: number) => {
+      const { container, unmount } = show(stack, { lit: ['impeller'], inHand });
+      const count = container.querySelectorAll('path[fill="var(--ochre)"]').length;
+      unmount();
+      return count;
+    };
+    expect(lit(4)).toBeGreaterThan(0);
+    expect(lit(4)).toBe(lit(9));
+    const { container } = show(stack, { lit: ['impeller'] });
+    expect(container.querySelectorAll('path[fill="var(--ochre)"]').length).toBe(3 * lit(4));
+    expect(screen.queryByRole('group', { name: /End view/ })).toBeNull();
+  });
+  test('it is drawn larger, and whole again', async () => {
+    HTMLElement.prototype.scrollIntoView ??= () => undefined;
+    Element.prototype.scrollIntoView = () => undefined;
+    show(gear);
+    await userEvent.click(screen.getByRole('button', { name: 'Larger' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Larger' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Whole section' }));
+    expect(screen.getByRole('button', { name: 'Larger' })).toBeTruthy();
+  });
+});
+
+test('a conversion says what leaves and what comes; without one nothing is said', () => {
+  const conversion = { came: 'packed', goesBack: 'cartridge seal', out: ['packing ring'], into: ['seal cartridge'] };
+  const { container, rerender } = render(<ConversionLine view={exampleView(exampleRecord(), { conversion })} />);
+  expect(screen.getByText(/came as packed, goes back as cartridge seal/)).toBeTruthy();
+  expect([screen.getByText('packing ring'), screen.getByText('seal cartridge')]).toHaveLength(2);
+  rerender(<ConversionLine view={exampleView(exampleRecord())} />);
+  expect(container.textContent).toBe('');
+});
