@@ -84,7 +84,7 @@ function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
   const away = half === 'top' ? -1 : 1;
   const spread = spreadLabels(
     points.map(({ x }) => x),
-    { gap, from: 16, to: stacked.length - 12 },
+    { gap, from: 18, to: stacked.length - 18 },
   );
   const xs = untangle(
     points.map(({ point, x }) => [x, away * point.at[1]] as const),

@@ -179,7 +179,9 @@ function answer(given: Given<ToolFacts>, command: AnswerAction, isConceding: boo
   const asked = answering(given, command);
   const { at, work } = asked;
   checkOrder(asked);
-  checkParts(asked.step, given);
+  const { piece } = asked.action;
+  // A piece of a kit is looked at only when it has come.
+  checkParts(piece === undefined ? asked.step : { ...asked.step, needs: [piece] }, given);
   checkCautions(asked);
   const settled = command.notPossible ? settleNotPossible(asked, isConceding) : settleAnswer(asked, isConceding);
   if ((at.stored?.version ?? 0) !== command.basedOn) refuseChanged(at.stored, { typed: command.typed });
