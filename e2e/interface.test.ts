@@ -180,7 +180,7 @@ describe('by keyboard', () => {
   });
   test('points are picked in the section with Tab and Enter', async () => {
     await open(page, `/jobs/${tagAt('inspect', 'half')}`);
-    await page.$eval('[aria-label^="Point 6,"]', (pin) => (pin as SVGElement).focus());
+    await page.$eval('[aria-label*="Seal seat bore"]', (pin) => (pin as SVGElement).focus());
     await page.keyboard.press('Enter');
     await page.waitForSelector('#point-seat-bore button[aria-expanded=true]');
   });

@@ -49,7 +49,7 @@ test('a reload in mid-entry loses nothing that was typed', async () => {
 });
 
 test('what cannot be read is said, and stays typed', async () => {
-  await openPoint(one, 'impeller-seat');
+  await openPoint(one, 'drive-seat');
   await one.type(field, '1,234');
   await one.keyboard.press('Enter');
   await waitForText(one, 'Is "1,234" 1.234 or 1234?');
@@ -98,15 +98,15 @@ test('two people on one intake: nothing typed is lost, one chooses', async () =>
 });
 
 test('the database stops and starts during entry: entries wait on the device and go by themselves', async () => {
-  await openPoint(one, 'impeller-seat');
+  await openPoint(one, 'drive-seat');
   await control('/database/stop');
   try {
-    await one.type(field, '29.991');
+    await one.type(field, '45.004');
     await one.keyboard.press('Enter');
     await waitForText(one, '1 entry waits on this device');
     // the entry shows with its verdict although nobody answers, and the next field waits
-    expect(await shownAt(one, 'impeller-seat')).toContain('as new');
-    await one.type(field, '29.995');
+    expect(await shownAt(one, 'drive-seat')).toContain('as new');
+    await one.type(field, '45.008');
     await one.keyboard.press('Enter');
     await waitForText(one, '2 entries wait on this device');
     expect((await fetch(`${process.env.BASE_URL}/api/health`)).status).toBe(503);
@@ -120,10 +120,10 @@ test('the database stops and starts during entry: entries wait on the device and
     status: 'ok',
     database: 'ok',
   });
-  await openPoint(other, 'impeller-seat');
-  const seen = await shownAt(other, 'impeller-seat');
-  expect(seen).toContain('29.991');
-  expect(seen).toContain('29.995');
+  await openPoint(other, 'drive-seat');
+  const seen = await shownAt(other, 'drive-seat');
+  expect(seen).toContain('45.004');
+  expect(seen).toContain('45.008');
 });
 
 test('a page that was opened while the database is away comes back by itself', async () => {

@@ -202,3 +202,51 @@ describe('in a job', () => {
     expect(faults(judged('295', { input: {} })).length).toBeGreaterThan(0);
   });
 });
+
+describe('rows that must go together', () => {
+  const gaps = form({
+    columns: [column('gap', 'mm', { agree: 0.5 })],
+    rows: ['12 o’clock', '3 o’clock', '6 o’clock'],
+    means: 'One side runs ahead.',
+  });
+  const at = (...all: string[]) =>
+    fault(
+      gaps,
+      all.map((gap) => ({ gap })),
+    );
+  test('four places of a gap may lie so far apart and no further', () => {
+    expect(at('4.0', '4.5', '4.2')).toBeNull();
+    expect(at('4.0', '4.6', '4.2')).toBe('wrong: gap: the rows lie 0.6 mm apart, 0.5 mm may be. One side runs ahead.');
+  });
+  test('drops that rise are not bedding in, however few they are', () => {
+    const drops = form({
+      columns: [column('drops', 'drops/min', { falls: true, window: { max: 20 } })],
+      rows: ['5 min', '30 min', '60 min'],
+    });
+    const count = (...all: string[]) =>
+      fault(
+        drops,
+        all.map((one) => ({ drops: one })),
+      );
+    expect(count('6', '2', '2')).toBeNull();
+    expect(count('6', '2', '3')).toBe(
+      'wrong: drops of 60 min: 3 drops/min is more than the 2 drops/min before it; it must fall.',
+    );
+    expect(count('30', '2', '1')).toContain('outside');
+  });
+  test('an example that does not go together keeps a file open', () => {
+    const { family } = new CoreJob(file, script);
+    const [first, ...others] = family.rebuild;
+    const step = present(first);
+    const actions = [
+      ...step.actions,
+      {
+        ...present(step.actions[0]),
+        id: 'gaps',
+        answer: { ...gaps, example: ['1', '2', '1'].map((gap) => ({ gap })) },
+      },
+    ];
+    const faults = checkBuild({ ...family, rebuild: [{ ...step, actions }, ...others] });
+    expect(faults.map(({ what }) => what)).toContain('the rows of the example do not go together in gap');
+  });
+});

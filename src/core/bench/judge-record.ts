@@ -1,6 +1,6 @@
 import { present } from '../present';
 import type { Reason } from '../errors';
-import { fieldsOf, type Family, type FormOf } from '../family';
+import { fieldsOf, unevenOf, type Family, type FormOf } from '../family';
 import type { JobRecord, RecordRow } from '../record';
 import { findSum, SumRefusal, type Outcome } from '../sums';
 import type { Judged } from './judge-answer';
@@ -66,6 +66,17 @@ function cellFault(form: RecordForm, rows: readonly RecordRow[]): Reason | null 
       }
     }
   return null;
+}
+
+/** Rows that do not go together: too far apart, or rising where they must fall. */
+function unevenFault(form: RecordForm, rows: readonly RecordRow[]): Reason | null {
+  const uneven = unevenOf(form.columns, rows);
+  if (!uneven) return null;
+  const { title, unit } = uneven.column;
+  const about = { column: title, unit, means: form.means ?? '' };
+  if (uneven.kind === 'apart') return { code: 'rows-apart', about: { ...about, by: uneven.by, agree: uneven.agree } };
+  const { value, before } = uneven;
+  return { code: 'row-rises', about: { ...about, row: rowName(form, uneven.row), value, before } };
 }
 
 interface Job {
@@ -139,7 +150,7 @@ export function judgeRecord(form: RecordForm, typed: readonly TypedRow[], job: J
     value: typeof figure === 'number' ? figure : null,
     unit: typeof figure === 'number' ? (form.judge?.unit ?? '') : '',
     refused: null,
-    wrong: cellFault(form, rows) ?? (outcome && verdictFault(form, outcome)),
+    wrong: cellFault(form, rows) ?? unevenFault(form, rows) ?? (outcome && verdictFault(form, outcome)),
     rows,
   };
 }

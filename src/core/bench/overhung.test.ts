@@ -163,8 +163,10 @@ describe('rebuild, each kind of wrong move once', () => {
   test('a seat that stands crooked, seen before it is wiped', () => {
     const crooked = jobOf({}).playTo('rebuild');
     until(crooked, 'rebuild', 'seat-depth');
-    const rows = ['2.0', '2.0', '2.4', '2.0'].map((depth) => ({ depth }));
-    expect(said(crooked, 'rebuild', 'seat-depth', '', { rows })).toContain('It stands crooked: out, look under it');
+    const rows = ['2.00', '2.00', '2.08', '2.00'].map((depth) => ({ depth }));
+    expect(said(crooked, 'rebuild', 'seat-depth', '', { rows })).toBe(
+      'Depth: the rows lie 0.08 mm apart, 0.05 mm may be. It stands crooked: out, look under it, in again.',
+    );
     expect(said(crooked, 'rebuild', 'seat-pin', 'yes')).toContain('comes “Seat square”');
   });
   test('a ring left out, and a collar at the old length', () => {
@@ -266,7 +268,9 @@ describe('on the stand', () => {
     const leak = { rows: [{ bar: '6', minutes: '10', gasket: '1', seal: '0' }] };
     expect(said(job, 'test', 'static-leak-record', '', leak)).toContain('Find the place before it goes on.');
     until(job, 'test', 'drops');
-    expect(said(job, 'test', 'drops', '', { rows: ['6', '10', '40'].map((drops) => ({ drops })) })).toContain('60 min');
+    expect(said(job, 'test', 'drops', '', { rows: ['6', '2', '3'].map((drops) => ({ drops })) })).toBe(
+      'Drops of 60 min: 3 drops/min is more than the 2 drops/min before it; it must fall. Not falling: the faces do not bed in.',
+    );
     until(job, 'test', 'vibration-record');
     const at = (velocity_mm_s: string) => ({
       rows: ['horizontal', 'vertical', 'axial'].map((direction) => ({ place: 'drive end', direction, velocity_mm_s })),

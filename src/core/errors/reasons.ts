@@ -66,6 +66,10 @@ const sentences = {
     `${column} of ${row}: ${sentence}`,
   'cell-outside': (given: { row: string; column: string; means: string } & Measured & OpenWindow) =>
     `${given.column} of ${given.row}: ${saidValue(given.value, given.unit)} is outside ${saidWindow(given, given.unit)}.${toldMeaning(given.means)}`,
+  'rows-apart': (given: { column: string; by: number; agree: number; unit: string; means: string }) =>
+    `${given.column}: the rows lie ${saidValue(given.by, given.unit)} apart, ${saidValue(given.agree, given.unit)} may be.${toldMeaning(given.means)}`,
+  'row-rises': (given: { column: string; row: string; before: number; means: string } & Measured) =>
+    `${given.column} of ${given.row}: ${saidValue(given.value, given.unit)} is more than the ${saidValue(given.before, given.unit)} before it; it must fall.${toldMeaning(given.means)}`,
   'record-unreckoned': ({ ask, sentence }: { ask: string; sentence: string }) => `${ask}: ${sentence}`,
   'record-judged': ({ ask, verdict, means }: Told & { verdict: string }) => `${ask}: ${verdict}.${toldMeaning(means)}`,
   'tool-wanted': ({ kind }: { kind: string }) => `Say which ${kind} it was done with.`,

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { bearingHeat, findSum } from '../sums';
 import { pointsNamed } from './ask-family';
 import { middleOf } from './point-limits';
-import { fieldsOf } from './record-fields';
+import { fieldsOf, unevenOf } from './record-fields';
 import { fault, type Faults } from './closure-fault';
 import type { AnswerForm, Family, FormOf, Setting } from './format';
 
@@ -82,7 +82,12 @@ function exampleFaults(form: FormOf<'record'>): readonly string[] {
       return isIn ? [] : [`row ${i + 1} of the example is not right in ${id}`];
     }),
   );
-  return [...(example.length < wanted ? [`the example has fewer than ${wanted} rows`] : []), ...cells];
+  const uneven = unevenOf(
+    columns,
+    example.map((row) => cellsOf(form, row)),
+  );
+  const together = uneven ? [`the rows of the example do not go together in ${uneven.column.id}`] : [];
+  return [...together, ...(example.length < wanted ? [`the example has fewer than ${wanted} rows`] : []), ...cells];
 }
 
 /** A record that a sum judges gives that sum what it takes, and its example comes out right. */

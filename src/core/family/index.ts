@@ -35,7 +35,7 @@ export { buildFamily, cutToBuild } from './build-family';
 export { partsOn, sectionOn, type Side } from './convert-family';
 export { memberName } from './member';
 export { limitsOf, middleOf, sayLimits, stepDecimals, type PointLimits } from './point-limits';
-export { fieldsOf } from './record-fields';
+export { fieldsOf, unevenOf, type Uneven } from './record-fields';
 export { actionTitle, sayAsk, sayWindow } from './say-action';
 export {
   BuildError,

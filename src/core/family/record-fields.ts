@@ -26,3 +26,33 @@ export function fieldsOf(columns: Columns, row: Readonly<Record<string, number |
   }
   return given;
 }
+
+/** Where the rows of a record do not go together: too far apart, or a figure that rises where it must fall. */
+export type Uneven = { readonly column: Columns[number] } & (
+  | { readonly kind: 'apart'; readonly by: number; readonly agree: number }
+  | { readonly kind: 'rises'; readonly row: number; readonly value: number; readonly before: number }
+);
+
+const edge = 1e-9;
+
+function unevenIn(column: Columns[number], figures: readonly number[]): Uneven | null {
+  const { agree, falls } = column;
+  const by = Number((Math.max(...figures) - Math.min(...figures)).toFixed(9));
+  if (agree !== undefined && by > agree + edge) return { column, kind: 'apart', by, agree };
+  const row = falls ? figures.findIndex((figure, i) => figure > (figures[i - 1] ?? Infinity) + edge) : -1;
+  const [value, before] = [figures[row], figures[row - 1]];
+  return value === undefined || before === undefined ? null : { column, kind: 'rises', row, value, before };
+}
+
+/** The first column whose rows do not go together; null where they do. */
+export function unevenOf(columns: Columns, rows: readonly Readonly<Record<string, number | string>>[]): Uneven | null {
+  for (const column of columns) {
+    const figures = rows.flatMap((row) => {
+      const cell = row[column.id];
+      return typeof cell === 'number' ? [cell] : [];
+    });
+    const found = figures.length > 1 ? unevenIn(column, figures) : null;
+    if (found) return found;
+  }
+  return null;
+}

@@ -141,6 +141,10 @@ const columnOf = (figure: Figure) =>
     none: z.string().optional(),
     /** Within which every entry is right. */
     window: openBandOf(figure).optional(),
+    /** How far the entries of all rows may lie apart: four places of a gap. */
+    agree: figure(z.number().positive()).optional(),
+    /** No entry is more than the one above it: drops that must fall. */
+    falls: z.boolean().optional(),
     /** What can be meant at all. */
     plausible: bandOf(figure).optional(),
   });
