@@ -203,6 +203,8 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
     // Found built otherwise: the construction is corrected first, then the answer is right.
     if (corrected && !(await run('correct-construction', corrected))) return;
     if (corrected) router.refresh();
+    // An answer that stood here has followed the correction already.
+    if (corrected && answer) return done();
     const sent = made(words, photoId);
     const label = `${title}: ${sent.typed || (photoId ? 'picture' : 'done')}`;
     const place = `${record.tag} ${phase} ${action.id}`;

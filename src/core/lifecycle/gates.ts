@@ -2,7 +2,7 @@ import { findingAt, standingReadings, workOf } from '../bench';
 import { partsOn, type Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
-import { costingFindings } from '../quoting';
+import { costingFindings, findingsThatStay } from '../quoting';
 import { currentQuote, type BenchPhase, type Finding, type JobRecord, type Station } from '../record';
 import type { Missing, MissingArguments, MissingCode } from './missing';
 import { openPreparations, preparationWords } from './next-move';
@@ -85,9 +85,10 @@ function unlooked({ parts, looks }: JobRecord, family: Family): readonly Missing
 
 const toQuote: Gate = (record, family) => {
   const states = judgePoints({ family, readings: record.readings, phase: 'as-found' });
-  const leaving = leavingOf(family);
+  // Nothing more is decided about what leaves by a conversion, or is not there.
+  const staying = new Set(partsOn(family.parts, 'goes back').map(({ ref }) => ref));
   return states
-    .filter(({ point }) => !leaving.has(point.part))
+    .filter(({ point }) => staying.has(point.part))
     .flatMap((state) => {
       const finding = record.findings.find((one) => one.pointId === state.point.id && one.phase === 'as-found');
       const gone = record.parts.some(
@@ -108,17 +109,13 @@ const toQuote: Gate = (record, family) => {
     })
     .concat(unlooked(record, family))
     .concat(
-      record.findings
-        .filter(({ kind, disposition, partRef }) => kind === 'visual' && !disposition && !leaving.has(partRef))
+      findingsThatStay(record.findings, family)
+        .filter(({ kind, disposition }) => kind === 'visual' && !disposition)
         .map((finding) =>
           missing('inspect', `finding-${finding.id}`, 'finding-undisposed', { finding: finding.words }),
         ),
     );
 };
-
-/** Parts that leave with the old build: nothing more is decided about them. */
-const leavingOf = ({ parts }: Family) =>
-  new Set(parts.filter(({ converted }) => converted === 'leaves').map(({ ref }) => ref));
 
 const toApprove: Gate = (record, family) => {
   const quote = currentQuote(record);
@@ -127,8 +124,8 @@ const toApprove: Gate = (record, family) => {
   return [
     ...when(!quote.lines.some((line) => line.struckReason === null), missing('quote', 'lines', 'no-line')),
     ...when(!record.contact, missing('receive', 'owner', 'no-contact')),
-    ...costingFindings(record.findings)
-      .filter((finding) => !covered.has(finding.id) && !leavingOf(family).has(finding.partRef))
+    ...costingFindings(record.findings, family)
+      .filter((finding) => !covered.has(finding.id))
       .map((finding) => missing('quote', 'lines', 'finding-unquoted', { finding: finding.words })),
   ];
 };

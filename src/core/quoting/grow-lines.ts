@@ -244,8 +244,7 @@ function closingLines({ family, rates }: Asked): DraftLine[] {
 export function growLines(asked: Asked): readonly DraftLine[] {
   const soft = alwaysNew(asked);
   const byPart = new Map<string, Finding[]>();
-  const leaving = refsOf(asked.family, 'leaves');
-  for (const finding of costingFindings(asked.findings).filter(({ partRef }) => !leaving.has(partRef)))
+  for (const finding of costingFindings(asked.findings, asked.family))
     byPart.set(finding.partRef, [...(byPart.get(finding.partRef) ?? []), finding]);
   const hard = [...byPart].filter(([ref]) => !soft.has(ref));
   const own = hard.flatMap(([, findings]) => linesForPart(asked, findings));

@@ -1,4 +1,4 @@
 export { growLines, type DraftLine, type Rates } from './grow-lines';
 export { totalQuote, lineTotalMinor, type QuoteTotals } from './total-quote';
 export { quoteText, decisionText } from './quote-text';
-export { costingFindings } from './costing-findings';
+export { costingFindings, findingsThatStay } from './costing-findings';

@@ -129,7 +129,7 @@ describe('lines out of dispositions', () => {
         (given) => {
           const findings = given.map(([ref, action], i) => finding(String(i), ref, action));
           const covered = new Set(grow(findings).flatMap((line) => line.findingIds));
-          expect(costingFindings(findings).filter((one) => !covered.has(one.id))).toEqual([]);
+          expect(costingFindings(findings, family).filter((one) => !covered.has(one.id))).toEqual([]);
         },
       ),
     );

@@ -78,7 +78,7 @@ test('only what is bought names parts; nothing is struck at first', () => {
 });
 
 test('what costs: all but what is cleaned, used as it is, or not decided', () => {
-  expect(costingFindings(findings).map((one) => one.id)).toEqual(['f1', 'f2', 'f3', 'f4', 'f5', 'f6']);
+  expect(costingFindings(findings, family).map((one) => one.id)).toEqual(['f1', 'f2', 'f3', 'f4', 'f5', 'f6']);
 });
 
 test('a part reworked and another finding on it: one line an action; replaced, the rest goes with it', () => {

@@ -7,7 +7,7 @@ import { sayReason } from '../../errors';
 import { buildFamily, loadFamily, sayBuild, type Build, type FamilyFile } from '../../family';
 import { present } from '../../present';
 import { currentQuote } from '../../record';
-import { receive } from '..';
+import { inspection, receive } from '..';
 
 const overhung = loadFamily(f1);
 const gear = loadFamily(f6);
@@ -68,6 +68,37 @@ describe('corrected while work is under way', () => {
     expect(sayAnswer(job, { phase: 'teardown', actionId: 'spring-found', typed: 'Conical' })).toBeNull();
     expect(sayAnswer(job, { phase: 'teardown', actionId: 'spring-hand', typed: 'with the rotation' })).toBeNull();
     expect(step().isDone).toBe(true);
+  });
+  test('what was found out and is said otherwise later follows, under the name of who says so', () => {
+    const job = jobOf(overhung).playTo('inspect');
+    const found = () => present(job.record.answers.find((one) => one.actionId === 'locking-found'));
+    expect(found().typed).toBe('Tab washer');
+    const { version } = found();
+    expect(correct(job, overhung, { axes: { locking: 'threadlocker' } }, 'no tab under the nut')).toEqual(
+      expect.arrayContaining(['Tab was bent']),
+    );
+    expect(found()).toMatchObject({
+      typed: 'Threadlocker',
+      version: version + 1,
+      data: { reason: 'no tab under the nut' },
+    });
+    expect(job.difference()).toBeNull();
+  });
+  test('a finding on a part that the pump turns out not to have is neither decided nor quoted any more', () => {
+    const job = jobOf(overhung).playTo('inspect');
+    const seen = (partRef: string) =>
+      job.act('Odile', ['record-finding', inspection.recordFinding], null, {
+        ...{ tag: job.record.tag, partRef, words: 'broken off', plain: '', photoId: null },
+      });
+    const { findingId } = seen('grease-nipple');
+    const target = { tag: job.record.tag, target: { findingId }, action: 'replace' as const, reason: 'x', basedOn: 0 };
+    job.act('Marek', ['dispose', inspection.dispose], null, target);
+    seen('relief-plug');
+    correct(job, overhung, { axes: { supply: 'sealed' } });
+    job.playTo('approve');
+    const parts = present(currentQuote(job.record)).lines.flatMap((line) => line.parts.map(({ ref }) => ref));
+    expect(parts).not.toContain('grease-nipple');
+    expect(job.record.findings.map(({ partRef }) => partRef)).toEqual(['grease-nipple', 'relief-plug']);
   });
   test('without a reason, as another construction, as it is built already, and under a quote it is refused', () => {
     const job = jobOf(overhung).playTo('teardown');

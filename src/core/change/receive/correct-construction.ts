@@ -52,6 +52,21 @@ function stepsOpened({ record, who }: Given, built: Family, why: string): readon
   );
 }
 
+/**
+ * What was found out of how it is built and is said otherwise now: the answer follows, under the name of who says so.
+ * An answer that stood against the build would vouch for a pump that is not there.
+ */
+function answersFollowing({ record, who }: Given, built: Family, why: string): readonly Put[] {
+  return workOf(record, built, 'teardown').flatMap(({ actions }) =>
+    actions.flatMap(({ action: { answer: form }, answer }) => {
+      const { axis, should } = form?.kind === 'choice' ? form : {};
+      if (!answer || axis === undefined || should === undefined || answer.typed === should) return [];
+      const data = why ? { ...answer.data, reason: why } : answer.data;
+      return [put('answer', { ...answer, ...who, typed: should, data, version: answer.version + 1 })];
+    }),
+  );
+}
+
 function checkUnderWay({ record, facts: { built } }: Given<Facts>, why: string): void {
   const { tag } = record;
   if (built.id !== record.familyId)
@@ -82,6 +97,7 @@ export const correctConstruction: Decider<CorrectConstruction, Result, Facts> = 
     puts: [
       ...(asksElastomer ? [put('intake', { ...intake, version: intake.version + 1, elastomer: '' })] : []),
       ...stepsOpened(given, built, why),
+      ...answersFollowing(given, built, why),
     ],
     note: {
       from: `${record.familyId} ${record.familyVersion}`,
