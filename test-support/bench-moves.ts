@@ -30,6 +30,10 @@ export function sayAnswer(job: CoreJob, { phase, actionId, typed, more = {}, too
   return null;
 }
 
+/** The same, in the order in which a test says it. */
+export const said = (job: CoreJob, phase: BenchPhase, actionId: string, typed: string, more: object = {}) =>
+  sayAnswer(job, { phase, actionId, typed, more });
+
 /** Why a signature at a hold point is refused, as a code; null where it is taken. */
 export function signAs(job: CoreJob, stepId: string, who: Person): string | null {
   const row = present(job.record.steps.findLast((one) => one.stepId === stepId));

@@ -39,7 +39,7 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
   const [first] = lit;
   useEffect(() => {
     if (zoom > 1 && first !== undefined)
-      frame.current?.querySelector(`[data-part="${first}"]`)?.scrollIntoView({ block: 'nearest', inline: 'center' });
+      frame.current?.querySelector(`[data-lit="${first}"]`)?.scrollIntoView({ block: 'nearest', inline: 'center' });
   }, [zoom, first, inHand]);
   return (
     <section aria-label="Section" className="border-line p-4 lg:border-r">

@@ -54,7 +54,7 @@ describe('the section beside the work', () => {
   test('of a stack only the member in hand lights up; other pumps have no end view', () => {
     const lit = (inHand: number) => {
       const { container, unmount } = show(stack, { lit: ['impeller'], inHand });
-      const count = container.querySelectorAll('path[fill="var(--ochre)"]').length;
+      const count = container.querySelectorAll('[data-lit=impeller]').length;
       unmount();
       return count;
     };
@@ -64,12 +64,15 @@ describe('the section beside the work', () => {
     expect(container.querySelectorAll('path[fill="var(--ochre)"]').length).toBe(3 * lit(4));
     expect(screen.queryByRole('group', { name: /End view/ })).toBeNull();
   });
-  test('it is drawn larger, and whole again', async () => {
-    HTMLElement.prototype.scrollIntoView ??= () => undefined;
-    Element.prototype.scrollIntoView = () => undefined;
-    show(gear);
+  test('it is drawn larger about the member in hand, and whole again', async () => {
+    const shown: string[] = [];
+    Element.prototype.scrollIntoView = function into(this: Element) {
+      shown.push(this.getAttribute('data-lit') ?? '');
+    };
+    show(stack, { lit: ['impeller'], inHand: 9 });
     await userEvent.click(screen.getByRole('button', { name: 'Larger' }));
     await userEvent.click(screen.getByRole('button', { name: 'Larger' }));
+    expect(shown).toEqual(['impeller', 'impeller']);
     await userEvent.click(screen.getByRole('button', { name: 'Whole section' }));
     expect(screen.getByRole('button', { name: 'Larger' })).toBeTruthy();
   });

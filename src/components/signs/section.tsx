@@ -186,6 +186,7 @@ export function Section({
                   <path
                     key={`${i} ${mirror}`}
                     d={shape.d}
+                    data-lit={state === 'now' ? shape.part : undefined}
                     transform={`translate(0 ${shape.line}) scale(1 ${mirror})`}
                     {...(onPickPart && partHandles(shape.part, i === firstOf.get(shape.part) && mirror === 1))}
                     fill={

@@ -1,5 +1,5 @@
 import f4 from '@families/f4-bore-hole.json';
-import { sayAnswer, signAs, workUntil } from '../../../test-support/bench-moves';
+import { said, signAs, workUntil } from '../../../test-support/bench-moves';
 import { CoreJob } from '../../../test-support/core-job';
 import { bench } from '../change';
 import { buildFamily, loadFamily, type Step } from '../family';
@@ -15,11 +15,6 @@ const script = {
 const family = buildFamily(file, script.build);
 const stepOf = (phase: 'teardown' | 'rebuild', id: string): Step =>
   present(family[phase].find((step) => step.id === id));
-
-const said = (job: CoreJob, phase: 'teardown' | 'rebuild', actionId: string, typed: string, more: object = {}) =>
-  sayAnswer(job, { phase, actionId, typed, more });
-const until = workUntil;
-const sign = signAs;
 
 describe('its stages', () => {
   test('come off from the last to the first and go on from the first to the last, each a step of its own', () => {
@@ -59,7 +54,7 @@ describe('teardown', () => {
   test('goes in its order', () =>
     expect(said(job, 'teardown', 'motor-nuts', '4')).toContain('Before “Motor” comes “Cable guard”'));
   test('a stage fewer than the nameplate says is a finding: the construction is corrected', () => {
-    until(job, 'teardown', 'stage-count');
+    workUntil(job, 'teardown', 'stage-count');
     expect(said(job, 'teardown', 'stage-count', '8')).toBeNull();
     expect(job.record.findings.at(-1)).toMatchObject({ kind: 'bench', verdict: 'differs' });
     expect(job.record.findings.at(-1)?.words).toBe(
@@ -68,18 +63,18 @@ describe('teardown', () => {
     expect(said(job, 'teardown', 'stage-count', '9')).toBeNull();
   });
   test('a washer that lies upside down is a finding, and never what is put back', () => {
-    until(job, 'teardown', 'washer-side-9');
+    workUntil(job, 'teardown', 'washer-side-9');
     expect(said(job, 'teardown', 'washer-side-9', 'up, to the next stage')).toBeNull();
     expect(job.record.findings.at(-1)?.words).toContain('must be down, into the nut. Put together wrong before.');
   });
   test('a cone that slipped is a finding at that stage alone', () => {
-    until(job, 'teardown', 'cone-mark-9');
+    workUntil(job, 'teardown', 'cone-mark-9');
     expect(said(job, 'teardown', 'cone-mark-9', 'bright ring: it slipped')).toBeNull();
     expect(job.record.findings.at(-1)).toMatchObject({ actionId: 'cone-mark-9', verdict: 'differs' });
   });
   test('insulation that is not to be meant is refused; a low one is a finding', () => {
     const fresh = new CoreJob(file, script).playTo('teardown');
-    until(fresh, 'teardown', 'insulation-before-1');
+    workUntil(fresh, 'teardown', 'insulation-before-1');
     expect(said(fresh, 'teardown', 'insulation-before-1', '-5')).toContain('-5 cannot be meant');
     expect(said(fresh, 'teardown', 'insulation-before-1', '30000')).toContain('cannot be meant');
     expect(said(fresh, 'teardown', 'insulation-before-1', '0.4')).toBeNull();
@@ -97,38 +92,38 @@ describe('rebuild', () => {
   const job = new CoreJob(file, script).playTo('rebuild');
   const refused = (id: string, typed: string, more?: object) => said(job, 'rebuild', id, typed, more);
   test('the plate lies as the size wants it, whatever was found, and is signed before anything stands on it', () => {
-    until(job, 'rebuild', 'plate-side-left');
+    workUntil(job, 'rebuild', 'plate-side-left');
     expect(refused('plate-side-left', 'flat')).toBe(
       'Side of the plate that is up: flat is not right here, it must be with the recess. The wrong side shifts both depths: every later float is false.',
     );
-    until(job, 'rebuild', 'plate-photo');
+    workUntil(job, 'rebuild', 'plate-photo');
     job.answer('rebuild', stepOf('rebuild', 'plate'), present(stepOf('rebuild', 'plate').actions.at(-1)));
     expect(refused('bearing-in-1', 'to the bottom')).toBe(
       '“Chambers fitted with bearing and ring” closes over the hold point “Build plate”, which nobody has signed.',
     );
-    sign(job, 'plate', 'Marek');
+    signAs(job, 'plate', 'Marek');
   });
   test('ring and bearing have their way round', () => {
-    until(job, 'rebuild', 'ring-in-3');
+    workUntil(job, 'rebuild', 'ring-in-3');
     expect(refused('ring-in-3', 'down', { consumable: 'soapy water' })).toContain('it must be up');
     expect(refused('ring-in-3', 'up')).toBe('Choose what was used.');
   });
   test('stage 4: water on the taper, a torque short, a cone that slips, a washer upside down', () => {
-    until(job, 'rebuild', 'taper-dry-4');
+    workUntil(job, 'rebuild', 'taper-dry-4');
     expect(refused('taper-dry-4', 'no')).toContain('It slips under load.');
     expect(refused('stage-torque-4', '110')).toMatch(/^Before “Cone nut to torque” comes /);
-    until(job, 'rebuild', 'stage-torque-4');
+    workUntil(job, 'rebuild', 'stage-torque-4');
     expect(refused('stage-torque-4', '88')).toBe('88 N·m is outside the window of 100 to 120 N·m.');
-    until(job, 'rebuild', 'no-slip-4');
+    workUntil(job, 'rebuild', 'no-slip-4');
     expect(refused('no-slip-4', 'no')).toContain('This stage back, new cone.');
-    until(job, 'rebuild', 'washer-in-4');
+    workUntil(job, 'rebuild', 'washer-in-4');
     expect(refused('washer-in-4', 'up, to the next stage')).toContain('must be down, into the nut');
-    until(job, 'rebuild', 'chamber-turns-4');
+    workUntil(job, 'rebuild', 'chamber-turns-4');
     expect(refused('chamber-turns-4', 'grit')).toContain('Off again: grit or a burr lies under it.');
   });
   test('the next stage opens when the row of this one is complete', () => {
     expect(refused('washer-out-5', '')).toContain('Before “Stage on, stage 5” comes “Stage on, stage 4”');
-    until(job, 'rebuild', 'washer-out-5');
+    workUntil(job, 'rebuild', 'washer-out-5');
     const tried = workOf(job.record, job.family, 'rebuild').find((one) => one.step.id === 'stage-on-4');
     expect([tried?.isDone, tried?.actions.every((one) => one.answer)]).toEqual([true, true]);
   });
@@ -142,7 +137,7 @@ describe('rebuild', () => {
     expect(nextAction(workOf(job.record, job.family, 'rebuild'))?.action.action.id).toBe('washer-out-4');
   });
   test('straps go on by passes, none less than the one before', () => {
-    until(job, 'rebuild', 'straps-torque');
+    workUntil(job, 'rebuild', 'straps-torque');
     const straps = (passes?: number[]) => refused('straps-torque', '18', passes && { passes });
     expect(straps()).toBe('Type the torque of each of the 3 passes; none may be less than the one before it.');
     expect(straps([5, 11])).toContain('each of the 3 passes');
@@ -150,19 +145,19 @@ describe('rebuild', () => {
     expect(straps([5, 11, 18])).toBeNull();
   });
   test('the float is judged from the readings as left; out of its window it stops the pump', () => {
-    until(job, 'rebuild', 'depths-left');
+    workUntil(job, 'rebuild', 'depths-left');
     const tight = new CoreJob(file, { ...script, left: { 'shaft-up': '70.0', 'shaft-down': '74.0' } }).playTo(
       'rebuild',
     );
-    until(tight, 'rebuild', 'float-judged');
+    workUntil(tight, 'rebuild', 'float-judged');
     // 74.0 − 70.0 = 4.0 mm, over 3.8
     expect(said(tight, 'rebuild', 'float-judged', '')).toBe('Float of the shaft: 4 mm is outside 1.5 to 3.8 mm.');
-    until(job, 'rebuild', 'turn-mid');
+    workUntil(job, 'rebuild', 'turn-mid');
     expect(refused('turn-mid', 'catches at 4')).toContain('try in mid float first');
     expect(refused('turn-mid', 'heavy and even')).toContain('heavy and even');
   });
   test('everything that was done gives the record again', () => {
-    until(job, 'rebuild', 'plate-stamped');
+    workUntil(job, 'rebuild', 'plate-stamped');
     expect(job.difference()).toBeNull();
   });
 });

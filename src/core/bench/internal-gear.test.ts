@@ -1,9 +1,9 @@
 import f6 from '@families/f6-internal-gear.json';
-import { sayAnswer, signAs, workUntil } from '../../../test-support/bench-moves';
+import { said, sayAnswer, signAs, workUntil } from '../../../test-support/bench-moves';
 import { CoreJob } from '../../../test-support/core-job';
 import { bench } from '../change';
 import { buildFamily, loadFamily } from '../family';
-import type { BenchPhase, Tool } from '../record';
+import type { Tool } from '../record';
 
 /** An internal gear pump at the bench, in each of its builds, in the words that a technician gets for a wrong move. */
 const file = loadFamily(f6);
@@ -15,11 +15,6 @@ const scriptOf = (axes: Readonly<Record<string, string>>) =>
     ...{ pumpedAt: { temperatureC: 120, viscosityMm2S: 700 }, elastomer: 'FKM' },
   }) as const;
 const jobOf = (axes: Readonly<Record<string, string>>) => new CoreJob(file, scriptOf(axes));
-
-const said = (job: CoreJob, phase: BenchPhase, actionId: string, typed: string, more: object = {}) =>
-  sayAnswer(job, { phase, actionId, typed, more });
-const until = workUntil;
-const sign = signAs;
 
 describe.each(variants)('%s', (variant) => {
   test('goes from receiving to an issued report', async () => {
@@ -42,7 +37,7 @@ describe('the order of teardown', () => {
   });
   test('a cartridge’s screws before its clips are refused with why', () => {
     const job = jobOf({ variant: 'cartridge' }).playTo('teardown');
-    until(job, 'teardown', 'clip-count');
+    workUntil(job, 'teardown', 'clip-count');
     expect(said(job, 'teardown', 'drive-screws', '')).toBe(
       'Before “Drive screws slack” comes “Centring clips seated”.',
     );
@@ -61,11 +56,11 @@ describe('what the pump came with', () => {
     ] as const;
     const order = job.family.teardown.flatMap((step) => step.actions.map(({ id }) => id));
     for (const [id, typed] of wrong.toSorted((a, b) => order.indexOf(a[0]) - order.indexOf(b[0]))) {
-      until(job, 'teardown', id);
+      workUntil(job, 'teardown', id);
       expect(said(job, 'teardown', id, typed)).toBeNull();
       expect(job.record.findings.at(-1)).toMatchObject({ kind: 'bench', actionId: id, verdict: 'differs' });
     }
-    until(job, 'teardown', 'bushing-pressed');
+    workUntil(job, 'teardown', 'bushing-pressed');
     expect(job.record.findings).toHaveLength(5);
     job.workThrough('teardown', job.family.teardown.slice(-1));
     const { tag } = job.record;
@@ -73,15 +68,15 @@ describe('what the pump came with', () => {
     job.act('Odile', ['account-parts', bench.accountParts], null, { tag, parts: rows });
     job.move('Odile', 'finish-teardown');
     job.playTo('rebuild');
-    until(job, 'rebuild', 'lip-cap-left');
+    workUntil(job, 'rebuild', 'lip-cap-left');
     expect(said(job, 'rebuild', 'lip-cap-left', 'to the rotor')).toContain('must be to the shaft’s outer end');
-    until(job, 'rebuild', 'valve-points-left');
+    workUntil(job, 'rebuild', 'valve-points-left');
     expect(said(job, 'rebuild', 'valve-points-left', 'the discharge')).toBe(
       'The cap end of the relief valve faces: the discharge is not right here, it must be the suction. Turned round, it never opens: earlier fitting fault.',
     );
-    until(job, 'rebuild', 'ring-count-left');
+    workUntil(job, 'rebuild', 'ring-count-left');
     expect(said(job, 'rebuild', 'ring-count-left', '3')).toBe('Packing rings put in: 3 counted, this pump has 4.');
-    until(job, 'rebuild', 'recess-left');
+    workUntil(job, 'rebuild', 'recess-left');
     expect(said(job, 'rebuild', 'recess-left', 'outside')).toContain('must be to the rotor');
   });
 });
@@ -93,7 +88,7 @@ describe('rebuild, each kind of wrong move once', () => {
     expect(said(job, 'rebuild', 'rotor-home', 'yes')).toContain('Before “Component seal” comes “Head with idler”');
   });
   test('a bushing that does not fit its bore', () => {
-    until(job, 'rebuild', 'interference');
+    workUntil(job, 'rebuild', 'interference');
     expect(said(job, 'rebuild', 'interference', '12')).toBe(
       'Bushing outside less seat bore: 12 µm is outside 25 to 60 µm. Outside the fit: another bushing, or shrink it in.',
     );
@@ -101,40 +96,40 @@ describe('rebuild, each kind of wrong move once', () => {
   });
   test('a lubricant that the rubber does not stand', () => {
     const epdm = new CoreJob(file, { ...scriptOf({ variant: 'packed' }), elastomer: 'EPDM' }).playTo('rebuild');
-    until(epdm, 'rebuild', 'bearing-greased');
+    workUntil(epdm, 'rebuild', 'bearing-greased');
     expect(said(epdm, 'rebuild', 'bearing-greased', '25', { consumable: 'lithium-complex grease, 120 °C' })).toContain(
       'does not suit EPDM: it swells',
     );
   });
   test('a cap that was turned on instead of back by the arc', () => {
     // 0.04 mm of end play at a pitch of 2 mm, on a circle of 124 mm: π · 124 · 0.04 / 2 = 7.79 mm.
-    until(job, 'rebuild', 'cap-back');
+    workUntil(job, 'rebuild', 'cap-back');
     expect(said(job, 'rebuild', 'cap-back', '1')).toContain('outside 4 to 9 mm');
     expect(said(job, 'rebuild', 'cap-back', '5')).toContain('7.791');
     expect(said(job, 'rebuild', 'cap-back', '7.8')).toBeNull();
   });
   test('the bearing housing is a hold point: who built it does not sign it, and nothing closes over it unsigned', () => {
-    until(job, 'rebuild', 'housing-turn');
+    workUntil(job, 'rebuild', 'housing-turn');
     expect(said(job, 'rebuild', 'housing-turn', 'catches at 4')).toContain('The pair is turned round');
     expect(said(job, 'rebuild', 'housing-turn', 'free and even')).toBeNull();
-    expect(sign(job, 'housing-built', 'Odile')).toBe('same-person');
-    expect(sign(job, 'housing-built', 'Marek')).toBeNull();
+    expect(signAs(job, 'housing-built', 'Odile')).toBe('same-person');
+    expect(signAs(job, 'housing-built', 'Marek')).toBeNull();
   });
   test('the idler pin out of place, or on the wrong side of the ports', () => {
-    until(job, 'rebuild', 'pin-ports-left');
+    workUntil(job, 'rebuild', 'pin-ports-left');
     expect(said(job, 'rebuild', 'pin-ports-left', '4')).toContain('Pin out of place: no flow, or reversed.');
-    until(job, 'rebuild', 'pin-side-left');
+    workUntil(job, 'rebuild', 'pin-side-left');
     expect(said(job, 'rebuild', 'pin-side-left', 'discharge, crescent, suction')).toContain('the pump runs backwards');
   });
   test('a head whose passes fall, and one past its window', () => {
-    until(job, 'rebuild', 'head-on-torque');
+    workUntil(job, 'rebuild', 'head-on-torque');
     expect(said(job, 'rebuild', 'head-on-torque', '66', { passes: [66, 33] })).toContain('none may be less');
     expect(said(job, 'rebuild', 'head-on-torque', '80', { passes: [40, 80] })).toContain(
       'outside the window of 60 to 72',
     );
   });
   test('a seal that is set too loose by its own readings', () => {
-    until(job, 'rebuild', 'seat-depth');
+    workUntil(job, 'rebuild', 'seat-depth');
     // The seat at 40 mm, the collar at 15: 25 mm for a seal that is 30 mm free, so 5 mm of compression; at 12, only 2.
     expect(said(job, 'rebuild', 'seat-depth', '40')).toBeNull();
     expect(said(job, 'rebuild', 'collar-left', '12')).toBeNull();
@@ -143,7 +138,7 @@ describe('rebuild, each kind of wrong move once', () => {
     expect(said(job, 'rebuild', 'compression', '')).toBeNull();
   });
   test('a nut of the holder that was left slack', () => {
-    until(job, 'rebuild', 'holder-torque');
+    workUntil(job, 'rebuild', 'holder-torque');
     const small: Tool = {
       ...{ code: 'W-01', kind: 'torque wrench', unit: 'N·m', uncertainty: 0.2, rangeLow: 1, rangeHigh: 12 },
       dueOn: '2027-06-01',
@@ -157,11 +152,11 @@ describe('rebuild, each kind of wrong move once', () => {
     );
   });
   test('the bar that was forgotten in the port', () => {
-    until(job, 'rebuild', 'bar-out-left');
+    workUntil(job, 'rebuild', 'bar-out-left');
     expect(said(job, 'rebuild', 'bar-out-left', 'no')).toContain('The bar is out of the port: no.');
   });
   test('the end clearance by this job’s liquid: 0.1 mm, thick and hot', () => {
-    until(job, 'rebuild', 'clearance-end-clearance');
+    workUntil(job, 'rebuild', 'clearance-end-clearance');
     // 700 mm²/s wants 1.3 times, 120 °C 1.5 times: 0.195 mm; π · 132 · 0.195 / 2 = 40.43 mm.
     expect(said(job, 'rebuild', 'clearance-end-clearance', '27')).toContain('27 mm is set, 40.4323 mm is asked');
     expect(said(job, 'rebuild', 'clearance-end-clearance', '40.4')).toBeNull();
@@ -179,13 +174,13 @@ describe('on the stand', () => {
   });
   test('a gland that drips too much is run in further; one that leaks is found', () => {
     const job = jobOf({ variant: 'packed' }).playTo('test');
-    until(job, 'test', 'static-leak-record');
+    workUntil(job, 'test', 'static-leak-record');
     const leak = (end: string) =>
       said(job, 'test', 'static-leak-record', '', { rows: [{ start_kpa: '300', end_kpa: end, minutes: '10' }] });
     // 4 L · 5 kPa / 101.325 kPa in ten minutes: 19.7 mL a minute, of 10 allowed.
     expect(leak('295')).toBe('Static leak test with air: leaks. Find the place before it goes on.');
     expect(leak('298')).toBeNull();
-    until(job, 'test', 'gland-log');
+    workUntil(job, 'test', 'gland-log');
     const row = (at_min: string, drops_per_min: string) => ({
       at_min,
       turn_deg: '0',

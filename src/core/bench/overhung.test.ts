@@ -1,8 +1,7 @@
 import f1 from '@families/f1-overhung.json';
-import { sayAnswer, signAs, workUntil } from '../../../test-support/bench-moves';
+import { said, signAs, workUntil } from '../../../test-support/bench-moves';
 import { CoreJob } from '../../../test-support/core-job';
 import { buildFamily, loadFamily } from '../family';
-import type { BenchPhase } from '../record';
 
 /** An overhung pump at the bench, in each of its main builds, in the words that a technician gets for a wrong move. */
 const file = loadFamily(f1);
@@ -13,9 +12,6 @@ const scriptOf = (axes: Axes, more: object = {}) => ({
   ...more,
 });
 const jobOf = (axes: Axes, more?: object) => new CoreJob(file, scriptOf(axes, more));
-const said = (job: CoreJob, phase: BenchPhase, actionId: string, typed: string, more: object = {}) =>
-  sayAnswer(job, { phase, actionId, typed, more });
-const until = workUntil;
 const idsOf = (axes: Axes, phase: 'teardown' | 'rebuild') => buildFamily(file, { axes })[phase].map((step) => step.id);
 const partsOf = (axes: Axes) => buildFamily(file, { axes }).parts.map((part) => part.ref);
 
@@ -81,23 +77,23 @@ describe('teardown, each kind of wrong move once', () => {
   test('the guard before the pump is drained', () =>
     expect(said(job, 'teardown', 'guard-screws', '4')).toContain('Before “Guard” comes “Isolated, drained, felt”'));
   test('a blocked pipe and a screw of the wrong length are findings, and the work goes on', () => {
-    until(job, 'teardown', 'pipe-blown');
+    workUntil(job, 'teardown', 'pipe-blown');
     expect(said(job, 'teardown', 'pipe-blown', 'blocked')).toBeNull();
     expect(job.record.findings.at(-1)).toMatchObject({ kind: 'bench', actionId: 'pipe-blown', partRef: 'seal-pipe' });
-    until(job, 'teardown', 'screw-length');
+    workUntil(job, 'teardown', 'screw-length');
     expect(said(job, 'teardown', 'screw-length', '45')).toBeNull();
     expect(job.record.findings.at(-1)).toMatchObject({ actionId: 'screw-length', verdict: 'differs' });
     expect(job.record.findings).toHaveLength(2);
   });
   test('a jack that runs ahead', () => {
-    until(job, 'teardown', 'jacked');
+    workUntil(job, 'teardown', 'jacked');
     const rows = ['4', '4', '15', '4'].map((gap) => ({ gap }));
     expect(said(job, 'teardown', 'jacked', '', { rows })).toBe(
       'Gap of 6 o’clock: 15 mm is outside 1 to 12 mm. One side runs ahead: the cover jams and the wheel strikes the ring.',
     );
   });
   test('what is found built otherwise stops until it is said to be built so', () => {
-    until(job, 'teardown', 'locking-found');
+    workUntil(job, 'teardown', 'locking-found');
     expect(said(job, 'teardown', 'locking-found', 'Threadlocker')).toBe(
       'The wheel’s nut or screw is locked by: Threadlocker, and it was received as Tab washer. Say that it is built otherwise: what still applies stays.',
     );
@@ -105,12 +101,12 @@ describe('teardown, each kind of wrong move once', () => {
     expect(said(job, 'teardown', 'locking-found', 'Tab washer')).toBeNull();
   });
   test('a nut of the wrong hand is a finding, never what is restored', () => {
-    until(job, 'teardown', 'nut-hand');
+    workUntil(job, 'teardown', 'nut-hand');
     expect(said(job, 'teardown', 'nut-hand', 'right')).toBeNull();
     expect(job.record.findings.at(-1)).toMatchObject({ actionId: 'nut-hand', verdict: 'differs' });
   });
   test('a length that nobody can mean', () => {
-    until(job, 'teardown', 'coupling-position');
+    workUntil(job, 'teardown', 'coupling-position');
     expect(said(job, 'teardown', 'coupling-position', '-5')).toContain('cannot be meant');
     expect(said(job, 'teardown', 'coupling-position', '9999')).toContain('cannot be meant');
   });
@@ -123,20 +119,20 @@ describe('rebuild, each kind of wrong move once', () => {
     expect(said(job, 'rebuild', 'bearings-heat', '104', { ambientC: 20 })).toContain('Wheel and shaft as they go in');
   });
   test('the heat follows the seat as it was measured, not its class', () => {
-    until(job, 'rebuild', 'bearings-heat');
+    workUntil(job, 'rebuild', 'bearings-heat');
     // Left at 45.013 on a smallest bore of 44.988 mm: 25 µm, and 20 µm to slide, at 0.54 µm a kelvin: 83 K over 20 °C.
     expect(said(job, 'rebuild', 'bearings-heat', '80', { ambientC: 20 })).toContain('103');
     expect(said(job, 'rebuild', 'bearings-heat', '130', { ambientC: 20 })).toContain('passes the limit of 110 °C');
     expect(said(job, 'rebuild', 'bearings-heat', '104', { ambientC: 20 })).toBeNull();
   });
   test('a bearing that drew off its shoulder', () => {
-    until(job, 'rebuild', 'bearings-gap');
+    workUntil(job, 'rebuild', 'bearings-gap');
     expect(said(job, 'rebuild', 'bearings-gap', '0.15')).toBe(
       'Gap to the shoulder: 0.15 mm is outside 0 to 0.02 mm. It stands off: press it home on the inner ring.',
     );
   });
   test('the usual grease in a hot pump, and one that does not mix with what is in the passages', () => {
-    until(job, 'rebuild', 'grease-chosen');
+    workUntil(job, 'rebuild', 'grease-chosen');
     const chosen = (temperature_c: string, thickener: string, old_thickener: string) =>
       said(job, 'rebuild', 'grease-chosen', '', { rows: [{ temperature_c, thickener, old_thickener }] });
     expect(chosen('130', 'lithium', 'nothing old')).toContain('130 °C passes the 120 °C of lithium grease');
@@ -147,22 +143,22 @@ describe('rebuild, each kind of wrong move once', () => {
     );
   });
   test('lips from habit the same way', () => {
-    until(job, 'rebuild', 'lip-wet-left');
+    workUntil(job, 'rebuild', 'lip-wet-left');
     expect(said(job, 'rebuild', 'lip-wet-left', 'the bearing')).toContain('it must be the outside');
   });
   test('a shaft that catches after it went in', () => {
-    until(job, 'rebuild', 'ft1');
+    workUntil(job, 'rebuild', 'ft1');
     expect(said(job, 'rebuild', 'ft1', 'catches at 7')).toContain('dirt or a dented ball');
   });
   test('mineral grease on ethylene-propylene, at the ring and at the wipe', () => {
-    until(job, 'rebuild', 'seat-wet');
+    workUntil(job, 'rebuild', 'seat-wet');
     expect(said(job, 'rebuild', 'seat-wet', '', { consumable: 'mineral grease' })).toContain('does not suit EPDM');
-    until(job, 'rebuild', 'seat-wiped');
+    workUntil(job, 'rebuild', 'seat-wiped');
     expect(said(job, 'rebuild', 'seat-wiped', 'yes', { consumable: 'white spirit' })).toContain('does not suit EPDM');
   });
   test('a seat that stands crooked, seen before it is wiped', () => {
     const crooked = jobOf({}).playTo('rebuild');
-    until(crooked, 'rebuild', 'seat-depth');
+    workUntil(crooked, 'rebuild', 'seat-depth');
     const rows = ['2.00', '2.00', '2.08', '2.00'].map((depth) => ({ depth }));
     expect(said(crooked, 'rebuild', 'seat-depth', '', { rows })).toBe(
       'Depth: the rows lie 0.08 mm apart, 0.05 mm may be. It stands crooked: out, look under it, in again.',
@@ -170,7 +166,7 @@ describe('rebuild, each kind of wrong move once', () => {
     expect(said(crooked, 'rebuild', 'seat-pin', 'yes')).toContain('comes “Seat square”');
   });
   test('a ring left out, and a collar at the old length', () => {
-    until(job, 'rebuild', 'reference-seat');
+    workUntil(job, 'rebuild', 'reference-seat');
     expect(said(job, 'rebuild', 'reference-seat', '40')).toBeNull();
     expect(said(job, 'rebuild', 'reference-collar', '14')).toBeNull();
     // 40 − 14 = 26 mm for a seal of 33 mm: 7 mm of compression where 3 to 5 are right.
@@ -179,25 +175,25 @@ describe('rebuild, each kind of wrong move once', () => {
     expect(said(job, 'rebuild', 'seal-length', '')).toBeNull();
   });
   test('the wheel closes over the seal only when somebody else has signed it', () => {
-    until(job, 'rebuild', 'cone-off');
+    workUntil(job, 'rebuild', 'cone-off');
     expect(said(job, 'rebuild', 'cone-off', 'yes')).toBeNull();
     expect(said(job, 'rebuild', 'wheel-slid', '')).toContain('Turning half of the seal');
     expect(signAs(job, 'rotary', 'Odile')).toBe('same-person');
     expect(signAs(job, 'rotary', 'Marek')).toBeNull();
   });
   test('a wheel that is not home, and one that rubs', () => {
-    until(job, 'rebuild', 'wheel-home');
+    workUntil(job, 'rebuild', 'wheel-home');
     expect(said(job, 'rebuild', 'wheel-home', '0.4')).toContain('Only the nut brings the wheel home');
-    until(job, 'rebuild', 'ft2');
+    workUntil(job, 'rebuild', 'ft2');
     expect(said(job, 'rebuild', 'ft2', 'rubs on push')).toContain('the wheel rubs the back ring');
     expect(said(job, 'rebuild', 'ft2', 'heavy and even')).toBeNull();
   });
   test('a jack left in, bolts past their window, a joint open on one side', () => {
-    until(job, 'rebuild', 'jacks-out');
+    workUntil(job, 'rebuild', 'jacks-out');
     expect(said(job, 'rebuild', 'jacks-out', 'no')).toContain('Left in, the cover cannot close.');
-    until(job, 'rebuild', 'casing-on-torque');
+    workUntil(job, 'rebuild', 'casing-on-torque');
     expect(said(job, 'rebuild', 'casing-on-torque', '90', { passes: [25, 50, 90] })).toContain('window of 68 to 80');
-    until(job, 'rebuild', 'joint-gap');
+    workUntil(job, 'rebuild', 'joint-gap');
     const rows = ['0.02', '0.02', '0.3', '0.02'].map((gap) => ({ gap }));
     expect(said(job, 'rebuild', 'joint-gap', '', { rows })).toContain('slacken all, look for what lies in it');
   });
@@ -206,9 +202,9 @@ describe('rebuild, each kind of wrong move once', () => {
 describe('builds of their own', () => {
   test('the shims of a half-open wheel: one that is missing stops it before a wrong gap does', () => {
     const job = jobOf({ wheel: 'half-open' }).playTo('rebuild');
-    until(job, 'rebuild', 'front-room');
+    workUntil(job, 'rebuild', 'front-room');
     expect(said(job, 'rebuild', 'front-room', '1.4')).toBeNull();
-    until(job, 'rebuild', 'shim-ledger');
+    workUntil(job, 'rebuild', 'shim-ledger');
     const ledger = (fitted: string, left: string) =>
       said(job, 'rebuild', 'shim-ledger', '', { rows: [{ shim_mm: '0.5', found: '2', stock: '1', fitted, left }] });
     // 3 shims came; 2 on the pump leave 1.4 − 1.0 = 0.4 mm, in the window of 0.3 to 0.5.
@@ -220,10 +216,10 @@ describe('builds of their own', () => {
   });
   test('the coupling is aligned by its dials, and direction is proved with the spacer out', () => {
     const job = jobOf({ driver: 'here' }).playTo('rebuild');
-    until(job, 'rebuild', 'direction');
+    workUntil(job, 'rebuild', 'direction');
     expect(said(job, 'rebuild', 'spacer-in', 'yes')).toContain('comes “Direction and alignment”');
     expect(said(job, 'rebuild', 'direction', 'no')).toContain('does not stand reverse');
-    until(job, 'rebuild', 'aligned');
+    workUntil(job, 'rebuild', 'aligned');
     const dials = (rim_bottom: string) =>
       said(job, 'rebuild', 'aligned', '', {
         rows: [
@@ -241,22 +237,22 @@ describe('builds of their own', () => {
   });
   test('a conical spring of the wrong hand, and an end ring beside its recess', () => {
     const job = jobOf({ seal: 'bellows', spring: 'conical' }).playTo('rebuild');
-    until(job, 'rebuild', 'spring-hand-left');
+    workUntil(job, 'rebuild', 'spring-hand-left');
     expect(said(job, 'rebuild', 'spring-hand-left', 'no')).toContain('lets go at the start');
-    until(job, 'rebuild', 'spring-end-left');
+    workUntil(job, 'rebuild', 'spring-end-left');
     expect(said(job, 'rebuild', 'spring-end-left', 'beside it')).toContain('must be in its recess');
   });
   test('a deflector is done by its kind: pressed past contact, or held off by its gap', () => {
     const ring = jobOf({}).playTo('rebuild');
-    until(ring, 'rebuild', 'pressed-past');
+    workUntil(ring, 'rebuild', 'pressed-past');
     expect(said(ring, 'rebuild', 'pressed-past', '3')).toContain('too much it burns');
     const disc = jobOf({ deflector: 'disc' }).playTo('rebuild');
-    until(disc, 'rebuild', 'deflector-gap-left');
+    workUntil(disc, 'rebuild', 'deflector-gap-left');
     expect(said(disc, 'rebuild', 'deflector-gap-left', '4')).toContain('too near it rubs');
   });
   test('a cartridge’s clips stay until its screws are tight', () => {
     const job = jobOf({ seal: 'cartridge' }).playTo('rebuild');
-    until(job, 'rebuild', 'cartridge-torque');
+    workUntil(job, 'rebuild', 'cartridge-torque');
     expect(said(job, 'rebuild', 'clip-count-left', '3')).toContain('Before “Centring clips taken out”');
   });
 });
@@ -264,14 +260,14 @@ describe('builds of their own', () => {
 describe('on the stand', () => {
   const job = jobOf({}).playTo('test');
   test('a drop at the gasket, drops that do not fall, and a rough bearing', () => {
-    until(job, 'test', 'static-leak-record');
+    workUntil(job, 'test', 'static-leak-record');
     const leak = { rows: [{ bar: '6', minutes: '10', gasket: '1', seal: '0' }] };
     expect(said(job, 'test', 'static-leak-record', '', leak)).toContain('Find the place before it goes on.');
-    until(job, 'test', 'drops');
+    workUntil(job, 'test', 'drops');
     expect(said(job, 'test', 'drops', '', { rows: ['6', '2', '3'].map((drops) => ({ drops })) })).toBe(
       'Drops of 60 min: 3 drops/min is more than the 2 drops/min before it; it must fall. Not falling: the faces do not bed in.',
     );
-    until(job, 'test', 'vibration-record');
+    workUntil(job, 'test', 'vibration-record');
     const at = (velocity_mm_s: string) => ({
       rows: ['horizontal', 'vertical', 'axial'].map((direction) => ({ place: 'drive end', direction, velocity_mm_s })),
     });
