@@ -1,6 +1,6 @@
 import { present } from '@/core/present';
 import type { InputOf, ResultOf, Verb } from '@/contract';
-import { actionTitle, limitsOf, type Family, type FamilyPoint, type Step } from '@/core/family';
+import { actionTitle, limitsOf, type AnswerKind, type Family, type FamilyPoint, type Step } from '@/core/family';
 import { standingReadings, toolToOffer, workAt, workOf } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
 import { needsOf } from '@/core/parts';
@@ -63,12 +63,16 @@ interface Worked {
   readonly who: DemoPerson['key'];
 }
 
+/** Answers that are reckoned from what was read or answered before them, perhaps in the same step. */
+const reckoned: ReadonlySet<string> = new Set<AnswerKind>(['setting', 'heat', 'record']);
+
 /** Answers every action of a step, rightly; positions as this shop's pumps have them. */
 async function answerStep(stage: Stage, { phase, step, who }: Worked): Promise<void> {
   const { act, tag, family, job, load, tools } = stage;
+  let record = await load();
   for (const action of step.actions) {
     if (action.answer?.kind === 'measure') await measure(stage, 'as-left', { only: action.answer.points });
-    const record = await load();
+    if (reckoned.has(action.answer?.kind ?? 'tick')) record = await load();
     const { wantsPhoto, typed, ...right } = rightAnswer({ phase, step, action, record, family, ...tools });
     const about = `action:${action.id}`.slice(0, 80);
     const picture = { tag, about, partRef: step.parts[0] ?? 'casing', caption: actionTitle(action) };

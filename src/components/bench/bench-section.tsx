@@ -73,15 +73,12 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
           </div>
         </div>
         {end && (
-          <figure className="mt-3">
-            <EndView
-              drawing={end}
-              parts={states}
-              turns={moves === 'clockwise' || moves === 'anticlockwise' ? moves : null}
-              onPickPart={onPickPart}
-            />
-            <figcaption className="text-center text-13 text-quiet">seen from {end.seenFrom}</figcaption>
-          </figure>
+          <EndView
+            drawing={end}
+            parts={states}
+            turns={moves === 'clockwise' || moves === 'anticlockwise' ? moves : null}
+            onPickPart={onPickPart}
+          />
         )}
         {names.length > 0 && (
           <p className="mt-1 text-13">

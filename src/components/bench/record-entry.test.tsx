@@ -76,13 +76,16 @@ function Chooser({ value }: { readonly value: number | null }) {
     wrench('W-01', { rangeHigh: 60 }),
     wrench('W-02', { rangeLow: 50, rangeHigh: 400 }),
   ];
-  const tightened = { answer: { kind: 'torque' } } as StepAction;
+  const tightened = { answer: { kind: 'torque', window_nm: { min: 165, max: 190 } } } as StepAction;
   const where = { action: tightened, view: exampleView(exampleRecord(), { instruments }), value };
   return <ToolChooser {...where} chosen={useTool(where)} />;
 }
 test('the wrench that reaches the torque is offered; an overdue one says so when it is chosen', async () => {
-  const { rerender } = render(<Chooser value={40} />);
+  const { rerender } = render(<Chooser value={null} />);
   const tools = () => screen.getByRole('combobox');
+  // Nothing is typed yet: the one that reaches what is right here.
+  expect(tools()).toHaveValue('W-02');
+  rerender(<Chooser value={40} />);
   expect(tools()).toHaveValue('W-01');
   rerender(<Chooser value={110} />);
   expect(tools()).toHaveValue('W-02');

@@ -22,11 +22,18 @@ interface Where {
 export const unitOf = ({ answer }: Pick<StepAction, 'answer'>): string =>
   answer?.kind === 'torque' ? 'N·m' : answer?.kind === 'heat' ? '°C' : answer && 'unit' in answer ? answer.unit : '';
 
-/** A tool of the kind that an action asks for: the first that nothing speaks against, unless another is chosen. */
+/** The middle of the window that an action asks its value in; null where it has none. */
+function expectedOf({ answer }: StepAction): number | null {
+  const window = answer?.kind === 'torque' ? answer.window_nm : answer?.kind === 'value' ? answer.window : undefined;
+  const { min, max } = window ?? {};
+  return min === undefined || max === undefined ? null : (min + max) / 2;
+}
+
+/** A tool of the kind that an action asks for, for what is typed or what is right there: the first that nothing speaks against, unless another is chosen. */
 export function useTool({ action, view, value }: Where): ChosenTool {
   const [own, choose] = useState('');
   const kind = toolKindOf(action);
-  const use = { value, unit: unitOf(action), day: view.today };
+  const use = { value: value ?? expectedOf(action), unit: unitOf(action), day: view.today };
   const offered = kind && toolToOffer(view.instruments, kind, use);
   return { code: own || (offered?.code ?? ''), choose };
 }

@@ -15,7 +15,7 @@ function ByStrength({ form: { thread, grade } }: { readonly form: FormOf<'torque
   if (!isTabledBolt(bolt)) return null;
   const { result, working } = reckonBoltTorque(bolt);
   return (
-    <p className="text-13 text-quiet">
+    <p>
       By the bolt’s strength alone, dry: <span className="num">{result.torque_nm.toFixed(0)}</span> N·m{' '}
       <Working steps={working} of="Torque by strength" />. The family’s window governs: it knows the joint.
     </p>
@@ -31,17 +31,21 @@ export function TorqueShown({ form }: { readonly form: FormOf<'torque'> }) {
     [isCrosswise, bolts, passes_pct, pattern],
   );
   return (
-    <div className="flex flex-wrap items-end gap-x-6">
+    <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
       {outcome && (
-        <figure className="w-[150px]">
+        <div className="w-[200px]">
           <SumDrawing id="bolt-pattern" input={{ bolts }} result={outcome.result} />
-          <figcaption className="text-13 text-quiet">
-            {outcome.result.passes.map(({ pct }) => `${pct} %`).join(', ')}: each pass in this order
-            {/round/.test(pattern) && ', the last one round'}
-          </figcaption>
-        </figure>
+        </div>
       )}
-      <ByStrength form={form} />
+      <div className="min-w-[180px] flex-1 space-y-2 text-13 text-quiet">
+        {outcome && (
+          <p>
+            {outcome.result.passes.map(({ pct }) => `${pct} %`).join(', ')}: each pass in this order
+            {/round/.test(pattern) && ', the last one round'}.
+          </p>
+        )}
+        <ByStrength form={form} />
+      </div>
     </div>
   );
 }

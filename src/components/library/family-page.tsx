@@ -1,7 +1,17 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import { drawSection, readBuild, sayAsk, sayLimits, type Family, type FamilyFile, type Step } from '@/core/family';
+import {
+  drawEnd,
+  drawSection,
+  readBuild,
+  sayAsk,
+  sayLimits,
+  type Family,
+  type FamilyFile,
+  type Step,
+} from '@/core/family';
 import { formatMoney } from '@/core/units';
+import { EndView } from '../signs/end-view';
 import { Section } from '../signs/section';
 import { BuildQuery } from './build-query';
 import { OwnVariantForm } from './own-variant-form';
@@ -74,6 +84,7 @@ function limitWords(point: Family['points'][number]): string {
  * One family as it teaches the product a construction: section, parts, points, both sequences, test plan, damage, kits.
  */
 export function FamilyPage({ family, built, words, currency, isOwner }: Props) {
+  const end = drawEnd(built);
   const query = new URLSearchParams(words.map(([name, value]) => [name, value])).toString();
   const file = (as: string) => `/files/family/${family.id}/${as}${query && as !== 'file' ? `?${query}` : ''}`;
   return (
@@ -92,6 +103,7 @@ export function FamilyPage({ family, built, words, currency, isOwner }: Props) {
           {family.made_from && `, made from ${family.made_from}`}.
         </p>
         <Section drawing={drawSection(built)} pins={{}} title={`Section of ${family.title}`} />
+        {end && <EndView drawing={end} parts={{}} turns={null} />}
         <BuildQuery family={family} build={readBuild(built.version)} />
         <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 font-semibold">
           <a className="min-h-8 underline" href={file('booklet')}>

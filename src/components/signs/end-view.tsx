@@ -24,56 +24,59 @@ export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, 
   const from = turns === 'clockwise' ? -50 : 50;
   const at = (deg: number) => `${Math.sin((deg * Math.PI) / 180) * r} ${-Math.cos((deg * Math.PI) / 180) * r}`;
   return (
-    <svg
-      viewBox={`${-radius - 8} ${-radius - 8} ${2 * radius + 16} ${2 * radius + 16}`}
-      className="mx-auto max-h-[27vh] w-full"
-      role="group"
-      aria-label={`End view, seen from ${seenFrom}`}
-    >
-      <g stroke="var(--ink)" strokeWidth={1.2} strokeLinejoin="round" fillRule="evenodd">
-        {shapes.map(({ part, d }, i) => {
-          const state = parts[part] ?? 'here';
-          return (
-            <path
-              key={i}
-              d={d}
-              data-end={part}
-              fill={fills[state]}
-              strokeOpacity={state === 'removed' ? 0.3 : 1}
-              strokeDasharray={state === 'removed' ? '3 3' : undefined}
-              className={onPickPart && 'cursor-pointer'}
-              onClick={onPickPart && (() => onPickPart(part))}
-            />
-          );
-        })}
-      </g>
-      {turns && (
-        <g fill="none" stroke="var(--jasper)" strokeWidth={3} data-turns={turns}>
-          <path d={`M${at(from)}A${r} ${r} 0 0 ${sweep} ${at(-from)}`} />
-          <path
-            d="M-6 -5L4 0L-6 5z"
-            fill="var(--jasper)"
-            stroke="none"
-            transform={`translate(${at(-from)}) rotate(${turns === 'clockwise' ? 50 : 130})`}
-          />
+    <figure className="mt-3">
+      <svg
+        viewBox={`${-radius - 8} ${-radius - 8} ${2 * radius + 16} ${2 * radius + 16}`}
+        className="mx-auto max-h-[27vh] w-full"
+        role="group"
+        aria-label={`End view, seen from ${seenFrom}`}
+      >
+        <g stroke="var(--ink)" strokeWidth={1.2} strokeLinejoin="round" fillRule="evenodd">
+          {shapes.map(({ part, d }, i) => {
+            const state = parts[part] ?? 'here';
+            return (
+              <path
+                key={i}
+                d={d}
+                data-end={part}
+                fill={fills[state]}
+                strokeOpacity={state === 'removed' ? 0.3 : 1}
+                strokeDasharray={state === 'removed' ? '3 3' : undefined}
+                className={onPickPart && 'cursor-pointer'}
+                onClick={onPickPart && (() => onPickPart(part))}
+              />
+            );
+          })}
         </g>
-      )}
-      {labels.map(({ words, x, y }) => (
-        <text
-          key={words}
-          x={x}
-          y={y}
-          textAnchor="middle"
-          fontSize={radius / 9}
-          fontWeight={700}
-          fill="var(--ink)"
-          stroke="var(--paper)"
-          strokeWidth={3}
-          paintOrder="stroke"
-        >
-          {words}
-        </text>
-      ))}
-    </svg>
+        {turns && (
+          <g fill="none" stroke="var(--jasper)" strokeWidth={3} data-turns={turns}>
+            <path d={`M${at(from)}A${r} ${r} 0 0 ${sweep} ${at(-from)}`} />
+            <path
+              d="M-6 -5L4 0L-6 5z"
+              fill="var(--jasper)"
+              stroke="none"
+              transform={`translate(${at(-from)}) rotate(${turns === 'clockwise' ? 50 : 130})`}
+            />
+          </g>
+        )}
+        {labels.map(({ words, x, y }) => (
+          <text
+            key={words}
+            x={x}
+            y={y}
+            textAnchor="middle"
+            fontSize={radius / 9}
+            fontWeight={700}
+            fill="var(--ink)"
+            stroke="var(--paper)"
+            strokeWidth={3}
+            paintOrder="stroke"
+          >
+            {words}
+          </text>
+        ))}
+      </svg>
+      <figcaption className="text-center text-13 text-quiet">seen from {seenFrom}</figcaption>
+    </figure>
   );
 }

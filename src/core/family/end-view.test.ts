@@ -56,4 +56,14 @@ test.each([
   },
 );
 
+test('two rotors run in one case: its outline crosses the middle where the two circles do', () => {
+  const d = outline(drawn(f7), 'rotor-case');
+  // Circles of 76 and 68 about 52 above and below: they meet at √(76² − 52²) = 55.43 and √(68² − 52²) = 43.82.
+  expect(cornersOf(d)).toEqual([
+    [55.43, 0],
+    [43.82, 0],
+  ]);
+  expect(d.match(/A/g)).toHaveLength(4);
+});
+
 test('a family without one has none', () => expect(drawEnd(buildFamily(loadFamily(f1)))).toBeNull());

@@ -67,6 +67,12 @@ function crescent({ at, r: [, outer], outside, arc_deg: [from, to] = [30, 150] }
   ]);
 }
 
+/** Two circles that overlap, one above the other, as one outline. */
+function twin([, c]: Point, r: number): string {
+  const x = n(Math.sqrt(Math.max(0, r * r - c * c)));
+  return `M${x} 0A${n(r)} ${n(r)} 0 1 0 ${-x} 0A${n(r)} ${n(r)} 0 1 0 ${x} 0Z`;
+}
+
 function outlineOf(body: Body): string {
   const [inner, outer] = body.r;
   switch (body.symbol) {
@@ -79,6 +85,8 @@ function outlineOf(body: Body): string {
       return lobes(body);
     case 'crescent':
       return crescent(body);
+    case 'twin-case':
+      return twin(body.at, outer) + twin(body.at, inner);
     case 'disc':
       return circle(body.at, outer) + circle(body.at, inner);
   }
