@@ -65,7 +65,7 @@ await shoot('report', '/jobs/P-0419?at=report');
 await shoot('library', '/library');
 await shoot('library-family', '/library/F4');
 await shoot('receive-new', '/receive');
-await shoot('rebuild-gear', '/jobs/P-0430#step-cap-on');
+await shoot('rebuild-gear', '/jobs/P-0430');
 await shoot('inspect-bore-hole', '/jobs/P-0428');
 await shoot(
   'sums-bolts',

@@ -17,27 +17,27 @@ describe('an internal gear pump from its end', () => {
   const view = drawn(f6);
   const rotor = cornersOf(outline(view, 'rotor'));
   const idler = cornersOf(outline(view, 'idler'));
-  // Drawn downwards: the idler’s middle lies 12 below that of the rotor.
-  const pin: Corner = [0, 12];
+  // The idler’s middle lies 12 above that of the rotor, as in the section; y is drawn downwards.
+  const pin: Corner = [0, -12];
   test('ten teeth look inward, eight outward, each with its own root and tip', () => {
     const tips = (corners: readonly Corner[], middle: Corner, radius: number) =>
       corners.filter((corner) => Math.abs(far(corner, middle) - radius) < 0.02).length / 2;
     expect([tips(rotor, [0, 0], 52), tips(idler, pin, 56), tips(idler, pin, 40)]).toEqual([10, 8, 8]);
   });
-  test('they mesh below, and the crescent lies between their tips above, touching neither', () => {
-    const lowest = Math.max(...idler.map(([, y]) => y));
-    expect(lowest).toBeGreaterThan(52);
-    expect(lowest).toBeLessThan(79);
+  test('they mesh above, and the crescent lies between their tips below, touching neither', () => {
+    const highest = -Math.min(...idler.map(([, y]) => y));
+    expect(highest).toBeGreaterThan(52);
+    expect(highest).toBeLessThan(79);
     const crescent = cornersOf(outline(view, 'crescent'));
     for (const corner of crescent) {
       expect(far(corner, [0, 0])).toBeLessThan(52);
       expect(far(corner, pin)).toBeGreaterThan(56);
-      expect(corner[1]).toBeLessThan(0);
+      expect(corner[1]).toBeGreaterThan(0);
     }
   });
-  test('following the rotation, clockwise: pin below, then suction on the left, crescent, discharge on the right', () => {
+  test('following the rotation, clockwise: pin above, then suction on the right, crescent, discharge on the left', () => {
     const at = (words: string) => present(view.labels.find((one) => one.words === words));
-    expect([at('suction').x < 0, at('discharge').x > 0, view.seenFrom]).toEqual([true, true, 'the drive end']);
+    expect([at('suction').x > 0, at('discharge').x < 0, view.seenFrom]).toEqual([true, true, 'the drive end']);
   });
 });
 
