@@ -2,6 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { familyJsonSchema } from '@/core/family';
+import { blockJsonSchema } from '@/core/family/blocks';
 import { overlayJsonSchema } from '@/core/family/overlay';
 import { asBuiltJsonSchema } from '@/core/report';
 
@@ -10,3 +11,4 @@ mkdirSync(folder, { recursive: true });
 writeFileSync(join(folder, 'as-built-1.schema.json'), `${JSON.stringify(asBuiltJsonSchema(), null, 2)}\n`);
 writeFileSync(join(folder, 'family-overlay-1.schema.json'), `${JSON.stringify(overlayJsonSchema(), null, 2)}\n`);
 writeFileSync(join(folder, 'family-2.schema.json'), `${JSON.stringify(familyJsonSchema(), null, 2)}\n`);
+writeFileSync(join(folder, 'block-1.schema.json'), `${JSON.stringify(blockJsonSchema(), null, 2)}\n`);

@@ -38,7 +38,7 @@ describe('the order of teardown', () => {
   test('a cartridge’s screws before its clips are refused with why', () => {
     const job = jobOf({ variant: 'cartridge' }).playTo('teardown');
     workUntil(job, 'teardown', 'clip-count');
-    expect(said(job, 'teardown', 'drive-screws', '')).toBe(
+    expect(said(job, 'teardown', 'drive-slack', '')).toBe(
       'Before “Drive screws slack” comes “Centring clips seated”.',
     );
   });
@@ -129,13 +129,13 @@ describe('rebuild, each kind of wrong move once', () => {
     );
   });
   test('a seal that is set too loose by its own readings', () => {
-    workUntil(job, 'rebuild', 'seat-depth');
+    workUntil(job, 'rebuild', 'reference-seat');
     // The seat at 40 mm, the collar at 15: 25 mm for a seal that is 30 mm free, so 5 mm of compression; at 12, only 2.
-    expect(said(job, 'rebuild', 'seat-depth', '40')).toBeNull();
-    expect(said(job, 'rebuild', 'collar-left', '12')).toBeNull();
-    expect(said(job, 'rebuild', 'compression', '')).toBe('Compression of the seal: 2 mm is outside 4 to 6 mm.');
-    expect(said(job, 'rebuild', 'collar-left', '15')).toBeNull();
-    expect(said(job, 'rebuild', 'compression', '')).toBeNull();
+    expect(said(job, 'rebuild', 'reference-seat', '40')).toBeNull();
+    expect(said(job, 'rebuild', 'reference-collar', '12')).toBeNull();
+    expect(said(job, 'rebuild', 'seal-length', '')).toBe('Compression of the seal: 2 mm is outside 4 to 6 mm.');
+    expect(said(job, 'rebuild', 'reference-collar', '15')).toBeNull();
+    expect(said(job, 'rebuild', 'seal-length', '')).toBeNull();
   });
   test('a nut of the holder that was left slack', () => {
     workUntil(job, 'rebuild', 'holder-torque');

@@ -143,8 +143,8 @@ describe('rebuild, each kind of wrong move once', () => {
     );
   });
   test('lips from habit the same way', () => {
-    workUntil(job, 'rebuild', 'lip-wet-left');
-    expect(said(job, 'rebuild', 'lip-wet-left', 'the bearing')).toContain('it must be the outside');
+    workUntil(job, 'rebuild', 'lip-wet-way-left');
+    expect(said(job, 'rebuild', 'lip-wet-way-left', 'the bearing')).toContain('it must be the outside');
   });
   test('a shaft that catches after it went in', () => {
     workUntil(job, 'rebuild', 'ft1');

@@ -1,3 +1,4 @@
+import { expandBlocks, shippedBlocks, type Block } from './blocks';
 import { builtFamilySchema, familyFileSchema, type Family, type FamilyFile } from './format';
 import { bringUpToDate } from './formats';
 
@@ -11,9 +12,12 @@ export function asFile(written: Family): FamilyFile {
   };
 }
 
-/** Reads a family file from parsed JSON, of this format or an older one. Throws ZodError with each fault's path. */
-export function loadFamily(json: unknown): FamilyFile {
-  return asFile(familyFileSchema.parse(bringUpToDate(json)));
+/**
+ * Reads a family file from parsed JSON, of this format or an older one, with the blocks that it uses laid in.
+ * @throws ZodError with each fault's path, BlockError for a block that is used as it cannot be
+ */
+export function loadFamily(json: unknown, blocks: ReadonlyMap<string, Block> = shippedBlocks): FamilyFile {
+  return asFile(familyFileSchema.parse(expandBlocks(bringUpToDate(json), blocks).json));
 }
 
 /** Reads a family that was stored as one pump is built. Throws ZodError with each fault's path. */

@@ -1,4 +1,5 @@
 import { findNodeAtLocation, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser';
+import { BlockError, expandBlocks, shippedBlocks, type Block, type Expanded } from './blocks';
 import { checkClosure } from './closure';
 import { bringUpToDate, isKnownFormat } from './formats';
 import { familyFileSchema, type FamilyFile } from './format';
@@ -37,39 +38,61 @@ const isKey = (key: PropertyKey): key is string | number => typeof key !== 'symb
 /** The keys of a path as JSON has them; the closure check writes its own with dots. */
 const keysOf = (path: string) => path.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key));
 
+type Places = Expanded['placeOf'];
+type Blocks = ReadonlyMap<string, Block>;
+
+/** A fault at its place in the text; one within what a block gave says where within. */
+function placedFault(text: string, root: Node | undefined, placeOf: Places) {
+  return (path: readonly (string | number)[], message: string): FileFault => {
+    const place = placeOf(path);
+    const within = path.slice(place.length).join('.');
+    return {
+      path: place.join('.'),
+      line: lineOf(text, root, place),
+      message: within ? `${within}: ${message}` : message,
+    };
+  };
+}
+
+function expanded(text: string, root: Node | undefined, blocks: Blocks): Expanded | readonly FileFault[] {
+  const json: unknown = JSON.parse(text);
+  try {
+    return expandBlocks(isKnownFormat(json) ? bringUpToDate(json) : json, blocks);
+  } catch (error) {
+    if (!(error instanceof BlockError)) throw error;
+    const place = placedFault(text, root, (path) => path);
+    return error.faults.map(({ path, message }) => place(path, message));
+  }
+}
+
+const faulty = (faults: readonly FileFault[], most = 100): FileRead => ({
+  family: null,
+  faults: faults.slice(0, most),
+});
+
 /**
- * Reads a family file as a person wrote it: JSON, then the schema, then the closure check; the first of the three that
- * fails says every fault with its path and line. Never throws. Source of the format: docs/formats/family-2.schema.json.
+ * Reads a family file as a person wrote it: JSON, then the blocks that it uses, then the schema, then the closure check;
+ * the first of the four that fails says every fault with its path and line. Never throws.
+ * Source of the format: docs/formats/family-2.schema.json.
  */
-export function readFamilyFile(text: string): FileRead {
+export function readFamilyFile(text: string, blocks: Blocks = shippedBlocks): FileRead {
   const errors: ParseError[] = [];
   const root = parseTree(text, errors, { disallowComments: true, allowTrailingComma: false });
-  if (errors.length || !root)
-    return {
-      family: null,
-      faults: errors.length
-        ? errors.slice(0, 20).map((error) => notJson(text, error))
-        : [{ path: '', line: 1, message: 'the file is empty' }],
-    };
-  const json: unknown = JSON.parse(text);
-  const read = familyFileSchema.safeParse(isKnownFormat(json) ? bringUpToDate(json) : json);
-  const placed = (path: readonly (string | number)[], message: string) => ({
-    path: path.join('.'),
-    line: lineOf(text, root, path),
-    message,
-  });
-  if (!read.success)
-    return {
-      family: null,
-      faults: read.error.issues.slice(0, 100).map(({ path, message }) => placed(path.filter(isKey), message)),
-    };
+  if (errors.length)
+    return faulty(
+      errors.map((error) => notJson(text, error)),
+      20,
+    );
+  if (!root) return faulty([{ path: '', line: 1, message: 'the file is empty' }]);
+  const whole = expanded(text, root, blocks);
+  if (!('json' in whole)) return faulty(whole);
+  const placed = placedFault(text, root, whole.placeOf);
+  const read = familyFileSchema.safeParse(whole.json);
+  if (!read.success) return faulty(read.error.issues.map(({ path, message }) => placed(path.filter(isKey), message)));
   const family = asFile(read.data);
   const faults = checkClosure(family);
   if (!faults.length) return { family, faults: [] };
   // Paths of the closure check are those of a built family; parts and steps are found by their own names where they
   // moved.
-  return {
-    family: null,
-    faults: faults.slice(0, 100).map(({ path, what, rule }) => placed(keysOf(path), `${what} (${rule})`)),
-  };
+  return faulty(faults.map(({ path, what, rule }) => placed(keysOf(path), `${what} (${rule})`)));
 }

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { schemaWithBlocks } from '../blocks/schema-with-blocks';
 import { building } from './building';
 import { endViewOf } from './end-view';
 import { partOf } from './parts';
@@ -54,7 +55,7 @@ export function familyJsonSchema(): Readonly<Record<string, unknown>> {
   return {
     $id: 'puddlestone-family-2.schema.json',
     title: 'Puddlestone pump family, format 2',
-    ...z.toJSONSchema(familyFileSchema, { io: 'input', unrepresentable: 'any' }),
+    ...schemaWithBlocks(z.toJSONSchema(familyFileSchema, { io: 'input', unrepresentable: 'any' })),
   };
 }
 
