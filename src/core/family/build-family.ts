@@ -137,12 +137,38 @@ function stepsHere(list: readonly Step[], written: readonly Step[], here: Here):
   return afterHere(cut, written);
 }
 
-/** The kits that give something to a build, each with as many of a set's parts as the set has members. */
-function kitsOf(family: Family, here: (ref: string) => boolean, times: ReturnType<typeof timesOf>): Family['kits'] {
+type Times = ReturnType<typeof timesOf>;
+/** “Rebuild, 9 stages”: the title of what stands once for all members of a set. */
+function titleOver(
+  { title, per }: { readonly title: string; readonly per?: string | undefined },
+  sets: Family['sets'],
+  times: Times,
+) {
+  const set = sets.find((one) => one.id === per);
+  if (!set) return title;
+  const count = times({ per });
+  return `${title}, ${count} ${count === 1 ? set.title : set.plural}`;
+}
+
+/** Standing work, the minutes of what repeats over a set as many times as the set has members. */
+function labourOf(family: Family, times: Times): Family['labour'] {
+  return family.labour
+    .filter((task) => times(task) > 0)
+    .map((task) => ({ ...task, title: titleOver(task, family.sets, times), minutes: task.minutes * times(task) }));
+}
+
+/**
+ * The kits that give something to a build, each with as many of a set's parts as the set has members; a kit that is
+ * sold by the member has its price as many times.
+ */
+function kitsOf(family: Family, here: (ref: string) => boolean, times: Times): Family['kits'] {
   const perOf = new Map(family.parts.map((part) => [part.ref, part.per]));
   return family.kits
+    .filter((kit) => times(kit) > 0)
     .map((kit) => ({
       ...kit,
+      title: titleOver(kit, family.sets, times),
+      price_minor: kit.price_minor * times(kit),
       gives: kit.gives
         .filter((one) => here(one.part))
         .map((one) => ({ ...one, qty: one.qty * times({ per: perOf.get(one.part) }) })),
@@ -202,6 +228,7 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
       end_view: { ...cut.end_view, bodies: cut.end_view.bodies.filter((body) => here(body.part)) },
     }),
     damage: cut.damage.filter((one) => here(one.part)),
-    kits: kitsOf(cut, here, times),
+    kits: kitsOf({ ...cut, sets: file.written.sets }, here, times),
+    labour: labourOf({ ...cut, sets: file.written.sets }, times),
   };
 }

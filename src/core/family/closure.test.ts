@@ -221,6 +221,20 @@ describe('ways of building', () => {
       size: 'six-inch',
     });
   });
+  test('minutes and the price of a kit sold by the stage repeat over the stages', () => {
+    const built = familyOf('F4', { counts: { stage: 7 } });
+    // 20 minutes a stage to take apart, 33 to build; 24.00 a kit.
+    expect(built.labour.find((task) => task.id === 'strip-stage')).toMatchObject({
+      title: 'Stages taken apart and cleaned, 7 stages',
+      minutes: 140,
+    });
+    expect(built.labour.find((task) => task.id === 'assemble-stage')).toMatchObject({ minutes: 231 });
+    expect(built.labour.find((task) => task.id === 'assemble')).toMatchObject({ title: 'Rebuild', minutes: 123 });
+    expect(built.kits.find((kit) => kit.id === 'stage-kit')).toMatchObject({
+      title: 'Wear kit of a stage, 7 stages',
+      price_minor: 16_800,
+    });
+  });
   test('a built family, built again from its version, is the same', () => {
     const built = familyOf('F3', { axes: { variant: 'flushed' }, counts: { stage: 4 } });
     expect(familyOf('F3', readBuild(built.version))).toEqual(built);

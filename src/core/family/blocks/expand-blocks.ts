@@ -33,7 +33,7 @@ const listed = (choices: string | readonly string[]) => (typeof choices === 'str
 
 /** Both conditions at once: of an axis that both name, the choices that both have. */
 function bothOf(one: When = {}, other: When = {}): When {
-  const shared = Object.entries(other).map(([axis, choices]) => {
+  const shared = Object.entries(other).map(([axis, choices]): readonly [string, string | readonly string[]] => {
     const own = one[axis];
     return [axis, own === undefined ? choices : listed(own).filter((choice) => listed(choices).includes(choice))];
   });
