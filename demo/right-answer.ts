@@ -87,6 +87,8 @@ function answerTo(form: AnswerForm | undefined, asked: Asked): Partial<RightAnsw
       return { typed: form.agrees_with === undefined ? 'two centre punches at 12 o’clock' : 'in line' };
     case 'note':
       return { typed: againstFor(asked).found?.typed ?? 'seen' };
+    case 'kit':
+      return { typed: form.kits[0]?.number ?? '' };
     case 'torque':
       return torqueOf(form);
     case 'turn':

@@ -16,6 +16,7 @@ import { BenchCautions } from './bench-cautions';
 import { Consumables, useConsumable } from './consumables';
 import {
   HeatEntry,
+  KitEntry,
   MeasureEntry,
   PhotoEntry,
   SettingEntry,
@@ -76,6 +77,8 @@ function EntryOf({ kindProps }: { readonly kindProps: EntryProps<AnswerForm> }) 
       return <TurnEntry {...kindProps} form={form} />;
     case 'note':
       return <TextEntry {...kindProps} form={form} />;
+    case 'kit':
+      return <KitEntry {...kindProps} form={form} />;
     case 'photo':
       return <PhotoEntry {...kindProps} form={form} />;
     case 'measure':
@@ -129,7 +132,7 @@ function HeldAgainst({ view, phase, at }: Pick<Props, 'view' | 'phase' | 'at'>) 
 function Judgement({ view, phase, at, typed }: Pick<Props, 'view' | 'phase' | 'at'> & { readonly typed: string }) {
   const { record, family } = view;
   const form = at.action.answer;
-  const isJudged = form?.kind === 'value' || form?.kind === 'torque';
+  const isJudged = form?.kind === 'value' || form?.kind === 'torque' || form?.kind === 'kit';
   if (!isJudged || !typed.trim()) return null;
   const { refused, wrong } = judgeAnswer(form, typed, againstFor({ record, family, phase, action: at.action }));
   const fault = refused ?? wrong;

@@ -2,9 +2,11 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { asId, type JobRecord, type StepDone } from '@/core/record';
 import { present } from '@/core/present';
-import { actionTitle } from '@/core/family';
+import f6 from '@families/f6-internal-gear.json';
+import { actionTitle, loadFamily } from '@/core/family';
 import { exampleAnswer, exampleRecord, exampleStep } from '@/core/record/example-record';
 import { answerFetch, refusal } from '../../../test-support/answer-fetch';
+import { workUntil } from '../../../test-support/bench-moves';
 import { CoreJob } from '../../../test-support/core-job';
 import { exampleFamily, exampleFile, exampleView } from '../../../test-support/example-view';
 import { readWaiting } from '../act/waiting';
@@ -134,6 +136,41 @@ describe('cleaning', () => {
         parts: [{ partRef: masked.ref, method: 'by hand, with oil', masked: true }],
       }),
     );
+  });
+});
+
+describe('the tag of a kit', () => {
+  const gear = loadFamily(f6);
+  const script = {
+    build: { axes: { variant: 'packed' } },
+    ...{ duty: { flowM3h: 16, headM: 60, speedRpm: 400 }, found: {}, dispose: {} },
+  };
+  const show = () => {
+    const job = new CoreJob(gear, script).playTo('teardown');
+    workUntil(job, 'teardown', 'kit-tag');
+    render(<TeardownSheet view={exampleView(job.record, {}, job.family)} isHere />);
+    return job;
+  };
+  test('the plate finds the kits of this build, and one press keeps one of them', async () => {
+    const asked = answerFetch(() => done);
+    const job = show();
+    for (const box of screen.queryAllByRole('checkbox')) await userEvent.click(box);
+    const kits = within(screen.getByRole('list', { name: 'Kits of this pump' })).getAllByRole('button');
+    expect(kits.map((kit) => kit.textContent)).toEqual(job.family.kits.map((kit) => `${kit.number}${kit.title}`));
+    expect(screen.getByText(/this pump takes/)).toHaveTextContent(`serial number ${job.record.pump.serial}, `);
+    await userEvent.click(present(kits[1]));
+    await waitFor(() =>
+      expect(asked[0]?.body).toMatchObject({ actionId: 'kit-tag', typed: job.family.kits[1]?.number }),
+    );
+  });
+  test('a tag of another pump is said before it is kept; without a tag it is found by the plate', async () => {
+    const asked = answerFetch(() => done);
+    show();
+    for (const box of screen.queryAllByRole('checkbox')) await userEvent.click(box);
+    await userEvent.type(screen.getByRole('textbox', { name: 'Number on the kit’s tag' }), 'KW1-N10');
+    expect(screen.getByText(/KW1-N10 is no kit of this pump as it is received/)).toBeInTheDocument();
+    await press(/^The tag is gone/);
+    await waitFor(() => expect(asked[0]?.body).toMatchObject({ typed: 'by model and serial number' }));
   });
 });
 

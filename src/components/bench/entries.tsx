@@ -1,7 +1,7 @@
 'use client';
 
-import { standingReadings, turnGrades } from '@/core/bench';
-import { actionTitle, type FormOf } from '@/core/family';
+import { kitByPlate, standingReadings, turnGrades } from '@/core/bench';
+import { actionTitle, readBuild, type FormOf } from '@/core/family';
 import { lengthUnit } from '@/core/units';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { FetchedAtOnce } from '../ui/fetched-at-once';
@@ -198,6 +198,50 @@ export function TextEntry({ form, entry, onKeep }: EntryProps<FormOf<'mark'> | F
         />
       </label>
     </form>
+  );
+}
+
+/** The tag of the kit; without one, what the plate says and the kits that this pump takes by it. */
+export function KitEntry({ form, entry, view, isBusy, onKeep }: EntryProps<FormOf<'kit'>>) {
+  const { pump } = view.record;
+  const size = view.family.sizes.find((row) => row.id === readBuild(view.family.version).size);
+  return (
+    <div className="space-y-3">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          onKeep();
+        }}
+      >
+        <label className="block">
+          <span className="text-13 text-quiet">Number on the tag</span>
+          <input
+            value={entry.typed}
+            onChange={(event) => entry.setTyped(event.target.value)}
+            aria-label={form.ask}
+            className="field min-h-14"
+            autoCapitalize="characters"
+          />
+        </label>
+      </form>
+      <p className="text-13 text-quiet">
+        {pump.maker} {pump.model}, serial number {pump.serial || 'not known'}
+        {size && `, ${size.title}`}: this pump takes
+      </p>
+      <ul className="flex flex-wrap gap-2" aria-label="Kits of this pump">
+        {form.kits.map((kit) => (
+          <li key={kit.number}>
+            <Button className="min-h-12" disabled={isBusy} onClick={() => onKeep(kit.number)}>
+              <b className="num">{kit.number}</b>
+              {kit.title}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Button className="min-h-12" disabled={isBusy} onClick={() => onKeep(kitByPlate)}>
+        The tag is gone: found {kitByPlate}
+      </Button>
+    </div>
   );
 }
 

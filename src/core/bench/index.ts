@@ -1,6 +1,6 @@
 export { againstFor } from './against';
 export { benchVerdicts, stillStands } from './finding';
-export { judgeAnswer, markAnswers, turnGrades, type Against, type Judged } from './judge-answer';
+export { judgeAnswer, kitByPlate, markAnswers, turnGrades, type Against, type Judged } from './judge-answer';
 export { isPlausible, plausibleBand, plausibleReading } from './plausible';
 export { readReading, type ReadingRead } from './read-reading';
 export { readValue, type ValueRead } from './read-value';

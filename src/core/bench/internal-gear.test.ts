@@ -38,9 +38,24 @@ describe('the order of teardown', () => {
   test('a cartridge’s screws before its clips are refused with why', () => {
     const job = jobOf({ variant: 'cartridge' }).playTo('teardown');
     workUntil(job, 'teardown', 'clip-count');
-    expect(said(job, 'teardown', 'drive-slack', '')).toBe(
-      'Before “Drive screws slack” comes “Centring clips seated”.',
+    expect(said(job, 'teardown', 'drive-slack', '')).toBe('Before “Drive screws slack” comes “Centring clips seated”.');
+  });
+});
+
+describe('the tag of the kit', () => {
+  test('names the kits of this build alone, and one of another build is a finding', () => {
+    const job = jobOf({ variant: 'packed' }).playTo('teardown');
+    workUntil(job, 'teardown', 'kit-tag');
+    const kits = job.family.kits.map(({ number, title }) => `${number} (${title})`);
+    expect(kits.length).toBeGreaterThan(1);
+    expect(said(job, 'teardown', 'kit-tag', 'KW6-N99')).toBeNull();
+    const finding = job.record.findings.at(-1);
+    expect(finding).toMatchObject({ kind: 'bench', actionId: 'kit-tag', verdict: 'differs' });
+    expect(JSON.stringify(finding)).toContain(
+      `KW6-N99 is no kit of this pump as it is received; its kits are ${kits.slice(0, -1).join(', ')} and ${kits.at(-1)}`,
     );
+    expect(said(job, 'teardown', 'kit-tag', job.family.kits[0]?.number?.toLowerCase() ?? '')).toBeNull();
+    expect(job.record.answers.findLast((one) => one.actionId === 'kit-tag')?.typed).toBe(job.family.kits[0]?.number);
   });
 });
 

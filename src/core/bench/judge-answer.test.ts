@@ -180,3 +180,28 @@ describe('a setting', () => {
   test('whose sum gives no number is seen and goes on', () =>
     expect(judgeAnswer(set, '', asked(null))).toMatchObject({ value: null, refused: null, wrong: null }));
 });
+
+describe('the tag of a kit', () => {
+  const form: FormOf<'kit'> = {
+    kind: 'kit',
+    ask: 'Number on the kit’s tag',
+    kits: [
+      { number: 'KW6-N10', title: 'Seal kit' },
+      { number: 'KW6-N30', title: 'Rebuild kit' },
+    ],
+  };
+  test.each([
+    ['KW6-N30', 'KW6-N30'],
+    ['kw6 n30', 'KW6-N30'],
+    ['KW6N10', 'KW6-N10'],
+    ['by model and serial number', 'by model and serial number'],
+  ])('%s is kept as %s', (typed, kept) =>
+    expect(judgeAnswer(form, typed, nothing)).toMatchObject({ typed: kept, refused: null, wrong: null }),
+  );
+  test('a kit of another pump is said with the kits of this one', () =>
+    expect(wordsOf(judgeAnswer(form, 'KW6-N40', nothing))).toEqual([
+      'wrong',
+      'Number on the kit’s tag: KW6-N40 is no kit of this pump as it is received; its kits are KW6-N10 (Seal kit) and KW6-N30 (Rebuild kit). Look at the plate, and at how it is built.',
+    ]));
+  test('nothing typed is refused', () => expect(wordsOf(judgeAnswer(form, '', nothing))[0]).toBe('refused'));
+});

@@ -8,6 +8,9 @@ export const turnGrades = ['free and even', 'heavy and even', 'rubs on push', 'd
 const catches = /^catches at (1[0-2]|[1-9])$/;
 export const markAnswers = ['in line', 'not in line'] as const;
 
+/** What is answered where the tag of the kit is gone. */
+export const kitByPlate = 'by model and serial number';
+
 /** What an answer is held against, beside the file. */
 export interface Against {
   readonly phase: 'teardown' | 'rebuild' | 'test';
@@ -124,6 +127,18 @@ function judgeMark({ ask, agrees_with }: FormOf<'mark'>, typed: string): Judged 
   return typed === 'in line' ? word(typed) : { ...word(typed), wrong: { code: 'marks-apart', about: { ask } } };
 }
 
+/** A number of a kit as it is compared: small letters, blanks and dashes make no other number. */
+const bareNumber = (number: string) => number.toUpperCase().replace(/[^A-Z0-9]/g, '');
+
+function judgeKit({ ask, kits }: FormOf<'kit'>, typed: string): Judged {
+  if (!typed) return refusing(typed, { code: 'nothing-typed', about: { ask } });
+  if (typed === kitByPlate) return word(typed);
+  const kit = kits.find(({ number }) => bareNumber(number) === bareNumber(typed));
+  if (kit) return word(kit.number);
+  const known = kits.map(({ number, title }) => `${number} (${title})`);
+  return { ...word(typed), wrong: { code: 'kit-of-another', about: { ask, typed, kits: known } } };
+}
+
 function judgeSetting(form: FormOf<'setting'>, typed: string, asked: number | null): Judged {
   const { title, unit, mode, window, tolerance } = form;
   const outside = (value: number): Fault | null => {
@@ -169,6 +184,8 @@ export function judgeAnswer(form: AnswerForm | undefined, typed: string, against
       return judgeMark(form, typed);
     case 'note':
       return typed ? word(typed) : refusing(typed, { code: 'nothing-typed', about: { ask: form.ask } });
+    case 'kit':
+      return judgeKit(form, typed);
     case 'setting':
       return judgeSetting(form, typed, against.asked);
     default:

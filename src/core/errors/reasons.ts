@@ -1,6 +1,8 @@
 import { stationNames, type Station } from '../record';
 
-const list = (items: readonly string[], last: string) => items.join(` ${last} `);
+/** “a, b or c”. */
+const list = (items: readonly string[], last: string) =>
+  items.length < 3 ? items.join(` ${last} `) : `${items.slice(0, -1).join(', ')} ${last} ${items.at(-1)}`;
 const plural = (count: number, one: string, many: string) => (count === 1 ? one : many);
 
 interface Window {
@@ -104,6 +106,8 @@ const sentences = {
     `${ask}: ${typed}.${toldMeaning(means)} Put it right, or an inspector or the coordinator concedes it.`,
   'not-as-it-should': ({ ask, typed, should, means }: Told & { typed: string; should: string }) =>
     `${ask}: ${typed} is not right here, it must be ${should}.${toldMeaning(means)}`,
+  'kit-of-another': ({ ask, typed, kits }: { ask: string; typed: string; kits: readonly string[] }) =>
+    `${ask}: ${typed} is no kit of this pump as it is received; its kits are ${list(kits, 'and')}. Look at the plate, and at how it is built.`,
   'not-as-found': ({ ask, typed, found, means }: Told & { typed: string; found: string }) =>
     `${ask}: ${typed} does not agree with ${found} at teardown.${toldMeaning(means)} Look again.`,
   'count-differs': ({ ask, typed, expected, means }: Told & { typed: string; expected: number }) =>

@@ -79,6 +79,8 @@ function repeatPoints(family: Family, counts: Counts): Family['points'] {
 interface Here {
   readonly part: (ref: string) => boolean;
   readonly point: (id: string) => boolean;
+  /** The kits of the build. */
+  readonly kits: Family['kits'];
   /** The title of what was chosen of an axis; undefined where the build has not got it. */
   readonly choice: (axis: string) => string | undefined;
 }
@@ -91,6 +93,10 @@ function cutAction(action: StepAction, here: Here): StepAction | null {
   if (answer?.kind === 'choice' && answer.axis !== undefined) {
     const should = here.choice(answer.axis);
     return should === undefined ? null : { ...action, lights, answer: { ...answer, should, wrong: 'stop' } };
+  }
+  if (answer?.kind === 'kit') {
+    const kits = here.kits.flatMap(({ number, title }) => (number === undefined ? [] : [{ number, title }]));
+    return kits.length ? { ...action, lights, answer: { ...answer, kits } } : null;
   }
   if (answer?.kind !== 'measure') return { ...action, lights };
   const points = answer.points.filter(here.point);
@@ -199,6 +205,7 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
   const parts = [...once.values()].map((part) => ({ ...part, quantity: part.quantity * times(part) }));
   const points = cut.points.filter((point) => here(point.part));
   const family = { sets: file.written.sets, points };
+  const kits = kitsOf({ ...cut, sets: file.written.sets }, here, times);
   const repeating = { family, counts: whole.counts, parts: once, perOf: repeatingIds(cut) };
   const steps = (phase: 'teardown' | 'rebuild' | 'test', written: readonly Step[]) => {
     const list = written.map((step) => eachPiece(step, parts));
@@ -206,6 +213,7 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
       stepsHere(list, phase === 'test' ? file.written.test.steps : file.written[phase], {
         part: here,
         point: (id) => points.some((one) => one.id === id),
+        kits,
         choice: (axis) => titleOf(file, axis, whole.axes[axis]),
       }),
       phase,
@@ -228,7 +236,7 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
       end_view: { ...cut.end_view, bodies: cut.end_view.bodies.filter((body) => here(body.part)) },
     }),
     damage: cut.damage.filter((one) => here(one.part)),
-    kits: kitsOf({ ...cut, sets: file.written.sets }, here, times),
+    kits,
     labour: labourOf({ ...cut, sets: file.written.sets }, times),
   };
 }

@@ -43,6 +43,8 @@ export function sayAsk({ answer }: StepAction): string | null {
       return `${answer.ask} (free and even / heavy and even / catches at / rubs / does not turn)`;
     case 'setting':
       return `${answer.title}, ${answer.unit}`;
+    case 'kit':
+      return `${answer.ask} (${answer.kits.map((kit) => kit.number).join(' / ')})`;
     case 'heat':
       return 'Room, and temperature reached, °C';
     case 'measure':

@@ -194,6 +194,15 @@ const heatOf = (figure: Figure) =>
     seat: reference.optional(),
   });
 
+/** The number on the kit's tag; where the tag is gone, model and serial number find the kits of this build. */
+const kitTag = z.strictObject({
+  kind: z.literal('kit'),
+  ask: z.string(),
+  /** The kits of the build that have a number; put in when a pump is built. */
+  kits: z.array(z.strictObject({ number: z.string(), title: z.string() })).default([]),
+  wrong,
+});
+
 /** What an action asks; an action without one is ticked. */
 export const answerOf = (figure: Figure) =>
   z.discriminatedUnion('kind', [
@@ -209,5 +218,6 @@ export const answerOf = (figure: Figure) =>
     settingOf(figure),
     heatOf(figure),
     recordOf(figure),
+    kitTag,
     z.strictObject({ kind: z.literal('measure'), points: z.array(reference).min(1) }),
   ]);

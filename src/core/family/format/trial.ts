@@ -45,6 +45,8 @@ export const kitOf = (figure: Figure) =>
     ...conditional,
     id: reference,
     title: z.string(),
+    /** As it stands on the kit's tag at the pump. */
+    number: figure(z.string()).optional(),
     price_minor: figure(z.number().int()),
     lead_days: figure(z.number().int()),
     gives: z.array(z.strictObject({ ...conditional, part: reference, qty: figure(z.number().int()) })),
