@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { drawEnd, drawSection, noteSection, type Family, type StepAction } from '@/core/family';
+import { drawEnd, drawSection, noteSection, type Family, type InHand, type StepAction } from '@/core/family';
 import { EndView } from '../signs/end-view';
 import { Section, type PartState } from '../signs/section';
 
@@ -15,8 +15,8 @@ interface Props {
   /** Which way they move in it. */
   readonly moves: StepAction['moves'];
   readonly onPickPart: (ref: string) => void;
-  /** Of a stack, the member that is worked on. */
-  readonly inHand: number | undefined;
+  /** The member of a set that is worked on. */
+  readonly inHand: InHand | undefined;
 }
 
 /** How much larger than its column the section is drawn. */
@@ -76,6 +76,7 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
           <EndView
             drawing={end}
             parts={states}
+            inHand={inHand}
             turns={moves === 'clockwise' || moves === 'anticlockwise' ? moves : null}
             onPickPart={onPickPart}
           />

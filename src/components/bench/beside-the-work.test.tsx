@@ -52,8 +52,8 @@ describe('the section beside the work', () => {
     expect(screen.getByText('suction')).toBeTruthy();
   });
   test('of a stack only the member in hand lights up; other pumps have no end view', () => {
-    const lit = (inHand: number) => {
-      const { container, unmount } = show(stack, { lit: ['impeller'], inHand });
+    const lit = (number: number) => {
+      const { container, unmount } = show(stack, { lit: ['impeller'], inHand: { set: 'stage', number } });
       const count = container.querySelectorAll('[data-lit=impeller]').length;
       unmount();
       return count;
@@ -69,7 +69,7 @@ describe('the section beside the work', () => {
     Element.prototype.scrollIntoView = function into(this: Element) {
       shown.push(this.getAttribute('data-lit') ?? '');
     };
-    show(stack, { lit: ['impeller'], inHand: 9 });
+    show(stack, { lit: ['impeller'], inHand: { set: 'stage', number: 9 } });
     await userEvent.click(screen.getByRole('button', { name: 'Larger' }));
     await userEvent.click(screen.getByRole('button', { name: 'Larger' }));
     expect(shown).toEqual(['impeller', 'impeller']);

@@ -26,7 +26,7 @@ export function CleanSheet({ view, isHere }: SheetProps) {
   const here = new Set(
     record.parts.filter((part) => part.state === 'present' || part.state === 'broken').map((part) => part.ref),
   );
-  const parts = family.parts.filter((part) => !part.soft && here.has(part.ref));
+  const parts = family.parts.filter((part) => !part.soft && !part.stays && here.has(part.ref));
   const done = new Map(record.steps.filter((step) => step.phase === 'clean').map((step) => [step.stepId, step]));
   const clean = (refs: readonly string[]) => {
     if (!read.has('blasting-acid')) return setError(cautionUnread);

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { lastAnswer, nextAction, workOf, type ActionWork, type StepWork } from '@/core/bench';
 import { present } from '@/core/present';
 import { missingForStep, needsOf } from '@/core/parts';
-import type { Family, Step, StepAction } from '@/core/family';
+import type { InHand, Step, StepAction } from '@/core/family';
 import type { Answer, BenchPhase } from '@/core/record';
 import { useWaiting } from '../act/use-waiting';
 import type { SheetProps } from '../job/view';
@@ -62,10 +62,10 @@ function partStates(phase: BenchPhase, work: readonly StepWork[], lit: readonly 
 
 const isWaiting = (answer: Answer) => answer.at === '';
 
-/** Of a stacked set, the member that an action or its step is about. */
-function inHandOf({ section }: Family, step: Step, action: StepAction): number | undefined {
+/** The member that an action or its step is about. */
+function inHandOf(step: Step, action: StepAction): InHand | undefined {
   const member = action.member ?? step.member;
-  return member && member.set === section.stack?.set ? member.number : undefined;
+  return member && { set: member.set, number: member.number };
 }
 
 /** A phase of the bench: the section, all steps, and one action at a time in reach of the thumb. */
@@ -108,7 +108,7 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
         states={states}
         lit={lit}
         moves={at.action.moves}
-        inHand={inHandOf(family, step.step, at.action)}
+        inHand={inHandOf(step.step, at.action)}
         onPickPart={(ref) => {
           const own = work.find((one) => one.step.parts.includes(ref));
           if (own) pick((own.actions.find((one) => !one.answer) ?? present(own.actions[0])).action.id);

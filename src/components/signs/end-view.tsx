@@ -1,4 +1,4 @@
-import type { EndDrawing } from '@/core/family';
+import { isOther, type EndDrawing, type InHand } from '@/core/family';
 import type { PartState } from './section';
 
 interface Props {
@@ -6,6 +6,8 @@ interface Props {
   readonly parts: Readonly<Record<string, PartState>>;
   /** Which way the lit parts turn. */
   readonly turns: 'clockwise' | 'anticlockwise' | null;
+  /** The member that is worked on. */
+  readonly inHand?: InHand | undefined;
   readonly onPickPart?: (ref: string) => void;
 }
 
@@ -18,7 +20,7 @@ const fills: Readonly<Record<PartState, string>> = {
 };
 
 /** The pump seen along its shaft: what turns in what, and where the liquid comes in and goes out. */
-export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, turns, onPickPart }: Props) {
+export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, turns, inHand, onPickPart }: Props) {
   const r = radius * 0.94;
   const sweep = turns === 'clockwise' ? 1 : 0;
   const from = turns === 'clockwise' ? -50 : 50;
@@ -32,8 +34,9 @@ export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, 
         aria-label={`End view, seen from ${seenFrom}`}
       >
         <g stroke="var(--ink)" strokeWidth={1.2} strokeLinejoin="round" fillRule="evenodd">
-          {shapes.map(({ part, d }, i) => {
-            const state = parts[part] ?? 'here';
+          {shapes.map(({ part, d, member }, i) => {
+            const own = parts[part] ?? 'here';
+            const state = own === 'now' && isOther(member, inHand) ? 'here' : own;
             return (
               <path
                 key={i}

@@ -2,7 +2,7 @@
 
 import { present } from '@/core/present';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
-import type { SectionArrow, SectionDrawing, SectionNotes } from '@/core/family';
+import { isOther, type InHand, type SectionArrow, type SectionDrawing, type SectionNotes } from '@/core/family';
 import { pebble } from './pebble';
 
 export type PinState = 'to do' | 'measured' | 'near' | 'out';
@@ -20,8 +20,8 @@ interface Props {
   /** Names on lit parts, and which way these move. */
   readonly notes?: SectionNotes;
   readonly names?: Readonly<Record<string, string>>;
-  /** Of a stack, the member that is worked on: of what is lit, only that one lights up. */
-  readonly inHand?: number | undefined;
+  /** The member that is worked on: of what is lit of its set, only that one lights up. */
+  readonly inHand?: InHand | undefined;
   /** Drawn so that the whole of it is seen; otherwise as wide as it may be. */
   readonly isWhole?: boolean;
   readonly title: string;
@@ -179,9 +179,7 @@ export function Section({
               .filter((mirror) => shape.half === 'both' || (shape.half === 'top') === (mirror === 1))
               .map((mirror) => {
                 const own = parts[shape.part] ?? 'here';
-                const isOther =
-                  own === 'now' && shape.stage !== undefined && inHand !== undefined && shape.stage !== inHand;
-                const state = isOther ? 'here' : own;
+                const state = own === 'now' && isOther(shape.member, inHand) ? 'here' : own;
                 return (
                   <path
                     key={`${i} ${mirror}`}

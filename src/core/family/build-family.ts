@@ -70,6 +70,7 @@ function repeatPoints(family: Family, counts: Counts): Family['points'] {
       id: memberId(point.id, i + 1),
       title: `${point.title}, ${memberName(family, per, i + 1)}`,
       at: [point.at[0] + i * pitch, point.at[1]],
+      ...point.each?.[i],
       ...derivedOf(point, family.points, i + 1),
     }));
   });
@@ -133,6 +134,10 @@ function eachPiece(step: Step, parts: Family['parts']): Step {
   );
   return { ...step, actions };
 }
+
+/** What stays in its place in this build is not soft there; what does not says nothing of it. */
+const stayOf = ({ stays, soft }: Family['parts'][number], axes: WholeBuild['axes']) =>
+  stays !== undefined && holds(stays, axes) ? { stays, soft: false } : { stays: undefined, soft };
 
 /** The steps that a build has, each with the actions that it has, in their order. */
 function stepsHere(list: readonly Step[], written: readonly Step[], here: Here): readonly Step[] {
@@ -202,7 +207,11 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
   const times = timesOf(whole.counts);
   const once = new Map(cut.parts.filter((part) => times(part) > 0).map((part) => [part.ref, part]));
   const here = (ref: string) => once.has(ref);
-  const parts = [...once.values()].map((part) => ({ ...part, quantity: part.quantity * times(part) }));
+  const parts = [...once.values()].map((part) => ({
+    ...part,
+    quantity: part.quantity * times(part),
+    ...stayOf(part, whole.axes),
+  }));
   const points = cut.points.filter((point) => here(point.part));
   const family = { sets: file.written.sets, points };
   const kits = kitsOf({ ...cut, sets: file.written.sets }, here, times);

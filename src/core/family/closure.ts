@@ -96,8 +96,12 @@ function checkHandling(family: Family): Faults {
   family.teardown.forEach((step, i) => step.parts.forEach((ref) => off.set(ref, off.get(ref) ?? i)));
   family.rebuild.forEach((step, i) => step.parts.forEach((ref) => on.set(ref, on.get(ref) ?? i)));
   return family.parts.flatMap((part, i) => [
-    ...(off.has(part.ref) ? [] : [fault(`parts.${i}`, 'removed', `${part.ref} is taken off at no step of teardown`)]),
-    ...(on.has(part.ref) ? [] : [fault(`parts.${i}`, 'fitted', `${part.ref} is fitted at no step of rebuild`)]),
+    ...(part.stays || off.has(part.ref)
+      ? []
+      : [fault(`parts.${i}`, 'removed', `${part.ref} is taken off at no step of teardown`)]),
+    ...(part.stays || on.has(part.ref)
+      ? []
+      : [fault(`parts.${i}`, 'fitted', `${part.ref} is fitted at no step of rebuild`)]),
     ...part.behind.flatMap((cover) => [
       ...((on.get(part.ref) ?? 0) > (on.get(cover) ?? Infinity)
         ? [

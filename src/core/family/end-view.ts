@@ -1,4 +1,5 @@
 import type { Family } from './format';
+import type { InHand } from './section-drawing';
 
 export type EndView = NonNullable<Family['end_view']>;
 type Body = EndView['bodies'][number];
@@ -7,6 +8,8 @@ type Body = EndView['bodies'][number];
 export interface EndShape {
   readonly part: string;
   readonly d: string;
+  /** The member of its set that it shows, where it is one of several. */
+  readonly member?: InHand;
 }
 
 export interface EndDrawing {
@@ -96,13 +99,18 @@ function outlineOf(body: Body): string {
  * The end view of a family as it is built, from its `end_view` data alone; null where it has none.
  * @param family a built family, or one cut to a build
  */
-export function drawEnd({ end_view }: Pick<Family, 'end_view'>): EndDrawing | null {
+export function drawEnd({ end_view, parts }: Pick<Family, 'end_view' | 'parts'>): EndDrawing | null {
   if (!end_view) return null;
   const { seen_from, radius, bodies, labels } = end_view;
+  const setOf = new Map(parts.map((part) => [part.ref, part.per]));
   return {
     seenFrom: seen_from,
     radius,
-    shapes: bodies.map((body) => ({ part: body.part, d: outlineOf(body) })),
+    shapes: bodies.map((body) => {
+      const set = setOf.get(body.part);
+      const member = set === undefined || body.member === undefined ? {} : { member: { set, number: body.member } };
+      return { part: body.part, d: outlineOf(body), ...member };
+    }),
     labels: labels.map(({ words, at: [x, y] }) => ({ words, x, y: -y })),
   };
 }

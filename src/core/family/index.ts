@@ -24,12 +24,14 @@ export {
 export {
   drawSection,
   type Drawn,
+  type InHand,
   type SectionBreak,
   type SectionDrawing,
   type SectionPin,
   type SectionShape,
 } from './section';
 export { drawEnd, type EndDrawing } from './end-view';
+export { isOther } from './section-drawing';
 export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } from './section-notes';
 export { buildFamily, cutToBuild } from './build-family';
 export { partsOn, sectionOn, type Side } from './convert-family';

@@ -1,8 +1,18 @@
 import type { Family, FamilyPart, FamilyPoint, SectionBody } from './format';
 
+/** The member of a set that is worked on. */
+export interface InHand {
+  readonly set: string;
+  readonly number: number;
+}
+
+/** Whether what is drawn is another member of the set whose member is in hand. */
+export const isOther = (member: InHand | undefined, inHand: InHand | undefined): boolean =>
+  member !== undefined && member.set === inHand?.set && member.number !== inHand.number;
+
 /** What the drawing needs of a family. */
 export type Drawn = Pick<Family, 'section' | 'version' | 'sets'> & {
-  readonly parts: readonly Pick<FamilyPart, 'ref' | 'class'>[];
+  readonly parts: readonly Pick<FamilyPart, 'ref' | 'class' | 'per'>[];
   readonly points: readonly FamilyPoint[];
 };
 
@@ -16,8 +26,8 @@ export interface SectionShape {
   /** Height of its shaft line above the middle, and the halves that it is drawn in. */
   readonly line: number;
   readonly half: 'both' | 'top' | 'bottom';
-  /** Of a stack, the number of the member that it belongs to. */
-  readonly stage?: number;
+  /** The member of a set that it belongs to, where it is one of several. */
+  readonly member?: InHand;
 }
 
 /** Where stages are left out: from and to along the shaft, and how many there are in all. */

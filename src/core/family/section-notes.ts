@@ -1,6 +1,6 @@
 import type { SectionBody, StepAction } from './format';
 import { spreadLabels, stackedOf, untangle } from './section';
-import type { Drawn } from './section-drawing';
+import type { Drawn, InHand } from './section-drawing';
 import { stackStages, type StackedBody } from './section-stages';
 
 /** A name beside a lit part, in the coordinates of the picture. */
@@ -39,10 +39,15 @@ function isDriveFar(bodies: readonly SectionBody[]): boolean {
   return !drive.length || !wet.length || mean(drive) > mean(wet);
 }
 
-/** Where a part is drawn: of a stack, its member in hand. */
-const drawnOf = (bodies: readonly StackedBody[], part: string, inHand: number | undefined) =>
-  bodies.find((body) => body.part === part && (body.stage === undefined || body.stage === inHand)) ??
-  bodies.find((body) => body.part === part);
+/** Where a part is drawn: of a set, its member in hand. */
+const drawnOf = (bodies: readonly StackedBody[], part: string, inHand: number | undefined) => {
+  const isInHand = (body: StackedBody) => {
+    const number = body.stage ?? body.member;
+    return number === undefined || number === inHand;
+  };
+  const own = bodies.filter((body) => body.part === part);
+  return own.find(isInHand) ?? own[0];
+};
 
 function arrowOf(lit: readonly SectionBody[], moves: StepAction['moves'], place: Placing): SectionArrow | null {
   const { y, isFar, put } = place;
@@ -66,8 +71,8 @@ interface Placing {
 interface Lit {
   readonly lit: readonly string[];
   readonly moves: StepAction['moves'];
-  /** Of a stack, the member that is worked on. */
-  readonly inHand?: number | undefined;
+  /** The member that is worked on. */
+  readonly inHand?: InHand | undefined;
 }
 
 /**
@@ -79,7 +84,10 @@ export function noteSection(family: Drawn, { lit, moves, inHand }: Lit): Section
   const { radius, lines, axis } = family.section;
   const { bodies, length } = stackStages(family, stackedOf(family), inHand);
   const put = (x: number, y: number) => (axis === 'vertical' ? ([y, length - x] as const) : ([x, y] as const));
-  const drawn = lit.slice(0, mostNotes).flatMap((part) => drawnOf(bodies, part, inHand) ?? []);
+  const setOf = new Map(family.parts.map((part) => [part.ref, part.per]));
+  const drawn = lit
+    .slice(0, mostNotes)
+    .flatMap((part) => drawnOf(bodies, part, inHand?.set === setOf.get(part) ? inHand?.number : undefined) ?? []);
   const labelY = -(radius + 22);
   const outside = (body: SectionBody) => -(lines[body.line]?.y ?? 0) + (body.half === 'bottom' ? 1 : -1) * body.r[1];
   const ends = drawn.map((body) => [middleOf(body), outside(body)] as const);

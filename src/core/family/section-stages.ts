@@ -1,5 +1,5 @@
 import type { FamilyPoint, SectionBody } from './format';
-import type { Drawn, SectionBreak } from './section-drawing';
+import type { Drawn, InHand, SectionBreak } from './section-drawing';
 
 /** A body as it is drawn; of a stack, with the number of its member. */
 export type StackedBody = SectionBody & { readonly stage?: number };
@@ -24,13 +24,13 @@ function shownOf(stages: number, inHand: number | undefined): readonly number[] 
 
 /**
  * Members of a stacked set drawn one after the other, with a break wherever some are left out.
- * @param inHand number of the member that must be drawn; where none is named, the second
+ * @param inHand the member that must be drawn; where none of this set is named, the second
  */
-export function stackStages({ section, sets }: Drawn, stages: number, inHand?: number): Stacked {
+export function stackStages({ section, sets }: Drawn, stages: number, inHand?: InHand): Stacked {
   const { stack, bodies, length } = section;
   if (!stack) return { bodies, move: (point) => point.at[0], length, breaks: [] };
   const { from, pitch } = stack;
-  const shown = shownOf(stages, inHand);
+  const shown = shownOf(stages, inHand?.set === stack.set ? inHand.number : undefined);
   const leftOut = (k: number) => k > 0 && (shown[k] ?? 0) - (shown[k - 1] ?? 0) > 1;
   const breaksBefore = (k: number) => shown.filter((_, i) => i <= k && leftOut(i)).length;
   const placeOf = (k: number) => k * pitch + breaksBefore(k) * breakWidth;

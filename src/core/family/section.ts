@@ -1,11 +1,11 @@
 import { present } from '../present';
 import { readBuild } from './build-words';
 import type { SectionBody } from './format';
-import type { Drawn, SectionDrawing, SectionPin } from './section-drawing';
+import type { Drawn, InHand, SectionDrawing, SectionPin } from './section-drawing';
 import { outlines } from './section-outlines';
 import { stackStages, type Stacked, type StackedBody } from './section-stages';
 
-export type { Drawn, SectionBreak, SectionDrawing, SectionPin, SectionShape } from './section-drawing';
+export type { Drawn, InHand, SectionBreak, SectionDrawing, SectionPin, SectionShape } from './section-drawing';
 
 /**
  * Spreads labels along a line so that neighbours keep `gap`, moving each as little as a single pass each way can.
@@ -125,15 +125,22 @@ export function stackedOf({ version, section, sets }: Drawn): number {
 const upright = (pins: readonly SectionPin[], length: number): readonly SectionPin[] =>
   pins.map((pin) => ({ ...pin, x: pin.y, y: length - pin.x, labelX: pin.labelY, labelY: length - pin.labelX }));
 
+/** The member that a body shows, by its place in a stack or as the file says; none where its part is one of a pump. */
+function memberOf(body: StackedBody, set: string | undefined): { readonly member?: InHand } {
+  const number = body.stage ?? body.member;
+  return set === undefined || number === undefined ? {} : { member: { set, number } };
+}
+
 /**
  * The longitudinal section of a family, from its `section` data alone: outlines about one, two or three shaft lines
  * with
  * their mirror below each, long stacks broken, numbered points whose labels never overlap, upright where the pump
  * stands.
  */
-export function drawSection(family: Drawn, inHand?: number): SectionDrawing {
+export function drawSection(family: Drawn, inHand?: InHand): SectionDrawing {
   const { radius, lines, axis } = family.section;
   const stacked = stackStages(family, stackedOf(family), inHand);
+  const setOf = new Map(family.parts.map((part) => [part.ref, part.per]));
   const classOf = new Map(family.parts.map((part) => [part.ref, part.class]));
   const margin = 44;
   const isVertical = axis === 'vertical';
@@ -156,7 +163,7 @@ export function drawSection(family: Drawn, inHand?: number): SectionDrawing {
         fill,
         line: lineOf(body),
         half: body.half,
-        ...(body.stage !== undefined && { stage: body.stage }),
+        ...memberOf(body, setOf.get(body.part)),
       })),
     ),
     pins: isVertical ? upright(pins, stacked.length) : pins,

@@ -48,7 +48,7 @@ const toInspect: Gate = ({ steps, parts }, family) => {
     parts.filter((part) => part.state === 'present' || part.state === 'broken').map((part) => part.ref),
   );
   return partsOn(family.parts, 'goes back')
-    .filter((part) => !part.soft && here.has(part.ref) && !cleaned.has(part.ref))
+    .filter((part) => !part.soft && !part.stays && here.has(part.ref) && !cleaned.has(part.ref))
     .map((part) => missing('clean', `clean-${part.ref}`, 'uncleaned', { part: part.name }));
 };
 

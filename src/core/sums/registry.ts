@@ -27,6 +27,7 @@ import type { Sum } from './sum';
 import { bearingTemperature, insulation } from './temperature';
 import { endClearance, preloadArc } from './threaded-cap';
 import { boltPattern, lockNut, torqueWrench } from './tightening';
+import { timingShift } from './timing-shift';
 import { trim } from './trim';
 import { vibration } from './vibration';
 
@@ -41,6 +42,7 @@ export const sums: readonly Sum[] = [
   preloadArc,
   shimStack,
   shimLedger,
+  timingShift,
   bearingHeat,
   pressForce,
   boltTorque,

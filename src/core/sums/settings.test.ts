@@ -6,6 +6,7 @@ import { drip, glandLog } from './gland';
 import { packing } from './packing';
 import { sealSetting } from './seal-setting';
 import { shimLedger } from './shim-ledger';
+import { timingShift } from './timing-shift';
 import { arcForWay, endClearance, preloadArc } from './threaded-cap';
 import { boltPattern, crosswiseOrder, lockNut, torqueWrench } from './tightening';
 
@@ -357,4 +358,64 @@ describe('a ledger of shims', () => {
   });
   test('one thickness twice is refused by its row', () =>
     expect(() => ledger([shim(2, 1), shim(0, 0)])).toThrow(expect.objectContaining({ path: 'shims.1.shim_mm' })));
+});
+
+describe('the timing of two rotors', () => {
+  const allowed = { equal_mm: 0.02, spread_mm: 0.04 };
+  const lobe = (stations: readonly (readonly [number, number])[]) =>
+    timingShift.compute({
+      ...{ form: 'lobe', ...allowed, radius_mm: 55 },
+      stations: stations.map(([one_mm, other_mm]) => ({ one_mm, other_mm })),
+    });
+  const screw = (one_mm: number, other_mm: number, angles = {}) =>
+    timingShift.compute({ form: 'screw', ...allowed, lead_mm: 60, stations: [{ one_mm, other_mm }], ...angles });
+  test('half the difference is brought over by an arc: 0.055 mm on 55 mm is a thousandth of a radian', () => {
+    const { result } = lobe([
+      [0.26, 0.14],
+      [0.25, 0.15],
+    ]);
+    expect(result).toMatchObject({ mean_one_mm: 0.255, mean_other_mm: 0.145, towards: 'one', verdict: 'turn' });
+    expect(result.turn_deg).toBeCloseTo(0.0572958, 6);
+    expect([result.least_mm, result.largest_mm, result.spread_mm]).toEqual([0.14, 0.26, 0.02]);
+  });
+  test('it turns towards the larger gap, whichever that is', () =>
+    expect(lobe([[0.1, 0.2]]).result.towards).toBe('other'));
+  test('a screw of 60 mm lead turns 0.3° for a tenth of a millimetre along the shaft', () =>
+    expect(screw(0.25, 0.15).result).toMatchObject({ turn_deg: 0.3, towards: 'one', verdict: 'turn' }));
+  test('a feeler that leans against the shaft measures less than the way along it', () => {
+    // cos 60° is a half: the same feelers stand for twice the way.
+    expect(screw(0.25, 0.15, { lead_angle_deg: 60 }).result.turn_deg).toBeCloseTo(0.6, 9);
+    expect(screw(0.25, 0.15, { flank_angle_deg: 60 }).result.turn_deg).toBeCloseTo(0.6, 9);
+  });
+  test.each([
+    ['alike', [[0.2, 0.2]], 'equal', 'neither'],
+    ['alike at the edge of what is allowed', [[0.21, 0.19]], 'equal', 'one'],
+    ['a hair beyond it', [[0.211, 0.19]], 'turn', 'one'],
+    // 0.03 one way at one quarter, 0.03 the other way at the next: no turn mends both.
+    [
+      'unlike from quarter to quarter',
+      [
+        [0.23, 0.2],
+        [0.2, 0.23],
+      ],
+      'spread',
+      'neither',
+    ],
+  ] as const)('%s', (_what, stations, verdict, towards) => {
+    const { result, warnings } = lobe(stations);
+    expect([result.verdict, result.towards]).toEqual([verdict, towards]);
+    expect(warnings.map((one) => one.code)).toEqual(verdict === 'spread' ? ['not-timed-away'] : []);
+  });
+  test.each([
+    ['lobe', 'radius_mm'],
+    ['screw', 'lead_mm'],
+  ] as const)('a %s without its %s is refused by name', (form, path) =>
+    expect(() => timingShift.compute({ form, ...allowed, stations: [{ one_mm: 0.2, other_mm: 0.1 }] })).toThrow(
+      expect.objectContaining({ path }),
+    ),
+  );
+  test('the working says the turn and the way', () =>
+    expect(screw(0.25, 0.15).working.map((step) => step.outcome)).toContain(
+      '0.3° towards the one flank, its larger gap',
+    ));
 });

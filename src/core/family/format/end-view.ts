@@ -16,6 +16,8 @@ const bodyOf = (figure: Figure) =>
     at: place(figure).default([0, 0]),
     /** Inner and outer radius; of teeth and lobes at their root and tip. */
     r: z.tuple([figure(z.number().min(0)), figure(z.number().positive())]),
+    /** Which member of its part's set it shows. */
+    member: z.number().int().min(1).max(60).optional(),
     /** Teeth or lobes. */
     count: figure(z.number().int().min(2).max(80)).optional(),
     /** Where the first tooth or lobe points, anticlockwise from the right. */

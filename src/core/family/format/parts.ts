@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { conditional, materialClasses, reference, type Figure } from './pieces';
+import { conditional, materialClasses, reference, when, type Figure } from './pieces';
 
 export const partOf = (figure: Figure) =>
   z.strictObject({
@@ -22,6 +22,8 @@ export const partOf = (figure: Figure) =>
     weight: z.enum(['one person', 'two persons', 'hoist']).default('one person'),
     /** In a conversion: it leaves with the old build, or comes with the new one; put in when a pump is built. */
     converted: z.enum(['leaves', 'comes']).optional(),
+    /** In which builds it stays where it is: neither taken off, cleaned, renewed nor put on. */
+    stays: when,
     /** Parts that close it in: they come off before it at teardown and go on after it at rebuild. */
     behind: z.array(reference).default([]),
     number: figure(z.string()),

@@ -60,4 +60,6 @@ export const pointOf = (figure: Figure) =>
     plain: z.string(),
     at: atOf(figure),
     half: z.enum(['top', 'bottom']).default('top'),
+    /** Where it is at each member of its set, where that is not one behind the other. */
+    each: z.array(z.strictObject({ at: atOf(figure), half: z.enum(['top', 'bottom']) })).optional(),
   });

@@ -74,6 +74,8 @@ const bodyOf = (figure: Figure) =>
     steps: z.array(atOf(figure)).optional(),
     side: z.enum(['wet end', 'seal', 'bearing', 'drive']),
     inside: reference.optional(),
+    /** Which member of its part's set it shows: of four seals the third. */
+    member: z.number().int().min(1).max(60).optional(),
   });
 
 export const sectionOf = (figure: Figure) =>
