@@ -507,7 +507,7 @@ export const demoJobs: readonly DemoJob[] = [
     at: 'quote',
     cameIn: 9,
     promised: 16,
-    family: { id: 'F7', build: { axes: { variant: 'single' } } },
+    family: { id: 'F7', build: { axes: { seal: 'single-front' } } },
   },
   {
     customer: mill,

@@ -71,7 +71,8 @@ async function answerStep(stage: Stage, { phase, step, who }: Worked): Promise<v
   const { act, tag, family, job, load, tools } = stage;
   let record = await load();
   for (const action of step.actions) {
-    if (action.answer?.kind === 'measure') await measure(stage, 'as-left', { only: action.answer.points });
+    if (action.answer?.kind === 'measure')
+      await measure(stage, phase === 'teardown' ? 'as-found' : 'as-left', { only: action.answer.points });
     if (reckoned.has(action.answer?.kind ?? 'tick')) record = await load();
     const { wantsPhoto, typed, ...right } = rightAnswer({ phase, step, action, record, family, ...tools });
     const about = `action:${action.id}`.slice(0, 80);
@@ -115,7 +116,7 @@ async function account({ act, family, tag, technician }: Stage): Promise<void> {
 }
 
 async function clean({ act, family, tag, technician, pass }: Stage, share = 1): Promise<void> {
-  const hard = family.parts.filter((part) => !part.soft);
+  const hard = family.parts.filter((part) => !part.soft && !part.stays);
   await act(technician, 'clean-parts', {
     tag,
     cautionRead: true,

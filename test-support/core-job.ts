@@ -204,7 +204,8 @@ export class CoreJob {
   answer(phase: BenchPhase, step: Step, action: StepAction): void {
     const { record, family } = this;
     const right = rightAnswer({ phase, step, action, record, family });
-    if (action.answer?.kind === 'measure') this.measure('as-left', action.answer.points);
+    if (action.answer?.kind === 'measure')
+      this.measure(phase === 'teardown' ? 'as-found' : 'as-left', action.answer.points);
     const { typed, passes, rows, ambientC, consumable = '', wantsPhoto } = right;
     const own = phase === 'teardown' ? (this.script.captures?.[action.id] ?? plain(action)) : plainly(action, this);
     const stored = workAt(record, family, { phase, actionId: action.id })?.at.stored;
@@ -247,7 +248,7 @@ export class CoreJob {
   }
 
   clean(): void {
-    const hard = partsOn(this.family.parts, 'came').filter((part) => !part.soft);
+    const hard = partsOn(this.family.parts, 'came').filter((part) => !part.soft && !part.stays);
     const rows = hard.map(({ ref }) => ({ partRef: ref, method: 'washed', masked: true }));
     const command = { tag: this.record.tag, cautionRead: true as const, parts: rows };
     this.act('Odile', ['clean-parts', bench.cleanParts], null, command);

@@ -262,7 +262,7 @@ export function PhotoEntry({ form, action, view, onKeep }: EntryProps<FormOf<'ph
   );
 }
 
-export function MeasureEntry({ form, view }: EntryProps<FormOf<'measure'>>) {
+export function MeasureEntry({ form, view, phase }: EntryProps<FormOf<'measure'>>) {
   const { record, family } = view;
   const standing = standingReadings(record, family);
   return (
@@ -270,14 +270,16 @@ export function MeasureEntry({ form, view }: EntryProps<FormOf<'measure'>>) {
       {family.points
         .filter((point) => form.points.includes(point.id))
         .map((point) => {
-          const taken = standing.filter((one) => one.phase === 'as-left' && one.pointId === point.id).length;
+          const taken = standing.filter(
+            (one) => one.phase === (phase === 'teardown' ? 'as-found' : 'as-left') && one.pointId === point.id,
+          ).length;
           return (
             <li key={point.id} className="row flex items-center justify-between gap-3 py-1 first:border-0">
               <span>
                 <b className="num">{point.number}</b> {point.title}
               </span>
               <a
-                href={stationHref(record, 'rebuild', `point-${point.id}`)}
+                href={stationHref(record, phase === 'teardown' ? 'teardown' : 'rebuild', `point-${point.id}`)}
                 className="min-h-12 content-center font-semibold underline"
               >
                 {taken} of {point.places.length} readings

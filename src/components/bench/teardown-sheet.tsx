@@ -1,13 +1,25 @@
 'use client';
 
+import type { Family } from '@/core/family';
 import { isBuildOpen } from '@/core/record';
 import type { SheetProps } from '../job/view';
 import { ConstructionLine } from '../receive/construction-line';
+import { BenchTabs } from './bench-tabs';
 import { PartsAccount } from './parts-account';
 import { WorkBench } from './work-bench';
 
+/** Whether points are read while the pump comes apart: what is gone afterwards, such as the gaps between rotors. */
+const measuresAtOnce = ({ teardown }: Family) =>
+  teardown.some((step) => step.actions.some(({ answer }) => answer?.kind === 'measure'));
+
 /** Teardown action by action, in the family's order, then the parts list. */
 export function TeardownSheet({ view, isHere }: SheetProps) {
+  const steps = (
+    <>
+      <WorkBench view={view} isHere={isHere} phase="teardown" />
+      <PartsAccount view={view} isHere={isHere} />
+    </>
+  );
   return (
     <>
       {isBuildOpen(view.record) && (
@@ -15,8 +27,13 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
           <ConstructionLine view={view} />
         </div>
       )}
-      <WorkBench view={view} isHere={isHere} phase="teardown" />
-      <PartsAccount view={view} isHere={isHere} />
+      {measuresAtOnce(view.family) ? (
+        <BenchTabs view={view} isHere={isHere} phase="as-found" words="As-found readings">
+          {steps}
+        </BenchTabs>
+      ) : (
+        steps
+      )}
     </>
   );
 }

@@ -80,6 +80,8 @@ function repeatPoints(family: Family, counts: Counts): Family['points'] {
 interface Here {
   readonly part: (ref: string) => boolean;
   readonly point: (id: string) => boolean;
+  /** Whether a part stays where it is in this build. */
+  readonly stays: (ref: string) => boolean;
   /** The kits of the build. */
   readonly kits: Family['kits'];
   /** The title of what was chosen of an axis; undefined where the build has not got it. */
@@ -104,11 +106,13 @@ function cutAction(action: StepAction, here: Here): StepAction | null {
   return points.length ? { ...action, lights, answer: { ...answer, points } } : null;
 }
 
-/** Cuts a step to the parts and points that a build has; none where nothing is left to do. */
+/** Cuts a step to the parts and points that a build has; none where nothing is left to do, or all its parts stay. */
 function cutStep(step: Step, here: Here): readonly Step[] {
   const actions = step.actions.flatMap((action) => cutAction(action, here) ?? []);
-  if (!actions.length) return [];
-  return [{ ...step, parts: step.parts.filter(here.part), needs: step.needs.filter(here.part), actions }];
+  const parts = step.parts.filter((ref) => here.part(ref) && !here.stays(ref));
+  const isOfWhatStays = step.parts.some(here.stays) && !parts.length;
+  if (!actions.length || isOfWhatStays) return [];
+  return [{ ...step, parts, needs: step.needs.filter((ref) => here.part(ref) && !here.stays(ref)), actions }];
 }
 
 /** What comes after steps or actions that this build has not got does not wait for them. */
@@ -212,6 +216,8 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
     quantity: part.quantity * times(part),
     ...stayOf(part, whole.axes),
   }));
+  const staying = new Set(parts.filter((part) => part.stays).map((part) => part.ref));
+  const stays = (ref: string) => staying.has(ref);
   const points = cut.points.filter((point) => here(point.part));
   const family = { sets: file.written.sets, points };
   const kits = kitsOf({ ...cut, sets: file.written.sets }, here, times);
@@ -222,6 +228,7 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
       stepsHere(list, phase === 'test' ? file.written.test.steps : file.written[phase], {
         part: here,
         point: (id) => points.some((one) => one.id === id),
+        stays,
         kits,
         choice: (axis) => titleOf(file, axis, whole.axes[axis]),
       }),

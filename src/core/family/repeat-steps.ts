@@ -69,6 +69,8 @@ function reachedAnswer(answer: StepAction['answer'], repeating: Repeating, membe
   if (answer.kind === 'setting') return { ...answer, from: reached(answer.from) };
   if (answer.kind === 'record')
     return { ...answer, ...(answer.judge && { judge: { ...answer.judge, from: reached(answer.judge.from) } }) };
+  if (answer.kind === 'heat' && answer.seat !== undefined && isMember(answer.seat))
+    return { ...answer, seat: memberId(answer.seat, member?.number ?? 0) };
   if (answer.kind === 'photo') return { ...answer, ...(answer.beside !== undefined && { beside: to(answer.beside) }) };
   const agreed =
     'agrees_with' in answer && answer.agrees_with !== undefined ? { agrees_with: to(answer.agrees_with) } : {};

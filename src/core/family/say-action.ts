@@ -48,7 +48,7 @@ export function sayAsk({ answer }: StepAction): string | null {
     case 'heat':
       return 'Room, and temperature reached, °C';
     case 'measure':
-      return 'Points measured as left';
+      return 'Points measured';
     case 'record':
       return `${answer.ask}: ${answer.columns.map(({ title, unit }) => (unit ? `${title}, ${unit}` : title)).join('; ')}`;
     default:

@@ -37,6 +37,9 @@ export function stepsOf(record: JobRecord, family: Family): AsBuilt['steps'] {
     });
 }
 
+/** “Split cone of this stage, stage 2”. */
+const ofMember = (ask: string, member: Step['member']) => (member ? `${ask}, ${member.name}` : ask);
+
 /** What was taken down at teardown and came back at rebuild, side by side. */
 export function positionsOf(record: JobRecord, family: Family): AsBuilt['positions'] {
   const said = (phase: 'teardown' | 'rebuild', id: string) => {
@@ -45,9 +48,15 @@ export function positionsOf(record: JobRecord, family: Family): AsBuilt['positio
     return taken ? taken.typed || (taken.photoId ? 'photo' : '') : '';
   };
   return family.rebuild.flatMap((step) =>
-    step.actions.flatMap(({ id, answer }) =>
+    step.actions.flatMap(({ id, answer, member = step.member }) =>
       answer && 'agrees_with' in answer && answer.agrees_with !== undefined
-        ? [{ what: answer.ask, teardown: said('teardown', answer.agrees_with), rebuild: said('rebuild', id) }]
+        ? [
+            {
+              what: ofMember(answer.ask, member),
+              teardown: said('teardown', answer.agrees_with),
+              rebuild: said('rebuild', id),
+            },
+          ]
         : [],
     ),
   );

@@ -37,7 +37,7 @@ function torqueOf({ thread, grade, window_nm: { min, max } }: FormOf<'torque'>, 
   return [shown(`${title}: torque`, [...boltTorque.compute(input.data).working, window])];
 }
 
-function settingOf(form: FormOf<'setting'>, { title }: Step, asked: Asked): SettingShown[] {
+function settingOf(form: FormOf<'setting'>, { title }: Pick<Step, 'title'>, asked: Asked): SettingShown[] {
   const { outcome } = reckonSetting(form, asked.record, asked.family);
   return outcome ? [shown(`${title}: ${form.title.toLowerCase()}`, outcome.working)] : [];
 }
@@ -78,13 +78,13 @@ const order = ['heat', 'torque', 'setting'] as const;
 export function settingsOf(record: JobRecord, family: Family): AsBuilt['settings'] {
   return family.rebuild.flatMap((step) =>
     order.flatMap((kind) =>
-      step.actions.flatMap(({ id, answer }) => {
+      step.actions.flatMap(({ id, answer, member }) => {
         if (answer?.kind !== kind) return [];
+        const title = member && !step.member ? `${step.title}, ${member.name}` : step.title;
         if (answer.kind === 'heat') {
-          const { title } = step;
           return heatOf(answer, ambientAt(record, id, step.id), { record, family, title });
         }
-        return answer.kind === 'torque' ? torqueOf(answer, step.title) : settingOf(answer, step, { record, family });
+        return answer.kind === 'torque' ? torqueOf(answer, title) : settingOf(answer, { title }, { record, family });
       }),
     ),
   );

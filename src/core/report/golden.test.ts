@@ -90,9 +90,10 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f7-rotary-lobe',
     f7,
     {
-      duty: { flowM3h: 12.5, headM: 50, speedRpm: 400 },
-      found: { 'front-clearance': '0.35', 'shaft-seal': '33.950' },
-      dispose: { 'front-clearance': ['replace', 'rotor touched the cover'] },
+      build: { size: 'l40' },
+      duty: { flowM3h: 13.6, headM: 50, speedRpm: 400 },
+      found: { 'front-gap-2': '0.35', 'shaft-seal-1': '37.950' },
+      dispose: { 'front-gap-2': ['replace', 'rotor touched the cover'] },
     },
   ],
   [

@@ -26,11 +26,16 @@ export function checkPhoto({ ask }: FormOf<'photo'>, { photoId }: AnswerAction, 
   if (!isOwn) refuse('bad-input', reason('picture-wanted', { ask }), 'photoId');
 }
 
-/** Every place of every point as left. */
-export function checkMeasured({ points }: FormOf<'measure'>, { record, family }: Given): void {
+/** Every place of every point: as found where the pump comes apart, as left where it goes together. */
+export function checkMeasured(
+  { points }: FormOf<'measure'>,
+  { record, family }: Given,
+  { phase: benchPhase }: AnswerAction,
+): void {
+  const phase = benchPhase === 'teardown' ? 'as-found' : 'as-left';
   const left = family.points
-    .filter((point) => points.includes(point.id) && point.measured.includes('as-left'))
-    .map((point) => judgePoint(point, { readings: standingReadings(record, family), phase: 'as-left' }))
+    .filter((point) => points.includes(point.id) && point.measured.includes(phase))
+    .map((point) => judgePoint(point, { readings: standingReadings(record, family), phase }))
     .filter((state) => state.taken < state.wanted);
   if (left.length) refuse('bad-input', reason('points-left', { points: left.map((one) => one.point.title) }), 'typed');
 }

@@ -165,7 +165,7 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   const judged = judge(asked, figure);
   if (judged.refused) refuse('bad-input', judged.refused, 'typed');
   if (form?.kind === 'photo') checkPhoto(form, command, given.record);
-  if (form?.kind === 'measure') checkMeasured(form, given);
+  if (form?.kind === 'measure') checkMeasured(form, given, command);
   if (form?.kind === 'torque') checkPasses(form, command);
   checkConsumable(action, step, asked);
   const tool = checkTool(action, { code: command.tool, judged }, given);

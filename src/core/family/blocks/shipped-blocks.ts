@@ -11,6 +11,7 @@ import packingBox from '@families/blocks/packing-box.json';
 import reliefValve from '@families/blocks/relief-valve.json';
 import runReadings from '@families/blocks/run-readings.json';
 import spacerCoupling from '@families/blocks/spacer-coupling.json';
+import timingGears from '@families/blocks/timing-gears.json';
 import { blockSchema, type Block } from './block-schema';
 
 const bodies: readonly unknown[] = [
@@ -27,6 +28,7 @@ const bodies: readonly unknown[] = [
   reliefValve,
   runReadings,
   spacerCoupling,
+  timingGears,
 ];
 
 /** The blocks that ship with this version, by their ids, read once. */
