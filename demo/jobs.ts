@@ -520,7 +520,7 @@ export const demoJobs: readonly DemoJob[] = [
     at: 'approve',
     cameIn: 15,
     promised: 13,
-    family: { id: 'F8', build: { axes: { variant: 'lip' } }, elastomer: 'FKM' },
+    family: { id: 'F8', build: { axes: { seal: 'lip' } }, elastomer: 'FKM' },
   },
   {
     customer: ferry,

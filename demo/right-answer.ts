@@ -106,7 +106,8 @@ function answerTo(form: AnswerForm | undefined, asked: Asked): Partial<RightAnsw
 
 function toolFor({ action, tools = [], day = '' }: Asked, value: number): Tool | null {
   const kind = toolKindOf(action);
-  const unit = action.answer?.kind === 'torque' ? 'N·m' : '';
+  const { answer } = action;
+  const unit = answer?.kind === 'torque' ? 'N·m' : answer?.kind === 'value' ? answer.unit : '';
   return kind && toolToOffer(tools, kind, { value: Number.isFinite(value) ? value : null, unit, day });
 }
 

@@ -203,14 +203,14 @@ export class CoreJob {
   /** Answers one action, rightly or as the script says. */
   answer(phase: BenchPhase, step: Step, action: StepAction): void {
     const { record, family } = this;
-    const right = rightAnswer({ phase, step, action, record, family });
+    const right = rightAnswer({ phase, step, action, record, family, tools: toolFacts.tools, day: '2026-11-20' });
     if (action.answer?.kind === 'measure')
       this.measure(phase === 'teardown' ? 'as-found' : 'as-left', action.answer.points);
-    const { typed, passes, rows, ambientC, consumable = '', wantsPhoto } = right;
+    const { typed, passes, rows, ambientC, consumable = '', tool = '', wantsPhoto } = right;
     const own = phase === 'teardown' ? (this.script.captures?.[action.id] ?? plain(action)) : plainly(action, this);
     const stored = workAt(record, family, { phase, actionId: action.id })?.at.stored;
     this.act('Odile', ['answer-action', bench.answerAction], toolFacts, {
-      ...{ tag: record.tag, phase, actionId: action.id, typed: own ?? typed, consumable, tool: '', reason: '' },
+      ...{ tag: record.tag, phase, actionId: action.id, typed: own ?? typed, consumable, tool, reason: '' },
       photoId: wantsPhoto ? this.photo(actionTitle(action)) : null,
       ...(passes && { passes }),
       ...(rows && { rows }),

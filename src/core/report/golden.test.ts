@@ -100,7 +100,8 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f8-two-screw',
     f8,
     {
-      duty: { flowM3h: 112, headM: 80, speedRpm: 1450 },
+      build: { axes: { seal: 'cartridge' }, size: 'z65' },
+      duty: { flowM3h: 112, headM: 80, powerKw: 38, speedRpm: 1450 },
       found: { backlash: '0.16' },
       dispose: { backlash: ['replace', 'teeth worn'] },
     },

@@ -9,6 +9,7 @@ import kitOpened from '@families/blocks/kit-opened.json';
 import lipSeal from '@families/blocks/lip-seal.json';
 import packingBox from '@families/blocks/packing-box.json';
 import reliefValve from '@families/blocks/relief-valve.json';
+import rotorSeal from '@families/blocks/rotor-seal.json';
 import runReadings from '@families/blocks/run-readings.json';
 import spacerCoupling from '@families/blocks/spacer-coupling.json';
 import timingGears from '@families/blocks/timing-gears.json';
@@ -26,6 +27,7 @@ const bodies: readonly unknown[] = [
   lipSeal,
   packingBox,
   reliefValve,
+  rotorSeal,
   runReadings,
   spacerCoupling,
   timingGears,

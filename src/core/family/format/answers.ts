@@ -161,7 +161,7 @@ const recordOf = (figure: Figure) =>
     /** How many rows at least. */
     least: figure(z.number().int().min(1).max(200)).default(1),
     /** Rows as a good pump gives them; they must be right by the record's own windows and sum. */
-    example: z.array(z.record(z.string(), z.string())).min(1),
+    example: z.array(z.record(z.string(), figure(z.string()))).min(1),
     /** The rows by name, where each is a thing of its own, such as a nut; then there are as many as names. */
     rows: z.array(z.string()).optional(),
     judge: z
