@@ -77,6 +77,9 @@ test('a way of building that the family does not have is refused by name', async
   ).toMatchObject([{ path: 'counts' }]);
 });
 
+/** The shipped monoblock, which a shop varies in these tests. */
+const monoblock = present(shippedFamilies.find((family) => family.id === 'F2'));
+
 describe('a pump that turns out to be built otherwise', () => {
   const foundBy = async (text: string) =>
     ((await shop.act('wenna', 'find-jobs', { text })) as { strips: { tag: string }[] }).strips.map(
@@ -90,11 +93,13 @@ describe('a pump that turns out to be built otherwise', () => {
     const answer = await shop.act('ines', 'correct-construction', {
       tag,
       familyId: 'F10',
-      axes: { variant: 'magnet' },
+      axes: { rotor: 'magnet' },
     });
     const record = present(await shop.load(tag));
     const submersible = present(shippedFamilies.find((family) => family.id === 'F10'));
-    expect([record.familyId, record.familyVersion]).toEqual(['F10', `${submersible.version}+variant--magnet`]);
+    expect(record.familyId).toBe('F10');
+    expect(record.familyVersion).toContain(`${submersible.version}+`);
+    expect(record.familyVersion).toContain('rotor--magnet');
     expect(submersible.elastomers).not.toContain('HNBR');
     expect([answer.asksElastomer, record.intake.elastomer]).toEqual([true, '']);
     expect(record.intake.equipmentNumber).toBe('lily house');
@@ -232,8 +237,8 @@ describe('a shop’s own families', () => {
     const read = async (id: string) =>
       (await shop.act('ines', 'read-family', { familyId: id, words: [] })).family.written;
     expect(await read(familyId)).toMatchObject({
-      made_from: 'F2 2.0.0',
-      labour: [{ minutes: 95 }, {}, {}, {}, {}, {}],
+      made_from: `F2 ${monoblock.version}`,
+      labour: [{ minutes: 95 }, ...monoblock.written.labour.slice(1).map(() => ({}))],
     });
     expect(present((await read('F2')).labour[0]).minutes).toBe(
       present(present(shippedFamilies.find((family) => family.id === 'F2')).written.labour[0]).minutes,
@@ -253,14 +258,14 @@ describe('a shop’s own families', () => {
   test('an overlay file is taken in on the family that it extends, and refused where that is not here', async () => {
     const overlay = {
       ...{ format: 'puddlestone-family-overlay/1', id: 'S70', version: '1.0.0', title: 'Monoblock of the north' },
-      extends: { family: 'F2', version: '2.0.0' },
+      extends: { family: 'F2', version: monoblock.version },
       set: { duty: 'as we use it' },
     };
     const take = (change: object) =>
       shop.act('sunniva', 'import-family', { text: JSON.stringify({ ...overlay, ...change }) });
     expect(await take({})).toEqual({ familyId: 'S70', version: '1.0.0' });
     const { family } = await shop.act('ines', 'read-family', { familyId: 'S70', words: [] });
-    expect(family).toMatchObject({ id: 'S70', duty: 'as we use it', made_from: 'F2 2.0.0' });
+    expect(family).toMatchObject({ id: 'S70', duty: 'as we use it', made_from: `F2 ${monoblock.version}` });
     expect((await faultOf(take({})))?.message).toContain('needs a higher one');
     expect((await faultOf(take({ extends: { family: 'F2', version: '9.0.0' } })))?.message).toContain(
       'F2 9.0.0, which is not here',

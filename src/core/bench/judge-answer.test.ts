@@ -205,3 +205,21 @@ describe('the tag of a kit', () => {
     ]));
   test('nothing typed is refused', () => expect(wordsOf(judgeAnswer(form, '', nothing))[0]).toBe('refused'));
 });
+
+describe('what may be more than was found, and not less', () => {
+  const form: FormOf<'value'> = {
+    ...{ kind: 'value', ask: 'Insulation of this phase', unit: 'MΩ', window: { min: 20 }, not_below_found: true },
+    means: 'Wet.',
+  };
+  const found = { typed: '200', value: 200 };
+  test.each([
+    ['200', 'right', ''],
+    ['350', 'right', ''],
+    ['199', 'wrong', 'Insulation of this phase: 199 MΩ is less than 200 MΩ at teardown. Wet.'],
+    ['12', 'wrong', 'Insulation of this phase: 12 MΩ is outside at least 20 MΩ. Wet.'],
+  ])('%s MΩ after 200 MΩ', (typed, state, words) =>
+    expect(wordsOf(judgeAnswer(form, typed, { ...nothing, found }))).toEqual([state, words]),
+  );
+  test('without a reading before it, the window alone counts', () =>
+    expect(wordsOf(judgeAnswer(form, '30', nothing))).toEqual(['right', '']));
+});

@@ -72,6 +72,8 @@ function valueFault(form: FormOf<'value'>, value: number, { should, found }: Aga
   const { min = -Infinity, max = Infinity } = form.window ?? {};
   if (value < min || value > max)
     return { code: 'outside-window', about: { ask, value, unit, min: form.window?.min, max: form.window?.max, means } };
+  if (form.not_below_found && found?.value != null && value < found.value)
+    return { code: 'below-found', about: { ask, value, unit, found: found.value, means } };
   const right = form.should ?? (typeof should === 'number' ? should : null);
   const against = right ?? (form.window ? null : (found?.value ?? null));
   const tolerance = form.tolerance ?? (unit === 'mm' ? usualToleranceMm : null);

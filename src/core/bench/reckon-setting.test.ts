@@ -1,9 +1,9 @@
 import { present } from '../present';
-import f2 from '@families/f2-monoblock.json';
 import f4 from '@families/f4-bore-hole.json';
 import f5 from '@families/f5-plastic-booster.json';
 import f6 from '@families/f6-internal-gear.json';
 import f9 from '@families/f9-belt-packed.json';
+import plain from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily, type Setting } from '../family';
 import { exampleAnswer, exampleReading, exampleRecord } from '../record/example-record';
 import type { Answer } from '../record';
@@ -86,9 +86,14 @@ test('what the sum refuses is said in its words', () => {
 });
 
 describe('a setting from a position that was kept', () => {
-  const family = buildFamily(loadFamily(f2), {});
-  const setting = settingOf(family, 'seat-in');
-  const asked = present(family.teardown.flatMap((step) => step.actions).find((one) => one.id === 'seal-length'));
+  const family = buildFamily(loadFamily(plain), {});
+  const setting: Setting = {
+    ...{ kind: 'setting', mode: 'set', sum: 'seal-setting', title: 'Working length of the seal', unit: 'mm' },
+    input: { reference_to_seat_mm: 40, free_length_mm: 33, compression_mm: { min: 4, max: 6 } },
+    from: { reference_to_collar_mm: { action: 'seal-setting', as: 'mean' } },
+    gives: 'working_length_mm',
+  };
+  const asked = present(family.teardown.flatMap((step) => step.actions).find((one) => one.id === 'seal-setting'));
   const sealLength = present(asked.do[0]).toLowerCase();
   const kept = (phase: Answer['phase'], actionId: string, value: number | null, round = 1): Answer =>
     exampleAnswer({ phase, actionId, value, unit: 'mm', typed: String(value), round });
@@ -99,28 +104,28 @@ describe('a setting from a position that was kept', () => {
   };
   test('is reckoned from teardown until rebuild has its own, and then from the last of rebuild', () => {
     // the seat stands 40 mm from the reference
-    expect(length(kept('teardown', 'seal-length', 12))).toBe('28 mm');
-    const both = [kept('teardown', 'seal-length', 12), kept('rebuild', 'seal-length-left', 11)];
+    expect(length(kept('teardown', 'seal-setting', 12))).toBe('28 mm');
+    const both = [kept('teardown', 'seal-setting', 12), kept('rebuild', 'seal-setting-left', 11)];
     expect(length(...both)).toBe('29 mm');
     expect(length(...both.toReversed())).toBe('29 mm');
-    expect(length(...both, kept('rebuild', 'seal-length-left', 10.5, 2))).toBe('29.5 mm');
-    expect(length({ ...kept('rebuild', 'seal-length-left', 11), state: 'undone' }, ...both.slice(0, 1))).toBe('28 mm');
+    expect(length(...both, kept('rebuild', 'seal-setting-left', 10.5, 2))).toBe('29.5 mm');
+    expect(length({ ...kept('rebuild', 'seal-setting-left', 11), state: 'undone' }, ...both.slice(0, 1))).toBe('28 mm');
   });
   test('is not reckoned from another place, nor from words', () => {
     expect(reckoned(kept('teardown', 'secondary-count', 12))).toEqual({
       ...{ setting, outcome: null, waits: `waits for ${sealLength}`, saidAt: null, needsSolver: false },
     });
     expect(reckoned(kept('rebuild', 'secondary-count-left', 12)).outcome).toBeNull();
-    expect(reckoned(kept('teardown', 'seal-length', null)).outcome).toBeNull();
+    expect(reckoned(kept('teardown', 'seal-setting', null)).outcome).toBeNull();
   });
   test('waits for nothing once it is reckoned', () => {
-    expect(reckoned(kept('teardown', 'seal-length', 12))).toMatchObject({ setting, waits: '' });
+    expect(reckoned(kept('teardown', 'seal-setting', 12))).toMatchObject({ setting, waits: '' });
   });
   test('says what of its inputs does not fit, each by its path', () => {
     const odd = { ...setting, input: { ...setting.input, free_length_mm: -1, compression_mm: { min: 6, max: 4 } } };
     const { outcome, waits } = reckonSetting(
       odd,
-      exampleRecord({ answers: [kept('teardown', 'seal-length', 12)] }),
+      exampleRecord({ answers: [kept('teardown', 'seal-setting', 12)] }),
       family,
     );
     expect(outcome).toBeNull();

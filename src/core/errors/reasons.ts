@@ -118,6 +118,8 @@ const sentences = {
     `${given.ask}: ${saidValue(given.value, given.unit)} is ${saidValue(given.by, given.unit)} off from ${saidValue(given.should, given.unit)}, allowed ${saidValue(given.tolerance, given.unit)}.${toldMeaning(given.means)}`,
   'off-from-found': (given: Told & Measured & Off & { found: number }) =>
     `${given.ask}: ${saidValue(given.value, given.unit)} differs from ${saidValue(given.found, given.unit)} at teardown by ${saidValue(given.by, given.unit)}, allowed ${saidValue(given.tolerance, given.unit)}. Measure again.`,
+  'below-found': (given: Told & Measured & { found: number }) =>
+    `${given.ask}: ${saidValue(given.value, given.unit)} is less than ${saidValue(given.found, given.unit)} at teardown.${toldMeaning(given.means)}`,
   'not-a-value': ({ sentence }: { sentence: string }) => sentence,
   'not-to-be-meant': ({ typed, unit, min, max }: { typed: string; unit: string; min: number; max: number }) =>
     `${typed} cannot be meant: here it lies between ${saidValue(min, '')} and ${saidValue(max, unit)}. Look where the point stands.`,

@@ -211,7 +211,8 @@ function checkAction(
   const lit = action.lights.length ? action.lights : step.parts;
   const threads = lit.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.thread?.size ?? []);
   const isLoose = answer?.kind === 'torque' && !threads.includes(answer.thread);
-  const measured = new Set(family.points.filter((one) => one.measured.includes('as-left')).map((one) => one.id));
+  const phase = path.startsWith('teardown') ? 'as-found' : 'as-left';
+  const measured = new Set(family.points.filter((one) => one.measured.includes(phase)).map((one) => one.id));
   const unmeasured = answer?.kind === 'measure' ? answer.points.filter((id) => !measured.has(id)) : [];
   return [
     ...(isLoose
@@ -224,7 +225,11 @@ function checkAction(
         ]
       : []),
     ...unmeasured.map((id) =>
-      fault(`${path}.answer.points`, 'known-part', `there is no point “${id}” that is measured as left`),
+      fault(
+        `${path}.answer.points`,
+        'known-part',
+        `there is no point “${id}” that is measured ${phase === 'as-found' ? 'as found' : 'as left'}`,
+      ),
     ),
     ...checkHeat(answer, path, family),
     ...checkSettings(answer, path, family),

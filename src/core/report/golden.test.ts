@@ -36,10 +36,10 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f2-monoblock',
     f2,
     {
+      build: { axes: { seal: 'pocket', fastening: 'threaded' }, size: 'm160' },
       duty: water,
       found: { 'seat-pump': '40.020', 'stub-runout': '0.04' },
       dispose: { 'seat-pump': ['replace', 'bearing would not come off again'] },
-      captures: { 'seal-length': '34.5' },
     },
   ],
   [

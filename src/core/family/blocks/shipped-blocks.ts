@@ -7,6 +7,8 @@ import heatedBearing from '@families/blocks/heated-bearing.json';
 import isolation from '@families/blocks/isolation.json';
 import kitOpened from '@families/blocks/kit-opened.json';
 import lipSeal from '@families/blocks/lip-seal.json';
+import motorBearings from '@families/blocks/motor-bearings.json';
+import motorWindings from '@families/blocks/motor-windings.json';
 import packingBox from '@families/blocks/packing-box.json';
 import reliefValve from '@families/blocks/relief-valve.json';
 import rotorSeal from '@families/blocks/rotor-seal.json';
@@ -25,6 +27,8 @@ const bodies: readonly unknown[] = [
   isolation,
   kitOpened,
   lipSeal,
+  motorBearings,
+  motorWindings,
   packingBox,
   reliefValve,
   rotorSeal,

@@ -58,6 +58,8 @@ const valueOf = (figure: Figure) =>
     /** How far it may lie from what it should be, or from what was found. */
     tolerance: figure(z.number().positive()).optional(),
     agrees_with,
+    /** What is left may be more than was found, and not less: the insulation of a winding. */
+    not_below_found: z.boolean().optional(),
     /** What can be meant at all; anything else is refused as a slip of the hand. */
     plausible: bandOf(figure).optional(),
     means,
