@@ -438,7 +438,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 18,
     promised: 6,
     part: 'half',
-    family: { id: 'F2' },
+    family: { id: 'F2', build: { axes: { seal: 'pocket' } } },
   },
   {
     customer: larkspur,
@@ -548,6 +548,6 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 4,
     promised: 22,
     part: 'half',
-    family: { id: 'F10', build: { axes: { variant: 'magnet' } } },
+    family: { id: 'F10', build: { axes: { rotor: 'magnet', parting: 'frame' } } },
   },
 ];

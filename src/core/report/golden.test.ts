@@ -122,6 +122,7 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f10-submersible',
     f10,
     {
+      build: { axes: { rotor: 'magnet', parting: 'frame' }, size: 't100' },
       duty: { ...water, speedRpm: 1450 },
       found: { 'shaft-outer': '33.930', hub: '79.0' },
       dispose: { 'shaft-outer': ['rework', 'sleeved'] },

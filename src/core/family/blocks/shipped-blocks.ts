@@ -7,6 +7,7 @@ import heatedBearing from '@families/blocks/heated-bearing.json';
 import isolation from '@families/blocks/isolation.json';
 import kitOpened from '@families/blocks/kit-opened.json';
 import lipSeal from '@families/blocks/lip-seal.json';
+import magnetRotor from '@families/blocks/magnet-rotor.json';
 import motorBearings from '@families/blocks/motor-bearings.json';
 import motorWindings from '@families/blocks/motor-windings.json';
 import packingBox from '@families/blocks/packing-box.json';
@@ -27,6 +28,7 @@ const bodies: readonly unknown[] = [
   isolation,
   kitOpened,
   lipSeal,
+  magnetRotor,
   motorBearings,
   motorWindings,
   packingBox,
