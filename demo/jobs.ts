@@ -452,7 +452,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 7,
     promised: 15,
     part: 'half',
-    family: { id: 'F3', build: { axes: { variant: 'flushed' }, counts: { stage: 3 } } },
+    family: { id: 'F3', build: { axes: { seal: 'flushed' }, counts: { stage: 3 } } },
   },
   {
     customer: snow,

@@ -25,7 +25,9 @@ import {
 import { listShopFamilies, loadFamilyBody, storeFamily, type Connection } from '@/db';
 
 /** The families that ship with this version, read once. */
-export const shippedFamilies: readonly FamilyFile[] = [f1, f2, f3, f4, f5, f6, f7, f8, f9, f10].map((file) => loadFamily(file));
+export const shippedFamilies: readonly FamilyFile[] = [f1, f2, f3, f4, f5, f6, f7, f8, f9, f10].map((file) =>
+  loadFamily(file),
+);
 
 const known = new Map<string, Family>();
 

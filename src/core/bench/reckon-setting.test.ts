@@ -35,14 +35,15 @@ describe('a setting takes its inputs from the family and from the job', () => {
     expect(present(outcome).result).toMatchObject({ float_mm: expect.closeTo(4.1, 9) as number, verdict: 'over' });
     expect(sayFigure(present(outcome), setting)).toBe('4.1 mm');
   });
-  test('the shims of a booster from the gap of every stage', () => {
+  test('the shims of one stage of a booster from the light under its own edge', () => {
     const family = buildFamily(loadFamily(f5), { counts: { stage: 4 } });
-    const setting = settingOf(family, 'stack-on');
-    const gaps = [0.02, 0.12, 0.2, 0.07].map((gap, i) => exampleReading(`stage-gap-${i + 1}`, 'A:0', gap));
-    const { outcome } = reckonSetting(setting, exampleRecord({ readings: gaps }), family);
+    const setting = settingOf(family, 'stage-on-3');
+    const answers = [0.02, 0.12, 0.2, 0.07].map((gap, i) =>
+      exampleAnswer({ phase: 'rebuild', actionId: `edge-${i + 1}`, value: gap, unit: 'mm', typed: String(gap) }),
+    );
+    const { outcome } = reckonSetting(setting, exampleRecord({ answers }), family);
     const result = present(outcome).result as { gaps: { met: boolean; stack_mm: number[]; rest_mm: number }[] };
-    expect(result.gaps.map((gap) => gap.stack_mm)).toEqual([[], [0.1], [0.2], [0.05]]);
-    expect(result.gaps.every((gap) => gap.met)).toBe(true);
+    expect(result.gaps.map((gap) => [gap.stack_mm, gap.rest_mm, gap.met])).toEqual([[[0.2], 0, true]]);
   });
   test('the arc of a gear pump by the family’s own table: 700 mm²/s wants 1.3 times the base', () => {
     const family = buildFamily(loadFamily(f6));

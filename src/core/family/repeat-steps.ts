@@ -148,9 +148,10 @@ export function repeatSteps(steps: Steps, phase: Phase, repeating: Repeating): S
   return runsOf(steps).flatMap((run) => {
     const per = run[0]?.per;
     if (per === undefined) return run.map((step) => stepOf(step, repeating, undefined));
-    const isStacked = repeating.family.sets.find((set) => set.id === per)?.stacked ?? false;
+    const set = repeating.family.sets.find((one) => one.id === per);
     const members = membersOf(repeating, per);
-    const inOrder = isStacked && phase === 'teardown' ? members.toReversed() : members;
+    const isReversed = (set?.stacked && phase === 'teardown') || (set?.first_outside && phase === 'rebuild');
+    const inOrder = isReversed ? members.toReversed() : members;
     return inOrder.flatMap((member) => run.map((step) => stepOf(step, repeating, member)));
   });
 }

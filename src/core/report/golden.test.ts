@@ -46,11 +46,11 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f3-stacked-sanitary',
     f3,
     {
-      build: { axes: { variant: 'single' }, counts: { stage: 2 } },
+      build: { axes: { seal: 'flushed' }, counts: { stage: 2 }, size: 's32' },
       duty: water,
-      found: { 'hub-2': '71.35' },
+      found: { 'neck-2': '71.35' },
       dispose: {
-        'hub-2': ['replace', 'neck worn'],
+        'neck-2': ['replace', 'neck worn'],
         'stage-clearance-2': ['reuse as it is', 'closes with the new impeller'],
       },
     },
@@ -69,7 +69,7 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f5-plastic-booster',
     f5,
     {
-      build: { counts: { stage: 4 } },
+      build: { counts: { stage: 4 }, size: 'k8' },
       duty: { ...water, flowM3h: 4 },
       found: { 'stage-gap-3': '0.18' },
       dispose: { 'stage-gap-3': ['replace', 'bowl warped'] },

@@ -37,6 +37,8 @@ export const set = z.strictObject({
   names: z.array(z.string()).default([]),
   /** Whether teardown takes the last one first, as in a stack. */
   stacked: z.boolean().default(false),
+  /** Whether the first one lies at the open end: it comes off first, and goes on last. */
+  first_outside: z.boolean().optional(),
   when,
 });
 
