@@ -534,7 +534,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 16,
     promised: 8,
     part: 'ordered',
-    family: { id: 'F9', build: { axes: { variant: 'belt' } } },
+    family: { id: 'F9', build: { axes: { drive: 'belt' } } },
   },
   {
     customer: quarry,

@@ -2,7 +2,6 @@ import { present } from '../present';
 import f4 from '@families/f4-bore-hole.json';
 import f5 from '@families/f5-plastic-booster.json';
 import f6 from '@families/f6-internal-gear.json';
-import f9 from '@families/f9-belt-packed.json';
 import plain from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily, type Setting } from '../family';
 import { exampleAnswer, exampleReading, exampleRecord } from '../record/example-record';
@@ -156,10 +155,22 @@ describe('a setting from several things', () => {
     expect(takenFrom({ point: 'shaft-up', as: 'mean' }, given)).toBeNull();
   });
   test('a sum that wants a solver is reckoned elsewhere, and says where', () => {
-    const packed = buildFamily(loadFamily(f9), {});
-    const donor = settingOf(packed, 'impeller-on');
-    const readings = ['impeller-a', 'impeller-b'].map((id) => exampleReading(id, 'A:0', 167.8));
-    expect(reckonSetting(donor, exampleRecord({ readings }), packed)).toMatchObject({
+    const donor: Setting = {
+      ...{
+        kind: 'setting',
+        mode: 'judge',
+        sum: 'donor-match',
+        title: 'Which impeller',
+        gives: 'points',
+        unit: 'points',
+      },
+      input: {
+        slots: [{ id: 'this pump', pump: 'this one', part: 'impeller' }],
+        candidates: [{ id: 'A', unit: 'donor A', part: 'impeller', condition: 'good', wear_used_pct: 30 }],
+      },
+      from: {},
+    };
+    expect(reckonSetting(donor, exampleRecord({}), family)).toMatchObject({
       ...{ outcome: null, waits: 'is reckoned on the Sums page', needsSolver: true },
     });
   });

@@ -110,11 +110,12 @@ const jobs: readonly (readonly [name: string, file: unknown, script: JobScript])
     'f9-belt-packed',
     f9,
     {
+      build: { size: 'b3' },
       duty: water,
-      found: { 'bushing-bore': '28.65' },
+      found: { 'bush-bore': '28.60' },
       dispose: {
-        'bushing-bore': ['replace', 'worn oval'],
-        'bushing-clearance': ['reuse as it is', 'closes with the new bushing'],
+        'bush-bore': ['replace', 'worn oval'],
+        'bush-clearance': ['reuse as it is', 'closes with the new bush'],
       },
     },
   ],
