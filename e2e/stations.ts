@@ -107,6 +107,8 @@ async function answerAction(bench: Bench, { id, answer }: StepAction): Promise<v
       return pressIn(page, id, 'free and even');
     case 'photo':
       return pressIn(page, id, 'Bench camera');
+    case 'kit':
+      return type(present(answer.kits[0]).number);
     case 'mark':
       return phase === 'rebuild' ? pressIn(page, id, 'in line') : type('two punches at twelve');
     case 'note':

@@ -206,35 +206,41 @@ export function buildFamily(file: FamilyFile, build: Build = {}): Family {
 const titleOf = ({ axes }: Pick<FamilyFile, 'axes'>, id: string, choice: string | undefined) =>
   axes.find((axis) => axis.id === id)?.choices.find((one) => one.id === choice)?.title;
 
+/** The parts of a build, as many of each as it has. */
+function partsOf(once: Family['parts'], { axes }: WholeBuild, times: Times): Family['parts'] {
+  return once.map((part) => ({ ...part, quantity: part.quantity * times(part), ...stayOf(part, axes) }));
+}
+
+function hereOf(
+  file: FamilyFile,
+  { axes }: WholeBuild,
+  { parts, points, kits }: Pick<Family, 'parts' | 'points' | 'kits'>,
+): Here {
+  const staying = new Map(parts.map((part) => [part.ref, part.stays !== undefined]));
+  return {
+    part: (ref) => staying.has(ref),
+    point: (id) => points.some((one) => one.id === id),
+    stays: (ref) => staying.get(ref) === true,
+    kits,
+    choice: (axis) => titleOf(file, axis, axes[axis]),
+  };
+}
+
 function buildOne(file: FamilyFile, whole: WholeBuild): Family {
   const cut = cutToBuild(file.written, file, whole);
   const times = timesOf(whole.counts);
   const once = new Map(cut.parts.filter((part) => times(part) > 0).map((part) => [part.ref, part]));
   const here = (ref: string) => once.has(ref);
-  const parts = [...once.values()].map((part) => ({
-    ...part,
-    quantity: part.quantity * times(part),
-    ...stayOf(part, whole.axes),
-  }));
-  const staying = new Set(parts.filter((part) => part.stays).map((part) => part.ref));
-  const stays = (ref: string) => staying.has(ref);
+  const parts = partsOf([...once.values()], whole, times);
   const points = cut.points.filter((point) => here(point.part));
   const family = { sets: file.written.sets, points };
   const kits = kitsOf({ ...cut, sets: file.written.sets }, here, times);
   const repeating = { family, counts: whole.counts, parts: once, perOf: repeatingIds(cut) };
+  const left = hereOf(file, whole, { parts, points, kits });
   const steps = (phase: 'teardown' | 'rebuild' | 'test', written: readonly Step[]) => {
     const list = written.map((step) => eachPiece(step, parts));
-    return repeatSteps(
-      stepsHere(list, phase === 'test' ? file.written.test.steps : file.written[phase], {
-        part: here,
-        point: (id) => points.some((one) => one.id === id),
-        stays,
-        kits,
-        choice: (axis) => titleOf(file, axis, whole.axes[axis]),
-      }),
-      phase,
-      repeating,
-    );
+    const asWritten = phase === 'test' ? file.written.test.steps : file.written[phase];
+    return repeatSteps(stepsHere(list, asWritten, left), phase, repeating);
   };
   return {
     ...cut,

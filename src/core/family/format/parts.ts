@@ -1,6 +1,20 @@
 import * as z from 'zod';
 import { conditional, materialClasses, reference, when, type Figure } from './pieces';
 
+const partPictures = [
+  'ring',
+  'impeller',
+  'shaft',
+  'bearing',
+  'casing',
+  'bracket',
+  'seal',
+  'plate',
+  'gasket',
+  'nut',
+  'coupling',
+] as const;
+
 export const partOf = (figure: Figure) =>
   z.strictObject({
     ...conditional,
@@ -32,19 +46,7 @@ export const partOf = (figure: Figure) =>
     price_minor: figure(z.number().int().min(0)),
     lead_days: figure(z.number().int().min(0)),
     /** How the part is drawn in pictures. */
-    picture: z.enum([
-      'ring',
-      'impeller',
-      'shaft',
-      'bearing',
-      'casing',
-      'bracket',
-      'seal',
-      'plate',
-      'gasket',
-      'nut',
-      'coupling',
-    ]),
+    picture: z.enum(partPictures),
     /** Cleaning that suits it, and what must be masked. */
     clean: z.strictObject({ method: z.string(), mask: z.string().optional(), never: z.string().optional() }),
   });

@@ -16,6 +16,15 @@ const clearanceOf = (figure: Figure) =>
     head_share: z.number().optional(),
   });
 
+const limitsOf = (figure: Figure) =>
+  z.strictObject({
+    new: openBandOf(figure),
+    reuse: openBandOf(figure).optional(),
+    resolution: z.number().positive(),
+    /** What can be meant at all; anything else is refused as a slip of the hand. */
+    plausible: bandOf(figure).optional(),
+  });
+
 export const pointOf = (figure: Figure) =>
   z.strictObject({
     ...conditional,
@@ -33,15 +42,7 @@ export const pointOf = (figure: Figure) =>
     new_mm: bandOf(figure).optional(),
     reuse_mm: openBandOf(figure).optional(),
     /** A quantity in the point's unit: within `new` it is as new, within `reuse` it may go on; either may be open. */
-    limits: z
-      .strictObject({
-        new: openBandOf(figure),
-        reuse: openBandOf(figure).optional(),
-        resolution: z.number().positive(),
-        /** What can be meant at all; anything else is refused as a slip of the hand. */
-        plausible: bandOf(figure).optional(),
-      })
-      .optional(),
+    limits: limitsOf(figure).optional(),
     /** Class the limit comes from, and for a bearing seat the bearing it carries. */
     seat: z
       .strictObject({
