@@ -104,6 +104,16 @@ describe('a use that cannot be carried out is said with its place', () => {
       'parts.0.take: the block cover has no list “on”; it has parts, off',
     ],
     [
+      'a list by a name that every object has',
+      { uses: use(), parts: [{ ...parts, take: 'constructor' }] },
+      'parts.0.take: the block cover has no list “constructor”; it has parts, off',
+    ],
+    [
+      'a parameter by a name that every object has',
+      { uses: use({ with: { name: 'Lid', constructor: 3 } }), parts: [parts] },
+      'parts.0: the block cover has no parameter “constructor”',
+    ],
+    [
       'a parameter that it has not got',
       { uses: use({ with: { name: 'Lid', nuts: 3 } }), parts: [parts] },
       'parts.0: the block cover has no parameter “nuts”',

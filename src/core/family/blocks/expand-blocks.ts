@@ -53,6 +53,10 @@ function withConditions(
   };
 }
 
+/** What stands under a name that a person wrote; what every object inherits is not meant. */
+const ownOf = <Value>(record: Readonly<Record<string, Value>>, name: string): Value | undefined =>
+  Object.hasOwn(record, name) ? record[name] : undefined;
+
 const nameOf = (element: unknown) => (isObject(element) ? (element.id ?? element.ref) : undefined);
 
 class Expansion {
@@ -71,11 +75,11 @@ class Expansion {
   }
 
   private take(placement: Placement, path: Path): readonly unknown[] {
-    const use = this.uses[placement.from];
+    const use = ownOf(this.uses, placement.from);
     if (!use) return this.fault([...path, 'from'], `“${placement.from}” is not among the blocks that this file uses`);
     const block = this.blocks.get(use.block);
     if (!block) return this.fault(['uses', placement.from, 'block'], `there is no block “${use.block}”`);
-    const list = block.lists[placement.take];
+    const list = ownOf(block.lists, placement.take);
     if (!list)
       return this.fault(
         [...path, 'take'],

@@ -55,7 +55,7 @@ export function fill(value: unknown, parameters: Parameters): unknown {
  * @throws FillError for one that the block has not got, and for one that must be given and is not
  */
 export function parametersOf(block: Block, given: Json): Parameters {
-  const unknown = Object.keys(given).find((name) => !(name in block.parameters));
+  const unknown = Object.keys(given).find((name) => !Object.hasOwn(block.parameters, name));
   if (unknown !== undefined) throw new FillError(`has no parameter “${unknown}”`);
   return new Map(
     Object.entries(block.parameters).map(([name, { usual, optional, what }]) => {
