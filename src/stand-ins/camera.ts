@@ -1,7 +1,8 @@
 import { present } from '@/core/present';
 import sharp from 'sharp';
 import { chanceFrom } from './chance';
-import type { Camera, PictureKind } from './contract';
+import type { PartPicture } from '@/core/record';
+import type { Camera } from './contract';
 
 type Draw = (chance: () => number) => string;
 const range = (chance: () => number, from: number, to: number) => from + (to - from) * chance();
@@ -25,7 +26,7 @@ function wearMarks(chance: () => number, reach: number): string {
   return scratches.join('') + pits.join('');
 }
 
-const subjects: Readonly<Record<PictureKind, Draw>> = {
+const subjects: Readonly<Record<PartPicture, Draw>> = {
   ring: (chance) => ringOf(190, range(chance, 148, 160), 'url(#bronze)') + wearMarks(chance, 178),
   impeller(chance) {
     const vanes = 5 + Math.floor(chance() * 3);
@@ -104,7 +105,7 @@ const gradients = `<defs>
 <linearGradient id="cast" x1="0" y1="0" x2="1" y2="1"><stop offset="0" stop-color="#8c8a84"/><stop offset="1" stop-color="#4d4a45"/></linearGradient>
 <radialGradient id="ball" cx=".35" cy=".3" r=".8"><stop offset="0" stop-color="#fff"/><stop offset=".5" stop-color="#b6bec4"/><stop offset="1" stop-color="#596168"/></radialGradient></defs>`;
 
-function sceneOf(seed: string, subject: PictureKind, label: string): string {
+function sceneOf(seed: string, subject: PartPicture, label: string): string {
   const chance = chanceFrom(`${seed}/${subject}`);
   const bench = present(['#6f6252', '#75706a', '#5f6a63', '#7d6a50'][Math.floor(chance() * 4)]);
   const planks = Array.from(

@@ -1,4 +1,4 @@
-import type { Phase, PumpCondition } from '@/core/record';
+import type { PartPicture, Phase, PumpCondition } from '@/core/record';
 
 /**
  * What the product asks of the devices and services around it. A real one and its stand-in meet the same contract and
@@ -30,14 +30,11 @@ export interface GaugeAsk {
   readonly reuse: { readonly min?: number | undefined; readonly max?: number | undefined };
 }
 
-export type PictureKind =
-  'ring' | 'impeller' | 'shaft' | 'bearing' | 'casing' | 'bracket' | 'seal' | 'plate' | 'gasket' | 'nut' | 'coupling';
-
 /** A camera at the bench: one picture as an encoded image. */
 export interface Camera {
   takePicture(ask: {
     readonly seed: string;
-    readonly subject: PictureKind;
+    readonly subject: PartPicture;
     readonly label: string;
   }): Promise<{ readonly bytes: Buffer; readonly mime: 'image/jpeg' | 'image/png' }>;
 }

@@ -1,7 +1,8 @@
 import { present } from '@/core/present';
+import { partPictures } from '@/core/record';
 import sharp from 'sharp';
 import { simulatedCamera, simulatedGauge, simulatedMail, simulatedSupplier, simulatedTestStand, DeviceError } from '.';
-import type { Camera, Gauge, Mail, PictureKind, Supplier, TestStand } from './contract';
+import type { Camera, Gauge, Mail, Supplier, TestStand } from './contract';
 
 /** What any gauge, camera, supplier, mail service and stand must do; the simulated ones and a real driver alike. */
 function gaugeContract(name: string, gauge: Gauge): void {
@@ -158,24 +159,11 @@ test('a gauge reads the same part alike, as-left parts as new', async () => {
 });
 
 test('no two pictures are alike', async () => {
-  const kinds: readonly PictureKind[] = [
-    'ring',
-    'impeller',
-    'shaft',
-    'bearing',
-    'casing',
-    'bracket',
-    'seal',
-    'plate',
-    'gasket',
-    'nut',
-    'coupling',
-  ];
   const seen = new Set<string>();
-  for (const subject of kinds)
+  for (const subject of partPictures)
     for (const seed of ['a', 'b'])
       seen.add((await simulatedCamera.takePicture({ seed, subject, label: 'x' })).bytes.toString('base64'));
-  expect(seen.size).toBe(kinds.length * 2);
+  expect(seen.size).toBe(partPictures.length * 2);
 });
 
 test('a label from people cannot break the picture', async () => {

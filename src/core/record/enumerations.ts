@@ -141,6 +141,22 @@ export const gaugeKinds = [
   'vibration meter',
 ] as const;
 
+/** How a part is drawn where a picture of it is made up. */
+export const partPictures = [
+  'ring',
+  'impeller',
+  'shaft',
+  'bearing',
+  'casing',
+  'bracket',
+  'seal',
+  'plate',
+  'gasket',
+  'nut',
+  'coupling',
+] as const;
+export type PartPicture = (typeof partPictures)[number];
+
 /** Tools with an identity: gauges, and what tightens, lifts, presses, heats and tests. Each has a day it is due. */
 export const instrumentKinds = [
   ...gaugeKinds,

@@ -1,19 +1,6 @@
 import * as z from 'zod';
+import { partPictures } from '../../record/enumerations';
 import { conditional, materialClasses, reference, when, type Figure } from './pieces';
-
-const partPictures = [
-  'ring',
-  'impeller',
-  'shaft',
-  'bearing',
-  'casing',
-  'bracket',
-  'seal',
-  'plate',
-  'gasket',
-  'nut',
-  'coupling',
-] as const;
 
 export const partOf = (figure: Figure) =>
   z.strictObject({
