@@ -7,7 +7,8 @@ type Part = 'parts' | 'points' | 'teardown' | 'rebuild' | 'damage' | 'section';
 /** What each station's sheet reads of the family: the rest would be sent to the browser for nothing. */
 const needed: Readonly<Record<Station, readonly Part[]>> = {
   receive: [],
-  teardown: ['parts', 'teardown', 'section', 'damage'],
+  // What is gone once the pump is apart, such as the gaps between rotors, is measured there.
+  teardown: ['parts', 'points', 'teardown', 'section', 'damage'],
   clean: ['parts'],
   inspect: ['parts', 'points', 'damage', 'section'],
   quote: [],
