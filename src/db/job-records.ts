@@ -11,6 +11,7 @@ import {
   type RowTables,
   type Tag,
 } from '@/core/record';
+import { keepRecord, keptRecord } from './kept-records';
 import { childrenOf, loadChildren } from './child-rows';
 import { fromJson, type Connection } from './client';
 import { mappings, type Mapping, type TableKind } from './job-rows';
@@ -79,19 +80,41 @@ function fill<Kind extends TableKind>(tables: RowTables, kind: Kind, rows: reado
   for (const row of rows) putRow(tables, kind, mapping.fromTable(row as never));
 }
 
-/** The whole record of one job in one round trip of its own rows; null when there is no such tag. */
-export async function loadJobRecord(connection: Connection, tag: string): Promise<JobRecord | null> {
-  const head = await loadHead(connection, tag);
-  if (!head) return null;
+type FoundHead = NonNullable<Awaited<ReturnType<typeof loadHead>>>;
+
+/** The rows of a record read and put together, without looking at what is kept. */
+async function readRows(connection: Connection, head: FoundHead): Promise<JobRecord> {
   const { job } = head;
-  const [rows, earlierVisits] = await Promise.all([
-    loadChildren(connection, job.id, children),
-    loadVisits(connection, { pumpId: job.pumpId, of: job }),
-  ]);
+  const rows = await loadChildren(connection, job.id, children);
   const tables = emptyTables();
   putRow(tables, 'job', headOf(head));
   for (const kind of kinds) fill(tables, kind, rows[kind] ?? []);
-  return recordOf(tables, { version: job.version, headHash: job.headHash, earlierVisits });
+  return recordOf(tables, { version: job.version, headHash: job.headHash, earlierVisits: [] });
+}
+
+async function withVisits(connection: Connection, head: FoundHead, record: JobRecord): Promise<JobRecord> {
+  const { job } = head;
+  return { ...record, earlierVisits: await loadVisits(connection, { pumpId: job.pumpId, of: job }) };
+}
+
+/**
+ * The record of one job; null when there is no such tag. Its own row is always read; its other rows only where the
+ * record as it stands now is not kept, see `keepRecord`.
+ */
+export async function loadJobRecord(connection: Connection, tag: string): Promise<JobRecord | null> {
+  const head = await loadHead(connection, tag);
+  if (!head) return null;
+  const kept = keptRecord(head.job);
+  if (kept) return withVisits(connection, head, { ...kept, ...headOf(head) });
+  const record = await readRows(connection, head);
+  keepRecord(record);
+  return withVisits(connection, head, record);
+}
+
+/** The record of one job from its tables, every row read anew: for whoever checks the tables. Null without the tag. */
+export async function loadStoredRecord(connection: Connection, tag: string): Promise<JobRecord | null> {
+  const head = await loadHead(connection, tag);
+  return head && withVisits(connection, head, await readRows(connection, head));
 }
 
 export async function findTagById(connection: Connection, jobId: JobId): Promise<Tag | null> {

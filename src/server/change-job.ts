@@ -4,7 +4,7 @@ import { DomainError } from '@/core/errors';
 import type { Family } from '@/core/family';
 import { searchTextOf } from '@/core/lifecycle';
 import type { JobRecord, Signed } from '@/core/record';
-import { loadJobRecord, persist, type Beside, type Connection, type OutboxRow } from '@/db';
+import { keepRecord, loadJobRecord, persist, type Beside, type Connection, type OutboxRow } from '@/db';
 import type { Context } from './context';
 import { findFamily } from './families';
 import { sha256 } from './fingerprint';
@@ -60,6 +60,13 @@ interface Sent<V extends Verb> {
   readonly customerName?: string;
 }
 
+/** What is done with in the transaction, for after its commit. */
+interface Done<Answer> {
+  readonly answer: Answer;
+  readonly outbox: readonly OutboxRow[];
+  readonly after: JobRecord;
+}
+
 async function decideAndPersist<V extends Verb, Facts, Outside>(
   job: JobCommand<V, Facts, Outside>,
   asked: {
@@ -68,7 +75,7 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
     readonly outside: Outside;
     readonly connection: Connection;
   },
-): Promise<{ readonly answer: ResultOf<V>; readonly outbox: readonly OutboxRow[] }> {
+): Promise<Done<ResultOf<V>>> {
   const { context, sent, outside, connection } = asked;
   const { command } = sent;
   const whole = await loadWhole(connection, context, sent.tag);
@@ -88,7 +95,7 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
   if (!outbox) throw new StaleRecord();
   const answer = answerOf<V>(decision);
   await context.remember?.(connection, answer);
-  return { answer, outbox };
+  return { answer, outbox, after: decision.after };
 }
 
 function answerOf<V extends Verb>({ result, event }: Decision<Omit<ResultOf<V>, 'version'>>): ResultOf<V> {
@@ -109,9 +116,10 @@ export async function changeJob<V extends Verb, Facts, Outside>(
   for (let attempt = 1; ; attempt++) {
     const outside = await askOutside(context, job, sent);
     try {
-      const { answer, outbox } = await database.transaction((connection) =>
+      const { answer, outbox, after } = await database.transaction((connection) =>
         decideAndPersist(job, { context, sent, outside, connection }),
       );
+      keepRecord(after);
       context.followUp?.(outbox);
       return answer;
     } catch (error) {

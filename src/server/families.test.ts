@@ -5,6 +5,7 @@ import { demoJobs } from '../../demo/jobs';
 import { openTestShop, testIntake, testReceiving, type TestShop, plainId } from '../../test-support/open-test-shop';
 import { readPdfText } from '../../test-support/read-pdf-text';
 import { buildFamily, proposeSize, readBuild } from '@/core/family';
+import { loadStoredRecord } from '@/db';
 import { shippedFamilies } from './families';
 
 let shop: TestShop;
@@ -39,6 +40,7 @@ test.each(builds)('$id goes from receiving to an issued report', async ({ family
   const record = present(await shop.load(tag));
   expect(record.familyVersion.split('+')[0]).toBe(family.version);
   expect(readBuild(record.familyVersion)).toMatchObject(build);
+  expect(record).toStrictEqual(await loadStoredRecord(shop.runtime.database, tag));
   expect(record.reports).toHaveLength(1);
   expect(record.runs.at(-1)).toMatchObject({ verdict: 'pass', decision: 'passed' });
   const { bytes } = await shop.act('wenna', 'read-report', {

@@ -1,6 +1,6 @@
 import { verifyJob, type Difference } from '@/core/change';
 import { findAlteredFile, listEvents, listTags, type Database } from '@/db';
-import { findRecord } from './find-job';
+import { findStoredRecord } from './find-job';
 import { sha256 } from './fingerprint';
 
 /**
@@ -8,7 +8,7 @@ import { sha256 } from './fingerprint';
  * frozen reports the same as their fingerprints.
  */
 export async function verifyOne(database: Database, tag: string): Promise<Difference | null> {
-  const record = await findRecord(database, tag);
+  const record = await findStoredRecord(database, tag);
   const events = await listEvents(database, record.id);
   const difference = verifyJob({ record, events, sha256 });
   if (difference) return difference;

@@ -1,0 +1,54 @@
+import { present } from '@/core/present';
+import { loadStoredRecord } from '@/db';
+import { openTestShop, testIntake, type TestShop } from '../../test-support/open-test-shop';
+
+let shop: TestShop;
+beforeAll(async () => void (shop = await openTestShop('kept')));
+afterAll(() => shop.close());
+const stored = (tag: string) => loadStoredRecord(shop.runtime.database, tag);
+const change = (tag: string, basedOn: number, liquid: string) => ({
+  ...{ tag, basedOn },
+  intake: { ...testIntake, liquid },
+});
+
+test('what is kept after every move of a job is what its tables hold, field for field', async () => {
+  const tag = await shop.play({ at: 'closed', part: 'failed once', visual: [['impeller', 'pitted inlet edges']] });
+  expect(present(await shop.load(tag))).toStrictEqual(await stored(tag));
+});
+
+test('a kept record is used while its last event is the same; whoever checks the tables reads them', async () => {
+  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+  const { id } = present(await shop.load(tag));
+  const other = "update intakes set body = replace(body, 'pond water', 'tar') where job_id = ?";
+  await shop.runtime.pool.promise().query(other, [id]);
+  expect(present(await shop.load(tag)).intake.liquid).toBe('pond water');
+  expect(present(await stored(tag)).intake.liquid).toBe('tar');
+});
+
+test('what another process changed is read anew', async () => {
+  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+  const url = new URL(present(process.env.DATABASE_URL));
+  url.pathname = '/puddlestone_kept';
+  await jest.isolateModulesAsync(async () => {
+    const other = await import('.');
+    const runtime = other.startRuntime(url.href);
+    const context = runtime.contextFor(present(shop.people.wenna));
+    await other.act('save-intake', context, change(tag, 1, 'brine'));
+    await runtime.pool.promise().end();
+  });
+  expect(present(await shop.load(tag)).intake.liquid).toBe('brine');
+  expect(await shop.load(tag)).toStrictEqual(await stored(tag));
+});
+
+test('a change that is not committed is not kept', async () => {
+  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+  const before = await shop.load(tag);
+  const remember = () => Promise.reject(new Error('the entry cannot be remembered'));
+  const { act } = await import('.');
+  await expect(act('save-intake', shop.contextOf('wenna', { remember }), change(tag, 1, 'brine'))).rejects.toThrow(
+    'cannot be remembered',
+  );
+  expect(await shop.load(tag)).toStrictEqual(before);
+  await shop.act('wenna', 'save-intake', change(tag, 1, 'glycol'));
+  expect(present(await shop.load(tag)).intake.liquid).toBe('glycol');
+});
