@@ -47,20 +47,38 @@ interface Counted {
   fetches?: { open: number; endedAt: number };
 }
 
-/** Runs in the page before anything else: counts what it fetches until the body has come, or broke off. */
+/**
+ * Runs in the page before anything else: counts what it fetches until the body has come, or broke off. A page that
+ * sent an entry asks what changed by it: the entry has its end when that question is sent, or after a second without.
+ */
 function countFetches(): void {
   const fetches = { open: 0, endedAt: 0 };
   (window as Window & Counted).fetches = fetches;
   const plain = window.fetch.bind(window);
+  const entries: (() => void)[] = [];
   const end = () => {
     fetches.open -= 1;
     fetches.endedAt = performance.now();
   };
+  const endOnce = () => {
+    let isOpen = true;
+    return () => {
+      if (isOpen) end();
+      isOpen = false;
+    };
+  };
   window.fetch = async (...asked) => {
     fetches.open += 1;
+    for (const entry of entries.splice(0)) entry();
+    const isEntry = asked[0].toString().includes('/api/act/');
     try {
       const response = await plain(...asked);
-      void response.clone().arrayBuffer().then(end, end);
+      const whole = response.clone().arrayBuffer();
+      if (isEntry && response.ok) {
+        const ended = endOnce();
+        entries.push(ended);
+        void whole.then(() => setTimeout(ended, 1000), ended);
+      } else void whole.then(end, end);
       return response;
     } catch (error) {
       end();
@@ -70,10 +88,10 @@ function countFetches(): void {
 }
 
 /**
- * Waits until the page has fetched nothing for a while. The browser's own count of requests is not used: one that a
- * change of page breaks off can stay in it for good.
+ * Waits until the page has fetched nothing for a while, which is the time that it has to show what came. The browser's
+ * own count of requests is not used: one that a change of page breaks off can stay in it for good.
  */
-export async function settled(page: Page, quietMs = 120): Promise<void> {
+export async function settled(page: Page, quietMs = 40): Promise<void> {
   await page.waitForFunction(
     (ms) => {
       const { open, endedAt } = (window as Window & Counted).fetches!;
@@ -155,10 +173,11 @@ export async function waitForGone(page: Page, role: string, name: string): Promi
  */
 export async function open(page: Page, path: string): Promise<void> {
   const isShown = path.includes('#') && page.url().split('#')[0] === base + path.split('#')[0];
-  await page.goto(base + path, { waitUntil: isShown ? 'load' : 'networkidle2' });
-  if (isShown) await page.reload({ waitUntil: 'networkidle2' });
+  await page.goto(base + path, { waitUntil: 'load' });
+  if (isShown) await page.reload({ waitUntil: 'load' });
   // Typing into a page that is not alive yet is what a hurried person does, and has a test of its own.
   await page.waitForSelector('html[data-alive]');
+  await settled(page);
 }
 
 /** Hands a family file to the library, as if it was chosen in the dialog of the system. */

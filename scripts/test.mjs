@@ -56,8 +56,9 @@ async function checkAll(checks) {
  * A project of Jest; its tests are counted one by one, a suite that cannot run counts as one failure.
  * @param {string} name
  * @param {Readonly<Record<string, string>>} environment
+ * @param {number} workers how many suites run at once; a walk in the browser waits more than it works
  */
-async function jest(name, environment = {}) {
+async function jest(name, environment = {}, workers = 2) {
   if (!wants(name)) return;
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
@@ -69,7 +70,7 @@ async function jest(name, environment = {}) {
       'jest.config.mjs',
       '--selectProjects',
       name,
-      '--maxWorkers=2',
+      `--maxWorkers=${workers}`,
       '--json',
       '--outputFile',
       report,
@@ -155,7 +156,7 @@ try {
       CHROMIUM: chromium,
       DATABASE_URL: url,
     };
-    await jest('end-to-end', interfaceEnvironment);
+    await jest('end-to-end', interfaceEnvironment, 3);
     await jest('database away', interfaceEnvironment);
   }
 } catch (error) {
