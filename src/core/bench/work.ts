@@ -55,16 +55,9 @@ function actionsOf(step: Step, answers: ReadonlyMap<string, Answer>): readonly A
   });
 }
 
-/**
- * All work of a phase in this round: every step with its actions, what is done, held, and what waits for what. A step
- * follows the one before it unless the file says after which it comes; what closes over a hold point waits for its
- * signature.
- */
-export function workOf(
-  record: Recorded,
-  family: Pick<Family, 'teardown' | 'rebuild' | 'test'>,
-  phase: BenchPhase,
-): readonly StepWork[] {
+type Constructed = Pick<Family, 'teardown' | 'rebuild' | 'test'>;
+
+function reckonWork(record: Recorded, family: Constructed, phase: BenchPhase): readonly StepWork[] {
   const steps = stepsOf(family, phase);
   const roundOf = roundOfStep(record, family, phase);
   const stepOf = new Map(steps.flatMap((step) => step.actions.map((action) => [action.id, step.id] as const)));
@@ -100,6 +93,31 @@ export function workOf(
       deviation,
     };
   });
+}
+
+interface Known extends Pick<Recorded, 'steps' | 'runs'> {
+  readonly family: Constructed;
+  readonly phase: BenchPhase;
+  readonly work: readonly StepWork[];
+}
+/** What was reckoned from a list of answers; a record that changes has another list. */
+const known = new WeakMap<Recorded['answers'], Known[]>();
+
+/**
+ * All work of a phase in this round: every step with its actions, what is done, held, and what waits for what. A step
+ * follows the one before it unless the file says after which it comes; what closes over a hold point waits for its
+ * signature. Reckoned once for a record: gate, next move and remaining work all ask for it.
+ */
+export function workOf(record: Recorded, family: Constructed, phase: BenchPhase): readonly StepWork[] {
+  const { answers, steps, runs } = record;
+  const reckoned = known.get(answers) ?? [];
+  const same = reckoned.find(
+    (one) => one.phase === phase && one.family === family && one.steps === steps && one.runs === runs,
+  );
+  if (same) return same.work;
+  const work = reckonWork(record, family, phase);
+  known.set(answers, [...reckoned.slice(-5), { steps, runs, family, phase, work }]);
+  return work;
 }
 
 /** Where an action of a phase stands, with its step; null where the family has none of that id. */

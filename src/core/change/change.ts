@@ -1,8 +1,8 @@
 import { canonical } from '../lifecycle/event-chain';
 import {
-  emptyTables,
   putRow,
-  recordOf,
+  recordAfter,
+  rowKinds,
   tablesOf,
   type JobRecord,
   type RowKind,
@@ -55,10 +55,11 @@ export function applyPuts(
   record: JobRecord,
   puts: readonly Put[],
 ): { readonly record: JobRecord; readonly changes: readonly Change[] } {
-  const { version, headHash, earlierVisits } = record;
-  const tables = tablesOf(record);
-  const changes = putAll(tables, puts);
-  return { record: recordOf(tables, { version, headHash, earlierVisits }), changes };
+  let changes: readonly Change[] = [];
+  const after = recordAfter(record, new Set(puts.map((one) => one.put)), (tables) => {
+    changes = putAll(tables, puts);
+  });
+  return { record: after, changes };
 }
 
 /** The rows by which a record as it stands is opened: replaying them gives it again. */
@@ -69,6 +70,6 @@ export function openingPuts(record: JobRecord): readonly Put[] {
     const rows: ReadonlyMap<string, RowOf<Kind>> = tables[kind];
     for (const row of rows.values()) puts.push({ put: kind, row } as Put);
   };
-  for (const kind of Object.keys(emptyTables()) as RowKind[]) collect(kind);
+  for (const kind of rowKinds) collect(kind);
   return puts;
 }

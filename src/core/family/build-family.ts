@@ -23,7 +23,21 @@ function figureOf(column: string, row: SizeRow | undefined): number | string {
   return figure;
 }
 
+const variesKnown = new WeakMap<object, boolean>();
+
+/** Whether anything in a part of a file depends on the build; what does not is shared by all builds, not copied. */
+function varies(value: unknown): boolean {
+  if (typeof value !== 'object' || value === null) return false;
+  const known = variesKnown.get(value);
+  if (known !== undefined) return known;
+  const isOwn = isObject(value) && ('when' in value || columnOf(value) !== undefined);
+  const found = isOwn || Object.values(value).some(varies);
+  variesKnown.set(value, found);
+  return found;
+}
+
 function cutJson(value: unknown, cut: Cut): unknown {
+  if (!varies(value)) return value;
   if (Array.isArray(value))
     return value
       .filter((one) => !isObject(one) || holds(one.when as Parameters<typeof holds>[0], cut.axes))

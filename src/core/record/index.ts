@@ -6,6 +6,7 @@ export {
   emptyTables,
   orderedRows,
   putRow,
+  recordAfter,
   recordOf,
   rowKinds,
   tablesOf,

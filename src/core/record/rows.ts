@@ -149,41 +149,41 @@ function headOf(record: JobRecord): JobHead {
   return { id, tag, ...standing, familyId, familyVersion, pump, customer, contact };
 }
 
-function commerceRows(record: JobRecord, put: <Kind extends RowKind>(kind: Kind, row: RowOf<Kind>) => void): void {
-  for (const { lines, ...quote } of record.quotes) {
-    put('quote', quote);
-    lines.forEach((line, position) => put('quoteLine', { ...line, quoteId: quote.id, position }));
-  }
-  for (const { lines, ...order } of record.orders) {
-    put('order', order);
-    for (const { received: _received, ...line } of lines) put('orderLine', { ...line, orderId: order.id });
-  }
-  for (const row of record.links) put('link', row);
-  for (const row of record.approvals) put('approval', row);
-  for (const row of record.receipts) put('receipt', row);
-  for (const row of record.runs) put('run', row);
-  for (const row of record.reports) put('report', row);
-  if (record.returned) put('returned', record.returned);
-}
+/** The rows of each kind that a record consists of. */
+const rowsIn: { readonly [Kind in RowKind]: (record: JobRecord) => readonly RowOf<Kind>[] } = {
+  job: (record) => [headOf(record)],
+  intake: ({ intake }) => [intake],
+  acknowledgement: ({ acknowledgements }) => acknowledgements,
+  part: ({ parts }) => parts,
+  look: ({ looks }) => looks,
+  step: ({ steps }) => steps,
+  answer: ({ answers }) => answers,
+  reading: ({ readings }) => readings,
+  finding: ({ findings }) => findings.map(({ disposition: _disposition, ...finding }) => finding),
+  disposition: ({ findings }) =>
+    findings.flatMap(({ id, disposition }) => (disposition ? [{ ...disposition, findingId: id }] : [])),
+  photo: ({ photos }) => photos,
+  quote: ({ quotes }) => quotes.map(({ lines: _lines, ...quote }) => quote),
+  quoteLine: ({ quotes }) =>
+    quotes.flatMap(({ id, lines }) => lines.map((line, position) => ({ ...line, quoteId: id, position }))),
+  link: ({ links }) => links,
+  approval: ({ approvals }) => approvals,
+  order: ({ orders }) => orders.map(({ lines: _lines, ...order }) => order),
+  orderLine: ({ orders }) =>
+    orders.flatMap(({ id, lines }) => lines.map(({ received: _received, ...line }) => ({ ...line, orderId: id }))),
+  receipt: ({ receipts }) => receipts,
+  run: ({ runs }) => runs,
+  report: ({ reports }) => reports,
+  returned: ({ returned }) => (returned ? [returned] : []),
+};
 
-/** A record taken apart into its rows. `recordOf` puts it together again. */
-export function tablesOf(record: JobRecord): RowTables {
+/** A record taken apart into its rows, of all kinds or of some. `recordOf` puts it together again. */
+export function tablesOf(record: JobRecord, kinds: Iterable<RowKind> = rowKinds): RowTables {
   const tables = emptyTables();
-  const put = <Kind extends RowKind>(kind: Kind, row: RowOf<Kind>) => void putRow(tables, kind, row);
-  put('job', headOf(record));
-  put('intake', record.intake);
-  for (const row of record.acknowledgements) put('acknowledgement', row);
-  for (const row of record.parts) put('part', row);
-  for (const row of record.looks) put('look', row);
-  for (const row of record.steps) put('step', row);
-  for (const row of record.answers) put('answer', row);
-  for (const row of record.readings) put('reading', row);
-  for (const row of record.photos) put('photo', row);
-  for (const { disposition, ...finding } of record.findings) {
-    put('finding', finding);
-    if (disposition) put('disposition', { ...disposition, findingId: finding.id });
-  }
-  commerceRows(record, put);
+  const putAll = <Kind extends RowKind>(kind: Kind) => {
+    for (const row of rowsIn[kind](record)) putRow(tables, kind, row);
+  };
+  for (const kind of kinds) putAll(kind);
   return tables;
 }
 
@@ -219,30 +219,65 @@ function findingsOf(tables: RowTables): readonly Finding[] {
   });
 }
 
+/** The one row of a kind of which every job has one. */
+function onlyRow<Kind extends 'job' | 'intake'>(tables: RowTables, kind: Kind): RowOf<Kind> {
+  const [row] = orderedRows(tables, kind);
+  if (!row) throw new RangeError('rows without a job or without an intake are no record');
+  return row;
+}
+
+type Fields = Omit<JobRecord, keyof JobHead | keyof RecordFrame>;
+interface Making<Field> {
+  readonly kinds: readonly RowKind[];
+  readonly make: (tables: RowTables) => Field;
+}
+const listOf = <Kind extends RowKind>(kind: Kind): Making<readonly RowOf<Kind>[]> => ({
+  kinds: [kind],
+  make: (tables) => orderedRows(tables, kind),
+});
+
+/** Of which rows each field of a record is made, and how. */
+const makings: { readonly [Field in keyof Fields]: Making<Fields[Field]> } = {
+  intake: { kinds: ['intake'], make: (tables) => onlyRow(tables, 'intake') },
+  acknowledgements: listOf('acknowledgement'),
+  parts: listOf('part'),
+  looks: listOf('look'),
+  steps: listOf('step'),
+  answers: listOf('answer'),
+  readings: listOf('reading'),
+  findings: { kinds: ['finding', 'disposition'], make: findingsOf },
+  quotes: { kinds: ['quote', 'quoteLine'], make: quotesOf },
+  links: listOf('link'),
+  approvals: listOf('approval'),
+  orders: { kinds: ['order', 'orderLine', 'receipt'], make: ordersOf },
+  receipts: listOf('receipt'),
+  runs: listOf('run'),
+  reports: listOf('report'),
+  photos: listOf('photo'),
+  returned: { kinds: ['returned'], make: (tables) => orderedRows(tables, 'returned')[0] ?? null },
+};
+const fields = Object.keys(makings) as readonly (keyof Fields)[];
+
+function fieldsOf(tables: RowTables, which: readonly (keyof Fields)[]): Partial<Fields> {
+  return Object.fromEntries(which.map((field) => [field, makings[field].make(tables)]));
+}
+
 /** The record of a job from its rows. Throws RangeError where there is no job or no intake among them. */
 export function recordOf(tables: RowTables, frame: RecordFrame): JobRecord {
-  const [head] = orderedRows(tables, 'job');
-  const [intake] = orderedRows(tables, 'intake');
-  if (!head || !intake) throw new RangeError('rows without a job or without an intake are no record');
-  return {
-    ...head,
-    ...frame,
-    intake,
-    acknowledgements: orderedRows(tables, 'acknowledgement'),
-    parts: orderedRows(tables, 'part'),
-    looks: orderedRows(tables, 'look'),
-    steps: orderedRows(tables, 'step'),
-    answers: orderedRows(tables, 'answer'),
-    readings: orderedRows(tables, 'reading'),
-    findings: findingsOf(tables),
-    quotes: quotesOf(tables),
-    links: orderedRows(tables, 'link'),
-    approvals: orderedRows(tables, 'approval'),
-    orders: ordersOf(tables),
-    receipts: orderedRows(tables, 'receipt'),
-    runs: orderedRows(tables, 'run'),
-    reports: orderedRows(tables, 'report'),
-    photos: orderedRows(tables, 'photo'),
-    returned: orderedRows(tables, 'returned')[0] ?? null,
-  };
+  return { ...onlyRow(tables, 'job'), ...frame, ...(fieldsOf(tables, fields) as Fields) };
+}
+
+/**
+ * The record after rows of some kinds were put: only what is made of these is made anew, the rest is shared.
+ * @param put puts rows of these kinds into the tables, in which the rows that their fields are made of stand
+ */
+export function recordAfter(
+  record: JobRecord,
+  kinds: ReadonlySet<RowKind>,
+  put: (tables: RowTables) => void,
+): JobRecord {
+  const touched = fields.filter((field) => makings[field].kinds.some((kind) => kinds.has(kind)));
+  const tables = tablesOf(record, new Set([...kinds, ...touched.flatMap((field) => makings[field].kinds)]));
+  put(tables);
+  return { ...record, ...(kinds.has('job') && onlyRow(tables, 'job')), ...fieldsOf(tables, touched) };
 }
