@@ -1,11 +1,11 @@
-import { getTableColumns, getTableName, sql, type SQL } from 'drizzle-orm';
+import { getTableColumns, getTableName, sql, type GetColumnData, type SQL } from 'drizzle-orm';
 import type { AnyMySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import { fromJson, rowsOf, type Connection } from './client';
 
 /** One kind of rows that belong to a job: its table and the columns wanted. */
 export interface Children {
   readonly table: MySqlTable;
-  readonly columns: Readonly<Record<string, AnyMySqlColumn>>;
+  readonly columns: Columns;
   readonly jobId: AnyMySqlColumn;
 }
 
@@ -15,13 +15,24 @@ export function childrenOf(table: MySqlTable, jobId: AnyMySqlColumn, without: re
   return { table, columns: Object.fromEntries(columns), jobId };
 }
 
-function decode(columns: Children['columns'], values: readonly unknown[]): Readonly<Record<string, unknown>> {
-  return Object.fromEntries(
-    Object.entries(columns).map(([key, column], i) => {
-      const value = values[i] ?? null;
-      return [key, value === null ? null : column.mapFromDriverValue(value)];
-    }),
-  );
+type Columns = Readonly<Record<string, AnyMySqlColumn>>;
+/** A row of these columns, as the schema says them. */
+export type RowOfColumns<Own extends Columns> = { readonly [Key in keyof Own]: GetColumnData<Own[Key]> };
+
+const quoted = (column: AnyMySqlColumn) => `\`${getTableName(column.table)}\`.\`${column.name}\``;
+
+/** Columns as one JSON array, in the words of SQL; `decodeRow` reads it. */
+export const asJsonArray = (columns: Columns) => `json_array(${Object.values(columns).map(quoted).join(', ')})`;
+
+/** A row that was read as a JSON array of its columns; null where there was none. */
+export function decodeRow<Own extends Columns>(columns: Own, body: unknown): RowOfColumns<Own> | null {
+  const values = fromJson(body);
+  if (!Array.isArray(values)) return null;
+  const entries = Object.entries(columns).map(([key, column], i) => {
+    const value: unknown = values[i] ?? null;
+    return [key, value === null ? null : column.mapFromDriverValue(value)];
+  });
+  return Object.fromEntries(entries) as RowOfColumns<Own>;
 }
 
 /**
@@ -38,8 +49,8 @@ export async function loadChildren(
   const found: Record<string, Readonly<Record<string, unknown>>[]> = {};
   for (const { kind, body } of rows) {
     const columns = kinds[kind]?.columns;
-    const values = fromJson(body);
-    if (columns && Array.isArray(values)) (found[kind] ??= []).push(decode(columns, values));
+    const row = columns && decodeRow(columns, body);
+    if (row) (found[kind] ??= []).push(row);
   }
   return found;
 }
@@ -52,10 +63,9 @@ const texts = new WeakMap<object, readonly string[]>();
 function textOf(kinds: Readonly<Record<string, Children>>): readonly string[] {
   const known = texts.get(kinds);
   if (known) return known;
-  const quoted = (column: AnyMySqlColumn) => `\`${getTableName(column.table)}\`.\`${column.name}\``;
   const selects = Object.entries(kinds).map(
     ([name, { table, columns, jobId }]) =>
-      `select '${name}' as kind, json_array(${Object.values(columns).map(quoted).join(', ')}) as body from \`${getTableName(table)}\` where ${quoted(jobId)} = `,
+      `select '${name}' as kind, ${asJsonArray(columns)} as body from \`${getTableName(table)}\` where ${quoted(jobId)} = `,
   );
   const pieces = [...selects.map((select, i) => (i ? ` union all ${select}` : select)), ''];
   texts.set(kinds, pieces);

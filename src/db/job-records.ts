@@ -1,6 +1,5 @@
-import { and, desc, eq, lt, ne } from 'drizzle-orm';
+import { and, desc, eq, lt, ne, sql } from 'drizzle-orm';
 import {
-  asId,
   emptyTables,
   putRow,
   recordOf,
@@ -11,25 +10,46 @@ import {
   type RowTables,
   type Tag,
 } from '@/core/record';
+import { present } from '@/core/present';
 import { keepRecord, keptRecord } from './kept-records';
-import { childrenOf, loadChildren } from './child-rows';
-import { fromJson, type Connection } from './client';
+import { asJsonArray, childrenOf, decodeRow, loadChildren } from './child-rows';
+import { fromJson, rowsOf, type Connection } from './client';
 import { mappings, type Mapping, type TableKind } from './job-rows';
 import { holdSchema } from './row-schemas';
 import * as t from './schema';
 
+const { jobs, pumps, customers, contacts } = t;
+/** What of its own row and of those that it names makes the head of a job. */
+const heads = {
+  job: {
+    ...{ id: jobs.id, tag: jobs.tag, station: jobs.station, holder: jobs.holder, holderSince: jobs.holderSince },
+    ...{ hold: jobs.hold, outcome: jobs.outcome, promisedOn: jobs.promisedOn, familyId: jobs.familyId },
+    ...{ familyVersion: jobs.familyVersion, openedAt: jobs.openedAt, closedAt: jobs.closedAt, pumpId: jobs.pumpId },
+    ...{ version: jobs.version, headHash: jobs.headHash },
+  },
+  pump: { id: pumps.id, maker: pumps.maker, model: pumps.model, serial: pumps.serial, size: pumps.size },
+  customer: { id: customers.id, name: customers.name },
+  contact: { id: contacts.id, name: contacts.name, email: contacts.email, phone: contacts.phone },
+};
+/** Written once, as `loadChildren` writes its own: it is sent with every request. */
+const headText = `select ${asJsonArray(heads.job)} as job, ${asJsonArray(heads.pump)} as pump,
+ ${asJsonArray(heads.customer)} as customer, if(contacts.id is null, null, ${asJsonArray(heads.contact)}) as contact
+ from jobs inner join pumps on pumps.id = jobs.pump_id inner join customers on customers.id = jobs.customer_id
+ left join contacts on contacts.id = jobs.contact_id where jobs.tag = `;
+
 async function loadHead(connection: Connection, tag: string) {
-  const [row] = await connection
-    .select({ job: t.jobs, pump: t.pumps, customer: t.customers, contact: t.contacts })
-    .from(t.jobs)
-    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
-    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
-    .leftJoin(t.contacts, eq(t.contacts.id, t.jobs.contactId))
-    .where(eq(t.jobs.tag, asId<Tag>(tag)));
-  return row ?? null;
+  const text = sql`${sql.raw(headText)}${tag}`;
+  const [row] = await rowsOf<Record<keyof typeof heads, unknown>>(connection, text);
+  if (!row) return null;
+  return {
+    job: present(decodeRow(heads.job, row.job)),
+    pump: present(decodeRow(heads.pump, row.pump)),
+    customer: present(decodeRow(heads.customer, row.customer)),
+    contact: decodeRow(heads.contact, row.contact),
+  };
 }
 
-function headOf({ job, pump, customer, contact }: NonNullable<Awaited<ReturnType<typeof loadHead>>>): JobHead {
+function headOf({ job, pump, customer, contact }: FoundHead): JobHead {
   const { id, tag, station, holder, outcome, promisedOn, familyId, familyVersion } = job;
   return {
     ...{ id, tag, station, holder, outcome, promisedOn, familyId, familyVersion },
@@ -37,9 +57,9 @@ function headOf({ job, pump, customer, contact }: NonNullable<Awaited<ReturnType
     hold: holdSchema.nullable().parse(fromJson(job.hold)),
     openedAt: job.openedAt.toISOString(),
     closedAt: job.closedAt?.toISOString() ?? null,
-    pump: { id: pump.id, maker: pump.maker, model: pump.model, serial: pump.serial, size: pump.size },
-    customer: { id: customer.id, name: customer.name },
-    contact: contact && { id: contact.id, name: contact.name, email: contact.email, phone: contact.phone },
+    pump,
+    customer,
+    contact,
   };
 }
 
