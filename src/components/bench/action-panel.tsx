@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { againstFor, judgeAnswer, markAnswers, readValue, type ActionWork, type StepWork } from '@/core/bench';
 import { actionTitle, elastomerOf, findPart, type AnswerForm } from '@/core/family';
-import { missingForStep, needsOf } from '@/core/parts';
+import { missingOf, needsOf, partsOfStep } from '@/core/parts';
 import { sayReason } from '@/core/errors';
 import type { Answer, BenchPhase } from '@/core/record';
 import { useAct } from '../act/use-act';
@@ -143,8 +143,8 @@ function Judgement({ view, phase, at, typed }: Pick<Props, 'view' | 'phase' | 'a
   );
 }
 
-function WaitsForParts({ view, work }: Pick<Props, 'view' | 'work'>) {
-  const missing = missingForStep(work.step.needs, needsOf(view.record, view.family));
+function WaitsForParts({ view, phase, work }: Pick<Props, 'view' | 'phase' | 'work'>) {
+  const missing = missingOf(partsOfStep(work.step, phase), needsOf(view.record, view.family));
   if (!missing.length) return null;
   const words = missing.map(
     ({ name, quantity, received, dueOn }) =>
@@ -236,7 +236,7 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
       />
       <ActionWords action={action} />
       <PieceListed view={view} piece={action.piece} />
-      <WaitsForParts view={view} work={work} />
+      <WaitsForParts view={view} phase={phase} work={work} />
       {answer && !isChanging && (
         <AnswerShown answer={answer} zone={view.zone} canChange={isHere} onChange={() => setChanging(true)} />
       )}

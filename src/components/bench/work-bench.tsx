@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import { lastAnswer, nextAction, workOf, type ActionWork, type StepWork } from '@/core/bench';
 import { present } from '@/core/present';
-import { missingForStep, needsOf } from '@/core/parts';
+import { missingOf, needsOf, partsOfStep } from '@/core/parts';
 import type { InHand, Step, StepAction } from '@/core/family';
 import type { Answer, BenchPhase } from '@/core/record';
 import { useWaiting } from '../act/use-waiting';
@@ -89,7 +89,7 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
   );
   const needs = needsOf(record, family);
   const noteOf = (one: StepWork) => {
-    const missing = missingForStep(one.step.needs, needs);
+    const missing = missingOf(partsOfStep(one.step, phase), needs);
     if (missing.length) return `waits for ${missing.map((need) => need.name.toLowerCase()).join(', ')}`;
     return one.isDone || one.actions.length < 2
       ? ''

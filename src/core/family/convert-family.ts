@@ -27,10 +27,8 @@ function pointsOfBoth(from: Family, to: Family): FamilyPoint[] {
 /** What agreed with something that the old build never asked is held against what should be, or against nothing. */
 function rebuildOf(to: Family, from: Family): Step[] {
   const asked = new Set(from.teardown.flatMap((step) => step.actions.map(({ id }) => id)));
-  const before = byRef(from.parts);
   return to.rebuild.map((step) => ({
     ...step,
-    needs: [...new Set([...step.needs, ...step.parts.filter((ref) => !before.has(ref))])],
     actions: step.actions.map((action) => {
       const { answer } = action;
       if (!answer || !('agrees_with' in answer) || answer.agrees_with === undefined) return action;

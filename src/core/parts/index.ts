@@ -1,5 +1,5 @@
-import type { Family } from '../family';
-import { currentQuote, type JobRecord } from '../record';
+import type { Family, Step } from '../family';
+import { currentQuote, type BenchPhase, type JobRecord } from '../record';
 
 export interface Need {
   readonly ref: string;
@@ -50,14 +50,24 @@ export function needsOf(record: JobRecord, family: Family): readonly Need[] {
 export const toOrder = (needs: readonly Need[]) => needs.filter((need) => need.ordered < need.quantity);
 export const awaited = (needs: readonly Need[]) => needs.filter((need) => need.received < need.quantity);
 
-/** Parts that a rebuild step needs and that are not in the house yet: what was asked for is not received in full. */
-export function missingForStep(needed: readonly string[], needs: readonly Need[]): readonly Need[] {
-  return awaited(needs).filter((need) => needed.includes(need.ref));
+/**
+ * Parts without which a step of the bench cannot be done: what it uses up, and, where the pump goes together, what it
+ * handles.
+ */
+export function partsOfStep({ needs, parts }: Pick<Step, 'needs' | 'parts'>, phase: BenchPhase): readonly string[] {
+  return phase === 'teardown' ? needs : [...new Set([...needs, ...parts])];
 }
 
-/** Rebuild steps that a short delivery stops. */
-export function stepsBlockedBy(ref: string, family: Family): readonly string[] {
-  return family.rebuild.filter((step) => step.needs.includes(ref)).map((step) => step.title);
+/** Of some parts those that are not in the house yet: what was asked for is not received in full. */
+export function missingOf(refs: readonly string[], needs: readonly Need[]): readonly Need[] {
+  return awaited(needs).filter((need) => refs.includes(need.ref));
+}
+
+/** Titles of the rebuild steps that a short delivery stops: those that use the part up, else the first that takes it. */
+export function stepsBlockedBy(ref: string, { rebuild }: Pick<Family, 'rebuild'>): readonly string[] {
+  const using = rebuild.filter((step) => step.needs.includes(ref));
+  const first = rebuild.find((step) => step.parts.includes(ref));
+  return (using.length || !first ? using : [first]).map((step) => step.title);
 }
 
 export function hasQuoteAnswer(record: JobRecord): boolean {

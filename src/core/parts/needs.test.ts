@@ -1,8 +1,9 @@
+import { present } from '../present';
 import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '../family';
 import { asId, type PurchaseOrder, type QuoteId } from '../record';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
-import { approvedLines, awaited, hasQuoteAnswer, missingForStep, needsOf, stepsBlockedBy, toOrder } from '.';
+import { approvedLines, awaited, hasQuoteAnswer, missingOf, needsOf, stepsBlockedBy, partsOfStep, toOrder } from '.';
 
 const family = buildFamily(loadFamily(f1));
 const quote = exampleQuote(
@@ -92,10 +93,25 @@ test('to order is what is not ordered in full, awaited what is not here in full'
 });
 test('a step waits for its own parts, and a part stops the steps that need it', () => {
   const needs = needsOf(record(), family);
-  expect(missingForStep(['front-ring', 'lip-seal'], needs).map((one) => one.ref)).toEqual(['front-ring']);
-  expect(missingForStep([], needs)).toEqual([]);
+  expect(missingOf(['front-ring', 'lip-seal'], needs).map((one) => one.ref)).toEqual(['front-ring']);
+  expect(missingOf([], needs)).toEqual([]);
   expect(stepsBlockedBy('front-ring', family)).toEqual(['Wear rings']);
   expect(stepsBlockedBy('no-such-part', family)).toEqual([]);
+});
+test('where the pump goes together a step waits for what it handles too, and once only; what comes apart is there', () => {
+  const step = { needs: ['joint'], parts: ['casing', 'joint', 'cover'] };
+  expect(partsOfStep(step, 'rebuild')).toEqual(['joint', 'casing', 'cover']);
+  expect(partsOfStep(step, 'test')).toEqual(['joint', 'casing', 'cover']);
+  expect(partsOfStep(step, 'teardown')).toEqual(['joint']);
+});
+test('a part that no step uses up stops the first step that takes it', () => {
+  const rebuild = [
+    { title: 'Bearings', needs: ['bearing'], parts: ['shaft'] },
+    { title: 'Casing', needs: [], parts: ['casing', 'bearing'] },
+    { title: 'Cover', needs: [], parts: ['casing', 'cover'] },
+  ].map((own) => ({ ...present(family.rebuild[0]), ...own }));
+  const blocked = (ref: string) => stepsBlockedBy(ref, { rebuild });
+  expect(['casing', 'cover', 'bearing', 'base'].map(blocked)).toEqual([['Casing'], ['Cover'], ['Bearings'], []]);
 });
 test('a quote is answered by an answer to its own revision', () => {
   expect(hasQuoteAnswer(record())).toBe(true);

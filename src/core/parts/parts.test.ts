@@ -3,7 +3,7 @@ import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '../family';
 import { exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
 import { asId, type JobRecord, type OrderId, type OrderLineId } from '../record';
-import { approvedLines, awaited, hasQuoteAnswer, missingForStep, needsOf, stepsBlockedBy, toOrder } from '.';
+import { approvedLines, awaited, hasQuoteAnswer, missingOf, needsOf, stepsBlockedBy, toOrder } from '.';
 
 const family = buildFamily(loadFamily(f1));
 const quote = exampleQuote(
@@ -75,8 +75,8 @@ test('orders and receipts count against the need', () => {
 test('a step says which of its parts are not here; a short part names its steps', () => {
   const short = needsOf(record({ orders: [order(2)] }), family);
   const lips = present(family.rebuild.find((step) => step.needs.includes('lip-seal')));
-  expect(missingForStep(lips.needs, short).map((need) => need.ref)).toEqual(['lip-seal']);
-  expect(missingForStep(['casing'], short)).toEqual([]);
+  expect(missingOf(lips.needs, short).map((need) => need.ref)).toEqual(['lip-seal']);
+  expect(missingOf(['casing'], short)).toEqual([]);
   expect(stepsBlockedBy('lip-seal', family)).toEqual([lips.title]);
 });
 test('the answer belongs to the latest revision only', () => {

@@ -1,7 +1,7 @@
 import { reckonSetting } from '../../bench/reckon-setting';
 import { elastomersMet, suitableConsumables, type FormOf, type Step, type StepAction } from '../../family';
 import { judgePoint } from '../../inspection';
-import { missingForStep, needsOf } from '../../parts';
+import { missingOf, needsOf } from '../../parts';
 import type { JobRecord } from '../../record';
 import { heatFor } from '../../bench/heat';
 import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';
@@ -12,9 +12,9 @@ import type { AnswerAction } from '../inputs';
 /** How far below the reckoned temperature a bearing may be when it is put on, in °C: it cools on the way. */
 const coolingAllowanceC = 5;
 
-/** Parts that were asked for and are not in the house stop their step. */
-export function checkParts(step: Step, { record, family }: Given): void {
-  const missing = missingForStep(step.needs, needsOf(record, family));
+/** Parts that were asked for and are not in the house stop the step that takes them. */
+export function checkParts(step: Step, refs: readonly string[], { record, family }: Given): void {
+  const missing = missingOf(refs, needsOf(record, family));
   if (!missing.length) return;
   const parts = missing.map(({ name, quantity, received, dueOn }) => ({ name, left: quantity - received, dueOn }));
   refuse('part-missing', reason('parts-wait', { step: step.title, parts }));

@@ -2,6 +2,7 @@ import type { Reason } from '../../errors';
 import { againstFor, judgeAnswer, workAt, type Judged } from '../../bench';
 import { judgeRecord } from '../../bench/judge-record';
 import { actionTitle, type AnswerForm } from '../../family';
+import { partsOfStep } from '../../parts';
 import type { Answer, AnswerData, BenchPhase, Station } from '../../record';
 import { put, type Put } from '../change';
 import { reason, refuse, refuseChanged, requireStation, type Decider, type Given } from '../decision';
@@ -181,7 +182,7 @@ function answer(given: Given<ToolFacts>, command: AnswerAction, isConceding: boo
   checkOrder(asked);
   const { piece } = asked.action;
   // A piece of a kit is looked at only when it has come.
-  checkParts(piece === undefined ? asked.step : { ...asked.step, needs: [piece] }, given);
+  checkParts(asked.step, piece === undefined ? partsOfStep(asked.step, command.phase) : [piece], given);
   checkCautions(asked);
   const settled = command.notPossible ? settleNotPossible(asked, isConceding) : settleAnswer(asked, isConceding);
   if ((at.stored?.version ?? 0) !== command.basedOn) refuseChanged(at.stored, { typed: command.typed });
