@@ -170,7 +170,7 @@ const commerce = {
     from: ({ jobId: _job, ...row }) => ({
       ...row,
       ...signedOf(row),
-      guarantee: parsed(s.dutySchema, row.guarantee),
+      guarantee: parsed(s.guaranteeSchema, row.guarantee),
       points: parsed(s.standReadingsSchema, row.points),
       decisionAt: isoOrNull(row.decisionAt),
     }),

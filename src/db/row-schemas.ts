@@ -5,6 +5,7 @@ import {
   lineDecisions,
   type AnswerData,
   type Duty,
+  type Guarantee,
   type FindingId,
   type Hold,
   type Intake,
@@ -20,6 +21,14 @@ export const dutySchema: z.ZodType<Duty> = z.object({
   powerKw: z.number().optional(),
   efficiencyPct: z.number().optional(),
   speedRpm: z.number(),
+});
+export const guaranteeSchema: z.ZodType<Guarantee> = z.object({
+  flowM3h: z.number(),
+  headM: z.number(),
+  powerKw: z.number().optional(),
+  efficiencyPct: z.number().optional(),
+  speedRpm: z.number(),
+  viscosityMm2S: z.number().optional(),
 });
 export const holdSchema: z.ZodType<Hold> = z.object({ reason: z.string(), holder: z.enum(holders), until: z.string() });
 /** Signatures from before they kept the person's id have none. */
@@ -69,6 +78,7 @@ export const standReadingsSchema: z.ZodType<StandReading[]> = z.array(
     powerInKw: z.number(),
     motorEfficiencyPct: z.number(),
     densityKgM3: z.number(),
+    viscosityMm2S: z.number().optional(),
     vibrationMmS: z.number(),
     bearingC: z.number(),
   }),

@@ -110,6 +110,8 @@ export interface StandGauges {
   readonly powerInKw: number;
   readonly motorEfficiencyPct: number;
   readonly densityKgM3: number;
+  /** Of its liquid at the temperature of the test, where the stand knows it. */
+  readonly viscosityMm2S?: number;
   readonly vibrationMmS: number;
   readonly bearingC: number;
 }

@@ -5,6 +5,7 @@ import type { StandAsk, StandGauges, TestStand } from './contract';
 
 const gravity = 9.80665;
 const water = 998.2; // kg/m³ at 20 °C
+const waterMm2S = 1.004; // at 20 °C
 
 interface Behaviour {
   readonly head: (share: number) => number;
@@ -42,6 +43,7 @@ function gaugesAt(ask: StandAsk, share: number, noise: () => number): StandGauge
     powerInKw: ((shaft * k ** 3) / (motor / 100)) * noise(),
     motorEfficiencyPct: motor,
     densityKgM3: water,
+    viscosityMm2S: waterMm2S,
     vibrationMmS: (1.4 + 0.9 * Math.abs(share - 1)) * (condition === 'sound' ? 1 : 1.8) * noise(),
     bearingC: 34 + 9 * share,
   };
@@ -88,6 +90,7 @@ function gaugesAtPressure(
     powerInKw: (power / (motor / 100)) * noise(),
     motorEfficiencyPct: motor,
     densityKgM3: water,
+    viscosityMm2S: waterMm2S,
     vibrationMmS: (1.2 + 0.4 * share) * (condition === 'sound' ? 1 : 1.6) * noise(),
     bearingC: 36 + 8 * share,
   };

@@ -60,6 +60,11 @@ export interface Duty {
   readonly speedRpm: number;
 }
 
+/** What a run is held against: the duty, and the viscosity of the liquid for which it holds, where it is known. */
+export interface Guarantee extends Duty {
+  readonly viscosityMm2S?: number | undefined;
+}
+
 export interface ShimPack {
   readonly foot: string;
   readonly thicknesses: string;
@@ -296,6 +301,8 @@ export interface StandReading {
   readonly powerInKw: number;
   readonly motorEfficiencyPct: number;
   readonly densityKgM3: number;
+  /** Of the stand's liquid at the temperature of the test; absent where the stand does not say it. */
+  readonly viscosityMm2S?: number | undefined;
   readonly vibrationMmS: number;
   readonly bearingC: number;
 }
@@ -303,7 +310,7 @@ export interface StandReading {
 export interface TestRun extends Signed {
   readonly id: string;
   readonly run: number;
-  readonly guarantee: Duty;
+  readonly guarantee: Guarantee;
   readonly grade: string;
   readonly verdict: RunVerdict;
   readonly points: readonly StandReading[];

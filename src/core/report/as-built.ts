@@ -140,6 +140,15 @@ export const asBuiltSchema = z.object({
           pressures_kpa: z.array(z.number()),
           volumetric_pct: z.number(),
           line: z.array(z.number()),
+          /** What is to be expected of the job's liquid, by its viscosity and that of the stand's. */
+          at_job: z
+            .object({
+              test_mm2_s: z.number(),
+              job_mm2_s: z.number(),
+              slip_m3h: z.number(),
+              flow_m3h: z.number(),
+            })
+            .optional(),
         })
         .optional(),
       guarantee: z.object({ flow_m3h: z.number(), head_m: z.number() }),

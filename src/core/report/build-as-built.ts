@@ -106,6 +106,14 @@ function testOf(family: Family, run: TestRun): AsBuilt['tests'][number] {
         pressures_kpa: [...judged.slip.pressuresKpa],
         volumetric_pct: judged.slip.volumetricPct,
         line: [...judged.slip.line],
+        ...(judged.slip.atJob && {
+          at_job: {
+            test_mm2_s: judged.slip.atJob.testMm2S,
+            job_mm2_s: judged.slip.atJob.jobMm2S,
+            slip_m3h: judged.slip.atJob.slipM3h,
+            flow_m3h: judged.slip.atJob.flowM3h,
+          },
+        }),
       },
     }),
     guarantee: { flow_m3h: run.guarantee.flowM3h, head_m: run.guarantee.headM },

@@ -1,6 +1,6 @@
 import { present } from '../present';
 import type { Family } from '../family';
-import type { Duty, StandReading } from '../record';
+import type { Guarantee, StandReading } from '../record';
 import {
   acceptance,
   duty,
@@ -29,6 +29,17 @@ export interface SlipResult {
   /** Flow as a straight line of pressure: at no pressure, and change by kPa. */
   readonly line: readonly [number, number];
   readonly pressuresKpa: readonly number[];
+  /** What is to be expected of the liquid that the pump is for; null where one of the two viscosities is not known. */
+  readonly atJob: SlipAtJob | null;
+}
+
+/** Slip and flow at the duty's pressure, brought from the stand's liquid to the job's. */
+export interface SlipAtJob {
+  /** Of the stand's liquid and of the job's, mm²/s. */
+  readonly testMm2S: number;
+  readonly jobMm2S: number;
+  readonly slipM3h: number;
+  readonly flowM3h: number;
 }
 
 export interface JudgedRun {
@@ -85,9 +96,25 @@ const kpaOf = (headM: number, density: number) => (density * 9.80665 * headM) / 
 /** Flow that may lack against the guaranteed one, in per cent: the shop's own figure, no standard's. */
 const flowTolerancePct = 5;
 
+/** Viscosities further apart than this give an order of size and no figure: the shop's own bound. */
+const trustedRatio = 10;
+
+function viscosityOf(readings: readonly StandReading[]): number | undefined {
+  const known = readings.flatMap(({ viscosityMm2S }) => viscosityMm2S ?? []);
+  return known.length === readings.length ? known.reduce((sum, one) => sum + one, 0) / known.length : undefined;
+}
+
+function slipAtJob(outcome: SlipOutcome, testMm2S: number | undefined, jobMm2S: number | undefined): SlipAtJob | null {
+  const { other_slip_m3h: slipM3h, other_flow_m3h: flowM3h } = outcome.result;
+  if (testMm2S === undefined || jobMm2S === undefined || slipM3h === undefined || flowM3h === undefined) return null;
+  return { testMm2S, jobMm2S, slipM3h, flowM3h };
+}
+
 /**
  * Judges the slip of a positive-displacement pump: a straight line through flow over pressure, read at the duty's
- * pressure, against the least volumetric efficiency of the family and the guaranteed flow less five per cent.
+ * pressure, against the least volumetric efficiency of the family and the guaranteed flow less five per cent. Where the
+ * viscosities of the stand's liquid and of the job's are known, the slip is brought to the job's; of a liquid thinner
+ * than the stand's the guaranteed flow must arrive too.
  */
 function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
   const duties = readings.map((reading) => dutyAtRatedSpeed(reading, family, guarantee.speedRpm));
@@ -105,15 +132,19 @@ function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
   const dutyKpa = kpaOf(guarantee.headM, density);
   const flow = zero + slope * dutyKpa;
   const least = present(family.test.least_volumetric_pct);
+  const [testMm2S, jobMm2S] = [viscosityOf(readings), guarantee.viscosityMm2S];
+  const isKnown = testMm2S !== undefined && jobMm2S !== undefined;
   const outcome = pdSlip.compute({
     displacement_cm3: present(family.test.displacement_cm3),
     speed_rpm: guarantee.speedRpm,
     flow_m3h: Math.max(0, flow),
     pressure_kpa: dutyKpa,
     least_efficiency_pct: least,
+    ...(isKnown && { viscosity_mm2_s: testMm2S, other: { pressure_kpa: dutyKpa, viscosity_mm2_s: jobMm2S } }),
   });
   const reckoned = {
     ...{ zero, slope, density, dutyKpa, flow, pressures, guarantee, least },
+    atJob: slipAtJob(outcome, testMm2S, jobMm2S),
     theoretical: outcome.result.theoretical_m3h,
     volumetric: outcome.result.volumetric_efficiency_pct,
     leastM3h: Math.max(
@@ -134,12 +165,13 @@ interface ReckonedSlip {
   /** Flow at the duty's pressure, m³/h. */
   readonly flow: number;
   readonly pressures: readonly number[];
-  readonly guarantee: Duty;
+  readonly guarantee: Guarantee;
   /** Least volumetric efficiency, percent. */
   readonly least: number;
   readonly theoretical: number;
   readonly volumetric: number;
   readonly leastM3h: number;
+  readonly atJob: SlipAtJob | null;
 }
 type SlipOutcome = ReturnType<typeof pdSlip.compute>;
 
@@ -168,14 +200,38 @@ function slipWorking(slip: ReckonedSlip, outcome: SlipOutcome): readonly Working
   ];
 }
 
+/** Whether a liquid thinner than the stand's leaves less than the guaranteed flow. */
+const isTooThin = ({ atJob, guarantee }: ReckonedSlip) =>
+  atJob !== null &&
+  atJob.jobMm2S < atJob.testMm2S &&
+  atJob.flowM3h < guarantee.flowM3h * (1 - flowTolerancePct / 100) - 1e-9;
+
+function sayAtJob({ atJob }: ReckonedSlip): string {
+  if (!atJob) return '';
+  const { jobMm2S, testMm2S, flowM3h } = atJob;
+  return ` Of the job’s liquid (${show(jobMm2S, 1)} mm²/s, at the stand ${show(testMm2S, 1)}) about ${show(flowM3h, 2)} m³/h are to be expected.`;
+}
+
+function slipWarnings({ slope, atJob }: ReckonedSlip): readonly string[] {
+  const ratio = atJob ? Math.max(atJob.jobMm2S / atJob.testMm2S, atJob.testMm2S / atJob.jobMm2S) : 1;
+  return [
+    ...(slope > 0 ? ['The flow grows with the pressure: a gauge or the speed was not steady.'] : []),
+    ...(ratio > trustedRatio
+      ? [
+          `The liquid of the job and that of the stand differ in viscosity by a factor of ${show(ratio, 0)}: what is to be expected of the job’s is an order of size.`,
+        ]
+      : []),
+  ];
+}
+
 function saySlip(slip: ReckonedSlip, outcome: SlipOutcome): Omit<JudgedRun, 'points' | 'acceptance'> {
-  const { flow, dutyKpa, volumetric, leastM3h } = slip;
-  const verdict = flow >= leastM3h - 1e-9 ? 'pass' : 'fail';
+  const { flow, dutyKpa, volumetric, leastM3h, atJob } = slip;
+  const isEnough = flow >= leastM3h - 1e-9;
+  const verdict = isEnough && !isTooThin(slip) ? 'pass' : 'fail';
   const said = `${show(flow, 2)} m³/h arrive at ${show(dutyKpa, 0)} kPa, ${show(volumetric, 1)} % of what the turns move`;
-  const grows = slip.slope > 0 ? ['The flow grows with the pressure: a gauge or the speed was not steady.'] : [];
   return {
     slip: {
-      ...{ leastM3h, dutyKpa },
+      ...{ leastM3h, dutyKpa, atJob },
       theoreticalM3h: slip.theoretical,
       flowAtDutyM3h: flow,
       volumetricPct: volumetric,
@@ -183,18 +239,15 @@ function saySlip(slip: ReckonedSlip, outcome: SlipOutcome): Omit<JudgedRun, 'poi
       pressuresKpa: slip.pressures,
     },
     verdict,
-    reason:
-      verdict === 'pass'
-        ? `${said}; ${show(leastM3h, 2)} m³/h are asked for.`
-        : `Too little: ${said}, ${show(leastM3h, 2)} m³/h are asked for.`,
+    reason: `${isEnough ? (verdict === 'pass' ? '' : 'Too little of the job’s liquid: ') : 'Too little: '}${said}; ${show(leastM3h, 2)} m³/h are asked for.${sayAtJob(slip)}`,
     working: slipWorking(slip, outcome),
-    warnings: [...outcome.warnings.map((warning) => warning.sentence), ...grows],
+    warnings: [...outcome.warnings.map((warning) => warning.sentence), ...slipWarnings(slip)],
   };
 }
 
 interface Asked {
   readonly family: Family;
-  readonly guarantee: Duty;
+  readonly guarantee: Guarantee;
   readonly readings: readonly StandReading[];
 }
 

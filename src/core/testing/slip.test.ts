@@ -42,6 +42,41 @@ test('readings at another speed are brought to the rated one', () => {
   const slower = gauges(0.2).map((one) => ({ ...one, speedRpm: 343, flowM3h: one.flowM3h * (343 / 350) }));
   expect(present(judgeRun({ family, guarantee, readings: slower }).slip).flowAtDutyM3h).toBeCloseTo(16.045, 2);
 });
+describe('at the viscosity of the job', () => {
+  const run = (slipPer100Kpa: number, testMm2S: number, jobMm2S: number) =>
+    judgeRun({
+      family,
+      guarantee: { ...guarantee, viscosityMm2S: jobMm2S },
+      readings: gauges(slipPer100Kpa).map((one) => ({ ...one, viscosityMm2S: testMm2S })),
+    });
+  test('slip goes against viscosity: twice as thick, half as much', () => {
+    // 0.2 m³/h each 100 kPa are 1.175 m³/h at 587.3 kPa; of a liquid of 80 instead of 40 mm²/s 0.587, so 16.63 arrive.
+    const { slip, verdict, reason, warnings } = run(0.2, 40, 80);
+    expect(present(slip?.atJob).slipM3h).toBeCloseTo(0.587, 3);
+    expect(present(slip?.atJob).flowM3h).toBeCloseTo(16.633, 2);
+    expect([verdict, warnings]).toEqual(['pass', []]);
+    expect(reason).toContain('Of the job’s liquid (80 mm²/s, at the stand 40) about 16.63 m³/h are to be expected.');
+  });
+  test('of a thinner one the guaranteed flow must arrive too', () => {
+    // Twice as thin: 2.35 m³/h slip, 14.87 arrive; 95 % of 16 are 15.2. On the stand 16.05 arrived.
+    const { verdict, reason } = run(0.2, 40, 20);
+    expect([verdict, reason]).toEqual([
+      'fail',
+      expect.stringMatching(/^Too little of the job’s liquid: 16\.05.*14\.87/),
+    ]);
+    expect(run(0.2, 40, 35).verdict).toBe('pass');
+  });
+  test('a thicker one excuses nothing that lacks on the stand', () => {
+    expect(run(0.35, 40, 400).verdict).toBe('fail');
+  });
+  test('far apart it is called an order of size; not known it is not reckoned', () => {
+    expect(run(0.2, 1, 700).warnings).toEqual([expect.stringContaining('by a factor of 700')]);
+    expect(run(0.2, 70, 700).warnings).toEqual([]);
+    expect(present(judgeRun({ family, guarantee, readings: gauges(0.2) }).slip).atJob).toBeNull();
+    const known = { ...guarantee, viscosityMm2S: 700 };
+    expect(present(judgeRun({ family, guarantee: known, readings: gauges(0.2) }).slip).atJob).toBeNull();
+  });
+});
 test('one pressure alone makes no line', () =>
   expect(() => judgeRun({ family, guarantee, readings: gauges(0.2).slice(0, 1) })).toThrow('fewer than two pressures'));
 test.each([

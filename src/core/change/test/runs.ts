@@ -24,8 +24,9 @@ interface Result {
 /** Judges what the stand read against the duty and keeps it as a run. */
 export const runTest: Decider<RunTest, Result, RunFacts> = ({ record, family, who, facts }) => {
   requireStation(record, 'test');
-  const guarantee = record.intake.duty;
-  if (!guarantee) return refuse('wrong-state', reason('no-duty'));
+  const { duty, viscosityMm2S } = record.intake;
+  if (!duty) return refuse('wrong-state', reason('no-duty'));
+  const guarantee = { ...duty, ...(viscosityMm2S && { viscosityMm2S }) };
   const { runId, run, points, stand, zone } = facts;
   const fault = stand && toolFault(stand, { value: null, unit: '', day: dayInZone(who.at, zone) });
   if (fault) refuse('wrong-state', fault);
