@@ -102,14 +102,14 @@ export async function settled(page: Page, quietMs = 40): Promise<void> {
   );
 }
 
-/** A page of its own device: own cookies, own storage. Errors of the console and of the page are collected. */
+/** A page of its own device: own cookies, own storage, a screen to click or to tap. Errors of the console and of the page are collected. */
 export async function openDevice(
   browser: Browser,
-  { width = 1280, height = 800 } = {},
+  { width = 1280, height = 800, hasTouch = false } = {},
 ): Promise<Page & { readonly faults: string[] }> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
-  await page.setViewport({ width, height });
+  await page.setViewport({ width, height, hasTouch });
   page.setDefaultTimeout(45_000);
   await page.evaluateOnNewDocument(countFetches);
   const faults: string[] = [];
@@ -128,10 +128,14 @@ export async function click(page: Page, role: string, name: string): Promise<voi
   await press(await page.waitForSelector(named(role, name), { visible: true }));
 }
 
-/** Clicks what a person would have in view: not under the bars at the bottom, and not moving any more. */
+/**
+ * Clicks what a person would have in view: not under the bars at the bottom, and not moving any more. On a device with
+ * touch it is tapped.
+ */
 export async function press(element: ElementHandle<Element> | null): Promise<void> {
-  await scrollTo(present(element));
-  await present(element).click();
+  const own = present(element);
+  await scrollTo(own);
+  await (own.frame.page().viewport()?.hasTouch ? own.tap() : own.click());
 }
 
 /** Into the middle of the view, clear of the bars at the bottom. */
@@ -197,7 +201,7 @@ export async function signIn(page: Page, key: DemoPerson['key']): Promise<void> 
   await fill(page, 'Mail address', person.email);
   await page.type('input[name=password]', demoPassword);
   await click(page, 'button', 'Sign in');
-  await waitForText(page, 'Held by');
+  await isSignedIn(page, person.name);
 }
 
 /** Another person takes over the same device by PIN. */
@@ -214,7 +218,11 @@ export async function takeOver(page: Page, key: DemoPerson['key']): Promise<void
   await present(choice).select(value);
   await page.type('input[name=pin]', person.pin);
   await click(page, 'button', 'Take over');
-  await page.waitForFunction((name) => document.querySelector('header')!.innerText.includes(name), {}, person.name);
+  await isSignedIn(page, person.name);
+}
+
+async function isSignedIn(page: Page, person: string): Promise<void> {
+  await page.waitForFunction((name) => document.querySelector('header')?.innerText.includes(name), {}, person);
 }
 
 /**

@@ -20,13 +20,16 @@ import {
 } from './browser';
 import { actAs, disposeAll, gaugeAll, openAsLeft, pressMove, signHoldPoint, workThrough, type Typed } from './stations';
 
+type Device = Awaited<ReturnType<typeof openDevice>>;
 const gear = buildFamily(loadFamily(f6), { axes: { variant: 'packed' } });
-const stacked = buildFamily(loadFamily(f4), { counts: { stage: 4 } });
+const stacked = buildFamily(loadFamily(f4), { counts: { stage: 9 } });
 let opened: OpenedBrowser;
-let page: Awaited<ReturnType<typeof openDevice>>;
+let page: Device;
+const devices: Device[] = [];
 beforeAll(async () => {
   opened = await openBrowser();
   page = await openDevice(opened.browser);
+  devices.push(page);
   await signIn(page, 'sunniva');
 });
 afterAll(() => opened?.close());
@@ -45,7 +48,12 @@ test('receiving proposes the construction by the plate, and lets it be chosen by
 });
 
 test('a pump that was received as another construction is corrected by the drawing; once work is recorded, only how it is built', async () => {
-  const tag = await receive(gear, { flowM3h: 16, headM: 60, powerKw: 6.2, efficiencyPct: 52, speedRpm: 350 }, 'FKM');
+  const tag = await receive(
+    page,
+    gear,
+    { flowM3h: 16, headM: 60, powerKw: 6.2, efficiencyPct: 52, speedRpm: 350 },
+    'FKM',
+  );
   await open(page, `/jobs/${tag}`);
   await click(page, 'link', 'It is built otherwise');
   await page.waitForFunction(() => location.pathname.endsWith('/construction'));
@@ -66,7 +74,7 @@ test('a pump that was received as another construction is corrected by the drawi
   await waitForText(page, 'permanent-magnet rotor');
 });
 
-async function receive(family: Family, duty: object, elastomer: string): Promise<string> {
+async function receive(on: Device, family: Family, duty: object, elastomer: string): Promise<string> {
   const intake = {
     equipmentNumber: '',
     duty,
@@ -83,7 +91,7 @@ async function receive(family: Family, duty: object, elastomer: string): Promise
     shippingDamage: '',
     elastomer,
   };
-  const { tag } = await actAs(page, 'receive-pump', {
+  const { tag } = await actAs(on, 'receive-pump', {
     customer: 'Tarnhollow Slate Quarry',
     contact: { name: 'Emrys Caddon', email: 'emrys@tarnhollow.example', phone: '' },
     pump: { maker: 'Dunnockworth', model: family.short, serial: `E2E-${family.id}`, size: '' },
@@ -92,16 +100,16 @@ async function receive(family: Family, duty: object, elastomer: string): Promise
     promisedOn: '2027-03-01',
     intake,
   });
-  await actAs(page, 'take-picture', {
+  await actAs(on, 'take-picture', {
     tag,
     about: 'job:received',
     partRef: present(family.parts[0]).ref,
     caption: 'As received',
   });
-  await actAs(page, 'confirm-isolation', { tag, basedOn: 1 });
+  await actAs(on, 'confirm-isolation', { tag, basedOn: 1 });
   for (const caution of ['energy-isolation', 'harmful-liquid'])
-    await actAs(page, 'acknowledge-caution', { tag, caution });
-  await actAs(page, 'advance-job', { tag, event: 'begin-teardown' });
+    await actAs(on, 'acknowledge-caution', { tag, caution });
+  await actAs(on, 'advance-job', { tag, event: 'begin-teardown' });
   return String(tag);
 }
 
@@ -117,22 +125,27 @@ interface Walk {
   readonly slip: { readonly at: string; readonly word: string; readonly said: string };
   /** Readings by the gauge's button, one after the other; a long stack sends them at once. */
   readonly isGauged: boolean;
+  /** The tablet, as it is held. */
+  readonly screen: { readonly width: number; readonly height: number };
+  /** Steps of members that are like others: done past the screen, with this wrench. */
+  readonly elsewhere?: { readonly wrench: string; readonly does: (step: { readonly id: string }) => boolean };
 }
 
-async function finishSteps(phase: 'teardown' | 'rebuild', { family, found, slip }: Walk): Promise<void> {
+async function finishSteps(on: Device, tag: string, phase: 'teardown' | 'rebuild', walk: Walk): Promise<void> {
+  const { family, found, slip, elastomer, elsewhere } = walk;
   const own = phase === 'teardown' ? found : {};
-  const signs = async () => {
-    await signHoldPoint(page, 'odile');
-  };
-  await workThrough({ page, phase, typed, own }, family, signs, async ({ id }) => {
-    if (phase !== 'rebuild' || id !== slip.at) return;
-    await press(await page.waitForSelector(`#action-${id} ::-p-aria([name="${slip.word}"][role="button"])`));
-    await waitForText(page, slip.said);
+  await workThrough({ page: on, phase, typed, own }, family, () => signHoldPoint(on, 'odile'), {
+    before: async ({ id }) => {
+      if (phase !== 'rebuild' || id !== slip.at) return;
+      await press(await on.waitForSelector(`#action-${id} ::-p-aria([name="${slip.word}"][role="button"])`));
+      await waitForText(on, slip.said);
+    },
+    ...(elsewhere && { elsewhere: { tag, elastomer, ...elsewhere } }),
   });
 }
 
 /** Every place of every point of a phase, in the middle of what is as new. */
-async function readAll(tag: string, family: Family, phase: 'as-found' | 'as-left'): Promise<number> {
+async function readAll(on: Device, tag: string, family: Family, phase: 'as-found' | 'as-left'): Promise<number> {
   const entries = family.points
     .filter((point) => point.measured.includes(phase) && !point.derived)
     .flatMap((point) => {
@@ -142,7 +155,7 @@ async function readAll(tag: string, family: Family, phase: 'as-found' | 'as-left
         ...{ instrument: null, basedOn: 0 },
       }));
     });
-  await actAs(page, 'record-readings', { tag, phase, entries });
+  await actAs(on, 'record-readings', { tag, phase, entries });
   return entries.length;
 }
 
@@ -189,56 +202,65 @@ const walks: readonly (Walk & { readonly name: string })[] = [
       said: 'the discharge is not right here, it must be the suction',
     },
     isGauged: true,
+    screen: { width: 1280, height: 800 },
   },
   {
-    name: 'a bore-hole pump of four stages, one cone of which slips',
+    name: 'a bore-hole pump of nine stages, one cone of which slips',
     family: stacked,
     duty: { flowM3h: 30, headM: 18, powerKw: 2.4, efficiencyPct: 66, speedRpm: 2900 },
     elastomer: 'NBR',
     found: { 'cone-mark-3': 'bright ring: it slipped' },
     slip: { at: 'no-slip-4', word: 'no', said: 'This stage back, new cone.' },
     isGauged: false,
+    screen: { width: 800, height: 1280 },
+    // By touch: the lowest stage, the one whose cone slipped, the one that slips at rebuild, the uppermost.
+    elsewhere: { wrench: 'W-06', does: ({ id }) => /^stage-(on|off)-[25678]$/.test(id) },
   },
 ];
 
 describe.each(walks)('$name', (walk) => {
   const { family, duty, elastomer, found, isGauged } = walk;
   let tag = '';
+  let tablet: Device;
+  beforeAll(async () => {
+    tablet = await openDevice(opened.browser, { ...walk.screen, hasTouch: true });
+    devices.push(tablet);
+    await signIn(tablet, 'sunniva');
+  });
   test('teardown by its own steps, captures and cautions', async () => {
-    await open(page, '/');
-    tag = await receive(family, duty, elastomer);
-    await open(page, `/jobs/${tag}`);
-    await finishSteps('teardown', walk);
-    await actAs(page, 'account-parts', {
+    tag = await receive(tablet, family, duty, elastomer);
+    await open(tablet, `/jobs/${tag}`);
+    await finishSteps(tablet, tag, 'teardown', walk);
+    await actAs(tablet, 'account-parts', {
       tag,
       parts: family.parts.map((part) => ({ partRef: part.ref, state: 'present', note: '', basedOn: 0 })),
     });
-    await actAs(page, 'advance-job', { tag, event: 'finish-teardown' });
-    await actAs(page, 'clean-parts', {
+    await actAs(tablet, 'advance-job', { tag, event: 'finish-teardown' });
+    await actAs(tablet, 'clean-parts', {
       tag,
       cautionRead: true,
       parts: family.parts
         .filter((part) => !part.soft)
         .map((part) => ({ partRef: part.ref, method: part.clean.method, masked: true })),
     });
-    await actAs(page, 'advance-job', { tag, event: 'finish-cleaning' });
+    await actAs(tablet, 'advance-job', { tag, event: 'finish-cleaning' });
   });
   test('inspection at its own points, each place once', async () => {
-    await open(page, `/jobs/${tag}`);
-    const read = isGauged ? await gaugeAll(page) : await readAll(tag, family, 'as-found');
+    await open(tablet, `/jobs/${tag}`);
+    const read = isGauged ? await gaugeAll(tablet) : await readAll(tablet, tag, family, 'as-found');
     expect(read).toBe(placesOf(family, 'as-found'));
-    await open(page, `/jobs/${tag}`);
+    await open(tablet, `/jobs/${tag}`);
     // Each thing that was found otherwise than it should be is a finding by itself.
-    expect(await page.$$eval('li[id^=finding-]', (all) => all.length)).toBe(Object.keys(found).length);
+    expect(await tablet.$$eval('li[id^=finding-]', (all) => all.length)).toBe(Object.keys(found).length);
     const critical = family.parts.filter((part) => part.critical);
-    for (const { name } of critical) await click(page, 'button', `Nothing seen on the ${name.toLowerCase()}`);
-    await disposeAll(page, 'Inspection is done', 'replace');
-    await pressMove(page, 'Inspection is done', 'Quote');
+    for (const { name } of critical) await click(tablet, 'button', `Nothing seen on the ${name.toLowerCase()}`);
+    await disposeAll(tablet, 'Inspection is done', 'replace');
+    await pressMove(tablet, 'Inspection is done', 'Quote');
   });
   test('rebuild by its own steps, settings, torques and hold points, then the readings as left', async () => {
-    await actAs(page, 'draw-up-quote', { tag });
-    await actAs(page, 'send-quote', { tag });
-    await actAs(page, 'record-approval', {
+    await actAs(tablet, 'draw-up-quote', { tag });
+    await actAs(tablet, 'send-quote', { tag });
+    await actAs(tablet, 'record-approval', {
       tag,
       way: 'telephone',
       name: 'Emrys Caddon',
@@ -246,22 +268,22 @@ describe.each(walks)('$name', (walk) => {
       declinedLines: [],
       declineAll: false,
     });
-    await buyAll(page, tag);
+    await buyAll(tablet, tag);
     // The stand-in of a gauge reads at once: what a step wants measured is there when it comes.
-    await openAsLeft(page);
-    const read = isGauged ? await gaugeAll(page) : await readAll(tag, family, 'as-left');
+    await openAsLeft(tablet);
+    const read = isGauged ? await gaugeAll(tablet) : await readAll(tablet, tag, family, 'as-left');
     expect(read).toBe(placesOf(family, 'as-left'));
-    await open(page, `/jobs/${tag}`);
-    await finishSteps('rebuild', walk);
-    await pressMove(page, 'Rebuild is done', 'Test');
+    await open(tablet, `/jobs/${tag}`);
+    await finishSteps(tablet, tag, 'rebuild', walk);
+    await pressMove(tablet, 'Rebuild is done', 'Test');
   });
   test('its own test on the stand', async () => {
-    await open(page, `/jobs/${tag}`);
-    await workThrough({ page, phase: 'test', typed }, family, () => Promise.resolve());
-    await click(page, 'button', 'Run 1 through the points');
-    await waitForText(page, 'Run 1: pass.');
-    await waitForText(page, family.test.kind === 'slip' ? 'of what the turns move' : 'Within the tolerance');
-    await page.waitForSelector('.recharts-surface');
+    await open(tablet, `/jobs/${tag}`);
+    await workThrough({ page: tablet, phase: 'test', typed }, family, () => Promise.resolve());
+    await click(tablet, 'button', 'Run 1 through the points');
+    await waitForText(tablet, 'Run 1: pass.');
+    await waitForText(tablet, family.test.kind === 'slip' ? 'of what the turns move' : 'Within the tolerance');
+    await tablet.waitForSelector('.recharts-surface');
   });
 });
 
@@ -297,5 +319,7 @@ test('a family’s booklet, traveller and file come out, a broken file is refuse
 test('nothing was put into the console', () =>
   expect(
     // What was meant to be refused: a broken file, a wrong move in each walk, a correction without its reason.
-    page.faults.filter((fault) => !/422.*(import-family|answer-action|correct-construction)$/.test(fault.trim())),
+    devices
+      .flatMap((device) => device.faults)
+      .filter((fault) => !/422.*(import-family|answer-action|correct-construction)$/.test(fault.trim())),
   ).toEqual([]));

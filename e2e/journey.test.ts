@@ -241,16 +241,15 @@ test('parts: ordered, delivered short by count, the blocked step says so, the re
 });
 
 async function rebuildAll(page: Page, built = family): Promise<void> {
-  const signs = async () => {
-    await signHoldPoint(page, 'odile');
-  };
   // Torques and temperatures in the units that are at hand.
-  const own = { 'bearings-heat': '222 °F', 'casing-on-torque': '55 ft-lb' };
-  await workThrough({ page, phase: 'rebuild', typed, own: { ...positions, ...own } }, built, signs, async ({ id }) => {
-    if (id !== 'bearings-heat') return;
-    // 45 k5 with 20 µm to slide: 83.3 K above 20 °C
-    const asked = present(await page.waitForSelector(`#action-${id} b.text-24`));
-    expect(await asked.evaluate((one) => Number(one.textContent))).toBe(103);
+  const own = { ...positions, 'bearings-heat': '222 °F', 'casing-on-torque': '55 ft-lb' };
+  await workThrough({ page, phase: 'rebuild', typed, own }, built, () => signHoldPoint(page, 'odile'), {
+    before: async ({ id }) => {
+      if (id !== 'bearings-heat') return;
+      // 45 k5 with 20 µm to slide: 83.3 K above 20 °C
+      const asked = present(await page.waitForSelector(`#action-${id} b.text-24`));
+      expect(await asked.evaluate((one) => Number(one.textContent))).toBe(103);
+    },
   });
 }
 

@@ -3,8 +3,8 @@ import type { Page } from 'puppeteer-core';
 import { rowName, stepsOf } from '@/core/bench';
 import type { BenchPhase } from '@/core/record';
 import { demoPeople, type DemoPerson } from '../demo/people';
-import type { Family, FormOf, Step, StepAction } from '@/core/family';
-import { click, named, press, scrollTo, settled, waitForText } from './browser';
+import { suitableConsumables, type Family, type FormOf, type Step, type StepAction } from '@/core/family';
+import { click, named, open, press, scrollTo, settled, waitForText } from './browser';
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
@@ -155,15 +155,68 @@ async function comesUp(page: Page, id: string): Promise<void> {
   }
 }
 
+/** Steps that are done past the screen: the same answers through the same door. */
+interface Elsewhere {
+  readonly tag: string;
+  readonly elastomer: string;
+  /** Code of the torque wrench. */
+  readonly wrench: string;
+  readonly does: (step: Step) => boolean;
+}
+
+/** What is typed past the screen: for ticks, checks, choices, counts and torques; other kinds are not done so. */
+function wordOf({ id, answer }: StepAction, { typed, own = {} }: Bench): string {
+  const found = answer && 'agrees_with' in answer && answer.agrees_with ? typed.get(answer.agrees_with) : undefined;
+  switch (answer?.kind) {
+    case undefined:
+      return '';
+    case 'check':
+      return answer.right;
+    case 'choice':
+      return own[id] ?? answer.should ?? found ?? present(answer.choices[0]);
+    case 'count':
+      return String(answer.expect ?? found ?? 1);
+    case 'torque':
+      return middle(answer.window_nm);
+    default:
+      throw new RangeError(`${id} is of kind ${answer?.kind}: that is done on the screen`);
+  }
+}
+
+async function answerElsewhere(bench: Bench, family: Family, step: Step, how: Elsewhere): Promise<void> {
+  const { page, phase, typed } = bench;
+  for (const action of step.actions) {
+    const word = wordOf(action, bench);
+    typed.set(action.id, word);
+    await actAs(page, 'answer-action', {
+      ...{ tag: how.tag, phase, actionId: action.id, typed: word, basedOn: 0 },
+      consumable: suitableConsumables({ action, step, family, elastomer: how.elastomer })[0]?.what ?? '',
+      tool: action.answer?.kind === 'torque' ? how.wrench : '',
+      cautionsRead: [...step.cautions, ...action.cautions],
+    });
+  }
+}
+
 /** Works through a phase on the screen, one action after the other as it comes up. */
 export async function workThrough(
   bench: Bench,
   family: Family,
   sign: (step: Step) => Promise<void>,
-  before: (action: StepAction) => Promise<void> = () => Promise.resolve(),
+  {
+    before = () => Promise.resolve(),
+    elsewhere,
+  }: { readonly before?: (action: StepAction) => Promise<void>; readonly elsewhere?: Elsewhere } = {},
 ): Promise<void> {
   const { page } = bench;
+  let isBehind = false;
   for (const step of stepsOf(family, bench.phase)) {
+    if (elsewhere?.does(step)) {
+      await answerElsewhere(bench, family, step, elsewhere);
+      isBehind = true;
+      continue;
+    }
+    if (isBehind) await open(page, new URL(page.url()).pathname);
+    isBehind = false;
     for (const action of step.actions) {
       await comesUp(page, action.id);
       await readCautions(page);
