@@ -14,3 +14,6 @@ beforeEach(() => {
   for (const asked of Object.values(router)) asked.mockReset();
 });
 afterEach(() => jest.restoreAllMocks());
+
+// Nothing is laid out here, and nothing scrolls; a test may watch what would.
+Element.prototype.scrollIntoView = () => undefined;

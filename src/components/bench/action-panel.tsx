@@ -225,7 +225,7 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
     onKeep: (typed?: string, photo?: Answer['photoId']) => void keep(typed, photo),
   };
   return (
-    <section id={`action-${action.id}`} aria-label={title} className="space-y-3">
+    <section id={`action-${action.id}`} aria-label={title} className="scroll-mt-14 space-y-3">
       <h2 className="text-24 font-bold">{title}</h2>
       <BenchCautions
         ids={[...new Set([...work.step.cautions, ...action.cautions])]}

@@ -71,6 +71,14 @@ describe('teardown', () => {
     });
     expect(present(first).cautions).not.toEqual([]);
   });
+  test('what is picked in the list comes into view, however long the list is', async () => {
+    const scroll = jest.spyOn(Element.prototype, 'scrollIntoView');
+    show();
+    const step = present(exampleFamily.teardown[2]);
+    await press(new RegExp(step.title));
+    await waitFor(() => expect(scroll).toHaveBeenCalledWith({ block: 'nearest' }));
+    expect(scroll.mock.contexts.at(-1)).toHaveProperty('id', `action-${present(step.actions[0]).id}`);
+  });
   test('an action that is refused says what is missing, and stays open', async () => {
     answerFetch(() => refusal('Read the caution first.'));
     show();

@@ -282,7 +282,7 @@ export function MeasureEntry({ form, view, phase }: EntryProps<FormOf<'measure'>
                 href={stationHref(record, phase === 'teardown' ? 'teardown' : 'rebuild', `point-${point.id}`)}
                 className="min-h-12 content-center font-semibold underline"
               >
-                {taken} of {point.places.length} readings
+                {taken} of {point.places.length} {point.places.length === 1 ? 'reading' : 'readings'}
               </a>
             </li>
           );

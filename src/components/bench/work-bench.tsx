@@ -79,6 +79,11 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
   const id = choice && choice.visit === visit ? choice.id : actionOfHash(hash, work);
   const { step, at } = pickedIn(work, id);
   const pick = (actionId: string) => setChoice({ id: actionId, visit: visitNow() });
+  // On an upright tablet the list is longer than the screen: what was picked far down is shown at the top.
+  const pickInList = (actionId: string) => {
+    pick(actionId);
+    requestAnimationFrame(() => document.getElementById(`action-${actionId}`)?.scrollIntoView({ block: 'nearest' }));
+  };
   const last = lastAnswer(work);
   const lit = at.action.lights.length ? at.action.lights : step.step.parts;
   const states = partStates(
@@ -123,8 +128,10 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
           work={work}
           picked={at.action.id}
           zone={view.zone}
-          onPickStep={(one) => pick((one.actions.find(({ answer }) => !answer) ?? present(one.actions[0])).action.id)}
-          onPickAction={pick}
+          onPickStep={(one) =>
+            pickInList((one.actions.find(({ answer }) => !answer) ?? present(one.actions[0])).action.id)
+          }
+          onPickAction={pickInList}
           noteOf={noteOf}
           asideOf={asideOf}
         />

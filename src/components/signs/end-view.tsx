@@ -22,13 +22,24 @@ const fills: Readonly<Record<PartState, string>> = {
 /** The pump seen along its shaft: what turns in what, and where the liquid comes in and goes out. */
 export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, turns, inHand, onPickPart }: Props) {
   const r = radius * 0.94;
+  const size = radius / 9;
+  // What is named at the side stands beside the pump: on it, words and outlines would hide each other.
+  const named = labels.map((label) => {
+    const isAside = Math.abs(label.x) > radius / 2 && Math.abs(label.y) < radius / 2;
+    const side = Math.sign(label.x);
+    return isAside
+      ? { ...label, x: side * (radius + 6), anchor: side < 0 ? ('end' as const) : ('start' as const) }
+      : { ...label, anchor: 'middle' as const };
+  });
+  const beside = named.filter(({ anchor }) => anchor !== 'middle').map(({ words }) => 6 + words.length * 0.62 * size);
+  const half = radius + Math.max(8, ...beside);
   const sweep = turns === 'clockwise' ? 1 : 0;
   const from = turns === 'clockwise' ? -50 : 50;
   const at = (deg: number) => `${Math.sin((deg * Math.PI) / 180) * r} ${-Math.cos((deg * Math.PI) / 180) * r}`;
   return (
     <figure className="mt-3">
       <svg
-        viewBox={`${-radius - 8} ${-radius - 8} ${2 * radius + 16} ${2 * radius + 16}`}
+        viewBox={`${-half} ${-radius - 8} ${2 * half} ${2 * radius + 16}`}
         className="mx-auto max-h-[27vh] w-full"
         role="group"
         aria-label={`End view, seen from ${seenFrom}`}
@@ -62,13 +73,13 @@ export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, 
             />
           </g>
         )}
-        {labels.map(({ words, x, y }) => (
+        {named.map(({ words, x, y, anchor }) => (
           <text
             key={words}
             x={x}
             y={y}
-            textAnchor="middle"
-            fontSize={radius / 9}
+            textAnchor={anchor}
+            fontSize={size}
             fontWeight={700}
             fill="var(--ink)"
             stroke="var(--paper)"

@@ -4,6 +4,7 @@ import { present } from '@/core/present';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
 import { isOther, type InHand, type SectionArrow, type SectionDrawing, type SectionNotes } from '@/core/family';
 import { pebble } from './pebble';
+import { linesOf, SectionNote } from './section-note';
 
 export type PinState = 'to do' | 'measured' | 'near' | 'out';
 export type PartState = 'here' | 'removed' | 'replace' | 'fitted' | 'now';
@@ -66,8 +67,8 @@ function Movement({ arrow }: { readonly arrow: SectionArrow }) {
         <path
           d={
             arrow.isClockwise
-              ? `M${arrow.at[0] - 14} ${arrow.at[1] + 6}a15 13 0 1 1 28 0`
-              : `M${arrow.at[0] + 14} ${arrow.at[1] + 6}a15 13 0 1 0 -28 0`
+              ? `M${arrow.at[0] - 10} ${arrow.at[1] + 6}a11 11 0 1 1 20 0`
+              : `M${arrow.at[0] + 10} ${arrow.at[1] + 6}a11 11 0 1 0 -20 0`
           }
           {...line}
         />
@@ -104,6 +105,9 @@ export function Section({
   const [x, y, width, height] = drawing.viewBox;
   const radius = (drawing.isVertical ? width : height) / 2 - 44;
   const noteSize = drawing.isVertical ? height * wordShare.upright : width * wordShare.lying;
+  // Names of more than one line reach over the drawing's own frame.
+  const most = Math.max(1, ...(notes?.notes ?? []).map(({ part }) => linesOf(names[part] ?? part).length));
+  const over = drawing.isVertical ? 0 : (most - 1) * noteSize;
   // One stop for Tab; the arrow keys go from part to part along the shaft, Enter picks.
   const [atPart, setAtPart] = useState<string | null>(null);
   const firstOf = useMemo(
@@ -152,7 +156,7 @@ export function Section({
           : `url(#${id}${material})`;
   return (
     <svg
-      viewBox={`${x} ${y} ${width} ${height}`}
+      viewBox={`${x} ${y - over} ${width} ${height + over}`}
       className={drawing.isVertical && isWhole ? 'mx-auto max-h-[58vh] w-full' : 'w-full'}
       role="group"
       aria-label={title}
@@ -246,24 +250,15 @@ export function Section({
           </g>
         ))}
       </g>
-      {notes?.notes.map(({ part, x: atX, y: atY, labelX, labelY }) => (
-        <g key={part} className="pointer-events-none">
-          <line x1={atX} y1={atY} x2={labelX} y2={labelY} stroke="var(--ink)" strokeWidth={0.8} />
-          <circle cx={atX} cy={atY} r={2.2} fill="var(--ink)" />
-          <text
-            x={labelX}
-            y={labelY - 4}
-            textAnchor={drawing.isVertical ? 'start' : 'middle'}
-            fontSize={noteSize}
-            fontWeight={700}
-            fill="var(--ink)"
-            stroke="var(--paper)"
-            strokeWidth={3}
-            paintOrder="stroke"
-          >
-            {names[part] ?? part}
-          </text>
-        </g>
+      {notes?.notes.map((note) => (
+        <SectionNote
+          key={note.part}
+          note={note}
+          name={names[note.part] ?? note.part}
+          size={noteSize}
+          across={[x, x + width]}
+          isUpright={drawing.isVertical}
+        />
       ))}
       {notes?.arrow && <Movement arrow={notes.arrow} />}
       {showsPins &&

@@ -3,6 +3,7 @@ import type { Strip } from '@/core/inspection';
 import { holderNames, holders, stationNames, stations } from '@/core/record';
 import { LimitStrip } from './limit-strip';
 import { ReadyBar } from './ready-range';
+import { linesOf, SectionNote } from './section-note';
 import { Stream } from './stream';
 
 const strip: Strip = {
@@ -74,5 +75,29 @@ describe('the ready range', () => {
     const sign = bar('2026-12-05');
     expect(sign).toHaveAccessibleName(/at risk$/);
     expect(sign.querySelector('[fill="url(#late-hatch)"]')).not.toBeNull();
+  });
+});
+
+describe('a name on the section', () => {
+  test('stands in lines of at most eighteen letters, broken between words; a longer word stands alone', () => {
+    expect(linesOf('Head')).toEqual(['Head']);
+    expect(linesOf('Bearing housing with adjusting thread')).toEqual(['Bearing housing', 'with adjusting', 'thread']);
+    expect(linesOf('Intermediate-shaft-cover of brass')).toEqual(['Intermediate-shaft-cover', 'of brass']);
+  });
+  test('is whole within the picture, the last line on the line of names; one line of an upright pump begins at its place', () => {
+    const note = { part: 'housing', x: 690, y: -60, labelX: 690, labelY: -120 };
+    const draw = (isUpright: boolean) =>
+      render(
+        <svg>
+          <SectionNote note={note} name="Bearing housing" size={20} across={[0, 700]} isUpright={isUpright} />
+        </svg>,
+      );
+    const lying = draw(false);
+    // Fifteen letters of 11.4 are 171 wide: their middle may be at 614.5 at most.
+    const line = lying.container.querySelector('tspan');
+    expect([numberOf(line, 'x'), numberOf(line, 'y')]).toEqual([614.5, -124]);
+    expect(numberOf(lying.container.querySelector('line'), 'x1')).toBe(690);
+    lying.unmount();
+    expect(numberOf(draw(true).container.querySelector('tspan'), 'x')).toBe(690);
   });
 });

@@ -27,6 +27,8 @@ const mostNotes = 3;
 /** Room for a name along the shaft, as a share of the drawing and at least; and for the arrow beneath, in drawing millimetres. */
 const noteShare = 0.3;
 const leastNoteGap = 150;
+/** Room for a name of two lines beneath another, where the shaft stands upright. */
+const uprightNoteGap = 60;
 const arrowLength = 56;
 
 const middleOf = ({ x: [from, to] }: SectionBody) => (from + to) / 2;
@@ -92,7 +94,8 @@ export function noteSection(family: Drawn, { lit, moves, inHand }: Lit): Section
   const outside = (body: SectionBody) => -(lines[body.line]?.y ?? 0) + (body.half === 'bottom' ? 1 : -1) * body.r[1];
   const ends = drawn.map((body) => [middleOf(body), outside(body)] as const);
   const spread = spreadLabels(drawn.map(middleOf), {
-    ...{ gap: Math.max(leastNoteGap, noteShare * length), from: 70, to: length - 70 },
+    gap: axis === 'vertical' ? uprightNoteGap : Math.max(leastNoteGap, noteShare * length),
+    ...{ from: 70, to: length - 70 },
   });
   const labels = untangle(ends, spread, labelY);
   const notes = drawn.map((body, i): SectionNote => {
