@@ -48,7 +48,7 @@ async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>
     ['D-11', 'dial indicator', 'mm', 0.003, 0, 10, 120],
     ['C-04', 'vernier caliper', 'mm', 0.02, 0, 300, 15],
     ['T-03', 'depth gauge', 'mm', 0.02, 0, 300, 200],
-    ['F-01', 'feeler gauge', 'mm', 0.005, 0, 1, 310],
+    ['F-01', 'feeler gauge', 'mm', 0.005, 0, 2, 310],
     ['N-05', 'spring balance', 'N', 1, 2, 200, 96],
     ['G-08', 'pressure gauge', 'bar', 0.1, 0, 25, 58],
     ['W-02', 'torque wrench', 'N·m', 1, 10, 100, 133],

@@ -26,7 +26,8 @@ import { rightAnswer } from './right-answer';
 /** Sends one verb as one person at one moment, through the use cases. */
 export type Act = <V extends Verb>(person: DemoPerson['key'], verb: V, input: InputOf<V>) => Promise<ResultOf<V>>;
 
-interface Stage {
+/** What is needed to play a job: who acts how, which pump, and until where. */
+export interface Stage {
   readonly act: Act;
   /** The shop's tools, and the day by which they are judged. */
   readonly tools: { readonly tools: readonly Tool[]; readonly day: string };
@@ -39,6 +40,10 @@ interface Stage {
   readonly technician: 'ines' | 'odile';
   /** Who signs hold points, by PIN. */
   readonly signer: InputOf<'sign-hold-point'>['signer'];
+  /** By which the simulated gauge finds a pump worn; its tag where nothing is said. */
+  readonly seed?: string;
+  /** The step of the bench before which it stops, by its id; as far as the job's station says where there is none. */
+  readonly stopsBefore?: string;
 }
 
 const positions: Readonly<Record<string, string>> = {
@@ -92,13 +97,30 @@ async function answerStep(stage: Stage, { phase, step, who }: Worked): Promise<v
 const positionOf = (id: string, usual: string, { part }: DemoJob): string =>
   part === 'imperial' ? '1/16 in' : (positions[id] ?? usual);
 
-async function teardown(stage: Stage, until: number): Promise<void> {
-  const { act, family, tag, technician, pass } = stage;
-  await act(technician, 'advance-job', { tag, event: 'begin-teardown' });
-  for (const step of family.teardown.slice(0, until)) {
-    await answerStep(stage, { phase: 'teardown', step, who: technician });
-    pass(0.4);
+function stepsUntil({ stopsBefore }: Stage, steps: readonly Step[], until: number): readonly Step[] {
+  const stop = steps.findIndex((step) => step.id === stopsBefore);
+  return steps.slice(0, stop < 0 ? until : stop);
+}
+
+/** Answers every action of some steps rightly, and signs their hold points. */
+export async function workSteps(stage: Stage, phase: 'teardown' | 'rebuild', steps: readonly Step[]): Promise<void> {
+  const { act, family, tag, technician, load, pass, job } = stage;
+  for (const step of steps) {
+    await answerStep(stage, { phase, step, who: technician });
+    if (step.hold_point) {
+      if (job.part === 'hold point') return;
+      const row = workOf(await load(), family, phase).find((one) => one.step.id === step.id)?.row;
+      const signed = { tag, stepId: step.id, basedOn: row?.version ?? 0, signer: stage.signer };
+      await act('marek', 'sign-hold-point', signed);
+    }
+    pass(phase === 'teardown' ? 0.4 : 0.5);
   }
+}
+
+async function teardown(stage: Stage, until: number): Promise<void> {
+  const { act, family, tag, technician } = stage;
+  await act(technician, 'advance-job', { tag, event: 'begin-teardown' });
+  await workSteps(stage, 'teardown', stepsUntil(stage, family.teardown, until));
 }
 
 async function account({ act, family, tag, technician }: Stage): Promise<void> {
@@ -127,13 +149,13 @@ async function clean({ act, family, tag, technician, pass }: Stage, share = 1): 
   pass(4);
 }
 
-async function readingsOf({ tag, tools }: Stage, point: FamilyPoint, phase: Phase) {
+async function readingsOf({ tag, tools, seed = tag }: Stage, point: FamilyPoint, phase: Phase) {
   const { unit, decimals, asNew, reuse } = limitsOf(point);
   const kind = point.instrument === 'none' ? null : point.instrument;
   return Promise.all(
     point.places.map(async (place) => {
       const ask = {
-        job: tag,
+        job: seed,
         phase,
         point: point.id,
         place: placeKey(place),
@@ -163,7 +185,8 @@ interface Measuring {
   readonly again?: JobRecord;
 }
 
-async function measure(stage: Stage, phase: Phase, { share = 1, only, again }: Measuring = {}): Promise<void> {
+/** Reads points of a phase that were not read yet, or all anew. */
+export async function measure(stage: Stage, phase: Phase, { share = 1, only, again }: Measuring = {}): Promise<void> {
   const { act, family, tag, pass, load } = stage;
   const record = again ?? (await load());
   const isRead = (id: string) =>
@@ -270,18 +293,7 @@ async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
 }
 
 async function rebuild(stage: Stage, until: number): Promise<void> {
-  const { act, family, tag, technician, load, pass, job } = stage;
-  for (const step of family.rebuild.slice(0, until)) {
-    await answerStep(stage, { phase: 'rebuild', step, who: technician });
-    if (step.hold_point) {
-      if (job.part === 'hold point') return;
-      const record = await load();
-      const row = workOf(record, family, 'rebuild').find((one) => one.step.id === step.id)?.row;
-      const signed = { tag, stepId: step.id, basedOn: row?.version ?? 0, signer: stage.signer };
-      await act('marek', 'sign-hold-point', signed);
-    }
-    pass(0.5);
-  }
+  await workSteps(stage, 'rebuild', stepsUntil(stage, stage.family.rebuild, until));
 }
 
 async function test(stage: Stage, run: number, condition: PumpCondition, decision: RunDecision | null): Promise<void> {

@@ -236,6 +236,8 @@ export async function signHoldPoint(page: Page, key: DemoPerson['key']): Promise
   const field = present(await page.waitForSelector('input[type=password]'));
   await field.type(pin);
   await click(page, 'button', `Sign as ${name}`);
+  // Another step may be signed by the same person already.
+  await page.waitForSelector('[aria-label="Who signs"]', { hidden: true });
   await waitForText(page, `signed by ${name}`);
 }
 

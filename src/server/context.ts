@@ -23,6 +23,8 @@ export interface Context {
   readonly origin: string;
   /** Counts a try against a key; false when the key has used up its tries. */
   readonly mayTry: (key: string, limit: 'sign-in' | 'pin') => Promise<boolean>;
+  /** Forgets the tries of a key once what was tried was right: only wrong ones in a row are stopped. */
+  readonly forgetTries: (key: string, limit: 'sign-in' | 'pin') => Promise<void>;
   readonly entry?: Entry;
   /** Keeps the answer to this entry, in the transaction that makes the change. */
   readonly remember?: (connection: Connection, answer: unknown) => Promise<void>;

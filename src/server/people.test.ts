@@ -47,6 +47,15 @@ test('too many tries at one address are stopped, another address is not', async 
   expect(await codeOf(shop.act('nobody', 'sign-in', { email: 'bram@shop.example', password }))).toBe('too-many-tries');
   expect(await codeOf(shop.act('nobody', 'sign-in', { email: 'odile@shop.example', password }))).toBe('done');
 });
+test('a right PIN is never stopped for how often it is given; wrong ones in a row are, and a right one clears them', async () => {
+  const { personId } = shop.people.wenna as { personId: string };
+  const give = (pin: string) => codeOf(shop.act('ines', 'switch-person', { personId, pin }));
+  for (let i = 0; i < 10; i++) expect(await give('2002')).toBe('done');
+  for (let i = 0; i < 7; i++) expect(await give('9999')).toBe('wrong-sign-in');
+  expect(await give('2002')).toBe('done');
+  for (let i = 0; i < 8; i++) expect(await give('9999')).toBe('wrong-sign-in');
+  expect(await give('2002')).toBe('too-many-tries');
+});
 test('a bench tablet changes person by PIN', async () => {
   const marek = shop.people.marek as { personId: string };
   const { sessionId } = await shop.act('ines', 'switch-person', { personId: marek.personId, pin: '2002' });

@@ -73,6 +73,7 @@ export function startRuntime(databaseUrl: string, real: Partial<StandIns> = {}):
       throw error;
     }
   };
+  const forgetTries: Context['forgetTries'] = async (key, limit) => void (await limiters[limit].delete(key));
   return {
     ...opened,
     contextFor: (actor, { origin = 'http://localhost:4170', now = () => new Date() } = {}) => ({
@@ -83,6 +84,7 @@ export function startRuntime(databaseUrl: string, real: Partial<StandIns> = {}):
       newToken: () => randomBytes(32).toString('hex'),
       origin,
       mayTry,
+      forgetTries,
       standIns,
     }),
     isDatabaseUp: () => isAnswering(opened.database),

@@ -5,7 +5,7 @@ import type { Context } from '../context';
 import { isSecretRight } from './passwords';
 
 /**
- * The person whom a PIN proves. Throws DomainError after too many tries, and where person and PIN do not belong together.
+ * The person whom a PIN proves. Throws DomainError after too many wrong tries in a row, and where person and PIN do not belong together.
  */
 export async function provePerson(
   context: Context,
@@ -15,5 +15,6 @@ export async function provePerson(
   const person = await findPerson(context.database, personId);
   if (!person?.pinHash || !person.active || !(await isSecretRight(person.pinHash, pin)))
     throw new DomainError('wrong-sign-in', { what: 'Person and PIN do not belong together.' });
+  await context.forgetTries(`pin/${personId}`, 'pin');
   return person;
 }

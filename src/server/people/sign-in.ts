@@ -11,6 +11,7 @@ export const signIn = forVerb('sign-in', async (context, { email, password }) =>
   const person = await findPersonByEmail(context.database, email);
   const right = await isSecretRight(person?.passwordHash ?? (await (decoy ??= hashSecret('nobody'))), password);
   if (!person || !right || !person.active) throw new DomainError('wrong-sign-in');
+  await context.forgetTries(`sign-in/${email}`, 'sign-in');
   const sessionId = context.newId();
   await openSession(context.database, { id: sessionId, personId: person.id, startedAt: context.now() });
   return { sessionId, name: person.name, role: person.role };
