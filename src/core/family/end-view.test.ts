@@ -53,6 +53,36 @@ test.each([
   expect(Math.max(...onLine(present(upper).d))).toBeCloseTo(Math.min(...onLine(present(lower).d)), 1);
 });
 
+describe('a circumferential piston pump', () => {
+  const view = present(drawEnd(buildFamily(loadFamily(f7), { axes: { rotors: 'piston' } })));
+  const [upper, lower] = view.shapes.filter(({ part }) => part === 'rotor').map(({ d }) => cornersOf(d));
+  const [above, below]: Corner[] = [
+    [0, -52],
+    [0, 52],
+  ];
+  test('has two pistons a rotor, whose outsides clear the case and whose hubs the other rotor passes over', () => {
+    for (const [corners, middle] of [
+      [present(upper), present(above)],
+      [present(lower), present(below)],
+    ] as const) {
+      const radii = new Set(corners.map((corner) => Math.round(far(corner, middle))));
+      // Middles are 104 apart and tips reach 66: the other hub may be 38 at most.
+      expect(radii).toEqual(new Set([66, 38]));
+    }
+  });
+  test('they pass each other without touching: no corner of one lies within a piston of the other', () => {
+    const within = ([x, y]: Corner, middle: Corner, isAcross: boolean) => {
+      const radius = far([x, y], middle);
+      const deg = (Math.atan2(y - middle[1], x - middle[0]) * 180) / Math.PI;
+      // The pistons of the upper rotor stand above and below its hub, those of the lower to its sides.
+      const off = Math.abs(((((deg + (isAcross ? 0 : 90)) % 180) + 270) % 180) - 90);
+      return radius > 38.01 && radius < 65.99 && off < 39;
+    };
+    expect(present(upper).filter((corner) => within(corner, present(below), true))).toEqual([]);
+    expect(present(lower).filter((corner) => within(corner, present(above), false))).toEqual([]);
+  });
+});
+
 test('two rotors run in one case: its outline crosses the middle where the two circles do', () => {
   const d = outline(drawn(f7), 'rotor-case');
   // Circles of 78 and 68 about 52 above and below: they meet at √(78² − 52²) = 58.14 and √(68² − 52²) = 43.82.

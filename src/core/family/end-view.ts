@@ -59,6 +59,26 @@ function lobes({ at, count = 2, turn_deg, r: [root, tip] }: Body): string {
   );
 }
 
+/** Share of the pitch that a piston covers: what is left lets the other rotor's pistons pass. */
+const pistonShare = 0.44;
+
+/**
+ * Arc-shaped pistons on a round hub: their outsides run in the case, their insides about the hub; each passes over the
+ * other rotor's hub.
+ */
+function pistons({ at, count = 2, turn_deg, r: [hub, tip] }: Body): string {
+  const pitch = 360 / count;
+  const steps = 16;
+  const arc = (radius: number, from: number, to: number) =>
+    Array.from({ length: steps + 1 }, (_, i) => around(at, radius, from + ((to - from) * i) / steps));
+  return closed(
+    Array.from({ length: count }, (_, i) => turn_deg + i * pitch).flatMap((middle) => {
+      const half = (pistonShare * pitch) / 2;
+      return [...arc(tip, middle - half, middle + half), ...arc(hub, middle + half, middle + pitch - half)];
+    }),
+  );
+}
+
 /** Between its own circle and the one that it lies outside of. */
 function crescent({ at, r: [, outer], outside, arc_deg: [from, to] = [30, 150] }: Body): string {
   const steps = 24;
@@ -86,6 +106,8 @@ function outlineOf(body: Body): string {
       return circle(body.at, outer) + teeth(body, inner + (outer - inner) / 2, inner);
     case 'lobes':
       return lobes(body);
+    case 'pistons':
+      return pistons(body);
     case 'crescent':
       return crescent(body);
     case 'twin-case':

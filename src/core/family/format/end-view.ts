@@ -12,7 +12,7 @@ const bodyOf = (figure: Figure) =>
      * A ring or disc, a case about two rotors of which `at` is one and the other its mirror below, a gear with teeth
      * outward or inward, lobes, what fills the room between two circles.
      */
-    symbol: z.enum(['disc', 'twin-case', 'gear', 'ring-gear', 'lobes', 'crescent']),
+    symbol: z.enum(['disc', 'twin-case', 'gear', 'ring-gear', 'lobes', 'pistons', 'crescent']),
     at: place(figure).default([0, 0]),
     /** Inner and outer radius; of teeth and lobes at their root and tip. */
     r: z.tuple([figure(z.number().min(0)), figure(z.number().positive())]),
