@@ -81,6 +81,7 @@ const allowed: Readonly<Record<string, string>> = {
   'read-parts-desk': 'CTIPO',
   'read-receiving': 'CTO',
   'read-shop': 'CTIPO',
+  'find-construction': 'CTIPO',
   'read-customer-page': 'K',
 };
 const letter: Readonly<Record<Role, string>> = {

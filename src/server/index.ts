@@ -8,7 +8,7 @@ export { getRuntime, startRuntime, type Runtime } from './runtime';
 export { takeOverOldJobs } from './take-over';
 export { perform, runTranslated, type UseCase } from './use-case';
 export { maxPictureBytes, readPicture } from './pictures';
-export { readFamily, readFamilyDocument } from './read/read-family';
+export { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
 export { readAsks } from './read/read-asks';
 export * from './read/read-desks';
 export * from './read/read-documents';

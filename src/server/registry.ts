@@ -27,7 +27,7 @@ import {
   readReport,
   readTagPdf,
 } from './read/read-documents';
-import { readFamily, readFamilyDocument } from './read/read-family';
+import { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
 import { findJobs, readFloor } from './read/read-floor';
 import { readChanges, readJob } from './read/read-job';
 import { receivePump } from './receive-pump';
@@ -63,6 +63,7 @@ export const readUseCases = {
   'read-changes': readChanges,
   'read-asks': readAsks,
   'read-family': readFamily,
+  'find-construction': findConstruction,
   'read-family-document': readFamilyDocument,
   'read-events': readEvents,
   'read-photo': readPhoto,

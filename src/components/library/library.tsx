@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { FamilyCard } from '@/core/family';
+import type { FamilyCard, FoundFamily } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
 import { sayTool } from '@/core/bench';
 import type { Tool } from '@/core/record';
@@ -8,6 +8,7 @@ import { drawUsual } from '../receive/construction';
 import { Section } from '../signs/section';
 import { AddInstrument } from './add-instrument';
 import { AddPerson } from './add-person';
+import { FindSeen } from './find-seen';
 import { ImportFamily } from './import-family';
 import { ChooseUnits } from './choose-units';
 
@@ -37,6 +38,9 @@ interface Props {
   }[];
   readonly instruments: readonly Tool[];
   readonly families: readonly FamilyCard[];
+  /** What was said to be seen, and the families that have it; null where nothing was said. */
+  readonly seen: string;
+  readonly found: readonly FoundFamily[] | null;
   /** The shop's day, ISO. */
   readonly today: string;
   readonly isOwner: boolean;
@@ -58,7 +62,7 @@ function waysOfBuilding({ axes, sets, sizes }: FamilyCard): string {
 }
 
 /** What the shop works by: constructions, instruments, people, rates. */
-export function Library({ shop, people, instruments, families, today, isOwner, canAddInstrument }: Props) {
+export function Library({ shop, people, instruments, families, seen, found, today, isOwner, canAddInstrument }: Props) {
   const money = (minor: number) => formatMoney({ minor, currency: shop?.currency ?? 'EUR' });
   return (
     <div className="space-y-8 p-6">
@@ -72,6 +76,7 @@ export function Library({ shop, people, instruments, families, today, isOwner, c
         <h2 className="font-bold">
           Pump families <small className="font-normal text-quiet">files that teach the product a construction</small>
         </h2>
+        <FindSeen seen={seen} found={found} families={families} />
         <ul className="grid gap-x-8 lg:grid-cols-2">
           {families.map((family) => (
             <li key={family.id} className="row">

@@ -56,3 +56,4 @@ export {
   type WholeBuild,
 } from './build-words';
 export { familyCard, type FamilyCard } from './card';
+export { findSeen, type FoundFamily, type Seen } from './find-seen';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
-import { buildOf } from '@/core/family';
+import { buildOf, findSeen } from '@/core/family';
 import { writeBookletPdf, writeTravellerPdf } from '@/documents';
 import { readShop } from '@/db';
 import { buildFor, listFamilies } from '../families';
@@ -24,6 +24,16 @@ export const readFamily = defineUseCase({
       built: buildFor(family, buildOf(words)),
       currency: (await readShop(context.database))?.currency ?? 'EUR',
     };
+  },
+});
+
+/** The constructions that have what is seen on a pump or stands on its plate, best first; null where nothing is asked. */
+export const findConstruction = defineUseCase({
+  verb: 'find-construction',
+  audience: staff,
+  input: z.strictObject({ text: z.string().trim().max(200) }),
+  async run(context, { text }) {
+    return text ? findSeen(await listFamilies(context.database), text) : null;
   },
 });
 
