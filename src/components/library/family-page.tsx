@@ -13,7 +13,7 @@ import {
 import { formatMoney } from '@/core/units';
 import { EndView } from '../signs/end-view';
 import { Section } from '../signs/section';
-import { BuildQuery } from './build-query';
+import { BuildQuery, isChosen } from './build-query';
 import { OwnVariantForm } from './own-variant-form';
 
 interface Props {
@@ -106,6 +106,11 @@ export function FamilyPage({ family, built, words, currency, isOwner }: Props) {
         {end && <EndView drawing={end} parts={{}} turns={null} />}
         <BuildQuery family={family} build={readBuild(built.version)} />
         <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 font-semibold">
+          {isChosen(family) && (
+            <Link className="min-h-8 underline" href={`/library/${family.id}/compare${query && `?${query}`}`}>
+              Compare with another build
+            </Link>
+          )}
           <a className="min-h-8 underline" href={file('booklet')}>
             Booklet, PDF
           </a>

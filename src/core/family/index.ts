@@ -56,4 +56,5 @@ export {
   type WholeBuild,
 } from './build-words';
 export { familyCard, type FamilyCard } from './card';
+export { compareBuilds, type Comparison, type Difference } from './compare-builds';
 export { findSeen, type FoundFamily, type Seen } from './find-seen';
