@@ -12,7 +12,7 @@ const show = (seen: string) =>
 test('says of each family what of it was seen, where, and what was not; leads to it as it was seen', () => {
   show('packing, belt, two shafts');
   const [best, other] = screen.getAllByRole('listitem').filter((one) => within(one).queryByRole('link'));
-  expect(best).toHaveTextContent('packing — built so: shaft seal: packing in tapered pieces');
+  expect(best).toHaveTextContent('packing — shaft seal: packing in tapered pieces');
   expect(best).toHaveTextContent('belt — on its plate: belt');
   expect(best).toHaveTextContent('two shafts — nothing of it here');
   expect(within(present(best)).getByRole('link')).toHaveAttribute('href', '/library/F9?box=packing&drive=belt');

@@ -10,11 +10,11 @@ interface Props {
 }
 
 const places: Readonly<Record<Seen['where'], string>> = {
-  plate: 'on its plate',
-  set: 'counted',
-  choice: 'built so',
-  part: 'a part',
-  name: 'by its name and duty',
+  plate: 'on its plate: ',
+  set: 'counted: ',
+  choice: '',
+  part: 'a part: ',
+  name: 'by its name and duty: ',
 };
 
 function Found({ family, found }: { readonly family: FamilyCard; readonly found: FoundFamily }) {
@@ -33,7 +33,8 @@ function Found({ family, found }: { readonly family: FamilyCard; readonly found:
         <ul>
           {found.seen.map(({ said, where, what }) => (
             <li key={said}>
-              <b>{said}</b> — {places[where]}: {what}
+              <b>{said}</b> — {places[where]}
+              {what}
             </li>
           ))}
           {found.missing.map((said) => (
@@ -51,7 +52,7 @@ function Found({ family, found }: { readonly family: FamilyCard; readonly found:
 export function FindSeen({ seen, found, families }: Props) {
   const cards = new Map(families.map((family) => [family.id, family]));
   return (
-    <search aria-label="Find a construction">
+    <div role="search" aria-label="Find a construction">
       <form className="my-3 flex flex-wrap items-end gap-3">
         <label className="flex-1 text-13 text-quiet">
           What is seen, or stands on the plate; commas between
@@ -88,6 +89,6 @@ export function FindSeen({ seen, found, families }: Props) {
           )}
         </div>
       )}
-    </search>
+    </div>
   );
 }

@@ -37,10 +37,16 @@ test('three stages against nine: counts, points, steps and minutes of six more',
     other: '117 min',
   });
 });
-test('of two sizes the limits and the numbers differ, not the way they are built', () => {
-  const overhung = loadFamily(f1);
-  const [small, large] = overhung.sizes.map(({ id }) => buildFamily(overhung, { size: id }));
-  const { points, parts, teardown } = compareBuilds(present(small), present(large));
-  expect([points.length > 0, parts.length > 0, teardown]).toEqual([true, true, []]);
+test.each([
+  ['F1', loadFamily(f1)],
+  ['F4', boreHole],
+  ['F6', gear],
+] as const)('%s: of two sizes limits and part numbers differ, not the way they are built', (_id, family) => {
+  const [usual, another] = family.sizes.map(({ id }) => buildFamily(family, { size: id }));
+  const { points, parts, teardown } = compareBuilds(present(usual), present(another));
+  expect([points.length > 0, teardown]).toEqual([true, []]);
   expect(points.every((row) => row.one && row.other)).toBe(true);
+  // A wheel or rotor of another size is another part.
+  const wheel = present(parts.find((row) => /^(Impeller|Rotor)/.test(row.what)));
+  expect(wheel.one).not.toBe(wheel.other);
 });

@@ -34,6 +34,10 @@ test('a number must fit: as many of a set as the family has, or may have', () =>
   expect(seenOf('9 stages', 'F4')).toEqual([['9 stages', 'set']]);
   expect(ids('41 stages')).toEqual([]);
 });
+test('a part goes by its noun: a pack of shims is no packing', () => {
+  expect(ids('packing')).not.toContain('F7');
+  expect(seenOf('shim packs', 'F7')).toEqual([['shim packs', 'part']]);
+});
 test('words of the plate tell more than a part of the same name', () => {
   expect(seenOf('Internal Gear', 'F6')).toEqual([['Internal Gear', 'plate']]);
   expect(seenOf('pump of the type sewage', 'F10')).toEqual([['pump of the type sewage', 'plate']]);

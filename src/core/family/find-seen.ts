@@ -27,6 +27,7 @@ const fillers = new Set(['a', 'an', 'the', 'of', 'with', 'its', 'by', 'on', 'is'
 const wordsOf = (text: string) => text.toLowerCase().match(/[a-z0-9]+/g) ?? [];
 /** A word without what declines it, so that “packing” finds “packed” and “shafts” finds “shaft”. */
 const stemOf = (word: string) => (word.length > 4 ? word.replace(/(?:ings?|ed|e?s)$/, '') : word.replace(/s$/, ''));
+const singular = (word: string) => word.replace(/s$/, '');
 const stemsOf = (text: string) => new Set(wordsOf(text).map(stemOf));
 
 interface Said {
@@ -98,7 +99,16 @@ const asPart: Find = ({ written }, said) => {
   // What is counted is that part itself: two screws of the shaft are no two shafts.
   const isIt = ({ name, quantity }: { readonly name: string; readonly quantity: number }) =>
     said.count === null || (quantity === said.count && stemsOf(name).size === said.stems.length);
-  const part = written.parts.find((one) => has(one.name, said) && isIt(one));
+  // A part goes by its noun: a pack of shims is no packing.
+  const nouns = wordsOf(said.said)
+    .filter((word) => !fillers.has(word))
+    .slice(said.count === null ? 0 : 1)
+    .map(singular);
+  const isNamed = (name: string) => {
+    const own = new Set(wordsOf(name).map(singular));
+    return nouns.length > 0 && nouns.every((noun) => own.has(noun));
+  };
+  const part = written.parts.find((one) => isNamed(one.name) && isIt(one));
   return part ? { where: 'part', what: part.name.toLowerCase(), words: [] } : null;
 };
 
