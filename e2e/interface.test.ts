@@ -193,7 +193,7 @@ describe('by keyboard', () => {
       const place = await line.evaluate((link) => link.hash);
       await press(line);
       await page.waitForSelector(`${place} button[aria-expanded=true]`);
-      expect(await page.evaluate(() => location.hash)).toBe(place);
+      await page.waitForFunction((hash) => location.hash === hash, {}, place);
       await page.$eval('#point-seat-bore button', (row) => row.click());
       await page.waitForSelector('#point-seat-bore button[aria-expanded=true]');
     }

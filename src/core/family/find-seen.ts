@@ -144,8 +144,8 @@ function lookIn(file: FamilyFile, asked: readonly Said[]): { readonly found: Fou
 
 /**
  * The families that have what is seen on a pump, or stands on its plate: things parted by commas, each by plate, number
- * of a set, choice of building, name or part. Most things first, then what tells most.
- * @example findSeen(families, 'packing, belt') // the belt-driven packed pump, built with packing and a belt, first
+ * of a set, choice of building, name or part. Most things first, then what tells most: “packing, belt” gives the
+ * belt-driven packed pump first, built with both.
  * @returns nothing of a family that has none of it
  */
 export function findSeen(files: readonly FamilyFile[], text: string): readonly FoundFamily[] {
