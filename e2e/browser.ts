@@ -102,7 +102,10 @@ export async function settled(page: Page, quietMs = 40): Promise<void> {
   );
 }
 
-/** A page of its own device: own cookies, own storage, a screen to click or to tap. Errors of the console and of the page are collected. */
+/**
+ * A page of its own device: own cookies, own storage, a screen to click or to tap. Errors of the console and of the page
+ * are collected.
+ */
 export async function openDevice(
   browser: Browser,
   { width = 1280, height = 800, hasTouch = false } = {},

@@ -74,6 +74,8 @@ describe('axe finds nothing', () => {
   const views = [
     '/',
     '/receive',
+    '/library?seen=packing,+belt',
+    '/library/F6/compare?variant=packed&with.variant=cartridge',
     '/parts',
     '/sums',
     '/sums?sum=bolt-pattern',

@@ -8,7 +8,8 @@ import { buildFor, shippedFamilies } from '@/server/families';
 import { demoPeople } from '../demo/people';
 import { loadRecord, measure, playJob, workSteps, type Act, type Stage } from '../demo/play-job';
 import { base, open, openBrowser, openDevice, press, signIn, waitForText, type OpenedBrowser } from './browser';
-import { actAs, signHoldPoint, workThrough } from './stations';
+import { signHoldPoint, workThrough } from './stations';
+import { receivePump } from './walk';
 
 // The steps by which a construction is told from the others, by touch; what lies before and between them is done through
 // the same door without the screen. Each has one wrong move made in it.
@@ -102,21 +103,7 @@ const walks: readonly Walk[] = [
   },
 ];
 
-const contact = { name: 'Emrys Caddon', email: 'emrys@tarnhollow.example', phone: '' };
 const familyOf = ({ id, build }: Walk) => buildFor(present(shippedFamilies.find((one) => one.id === id)), build);
-
-async function receive(on: Device, { id, build, duty }: Walk, elastomer: string): Promise<string> {
-  const intake = {
-    ...{ equipmentNumber: '', duty, liquid: 'water', liquidTemperatureC: 60, viscosityMm2S: 700 },
-    ...{ cleaning: 'declaration', cleaningReference: 'CD-1', whyOut: 'lost flow', runningHours: null, cameWith: [] },
-    ...{ shims: [], hazards: '', shippingDamage: '', elastomer },
-  };
-  const { tag } = await actAs(on, 'receive-pump', {
-    ...{ customer: 'Tarnhollow Slate Quarry', contact, familyId: id, ...build, promisedOn: '2027-03-01', intake },
-    pump: { maker: 'Dunnockworth', model: id, serial: `E2E-TELL-${id}`, size: '' },
-  });
-  return String(tag);
-}
 
 /** Sends verbs with this device's session, past its page: hundreds of answers are no work for a browser. */
 async function doorOf(on: Device): Promise<Act> {
@@ -133,7 +120,7 @@ async function doorOf(on: Device): Promise<Act> {
 
 /** The job as the demonstration plays one, through the door of this device; only hold points are signed by another. */
 async function stageOf(on: Device, walk: Walk, family: Family): Promise<Stage> {
-  const tag = await receive(on, walk, present(family.elastomers[0]));
+  const tag = await receivePump(on, family, walk.duty, present(family.elastomers[0]));
   const signer = present(demoPeople.find(({ key }) => key === 'marek'));
   const { id: personId } = present((await listPeople(database)).find(({ name }) => name === signer.name));
   return {

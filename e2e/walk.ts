@@ -17,8 +17,8 @@ import { actAs, disposeAll, gaugeAll, openAsLeft, pressMove, signHoldPoint, work
 
 type Device = Awaited<ReturnType<typeof openDevice>>;
 
-/** Takes a pump in and makes it ready for its teardown, past the screen. Gives its tag. */
-export async function receive(on: Device, family: Family, duty: object, elastomer: string): Promise<string> {
+/** Takes a pump in past the screen. Gives its tag. */
+export async function receivePump(on: Device, family: Family, duty: object, elastomer: string): Promise<string> {
   const intake = {
     equipmentNumber: '',
     duty,
@@ -44,6 +44,12 @@ export async function receive(on: Device, family: Family, duty: object, elastome
     promisedOn: '2027-03-01',
     intake,
   });
+  return String(tag);
+}
+
+/** Takes a pump in and makes it ready for its teardown, past the screen. Gives its tag. */
+export async function receive(on: Device, family: Family, duty: object, elastomer: string): Promise<string> {
+  const tag = await receivePump(on, family, duty, elastomer);
   await actAs(on, 'take-picture', {
     tag,
     about: 'job:received',
@@ -54,7 +60,7 @@ export async function receive(on: Device, family: Family, duty: object, elastome
   for (const caution of ['energy-isolation', 'harmful-liquid'])
     await actAs(on, 'acknowledge-caution', { tag, caution });
   await actAs(on, 'advance-job', { tag, event: 'begin-teardown' });
-  return String(tag);
+  return tag;
 }
 
 const typed: Typed = new Map();

@@ -4,7 +4,6 @@ import {
   holders,
   lineDecisions,
   type AnswerData,
-  type Duty,
   type Guarantee,
   type FindingId,
   type Hold,
@@ -15,21 +14,14 @@ import {
 } from '@/core/record';
 
 /** What JSON columns hold, checked when they are read. */
-export const dutySchema: z.ZodType<Duty> = z.object({
+const duty = z.object({
   flowM3h: z.number(),
   headM: z.number(),
   powerKw: z.number().optional(),
   efficiencyPct: z.number().optional(),
   speedRpm: z.number(),
 });
-export const guaranteeSchema: z.ZodType<Guarantee> = z.object({
-  flowM3h: z.number(),
-  headM: z.number(),
-  powerKw: z.number().optional(),
-  efficiencyPct: z.number().optional(),
-  speedRpm: z.number(),
-  viscosityMm2S: z.number().optional(),
-});
+export const guaranteeSchema: z.ZodType<Guarantee> = duty.extend({ viscosityMm2S: z.number().optional() });
 export const holdSchema: z.ZodType<Hold> = z.object({ reason: z.string(), holder: z.enum(holders), until: z.string() });
 /** Signatures from before they kept the person's id have none. */
 const signedSchema = z.object({
@@ -39,7 +31,7 @@ const signedSchema = z.object({
 });
 export const intakeBodySchema: z.ZodType<Omit<Intake, 'version'>> = z.object({
   equipmentNumber: z.string(),
-  duty: dutySchema.nullable(),
+  duty: duty.nullable(),
   liquid: z.string(),
   cleaning: z.enum(cleanings),
   cleaningReference: z.string(),

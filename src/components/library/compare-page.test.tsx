@@ -8,7 +8,7 @@ const built = (variant: string) => buildFamily(family, { axes: { variant } });
 
 test('shows both builds with what each is chosen by, and what only one has', () => {
   render(<ComparePage family={family} one={built('packed')} other={built('cartridge')} />);
-  const [one, other] = ['One build', 'The other build'].map((name) => screen.getByRole('region', { name }));
+  const [one, other] = ['One build', 'The other build'].map((name) => screen.getByRole('group', { name }));
   expect(one?.querySelector('select[name=variant]')).toHaveValue('packed');
   expect(other?.querySelector('select[name="with.variant"]')).toHaveValue('cartridge');
   const parts = screen.getByRole('table', { name: /^Parts/ });

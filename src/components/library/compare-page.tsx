@@ -4,7 +4,6 @@ import {
   drawSection,
   readBuild,
   sayBuild,
-  wholeBuild,
   type Comparison,
   type Family,
   type FamilyFile,
@@ -30,24 +29,28 @@ const titles: Readonly<Record<keyof Comparison, string>> = {
 /** Before the names of the second build in the address. */
 export const withMark = 'with.';
 
-function Built({
-  family,
-  built,
-  prefix,
-}: {
+interface BuiltProps {
   readonly family: FamilyFile;
   readonly built: Family;
-  readonly prefix: string;
-}) {
-  const build = readBuild(built.version);
+  readonly name: string;
+}
+
+function Built({ family, built, name }: BuiltProps) {
   const said = sayBuild(family, built.version);
   return (
-    <section aria-label={prefix ? 'The other build' : 'One build'}>
+    <section aria-label={name}>
       <Section drawing={drawSection(built)} pins={{}} showsPins={false} title={`Section: ${said}`} />
-      <div className="mt-2 flex flex-wrap items-end gap-3">
-        <BuildFields family={family} build={wholeBuild(family, build)} prefix={prefix} />
-      </div>
+      <p className="text-13 text-quiet">{said}</p>
     </section>
+  );
+}
+
+function Chosen({ family, built, name, prefix }: BuiltProps & { readonly prefix: string }) {
+  return (
+    <fieldset className="flex flex-wrap content-start items-end gap-3">
+      <legend className="text-13 text-quiet">{name}</legend>
+      <BuildFields family={family} build={readBuild(built.version)} prefix={prefix} />
+    </fieldset>
   );
 }
 
@@ -66,8 +69,8 @@ function Differences({ title, rows }: { readonly title: string; readonly rows: C
         </tr>
       </thead>
       <tbody>
-        {rows.map(({ what, one, other }) => (
-          <tr key={`${what} ${one} ${other}`} className="row">
+        {rows.map(({ what, one, other }, i) => (
+          <tr key={i} className="row">
             <th scope="row" className="py-1 font-normal">
               {what}
             </th>
@@ -95,15 +98,22 @@ export function ComparePage({ family, one, other }: Props) {
       <h1 className="text-24 font-bold">
         <span className="num">{family.id}</span> Two builds side by side
       </h1>
-      <form className="mt-3">
-        <div className="grid gap-8 md:grid-cols-2">
-          <Built family={family} built={one} prefix="" />
-          <Built family={family} built={other} prefix={withMark} />
-        </div>
-        <button type="submit" className="mt-3 min-h-11 border-b-3 border-ink px-2 font-semibold">
-          Compare them so
-        </button>
-      </form>
+      <div className="mt-3 grid gap-8 md:grid-cols-2">
+        <Built family={family} built={one} name="One build" />
+        <Built family={family} built={other} name="The other build" />
+      </div>
+      <details className="mt-3 border-y border-line" open={isSame}>
+        <summary className="min-h-11 cursor-pointer content-center font-bold">Choose how each is built</summary>
+        <form className="pb-3">
+          <div className="grid gap-8 md:grid-cols-2">
+            <Chosen family={family} built={one} name="One build" prefix="" />
+            <Chosen family={family} built={other} name="The other build" prefix={withMark} />
+          </div>
+          <button type="submit" className="mt-3 min-h-11 border-b-3 border-ink px-2 font-semibold">
+            Compare them so
+          </button>
+        </form>
+      </details>
       {isSame && (
         <p className="mt-4 border-l-4 border-line px-3">Nothing differs: choose another build on either side.</p>
       )}

@@ -5,7 +5,7 @@ import {
   drawSection,
   readBuild,
   sayAsk,
-  sayLimits,
+  sayPoint,
   type Family,
   type FamilyFile,
   type Step,
@@ -72,14 +72,6 @@ function Steps({ steps }: { readonly steps: readonly Step[] }) {
   );
 }
 
-function limitWords(point: Family['points'][number]): string {
-  const { derived } = point;
-  if (derived)
-    return `${derived.design_um.min} to ${derived.design_um.max} µm as designed, limit ${derived.limit_um} µm`;
-  const { asNew, reuse } = sayLimits(point);
-  return `${asNew} new${reuse && `, ${reuse} for reuse`}`;
-}
-
 /**
  * One family as it teaches the product a construction: section, parts, points, both sequences, test plan, damage, kits.
  */
@@ -130,7 +122,7 @@ export function FamilyPage({ family, built, words, currency, isOwner }: Props) {
                 <b className="num">{point.number}</b>
                 <span>
                   {point.title}
-                  {point.critical && ', critical'}: <span className="num">{limitWords(point)}</span>{' '}
+                  {point.critical && ', critical'}: <span className="num">{sayPoint(point)}</span>{' '}
                   <span className="text-quiet">{point.source}</span>
                 </span>
               </li>

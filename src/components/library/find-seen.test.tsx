@@ -18,6 +18,12 @@ test('says of each family what of it was seen, where, and what was not; leads to
   expect(within(present(best)).getByRole('link')).toHaveAttribute('href', '/library/F9?box=packing&drive=belt');
   expect(other).toHaveTextContent('two shafts — counted: 2 shafts');
 });
+test('of two choices of one thing the later one counts; the same said twice is one thing', () => {
+  show('three lobes, circumferential piston, three lobes');
+  const [lobe] = screen.getAllByRole('listitem').filter((one) => within(one).queryByRole('link'));
+  expect(within(present(lobe)).getByRole('link')).toHaveAttribute('href', '/library/F7?rotors=piston');
+  expect(within(present(lobe)).getAllByText('three lobes')).toHaveLength(1);
+});
 test('what nobody has is said by name, and where to look instead', () => {
   show('zebra');
   expect(screen.getByRole('status')).toHaveTextContent('No construction here has zebra. Look for its section');

@@ -18,7 +18,8 @@ const places: Readonly<Record<Seen['where'], string>> = {
 };
 
 function Found({ family, found }: { readonly family: FamilyCard; readonly found: FoundFamily }) {
-  const words = found.seen.flatMap((one) => one.words.map(([name, value]): [string, string] => [name, value]));
+  // Of two things that speak for different choices the later one counts, here and in the address.
+  const words = [...new Map(found.seen.flatMap((one) => one.words))];
   const query = new URLSearchParams(words).toString();
   const drawing = drawChosen(family, { familyId: family.id, ...showBuild(buildOf(words)) });
   return (
@@ -27,7 +28,7 @@ function Found({ family, found }: { readonly family: FamilyCard; readonly found:
         <Section drawing={drawing} pins={{}} showsPins={false} title={family.title} />
       </span>
       <div>
-        <Link href={`/library/${family.id}${query && `?${query}`}`} className="font-bold">
+        <Link href={`/library/${family.id}${query && `?${query}`}`} className="font-bold underline">
           <span className="num">{family.id}</span> {family.title}
         </Link>
         <ul>

@@ -1,5 +1,6 @@
 import { isOther, type EndDrawing, type InHand } from '@/core/family';
 import type { PartState } from './section';
+import { wordsOverLines } from './words-over-lines';
 
 interface Props {
   readonly drawing: EndDrawing;
@@ -74,18 +75,7 @@ export function EndView({ drawing: { seenFrom, radius, shapes, labels }, parts, 
           </g>
         )}
         {named.map(({ words, x, y, anchor }) => (
-          <text
-            key={words}
-            x={x}
-            y={y}
-            textAnchor={anchor}
-            fontSize={size}
-            fontWeight={700}
-            fill="var(--ink)"
-            stroke="var(--paper)"
-            strokeWidth={3}
-            paintOrder="stroke"
-          >
+          <text key={words} x={x} y={y} textAnchor={anchor} fontSize={size} {...wordsOverLines}>
             {words}
           </text>
         ))}

@@ -1,4 +1,5 @@
 import type { SectionNotes } from '@/core/family';
+import { wordsOverLines } from './words-over-lines';
 
 /** Letters of a line, so that three names find room beside each other over the drawing. */
 const lineLength = 18;
@@ -35,15 +36,7 @@ export function SectionNote({ note: { x, y, labelX, labelY }, name, size, across
     <g className="pointer-events-none">
       <line x1={x} y1={y} x2={labelX} y2={labelY} stroke="var(--ink)" strokeWidth={0.8} />
       <circle cx={x} cy={y} r={2.2} fill="var(--ink)" />
-      <text
-        textAnchor={isUpright ? 'start' : 'middle'}
-        fontSize={size}
-        fontWeight={700}
-        fill="var(--ink)"
-        stroke="var(--paper)"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
+      <text textAnchor={isUpright ? 'start' : 'middle'} fontSize={size} {...wordsOverLines}>
         {lines.map((line, i) => (
           <tspan key={line} x={wordX} y={firstY + i * size}>
             {i < lines.length - 1 ? `${line} ` : line}

@@ -1,5 +1,5 @@
 import type { Family } from './format';
-import { sayLimits } from './point-limits';
+import { sayPoint } from './point-limits';
 
 /** What differs between two pumps: what it is, and what either has of it; empty where it has nothing. */
 export interface Difference {
@@ -30,14 +30,8 @@ function differences(one: readonly Row[], other: readonly Row[]): readonly Diffe
 const partsOf = ({ parts }: Family) =>
   parts.map(({ ref, name, quantity, number }) => ({ key: ref, what: name, said: `${quantity} × ${number}` }));
 
-function pointsOf({ points }: Family): readonly Row[] {
-  return points.map((point) => {
-    const { derived, title, id } = point;
-    const { asNew, reuse } = sayLimits(point);
-    const said = derived ? `limit ${derived.limit_um} µm` : `${asNew} new${reuse && `, ${reuse} for reuse`}`;
-    return { key: id, what: title, said };
-  });
-}
+const pointsOf = ({ points }: Family) =>
+  points.map((point) => ({ key: point.id, what: point.title, said: sayPoint(point) }));
 
 const stepsOf = (steps: Family['teardown']) =>
   steps.map(({ id, title, actions, hold_point }) => ({

@@ -149,12 +149,8 @@ function lookIn(file: FamilyFile, asked: readonly Said[]): { readonly found: Fou
  * @returns nothing of a family that has none of it
  */
 export function findSeen(files: readonly FamilyFile[], text: string): readonly FoundFamily[] {
-  const asked = text
-    .split(/[,;\n]/)
-    .map((one) => one.trim())
-    .filter(Boolean)
-    .slice(0, mostSaid)
-    .map(readSaid);
+  const said = text.split(/[,;\n]/).map((one) => one.trim());
+  const asked = [...new Set(said)].filter(Boolean).slice(0, mostSaid).map(readSaid);
   return files
     .map((file) => lookIn(file, asked))
     .filter(({ found }) => found.seen.length)

@@ -36,7 +36,7 @@ export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } f
 export { buildFamily, cutToBuild } from './build-family';
 export { partsOn, sectionOn, type Side } from './convert-family';
 export { memberName } from './member';
-export { limitsOf, middleOf, sayLimits, stepDecimals, type PointLimits } from './point-limits';
+export { limitsOf, middleOf, sayLimits, sayPoint, stepDecimals, type PointLimits } from './point-limits';
 export { fieldsOf, unevenOf, type Uneven } from './record-fields';
 export { actionTitle, sayAsk, sayWindow } from './say-action';
 export {

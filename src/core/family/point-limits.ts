@@ -66,6 +66,15 @@ function sayBand({ min, max }: OpenBand, least: number, unit: string): string {
   return words ? `${words} ${unit === 'count' ? '' : unit}`.trim() : '';
 }
 
+/** What a point must be in one line, as new and for reuse; of one that is derived, as designed and its limit. */
+export function sayPoint(point: FamilyPoint): string {
+  const { derived } = point;
+  if (derived)
+    return `${derived.design_um.min} to ${derived.design_um.max} µm as designed, limit ${derived.limit_um} µm`;
+  const { asNew, reuse } = sayLimits(point);
+  return `${asNew} new${reuse && `, ${reuse} for reuse`}`;
+}
+
 /**
  * The limits of a point in words, such as “44.975 to 45.000 mm” as new and “from 44.950 mm” for reuse.
  */

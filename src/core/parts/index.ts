@@ -63,7 +63,7 @@ export function missingOf(refs: readonly string[], needs: readonly Need[]): read
   return awaited(needs).filter((need) => refs.includes(need.ref));
 }
 
-/** Titles of the rebuild steps that a short delivery stops: those that use the part up, else the first that takes it. */
+/** Titles of the rebuild steps that a short delivery stops: those that use a part up, else the first that takes it. */
 export function stepsBlockedBy(ref: string, { rebuild }: Pick<Family, 'rebuild'>): readonly string[] {
   const using = rebuild.filter((step) => step.needs.includes(ref));
   const first = rebuild.find((step) => step.parts.includes(ref));

@@ -227,7 +227,8 @@ function slipWarnings({ slope, atJob }: ReckonedSlip): readonly string[] {
 function saySlip(slip: ReckonedSlip, outcome: SlipOutcome): Omit<JudgedRun, 'points' | 'acceptance'> {
   const { flow, dutyKpa, volumetric, leastM3h, atJob } = slip;
   const isEnough = flow >= leastM3h - 1e-9;
-  const verdict = isEnough && !isTooThin(slip) ? 'pass' : 'fail';
+  const lacking = !isEnough ? 'Too little: ' : isTooThin(slip) ? 'Too little of the job’s liquid: ' : '';
+  const verdict = lacking ? 'fail' : 'pass';
   const said = `${show(flow, 2)} m³/h arrive at ${show(dutyKpa, 0)} kPa, ${show(volumetric, 1)} % of what the turns move`;
   return {
     slip: {
@@ -239,7 +240,7 @@ function saySlip(slip: ReckonedSlip, outcome: SlipOutcome): Omit<JudgedRun, 'poi
       pressuresKpa: slip.pressures,
     },
     verdict,
-    reason: `${isEnough ? (verdict === 'pass' ? '' : 'Too little of the job’s liquid: ') : 'Too little: '}${said}; ${show(leastM3h, 2)} m³/h are asked for.${sayAtJob(slip)}`,
+    reason: `${lacking}${said}; ${show(leastM3h, 2)} m³/h are asked for.${sayAtJob(slip)}`,
     working: slipWorking(slip, outcome),
     warnings: [...outcome.warnings.map((warning) => warning.sentence), ...slipWarnings(slip)],
   };

@@ -5,7 +5,8 @@ import type { Context } from '../context';
 import { isSecretRight } from './passwords';
 
 /**
- * The person whom a PIN proves. Throws DomainError after too many wrong tries in a row, and where person and PIN do not belong together.
+ * The person whom a PIN proves. Throws DomainError after too many wrong tries in a row, and where person and PIN do not
+ * belong together.
  */
 export async function provePerson(
   context: Context,

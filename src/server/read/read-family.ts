@@ -27,7 +27,7 @@ export const readFamily = defineUseCase({
   },
 });
 
-/** The constructions that have what is seen on a pump or stands on its plate, best first; null where nothing is asked. */
+/** The constructions that have what is seen on a pump or stands on its plate, best first; null without a question. */
 export const findConstruction = defineUseCase({
   verb: 'find-construction',
   audience: staff,

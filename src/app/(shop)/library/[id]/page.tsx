@@ -3,7 +3,7 @@ import { perform, readFamily } from '@/server';
 import { FamilyPage } from '@/components/library/family-page';
 import { currentActor, requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
-import { firstParam, type SearchParam } from '@/app/search-param';
+import { allParams, type SearchParam } from '@/app/search-param';
 
 export const metadata: Metadata = { title: 'Pump family' };
 
@@ -15,11 +15,7 @@ interface Props {
 export default async function LibraryFamilyPage({ params, searchParams }: Props) {
   const actor = await currentActor();
   const { id } = await params;
-  const asked = await searchParams;
-  const words = Object.entries(asked).flatMap(([name, value]): [string, string][] => {
-    const first = firstParam(value);
-    return first === undefined ? [] : [[name, first]];
-  });
+  const words = allParams(await searchParams);
   return orExplain(async () => {
     const { family, built, currency } = await perform(readFamily, await requestContext(), {
       familyId: id,

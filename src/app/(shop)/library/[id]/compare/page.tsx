@@ -3,7 +3,7 @@ import { perform, readFamily } from '@/server';
 import { ComparePage, withMark } from '@/components/library/compare-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
-import { firstParam, type SearchParam } from '@/app/search-param';
+import { allParams, type SearchParam } from '@/app/search-param';
 
 export const metadata: Metadata = { title: 'Two builds' };
 
@@ -14,10 +14,7 @@ interface Props {
 
 export default async function CompareBuildsPage({ params, searchParams }: Props) {
   const { id: familyId } = await params;
-  const all = Object.entries(await searchParams).flatMap(([name, value]): [string, string][] => {
-    const first = firstParam(value);
-    return first === undefined ? [] : [[name, first]];
-  });
+  const all = allParams(await searchParams);
   const one = all.filter(([name]) => !name.startsWith(withMark));
   const other = all
     .filter(([name]) => name.startsWith(withMark))
