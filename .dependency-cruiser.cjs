@@ -5,10 +5,10 @@ module.exports = {
     {
       name: 'core-is-pure',
       comment:
-        'core imports only core, the blocks that ship with it (data), and from the allow-list: zod, decimal.js, date-fns, jsonc-parser (places of faults in a family file)',
+        'core imports only core, the blocks and shapes that ship with it (data), and from the allow-list: zod, decimal.js, date-fns, jsonc-parser (places of faults in a family file), jsep (expressions in shapes)',
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^src/core|^families/blocks/|^node_modules/(zod|decimal\\.js|date-fns|jsonc-parser)/' },
+      to: { pathNot: '^src/core|^families/(blocks|shapes)/|^node_modules/(zod|decimal\\.js|date-fns|jsonc-parser|jsep)/' },
     },
     {
       name: 'db-only-from-server',

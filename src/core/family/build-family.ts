@@ -241,7 +241,9 @@ function hereOf(
 }
 
 function buildOne(file: FamilyFile, whole: WholeBuild): Family {
-  const cut = cutToBuild(file.written, file, whole);
+  // Shapes are the same in every build, and their words are no conditions.
+  const { shapes, ...written } = file.written;
+  const cut = { ...cutToBuild(written, file, whole), shapes };
   const times = timesOf(whole.counts);
   const once = new Map(cut.parts.filter((part) => times(part) > 0).map((part) => [part.ref, part]));
   const here = (ref: string) => once.has(ref);

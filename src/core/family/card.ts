@@ -4,10 +4,10 @@ import type { FamilyFile } from './format';
 export function familyCard({ written, ...family }: FamilyFile) {
   const { id, version, title, short, principle, drive, sealing, duty } = family;
   const { nameplate_words, elastomers, axes, sizes, sets, made_from } = family;
-  const { section } = written;
+  const { section, shapes } = written;
   return {
     ...{ id, version, title, short, principle, drive, sealing, duty },
-    ...{ nameplate_words, elastomers, axes, sizes, sets, section, made_from },
+    ...{ nameplate_words, elastomers, axes, sizes, sets, shapes, section, made_from },
     parts: written.parts.map((part) => ({ ref: part.ref, class: part.class })),
     points: [],
     counts: {

@@ -18,6 +18,7 @@ export const closureRules = {
   'setting-inputs': 'every setting calls a sum that exists, with inputs that it takes',
   'torque-thread': 'every torque has a thread of a part at its step',
   caution: 'every caution exists',
+  drawn: 'every shape that is named exists for its view, knows the figures that it is given, and can be drawn',
 } as const;
 export type ClosureRule = keyof typeof closureRules;
 

@@ -79,7 +79,7 @@ describe.each(files)('%s', (file, family) => {
           .map((other) => [one.id, other.id]),
       );
       expect(overlapping).toEqual([]);
-      expect(drawing.shapes.filter((shape) => !/^[MLHVQTCaZ0-9.\- ]+$/.test(shape.d))).toEqual([]);
+      expect(drawing.shapes.filter((shape) => !/^[MLHVQTCAZ0-9.\- ]+$/.test(shape.d))).toEqual([]);
     },
   );
   test('its own nameplate words propose it', () =>
@@ -116,6 +116,7 @@ describe('each rule of closure, broken once, is named', () => {
       family.rebuild.push(...family.rebuild.splice(on, 1));
       return `rebuild.${family.rebuild.length - 1}.parts`;
     },
+    drawn: (family) => (present(family.section.bodies[0]).symbol = 'flywheel') && 'section.bodies.0.symbol',
     'soft-consumed': (family) => (
       (step(family, 'head-on').needs = []),
       `parts.${family.parts.findIndex((part) => part.ref === 'head-gasket')}`

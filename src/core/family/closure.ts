@@ -6,6 +6,8 @@ import { checkCaptures } from './closure-captures';
 import { checkHeat, checkRecord, checkSettings } from './closure-settings';
 import { checkIds, checkNames, stepLists } from './closure-names';
 import { checkSequence } from './closure-sequence';
+import { checkDrawing, checkShapes } from './closure-drawing';
+import { findShape } from './body-outlines';
 import { buildFamily } from './build-family';
 import { limitsOf } from './point-limits';
 import type { WholeBuild } from './build-words';
@@ -16,6 +18,7 @@ import {
   type Family,
   type FamilyFile,
   type FamilyPoint,
+  type SectionBody,
   type Step,
   type StepAction,
 } from './format';
@@ -75,7 +78,8 @@ function checkSoft(family: Family): Faults {
 
 /** A lip that faces the wrong way leaks at once: the step that takes it off asks for its orientation. */
 function checkLips(family: Family): Faults {
-  const lips = new Set(family.section.bodies.filter((body) => body.symbol === 'lip-seal').map((body) => body.part));
+  const faces = ({ symbol }: SectionBody) => findShape(symbol, 'section', family.shapes)?.faces === true;
+  const lips = new Set(family.section.bodies.filter(faces).map((body) => body.part));
   return [...lips].flatMap((ref) => {
     const at = family.teardown.findIndex((step) => step.parts.includes(ref));
     const isAsked = family.teardown[at]?.actions.some(
@@ -195,6 +199,7 @@ export function checkBuild(family: Family): Faults {
     ...checkSoft(family),
     ...checkCaptures(family),
     ...checkLips(family),
+    ...checkDrawing(family),
     ...family.points.flatMap((point, i) => checkPoint(point, i, family)),
     ...checkCritical(family),
     ...stepLists(family).flatMap(([path, steps]) => [
@@ -246,7 +251,12 @@ function saidOnce(found: readonly InBuild[]): Faults {
 /** What is not closed in any of the builds that stand for all of them, or in those that are given. */
 export function checkClosure(file: FamilyFile, builds?: readonly WholeBuild[]): Faults {
   // Building leaves out what a build has not, so names are looked for in the whole file.
-  const unknown = [...checkIds(file.written), ...checkNames(file.written), ...checkConditions(file)];
+  const unknown = [
+    ...checkIds(file.written),
+    ...checkNames(file.written),
+    ...checkConditions(file),
+    ...checkShapes(file.written),
+  ];
   if (unknown.some((one) => one.rule === 'known-choice')) return unknown;
   return [...unknown, ...saidOnce((builds ?? buildsToCheck(file)).flatMap((whole) => checkOneBuild(file, whole)))];
 }

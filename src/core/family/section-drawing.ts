@@ -1,3 +1,4 @@
+import type { DrawnShape } from './shapes';
 import type { Family, FamilyPart, FamilyPoint, SectionBody } from './format';
 
 /** The member of a set that is worked on. */
@@ -11,7 +12,7 @@ export const isOther = (member: InHand | undefined, inHand: InHand | undefined):
   member !== undefined && member.set === inHand?.set && member.number !== inHand.number;
 
 /** What the drawing needs of a family. */
-export type Drawn = Pick<Family, 'section' | 'version' | 'sets'> & {
+export type Drawn = Pick<Family, 'shapes' | 'section' | 'version' | 'sets'> & {
   readonly parts: readonly Pick<FamilyPart, 'ref' | 'class' | 'per'>[];
   readonly points: readonly FamilyPoint[];
 };
@@ -22,7 +23,7 @@ export interface SectionShape {
   readonly symbol: SectionBody['symbol'];
   readonly material: string;
   readonly d: string;
-  readonly fill: 'hatched' | 'solid' | 'open' | 'line';
+  readonly fill: DrawnShape['fill'];
   /** Height of its shaft line above the middle, and the halves that it is drawn in. */
   readonly line: number;
   readonly half: 'both' | 'top' | 'bottom';

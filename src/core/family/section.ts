@@ -2,7 +2,7 @@ import { present } from '../present';
 import { readBuild } from './build-words';
 import type { SectionBody } from './format';
 import type { Drawn, InHand, SectionDrawing, SectionPin } from './section-drawing';
-import { outlines } from './section-outlines';
+import { bodyOutlines, findShape } from './body-outlines';
 import { stackStages, type Stacked, type StackedBody } from './section-stages';
 
 export type { Drawn, InHand, SectionBreak, SectionDrawing, SectionPin, SectionShape } from './section-drawing';
@@ -104,14 +104,14 @@ function pinsOf({ family, stacked, half, labelY, gap }: Placing): SectionPin[] {
 }
 
 /** What lies in front is drawn last: shafts over casings, then what sits inside something, then small things. */
-function inOrder(bodies: readonly StackedBody[]): readonly StackedBody[] {
-  const later = new Set<string>(['key', 'nut', 'lip-seal', 'spring', 'o-ring', 'bolt', 'strap', 'cable']);
+function inOrder(bodies: readonly StackedBody[], shapes: Drawn['shapes']): readonly StackedBody[] {
+  const isOver = (body: StackedBody) => findShape(body.symbol, 'section', shapes)?.over === true;
   const order = [...bodies].sort(
     (one, other) =>
       Number(one.symbol === 'shaft') - Number(other.symbol === 'shaft') ||
       Number(Boolean(one.inside)) - Number(Boolean(other.inside)),
   );
-  return [...order.filter((body) => !later.has(body.symbol)), ...order.filter((body) => later.has(body.symbol))];
+  return [...order.filter((body) => !isOver(body)), ...order.filter(isOver)];
 }
 
 /** How many the stacked set has in a family that is already built so, by the version that says it. */
@@ -154,8 +154,8 @@ export function drawSection(family: Drawn, inHand?: InHand): SectionDrawing {
     viewBox: isVertical
       ? [-(radius + margin), 0, 2 * (radius + margin), stacked.length]
       : [0, -(radius + margin), stacked.length, 2 * (radius + margin)],
-    shapes: inOrder(stacked.bodies).flatMap((body) =>
-      outlines[body.symbol](body).map(({ d, fill }) => ({
+    shapes: inOrder(stacked.bodies, family.shapes).flatMap((body) =>
+      bodyOutlines(body, family.shapes).map(({ d, fill }) => ({
         part: body.part,
         symbol: body.symbol,
         material: classOf.get(body.part) ?? 'steel',

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { conditional, reference, type Figure } from './pieces';
+import { shapeWord } from '../shapes';
 
 /** A place from the middle of the end view: to the right and up, in drawing millimetres. */
 const place = (figure: Figure) => z.tuple([figure(z.number()), figure(z.number())]);
@@ -8,11 +9,9 @@ const bodyOf = (figure: Figure) =>
   z.strictObject({
     ...conditional,
     part: reference,
-    /**
-     * A ring or disc, a case about two rotors of which `at` is one and the other its mirror below, a gear with teeth
-     * outward or inward, lobes, what fills the room between two circles.
-     */
-    symbol: z.enum(['disc', 'twin-case', 'gear', 'ring-gear', 'lobes', 'pistons', 'crescent']),
+    /** The shape that draws it: one that ships (disc, gear, lobes, crescent …), or one of the file's own `shapes`. */
+    symbol: reference,
+    with: z.record(shapeWord, figure(z.number())).optional(),
     at: place(figure).default([0, 0]),
     /** Inner and outer radius; of teeth and lobes at their root and tip. */
     r: z.tuple([figure(z.number().min(0)), figure(z.number().positive())]),

@@ -1,16 +1,16 @@
 import * as z from 'zod';
 import { schemaWithBlocks } from '../blocks/schema-with-blocks';
+import { shapeSchema } from '../shapes';
 import { building } from './building';
 import { endViewOf } from './end-view';
 import { partOf } from './parts';
-import { asItIs, orBySize, type Figure } from './pieces';
+import { asItIs, orBySize, reference, type Figure } from './pieces';
 import { pointOf } from './points';
 import { sectionOf } from './section';
 import { stepOf } from './steps';
 import { damage, kitOf, labourOf, trialOf } from './trial';
 
 export { materialClasses } from './pieces';
-export { symbols } from './section';
 
 /** The format that this program reads and writes. */
 export const currentFormat = 'puddlestone-family/2';
@@ -33,6 +33,8 @@ const familyOf = (figure: Figure) =>
     nameplate_words: z.array(z.string()),
     elastomers: z.array(z.string()),
     ...building,
+    /** The file's own shapes, by name: what no shape that ships can draw, as path templates with parameters. */
+    shapes: z.record(reference, shapeSchema).default({}),
     section: sectionOf(figure),
     end_view: endViewOf(figure).optional(),
     parts: z.array(partOf(figure)),

@@ -1,58 +1,6 @@
 import * as z from 'zod';
 import { conditional, reference, type Figure } from './pieces';
-
-export const symbols = [
-  'casing',
-  'impeller',
-  'ring',
-  'nut',
-  'shaft',
-  'sleeve',
-  'seal-rotary',
-  'seal-seat',
-  'cover',
-  'deflector',
-  'bracket',
-  'ball-bearing',
-  'retaining-ring',
-  'bearing-cover',
-  'lip-seal',
-  'gasket',
-  'o-ring',
-  'key',
-  'spring',
-  'coupling',
-  'bolt',
-  'spacer',
-  'housing',
-  'plate',
-  'barrel',
-  'chamber',
-  'diffuser',
-  'washer',
-  'cone',
-  'strap',
-  'bushing',
-  'tapered-bearing',
-  'packing',
-  'lantern',
-  'gland',
-  'rotor-gear',
-  'idler',
-  'pin',
-  'crescent',
-  'lobe',
-  'screw',
-  'timing-gear',
-  'stator',
-  'motor-rotor',
-  'magnet',
-  'fan',
-  'pulley',
-  'cable',
-  'valve',
-  'tube',
-] as const;
+import { shapeWord } from '../shapes';
 
 /** Places a coordinate pair [x along the shaft line, radius] of the section drawing, in drawing millimetres. */
 export const atOf = (figure: Figure) => z.tuple([figure(z.number()), figure(z.number().min(0))]);
@@ -65,7 +13,10 @@ const bodyOf = (figure: Figure) =>
     line: z.number().int().min(0).default(0),
     /** Drawn on both sides of its line, or on one side alone. */
     half: z.enum(['both', 'top', 'bottom']).default('both'),
-    symbol: z.enum(symbols),
+    /** The shape that draws it: one that ships, or one of the file's own `shapes`. */
+    symbol: reference,
+    /** Figures of the shape that are not the usual ones. */
+    with: z.record(shapeWord, figure(z.number())).optional(),
     /** From and to along the shaft line. */
     x: z.tuple([figure(z.number()), figure(z.number())]),
     /** Inner and outer radius. */

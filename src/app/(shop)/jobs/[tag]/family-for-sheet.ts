@@ -45,6 +45,7 @@ export function familyForSheet(family: Family, station: Station): Family {
     rebuild: has('rebuild') ? family.rebuild : [],
     damage: has('damage') ? family.damage : [],
     section: has('section') ? section : { ...family.section, bodies: [] },
+    shapes: has('section') ? family.shapes : {},
   };
 }
 

@@ -1,0 +1,3 @@
+export { drawShape, faultsOfShape, givenNames, type Drawn as DrawnShape, type ShapeInput } from './draw-shape';
+export { shapeSchema, shapeWord, type Shape } from './shape-schema';
+export { shippedShapes } from './shipped-shapes';
