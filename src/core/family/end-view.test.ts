@@ -17,22 +17,24 @@ describe('an internal gear pump from its end', () => {
   const view = drawn(f6);
   const rotor = cornersOf(outline(view, 'rotor'));
   const idler = cornersOf(outline(view, 'idler'));
-  // The idler’s middle lies 12 above that of the rotor, as in the section; y is drawn downwards.
-  const pin: Corner = [0, -12];
-  test('ten teeth look inward, eight outward, each with its own root and tip', () => {
+  // The idler’s middle lies 26 above that of the rotor, as in the section; y is drawn downwards.
+  const pin: Corner = [0, -26];
+  test('eleven teeth look inward, six outward, each with its own root and tip', () => {
     const tips = (corners: readonly Corner[], middle: Corner, radius: number) =>
       corners.filter((corner) => Math.abs(far(corner, middle) - radius) < 0.02).length / 2;
-    expect([tips(rotor, [0, 0], 52), tips(idler, pin, 56), tips(idler, pin, 40)]).toEqual([10, 8, 8]);
+    expect([tips(rotor, [0, 0], 46), tips(rotor, [0, 0], 68)]).toEqual([11, 11]);
+    expect([tips(idler, pin, 41), tips(idler, pin, 22)]).toEqual([6, 6]);
   });
   test('they mesh above, and the crescent lies between their tips below, touching neither', () => {
     const highest = -Math.min(...idler.map(([, y]) => y));
-    expect(highest).toBeGreaterThan(52);
-    expect(highest).toBeLessThan(79);
+    // Past the tips of the rotor at 46, and not as far as its roots at 68.
+    expect(highest).toBeGreaterThan(46);
+    expect(highest).toBeLessThan(68);
     const crescent = cornersOf(outline(view, 'crescent'));
     for (const corner of crescent) {
-      expect(far(corner, [0, 0])).toBeLessThan(52);
-      expect(far(corner, pin)).toBeGreaterThan(56);
-      expect(corner[1]).toBeGreaterThan(0);
+      expect(far(corner, [0, 0])).toBeLessThan(46);
+      expect(far(corner, pin)).toBeGreaterThan(41);
+      expect(corner[1]).toBeGreaterThan(pin[1]);
     }
   });
   test('following the rotation, clockwise: pin above, then suction on the right, crescent, discharge on the left', () => {
@@ -84,7 +86,7 @@ describe('a circumferential piston pump', () => {
 });
 
 test('two rotors run in one case: its outline crosses the middle where the two circles do', () => {
-  const d = outline(drawn(f7), 'rotor-case');
+  const { d } = present(drawn(f7).shapes.find((shape) => shape.part === 'rotor-case' && shape.d.includes('A')));
   // Circles of 78 and 68 about 52 above and below: they meet at √(78² − 52²) = 58.14 and √(68² − 52²) = 43.82.
   expect(cornersOf(d)).toEqual([
     [58.14, 0],

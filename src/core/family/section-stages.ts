@@ -41,6 +41,7 @@ export function stackStages({ section, sets }: Drawn, stages: number, inHand?: I
       return shown.map((stage, k) => ({
         ...body,
         x: [body.x[0] + placeOf(k), body.x[1] + placeOf(k)],
+        ...(body.steps && { steps: body.steps.map(([x, r]) => [x + placeOf(k), r] as [number, number]) }),
         stage: stage + 1,
       }));
     return [
