@@ -428,7 +428,7 @@ export const demoJobs: readonly DemoJob[] = [
   },
   {
     customer: garden,
-    pump: quill('QM 40-125', 'QM-40311', '40-125'),
+    pump: quill('QM 40-200', 'QM-40311', '40-200'),
     equipment: 'fernery spray',
     duty: small,
     liquid: 'rain water',
@@ -483,7 +483,7 @@ export const demoJobs: readonly DemoJob[] = [
   },
   {
     customer: heat,
-    pump: dunnock('DG 80', 'DG-30417', '3 inch'),
+    pump: dunnock('DG 160', 'DG-30417', '3 inch'),
     equipment: 'heavy oil transfer',
     duty: duty(16, 60, 6.2, 52, 350),
     liquid: 'heavy oil',
