@@ -1,6 +1,14 @@
 import { present } from '@/core/present';
 import type { InputOf, ResultOf, Verb } from '@/contract';
-import { actionTitle, limitsOf, type AnswerKind, type Family, type FamilyPoint, type Step } from '@/core/family';
+import {
+  actionTitle,
+  limitsOf,
+  type AnswerKind,
+  type Family,
+  type FamilyPoint,
+  type Step,
+  type StepAction,
+} from '@/core/family';
 import { standingReadings, toolToOffer, workAt, workOf } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
 import { needsOf } from '@/core/parts';
@@ -53,8 +61,13 @@ const positions: Readonly<Record<string, string>> = {
   'deflector-gap': '1.5',
 };
 
-async function receive({ act, job, tag, technician, pass }: Stage): Promise<void> {
-  await act('wenna', 'take-picture', { tag, about: 'job:received', partRef: 'casing', caption: 'As received' });
+async function receive({ act, job, tag, technician, pass, family }: Stage): Promise<void> {
+  await act('wenna', 'take-picture', {
+    tag,
+    about: 'job:received',
+    partRef: family.parts[0]?.ref ?? 'pump',
+    caption: 'As received',
+  });
   if (job.part === 'undeclared' || job.cameIn === 0) return;
   await act(technician, 'confirm-isolation', { tag, basedOn: 1 });
   for (const caution of ['energy-isolation', 'harmful-liquid'])
@@ -71,6 +84,10 @@ interface Worked {
 /** Answers that are reckoned from what was read or answered before them, perhaps in the same step. */
 const reckoned: ReadonlySet<string> = new Set<AnswerKind>(['setting', 'heat', 'record']);
 
+/** The part that a picture of an action shows: what lights up, or what the step handles. */
+const pictured = ({ family }: Stage, step: Step, action: StepAction) =>
+  action.lights[0] ?? step.parts[0] ?? present(family.parts[0]).ref;
+
 /** Answers every action of a step, rightly; positions as this shop's pumps have them. */
 async function answerStep(stage: Stage, { phase, step, who }: Worked): Promise<void> {
   const { act, tag, family, job, load, tools } = stage;
@@ -81,7 +98,7 @@ async function answerStep(stage: Stage, { phase, step, who }: Worked): Promise<v
     if (reckoned.has(action.answer?.kind ?? 'tick')) record = await load();
     const { wantsPhoto, typed, ...right } = rightAnswer({ phase, step, action, record, family, ...tools });
     const about = `action:${action.id}`.slice(0, 80);
-    const picture = { tag, about, partRef: step.parts[0] ?? 'casing', caption: actionTitle(action) };
+    const picture = { tag, about, partRef: pictured(stage, step, action), caption: actionTitle(action) };
     const photoId = wantsPhoto ? (await act(who, 'take-picture', picture)).photoId : null;
     const isPosition = phase === 'teardown' && action.answer?.kind === 'value' && action.answer.unit === 'mm';
     const stored = workAt(record, family, { phase, actionId: action.id })?.at.stored;

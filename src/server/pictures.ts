@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { DomainError } from '@/core/errors';
+import { viewPart } from '@/core/family';
 import type { CommandOf } from '@/contract';
 import type { Asking } from './change-job';
 
@@ -42,11 +43,13 @@ export async function readPicture(bytes: Buffer): Promise<Picture> {
 
 /** A picture of a part, or of the pump as received, from the camera at the bench. */
 export async function takeBenchPicture({ context, record, family, command }: Asking<CommandOf<'take-picture'>>) {
-  const part = family.parts.find((one) => one.ref === command.partRef);
+  const isWholePump = command.about.startsWith('job:');
+  const part = isWholePump ? undefined : family.parts.find((one) => one.ref === command.partRef);
   const taken = await context.standIns.camera.takePicture({
     seed: `${record.tag}/${record.photos.length}/${record.version}`,
     subject: part?.picture ?? 'casing',
     label: `${record.tag} ${part?.name ?? 'as received'}`,
+    seen: part || isWholePump ? viewPart(family, part?.ref ?? null) : null,
   });
   return { picture: await readPicture(taken.bytes), caption: command.caption || (part?.name ?? 'As received') };
 }

@@ -2,7 +2,7 @@ import { present } from '@/core/present';
 import sharp from 'sharp';
 import { chanceFrom } from './chance';
 import type { PartPicture } from '@/core/record';
-import type { Camera } from './contract';
+import type { Camera, Seen } from './contract';
 
 type Draw = (chance: () => number) => string;
 const range = (chance: () => number, from: number, to: number) => from + (to - from) * chance();
@@ -105,7 +105,46 @@ const gradients = `<defs>
 <linearGradient id="cast" x1="0" y1="0" x2="1" y2="1"><stop offset="0" stop-color="#8c8a84"/><stop offset="1" stop-color="#4d4a45"/></linearGradient>
 <radialGradient id="ball" cx=".35" cy=".3" r=".8"><stop offset="0" stop-color="#fff"/><stop offset=".5" stop-color="#b6bec4"/><stop offset="1" stop-color="#596168"/></radialGradient></defs>`;
 
-function sceneOf(seed: string, subject: PartPicture, label: string): string {
+const fills: Readonly<Record<string, string>> = {
+  bronze: 'url(#bronze)',
+  cast: 'url(#cast)',
+  elastomer: '#26292c',
+  'carbon-ceramic': '#454a4f',
+  plastic: '#d8d4c8',
+};
+
+/** Kinds that are known by their face: a flat part of them lies face up. */
+const faces: ReadonlySet<PartPicture> = new Set(['ring', 'bearing', 'seal', 'gasket', 'impeller', 'nut']);
+/** Whether a part is pictured by its outlines: it is no flat part that is known better by its face. */
+const isByOutline = (seen: Seen, subject: PartPicture) => !faces.has(subject) || seen.box[2] >= 0.45 * seen.box[3];
+const scaleOf = ({ box: [, , width, height] }: Seen) => Math.min(560 / width, 400 / height);
+
+/** The part as its construction draws it, seen from the side or from its end, marked by use. */
+function seenScene(seen: Seen, chance: () => number): string {
+  const {
+    outlines,
+    box: [x, y, width, height],
+  } = seen;
+  const scale = scaleOf(seen);
+  const at = (px: number, py: number) => `${n((px - x - width / 2) * scale)} ${n((py - y - height / 2) * scale)}`;
+  const drawn = outlines.map(({ material, corners, edges }) => {
+    const d = `M${corners.map(([px, py]) => at(px, py)).join('L')}Z`;
+    const steps = edges.map(([px, above, below]) => `M${at(px, above)}L${at(px, below)}`).join('');
+    return `<path d="${d}" fill="${fills[material] ?? 'url(#steel)'}" stroke="#2b2a28" stroke-width="2.5"/><path d="${steps}" fill="none" stroke="#2b2a28" stroke-opacity=".45" stroke-width="1.5"/>`;
+  });
+  const reach = Math.min(width, height) * scale * 0.45;
+  return drawn.join('') + wearMarks(chance, Math.max(20, reach));
+}
+
+interface Scene {
+  readonly seed: string;
+  readonly subject: PartPicture;
+  readonly label: string;
+  readonly seen?: Seen | null;
+}
+
+function sceneOf({ seed, subject, label, seen: given }: Scene): string {
+  const seen = given && isByOutline(given, subject) ? given : null;
   const chance = chanceFrom(`${seed}/${subject}`);
   const bench = present(['#6f6252', '#75706a', '#5f6a63', '#7d6a50'][Math.floor(chance() * 4)]);
   const planks = Array.from(
@@ -115,14 +154,19 @@ function sceneOf(seed: string, subject: PartPicture, label: string): string {
   ).join('');
   const x = range(chance, 430, 530);
   const y = range(chance, 320, 390);
+  const [rx, ry] = seen
+    ? [seen.box[2] * scaleOf(seen) * 0.56, seen.box[3] * scaleOf(seen) * 0.54]
+    : subject === 'shaft'
+      ? [330, 60]
+      : [250, 215];
   const text = label.replace(/[^\w .,:/-]/g, '');
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="960" height="720" viewBox="0 0 960 720">${gradients}<rect width="960" height="720" fill="${bench}"/>${planks}<ellipse cx="${n(x + 24)}" cy="${n(y + 40)}" rx="${subject === 'shaft' ? 330 : 250}" ry="${subject === 'shaft' ? 60 : 215}" fill="#000" fill-opacity=".26"/><g transform="translate(${n(x)} ${n(y)}) rotate(${n(range(chance, -25, 25))}) scale(${n(range(chance, 0.95, 1.2))})">${subjects[subject](chance)}</g><rect x="${n(range(chance, 24, 60))}" y="640" width="${90 + text.length * 13}" height="50" fill="#f4ecd2" stroke="#7a6f56"/><text x="84" y="673" font-family="DejaVu Sans Mono, monospace" font-size="22" fill="#2b2a28">${text}</text></svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="960" height="720" viewBox="0 0 960 720">${gradients}<rect width="960" height="720" fill="${bench}"/>${planks}<ellipse cx="${n(x + 24)}" cy="${n(y + 40)}" rx="${n(rx)}" ry="${n(ry)}" fill="#000" fill-opacity=".26"/><g transform="translate(${n(x)} ${n(y)}) rotate(${n(range(chance, -25, 25) * (seen ? 0.4 : 1))}) scale(${n(seen ? 1 : range(chance, 0.95, 1.2))})">${seen ? seenScene(seen, chance) : subjects[subject](chance)}</g><rect x="${n(range(chance, 24, 60))}" y="640" width="${90 + text.length * 13}" height="50" fill="#f4ecd2" stroke="#7a6f56"/><text x="84" y="673" font-family="DejaVu Sans Mono, monospace" font-size="22" fill="#2b2a28">${text}</text></svg>`;
 }
 
 /** A camera that draws the part on the bench: recognisable by its kind, and never twice the same for two seeds. */
 export const simulatedCamera: Camera = {
-  async takePicture({ seed, subject, label }) {
-    const bytes = await sharp(Buffer.from(sceneOf(seed, subject, label)))
+  async takePicture(scene) {
+    const bytes = await sharp(Buffer.from(sceneOf(scene)))
       .jpeg({ quality: 82 })
       .toBuffer();
     return { bytes, mime: 'image/jpeg' };

@@ -30,12 +30,24 @@ export interface GaugeAsk {
   readonly reuse: { readonly min?: number | undefined; readonly max?: number | undefined };
 }
 
-/** A camera at the bench: one picture as an encoded image. */
+/** What lies before the camera, as it is drawn: closed outlines in drawing millimetres, y downwards. */
+export interface Seen {
+  readonly outlines: readonly {
+    readonly material: string;
+    readonly corners: readonly (readonly [x: number, y: number])[];
+    readonly edges: readonly (readonly [x: number, above: number, below: number])[];
+  }[];
+  readonly box: readonly [x: number, y: number, width: number, height: number];
+}
+
+/** A camera at the bench: one picture as an encoded image. A real one ignores what it is told to see. */
 export interface Camera {
   takePicture(ask: {
     readonly seed: string;
     readonly subject: PartPicture;
     readonly label: string;
+    /** Its outlines, where the construction draws it. */
+    readonly seen?: Seen | null;
   }): Promise<{ readonly bytes: Buffer; readonly mime: 'image/jpeg' | 'image/png' }>;
 }
 

@@ -7,6 +7,7 @@ export type EndView = NonNullable<Family['end_view']>;
 /** One outline of the end view; y grows downwards, as pictures do. */
 export interface EndShape {
   readonly part: string;
+  readonly symbol: string;
   readonly d: string;
   /** The member of its set that it shows, where it is one of several. */
   readonly member?: InHand;
@@ -34,7 +35,7 @@ export function drawEnd({ end_view, parts, shapes }: Pick<Family, 'end_view' | '
     shapes: bodies.flatMap((body) => {
       const set = setOf.get(body.part);
       const member = set === undefined || body.member === undefined ? {} : { member: { set, number: body.member } };
-      return endOutlines(body, shapes).map(({ d }) => ({ part: body.part, d, ...member }));
+      return endOutlines(body, shapes).map(({ d }) => ({ part: body.part, symbol: body.symbol, d, ...member }));
     }),
     labels: labels.map(({ words, at: [x, y] }) => ({ words, x, y: -y })),
   };

@@ -31,6 +31,7 @@ export {
   type SectionShape,
 } from './section';
 export { drawEnd, type EndDrawing } from './end-view';
+export { viewPart, type PartView } from './part-view';
 export { isOther } from './section-drawing';
 export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } from './section-notes';
 export { buildFamily, cutToBuild } from './build-family';
