@@ -40,6 +40,8 @@ export interface DemoJob {
     readonly build?: Build;
     readonly elastomer?: string;
   };
+  /** The step of the bench before which its work stands, by its id. */
+  readonly stopsBefore?: string;
   readonly visual?: readonly [part: string, words: string][];
 }
 
@@ -438,6 +440,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 18,
     promised: 6,
     part: 'half',
+    stopsBefore: 'motor-together',
     family: { id: 'F2', build: { axes: { seal: 'pocket' } } },
   },
   {
@@ -448,11 +451,12 @@ export const demoJobs: readonly DemoJob[] = [
     liquid: 'spring water',
     whyOut: 'lost pressure',
     hours: 8100,
-    at: 'inspect',
-    cameIn: 7,
-    promised: 15,
+    at: 'rebuild',
+    cameIn: 21,
+    promised: 8,
     part: 'half',
-    family: { id: 'F3', build: { axes: { seal: 'flushed' }, counts: { stage: 3 } } },
+    stopsBefore: 'double-driven',
+    family: { id: 'F3', build: { axes: { seal: 'double' }, counts: { stage: 3 } } },
   },
   {
     customer: snow,
@@ -475,10 +479,11 @@ export const demoJobs: readonly DemoJob[] = [
     liquid: 'rain water',
     whyOut: 'hums, no water',
     hours: 6100,
-    at: 'teardown',
-    cameIn: 3,
-    promised: 20,
+    at: 'rebuild',
+    cameIn: 19,
+    promised: 9,
     part: 'half',
+    stopsBefore: 'stage-on-4',
     family: { id: 'F5', build: { counts: { stage: 8 } } },
   },
   {
@@ -494,6 +499,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 25,
     promised: 5,
     part: 'half',
+    stopsBefore: 'clearance',
     family: { id: 'F6', build: { axes: { variant: 'packed' } }, elastomer: 'FKM' },
   },
   {
@@ -504,9 +510,11 @@ export const demoJobs: readonly DemoJob[] = [
     liquid: 'fish feed paste',
     whyOut: 'knocks',
     hours: 5200,
-    at: 'quote',
-    cameIn: 9,
-    promised: 16,
+    at: 'rebuild',
+    cameIn: 23,
+    promised: 7,
+    part: 'half',
+    stopsBefore: 'timing',
     family: { id: 'F7', build: { axes: { seal: 'single-front' } } },
   },
   {
@@ -517,10 +525,12 @@ export const demoJobs: readonly DemoJob[] = [
     liquid: 'lubricating oil',
     whyOut: 'seal leaks on the gear side',
     hours: 23900,
-    at: 'approve',
-    cameIn: 15,
-    promised: 13,
-    family: { id: 'F8', build: { axes: { seal: 'lip' } }, elastomer: 'FKM' },
+    at: 'rebuild',
+    cameIn: 28,
+    promised: 6,
+    part: 'half',
+    stopsBefore: 'gear-cartridges-2',
+    family: { id: 'F8', build: { axes: { seal: 'cartridge' } }, elastomer: 'FKM' },
   },
   {
     customer: ferry,
@@ -530,10 +540,11 @@ export const demoJobs: readonly DemoJob[] = [
     liquid: 'lake water',
     whyOut: 'drips past the packing',
     hours: 12700,
-    at: 'parts',
-    cameIn: 16,
+    at: 'rebuild',
+    cameIn: 20,
     promised: 8,
-    part: 'ordered',
+    part: 'half',
+    stopsBefore: 'packing-in',
     family: { id: 'F9', build: { axes: { drive: 'belt' } } },
   },
   {
@@ -548,6 +559,7 @@ export const demoJobs: readonly DemoJob[] = [
     cameIn: 4,
     promised: 22,
     part: 'half',
+    stopsBefore: 'parting',
     family: { id: 'F10', build: { axes: { rotor: 'magnet', parting: 'frame' } } },
   },
 ];

@@ -9,7 +9,8 @@ import type { PersonId } from '@/core/record';
 import { buildFor, shippedFamilies } from '@/server/families';
 import { demoJobs, type DemoJob } from './jobs';
 import { demoPassword, demoPeople, type DemoPerson } from './people';
-import { loadRecord, playJob, type Act } from './play-job';
+import { loadRecord, playJob, type Act, type WornBefore } from './play-job';
+import { afterWork, lastWork, workMinutes } from './shop-hours';
 
 const dayMs = 86_400_000;
 
@@ -95,11 +96,15 @@ const hoursUntil: Readonly<Record<DemoJob['at'], number>> = {
   closed: 200,
 };
 
-/** How much slower than the bare work the shop was, so that the last thing done to a job lies a day or so back. */
-function paceOf({ cameIn, at, part }: DemoJob): number {
-  if (cameIn > 100) return 1;
+/**
+ * Working minutes that go by for each hour of a play, so that the last thing done to a job lies a day or so back: what
+ * waits for answers and parcels is no work, and a play's hours count day and night.
+ */
+function paceOf({ cameIn, at, part }: DemoJob, from: number): number {
+  if (cameIn > 100) return 22;
   const hours = part === 'short' || part === 'declined' ? 53 : hoursUntil[at];
-  return Math.max(0.2, (cameIn * 24 - 30) / hours);
+  const calls = at === 'receive' ? 10 : 200;
+  return Math.max(3, (workMinutes(from, Date.now()) - calls - 300) / hours);
 }
 
 const pinOf = (key: DemoPerson['key']) => present(demoPeople.find((person) => person.key === key)).pin;
@@ -117,9 +122,11 @@ async function receiveJob(
   actors: Map<DemoPerson['key'], Actor>,
   job: DemoJob,
   index: number,
-): Promise<{ tag: string; serial: string; play: () => Promise<void> }> {
-  let clock = Date.now() - job.cameIn * dayMs - 3600_000;
-  const now = () => new Date(Math.min(Date.now(), (clock += 60_000)));
+): Promise<{ tag: string; serial: string; play: (wornBefore: WornBefore) => Promise<WornBefore> }> {
+  const latest = lastWork(Date.now());
+  let clock = Math.min(latest - 3600_000, afterWork(Date.now() - job.cameIn * dayMs - 3600_000, (index * 7) % 90));
+  clock = lastWork(clock);
+  const now = () => new Date(Math.min(latest, (clock = afterWork(clock, 1))));
   const act: Act = (person, verb, input) =>
     actAs(verb, { ...runtime.contextFor(present(actors.get(person)), { now }), mayTry }, input);
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
@@ -154,9 +161,9 @@ async function receiveJob(
     promisedOn: inDays(job.promised),
     intake,
   });
-  const pace = paceOf(job);
+  const pace = paceOf(job, clock);
   const tools = await listInstruments(runtime.database);
-  const play = () =>
+  const play = (wornBefore: WornBefore) =>
     playJob({
       act,
       job,
@@ -166,7 +173,9 @@ async function receiveJob(
       tools: { tools, day: inDays(0) },
       signer: { personId: personIdOf(present(actors.get('marek'))), pin: pinOf('marek') },
       load: () => loadRecord(runtime.database, tag),
-      pass: (hours) => (clock += hours * pace * 3600_000),
+      pass: (hours) => (clock = afterWork(clock, hours * pace)),
+      wornBefore,
+      ...(job.stopsBefore !== undefined && { stopsBefore: job.stopsBefore }),
     });
   return { tag, serial: job.pump.serial, play };
 }
@@ -177,10 +186,12 @@ export async function loadDemo(runtime: Runtime, jobs: readonly DemoJob[] = demo
   const actors = await loadShop(runtime);
   const received: Awaited<ReturnType<typeof receiveJob>>[] = [];
   for (const [index, job] of jobs.entries()) received.push(await receiveJob(runtime, actors, job, index));
-  await playInLanes(
-    received.map((one) => one.play),
-    4,
-  );
+  // A pump that came back is played after its earlier visit, for it is worn from where that left it.
+  const inTurn = [...new Set(received.map(({ serial }) => serial))].map((serial) => async () => {
+    let left: WornBefore = new Map();
+    for (const { play } of received.filter((one) => one.serial === serial)) left = await play(left);
+  });
+  await playInLanes(inTurn, 4);
   return received.map((one) => one.tag);
 }
 

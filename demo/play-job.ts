@@ -26,13 +26,16 @@ import {
   type Tool,
 } from '@/core/record';
 import { loadJobRecord, type Database } from '@/db';
-import { simulatedGauge } from '@/stand-ins';
+import { simulatedGauge, wearsUp } from '@/stand-ins';
 import type { DemoJob } from './jobs';
 import type { DemoPerson } from './people';
 import { rightAnswer } from './right-answer';
 
 /** Sends one verb as one person at one moment, through the use cases. */
 export type Act = <V extends Verb>(person: DemoPerson['key'], verb: V, input: InputOf<V>) => Promise<ResultOf<V>>;
+
+/** Readings as typed, by point and place. */
+export type WornBefore = ReadonlyMap<string, string>;
 
 /** What is needed to play a job: who acts how, which pump, and until where. */
 export interface Stage {
@@ -50,6 +53,8 @@ export interface Stage {
   readonly signer: InputOf<'sign-hold-point'>['signer'];
   /** By which the simulated gauge finds a pump worn; its tag where nothing is said. */
   readonly seed?: string;
+  /** What an earlier visit left, by point and place. */
+  readonly wornBefore?: WornBefore;
   /** The step of the bench before which it stops, by its id; as far as the job's station says where there is none. */
   readonly stopsBefore?: string;
 }
@@ -166,7 +171,44 @@ async function clean({ act, family, tag, technician, pass }: Stage, share = 1): 
   pass(4);
 }
 
-async function readingsOf({ tag, tools, seed = tag }: Stage, point: FamilyPoint, phase: Phase) {
+const keyOf = (pointId: string, place: string) => `${pointId}/${place}`;
+
+/** The parts that are new or made good: what was bought, what comes with a kit, what was reworked. */
+function renewedParts(record: JobRecord, family: Family): ReadonlySet<string> {
+  const bought = needsOf(record, family).map(({ ref }) => ref);
+  const made = record.findings.filter(({ disposition }) => disposition && disposition.action !== 'reuse as it is');
+  const soft = family.parts.filter((part) => part.soft);
+  return new Set([...bought, ...made.map(({ partRef }) => partRef), ...soft.map(({ ref }) => ref)]);
+}
+
+interface Asked {
+  readonly point: FamilyPoint;
+  readonly phase: Phase;
+  readonly record: JobRecord;
+}
+
+/** What a gauge reads cannot be better than before where nobody did anything: not within a visit, not between two. */
+function notHealed({ family, wornBefore }: Stage, { point, phase, record }: Asked) {
+  const isKept = phase === 'as-left' && !renewedParts(record, family).has(point.part);
+  const { asNew, reuse } = limitsOf(point);
+  return (place: string, typed: string): string => {
+    if (isKept) {
+      const found = standingReadings(record, family).find(
+        (one) => one.phase === 'as-found' && one.pointId === point.id && one.place === place,
+      );
+      return found?.typed ?? typed;
+    }
+    const before = phase === 'as-found' ? wornBefore?.get(keyOf(point.id, place)) : undefined;
+    if (before === undefined) return typed;
+    const isWorse = wearsUp({ asNew, reuse }) ? Number(typed) >= Number(before) : Number(typed) <= Number(before);
+    return isWorse ? typed : before;
+  };
+}
+
+async function readingsOf(stage: Stage, asked: Asked) {
+  const { tag, tools, seed = tag } = stage;
+  const { point, phase } = asked;
+  const asWorn = notHealed(stage, asked);
   const { unit, decimals, asNew, reuse } = limitsOf(point);
   const kind = point.instrument === 'none' ? null : point.instrument;
   return Promise.all(
@@ -179,7 +221,8 @@ async function readingsOf({ tag, tools, seed = tag }: Stage, point: FamilyPoint,
         digits: decimals,
         ...{ unit, asNew, reuse },
       };
-      const { typed } = await simulatedGauge.takeReading(ask);
+      const { typed: read } = await simulatedGauge.takeReading(ask);
+      const typed = asWorn(placeKey(place), read);
       return {
         pointId: point.id,
         place: placeKey(place),
@@ -214,7 +257,9 @@ export async function measure(stage: Stage, phase: Phase, { share = 1, only, aga
     .filter((point) => again || !isRead(point.id));
   if (!points.length) return;
   const entries = (
-    await Promise.all(points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(stage, point, phase)))
+    await Promise.all(
+      points.slice(0, Math.ceil(points.length * share)).map((point) => readingsOf(stage, { point, phase, record })),
+    )
   ).flat();
   const version = (entry: (typeof entries)[number]) =>
     (again ? standingReadings(again, family) : []).find(
@@ -327,8 +372,14 @@ async function test(stage: Stage, run: number, condition: PumpCondition, decisio
   pass(3);
 }
 
-/** Plays one job through the stations to where the demonstration wants it. */
-export async function playJob(stage: Stage): Promise<void> {
+/** Plays one job through the stations to where the demonstration wants it. Gives what it left, by point and place. */
+export async function playJob(stage: Stage): Promise<WornBefore> {
+  await playStations(stage);
+  const left = standingReadings(await stage.load(), stage.family).filter((one) => one.phase === 'as-left');
+  return new Map(left.map(({ pointId, place, typed }) => [keyOf(pointId, place), typed]));
+}
+
+async function playStations(stage: Stage): Promise<void> {
   const { act, job, tag, technician, load, pass } = stage;
   const goal = job.at === 'closed' ? stations.length : stations.indexOf(job.at);
   const reaches = (station: (typeof stations)[number]) => goal > stations.indexOf(station);

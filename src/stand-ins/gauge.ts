@@ -8,12 +8,17 @@ import type { Gauge, GaugeAsk } from './contract';
 function wearOf(ask: GaugeAsk): number {
   if (ask.phase === 'as-left') return -0.4;
   const chance = chanceFrom(`${ask.job}/${ask.point}/wear`)();
-  return chance < 0.62 ? -0.5 + chance * 0.6 : chance < 0.86 ? chance * 0.95 : 1.15 + chance * 0.3;
+  // What was in use is never newer than what was just fitted.
+  return chance < 0.62 ? -0.28 + chance * 0.4 : chance < 0.86 ? chance * 0.95 : 1.15 + chance * 0.3;
 }
+
+/** Whether a point wears towards larger values. */
+export const wearsUp = ({ asNew, reuse }: Pick<GaugeAsk, 'asNew' | 'reuse'>): boolean =>
+  asNew.min === undefined || (asNew.max !== undefined && reuse.min === undefined);
 
 /** Where a value wears to: the edge of what is new, which way it goes on, and how far until the limit for reuse. */
 function wearPath({ asNew, reuse }: GaugeAsk) {
-  const grows = asNew.min === undefined || (asNew.max !== undefined && reuse.min === undefined);
+  const grows = wearsUp({ asNew, reuse });
   const edge = (grows ? asNew.max : asNew.min) ?? 0;
   const limit = (grows ? reuse.max : reuse.min) ?? edge;
   const isClosed = asNew.min !== undefined && asNew.max !== undefined;

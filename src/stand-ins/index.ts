@@ -1,7 +1,7 @@
 export { simulatedCamera } from './camera';
 export { chanceFrom } from './chance';
 export * from './contract';
-export { simulatedGauge } from './gauge';
+export { simulatedGauge, wearsUp } from './gauge';
 export { simulatedMail } from './mail';
 export { simulatedSupplier } from './supplier';
 export { simulatedTestStand } from './test-stand';
