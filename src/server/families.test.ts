@@ -176,7 +176,7 @@ describe('a shop’s own families', () => {
   });
   test('a good file becomes the shop’s own, is received with, and its newer version is offered, not forced', async () => {
     const { familyId } = await shop.act('sunniva', 'import-family', {
-      text: file({ title: 'Booster, our list' }),
+      text: file({ version: '3.0.0', title: 'Booster, our list' }),
     });
     expect(familyId).toBe('S2');
     const { tag } = await shop.act('wenna', 'receive-pump', {
@@ -191,7 +191,11 @@ describe('a shop’s own families', () => {
     );
     expect(
       present(
-        await faultOf(shop.act('sunniva', 'import-family', { text: file({ id: 'S2', title: 'Booster, our list' }) })),
+        await faultOf(
+          shop.act('sunniva', 'import-family', {
+            text: file({ id: 'S2', version: '3.0.0', title: 'Booster, our list' }),
+          }),
+        ),
       ).details.issues,
     ).toMatchObject([{ path: 'version' }]);
     await shop.act('sunniva', 'import-family', {

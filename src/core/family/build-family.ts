@@ -220,6 +220,29 @@ export function buildFamily(file: FamilyFile, build: Build = {}): Family {
 const titleOf = ({ axes }: Pick<FamilyFile, 'axes'>, id: string, choice: string | undefined) =>
   axes.find((axis) => axis.id === id)?.choices.find((one) => one.id === choice)?.title;
 
+/** The number and price of what is sold, in one size; a price, or a number, that a column gives is as it says. */
+function soldIn(row: SizeRow | undefined, written: { readonly number?: unknown; readonly price_minor: unknown }) {
+  return <Sold extends { readonly number?: string | undefined; readonly price_minor: number }>(sold: Sold): Sold => ({
+    ...sold,
+    ...(sold.number !== undefined &&
+      typeof written.number === 'string' && { number: sold.number + (row?.number_ending ?? '') }),
+    ...(typeof written.price_minor === 'number' && {
+      price_minor: Math.round(sold.price_minor * (row?.price_times ?? 1)),
+    }),
+  });
+}
+
+/** Parts and kits with the numbers and prices of the size that is built. */
+function sized(cut: Family, { written }: FamilyFile, row: SizeRow | undefined): Family {
+  const parts = new Map(written.parts.map((part) => [part.ref, part]));
+  const kits = new Map(written.kits.map((kit) => [kit.id, kit]));
+  return {
+    ...cut,
+    parts: cut.parts.map((part) => (part.any_size ? part : soldIn(row, parts.get(part.ref) ?? part)(part))),
+    kits: cut.kits.map((kit) => soldIn(row, kits.get(kit.id) ?? kit)(kit)),
+  };
+}
+
 /** The parts of a build, as many of each as it has. */
 function partsOf(once: Family['parts'], { axes }: WholeBuild, times: Times): Family['parts'] {
   return once.map((part) => ({ ...part, quantity: part.quantity * times(part), ...stayOf(part, axes) }));
@@ -243,7 +266,8 @@ function hereOf(
 function buildOne(file: FamilyFile, whole: WholeBuild): Family {
   // Shapes are the same in every build, and their words are no conditions.
   const { shapes, ...written } = file.written;
-  const cut = { ...cutToBuild(written, file, whole), shapes };
+  const row = file.sizes.find((one) => one.id === whole.size);
+  const cut = sized({ ...cutToBuild(written, file, whole), shapes }, file, row);
   const times = timesOf(whole.counts);
   const once = new Map(cut.parts.filter((part) => times(part) > 0).map((part) => [part.ref, part]));
   const here = (ref: string) => once.has(ref);

@@ -53,7 +53,7 @@ function sampleJson(change: Json = {}): Json {
         values: { 'impeller-price': 11_100, 'ring-least': 100, 'ring-most': 100.05 },
       },
       {
-        ...{ id: 's50', title: '50-200', nameplate: ['50-200', '50/200'] },
+        ...{ id: 's50', title: '50-200', nameplate: ['50-200', '50/200'], number_ending: '-50', price_times: 1.5 },
         values: { 'impeller-price': 22_200, 'ring-least': 100, 'ring-most': 100.06 },
       },
     ],
@@ -148,6 +148,26 @@ describe('a pump is built', () => {
   test('with the figures of its size, the first where none is named', () => {
     const priceOf = (build: Build) => present(findPart(buildFamily(sample(), build), 'impeller')).price_minor;
     expect([priceOf({}), priceOf({ size: 's50' })]).toEqual([11_100, 22_200]);
+  });
+  test('numbers end by the size and prices grow by it, of parts and kits, but for what is the same in every size', () => {
+    const parts = (sampleJson() as { parts: { ref: string }[] }).parts.map((part) =>
+      part.ref === 'shaft' ? { ...part, any_size: true } : part,
+    );
+    const [usual, large] = ['s40', 's50'].map((size) => buildFamily(sample({ parts }), { size }));
+    const sold = (family: Family | undefined, ref: string) => {
+      const { number, price_minor } = present(findPart(present(family), ref));
+      return { number, price_minor };
+    };
+    const casing = sold(usual, 'casing');
+    expect(sold(large, 'casing')).toEqual({
+      number: `${casing.number}-50`,
+      price_minor: Math.round(casing.price_minor * 1.5),
+    });
+    expect(sold(large, 'shaft')).toEqual(sold(usual, 'shaft'));
+    // A price that a column gives is as it says.
+    expect(sold(large, 'impeller').price_minor).toBe(22_200);
+    const [kit, larger] = [usual, large].map((family) => present(present(family).kits[0]));
+    expect(present(larger).price_minor).toBe(Math.round(present(kit).price_minor * 1.5));
     const ring = present(buildFamily(sample(), { size: 's50' }).points.find((point) => point.id === 'ring-bore'));
     expect(ring.new_mm).toEqual({ min: 100, max: 100.06 });
   });

@@ -18,6 +18,14 @@ export const sizeRow = z.strictObject({
   title: z.string(),
   /** Words of a nameplate that pick the row. */
   nameplate: z.array(z.string()).default([]),
+  /** What stands behind the numbers of its parts and kits; nothing for the usual size. */
+  number_ending: z
+    .string()
+    .max(12)
+    .regex(/^[A-Za-z0-9./-]*$/, 'letters, figures, dots, strokes and hyphens')
+    .default(''),
+  /** How many times the price of the usual size its parts and kits cost, where no column of their own says it. */
+  price_times: z.number().positive().max(20).default(1),
   values: z.record(reference, z.union([z.number(), z.string()])),
 });
 

@@ -28,6 +28,8 @@ export const partOf = (figure: Figure) =>
     /** Parts that close it in: they come off before it at teardown and go on after it at rebuild. */
     behind: z.array(reference).default([]),
     number: figure(z.string()),
+    /** The same part in every size: its number has no ending, its price is the same. */
+    any_size: z.boolean().default(false),
     superseded: z.array(z.string()).default([]),
     alternatives: z.array(z.string()).default([]),
     price_minor: figure(z.number().int().min(0)),
