@@ -3,6 +3,7 @@ import f4Built from '../../../test-support/format-1/f4-built.json';
 import f4File from '../../../test-support/format-1/f4-file.json';
 import { present } from '../present';
 import {
+  type Family,
   BuildError,
   buildFamily,
   buildOf,
