@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { drawEnd, drawSection, noteSection, type Family, type InHand, type StepAction } from '@/core/family';
+import { drawEnd, drawnPart, drawSection, noteSection, type Family, type InHand, type StepAction } from '@/core/family';
 import { EndView } from '../signs/end-view';
 import { Section, type PartState } from '../signs/section';
 
@@ -32,11 +32,22 @@ const movements: Readonly<Record<StepAction['moves'], string>> = {
 
 /** The section beside a bench sequence: what is off, what comes now; picking a part opens its step. */
 export function BenchSection({ family, hint, title, states, lit, moves, onPickPart, inHand }: Props) {
-  const names = lit.flatMap((ref) => family.parts.find((part) => part.ref === ref)?.name ?? []);
+  const nameOf = (ref: string) => family.parts.find((part) => part.ref === ref)?.name;
+  const names = lit.flatMap((ref) => nameOf(ref) ?? []);
+  // What is too small to be drawn lights up where the section says, under its own name.
+  const shown = lit.flatMap((ref) => {
+    const drawn = drawnPart(family.section, ref);
+    return drawn === undefined ? [] : [[drawn, ref] as const];
+  });
+  const namesShown = Object.fromEntries([
+    ...family.parts.map((part) => [part.ref, part.name] as const),
+    ...shown.map(([drawn, ref]) => [drawn, nameOf(ref) ?? ref] as const),
+  ]);
+  const statesShown = { ...states, ...Object.fromEntries(shown.map(([drawn]) => [drawn, 'now' as const])) };
   const end = drawEnd(family);
   const [zoom, setZoom] = useState<(typeof zooms)[number]>(1);
   const frame = useRef<HTMLDivElement>(null);
-  const [first] = lit;
+  const [first] = shown.map(([drawn]) => drawn);
   useEffect(() => {
     if (zoom > 1 && first !== undefined)
       frame.current?.querySelector(`[data-lit="${first}"]`)?.scrollIntoView({ block: 'nearest', inline: 'center' });
@@ -64,9 +75,9 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
               showsPins={false}
               isWhole={zoom === 1}
               inHand={inHand}
-              notes={noteSection(family, { lit, moves, inHand })}
-              names={Object.fromEntries(family.parts.map((part) => [part.ref, part.name]))}
-              parts={states}
+              notes={noteSection(family, { lit: shown.map(([drawn]) => drawn), moves, inHand })}
+              names={namesShown}
+              parts={statesShown}
               onPickPart={onPickPart}
               title={title}
             />
@@ -75,7 +86,7 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
         {end && (
           <EndView
             drawing={end}
-            parts={states}
+            parts={statesShown}
             inHand={inHand}
             turns={moves === 'clockwise' || moves === 'anticlockwise' ? moves : null}
             onPickPart={onPickPart}

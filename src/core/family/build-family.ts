@@ -248,6 +248,15 @@ function partsOf(once: Family['parts'], { axes }: WholeBuild, times: Times): Fam
   return once.map((part) => ({ ...part, quantity: part.quantity * times(part), ...stayOf(part, axes) }));
 }
 
+/** The parts that light up where another is drawn, with those of the others that a build has. */
+function drawnWith({ drawn_with }: Family['section'], here: (ref: string) => boolean): Family['section']['drawn_with'] {
+  const kept = Object.entries(drawn_with).flatMap(([part, hosts]) => {
+    const left = hosts.filter(here);
+    return here(part) && left.length ? [[part, left] as const] : [];
+  });
+  return Object.fromEntries(kept.map(([part, hosts]) => [part, [...hosts]]));
+}
+
 function hereOf(
   file: FamilyFile,
   { axes }: WholeBuild,
@@ -293,7 +302,11 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
     teardown: steps('teardown', cut.teardown),
     rebuild: steps('rebuild', cut.rebuild),
     test: { ...cut.test, steps: steps('test', cut.test.steps) },
-    section: { ...cut.section, bodies: cut.section.bodies.filter((body) => here(body.part)) },
+    section: {
+      ...cut.section,
+      bodies: cut.section.bodies.filter((body) => here(body.part)),
+      drawn_with: drawnWith(cut.section, here),
+    },
     ...(cut.end_view && {
       end_view: { ...cut.end_view, bodies: cut.end_view.bodies.filter((body) => here(body.part)) },
     }),

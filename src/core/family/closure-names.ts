@@ -57,6 +57,10 @@ export function checkNames(family: Family): Faults {
   const refs = new Set(family.parts.map((part) => part.ref));
   const named: readonly (readonly [path: string, ref: string])[] = [
     ...family.section.bodies.map((body, i) => [`section.bodies.${i}.part`, body.part] as const),
+    ...Object.entries(family.section.drawn_with).flatMap(([part, hosts]) => [
+      [`section.drawn_with`, part] as const,
+      ...hosts.map((ref) => [`section.drawn_with.${part}`, ref] as const),
+    ]),
     ...(family.end_view?.bodies ?? []).map((body, i) => [`end_view.bodies.${i}.part`, body.part] as const),
     ...family.parts.flatMap((part, i) => part.behind.map((ref) => [`parts.${i}.behind`, ref] as const)),
     ...family.points.flatMap((point, i) => [

@@ -33,6 +33,7 @@ export {
 export { drawEnd, type EndDrawing } from './end-view';
 export { viewPart, type PartView } from './part-view';
 export { isOther } from './section-drawing';
+export { drawnPart } from './drawn-part';
 export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } from './section-notes';
 export { buildFamily, cutToBuild } from './build-family';
 export { partsOn, sectionOn, type Side } from './convert-family';

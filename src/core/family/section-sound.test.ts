@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { present } from '../present';
 import { buildFamily } from './build-family';
+import { drawnPart } from './drawn-part';
 import { sayBuild, type Build } from './build-words';
 import type { FamilyFile } from './format';
 import { loadFamily } from './load-family';
@@ -162,6 +163,9 @@ describe.each(builds)('the section of %s', (_said, built) => {
       return own.some(({ points }) => isOn(at, points, 3)) ? [] : [`${pin.id} on ${pin.part}`];
     });
     expect(off).toEqual([]);
+  });
+  test('every part lights up somewhere, in its own place or in that of a larger one', () => {
+    expect(built.parts.map(({ ref }) => ref).filter((ref) => drawnPart(built.section, ref) === undefined)).toEqual([]);
   });
   test('no two leaders cross', () => {
     const crossing = drawing.pins.flatMap((one, i) =>

@@ -44,5 +44,10 @@ export const sectionOf = (figure: Figure) =>
     stack: z
       .strictObject({ set: reference.default('stage'), from: z.number(), pitch: z.number().positive() })
       .optional(),
+    /**
+     * Parts that are too small to be drawn: each lights up where another is drawn, the first of these that the build
+     * has.
+     */
+    drawn_with: z.record(reference, z.array(reference).min(1)).default({}),
     bodies: z.array(bodyOf(figure)),
   });
