@@ -1,13 +1,16 @@
 import { present } from '@/core/present';
-import { drawSection, type Family } from '@/core/family';
+import { drawEnd, drawSection, type Family } from '@/core/family';
 import type { AsBuilt } from '@/core/report';
 import { evaluate } from '@/core/sums';
 import { colours, innerWidth, needRoom, type Paper } from './paper';
 
 const fills: Readonly<Record<string, string>> = { hatched: '#E9E3D6', open: '#FFFFFF', solid: '#B9B2A2' };
 
-/** The pump's section with its numbered points, coloured by what was found; drawn from the family alone. */
-export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt['points']): void {
+/**
+ * The pump's section with its numbered points, coloured by what was found; drawn from the family alone.
+ * @param points of an as-built record; null where nothing was measured, as in a booklet
+ */
+export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt['points'] | null): void {
   const drawing = drawSection(family);
   const [left, top, width, height] = drawing.viewBox;
   // An upright pump may not be taller than half a page.
@@ -54,9 +57,9 @@ export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt
       });
   }
   paper.restore();
-  const verdictOf = new Map(points.map((point) => [point.number, point.as_found.verdict]));
+  const verdictOf = new Map((points ?? []).map((point) => [point.number, point.as_found.verdict]));
   for (const pin of drawing.pins) {
-    const verdict = verdictOf.get(pin.number);
+    const verdict = points === null ? 'not measured' : verdictOf.get(pin.number);
     const isOut = verdict === 'out' || verdict === 'tight';
     paper.moveTo(pin.x, pin.y).lineTo(pin.labelX, pin.labelY).lineWidth(0.6).strokeColor(colours.ink).stroke();
     if (isOut) paper.rect(pin.labelX - 10, pin.labelY - 10, 20, 20).fillAndStroke(colours.jasper, colours.ink);
@@ -76,11 +79,51 @@ export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt
   paper.restore();
   paper.x = paper.page.margins.left;
   paper.y = y0 + height * scale + 4;
+  if (points === null) return;
   paper
     .font('text')
     .fontSize(7)
     .fillColor(colours.quiet)
     .text('As found. Dark: within limits; ochre: near its limit; red square: out; open: not measured.');
+}
+
+/** How tall an end view is on paper, in points. */
+const endHeight = 130;
+
+/** The end view of a family that has one, with its words beside it. */
+export function drawEndOnPaper(paper: Paper, family: Family): void {
+  const end = drawEnd(family);
+  if (!end) return;
+  const scale = endHeight / (2 * end.radius);
+  needRoom(paper, endHeight + 24);
+  const y0 = paper.y + 6;
+  const middle = paper.page.margins.left + innerWidth(paper) / 2;
+  paper
+    .save()
+    .translate(middle, y0 + endHeight / 2)
+    .scale(scale);
+  for (const { d } of end.shapes)
+    paper.path(d).lineWidth(1.2).fillAndStroke(present(fills.hatched), colours.ink, 'even-odd');
+  paper.restore();
+  paper.font('text').fontSize(8).fillColor(colours.ink);
+  for (const { words, x, y } of end.labels) {
+    const isAside = Math.abs(x) > end.radius / 2;
+    const width = 110;
+    const at = isAside ? (x < 0 ? -endHeight / 2 - width - 6 : endHeight / 2 + 6) : -width / 2;
+    paper.text(words, middle + at, y0 + endHeight / 2 + y * scale - 5, {
+      width,
+      align: isAside ? (x < 0 ? 'right' : 'left') : 'center',
+      lineBreak: false,
+    });
+  }
+  paper.x = paper.page.margins.left;
+  paper.y = y0 + endHeight + 4;
+  paper
+    .font('text')
+    .fontSize(7)
+    .fillColor(colours.quiet)
+    .text(`Seen from ${end.seenFrom}.`, { width: innerWidth(paper), align: 'center' });
+  paper.moveDown(0.4);
 }
 
 /** Head over flow of one run, with the fitted curve and the cross of tolerances. */

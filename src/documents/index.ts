@@ -1,4 +1,5 @@
 export { writeAsBuiltPdf } from './as-built-pdf';
-export { writeBookletPdf, writeTravellerPdf } from './family-pdf';
+export { writeBookletPdf } from './booklet-pdf';
 export { writeQuotePdf } from './quote-pdf';
 export { writeTagPdf } from './tag-pdf';
+export { writeTravellerPdf } from './traveller-pdf';

@@ -57,7 +57,7 @@ export function closePaper(paper: Paper, foot: string): Promise<Buffer> {
     paper.page.margins.bottom = 0;
     const y = paper.page.height - 30;
     paper.font('text').fontSize(7).fillColor(colours.quiet);
-    paper.text(foot, paper.page.margins.left, y, { lineBreak: false });
+    paper.text(foot, paper.page.margins.left, y, { width: innerWidth(paper) - 50, height: 9, ellipsis: true });
     if (foot)
       paper.text(`${page + 1} / ${count}`, paper.page.width - 90, y, { width: 42, align: 'right', lineBreak: false });
     paper.page.margins.bottom = bottom;
