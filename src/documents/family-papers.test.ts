@@ -51,12 +51,11 @@ describe('a traveller on paper', () => {
   test('says a caution once a step, however many actions name it', () => {
     const steps = [...cartridges.teardown, ...cartridges.rebuild, ...cartridges.test.steps];
     const heavy = present(findCaution('heavy-parts'));
-    const needed = steps.filter((step) =>
-      [...step.cautions, ...step.actions.flatMap(({ cautions }) => cautions)].includes('heavy-parts'),
+    const named = steps.map(({ cautions, actions }) =>
+      [...cautions, ...actions.flatMap((action) => action.cautions)].filter((id) => id === 'heavy-parts'),
     );
-    expect(needed.some((step) => step.actions.filter(({ cautions }) => cautions.includes('heavy-parts')).length > 1)).toBe(
-      true,
-    );
+    const needed = named.filter((ids) => ids.length > 0);
+    expect(Math.max(...named.map((ids) => ids.length))).toBeGreaterThan(1);
     expect(times(two, `${heavy.title}: `)).toBe(needed.length);
   });
 });
