@@ -1,5 +1,5 @@
 import { present } from '@/core/present';
-import { proposeSize } from '@/core/family';
+import { proposeSize, type Family } from '@/core/family';
 import type { Actor } from '@/core/access';
 import { addInstrument, addPerson, countPeople, createShop, listInstruments, readShop } from '@/db';
 import { hashSecret } from '@/server/people/passwords';
@@ -100,11 +100,17 @@ const hoursUntil: Readonly<Record<DemoJob['at'], number>> = {
  * Working minutes that go by for each hour of a play, so that the last thing done to a job lies a day or so back: what
  * waits for answers and parcels is no work, and a play's hours count day and night.
  */
-function paceOf({ cameIn, at, part }: DemoJob, from: number): number {
+function paceOf({ cameIn, at, part }: DemoJob, { teardown, rebuild }: Family, from: number): number {
   if (cameIn > 100) return 22;
-  const hours = part === 'short' || part === 'declined' ? 53 : hoursUntil[at];
-  const calls = at === 'receive' ? 10 : 200;
-  return Math.max(3, (workMinutes(from, Date.now()) - calls - 300) / hours);
+  const isShort = part === 'short' || part === 'declined';
+  const isRebuilt = !isShort && hoursUntil[at] >= hoursUntil.rebuild;
+  const steps = isRebuilt ? [...teardown, ...rebuild] : teardown;
+  const actions = steps.flatMap((step) => step.actions);
+  // An answer takes a minute, a step half an hour, points that are measured within one three hours.
+  const measured = actions.filter(({ answer }) => answer?.kind === 'measure').length;
+  const hours = (isShort ? 53 : hoursUntil[at]) + steps.length * 0.5 + measured * 3;
+  const calls = at === 'receive' ? 10 : 60 + actions.length * 1.2;
+  return Math.max(3, (workMinutes(from, Date.now()) - calls - 200) / hours);
 }
 
 const pinOf = (key: DemoPerson['key']) => present(demoPeople.find((person) => person.key === key)).pin;
@@ -161,14 +167,15 @@ async function receiveJob(
     promisedOn: inDays(job.promised),
     intake,
   });
-  const pace = paceOf(job, clock);
+  const family = buildFor(file, build);
+  const pace = paceOf(job, family, clock);
   const tools = await listInstruments(runtime.database);
   const play = (wornBefore: WornBefore) =>
     playJob({
       act,
       job,
       tag,
-      family: buildFor(file, build),
+      family,
       technician: index % 2 ? 'odile' : 'ines',
       tools: { tools, day: inDays(0) },
       signer: { personId: personIdOf(present(actors.get('marek'))), pin: pinOf('marek') },

@@ -1,4 +1,4 @@
-import { and, eq, getTableColumns, sql } from 'drizzle-orm';
+import { and, eq, getTableColumns, sql, isNull } from 'drizzle-orm';
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
 import type { Change, Decision, OutboxItem } from '@/core/change';
 import type { JobHead, JobId, JobRecord, RowKind } from '@/core/record';
@@ -146,7 +146,7 @@ export async function persistTakenOver(
   const [done] = await connection
     .update(t.jobs)
     .set({ version: event.seq, headHash: event.hash, openedSeq: event.seq, standing })
-    .where(and(eq(t.jobs.id, before.id), eq(t.jobs.version, event.seq - 1)));
+    .where(and(eq(t.jobs.id, before.id), eq(t.jobs.version, event.seq - 1), isNull(t.jobs.openedSeq)));
   if (done.affectedRows !== 1) return false;
   await writeEvent(connection, before.id, decision);
   return true;

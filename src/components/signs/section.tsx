@@ -4,7 +4,7 @@ import { present } from '@/core/present';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
 import { isOther, type InHand, type SectionArrow, type SectionDrawing, type SectionNotes } from '@/core/family';
 import { pebble } from './pebble';
-import { linesOf, SectionNote } from './section-note';
+import { linesOf, nameWidth, SectionNote } from './section-note';
 
 export type PinState = 'to do' | 'measured' | 'near' | 'out';
 export type PartState = 'here' | 'removed' | 'replace' | 'fitted' | 'now';
@@ -108,6 +108,13 @@ export function Section({
   // Names of more than one line reach over the drawing's own frame.
   const most = Math.max(1, ...(notes?.notes ?? []).map(({ part }) => linesOf(names[part] ?? part).length));
   const over = drawing.isVertical ? 0 : (most - 1) * noteSize;
+  // Beside an upright pump they stand outside of it: the picture grows by what they need.
+  const beside = drawing.isVertical
+    ? Math.max(
+        0,
+        ...(notes?.notes ?? []).map(({ part, labelX }) => x - labelX + nameWidth(names[part] ?? part, noteSize)),
+      )
+    : 0;
   // One stop for Tab; the arrow keys go from part to part along the shaft, Enter picks.
   const [atPart, setAtPart] = useState<string | null>(null);
   const firstOf = useMemo(
@@ -156,7 +163,7 @@ export function Section({
           : `url(#${id}${material})`;
   return (
     <svg
-      viewBox={`${x} ${y - over} ${width} ${height + over}`}
+      viewBox={`${x - beside} ${y - over} ${width + beside} ${height + over}`}
       className={drawing.isVertical && isWhole ? 'mx-auto max-h-[58vh] w-full' : 'w-full'}
       role="group"
       aria-label={title}

@@ -84,7 +84,7 @@ describe('a name on the section', () => {
     expect(linesOf('Bearing housing with adjusting thread')).toEqual(['Bearing housing', 'with adjusting', 'thread']);
     expect(linesOf('Intermediate-shaft-cover of brass')).toEqual(['Intermediate-shaft-cover', 'of brass']);
   });
-  test('is whole within the picture, the last line on the line of names; one line of an upright pump begins at its place', () => {
+  test('is whole within the picture, the last line on the line of names; beside an upright pump a name ends at its place', () => {
     const note = { part: 'housing', x: 690, y: -60, labelX: 690, labelY: -120 };
     const draw = (isUpright: boolean) =>
       render(
@@ -98,6 +98,8 @@ describe('a name on the section', () => {
     expect([numberOf(line, 'x'), numberOf(line, 'y')]).toEqual([614.5, -124]);
     expect(numberOf(lying.container.querySelector('line'), 'x1')).toBe(690);
     lying.unmount();
-    expect(numberOf(draw(true).container.querySelector('tspan'), 'x')).toBe(690);
+    const upright = draw(true).container;
+    expect(numberOf(upright.querySelector('tspan'), 'x')).toBe(690);
+    expect(upright.querySelector('text')?.getAttribute('text-anchor')).toBe('end');
   });
 });
