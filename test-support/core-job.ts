@@ -32,6 +32,7 @@ import type { Action, BenchPhase, PersonId, PhotoId, Phase, Tag } from '@/core/r
 import { exampleRecord } from '@/core/record/example-record';
 import { reckonBearingHeat } from '@/core/sums';
 import { asBuiltSchema, type AsBuilt } from '@/core/report';
+import { flowSharesOf } from '@/core/testing';
 import { simulatedTestStand } from '@/stand-ins';
 import { rightAnswer } from '../demo/right-answer';
 
@@ -343,7 +344,7 @@ export class CoreJob {
     this.workThrough('test', test.steps);
     const duty = present(intake.duty);
     const points = await simulatedTestStand.run({
-      ...{ seed: 'golden', condition: 'sound', pipeMm: test.pipe_mm, flowShares: test.flow_shares },
+      ...{ seed: 'golden', condition: 'sound', pipeMm: test.pipe_mm, flowShares: flowSharesOf(test) },
       rated: { ...duty, efficiencyPct: duty.efficiencyPct ?? 68 },
       ...(test.displacement_cm3 !== undefined && {
         slip: { displacementCm3: test.displacement_cm3, pressureShares: test.pressure_shares },

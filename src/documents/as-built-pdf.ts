@@ -187,6 +187,11 @@ function writeWorking(paper: Paper, { report }: Asked): void {
   }
 }
 
+const figure = (title: string) => ({ title, share: 1, align: 'right', mono: true }) as const;
+const pointColumns = ['Flow, m³/h', 'Head, m', 'Power, kW', 'Efficiency, %'].map(figure);
+/** What has no curve has no flow and head either. */
+const powerColumns = ['Reading', 'Shaft power, kW'].map(figure);
+
 function writeTests(paper: Paper, { report, zone }: Asked): void {
   heading(paper, 'Test on the stand');
   for (const test of report.tests) {
@@ -195,27 +200,28 @@ function writeTests(paper: Paper, { report, zone }: Asked): void {
       .font('bold')
       .fontSize(9)
       .fillColor(colours.ink)
-      .text(`Run ${test.run}, ${test.slip ? 'flow at pressure' : `grade ${test.grade} of ISO 9906`}: ${test.verdict}`);
+      .text(
+        `Run ${test.run}, ${test.slip ? 'flow at pressure' : test.power ? 'power taken' : `grade ${test.grade} of ISO 9906`}: ${test.verdict}`,
+      );
     paragraph(
       paper,
       `${test.reason} Run by ${test.by}, ${sayMoment(test.at, zone)}. ${test.decision ? `Decision: ${test.decision} by ${test.decided_by}${test.decision_reason ? ` (${test.decision_reason})` : ''}.` : ''}`,
     );
     if (test.slip) drawSlip(paper, test, test.slip);
-    else drawTestCurve(paper, test);
+    else if (!test.power) drawTestCurve(paper, test);
     table(
       paper,
-      [
-        { title: 'Flow, m³/h', share: 1, align: 'right', mono: true },
-        { title: 'Head, m', share: 1, align: 'right', mono: true },
-        { title: 'Power, kW', share: 1, align: 'right', mono: true },
-        { title: 'Efficiency, %', share: 1, align: 'right', mono: true },
-      ],
-      test.points.map((point) => [
-        point.flow_m3h.toFixed(2),
-        point.head_m.toFixed(2),
-        point.power_kw.toFixed(2),
-        point.efficiency_pct.toFixed(1),
-      ]),
+      test.power ? powerColumns : pointColumns,
+      test.points.map((point, i) =>
+        test.power
+          ? [String(i + 1), point.power_kw.toFixed(2)]
+          : [
+              point.flow_m3h.toFixed(2),
+              point.head_m.toFixed(2),
+              point.power_kw.toFixed(2),
+              point.efficiency_pct.toFixed(1),
+            ],
+      ),
     );
     for (const step of test.working)
       paragraph(

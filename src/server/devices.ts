@@ -1,6 +1,7 @@
 import type { CommandOf } from '@/contract';
 import { parts, type test } from '@/core/change';
 import { reason, refuse, requireStation } from '@/core/change/decision';
+import { flowSharesOf } from '@/core/testing';
 import { limitsOf, type Family } from '@/core/family';
 import { placeKey, type PurchaseOrder } from '@/core/record';
 import type { SupplierOrder } from '@/stand-ins';
@@ -56,7 +57,7 @@ export async function runOnStand({
     seed: `${record.tag}/${run}`,
     rated: { flowM3h, headM, speedRpm, efficiencyPct },
     pipeMm: plan.pipe_mm,
-    flowShares: plan.flow_shares,
+    flowShares: flowSharesOf(plan),
     ...(plan.kind === 'slip' &&
       plan.displacement_cm3 !== undefined && {
         slip: { displacementCm3: plan.displacement_cm3, pressureShares: plan.pressure_shares },

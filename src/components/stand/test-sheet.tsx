@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { pumpConditions, type PumpCondition, type RunDecision, type TestRun } from '@/core/record';
-import { judgeRun } from '@/core/testing';
+import { judgeRun, type JudgedRun } from '@/core/testing';
 import { useAct } from '../act/use-act';
 import { openedFrom, workOf, type StepWork } from '@/core/bench';
 import { ActionPanel } from '../bench/action-panel';
@@ -124,9 +124,11 @@ function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => voi
           <>
             Guarantee <b className="num">{duty.flowM3h}</b> m³/h at <b className="num">{duty.headM}</b> m,{' '}
             <span className="num">{duty.speedRpm}</span> rpm{duty.powerKw && <>, at most about {duty.powerKw} kW</>}.{' '}
-            {family.test.kind === 'slip'
-              ? `Flow at ${family.test.pressure_shares.length} pressures, at least ${family.test.least_volumetric_pct} % of what the turns move.`
-              : `Grade ${family.test.grade} of ISO 9906, ${family.test.flow_shares.length} points.`}
+            {family.test.kind === 'power'
+              ? 'In the tank, without a curve: the power that it takes is judged.'
+              : family.test.kind === 'slip'
+                ? `Flow at ${family.test.pressure_shares.length} pressures, at least ${family.test.least_volumetric_pct} % of what the turns move.`
+                : `Grade ${family.test.grade} of ISO 9906, ${family.test.flow_shares.length} points.`}
           </>
         ) : (
           'The duty is not written down at receiving; the stand has nothing to test against.'
@@ -163,6 +165,14 @@ function Stand({ view, isHere, onRun }: SheetProps & { readonly onRun: () => voi
   );
 }
 
+const pointTitles = ['Flow, m³/h', 'Head, m', 'Power, kW', 'Efficiency, %'];
+
+/** What a line of a run says: flow, head, power, efficiency; of what has no curve the number of the reading and power. */
+const pointCells = (point: JudgedRun['points'][number], reading: number | null): readonly string[] =>
+  reading === null
+    ? [point.flowM3h.toFixed(2), point.headM.toFixed(2), point.powerKw.toFixed(2), point.efficiencyPct.toFixed(1)]
+    : [String(reading), point.powerKw.toFixed(2)];
+
 function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run: TestRun; readonly isHere: boolean }) {
   const judged = useMemo(
     () => judgeRun({ family: view.family, guarantee: run.guarantee, readings: run.points }),
@@ -194,7 +204,7 @@ function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run:
         <caption className="sr-only">Points of run {run.run} at the rated speed</caption>
         <thead className="text-13 text-quiet">
           <tr>
-            {['Flow, m³/h', 'Head, m', 'Power, kW', 'Efficiency, %'].map((title) => (
+            {(judged.power ? ['Reading', 'Shaft power, kW'] : pointTitles).map((title) => (
               <th key={title} className="font-normal">
                 {title}
               </th>
@@ -202,12 +212,11 @@ function RunShown({ view, run, isHere }: { readonly view: JobView; readonly run:
           </tr>
         </thead>
         <tbody className="num">
-          {judged.points.map((point) => (
-            <tr key={point.flowM3h} className="row">
-              <td>{point.flowM3h.toFixed(2)}</td>
-              <td>{point.headM.toFixed(2)}</td>
-              <td>{point.powerKw.toFixed(2)}</td>
-              <td>{point.efficiencyPct.toFixed(1)}</td>
+          {judged.points.map((point, i) => (
+            <tr key={i} className="row">
+              {pointCells(point, judged.power ? i + 1 : null).map((cell, k) => (
+                <td key={k}>{cell}</td>
+              ))}
             </tr>
           ))}
         </tbody>

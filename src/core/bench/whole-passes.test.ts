@@ -61,6 +61,7 @@ const builds: readonly (readonly [name: string, file: unknown, build: Build, scr
     clean,
   ],
   ['F10 wound', f10, { axes: { rotor: 'wound', parting: 'lifted', gap: 'plate', cooling: 'jacket' } }, clean],
+  ['F10 mixer', f10, { axes: { unit: 'mixer', rotor: 'magnet', parting: 'frame', sensors: 'motor' } }, clean],
   [
     'F10 magnet, inverted',
     f10,

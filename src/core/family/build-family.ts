@@ -248,6 +248,11 @@ function partsOf(once: Family['parts'], { axes }: WholeBuild, times: Times): Fam
   return once.map((part) => ({ ...part, quantity: part.quantity * times(part), ...stayOf(part, axes) }));
 }
 
+/** The run of a build: of one that has no curve, the power taken. */
+function trialIn({ power_alone, ...test }: Family['test'], axes: WholeBuild['axes']): Family['test'] {
+  return power_alone !== undefined && holds(power_alone, axes) ? { ...test, kind: 'power' } : test;
+}
+
 /** The parts that light up where another is drawn, with those of the others that a build has. */
 function drawnWith({ drawn_with }: Family['section'], here: (ref: string) => boolean): Family['section']['drawn_with'] {
   const kept = Object.entries(drawn_with).flatMap(([part, hosts]) => {
@@ -301,7 +306,7 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
     points: repeatPoints({ ...cut, points }, whole.counts),
     teardown: steps('teardown', cut.teardown),
     rebuild: steps('rebuild', cut.rebuild),
-    test: { ...cut.test, steps: steps('test', cut.test.steps) },
+    test: { ...trialIn(cut.test, whole.axes), steps: steps('test', cut.test.steps) },
     section: {
       ...cut.section,
       bodies: cut.section.bodies.filter((body) => here(body.part)),

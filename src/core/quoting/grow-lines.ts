@@ -223,7 +223,11 @@ function closingLines({ family, rates }: Asked): DraftLine[] {
     line({
       kind: 'test',
       description:
-        kind === 'slip' ? 'Test on the stand: flow at pressure' : `Test on the stand, grade ${grade} of ISO 9906`,
+        kind === 'slip'
+          ? 'Test on the stand: flow at pressure'
+          : kind === 'power'
+            ? 'Test in the tank: power taken, direction'
+            : `Test on the stand, grade ${grade} of ISO 9906`,
       plain: 'The rebuilt pump is run and measured before it leaves.',
       unitPriceMinor: rates.testMinor,
       declinable: false,

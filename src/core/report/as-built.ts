@@ -125,7 +125,9 @@ export const asBuiltSchema = z.object({
       points: z.array(
         z.object({ flow_m3h: z.number(), head_m: z.number(), power_kw: z.number(), efficiency_pct: z.number() }),
       ),
-      kind: z.enum(['curve', 'slip']).optional(),
+      kind: z.enum(['curve', 'slip', 'power']).optional(),
+      /** Of what has no curve: shaft power at the rated speed, what the plate says, how far readings lie apart. */
+      power: z.object({ mean_kw: z.number(), rated_kw: z.number().nullable(), spread_pct: z.number() }).optional(),
       band: z
         .object({
           flow_m3h: z.object({ min: z.number(), max: z.number() }),

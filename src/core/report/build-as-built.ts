@@ -94,7 +94,14 @@ function testOf(family: Family, run: TestRun): AsBuilt['tests'][number] {
       power_kw: point.powerKw,
       efficiency_pct: point.efficiencyPct,
     })),
-    kind: judged.slip ? 'slip' : 'curve',
+    kind: judged.slip ? 'slip' : judged.power ? 'power' : 'curve',
+    ...(judged.power && {
+      power: {
+        mean_kw: judged.power.meanKw,
+        rated_kw: judged.power.ratedKw,
+        spread_pct: judged.power.spreadPct,
+      },
+    }),
     ...(judged.acceptance && {
       band: { flow_m3h: judged.acceptance.band.flow_m3h, head_m: judged.acceptance.band.head_m },
     }),

@@ -1,4 +1,6 @@
 import { present } from '../present';
+import type { JudgedRun, SlipAtJob } from './judged-run';
+import { judgePower as reckonPower } from './judge-power';
 import type { Family } from '../family';
 import type { Guarantee, StandReading } from '../record';
 import {
@@ -12,47 +14,7 @@ import {
   type WorkingStep,
 } from '../sums';
 
-export interface CurvePoint {
-  readonly flowM3h: number;
-  readonly headM: number;
-  readonly powerKw: number;
-  readonly efficiencyPct: number;
-}
-
-/** Flow over pressure of a positive-displacement pump at its rated speed, in m³/h and kPa. */
-export interface SlipResult {
-  readonly theoreticalM3h: number;
-  readonly leastM3h: number;
-  readonly dutyKpa: number;
-  readonly flowAtDutyM3h: number;
-  readonly volumetricPct: number;
-  /** Flow as a straight line of pressure: at no pressure, and change by kPa. */
-  readonly line: readonly [number, number];
-  readonly pressuresKpa: readonly number[];
-  /** What is to be expected of the liquid that the pump is for; null where one of the two viscosities is not known. */
-  readonly atJob: SlipAtJob | null;
-}
-
-/** Slip and flow at the duty's pressure, brought from the stand's liquid to the job's. */
-export interface SlipAtJob {
-  /** Of the stand's liquid and of the job's, mm²/s. */
-  readonly testMm2S: number;
-  readonly jobMm2S: number;
-  readonly slipM3h: number;
-  readonly flowM3h: number;
-}
-
-export interface JudgedRun {
-  readonly points: readonly CurvePoint[];
-  /** For a curve, by ISO 9906; null for a positive-displacement pump, which has `slip` instead. */
-  readonly acceptance: AcceptanceResult | null;
-  readonly slip: SlipResult | null;
-  readonly verdict: 'pass' | 'fail';
-  /** Why, in a sentence. */
-  readonly reason: string;
-  readonly working: readonly WorkingStep[];
-  readonly warnings: readonly string[];
-}
+export type { CurvePoint, JudgedRun, PowerResult, SlipAtJob, SlipResult } from './judged-run';
 
 /** One stand reading as duty at the rated speed. Source: ISO 9906:2012, 6.1. */
 function dutyAtRatedSpeed(reading: StandReading, family: Family, ratedSpeedRpm: number) {
@@ -152,7 +114,7 @@ function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
       guarantee.flowM3h * (1 - flowTolerancePct / 100),
     ),
   };
-  return { points, acceptance: null, ...saySlip(reckoned, outcome) };
+  return { points, acceptance: null, power: null, ...saySlip(reckoned, outcome) };
 }
 
 interface ReckonedSlip {
@@ -224,7 +186,7 @@ function slipWarnings({ slope, atJob }: ReckonedSlip): readonly string[] {
   ];
 }
 
-function saySlip(slip: ReckonedSlip, outcome: SlipOutcome): Omit<JudgedRun, 'points' | 'acceptance'> {
+function saySlip(slip: ReckonedSlip, outcome: SlipOutcome): Omit<JudgedRun, 'points' | 'acceptance' | 'power'> {
   const { flow, dutyKpa, volumetric, leastM3h, atJob } = slip;
   const isEnough = flow >= leastM3h - 1e-9;
   const lacking = !isEnough ? 'Too little: ' : isTooThin(slip) ? 'Too little of the job’s liquid: ' : '';
@@ -246,6 +208,13 @@ function saySlip(slip: ReckonedSlip, outcome: SlipOutcome): Omit<JudgedRun, 'poi
   };
 }
 
+/** How often a run without a curve is read, one after the other at the same duty. */
+const powerReadings = 5;
+
+/** Shares of the guaranteed flow at which a run is read. */
+export const flowSharesOf = ({ kind, flow_shares }: Pick<Family['test'], 'kind' | 'flow_shares'>): readonly number[] =>
+  kind === 'power' ? Array.from({ length: powerReadings }, () => 1) : flow_shares;
+
 interface Asked {
   readonly family: Family;
   readonly guarantee: Guarantee;
@@ -253,11 +222,19 @@ interface Asked {
 }
 
 /**
- * Judges a run of the stand by the family's own test: a curve by ISO 9906, or the slip of a displacement pump. Throws
+ * Judges a run of the stand by the family's own test: a curve by ISO 9906, the slip of a displacement pump, or the
+ * power that a mixer takes. Throws
  * SumRefusal where the points make no curve.
  */
 export function judgeRun(asked: Asked): JudgedRun {
-  return asked.family.test.kind === 'slip' ? judgeSlip(asked) : judgeCurve(asked);
+  const { kind } = asked.family.test;
+  return kind === 'slip' ? judgeSlip(asked) : kind === 'power' ? judgePower(asked) : judgeCurve(asked);
+}
+
+/** Of a mixer the readings are kept as points, though their flow and head say nothing of it. */
+function judgePower({ family, guarantee, readings }: Asked): JudgedRun {
+  const points = readings.map((reading) => dutyAtRatedSpeed(reading, family, guarantee.speedRpm).point);
+  return { points, ...reckonPower(guarantee, readings) };
 }
 
 /**
@@ -287,6 +264,7 @@ function judgeCurve({ family, guarantee, readings }: Asked): JudgedRun {
     points,
     acceptance: outcome.result,
     slip: null,
+    power: null,
     verdict,
     reason: reasonOf(outcome.result),
     working: [...(duties[Math.min(4, duties.length - 1)]?.working ?? []), ...outcome.working],

@@ -1,4 +1,5 @@
 import { toolFault } from '../../bench';
+import type { Family } from '../../family';
 import { dayInZone } from '../../lifecycle/answer-line';
 import { judgeRun } from '../../testing';
 import type { RunDecision, RunVerdict, StandReading, TestRun, Tool } from '../../record';
@@ -21,6 +22,10 @@ interface Result {
   readonly reason: string;
 }
 
+/** What a run is judged by, as it is kept: a grade of ISO 9906, slip, or none where there is no curve. */
+const gradeOf = ({ kind, grade }: Family['test']): string =>
+  kind === 'curve' ? grade : kind === 'slip' ? 'slip' : 'none';
+
 /** Judges what the stand read against the duty and keeps it as a run. */
 export const runTest: Decider<RunTest, Result, RunFacts> = ({ record, family, who, facts }) => {
   requireStation(record, 'test');
@@ -35,7 +40,7 @@ export const runTest: Decider<RunTest, Result, RunFacts> = ({ record, family, wh
   const row: TestRun = {
     ...{ id: runId, run, guarantee, verdict, points, ...who },
     ...{ decision: null, decisionReason: null, decisionBy: null, decisionAt: null },
-    grade: family.test.kind === 'slip' ? 'slip' : family.test.grade,
+    grade: gradeOf(family.test),
   };
   return { puts: [put('run', row)], note: { run, verdict, reason: why }, result: { run, verdict, reason: why } };
 };

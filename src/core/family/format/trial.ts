@@ -1,13 +1,18 @@
 import * as z from 'zod';
 import { actions } from '../../record/enumerations';
-import { conditional, reference, type Figure } from './pieces';
+import { conditional, reference, when, type Figure } from './pieces';
 import { stepOf } from './steps';
 
 export const trialOf = (figure: Figure) =>
   z
     .strictObject({
-      /** 'curve': head over flow by ISO 9906; 'slip': flow over pressure of a positive-displacement pump. */
-      kind: z.enum(['curve', 'slip']).default('curve'),
+      /**
+       * 'curve': head over flow by ISO 9906; 'slip': flow over pressure of a positive-displacement pump; 'power': the
+       * power taken while it runs, of what has neither, such as a mixer.
+       */
+      kind: z.enum(['curve', 'slip', 'power']).default('curve'),
+      /** In which builds the run has no curve: only the power taken is judged. */
+      power_alone: when,
       /** For slip: displacement of one turn, and the least share of it that must arrive at the duty. */
       displacement_cm3: figure(z.number().positive()).optional(),
       least_volumetric_pct: figure(z.number().min(1).max(100)).optional(),
@@ -23,7 +28,7 @@ export const trialOf = (figure: Figure) =>
     })
     .refine(
       (test) =>
-        test.kind === 'curve' || (test.displacement_cm3 !== undefined && test.least_volumetric_pct !== undefined),
+        test.kind !== 'slip' || (test.displacement_cm3 !== undefined && test.least_volumetric_pct !== undefined),
       {
         message: 'a slip test needs the displacement of a turn and the least volumetric efficiency',
         path: ['displacement_cm3'],
