@@ -46,7 +46,12 @@ const builds: readonly (readonly [name: string, file: unknown, build: Build, scr
   ['F7 circumferential piston', f7, { axes: { rotors: 'piston', seal: 'seat-on-shaft' }, size: 'l40' }, lobe],
   ['F7 retained, bolted', f7, { axes: { rotors: 'bolted', seal: 'single-retained' }, size: 'l40' }, lobe],
   ['F7 seals alone', f7, { axes: { seal: 'single-front', scope: 'seals' }, size: 'l40' }, lobe],
-  ['F8 lips', f8, { axes: { seal: 'lip', 'gear-nuts': 'outside' }, size: 'z65' }, screw],
+  [
+    'F8 lips, gears away from the drive',
+    f8,
+    { axes: { seal: 'lip', 'gear-nuts': 'outside', 'gears-at': 'opposite', 'exit-cover': 'bracket' }, size: 'z65' },
+    screw,
+  ],
   [
     'F8 double cartridges',
     f8,

@@ -262,6 +262,24 @@ function drawnWith({ drawn_with }: Family['section'], here: (ref: string) => boo
   return Object.fromEntries(kept.map(([part, hosts]) => [part, [...hosts]]));
 }
 
+type Body = Family['section']['bodies'][number];
+const movedBody = (body: Body, by: number): Body =>
+  by === 0
+    ? body
+    : {
+        ...body,
+        x: [body.x[0] + by, body.x[1] + by],
+        ...(body.steps && { steps: body.steps.map(([x, r]): [number, number] => [x + by, r]) }),
+      };
+
+/** A point, and what each of its members says otherwise, as much further along as the drawing. */
+function movedPoint(point: FamilyPoint, by: number): FamilyPoint {
+  if (by === 0) return point;
+  const move = ([x, r]: readonly [number, number]): [number, number] => [x + by, r];
+  const each = point.each?.map((one) => (one.at ? { ...one, at: move(one.at) } : one));
+  return { ...point, at: move(point.at), ...(each && { each }) };
+}
+
 function hereOf(
   file: FamilyFile,
   { axes }: WholeBuild,
@@ -286,7 +304,8 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
   const once = new Map(cut.parts.filter((part) => times(part) > 0).map((part) => [part.ref, part]));
   const here = (ref: string) => once.has(ref);
   const parts = partsOf([...once.values()], whole, times);
-  const points = cut.points.filter((point) => here(point.part));
+  const by = cut.section.moved.reduce((sum, one) => sum + one.by, 0);
+  const points = cut.points.filter((point) => here(point.part)).map((point) => movedPoint(point, by));
   const family = { sets: file.written.sets, points };
   const kits = kitsOf({ ...cut, sets: file.written.sets }, here, times);
   const repeating = { family, counts: whole.counts, parts: once, perOf: repeatingIds(cut) };
@@ -309,7 +328,8 @@ function buildOne(file: FamilyFile, whole: WholeBuild): Family {
     test: { ...trialIn(cut.test, whole.axes), steps: steps('test', cut.test.steps) },
     section: {
       ...cut.section,
-      bodies: cut.section.bodies.filter((body) => here(body.part)),
+      moved: [],
+      bodies: cut.section.bodies.filter((body) => here(body.part)).map((body) => movedBody(body, by)),
       drawn_with: drawnWith(cut.section, here),
     },
     ...(cut.end_view && {

@@ -49,5 +49,7 @@ export const sectionOf = (figure: Figure) =>
      * has.
      */
     drawn_with: z.record(reference, z.array(reference).min(1)).default({}),
+    /** How much further along everything is drawn, with its points, in some builds: what reaches out at the near end. */
+    moved: z.array(z.strictObject({ ...conditional, by: z.number() })).default([]),
     bodies: z.array(bodyOf(figure)),
   });
