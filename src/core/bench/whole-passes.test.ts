@@ -65,6 +65,24 @@ const builds: readonly (readonly [name: string, file: unknown, build: Build, scr
     { axes: { drive: 'engine', hub: 'pressed', box: 'lip', fan: 'none', shaft: 'with-wheel' } },
     clean,
   ],
+  [
+    'F9 pinned hub, second seal, plug away',
+    f9,
+    { axes: { hub: 'pinned', 'hub-seal': 'second', nipple: 'inboard', drain: 'no', box: 'packing' }, size: 'b4' },
+    clean,
+  ],
+  [
+    'F3 single, goes back double',
+    f3,
+    { axes: { seal: 'single' }, counts: { stage: 2 }, to: { seal: 'double' } },
+    clean,
+  ],
+  [
+    'F3 flushed, goes back single',
+    f3,
+    { axes: { seal: 'flushed' }, counts: { stage: 1 }, to: { seal: 'single' } },
+    clean,
+  ],
   ['F10 wound', f10, { axes: { rotor: 'wound', parting: 'lifted', gap: 'plate', cooling: 'jacket' } }, clean],
   ['F10 mixer', f10, { axes: { unit: 'mixer', rotor: 'magnet', parting: 'frame', sensors: 'motor' } }, clean],
   [
