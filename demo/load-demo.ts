@@ -128,7 +128,7 @@ async function receiveJob(
   actors: Map<DemoPerson['key'], Actor>,
   job: DemoJob,
   index: number,
-): Promise<{ tag: string; serial: string; play: (wornBefore: WornBefore) => Promise<WornBefore> }> {
+): Promise<{ tag: string; play: (wornBefore: WornBefore) => Promise<WornBefore> }> {
   const latest = lastWork(Date.now());
   let clock = Math.min(latest - 3600_000, afterWork(Date.now() - job.cameIn * dayMs - 3600_000, (index * 7) % 90));
   clock = lastWork(clock);
@@ -184,26 +184,32 @@ async function receiveJob(
       wornBefore,
       ...(job.stopsBefore !== undefined && { stopsBefore: job.stopsBefore }),
     });
-  return { tag, serial: job.pump.serial, play };
+  return { tag, play };
 }
 
 /** Loads the demonstration shop through the use cases, once, into an empty database. Gives the tags by job. */
 export async function loadDemo(runtime: Runtime, jobs: readonly DemoJob[] = demoJobs): Promise<readonly string[]> {
   if ((await countPeople(runtime.database)) > 0) return [];
   const actors = await loadShop(runtime);
-  const received: Awaited<ReturnType<typeof receiveJob>>[] = [];
-  for (const [index, job] of jobs.entries()) received.push(await receiveJob(runtime, actors, job, index));
-  // A pump that came back is played after its earlier visit, for it is worn from where that left it.
-  const inTurn = [...new Set(received.map(({ serial }) => serial))].map((serial) => async () => {
-    let left: WornBefore = new Map();
-    for (const { play } of received.filter((one) => one.serial === serial)) left = await play(left);
-  });
-  await playInLanes(inTurn, 4);
-  return received.map((one) => one.tag);
+  const tags: string[] = [];
+  const plays: (() => Promise<unknown>)[] = [];
+  // A pump comes back only when its earlier visit is over, and is worn from where that left it.
+  const visits = new Map<string, Promise<WornBefore>>();
+  for (const [index, job] of jobs.entries()) {
+    const { serial } = job.pump;
+    const left = (await visits.get(serial)) ?? new Map<string, string>();
+    const { tag, play } = await receiveJob(runtime, actors, job, index);
+    tags.push(tag);
+    const comesBack = jobs.slice(index + 1).some((other) => other.pump.serial === serial);
+    if (comesBack) visits.set(serial, play(left));
+    else plays.push(() => play(left));
+  }
+  await playInLanes(plays, 4);
+  return tags;
 }
 
 /** Plays jobs side by side; each touches only its own record. */
-async function playInLanes(plays: readonly (() => Promise<void>)[], lanes: number): Promise<void> {
+async function playInLanes(plays: readonly (() => Promise<unknown>)[], lanes: number): Promise<void> {
   let next = 0;
   const lane = async () => {
     while (next < plays.length) await present(plays[next++])();

@@ -66,6 +66,7 @@ await shoot('library', '/library');
 await shoot('library-family', '/library/F4');
 await shoot('receive-new', '/receive');
 await shoot('rebuild-gear', '/jobs/P-0430');
+await shoot('rebuild-cartridge', '/jobs/P-0432');
 await shoot('inspect-bore-hole', '/jobs/P-0428');
 await shoot(
   'sums-bolts',

@@ -33,12 +33,25 @@ const detailsOf = (sent: Promise<unknown>) =>
 
 describe('receiving', () => {
   test('a serial number that comes back brings its earlier visits', async () => {
-    const first = await shop.play({ at: 'receive', part: 'undeclared' });
+    const first = await shop.play({ at: 'closed' });
     const { serial } = present(await shop.load(first)).pump;
     const again = await shop.act('wenna', 'receive-pump', testReceiving(serial));
     expect(again.earlierVisits).toBe(1);
     expect(present(await shop.load(again.tag)).earlierVisits.map((visit) => visit.tag)).toEqual([first]);
     expect(present(await shop.load(again.tag)).pump.id).toBe(present(await shop.load(first)).pump.id);
+  });
+  test('a pump that is in the house is not taken in again: said by its tag, however it is written, and of two at once', async () => {
+    const first = await shop.play({ at: 'receive', part: 'undeclared' });
+    const { serial, maker } = present(await shop.load(first)).pump;
+    const asked = testReceiving(serial);
+    const refused = await detailsOf(shop.act('wenna', 'receive-pump', asked));
+    expect(refused).toMatchObject({ issues: [{ path: 'pump.serial' }] });
+    expect(present(refused).what).toContain(`is in the house as ${first}`);
+    const small = { ...asked, pump: { ...asked.pump, serial: serial.toLowerCase(), maker: maker.toUpperCase() } };
+    expect(await codeOf(shop.act('wenna', 'receive-pump', small))).toBe('wrong-state');
+    const other = { ...asked, pump: { ...asked.pump, serial: `${serial}-B` } };
+    const twice = await Promise.all([1, 2, 3].map(() => codeOf(shop.act('wenna', 'receive-pump', other))));
+    expect(twice.toSorted()).toEqual(['done', 'wrong-state', 'wrong-state']);
   });
   test('the gate to teardown says what is missing, and opens when it is there', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
@@ -238,6 +251,13 @@ describe('inspection', () => {
     ).toBe('bad-input');
   });
   test('overruling and waiving ask for a reason, which is kept with the proposal', async () => {
+    // Whatever the gauge found on this pump: the seat reads as new.
+    const { readings } = present(await shop.load(tag));
+    for (const { place, version } of readings.filter(({ pointId }) => pointId === 'wet-seat'))
+      await shop.act('marek', 'record-readings', {
+        ...{ tag, phase: 'as-found' },
+        entries: [{ pointId: 'wet-seat', place, typed: '45.008', instrument: 'M-07', basedOn: version }],
+      });
     expect(
       await codeOf(shop.act('marek', 'judge-point', { tag, pointId: 'wet-seat', decision: 'reuse', reason: ' ' })),
     ).toBe('bad-input');

@@ -206,6 +206,8 @@ const sentences = {
     `${counted} of ${number} counted, but only ${open} are open.`,
   'nothing-on-its-way': ({ order }: { order: string }) => `Nothing of ${order} is on its way.`,
   'acknowledged-already': ({ order }: { order: string }) => `${order} is acknowledged already.`,
+  'pump-in-house': ({ serial, tag }: { serial: string; tag: string }) =>
+    `${serial} is in the house as ${tag} and was not given back: work goes on there, or it is delivered first. What was entered is kept.`,
   'no-duty': () =>
     'The duty (flow, head, speed) is not written down at receiving; the stand has nothing to test against.',
   'run-not-open': ({ run }: { run: number }) => `Run ${run} is not waiting for a decision.`,

@@ -11,7 +11,7 @@ import {
   type Tag,
 } from '../../record';
 import { put, putAll } from '../change';
-import type { Decision } from '../decision';
+import { reason, refuse, type Decision } from '../decision';
 import type { ReceivePump } from '../inputs';
 
 /** What is known of a pump that comes in before its job is opened. */
@@ -50,13 +50,19 @@ function headOf({ facts, now }: Given, promisedOn: string): JobHead {
   };
 }
 
-/** Opens a job for a pump that comes in: its head, its intake, the first event of its chain. */
+/**
+ * Opens a job for a pump that comes in: its head, its intake, the first event of its chain.
+ * @throws DomainError for a pump that is still in the house under another tag
+ */
 export function openJob(
   given: Given,
   command: ReceivePump,
 ): Decision<{ readonly tag: Tag; readonly earlierVisits: number }> {
   const { who, now, facts } = given;
   const { family, earlierVisits } = facts;
+  const inHouse = earlierVisits.find(({ outcome }) => outcome === 'open');
+  if (inHouse)
+    refuse('wrong-state', reason('pump-in-house', { serial: facts.pump.serial, tag: inHouse.tag }), 'pump.serial');
   const head = headOf(given, command.promisedOn);
   const puts = [put('job', head), put('intake', { ...command.intake, version: 1, isolation: null })];
   const tables = emptyTables();
