@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
 import { middleOf, readBuild, type Family } from '@/core/family';
@@ -38,7 +39,12 @@ export async function receivePump(on: Device, family: Family, duty: object, elas
   const { tag } = await actAs(on, 'receive-pump', {
     customer: 'Tarnhollow Slate Quarry',
     contact: { name: 'Emrys Caddon', email: 'emrys@tarnhollow.example', phone: '' },
-    pump: { maker: 'Dunnockworth', model: family.short, serial: `E2E-${family.id}`, size: '' },
+    pump: {
+      maker: 'Dunnockworth',
+      model: family.short,
+      serial: `E2E-${family.id}-${randomUUID().slice(0, 8)}`,
+      size: '',
+    },
     familyId: family.id,
     ...readBuild(family.version),
     promisedOn: '2027-03-01',

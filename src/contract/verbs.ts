@@ -23,6 +23,7 @@ import {
   disposeInput,
   findingId,
   holdJobInput,
+  movePromiseInput,
   judgePointInput,
   lookAtPartsInput,
   orderInput,
@@ -427,6 +428,13 @@ const lifecycleVerbs = {
     about: 'Moves a job through a gate to the next station; a shut gate answers with what is missing.',
     audience: ['coordinator', 'technician', 'inspector', 'parts'],
     input: advanceJobInput,
+    result: versioned,
+  }),
+  'move-promise': verb({
+    about:
+      'Moves what was promised to the customer to another day, with the reason; writes to the customer where asked.',
+    audience: ['coordinator'],
+    input: movePromiseInput,
     result: versioned,
   }),
   'hold-job': verb({

@@ -59,6 +59,10 @@ const bench = {
     to: ({ ref, seen, version, ...who }) => ({ partRef: ref, seen, version, ...signedRow(who) }),
     from: (row) => ({ ref: row.partRef, seen: row.seen, version: row.version, ...signedOf(row) }),
   }),
+  promise: map<'promise', typeof t.promiseMoves>(t.promiseMoves, {
+    to: (row) => ({ ...row, ...signedRow(row) }),
+    from: ({ number, from, to, reason, toldTo, ...row }) => ({ number, from, to, reason, toldTo, ...signedOf(row) }),
+  }),
   step: map<'step', typeof t.stepsDone>(t.stepsDone, {
     to: ({ second, ...row }) => ({
       ...row,

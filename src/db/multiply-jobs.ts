@@ -12,6 +12,7 @@ const copied: Readonly<Record<string, readonly string[]>> = {
   events: ['job_id'],
   acknowledgements: ['job_id'],
   looks: ['job_id'],
+  promise_moves: ['job_id'],
   part_accounts: ['job_id'],
   steps_done: ['job_id'],
   captures: ['job_id'],

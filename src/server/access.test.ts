@@ -61,6 +61,7 @@ const allowed: Readonly<Record<string, string>> = {
   'release-pump': 'CO',
   'deliver-pump': 'CO',
   'advance-job': 'CTIPO',
+  'move-promise': 'CO',
   'hold-job': 'CO',
   'resume-job': 'CO',
   'read-floor': 'CTIPO',

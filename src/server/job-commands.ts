@@ -239,6 +239,9 @@ const lifecycleCommands = {
     };
     return changeJob(context, job, { tag: command.tag, command });
   }),
+  'move-promise': withFacts('move-promise', lifecycle.movePromise, async ({ connection }) => ({
+    zone: (await shopOf(connection)).zone,
+  })),
   'hold-job': plain('hold-job', lifecycle.holdJob),
   'resume-job': plain('resume-job', lifecycle.resumeJob),
 };

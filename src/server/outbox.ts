@@ -1,6 +1,7 @@
 import { parts, type OutboxItem } from '@/core/change';
 import { asBuiltSchema } from '@/core/report';
 import { totalQuote } from '@/core/quoting';
+import { sayDay } from '@/core/lifecycle';
 import type { JobRecord, OrderId, Quote, ReportId } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import {
@@ -81,6 +82,30 @@ async function mailQuote(
   });
 }
 
+/** Writes to the customer that the day has moved: which day it was, which it is, and why. */
+async function mailPromise(context: Context, row: OutboxRow, number: number): Promise<void> {
+  const { record } = await jobOf(context, row);
+  const move = record.promises.find((one) => one.number === number);
+  if (!move?.toldTo) return;
+  const shop = await shopOf(context);
+  const { pump } = record;
+  await context.standIns.mail.send({
+    id: row.id,
+    jobId: record.id,
+    sentAt: context.now(),
+    to: move.toldTo,
+    subject: `Your pump ${record.tag}: ${sayDay(move.to)} instead of ${sayDay(move.from)}`,
+    body: [
+      `Dear ${record.contact?.name ?? record.customer.name},`,
+      '',
+      `we promised your pump ${pump.maker} ${pump.model}, serial ${pump.serial} (our tag ${record.tag}), for ${sayDay(move.from)}. It will be ready on ${sayDay(move.to)}.`,
+      `Why: ${move.reason}`,
+      '',
+      shop.name,
+    ].join('\n'),
+  });
+}
+
 /** Sends an order to the supplier; its acknowledgement is an entry of its own. */
 async function sendOrder(context: Context, row: OutboxRow, orderId: OrderId): Promise<void> {
   const { record, family } = await jobOf(context, row);
@@ -115,6 +140,8 @@ async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem):
   switch (item.kind) {
     case 'mail-quote':
       return mailQuote(context, row, item);
+    case 'mail-promise':
+      return mailPromise(context, row, item.number);
     case 'send-order':
       return sendOrder(context, row, item.orderId);
     case 'write-report':

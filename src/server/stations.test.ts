@@ -40,19 +40,6 @@ describe('receiving', () => {
     expect(present(await shop.load(again.tag)).earlierVisits.map((visit) => visit.tag)).toEqual([first]);
     expect(present(await shop.load(again.tag)).pump.id).toBe(present(await shop.load(first)).pump.id);
   });
-  test('a pump that is in the house is not taken in again: said by its tag, however it is written, and of two at once', async () => {
-    const first = await shop.play({ at: 'receive', part: 'undeclared' });
-    const { serial, maker } = present(await shop.load(first)).pump;
-    const asked = testReceiving(serial);
-    const refused = await detailsOf(shop.act('wenna', 'receive-pump', asked));
-    expect(refused).toMatchObject({ issues: [{ path: 'pump.serial' }] });
-    expect(present(refused).what).toContain(`is in the house as ${first}`);
-    const small = { ...asked, pump: { ...asked.pump, serial: serial.toLowerCase(), maker: maker.toUpperCase() } };
-    expect(await codeOf(shop.act('wenna', 'receive-pump', small))).toBe('wrong-state');
-    const other = { ...asked, pump: { ...asked.pump, serial: `${serial}-B` } };
-    const twice = await Promise.all([1, 2, 3].map(() => codeOf(shop.act('wenna', 'receive-pump', other))));
-    expect(twice.toSorted()).toEqual(['done', 'wrong-state', 'wrong-state']);
-  });
   test('the gate to teardown says what is missing, and opens when it is there', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
     const refused = await detailsOf(shop.act('ines', 'advance-job', { tag, event: 'begin-teardown' }));

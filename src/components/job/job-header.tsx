@@ -9,7 +9,7 @@ import { oneOf, textOf } from '../ui/form-data';
 import { SidePanel } from '../ui/side-panel';
 import { JobStream } from './job-stream';
 import { RecordDrawer } from './record-drawer';
-import { sayDate, type JobView } from './view';
+import { sayDate, sayMoment, type JobView } from './view';
 
 function visitsOf({ record }: JobView): string {
   const [last] = record.earlierVisits;
@@ -67,6 +67,64 @@ function HoldForm({ view }: { readonly view: JobView }) {
   );
 }
 
+/** What was promised so far: each move with its reason, and whether the customer was written to. */
+function PromiseMoves({ view }: { readonly view: JobView }) {
+  const { promises } = view.record;
+  if (!promises.length) return null;
+  return (
+    <ol aria-label="Moved so far" className="border-t border-line pt-2 text-13">
+      {promises.map((move) => (
+        <li key={move.number} className="row py-1 first:border-0">
+          <b>
+            {sayDate(move.from)} → {sayDate(move.to)}
+          </b>
+          : {move.reason}
+          <span className="block text-quiet">
+            {move.personName}, {sayMoment(move.at, view.zone)};{' '}
+            {move.toldTo === null ? 'nobody was written to' : `a mail to ${move.toldTo}`}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Another day for the customer: beside the range in which the pump will be ready, with its reason. */
+function PromiseForm({ view }: { readonly view: JobView }) {
+  const { run, error, isBusy } = useAct();
+  const { record } = view;
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const data = new FormData(event.currentTarget);
+    void run('move-promise', {
+      ...{ tag: record.tag, from: record.promisedOn },
+      ...{ to: textOf(data, 'to'), reason: textOf(data, 'reason'), tell: data.get('tell') === 'on' },
+    });
+  };
+  return (
+    <form onSubmit={submit} className="space-y-3">
+      <p>
+        Promised for <b>{sayDate(record.promisedOn)}</b>. {view.answer}
+      </p>
+      <TextField label="Promise it for" name="to" type="date" required min={view.today} error={issueFor(error, 'to')} />
+      <TextField label="Why, as the customer reads it" name="reason" required error={issueFor(error, 'reason')} />
+      {record.contact?.email ? (
+        <label className="flex min-h-11 items-center gap-2">
+          <input type="checkbox" name="tell" defaultChecked className="size-5" />
+          Write to {record.contact.name}, {record.contact.email}
+        </label>
+      ) : (
+        <p className="text-13 text-quiet">No mail address is known: telephone.</p>
+      )}
+      <ErrorNote error={error} />
+      <Button verb="move-promise" type="submit" tone="main" disabled={isBusy}>
+        Move the promise
+      </Button>
+      <PromiseMoves view={view} />
+    </form>
+  );
+}
+
 /** Copying the answer, printing the tag, holding the job, its record. */
 function HeaderActions({ view }: { readonly view: JobView }) {
   const { record } = view;
@@ -88,6 +146,11 @@ function HeaderActions({ view }: { readonly view: JobView }) {
       >
         Tag
       </a>
+      {!record.closedAt && (
+        <SidePanel label="Promise" title={`What is promised for ${record.tag}`}>
+          <PromiseForm key={record.promisedOn} view={view} />
+        </SidePanel>
+      )}
       {!record.closedAt && (
         <SidePanel
           label={record.hold ? 'On hold' : 'Hold'}

@@ -10,7 +10,7 @@ import {
   type LifecycleState,
   type Transition,
 } from '../lifecycle';
-import type { JobHead, JobRecord } from '../record';
+import { headOf, type JobRecord } from '../record';
 import { applyPuts, put, type Put } from './change';
 import { reason, refuse, type Decider, type Decision, type Given, type Proposal } from './decision';
 
@@ -56,13 +56,7 @@ function headPut(before: JobRecord, after: JobRecord): readonly Put[] {
     'familyVersion',
   ] as const;
   if (fields.every((field) => canonical(before[field]) === canonical(after[field]))) return [];
-  const { id, tag, station, holder, holderSince, hold, outcome, promisedOn, openedAt, closedAt } = after;
-  const { familyId, familyVersion, pump, customer, contact } = after;
-  const head: JobHead = {
-    ...{ id, tag, station, holder, holderSince, hold, outcome, promisedOn, openedAt, closedAt },
-    ...{ familyId, familyVersion, pump, customer, contact },
-  };
-  return [put('job', head)];
+  return [put('job', headOf(after))];
 }
 
 /** Makes the move, reckons the standing from the record after the change, and settles the job's head by it. */

@@ -27,6 +27,8 @@ export type OutboxItem =
       /** Where the customer reaches the shop. */
       readonly origin: string;
     }
+  /** Tells the customer of a promise that was moved, by the number of the move. */
+  | { readonly kind: 'mail-promise'; readonly number: number }
   | { readonly kind: 'send-order'; readonly orderId: OrderId }
   | { readonly kind: 'write-report'; readonly reportId: ReportId };
 

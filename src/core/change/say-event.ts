@@ -8,6 +8,7 @@ const kindNames: Readonly<Record<RowKind, string>> = {
   acknowledgement: 'caution',
   part: 'part',
   look: 'looked at',
+  promise: 'promise moved',
   step: 'step',
   answer: 'answer',
   reading: 'reading',
@@ -42,6 +43,7 @@ const telling = [
   'revision',
 ] as const;
 const saying = [
+  'to',
   'seen',
   'typed',
   'state',

@@ -206,6 +206,11 @@ const sentences = {
     `${counted} of ${number} counted, but only ${open} are open.`,
   'nothing-on-its-way': ({ order }: { order: string }) => `Nothing of ${order} is on its way.`,
   'acknowledged-already': ({ order }: { order: string }) => `${order} is acknowledged already.`,
+  'promise-moved-meanwhile': ({ from }: { from: string }) =>
+    `The promise stands at ${from} by now: somebody moved it. Look at it again.`,
+  'promise-past': ({ day }: { day: string }) => `${day} is past: nothing can be promised for it.`,
+  'promise-same': ({ day }: { day: string }) => `${day} is promised already.`,
+  'nobody-to-tell': () => 'The job has no contact with a mail address: telephone, and move it without a mail.',
   'pump-in-house': ({ serial, tag }: { serial: string; tag: string }) =>
     `${serial} is in the house as ${tag} and was not given back: work goes on there, or it is delivered first. What was entered is kept.`,
   'no-duty': () =>

@@ -1,3 +1,5 @@
+import { drawnWith, movedBody, movedPoint } from './build-drawing';
+import { sized } from './build-sizes';
 import { buildAfter, holds, versionOf, wholeBuild, type Build, type WholeBuild } from './build-words';
 import type { Family, FamilyFile, FamilyPoint, SizeRow, Step, StepAction } from './format';
 import { convertFamily } from './convert-family';
@@ -220,64 +222,14 @@ export function buildFamily(file: FamilyFile, build: Build = {}): Family {
 const titleOf = ({ axes }: Pick<FamilyFile, 'axes'>, id: string, choice: string | undefined) =>
   axes.find((axis) => axis.id === id)?.choices.find((one) => one.id === choice)?.title;
 
-/** The number and price of what is sold, in one size; a price, or a number, that a column gives is as it says. */
-function soldIn(row: SizeRow | undefined, written: { readonly number?: unknown; readonly price_minor: unknown }) {
-  return <Sold extends { readonly number?: string | undefined; readonly price_minor: number }>(sold: Sold): Sold => ({
-    ...sold,
-    ...(sold.number !== undefined &&
-      typeof written.number === 'string' && { number: sold.number + (row?.number_ending ?? '') }),
-    ...(typeof written.price_minor === 'number' && {
-      price_minor: Math.round(sold.price_minor * (row?.price_times ?? 1)),
-    }),
-  });
-}
-
-/** Parts and kits with the numbers and prices of the size that is built. */
-function sized(cut: Family, { written }: FamilyFile, row: SizeRow | undefined): Family {
-  const parts = new Map(written.parts.map((part) => [part.ref, part]));
-  const kits = new Map(written.kits.map((kit) => [kit.id, kit]));
-  return {
-    ...cut,
-    parts: cut.parts.map((part) => (part.any_size ? part : soldIn(row, parts.get(part.ref) ?? part)(part))),
-    kits: cut.kits.map((kit) => soldIn(row, kits.get(kit.id) ?? kit)(kit)),
-  };
-}
-
-/** The parts of a build, as many of each as it has. */
-function partsOf(once: Family['parts'], { axes }: WholeBuild, times: Times): Family['parts'] {
-  return once.map((part) => ({ ...part, quantity: part.quantity * times(part), ...stayOf(part, axes) }));
-}
-
 /** The run of a build: of one that has no curve, the power taken. */
 function trialIn({ power_alone, ...test }: Family['test'], axes: WholeBuild['axes']): Family['test'] {
   return power_alone !== undefined && holds(power_alone, axes) ? { ...test, kind: 'power' } : test;
 }
 
-/** The parts that light up where another is drawn, with those of the others that a build has. */
-function drawnWith({ drawn_with }: Family['section'], here: (ref: string) => boolean): Family['section']['drawn_with'] {
-  const kept = Object.entries(drawn_with).flatMap(([part, hosts]) => {
-    const left = hosts.filter(here);
-    return here(part) && left.length ? [[part, left] as const] : [];
-  });
-  return Object.fromEntries(kept.map(([part, hosts]) => [part, [...hosts]]));
-}
-
-type Body = Family['section']['bodies'][number];
-const movedBody = (body: Body, by: number): Body =>
-  by === 0
-    ? body
-    : {
-        ...body,
-        x: [body.x[0] + by, body.x[1] + by],
-        ...(body.steps && { steps: body.steps.map(([x, r]): [number, number] => [x + by, r]) }),
-      };
-
-/** A point, and what each of its members says otherwise, as much further along as the drawing. */
-function movedPoint(point: FamilyPoint, by: number): FamilyPoint {
-  if (by === 0) return point;
-  const move = ([x, r]: readonly [number, number]): [number, number] => [x + by, r];
-  const each = point.each?.map((one) => (one.at ? { ...one, at: move(one.at) } : one));
-  return { ...point, at: move(point.at), ...(each && { each }) };
+/** The parts of a build, as many of each as it has. */
+function partsOf(once: Family['parts'], { axes }: WholeBuild, times: Times): Family['parts'] {
+  return once.map((part) => ({ ...part, quantity: part.quantity * times(part), ...stayOf(part, axes) }));
 }
 
 function hereOf(

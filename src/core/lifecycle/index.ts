@@ -1,5 +1,5 @@
 export { asksOf, type Asked } from './asks';
-export { answerLine, dayInZone, type AnswerGiven } from './answer-line';
+export { answerLine, dayInZone, sayDay, type AnswerGiven } from './answer-line';
 export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
 export { gateFor } from './gates';
 export { sayMissing, type Missing, type MissingShown } from './missing';

@@ -101,6 +101,17 @@ export interface PartAccount extends Signed {
   readonly version: number;
 }
 
+/** A promise that was moved: from which day to which, why, and whether the customer was written to. */
+export interface PromiseMove extends Signed {
+  /** Counts the moves of a job from 1. */
+  readonly number: number;
+  readonly from: string;
+  readonly to: string;
+  readonly reason: string;
+  /** To whom the mail went; null where nobody was written to. */
+  readonly toldTo: string | null;
+}
+
 /** A part that was looked at, and whether something was seen on it. */
 export interface Look extends Signed {
   readonly ref: string;
@@ -401,6 +412,7 @@ export interface JobRecord extends JobHead, RecordFrame {
   readonly acknowledgements: readonly Acknowledgement[];
   readonly parts: readonly PartAccount[];
   readonly looks: readonly Look[];
+  readonly promises: readonly PromiseMove[];
   readonly steps: readonly StepDone[];
   readonly answers: readonly Answer[];
   readonly readings: readonly Reading[];

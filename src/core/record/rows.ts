@@ -14,6 +14,7 @@ import type {
   OrderLine,
   PartAccount,
   PhotoTaken,
+  PromiseMove,
   PurchaseOrder,
   Quote,
   QuoteLine,
@@ -32,6 +33,7 @@ export interface JobRows {
   readonly acknowledgement: Acknowledgement;
   readonly part: PartAccount;
   readonly look: Look;
+  readonly promise: PromiseMove;
   readonly step: StepDone;
   readonly answer: Answer;
   readonly reading: Reading;
@@ -78,6 +80,7 @@ const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
   acknowledgement: { key: (row) => row.caution, order: (row) => inTime(row, row.caution) },
   part: { key: (row) => row.ref, order: (row) => row.ref },
   look: { key: (row) => row.ref, order: (row) => row.ref },
+  promise: { key: (row) => String(row.number), order: (row) => counted(row.number) },
   step: { key: stepKey, order: (row) => inTime(row, stepKey(row)) },
   answer: { key: answerKey, order: (row) => inTime(row, answerKey(row)) },
   reading: { key: readingKey, order: readingKey },
@@ -106,6 +109,7 @@ export function emptyTables(): RowTables {
     acknowledgement: new Map(),
     part: new Map(),
     look: new Map(),
+    promise: new Map(),
     step: new Map(),
     answer: new Map(),
     reading: new Map(),
@@ -142,7 +146,8 @@ export function orderedRows<Kind extends RowKind>(tables: RowTables, kind: Kind)
   return keyed.map(({ row }) => row);
 }
 
-function headOf(record: JobRecord): JobHead {
+/** The head of a record: what a change to where a job stands puts as its row. */
+export function headOf(record: JobRecord): JobHead {
   const { id, tag, station, holder, holderSince, hold, outcome, promisedOn, openedAt, closedAt } = record;
   const { familyId, familyVersion, pump, customer, contact } = record;
   const standing = { station, holder, holderSince, hold, outcome, promisedOn, openedAt, closedAt };
@@ -156,6 +161,7 @@ const rowsIn: { readonly [Kind in RowKind]: (record: JobRecord) => readonly RowO
   acknowledgement: ({ acknowledgements }) => acknowledgements,
   part: ({ parts }) => parts,
   look: ({ looks }) => looks,
+  promise: ({ promises }) => promises,
   step: ({ steps }) => steps,
   answer: ({ answers }) => answers,
   reading: ({ readings }) => readings,
@@ -242,6 +248,7 @@ const makings: { readonly [Field in keyof Fields]: Making<Fields[Field]> } = {
   acknowledgements: listOf('acknowledgement'),
   parts: listOf('part'),
   looks: listOf('look'),
+  promises: listOf('promise'),
   steps: listOf('step'),
   answers: listOf('answer'),
   readings: listOf('reading'),

@@ -76,6 +76,27 @@ function pointsOf(asked: Asked): AsBuilt['points'] {
   });
 }
 
+type Slip = NonNullable<ReturnType<typeof judgeRun>['slip']>;
+/** The slip of a run, by the names of the as-built record. */
+function slipOf(slip: Slip): NonNullable<AsBuilt['tests'][number]['slip']> {
+  return {
+    theoretical_m3h: slip.theoreticalM3h,
+    least_m3h: slip.leastM3h,
+    duty_kpa: slip.dutyKpa,
+    pressures_kpa: [...slip.pressuresKpa],
+    volumetric_pct: slip.volumetricPct,
+    line: [...slip.line],
+    ...(slip.atJob && {
+      at_job: {
+        test_mm2_s: slip.atJob.testMm2S,
+        job_mm2_s: slip.atJob.jobMm2S,
+        slip_m3h: slip.atJob.slipM3h,
+        flow_m3h: slip.atJob.flowM3h,
+      },
+    }),
+  };
+}
+
 function testOf(family: Family, run: TestRun): AsBuilt['tests'][number] {
   const judged = judgeRun({ family, guarantee: run.guarantee, readings: run.points });
   return {
@@ -105,24 +126,7 @@ function testOf(family: Family, run: TestRun): AsBuilt['tests'][number] {
     ...(judged.acceptance && {
       band: { flow_m3h: judged.acceptance.band.flow_m3h, head_m: judged.acceptance.band.head_m },
     }),
-    ...(judged.slip && {
-      slip: {
-        theoretical_m3h: judged.slip.theoreticalM3h,
-        least_m3h: judged.slip.leastM3h,
-        duty_kpa: judged.slip.dutyKpa,
-        pressures_kpa: [...judged.slip.pressuresKpa],
-        volumetric_pct: judged.slip.volumetricPct,
-        line: [...judged.slip.line],
-        ...(judged.slip.atJob && {
-          at_job: {
-            test_mm2_s: judged.slip.atJob.testMm2S,
-            job_mm2_s: judged.slip.atJob.jobMm2S,
-            slip_m3h: judged.slip.atJob.slipM3h,
-            flow_m3h: judged.slip.atJob.flowM3h,
-          },
-        }),
-      },
-    }),
+    ...(judged.slip && { slip: slipOf(judged.slip) }),
     guarantee: { flow_m3h: run.guarantee.flowM3h, head_m: run.guarantee.headM },
     curve: [...(judged.acceptance?.curve.coefficients ?? [])],
     working: judged.working.map((step) => ({ ...step })),

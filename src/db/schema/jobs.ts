@@ -147,6 +147,20 @@ export const looks = mysqlTable(
   (table) => [primaryKey({ columns: [table.jobId, table.partRef] })],
 );
 
+export const promiseMoves = mysqlTable(
+  'promise_moves',
+  {
+    jobId: idOf<JobId>('job_id').notNull(),
+    number: int('number').notNull(),
+    from: date('from_day', { mode: 'string' }).notNull(),
+    to: date('to_day', { mode: 'string' }).notNull(),
+    reason: longText('reason').notNull(),
+    toldTo: shortText('told_to'),
+    ...who,
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.number] })],
+);
+
 export const stepsDone = mysqlTable(
   'steps_done',
   {

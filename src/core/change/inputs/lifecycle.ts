@@ -7,6 +7,17 @@ import { dayField, sentence, tagField } from './fields';
 export const advanceJobInput = z.strictObject({ tag: tagField, event: z.enum(personalMoves) });
 export type AdvanceJob = z.output<typeof advanceJobInput>;
 
+/** Another day for a pump, why, and whether the customer is written to. */
+export const movePromiseInput = z.strictObject({
+  tag: tagField,
+  /** The day that stood there when the move was made. */
+  from: dayField,
+  to: dayField,
+  reason: sentence(500),
+  tell: z.boolean(),
+});
+export type MovePromise = z.output<typeof movePromiseInput>;
+
 export const holdJobInput = z.strictObject({
   tag: tagField,
   reason: sentence(500),

@@ -1,1 +1,2 @@
 export { advanceJob, holdJob, resumeJob } from './moves';
+export { movePromise, type PromiseFacts } from './move-promise';
