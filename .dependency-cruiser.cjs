@@ -8,7 +8,9 @@ module.exports = {
         'core imports only core, the blocks and shapes that ship with it (data), and from the allow-list: zod, decimal.js, date-fns, jsonc-parser (places of faults in a family file), jsep (expressions in shapes)',
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^src/core|^families/(blocks|shapes)/|^node_modules/(zod|decimal\\.js|date-fns|jsonc-parser|jsep)/' },
+      to: {
+        pathNot: '^src/core|^families/(blocks|shapes)/|^node_modules/(zod|decimal\\.js|date-fns|jsonc-parser|jsep)/',
+      },
     },
     {
       name: 'db-only-from-server',
