@@ -49,7 +49,7 @@ function tokensOf(text: string): readonly Token[] {
  * braces. Along the shaft grows to the right, and what is further out lies higher.
  * Source: SVG 2, 9.3 (the path data grammar), of which capital letters alone.
  * @throws ShapeError for an unknown command or the wrong number of figures
- * @example readPath('M 0 {inner} L 4 {outer} Z').names // inner, outer
+ * @example readPath('M 0 {inner} H 4').names.has('inner') // true
  */
 export function readPath(text: string): PathTemplate {
   const read: Command[] = [];
