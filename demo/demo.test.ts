@@ -9,7 +9,7 @@ import { startRuntime, type Runtime } from '@/server';
 import { buildFor, findFamily, shippedFamilies } from '@/server/families';
 import { demoJobs, type DemoJob } from './jobs';
 import { loadDemo } from './load-demo';
-import { afterWork, isWorking, lastWork, workMinutes } from './shop-hours';
+import { afterWork, lastWork, workMinutes } from './shop-hours';
 
 const fileOf = (job: DemoJob) => present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1')));
 const plateOf = ({ pump }: DemoJob) => `${pump.model} ${pump.size}`;
@@ -36,12 +36,6 @@ describe('the shop’s hours', () => {
     expect(workMinutes(at('2026-11-27T07:00:00Z'), at('2026-11-30T07:30:00Z'))).toBe(8 * 60 + 90));
   test('the last working moment before a Sunday is on the Friday', () =>
     expect(new Date(lastWork(at('2026-11-29T12:00:00Z'))).toISOString()).toBe('2026-11-27T14:59:00.000Z'));
-  test('from seven to four, not on a Saturday', () =>
-    expect(
-      ['2026-11-27T05:59:00Z', '2026-11-27T06:00:00Z', '2026-11-27T15:00:00Z', '2026-11-28T10:00:00Z'].map((text) =>
-        isWorking(at(text)),
-      ),
-    ).toEqual([false, true, false, false]));
 });
 
 describe.each(jobs)('the demonstration’s %s', (_title, job) => {

@@ -78,9 +78,3 @@ export function lastWork(at: number): number {
     if (shift && shift.from < at) return Math.min(at, shift.to - minuteMs);
   }
 }
-
-/** Whether the shop works at a moment. */
-export function isWorking(at: number): boolean {
-  const shift = shiftOf(localTime(at));
-  return shift !== null && at >= shift.from && at < shift.to;
-}

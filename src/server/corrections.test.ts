@@ -1,22 +1,11 @@
-import { DomainError } from '@/core/errors';
 import { present } from '@/core/present';
 import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
+import { codeOf, detailsOf } from '../../test-support/told';
 import { carryOutDue } from '.';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('corrections')));
 afterAll(() => shop.close());
-
-const codeOf = (sent: Promise<unknown>) =>
-  sent.then(
-    () => 'done',
-    (error: unknown) => (error instanceof DomainError ? error.code : `unexpected: ${String(error)}`),
-  );
-const detailsOf = (sent: Promise<unknown>) =>
-  sent.then(
-    () => null,
-    (error: DomainError) => ({ ...error.details, what: error.message }),
-  );
 
 test('a pump that is in the house is not taken in again: said by its tag, however it is written, and of two at once', async () => {
   const first = await shop.play({ at: 'receive', part: 'undeclared' });

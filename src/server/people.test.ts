@@ -1,15 +1,10 @@
-import { DomainError } from '@/core/errors';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { codeOf } from '../../test-support/told';
 import { closeSession, findSessionActor } from './people/find-session-actor';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('people')));
 afterAll(() => shop.close());
-const codeOf = (sent: Promise<unknown>) =>
-  sent.then(
-    () => 'done',
-    (error: unknown) => (error instanceof DomainError ? error.code : `unexpected: ${String(error)}`),
-  );
 const password = 'a-long-enough-word';
 
 test('the right word opens a session that stands for the person until it is closed', async () => {

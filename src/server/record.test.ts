@@ -1,10 +1,10 @@
 import { present } from '@/core/present';
-import { DomainError } from '@/core/errors';
 import { carryOutDue, act, verifyAll, type Context } from '.';
 import { listEvents } from '@/db';
 import { takeOverOldJobs } from './take-over';
 import { verifyOne } from './verify';
 import { openTestShop, testIntake, testReceiving, type TestShop, plainFile } from '../../test-support/open-test-shop';
+import { codeOf } from '../../test-support/told';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('record')));
@@ -14,11 +14,6 @@ const query = async (statement: string, values: readonly unknown[] = []) => {
   const [rows] = await shop.runtime.pool.promise().query(statement, [...values]);
   return rows as Readonly<Record<string, unknown>>[];
 };
-const codeOf = (sent: Promise<unknown>) =>
-  sent.then(
-    () => 'done',
-    (error: unknown) => (error instanceof DomainError ? error.code : `unexpected: ${String(error)}`),
-  );
 const differenceOf = (tag: string) => verifyOne(shop.runtime.database, tag);
 
 describe('the chain vouches for the tables', () => {

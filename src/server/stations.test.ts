@@ -1,6 +1,6 @@
 import { present } from '@/core/present';
 import sharp from 'sharp';
-import { DomainError } from '@/core/errors';
+import { type DomainError } from '@/core/errors';
 import { findBrokenEvent } from '@/core/lifecycle';
 import { currentQuote } from '@/core/record';
 import { listEvents } from '@/db';
@@ -12,6 +12,7 @@ import {
   type AnswerChange,
   plainFile,
 } from '../../test-support/open-test-shop';
+import { codeOf, detailsOf } from '../../test-support/told';
 import { sha256 } from './fingerprint';
 import { openCustomerLink } from './people/open-customer-link';
 import { act, actPhoto, actUseCases, perform } from '.';
@@ -19,17 +20,6 @@ import { act, actPhoto, actUseCases, perform } from '.';
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('stations')));
 afterAll(() => shop.close());
-
-const codeOf = (sent: Promise<unknown>) =>
-  sent.then(
-    () => 'done',
-    (error: unknown) => (error instanceof DomainError ? error.code : `unexpected: ${String(error)}`),
-  );
-const detailsOf = (sent: Promise<unknown>) =>
-  sent.then(
-    () => null,
-    (error: DomainError) => ({ ...error.details, what: error.message }),
-  );
 
 describe('receiving', () => {
   test('a serial number that comes back brings its earlier visits', async () => {

@@ -6,9 +6,9 @@ import { sayBuild, type Build } from './build-words';
 import type { FamilyFile } from './format';
 import { loadFamily } from './load-family';
 import { drawSection, type SectionShape } from './section';
-import { shippedShapes } from './shapes';
+import { cornersOf, shippedShapes, type Corner } from './shapes';
 
-type Point = readonly [x: number, y: number];
+type Point = Corner;
 interface Outline {
   readonly part: string;
   readonly symbol: string;
@@ -16,19 +16,6 @@ interface Outline {
   /** Places all along it, and the box about it. */
   readonly places: readonly Point[];
   readonly box: { readonly x: readonly [number, number]; readonly y: readonly [number, number] };
-}
-
-/** The corners of a path, in the order in which it is drawn; of a curve its end. */
-function cornersOf(d: string): readonly Point[] {
-  let [x, y] = [0, 0];
-  return [...d.matchAll(/([A-Z])([^A-Z]*)/g)].flatMap(([, letter, rest]): Point[] => {
-    const figures = (present(rest).match(/-?[\d.]+/g) ?? []).map(Number);
-    if (letter === 'Z') return [];
-    if (letter === 'H') x = present(figures[0]);
-    else if (letter === 'V') y = present(figures[0]);
-    else [x, y] = [present(figures.at(-2)), present(figures.at(-1))];
-    return [[x, y]];
-  });
 }
 
 /** An outline at its height in the drawing, above and below its shaft line as it is drawn. */
