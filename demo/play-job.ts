@@ -323,6 +323,7 @@ async function approve({ act, tag, load, pass, job }: Stage): Promise<void> {
     reference: 'called back the same day',
     declinedLines: declined,
     declineAll: job.part === 'declined',
+    option: current.options.length ? current.advised : null,
   });
   pass(2);
 }

@@ -185,7 +185,7 @@ export function walkThrough(walk: Walk): void {
     await pressMove(tablet, 'Inspection is done', 'Quote');
   });
   test('rebuild by its own steps, settings, torques and hold points, then the readings as left', async () => {
-    await actAs(tablet, 'draw-up-quote', { tag });
+    const { options } = await actAs(tablet, 'draw-up-quote', { tag });
     await actAs(tablet, 'send-quote', { tag });
     await actAs(tablet, 'record-approval', {
       tag,
@@ -194,6 +194,7 @@ export function walkThrough(walk: Walk): void {
       reference: 'called back',
       declinedLines: [],
       declineAll: false,
+      option: Array.isArray(options) && options.length ? 'recommended' : null,
     });
     await buyAll(tablet, tag);
     // The stand-in of a gauge reads at once: what a step wants measured is there when it comes.

@@ -43,6 +43,7 @@ export const terms = {
   rates: {
     ...{ labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500 },
     partsMarkupPct: 18,
+    wageMinorPerHour: 3900,
   },
 };
 export const instruments: readonly Tool[] = [
@@ -182,7 +183,7 @@ export class CoreJob {
   }
 
   move(by: Person, event: PersonalMove): void {
-    this.act(by, ['advance-job', lifecycle.advanceJob], null, { tag: this.record.tag, event });
+    this.act(by, ['advance-job', lifecycle.advanceJob], null, { tag: this.record.tag, event, reason: '' });
   }
 
   /** Receiving: cautions read, isolation confirmed. */
@@ -305,11 +306,14 @@ export class CoreJob {
     this.act('Ines', ['draw-up-quote', quote.drawUpQuote], terms, null);
     this.act('Ines', ['send-quote', quote.sendQuote], { linkId: this.id(), token: 'token', origin: 'o' }, null);
     const { declines } = this.script;
-    const lines = present(this.record.quotes.at(-1)).lines;
+    const { lines, options, advised } = present(this.record.quotes.at(-1));
     const declinedLines = lines
       .filter((line) => declines !== undefined && line.description.includes(declines))
       .map((line) => line.id);
-    const answer = { tag, way: 'telephone' as const, name: 'Fern Okonjo', reference: 'at ten', declinedLines };
+    const answer = {
+      ...{ tag, quoteId: null, way: 'telephone' as const, name: 'Fern Okonjo', reference: 'at ten', declinedLines },
+      ...{ option: options.length ? advised : null, criticalConfirmed: true },
+    };
     const facts = { approvalId: this.id<never>() };
     this.act('Ines', ['record-approval', quote.recordApproval], facts, { ...answer, declineAll: false });
   }
@@ -317,7 +321,12 @@ export class CoreJob {
   /** Orders what is needed and counts it in, whole. */
   parts(): void {
     const { tag } = this.record;
-    this.act('Bram', ['order-parts', parts.orderParts], { number: 'PO-0001', supplier: 'Sillwater' }, null);
+    this.act(
+      'Bram',
+      ['order-parts', parts.orderParts],
+      { number: 'PO-0001', supplier: 'Sillwater' },
+      { tag, atRisk: null },
+    );
     const { lines } = present(this.record.orders[0]);
     const orderNumber = 'PO-0001';
     const acknowledged = { tag, orderNumber, reference: 'A-1', dueOn: '2026-11-30' };

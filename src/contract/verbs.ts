@@ -3,6 +3,19 @@ import * as z from 'zod';
 import type { Audience } from '@/core/access';
 import type { PersonalMove } from '@/core/lifecycle';
 import {
+  agreeLimitInput,
+  answerQuestionInput,
+  askQuestionInput,
+  changeQuoteInput,
+  correctApprovalInput,
+  findLaterInput,
+  orderPartsInput,
+  quoteId,
+  sendReminderInput,
+  sendSupplementInput,
+  settleDeclineInput,
+  takeProposalInput,
+  withdrawSupplementInput,
   acknowledgeCautionInput,
   allowDeviationInput,
   answerActionInput,
@@ -47,7 +60,7 @@ import {
   takePictureInput,
   undoAnswerInput,
 } from '@/core/change/inputs';
-import { roles, runVerdicts } from '@/core/record';
+import { optionLevels, roles, runVerdicts } from '@/core/record';
 import {
   addInstrumentInput,
   addPersonInput,
@@ -305,7 +318,11 @@ const quoteVerbs = {
     about: 'Draws up a new revision from the dispositions; a draft before it is superseded.',
     audience: ['coordinator'],
     input: tagInput,
-    result: versioned.extend({ revision: version, lines: z.number().int() }),
+    result: versioned.extend({
+      revision: version,
+      lines: z.number().int(),
+      options: z.array(z.enum(optionLevels)).readonly(),
+    }),
   }),
   'add-line': verb({
     about: 'Adds a line of the coordinator’s own to the draft.',
@@ -331,6 +348,77 @@ const quoteVerbs = {
     input: tagInput,
     result: versioned.extend({ revision: version, fingerprint: z.string() }),
   }),
+  'take-proposal': verb({
+    about: 'Takes what the record proposes in place of an amount that was changed by hand.',
+    audience: ['coordinator'],
+    input: takeProposalInput,
+    result: versioned.extend({ quoteVersion: version }),
+  }),
+  'change-quote': verb({
+    about: 'Changes what stands once for a draft: note, recipients, rate, discount, validity, options, comparison.',
+    audience: ['coordinator'],
+    input: changeQuoteInput,
+    result: versioned.extend({ quoteVersion: version }),
+  }),
+  'find-later': verb({
+    about: 'Something found after the inspection: a finding, and after the quote was sent a supplement of its own.',
+    audience: ['technician', 'inspector', 'coordinator'],
+    input: findLaterInput,
+    result: versioned.extend({
+      findingId,
+      supplement: z.number().int().nullable(),
+      quoteId: quoteId.nullable(),
+      isApproved: z.boolean(),
+    }),
+  }),
+  'send-supplement': verb({
+    about: 'Freezes a supplement with its fingerprint and mails it with a link of its own; the job stays where it is.',
+    audience: ['coordinator'],
+    input: sendSupplementInput,
+    result: versioned.extend({ revision: version, fingerprint: z.string() }),
+  }),
+  'withdraw-supplement': verb({
+    about: 'Takes a supplement back that nobody has answered, with a reason.',
+    audience: ['coordinator', 'inspector'],
+    input: withdrawSupplementInput,
+    result: versioned,
+  }),
+  'settle-decline': verb({
+    about: 'After a critical item was declined: on with a disclaimer that is printed, or back as it is.',
+    audience: ['coordinator'],
+    input: settleDeclineInput,
+    result: versioned,
+  }),
+  'correct-approval': verb({
+    about: 'Puts right an answer that was written down wrongly, until something was ordered by it.',
+    audience: ['coordinator'],
+    input: correctApprovalInput,
+    result: versioned.extend({ approvalId: z.string(), fingerprint: z.string() }),
+  }),
+  'ask-question': verb({
+    about: 'The customer asks about a quote; the question stays on the job.',
+    audience: ['customer'],
+    input: askQuestionInput,
+    result: versioned.extend({ questionId: z.string() }),
+  }),
+  'answer-question': verb({
+    about: 'Answers a question of the customer, on their page and by mail.',
+    audience: ['coordinator'],
+    input: answerQuestionInput,
+    result: versioned,
+  }),
+  'send-reminder': verb({
+    about: 'Reminds the customer of a quote that waits for its answer, with a link of its own.',
+    audience: ['coordinator'],
+    input: sendReminderInput,
+    result: versioned.extend({ number: z.number().int() }),
+  }),
+  'agree-limit': verb({
+    about: 'Up to which sum supplements are approved without asking, and who agreed to it.',
+    audience: ['coordinator'],
+    input: agreeLimitInput,
+    result: versioned.extend({ agreementVersion: version }),
+  }),
   'revoke-link': verb({
     about: 'Takes back every customer link of a job.',
     audience: ['coordinator'],
@@ -354,9 +442,9 @@ const quoteVerbs = {
 const parcelLine = z.object({ lineId: z.string(), quantity: z.number() });
 const partsVerbs = {
   'order-parts': verb({
-    about: 'Orders everything that the approved lines need and that is not ordered yet.',
+    about: 'Orders everything that the approved lines need and that is not ordered yet; before the answer at risk.',
     audience: ['parts', 'coordinator'],
-    input: tagInput,
+    input: orderPartsInput,
     result: versioned.extend({ number: z.string() }),
   }),
   'acknowledge-order': verb({
@@ -460,6 +548,13 @@ export const moveAudience = {
   'revise-quote': ['coordinator'],
   'start-rebuild': ['technician', 'coordinator', 'parts'],
   'finish-rebuild': ['technician', 'inspector'],
+  'reopen-teardown': ['technician', 'coordinator'],
+  'reopen-cleaning': ['technician', 'coordinator'],
+  'reopen-inspection': ['inspector', 'coordinator'],
+  'reopen-quote': ['coordinator'],
+  'reopen-parts': ['coordinator'],
+  'reopen-rebuild': ['inspector', 'coordinator'],
+  'reopen-test': ['inspector', 'coordinator'],
 } as const satisfies Record<PersonalMove, readonly Audience[]>;
 
 /** Every verb that changes something, by the name that the interface sends. */

@@ -123,14 +123,32 @@ const bench = {
 
 const commerce = {
   quote: map<'quote', typeof t.quotes>(t.quotes, {
-    to: (row) => ({ ...row, taxPct: String(row.taxPct), sentAt: dateOrNull(row.sentAt) }),
-    from: ({ jobId: _job, ...row }) => ({ ...row, taxPct: Number(row.taxPct), sentAt: isoOrNull(row.sentAt) }),
+    to: (row) => ({
+      ...row,
+      taxPct: String(row.taxPct),
+      discountPct: String(row.discountPct),
+      sentAt: dateOrNull(row.sentAt),
+    }),
+    from: ({ jobId: _job, ...row }) => ({
+      ...row,
+      taxPct: Number(row.taxPct),
+      discountPct: Number(row.discountPct),
+      sentAt: isoOrNull(row.sentAt),
+      options: parsed(s.optionsSchema, row.options),
+      recipients: parsed(s.recipientsSchema, row.recipients),
+      basis: parsed(s.basisSchema.nullable(), row.basis),
+      supplement: parsed(s.supplementSchema.nullable(), row.supplement),
+    }),
   }),
   quoteLine: map<'quoteLine', typeof t.quoteLines>(t.quoteLines, {
-    to: (row) => ({ ...row, quantity: String(row.quantity) }),
+    to: (row) => ({ ...row, quantity: String(row.quantity), discountPct: String(row.discountPct) }),
     from: ({ jobId: _job, ...row }) => ({
       ...row,
       quantity: Number(row.quantity),
+      discountPct: Number(row.discountPct),
+      itemKeys: parsed(s.itemKeysSchema, row.itemKeys),
+      options: parsed(s.optionsSchema, row.options),
+      proposed: parsed(s.amountSchema.nullable(), row.proposed),
       findingIds: parsed(s.findingIdsSchema, row.findingIds),
       parts: parsed(s.linePartsSchema, row.parts),
     }),
@@ -156,6 +174,26 @@ const commerce = {
       ...signedOf(row),
       decisions: parsed(s.decisionsSchema, row.decisions),
     }),
+  }),
+  question: map<'question', typeof t.questions>(t.questions, {
+    to: (row) => ({ ...row, askedAt: date(row.askedAt) }),
+    from: ({ jobId: _job, ...row }) => ({
+      ...row,
+      askedAt: iso(row.askedAt),
+      answer: parsed(s.questionAnswerSchema.nullable(), row.answer),
+    }),
+  }),
+  agreement: map<'agreement', typeof t.agreements>(t.agreements, {
+    to: (row) => ({ ...row, ...signedRow(row) }),
+    from: ({ jobId: _job, ...row }) => ({ ...row, ...signedOf(row) }),
+  }),
+  decline: map<'decline', typeof t.declinesSettled>(t.declinesSettled, {
+    to: (row) => ({ ...row, ...signedRow(row) }),
+    from: ({ jobId: _job, ...row }) => ({ ...row, ...signedOf(row) }),
+  }),
+  reminder: map<'reminder', typeof t.reminders>(t.reminders, {
+    to: (row) => ({ ...row, ...signedRow(row) }),
+    from: ({ jobId: _job, ...row }) => ({ ...row, ...signedOf(row) }),
   }),
   order: map<'order', typeof t.purchaseOrders>(t.purchaseOrders, {
     to: (row) => ({ ...row, ...signedRow(row) }),

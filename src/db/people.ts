@@ -15,6 +15,12 @@ export const shopSettingsSchema = z.object({
   taxPct: z.number(),
   warrantyMonths: z.number().int(),
   quoteValidDays: z.number().int(),
+  /** What an hour of work costs the shop, for its margin; null where nobody said it. */
+  wageMinorPerHour: z.number().int().nullable().default(null),
+  /** After how many days without an answer a reminder is drafted. */
+  reminderAfterDays: z.number().int().min(1).default(7),
+  /** The shop's telephone, as the customer's page says it. */
+  telephone: z.string().default(''),
   /** How lengths are shown, and what a length without a unit means. */
   lengthDisplay: z.enum(lengthDisplays).default('metric'),
 });

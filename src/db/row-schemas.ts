@@ -3,14 +3,20 @@ import {
   cleanings,
   holders,
   lineDecisions,
+  optionLevels,
+  type Amount,
   type AnswerData,
+  type ComparisonBasis,
   type Guarantee,
   type FindingId,
   type Hold,
   type Intake,
   type PersonId,
+  type Question,
+  type Recipient,
   type StandReading,
   type StepData,
+  type SupplementReason,
 } from '@/core/record';
 
 /** What JSON columns hold, checked when they are read. */
@@ -57,6 +63,26 @@ export const answerDataSchema: z.ZodType<AnswerData> = z.object({
   asked: z.number().optional(),
   cautions: z.array(z.string()).optional(),
   text: z.string().optional(),
+});
+export const optionsSchema = z.array(z.enum(optionLevels));
+export const itemKeysSchema = z.array(z.string());
+export const recipientsSchema: z.ZodType<Recipient[]> = z.array(z.object({ name: z.string(), email: z.string() }));
+export const amountSchema: z.ZodType<Amount> = z.object({ quantity: z.number(), unitPriceMinor: z.number() });
+export const basisSchema: z.ZodType<ComparisonBasis> = z.object({
+  hoursPerYear: z.number(),
+  pricePerKwhMinor: z.number(),
+  interestPct: z.number(),
+  hireMinorPerDay: z.number(),
+  lifeYears: z.record(z.enum([...optionLevels, 'as it is', 'new unit']), z.number()),
+  newUnit: z.object({ priceMinor: z.number(), days: z.number() }).nullable(),
+});
+export const supplementSchema: z.ZodType<SupplementReason> = z.object({
+  findingId: z.string().brand<'FindingId'>(),
+  whyOnlyNow: z.string(),
+  stops: z.array(z.string()),
+});
+export const questionAnswerSchema: z.ZodType<NonNullable<Question['answer']>> = signedSchema.extend({
+  words: z.string(),
 });
 export const decisionsSchema = z.record(z.string(), z.enum(lineDecisions));
 export const linePartsSchema = z.array(z.object({ ref: z.string(), qty: z.number() }));

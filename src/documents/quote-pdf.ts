@@ -18,7 +18,7 @@ export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint
   const paper = openPaper({ title: `Quote ${record.tag} revision ${quote.revision}` });
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
   const standing = quote.lines.filter((line) => line.struckReason === null);
-  const totals = totalQuote(quote.lines, quote.taxPct);
+  const totals = totalQuote(quote.lines, quote);
   paper.font('bold').fontSize(16).text(`${shop.name}, ${shop.place}`);
   paper
     .font('text')

@@ -157,27 +157,62 @@ const answerQuote: JobCommand<'answer-quote', { approvalId: string }, undefined>
   prepare: (asking) => ({ facts: approvalFacts(asking) }),
 };
 
+/** What of the shop's settings a quote depends on. */
+async function termsOf({ connection }: { readonly connection: Connection }): Promise<quote.ShopTerms> {
+  const { currency, settings } = await shopOf(connection);
+  return { currency, rates: settings, taxPct: settings.taxPct, quoteValidDays: settings.quoteValidDays };
+}
+
+const linkFacts = ({ context }: { readonly context: Context }): quote.LinkFacts => ({
+  linkId: context.newId(),
+  token: context.newToken(),
+  origin: context.origin,
+});
+
+const askQuestion: JobCommand<'ask-question', { questionId: string }, undefined> = {
+  verb: 'ask-question',
+  decider: quote.askQuestion,
+  prepare: ({ context }) => ({ facts: { questionId: context.newId() } }),
+};
+
+/** What a customer does by the link to a quote: the job is that of the link, and the quote must be. */
+async function tagOfLink({ actor, database }: Context, quoteId: string): Promise<string> {
+  if (actor.kind !== 'customer' || actor.quoteId !== quoteId) throw new DomainError('link-not-valid');
+  const tag = await findTagById(database, actor.jobId);
+  if (!tag) throw new DomainError('link-not-valid');
+  return tag;
+}
+
 const quoteCommands = {
-  'draw-up-quote': withFacts('draw-up-quote', quote.drawUpQuote, async ({ connection }) => {
-    const { currency, settings } = await shopOf(connection);
-    return { currency, rates: settings, taxPct: settings.taxPct, quoteValidDays: settings.quoteValidDays };
-  }),
+  'draw-up-quote': withFacts('draw-up-quote', quote.drawUpQuote, termsOf),
   'add-line': plain('add-line', quote.addLine),
   'change-line': plain('change-line', quote.changeLine),
   'strike-line': plain('strike-line', quote.strikeLine),
-  'send-quote': withFacts('send-quote', quote.sendQuote, ({ context }) => ({
-    linkId: context.newId(),
-    token: context.newToken(),
-    origin: context.origin,
+  'take-proposal': plain('take-proposal', quote.takeProposal),
+  'change-quote': withFacts('change-quote', quote.changeQuote, async ({ connection }) => ({
+    shopRateMinor: (await shopOf(connection)).settings.labourMinorPerHour,
   })),
+  'send-quote': withFacts('send-quote', quote.sendQuote, linkFacts),
   'revoke-link': plain('revoke-link', quote.revokeLink),
   'record-approval': withFacts('record-approval', quote.recordApproval, approvalFacts),
+  'correct-approval': withFacts('correct-approval', quote.correctApproval, approvalFacts),
+  'settle-decline': plain('settle-decline', quote.settleDecline),
+  'answer-question': plain('answer-question', quote.answerQuestion),
+  'send-reminder': withFacts('send-reminder', quote.sendReminder, linkFacts),
+  'agree-limit': plain('agree-limit', quote.agreeLimit),
+  'find-later': withFacts('find-later', quote.findLater, async (asking) => ({
+    terms: await termsOf(asking),
+    ...approvalFacts(asking),
+  })),
+  'send-supplement': withFacts('send-supplement', quote.sendSupplement, linkFacts),
+  'withdraw-supplement': plain('withdraw-supplement', quote.withdrawSupplement),
   'answer-quote': forVerb('answer-quote', async (context, command) => {
-    const { actor } = context;
-    if (actor.kind !== 'customer' || actor.quoteId !== command.quoteId) throw new DomainError('link-not-valid');
-    const tag = await findTagById(context.database, actor.jobId);
-    if (!tag) throw new DomainError('link-not-valid');
+    const tag = await tagOfLink(context, command.quoteId);
     return changeJob(context, answerQuote, { tag, command, customerName: command.name });
+  }),
+  'ask-question': forVerb('ask-question', async (context, command) => {
+    const tag = await tagOfLink(context, command.quoteId);
+    return changeJob(context, askQuestion, { tag, command, customerName: command.name });
   }),
 };
 

@@ -1,8 +1,8 @@
 import { parts, type OutboxItem } from '@/core/change';
 import { asBuiltSchema } from '@/core/report';
-import { totalQuote } from '@/core/quoting';
+import { nameQuote, offeredLines, optionsOf, totalQuote } from '@/core/quoting';
 import { sayDay } from '@/core/lifecycle';
-import type { JobRecord, OrderId, Quote, ReportId } from '@/core/record';
+import { optionNames, type JobRecord, type OrderId, type Quote, type ReportId } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import {
   claimOutbox,
@@ -27,17 +27,43 @@ import { changeJob, type JobCommand } from './change-job';
 /** Pictures that a document shows at most. */
 const mostPictures = 24;
 
-function mailBody(record: JobRecord, quote: Quote, link: string, shopName: string): string {
-  const totals = totalQuote(quote.lines, quote.taxPct);
+interface Addressed {
+  readonly record: JobRecord;
+  readonly quote: Quote;
+  readonly link: string;
+  readonly shopName: string;
+}
+
+/** What an option comes to, or the whole offer where there is nothing to choose. */
+function saySums(quote: Quote): readonly string[] {
+  return optionsOf(quote).map((option) => {
+    const { grossMinor } = totalQuote(offeredLines(quote, option), quote);
+    const money = formatMoney({ minor: grossMinor, currency: quote.currency });
+    if (option === null) return `${quote.kind === 'quote' ? 'The repair' : 'It'} comes to ${money} with tax.`;
+    return `${optionNames[option]}${option === quote.advised ? ', which we advise' : ''}: ${money} with tax.`;
+  });
+}
+
+const greeting = ({ contact, customer }: JobRecord) => `Dear ${contact?.name ?? customer.name},`;
+const subjectOf = ({ pump, tag }: JobRecord) =>
+  `your pump ${pump.maker} ${pump.model}, serial ${pump.serial} (our tag ${tag})`;
+
+function mailBody({ record, quote, link, shopName }: Addressed): string {
+  const why =
+    quote.kind === 'quote'
+      ? `${subjectOf(record)}, has been taken apart and measured.`
+      : `while we worked on ${subjectOf(record)}, we found something that nobody could see before. ${quote.supplement?.whyOnlyNow ?? ''}`;
   return [
-    `Dear ${record.contact?.name ?? record.customer.name},`,
+    greeting(record),
     '',
-    `your pump ${record.pump.maker} ${record.pump.model}, serial ${record.pump.serial} (our tag ${record.tag}), has been taken apart and measured.`,
-    `The repair comes to ${formatMoney({ minor: totals.grossMinor, currency: quote.currency })} with tax. What we found, in pictures and plain words, and what each line is for:`,
+    why,
+    ...saySums(quote),
+    'What we found, in pictures and plain words, and what each line is for:',
     '',
     link,
     '',
-    `There you can approve all of it or decline single lines, and sign. The link is for you alone and works for ${linkDays} days.`,
+    `There you can approve all of it or decline single lines, ask us something, and sign. The link is for you alone and works for ${linkDays} days.`,
+    ...(quote.note ? ['', quote.note] : []),
     '',
     shopName,
   ].join('\n');
@@ -71,14 +97,60 @@ async function mailQuote(
   const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
   const now = quote.sentAt ?? context.now().toISOString();
   const pdf = await writeQuotePdf({ record, quote, shop, pictures, fingerprint: quote.fingerprint ?? 'draft', now });
+  const name = `${record.tag}-${quote.kind}-${quote.revision}`;
+  const addresses = [record.contact.email, ...quote.recipients.map(({ email }) => email)];
+  for (const [i, to] of [...new Set(addresses)].entries())
+    await context.standIns.mail.send({
+      ...{ id: mailIdOf(row.id, i), jobId: record.id, sentAt: context.now(), to },
+      subject: mailSubject(record, quote),
+      body: mailBody({ record, quote, link: `${origin}/customer/${token}`, shopName: shop.name }),
+      attachment: { name: `${name}.pdf`, bytes: pdf },
+    });
+}
+
+const mailSubject = ({ tag }: JobRecord, { kind, revision }: Quote) =>
+  kind === 'quote' ? `Quote for your pump ${tag}, revision ${revision}` : `Supplement ${revision} for your pump ${tag}`;
+
+/** The mail of a row to its first address has the row's id; those to others have ids that follow from it. */
+const mailIdOf = (rowId: string, i: number) => (i ? `${rowId.slice(0, 33)}-${String(i).padStart(2, '0')}` : rowId);
+
+/** Reminds the customer of a quote in the words that were sent, with a link. */
+async function mailReminder(
+  context: Context,
+  row: OutboxRow,
+  { number, token, origin }: Extract<OutboxItem, { kind: 'mail-reminder' }>,
+): Promise<void> {
+  const { record } = await jobOf(context, row);
+  const reminder = record.reminders.find((one) => one.number === number);
+  const quote = record.quotes.find(({ id }) => id === reminder?.quoteId);
+  if (!reminder || !quote) return;
   await context.standIns.mail.send({
-    id: row.id,
-    jobId: record.id,
-    sentAt: context.now(),
-    to: record.contact.email,
-    subject: `Quote for your pump ${record.tag}, revision ${quote.revision}`,
-    body: mailBody(record, quote, `${origin}/customer/${token}`, shop.name),
-    attachment: { name: `${record.tag}-quote-${quote.revision}.pdf`, bytes: pdf },
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: reminder.sentTo },
+    subject: `${nameQuote(quote)} for your pump ${record.tag}: we wait for your answer`,
+    body: [reminder.words, '', `${origin}/customer/${token}`].join('\n'),
+  });
+}
+
+/** Sends the shop’s answer to a question. */
+async function mailAnswer(context: Context, row: OutboxRow, questionId: string): Promise<void> {
+  const { record } = await jobOf(context, row);
+  const question = record.questions.find(({ id }) => id === questionId);
+  if (!question?.answer || !record.contact) return;
+  const shop = await shopOf(context);
+  const body = [
+    greeting(record),
+    '',
+    `You asked: ${question.words}`,
+    '',
+    question.answer.words,
+    '',
+    question.answer.personName,
+    shop.name,
+  ];
+  await context.standIns.mail.send({
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: record.contact.email },
+    subject: `Your question about your pump ${record.tag}`,
+    body: body.join('\n'),
   });
 }
 
@@ -140,6 +212,10 @@ async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem):
   switch (item.kind) {
     case 'mail-quote':
       return mailQuote(context, row, item);
+    case 'mail-reminder':
+      return mailReminder(context, row, item);
+    case 'mail-answer':
+      return mailAnswer(context, row, item.questionId);
     case 'mail-promise':
       return mailPromise(context, row, item.number);
     case 'send-order':

@@ -265,6 +265,7 @@ describe('quote and approval', () => {
         name: 'Fern Okonjo',
         declinedLines: [],
         declineAll: false,
+        option: quote.options.length ? quote.advised : null,
         signature: 'M1 2L3 4',
         ...change,
       });

@@ -125,7 +125,7 @@ function Answer({ token, quote, isOpen }: { readonly token: string; readonly quo
   const [isBusy, setBusy] = useState(false);
   const standing = quote.lines.filter((line) => line.struckReason === null);
   const approved = standing.filter((line) => !declined.has(line.id));
-  const totals = totalQuote(approved, quote.taxPct);
+  const totals = totalQuote(approved, quote);
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
   const send = async (declineAll: boolean) => {
     setBusy(true);

@@ -14,7 +14,14 @@ const script = {
 } as const;
 const atParts = () => new CoreJob(exampleFile, script).playTo('parts').record;
 const orderOf = (sent: number, received: number): PurchaseOrder => ({
-  ...{ id: asId('order-1'), number: 'PO-0001', supplier: 'Sillwater', acknowledgement: 'A-1', dueOn: '2026-12-02' },
+  ...{
+    id: asId('order-1'),
+    number: 'PO-0001',
+    supplier: 'Sillwater',
+    acknowledgement: 'A-1',
+    atRiskMinor: null,
+    dueOn: '2026-12-02',
+  },
   ...{ personId: null, personName: 'Bram', at: '2026-11-24T08:00:00.000Z' },
   lines: [
     {

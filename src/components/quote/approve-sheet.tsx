@@ -180,7 +180,7 @@ function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote:
       <ErrorNote error={error} />
       <div className="flex flex-wrap items-center gap-3">
         <Button verb="record-approval" tone="main" data-next disabled={isBusy} onClick={() => send(false)}>
-          Approved: {money(totalQuote(standing.filter(stays), quote.taxPct).grossMinor)} with tax
+          Approved: {money(totalQuote(standing.filter(stays), quote).grossMinor)} with tax
         </Button>
         <Button verb="record-approval" disabled={isBusy} onClick={() => send(true)}>
           Declined: goes back as it is

@@ -92,7 +92,7 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
 }
 
 function Lines({ view, quote, isDraft }: { readonly view: JobView; readonly quote: Quote; readonly isDraft: boolean }) {
-  const totals = totalQuote(quote.lines, quote.taxPct);
+  const totals = totalQuote(quote.lines, quote);
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
   return (
     <div className="overflow-x-auto">

@@ -30,6 +30,20 @@ function readingOf(row: Row): Row {
   return { ...rest, round: 0, value: valueMm, unit: 'mm', uncertainty, conceded: null };
 }
 
+/** What quotes, lines, answers and orders say since a repair can branch; those from before say nothing of it. */
+const sinceScope: Readonly<Record<string, Row>> = {
+  quote: {
+    ...{ kind: 'quote', options: [], advised: 'recommended', note: '', recipients: [], labourMinorPerHour: null },
+    ...{ discountPct: 0, basis: null, supplement: null },
+  },
+  quoteLine: {
+    ...{ key: '', itemKeys: [], options: [], instead: '', critical: false, byHand: false, proposed: null },
+    ...{ proposalMoved: false, discountPct: 0, unitCostMinor: null },
+  },
+  approval: { option: null, corrects: null },
+  order: { atRiskMinor: null },
+};
+
 /**
  * A change as an event holds it, in the shape of today: what was written stays as it is, for the chain vouches for its
  * bytes, and is read as what it would be now.
@@ -39,5 +53,6 @@ export function bringUpPut({ put, row, was }: WrittenPut): WrittenPut {
   if (put === 'step' && row.state === undefined) return { put, row: { ...row, state: 'done' }, was };
   if (put === 'finding') return { put, row: { actionId: null, round: 0, ...row }, was };
   if (put === 'reading') return { put, row: readingOf(row), was };
-  return { put, row, was };
+  const added = sinceScope[put];
+  return { put, row: added ? { ...added, ...row } : row, was };
 }

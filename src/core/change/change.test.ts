@@ -27,6 +27,7 @@ const full: JobRecord = exampleRecord({
       number: 'PO-00001',
       supplier: 'Sillwater',
       acknowledgement: 'ACK',
+      atRiskMinor: null,
       dueOn: '2026-12-01',
       lines: [{ id: asId('ol-1'), partRef: 'front-ring', number: 'n', quantity: 2, sent: 2, received: 1 }],
       ...signed,

@@ -27,6 +27,10 @@ export type OutboxItem =
       /** Where the customer reaches the shop. */
       readonly origin: string;
     }
+  /** Reminds the customer of a quote, by the number of the reminder. */
+  | { readonly kind: 'mail-reminder'; readonly number: number; readonly token: string; readonly origin: string }
+  /** Tells the customer what the shop answered to a question. */
+  | { readonly kind: 'mail-answer'; readonly questionId: string }
   /** Tells the customer of a promise that was moved, by the number of the move. */
   | { readonly kind: 'mail-promise'; readonly number: number }
   | { readonly kind: 'send-order'; readonly orderId: OrderId }

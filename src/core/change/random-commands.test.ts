@@ -243,12 +243,14 @@ const answering: Attempt = (world, pick) => {
   const declinedLines = declined ? [declined.id] : [];
   const facts = { approvalId: `approval-${world.ids++}` };
   const quoteId = current?.id ?? asId<QuoteId>('none');
-  const answer = { name: 'Fern Okonjo', declinedLines, declineAll: false };
+  const option = pick([...(current?.options ?? []), null]) ?? null;
+  const criticalConfirmed = pick([true, true, false]) ?? true;
+  const answer = { name: 'Fern Okonjo', declinedLines, declineAll: false, option, criticalConfirmed };
   return (
     pick([
       trying(world, 'answer-quote', quote.answerQuote, facts, { ...answer, quoteId, signature: 'typed' }),
       trying(world, 'record-approval', quote.recordApproval, facts, {
-        ...{ ...answer, tag, way: 'telephone' as const, reference: 'called' },
+        ...{ ...answer, tag, quoteId: null, way: 'telephone' as const, reference: 'called' },
       }),
     ]) ?? null
   );
@@ -258,7 +260,8 @@ const buying: Attempt = (world, pick) => {
   const order = pick(world.record.orders);
   if (!order) {
     const facts = { number: `PO-${world.ids++}`, supplier: 'Sillwater' };
-    return trying(world, 'order-parts', parts.orderParts, facts, null);
+    const atRisk = pick([null, { limitMinor: 1_000_000, reason: 'long lead' }]) ?? null;
+    return trying(world, 'order-parts', parts.orderParts, facts, { tag, atRisk });
   }
   const counts = order.lines.map((line) => ({ lineId: line.id, counted: line.quantity - line.received }));
   const receiptIds = counts.map(() => `receipt-${world.ids++}`);
@@ -320,7 +323,11 @@ const moving: Attempt = (world, pick) => {
   );
   const event = pick(onward.filter((one) => one !== 'hold' && one !== 'resume'));
   if (!event) return null;
-  return trying(world, 'advance-job', lifecycle.advanceJob, null, { tag, event: event as 'begin-teardown' });
+  return trying(world, 'advance-job', lifecycle.advanceJob, null, {
+    tag,
+    event: event as 'begin-teardown',
+    reason: pick(['seen again', '']) ?? '',
+  });
 };
 
 const attempts: readonly Attempt[] = [
@@ -372,8 +379,8 @@ function assertInvariants(world: World, before: JobRecord, decision: Decision<un
   // A hold point is never signed by the one who did the step.
   for (const step of record.steps) if (step.second) expect(step.second.personId).not.toBe(step.personId);
   // Money is whole, and the parts of a total add up.
-  for (const { lines, taxPct } of record.quotes) {
-    const { netMinor, taxMinor, grossMinor } = totalQuote(lines, taxPct);
+  for (const { lines, ...head } of record.quotes) {
+    const { netMinor, taxMinor, grossMinor } = totalQuote(lines, head);
     expect([netMinor, taxMinor].every(Number.isSafeInteger)).toBe(true);
     expect(grossMinor).toBe(netMinor + taxMinor);
   }

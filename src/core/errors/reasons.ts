@@ -1,4 +1,4 @@
-import { stationNames, type Station } from '../record';
+import { optionNames, stationNames, type OptionLevel, type Station } from '../record';
 
 /** “a, b or c”. */
 const list = (items: readonly string[], last: string) =>
@@ -193,6 +193,44 @@ const sentences = {
   'no-newer-version': ({ family, version }: { family: string; version: string }) =>
     `There is no newer version of ${family} than ${version}.`,
   'no-draft': () => 'There is no draft of a quote. Draw one up first.',
+  'discount-above-nothing': () => 'A discount is below nothing: type it with a minus.',
+  'price-below-nothing': () => 'Only a discount has a price below nothing: choose “discount” as its kind.',
+  'nothing-proposed': ({ line }: { line: string }) => `“${line}” is as it is proposed: there is nothing to take.`,
+  'option-of-no-line': ({ option }: { option: OptionLevel }) =>
+    `No line makes “${optionNames[option]}” differ from the others: it is not offered beside them.`,
+  'advised-not-offered': ({ option }: { option: OptionLevel }) =>
+    `“${optionNames[option]}” is not offered, so it cannot be advised.`,
+  'valid-until-past': ({ day }: { day: string }) => `${day} is past: the offer would be void when it is read.`,
+  'option-wanted': ({ options }: { options: readonly OptionLevel[] }) =>
+    `Say which is chosen: ${list(
+      options.map((option) => optionNames[option]),
+      'or',
+    )}.`,
+  'option-not-offered': ({ option }: { option: OptionLevel }) => `“${optionNames[option]}” is not offered.`,
+  'critical-declined': ({ lines }: { lines: readonly string[] }) =>
+    `Without ${list(lines, 'and')} the pump may fail in service, and the repair has no warranty. Say that it is to be left out all the same.`,
+  'no-supplement': () => 'There is no such supplement on this job.',
+  'no-contact-for-it': ({ tag }: { tag: string }) =>
+    `${tag} has no contact to send it to: name one, or record the answer by telephone.`,
+  'no-line-left': () => 'No line is left to be answered: put one back, or take the supplement back.',
+  'no-answer-yet': () => 'There is no answer yet that could be put right.',
+  'answered-by-link': ({ name }: { name: string }) =>
+    `${name} answered and signed by the link: that stands. A new revision asks again.`,
+  'ordered-by-answer': () => 'Parts were ordered by this answer: it stands. What is different now makes a supplement.',
+  'no-decline-to-settle': () => 'Nothing critical was declined that is still to be settled.',
+  'decline-unsettled': ({ lines }: { lines: readonly string[] }) =>
+    `${list(lines, 'and')} was declined, without which the pump may fail: say first whether it goes back as it is, or on with the disclaimer.`,
+  'unknown-question': () => 'This question is not of this job.',
+  'question-answered': ({ person, answer }: { person: string; answer: string }) =>
+    `${person} has answered it already: “${answer}”`,
+  'questions-open': ({ most }: { most: number }) =>
+    `${most} questions wait for their answer already. Please ring the shop.`,
+  'way-back-reason': ({ words }: { words: string }) => `${words}: say why.`,
+  'supplement-first': ({ step, supplement }: { step: string; supplement: number }) =>
+    `“${step}” waits for the answer to supplement ${supplement}. The other steps go on.`,
+  'at-risk-above': ({ value, limit }: { value: string; limit: string }) =>
+    `What would be ordered is worth ${value}, more than the ${limit} that you allow at risk.`,
+  'at-risk-too-late': () => 'The customer has answered: what is approved is ordered without a risk.',
   'no-quote-waiting': () => 'There is no quote waiting for an answer.',
   'answered-already': () => 'This quote has been answered already.',
   'newer-revision-sent': () => 'A newer revision of this quote has been sent.',

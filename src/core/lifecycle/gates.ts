@@ -2,8 +2,17 @@ import { findingAt, standingReadings, workOf } from '../bench';
 import { partsOn, type Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
-import { costingFindings, findingsThatStay } from '../quoting';
-import { currentQuote, type BenchPhase, type Finding, type JobRecord, type Station } from '../record';
+import { unsettledDecline } from '../quoting';
+import { costingFindings, findingsThatStay } from '../scope';
+import {
+  currentQuote,
+  openSupplements,
+  supplementsOf,
+  type BenchPhase,
+  type Finding,
+  type JobRecord,
+  type Station,
+} from '../record';
 import type { Missing, MissingArguments, MissingCode } from './missing';
 import { openPreparations, preparationWords } from './next-move';
 
@@ -120,7 +129,9 @@ const toQuote: Gate = (record, family) => {
 const toApprove: Gate = (record, family) => {
   const quote = currentQuote(record);
   if (!quote) return [missing('quote', 'lines', 'no-quote')];
-  const covered = new Set(quote.lines.flatMap((line) => line.findingIds));
+  const covered = new Set(
+    [quote, ...supplementsOf(record)].flatMap(({ lines }) => lines.flatMap((line) => line.findingIds)),
+  );
   return [
     ...when(!quote.lines.some((line) => line.struckReason === null), missing('quote', 'lines', 'no-line')),
     ...when(!record.contact, missing('receive', 'owner', 'no-contact')),
@@ -130,15 +141,32 @@ const toApprove: Gate = (record, family) => {
   ];
 };
 
-const toRebuild: Gate = (record, family) =>
-  toOrder(needsOf(record, family)).map((need) =>
-    missing('parts', `need-${need.ref}`, 'unordered', { part: need.name, count: need.quantity - need.ordered }),
+/** What was declined though the pump may fail without it, and about which the shop has not said what it does. */
+function unsettled(record: JobRecord): readonly Missing[] {
+  const open = unsettledDecline(record);
+  const lines = open?.lines.map(({ description }) => description).join('; ') ?? '';
+  return when(open !== null, missing('approve', 'settle', 'decline-unsettled', { lines }));
+}
+
+/** Supplements that nobody has answered. */
+const unanswered = (record: JobRecord): readonly Missing[] =>
+  openSupplements(record).map(({ revision, state }) =>
+    missing('approve', `supplement-${revision}`, 'supplement', { number: revision, state }),
   );
+
+const toRebuild: Gate = (record, family) => [
+  ...unsettled(record),
+  ...toOrder(needsOf(record, family)).map((need) =>
+    missing('parts', `need-${need.ref}`, 'unordered', { part: need.name, count: need.quantity - need.ordered }),
+  ),
+];
 
 const toTest: Gate = (record, family) => {
   const asLeft = judgePoints({ family, readings: standingReadings(record, family), phase: 'as-left' });
   const judged = (state: PointState) => findingAt(record, family, { pointId: state.point.id, phase: 'as-left' });
   return [
+    ...unsettled(record),
+    ...unanswered(record),
     ...awaited(needsOf(record, family)).map((need) =>
       missing('parts', `need-${need.ref}`, 'awaited', { part: need.name, count: need.quantity - need.received }),
     ),
@@ -164,6 +192,8 @@ const toReport: Gate = (record, family) => {
   const run = latestRun(record);
   const open = run && run.decision !== 'failed' ? run : undefined;
   return [
+    ...unsettled(record),
+    ...unanswered(record),
     ...stepsOpen(record, family, 'test'),
     ...when(!open, missing('test', 'run', 'no-run')),
     ...when(open?.verdict === 'fail' && open.decision !== 'concession', missing('test', 'run', 'run-failed')),

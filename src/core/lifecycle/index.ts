@@ -8,6 +8,7 @@ export { jobDetails, parseTag, writeTag } from './tag';
 export {
   allowedEvents,
   eventKinds,
+  isWayBack,
   moves,
   onward,
   personalMoves,
@@ -16,6 +17,8 @@ export {
   type LifecycleState,
   type PersonalMove,
   type Transition,
+  type WayBack,
+  waysBack,
 } from './transition';
 export { sayMove, type MoveWords, type NextMove } from './next-move';
-export { standingOf, standingSchema, type Standing } from './standing';
+export { standingOf, standingSchema, type OpenAsk, type Standing } from './standing';

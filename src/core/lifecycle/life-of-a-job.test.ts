@@ -26,6 +26,7 @@ describe('what the floor says of a job', () => {
   test('received: the isolation comes first, and all work lies ahead', () => {
     expect(standing(job())).toEqual({
       holder: 'U',
+      asks: [],
       next: { code: 'prepare', what: 'isolation' },
       remaining: remaining({ ...before, benchMinutesBeforeAnswer: 330 }),
     });
@@ -34,6 +35,7 @@ describe('what the floor says of a job', () => {
     const begun = job().playTo('teardown');
     expect(standing(begun)).toEqual({
       holder: 'B',
+      asks: [],
       next: { code: 'teardown', done: 0, of: 10 },
       remaining: remaining({ ...before, benchMinutesBeforeAnswer: 330 }),
     });
@@ -48,6 +50,7 @@ describe('what the floor says of a job', () => {
   test('in cleaning: hard parts are left, teardown is behind', () => {
     expect(standing(job().playTo('clean'))).toEqual({
       holder: 'B',
+      asks: [],
       next: { code: 'clean', left: 15 },
       remaining: remaining({ ...before, benchMinutesBeforeAnswer: 120 }),
     });
@@ -58,6 +61,7 @@ describe('what the floor says of a job', () => {
     measured.measure('as-found');
     expect(standing(measured)).toEqual({
       holder: 'B',
+      asks: [],
       next: { code: 'dispose', open: 1, out: 'Front wear ring bore' },
       remaining: remaining({ ...before, benchMinutesBeforeAnswer: 120 }),
     });
@@ -67,6 +71,7 @@ describe('what the floor says of a job', () => {
   test('at the quote: nothing of the bench lies before the answer', () => {
     expect(standing(job().playTo('quote'))).toEqual({
       holder: 'U',
+      asks: [],
       next: { code: 'draw-up-quote' },
       remaining: remaining(before),
     });
@@ -76,6 +81,7 @@ describe('what the floor says of a job', () => {
     const after = { benchMinutesAfterParts: 330, standMinutes: 120 };
     expect(standing(bought)).toEqual({
       holder: 'U',
+      asks: [],
       next: { code: 'order-parts', parts: 12, longestDays: 6 },
       remaining: remaining({ ...after, partsLeadDays: 6 }),
     });
@@ -85,6 +91,7 @@ describe('what the floor says of a job', () => {
     const ordered = { ...whole, station: 'parts' as const, orders: [{ ...order, lines: open }] };
     expect(standing({ record: ordered })).toEqual({
       holder: 'P',
+      asks: [],
       next: { code: 'receive-parts', parts: 12, short: null, dueOn: '2026-11-30' },
       remaining: remaining({ ...after, partsDueOn: '2026-11-30' }),
     });
@@ -99,6 +106,7 @@ describe('what the floor says of a job', () => {
     const { record } = job().playTo('rebuild');
     expect(standing({ record })).toEqual({
       holder: 'B',
+      asks: [],
       next: { code: 'rebuild', step: 'Heat and fit the bearings', done: 0, of: 10, isAgain: false },
       remaining: remaining({ benchMinutesAfterParts: 330, standMinutes: 120 }),
     });
@@ -123,11 +131,12 @@ describe('what the floor says of a job', () => {
     const tested = job().playTo('test');
     expect(standing(tested)).toEqual({
       holder: 'S',
+      asks: [],
       next: { code: 'run-test', after: null },
       remaining: remaining({ standMinutes: 120 }),
     });
     await tested.test();
-    expect(standing(tested)).toEqual({ holder: 'U', next: { code: 'issue-report' }, remaining: remaining() });
+    expect(standing(tested)).toEqual({ holder: 'U', next: { code: 'issue-report' }, asks: [], remaining: remaining() });
     const [run] = tested.record.runs;
     const judged = (change: Partial<typeof run>) => ({
       ...tested.record,
@@ -146,6 +155,7 @@ describe('what the floor says of a job', () => {
     const hold = { reason: 'no drawing', holder: 'O' as const, until: '2026-12-24' };
     expect(standing({ record: { ...record, station: 'return', outcome: 'declined', hold } })).toEqual({
       holder: 'O',
+      asks: [],
       next: { code: 'held', reason: 'no drawing' },
       remaining: remaining({ holdUntil: '2026-12-24' }),
     });

@@ -70,9 +70,29 @@ const moveTable: readonly (readonly [Station, EventKind, Station])[] = [
   ['test', 'pass-test', 'report'],
   ['report', 'finish-report', 'return'],
   ['return', 'close', 'return'],
+  // Ways back, and the way out where something critical was declined.
+  ['clean', 'reopen-teardown', 'teardown'],
+  ['inspect', 'reopen-cleaning', 'clean'],
+  ['quote', 'reopen-inspection', 'inspect'],
+  ['approve', 'reopen-inspection', 'inspect'],
+  ['parts', 'reopen-quote', 'quote'],
+  ['parts', 'decline-quote', 'return'],
+  ['parts', 'return-as-it-is', 'return'],
+  ['rebuild', 'reopen-parts', 'parts'],
+  ['rebuild', 'return-as-it-is', 'return'],
+  ['test', 'reopen-rebuild', 'rebuild'],
+  ['test', 'return-as-it-is', 'return'],
+  ['report', 'reopen-test', 'test'],
 ];
 const leadsTo = (station: Station, event: EventKind) =>
   event === 'hold' ? station : moveTable.find(([from, what]) => from === station && what === event)?.[2];
+
+/** Every other move leaves what becomes of the pump open. */
+const outcomeAfter: Readonly<Record<string, string>> = {
+  'pass-test': 'repaired',
+  'decline-quote': 'declined',
+  'return-as-it-is': 'declined',
+};
 
 describe('every state with every event', () => {
   const cases = stations.flatMap((station) => eventKinds.map((event) => [station, event] as const));
@@ -102,7 +122,7 @@ describe('every state with every event', () => {
       expect(next).toMatchObject({
         ok: true,
         state: {
-          outcome: event === 'pass-test' ? 'repaired' : event === 'decline-quote' ? 'declined' : 'open',
+          outcome: outcomeAfter[event] ?? 'open',
           closed: event === 'close',
           hold: null,
         },
@@ -362,6 +382,8 @@ describe('gates', () => {
       reference: '',
       decisions: { 'line-1': 'approved' as const },
       signature: '',
+      option: null,
+      corrects: null,
       text: '',
       fingerprint: '',
       personId: null,
@@ -378,6 +400,7 @@ describe('gates', () => {
           number: 'PO-1',
           supplier: 's',
           acknowledgement: 'k',
+          atRiskMinor: null,
           dueOn: '2026-12-01',
           personId: null,
           personName: 'Bram',

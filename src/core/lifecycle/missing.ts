@@ -28,6 +28,10 @@ const sentences = {
   'left-unmeasured': ({ point, taken }: { point: string; taken: number }) =>
     `As left: ${point} is not measured${taken ? ' in full' : ''}`,
   'left-bad': ({ point, verdict }: { point: string; verdict: string }) => `As left: ${point} is ${verdict}`,
+  supplement: ({ number, state }: { number: number; state: string }) =>
+    `Supplement ${number} is ${state === 'draft' ? 'not sent' : 'not answered'}`,
+  'decline-unsettled': ({ lines }: { lines: string }) =>
+    `${lines}: declined though the pump may fail without it; go on with the disclaimer, or return it as it is`,
   'no-run': () => 'No run on the stand since the last rebuild',
   'run-failed': () => 'The run failed: back to rebuild, or a concession with a name',
   'no-failed-run': () => 'No run has been judged a failure',

@@ -114,7 +114,15 @@ describe('the next move of a job', () => {
     const quote = exampleQuote([exampleLine()], { state: 'answered' });
     const approval = {
       ...{ id: 'a', quoteId: quote.id, way: 'telephone' as const, name: 'n', reference: '' },
-      ...{ decisions: { 'line-1': 'approved' as const }, signature: '', text: '', fingerprint: '', ...signed },
+      ...{
+        decisions: { 'line-1': 'approved' as const },
+        signature: '',
+        option: null,
+        corrects: null,
+        text: '',
+        fingerprint: '',
+        ...signed,
+      },
     };
     const order = (change: Partial<PurchaseOrder>, received = 0): PurchaseOrder => ({
       ...{
@@ -122,6 +130,7 @@ describe('the next move of a job', () => {
         number: 'PO-1',
         supplier: 's',
         acknowledgement: 'ACK',
+        atRiskMinor: null,
         dueOn: '2026-12-09',
         ...signed,
       },

@@ -58,6 +58,8 @@ export const nextMoveSchema = z.discriminatedUnion('code', [
   z.object({ code: z.literal('await-order'), parts: count }),
   z.object({ code: z.literal('receive-parts'), parts: count, short: z.string().nullable(), dueOn: day }),
   z.object({ code: z.literal('start-rebuild') }),
+  z.object({ code: z.literal('settle-decline') }),
+  z.object({ code: z.literal('await-supplement'), number: count, isSent: z.boolean() }),
   z.object({ code: z.literal('sign-hold-point'), step: z.string() }),
   z.object({ code: z.literal('rebuild'), step: z.string(), done: count, of: count, isAgain: z.boolean() }),
   z.object({ code: z.literal('measure-as-left'), isAgain: z.boolean() }),
@@ -141,6 +143,12 @@ const deskWords = {
       `${short ? `${lower(short)} short` : plural(parts, 'part')}${until(dueOn)}`,
       `${plural(parts, 'part')} from the supplier${until(dueOn)}`,
     ),
+  'settle-decline': () =>
+    words('Go on or return', 'declined though the pump may fail without it', 'us to say whether it goes on without it'),
+  'await-supplement': ({ number, isSent }: MoveOf<'await-supplement'>) =>
+    isSent
+      ? words('Answer', `to supplement ${number}`, `the answer to supplement ${number}`)
+      : words('Send supplement', `${number}, found later`, `us to send supplement ${number}`),
   'start-rebuild': () => words('Start rebuild', 'all parts are in', 'a free bench'),
 };
 

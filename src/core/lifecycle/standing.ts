@@ -1,18 +1,40 @@
 import * as z from 'zod';
-import { workOf } from '../bench';
+import { workOf, type StepWork } from '../bench';
 import type { Family } from '../family';
 import { judgePoints } from '../inspection';
+import { present } from '../present';
+import { unsettledDecline } from '../quoting';
 import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../parts';
 import type { Remaining } from '../planning';
-import { comesBefore, currentQuote, holders, rebuildRound, type Holder, type JobRecord, type Station } from '../record';
+import {
+  comesBefore,
+  currentQuote,
+  holders,
+  openSupplements,
+  rebuildRound,
+  type Holder,
+  type JobRecord,
+  type Station,
+} from '../record';
 import { gateFor } from './gates';
 import { nextMoveSchema, openPreparations, type NextMove } from './next-move';
 import { holderAt } from './transition';
 
 /** What the floor shows of a job, kept beside it and reckoned anew at every change: codes and figures, no words. */
+/** What is open beside the main station: an answer, a question, parts of a supplement, what was ordered at risk. */
+export const openAskSchema = z.discriminatedUnion('code', [
+  z.object({ code: z.literal('supplement'), number: z.number().int(), isSent: z.boolean(), stops: z.number().int() }),
+  z.object({ code: z.literal('question'), count: z.number().int() }),
+  z.object({ code: z.literal('decline') }),
+  z.object({ code: z.literal('order'), parts: z.number().int() }),
+  z.object({ code: z.literal('at-risk'), minor: z.number().int() }),
+]);
+export type OpenAsk = z.infer<typeof openAskSchema>;
+
 export const standingSchema = z.object({
   holder: z.enum(holders),
   next: nextMoveSchema,
+  asks: z.array(openAskSchema).default([]),
   remaining: z.object({
     benchMinutesBeforeAnswer: z.number(),
     answerAwaited: z.boolean(),
@@ -36,18 +58,51 @@ function inspectMove(record: JobRecord, family: Family): NextMove {
   return left ? { code: 'measure', left, out } : { code: 'dispose', open, out };
 }
 
+function rebuildNext(work: readonly StepWork[], isAgain: boolean): NextMove {
+  const next = present(work.find((one) => !one.isDone));
+  const done = work.filter((one) => one.isDone).length;
+  return { code: 'rebuild', step: next.step.title, done, of: work.length, isAgain };
+}
+
 function rebuildMove(record: JobRecord, family: Family): NextMove {
   const isAgain = rebuildRound(record) > 1;
   const work = workOf(record, family, 'rebuild');
   const held = work.find((one) => one.isHeld);
   if (held) return { code: 'sign-hold-point', step: held.step.title };
-  const next = work.find((one) => !one.isDone);
-  if (!next) return { code: 'measure-as-left', isAgain };
+  const stopping = openSupplements(record);
+  const stoppedBy = (id: string) => stopping.find(({ supplement }) => supplement?.stops.includes(id));
+  const left = work.filter((one) => !one.isDone);
+  const next = left.find(({ step, waitsFor }) => !stoppedBy(step.id) && !waitsFor.length);
+  const [first] = stopping;
+  if (first && !next) return { code: 'await-supplement', number: first.revision, isSent: first.state === 'sent' };
+  if (!next) return left.length ? rebuildNext(work, isAgain) : { code: 'measure-as-left', isAgain };
   const done = work.filter((one) => one.isDone).length;
   return { code: 'rebuild', step: next.step.title, done, of: work.length, isAgain };
 }
 
+/** What is open beside the main station. */
+function asksOf(record: JobRecord, needs: ReturnType<typeof needsOf>): readonly OpenAsk[] {
+  if (record.closedAt) return [];
+  const supplements = openSupplements(record).map(({ revision, state, supplement }) => ({
+    ...{ code: 'supplement' as const, number: revision, isSent: state === 'sent' },
+    stops: supplement?.stops.length ?? 0,
+  }));
+  const questions = record.questions.filter(({ answer }) => !answer).length;
+  const isLater = ['rebuild', 'test'].includes(record.station);
+  const parts = isLater ? toOrder(needs).length : 0;
+  const isAnswered = record.approvals.length > 0;
+  const risked = isAnswered ? 0 : record.orders.reduce((sum, { atRiskMinor }) => sum + (atRiskMinor ?? 0), 0);
+  return [
+    ...(unsettledDecline(record) && record.outcome === 'open' ? [{ code: 'decline' as const }] : []),
+    ...supplements,
+    ...(questions ? [{ code: 'question' as const, count: questions }] : []),
+    ...(parts ? [{ code: 'order' as const, parts }] : []),
+    ...(risked ? [{ code: 'at-risk' as const, minor: risked }] : []),
+  ];
+}
+
 function partsMove(record: JobRecord, family: Family): NextMove {
+  if (unsettledDecline(record)) return { code: 'settle-decline' };
   const needs = needsOf(record, family);
   const open = toOrder(needs);
   if (open.length)
@@ -132,6 +187,27 @@ function partsAhead(record: JobRecord, family: Family): Pick<Remaining, 'partsLe
   return { partsLeadDays: lead, partsDueOn: dates.sort().at(-1) ?? null };
 }
 
+/** Days of lead of the parts that open supplements would need, where that is more than what is ahead anyway. */
+function withSupplements(
+  record: JobRecord,
+  family: Family,
+  ahead: Pick<Remaining, 'partsLeadDays' | 'partsDueOn'>,
+): Pick<Remaining, 'partsLeadDays' | 'partsDueOn'> {
+  const refs = openSupplements(record).flatMap(({ lines }) =>
+    lines.flatMap(({ parts }) => parts.map(({ ref }) => ref)),
+  );
+  const lead = family.parts.filter(({ ref }) => refs.includes(ref)).map(({ lead_days }) => lead_days);
+  return { ...ahead, partsLeadDays: Math.max(ahead.partsLeadDays, ...lead) };
+}
+
+/** Minutes of work on open supplements: what their lines sell by the hour. */
+function laterMinutes(record: JobRecord): number {
+  const lines = openSupplements(record).flatMap((quote) => quote.lines);
+  return lines
+    .filter(({ unit, struckReason }) => unit === 'h' && struckReason === null)
+    .reduce((sum, { quantity }) => sum + quantity * 60, 0);
+}
+
 function remainingOf(record: JobRecord, family: Family): Remaining {
   const holdUntil = record.hold?.until ?? null;
   if (record.outcome === 'declined')
@@ -143,9 +219,9 @@ function remainingOf(record: JobRecord, family: Family): Remaining {
   const inspection = isBefore('quote') ? minutesAt(family, 'inspect') : 0;
   return {
     benchMinutesBeforeAnswer: minutesAhead(record, family, 'teardown') + inspection,
-    answerAwaited: isBefore('parts'),
-    ...partsAhead(record, family),
-    benchMinutesAfterParts: minutesAhead(record, family, 'rebuild'),
+    answerAwaited: isBefore('parts') || openSupplements(record).length > 0,
+    ...withSupplements(record, family, partsAhead(record, family)),
+    benchMinutesAfterParts: minutesAhead(record, family, 'rebuild') + laterMinutes(record),
     standMinutes: isBefore('report') ? minutesAt(family, 'test') : 0,
     holdUntil,
   };
@@ -156,6 +232,8 @@ export function standingOf(record: JobRecord, family: Family): Standing {
   const needs = needsOf(record, family);
   const { station, hold, outcome, closedAt } = record;
   const parts = { toOrder: toOrder(needs).length, awaited: awaited(needs).length };
-  const holder: Holder = holderAt({ station, hold, outcome, closed: closedAt !== null }, parts);
-  return { holder, next: nextMoveOf(record, family), remaining: remainingOf(record, family) };
+  const next = nextMoveOf(record, family);
+  const state = { station, hold, outcome, closed: closedAt !== null };
+  const holder: Holder = next.code === 'await-supplement' ? (next.isSent ? 'C' : 'U') : holderAt(state, parts);
+  return { holder, next, asks: [...asksOf(record, needs)], remaining: remainingOf(record, family) };
 }

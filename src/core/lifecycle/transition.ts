@@ -15,11 +15,32 @@ export const eventKinds = [
   'fail-test',
   'pass-test',
   'finish-report',
+  'return-as-it-is',
+  'reopen-teardown',
+  'reopen-cleaning',
+  'reopen-inspection',
+  'reopen-quote',
+  'reopen-parts',
+  'reopen-rebuild',
+  'reopen-test',
   'close',
   'hold',
   'resume',
 ] as const;
 export type EventKind = (typeof eventKinds)[number];
+
+/** Ways back: each asks for a reason. What was recorded stays. */
+export const waysBack = [
+  'reopen-teardown',
+  'reopen-cleaning',
+  'reopen-inspection',
+  'reopen-quote',
+  'reopen-parts',
+  'reopen-rebuild',
+  'reopen-test',
+] as const satisfies readonly EventKind[];
+export type WayBack = (typeof waysBack)[number];
+export const isWayBack = (event: EventKind): event is WayBack => (waysBack as readonly EventKind[]).includes(event);
 
 /** Moves that a person makes by themselves; the others follow from sending, answering, deciding or issuing. */
 export const personalMoves = [
@@ -30,6 +51,7 @@ export const personalMoves = [
   'revise-quote',
   'start-rebuild',
   'finish-rebuild',
+  ...waysBack,
 ] as const satisfies readonly EventKind[];
 export type PersonalMove = (typeof personalMoves)[number];
 
@@ -58,12 +80,25 @@ export const moves: Readonly<Record<EventKind, Move>> = {
   'send-quote': { from: ['quote'], to: 'approve', words: 'Send quote' },
   'revise-quote': { from: ['approve'], to: 'quote', words: 'Revise quote' },
   'accept-quote': { from: ['approve'], to: 'parts', words: 'Go on with what is approved' },
-  'decline-quote': { from: ['approve'], to: 'return', outcome: 'declined', words: 'Return as it is' },
+  'decline-quote': { from: ['approve', 'parts'], to: 'return', outcome: 'declined', words: 'Return as it is' },
   'start-rebuild': { from: ['parts'], to: 'rebuild', words: 'Start rebuild' },
   'finish-rebuild': { from: ['rebuild'], to: 'test', words: 'Rebuild is done' },
   'fail-test': { from: ['test'], to: 'rebuild', words: 'Back to rebuild' },
   'pass-test': { from: ['test'], to: 'report', outcome: 'repaired', words: 'Test is passed' },
   'finish-report': { from: ['report'], to: 'return', words: 'To return' },
+  'return-as-it-is': {
+    from: ['parts', 'rebuild', 'test'],
+    to: 'return',
+    outcome: 'declined',
+    words: 'Return as it is',
+  },
+  'reopen-teardown': { from: ['clean'], to: 'teardown', words: 'Back to teardown' },
+  'reopen-cleaning': { from: ['inspect'], to: 'clean', words: 'Back to cleaning' },
+  'reopen-inspection': { from: ['quote', 'approve'], to: 'inspect', words: 'Back to inspection' },
+  'reopen-quote': { from: ['parts'], to: 'quote', words: 'Back to the quote' },
+  'reopen-parts': { from: ['rebuild'], to: 'parts', words: 'Back to parts' },
+  'reopen-rebuild': { from: ['test'], to: 'rebuild', words: 'Back to rebuild' },
+  'reopen-test': { from: ['report'], to: 'test', outcome: 'open', words: 'Back to test' },
   close: { from: ['return'], closes: true, words: 'Close the job' },
   hold: { from: stations, words: 'Put on hold' },
   resume: { from: stations, words: 'Take up again' },

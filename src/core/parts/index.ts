@@ -1,5 +1,12 @@
 import type { Family, Step } from '../family';
-import { currentQuote, type BenchPhase, type JobRecord } from '../record';
+import {
+  currentQuote,
+  type Approval,
+  type BenchPhase,
+  type JobRecord,
+  type QuoteKind,
+  type QuoteLine,
+} from '../record';
 
 export interface Need {
   readonly ref: string;
@@ -12,20 +19,38 @@ export interface Need {
   readonly leadDays: number;
 }
 
-/** The approved lines of the quote that was answered last; nothing before an answer. */
-export function approvedLines(record: JobRecord) {
-  const approval = record.approvals.at(-1);
-  const quote = approval && record.quotes.find((one) => one.id === approval.quoteId);
-  return quote
-    ? quote.lines.filter((line) => line.struckReason === null && approval.decisions[line.id] === 'approved')
-    : [];
+/**
+ * The answers that count: the last one to the quote, whichever revision it answers, and the last one to each supplement.
+ */
+export function countingApprovals({ approvals, quotes }: Pick<JobRecord, 'approvals' | 'quotes'>): readonly Approval[] {
+  const of = (kind: QuoteKind) => new Set(quotes.filter((quote) => quote.kind === kind).map(({ id }) => id));
+  const [whole, added] = [of('quote'), of('supplement')];
+  const main = approvals.findLast(({ quoteId }) => whole.has(quoteId));
+  const later = [...added].flatMap((id) => approvals.findLast(({ quoteId }) => quoteId === id) ?? []);
+  return main ? [main, ...later] : later;
+}
+
+/** The approved lines of the quote that was answered last, and of the supplements; nothing before an answer. */
+export function approvedLines(record: Pick<JobRecord, 'approvals' | 'quotes'>): readonly QuoteLine[] {
+  return countingApprovals(record).flatMap(({ quoteId, decisions }) => {
+    const lines = record.quotes.find(({ id }) => id === quoteId)?.lines ?? [];
+    return lines.filter((line) => line.struckReason === null && decisions[line.id] === 'approved');
+  });
 }
 
 /** What must be bought for a job: the parts of the approved lines, with what is ordered and what has arrived. */
-export function needsOf(record: JobRecord, family: Family): readonly Need[] {
+export function needsOf(record: Pick<JobRecord, 'approvals' | 'quotes' | 'orders'>, family: Family): readonly Need[] {
+  return needsOfLines(approvedLines(record), record, family);
+}
+
+/** What must be bought for some lines of a quote, with what is ordered and what has arrived. */
+export function needsOfLines(
+  lines: readonly Pick<QuoteLine, 'parts'>[],
+  record: Pick<JobRecord, 'orders'>,
+  family: Family,
+): readonly Need[] {
   const wanted = new Map<string, number>();
-  for (const line of approvedLines(record))
-    for (const { ref, qty } of line.parts) wanted.set(ref, (wanted.get(ref) ?? 0) + qty);
+  for (const line of lines) for (const { ref, qty } of line.parts) wanted.set(ref, (wanted.get(ref) ?? 0) + qty);
   const orderLines = record.orders.flatMap((order) => order.lines.map((line) => ({ ...line, dueOn: order.dueOn })));
   return [...wanted].map(([ref, quantity]) => {
     const part = family.parts.find((one) => one.ref === ref);

@@ -24,7 +24,17 @@ const quote = exampleQuote(
 );
 const approval = (quoteId: string, decisions: Readonly<Record<string, 'approved' | 'declined'>>) => ({
   ...{ id: `a-${quoteId}`, quoteId: asId<QuoteId>(quoteId), way: 'telephone' as const, name: 'Fern', reference: '' },
-  ...{ decisions, signature: '', text: '', fingerprint: '', personId: null, personName: 'Ines', at: '' },
+  ...{
+    decisions,
+    signature: '',
+    option: null,
+    corrects: null,
+    text: '',
+    fingerprint: '',
+    personId: null,
+    personName: 'Ines',
+    at: '',
+  },
 });
 const answered = approval('quote-1', {
   ...{ ring: 'approved', kit: 'approved', struck: 'approved', declined: 'declined', odd: 'approved' },
@@ -34,7 +44,7 @@ const order = (
   dueOn: string | null,
   lines: readonly (readonly [string, number, number])[],
 ): PurchaseOrder => ({
-  ...{ id: asId(id), number: `PO-${id}`, supplier: 'Sillwater', acknowledgement: 'A', dueOn },
+  ...{ id: asId(id), number: `PO-${id}`, supplier: 'Sillwater', acknowledgement: 'A', atRiskMinor: null, dueOn },
   ...{ personId: null, personName: 'Bram', at: '' },
   lines: lines.map(([partRef, quantity, received], i) => ({
     ...{ id: asId(`${id}-${i}`), orderId: asId(id), partRef, number: 'n', quantity, sent: quantity, received },

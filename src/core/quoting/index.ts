@@ -1,4 +1,17 @@
-export { growLines, type DraftLine, type Rates } from './grow-lines';
-export { totalQuote, lineTotalMinor, type QuoteTotals } from './total-quote';
-export { quoteText, decisionText } from './quote-text';
-export { costingFindings, findingsThatStay } from './costing-findings';
+export { growLines, growSupplement } from './grow-lines';
+export { afterDiscount, draftLine, type DraftLine, type Rates } from './draft-line';
+export {
+  distinctOptions,
+  lineTotalMinor,
+  marginOf,
+  offeredLines,
+  optionsOf,
+  standsIn,
+  totalQuote,
+  type QuoteTotals,
+} from './total-quote';
+export { decisionText, nameQuote, quoteText, type Decided } from './quote-text';
+export { isHandMade, reviseLines } from './revise-lines';
+export { changedSinceSent, compareRevisions, type LineChange, type RevisionChange } from './compare-revisions';
+export { compareWays, defaultBasis, waysOf, type WayCompared, type WaysCompared } from './compare-ways';
+export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unsettled-decline';

@@ -3,9 +3,10 @@ import fc from 'fast-check';
 import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '../family';
 import { exampleDisposition, exampleFinding, exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
-import { asId, type Action, type Finding, type FindingId } from '../record';
-import { costingFindings, decisionText, growLines, lineTotalMinor, quoteText, totalQuote } from '.';
-import { bundleParts } from './grow-lines';
+import { asId, type Action, type Finding, type FindingId, type JobRecord } from '../record';
+import { decisionText, growLines, lineTotalMinor, quoteText, totalQuote } from '.';
+import { costingFindings } from '../scope';
+import { bundleParts } from './bundle-parts';
 
 const family = buildFamily(loadFamily(f1));
 const rates = {
@@ -14,6 +15,7 @@ const rates = {
   testMinor: 24000,
   freightMinor: 9500,
   partsMarkupPct: 10,
+  wageMinorPerHour: null,
 };
 const finding = (id: string, partRef: string, action: Action | null, plain = `${partRef} is worn.`) =>
   exampleFinding({
@@ -23,8 +25,8 @@ const finding = (id: string, partRef: string, action: Action | null, plain = `${
     plain,
     disposition: action && exampleDisposition(action),
   });
-const grow = (findings: readonly Finding[], parts: Parameters<typeof growLines>[0]['parts'] = []) =>
-  growLines({ family, findings, parts, rates });
+const grow = (findings: readonly Finding[], parts: JobRecord['parts'] = []) =>
+  growLines({ family, record: { findings, parts, readings: [] }, rates });
 
 describe('lines out of dispositions', () => {
   test('without findings: soft parts, labour, test and freight only', () => {
@@ -65,7 +67,7 @@ describe('lines out of dispositions', () => {
         .map((line) => line.kind);
     expect([kinds('rework'), kinds('make in the shop'), kinds('take from a donor')]).toEqual([
       ['machining'],
-      ['machining'],
+      ['made'],
       ['labour'],
     ]);
   });
@@ -83,7 +85,9 @@ describe('lines out of dispositions', () => {
       ...family,
       parts: family.parts.map((part) => (part.soft ? { ...part, name: 'O-ring' } : part)),
     };
-    const lines = growLines({ family: alike, findings: [], parts: [], rates }).filter((line) => line.kind === 'part');
+    const lines = growLines({ family: alike, record: { findings: [], parts: [], readings: [] }, rates }).filter(
+      (line) => line.kind === 'part',
+    );
     expect(lines.length).toBeGreaterThan(0);
     for (const { plain } of lines) expect(plain).toBe('Seals, bearings and gaskets that are always renewed: o-ring.');
   });
@@ -166,7 +170,13 @@ describe('totals', () => {
       exampleLine({ quantity: 0.333, unitPriceMinor: 1000 }),
       exampleLine({ unitPriceMinor: 99999, struckReason: 'later' }),
     ];
-    expect(totalQuote(lines, 20)).toEqual({ netMinor: 666, taxMinor: 133, grossMinor: 799 });
+    expect(totalQuote(lines, { taxPct: 20, discountPct: 0 })).toEqual({
+      linesMinor: 666,
+      discountMinor: 0,
+      netMinor: 666,
+      taxMinor: 133,
+      grossMinor: 799,
+    });
   });
   test('half a cent goes up, binary crumbs or not', () => {
     expect(lineTotalMinor(exampleLine({ quantity: 0.5, unitPriceMinor: 1 }))).toBe(1);
@@ -180,10 +190,13 @@ describe('totals', () => {
             quantity: fc.integer({ min: 1, max: 1000 }).map((n) => n / 100),
             unitPriceMinor: fc.integer({ min: 0, max: 1e6 }),
             struckReason: fc.constantFrom(null, 'x'),
+            discountPct: fc.constantFrom(0, 12.5),
           }),
           { maxLength: 20 },
         ),
-        (lines) => totalQuote(lines, 0).grossMinor === lines.reduce((sum, line) => sum + lineTotalMinor(line), 0),
+        (lines) =>
+          totalQuote(lines, { taxPct: 0, discountPct: 0 }).grossMinor ===
+          lines.reduce((sum, line) => sum + lineTotalMinor(line), 0),
       ),
     );
   });
@@ -211,10 +224,14 @@ describe('the text that is fingerprinted', () => {
     ).not.toBe(quoteText(exampleRecord(), quote));
   });
   test('a part answer says in writing what is not covered', () => {
-    expect(decisionText(quote, { 'line-1': 'approved', 'line-2': 'declined' })).toBe(
+    expect(decisionText(quote, { decisions: { 'line-1': 'approved', 'line-2': 'declined' }, option: null })).toBe(
       'Approved: Wear ring.\nTogether €100.00, with tax €120.00.\nNot approved and therefore not covered by this repair: Sleeve.',
     );
-    expect(decisionText(quote, { 'line-1': 'declined', 'line-2': 'declined' })).toContain('goes back as it is');
-    expect(decisionText(quote, { 'line-1': 'approved', 'line-2': 'approved' })).toContain('Nothing was declined.');
+    expect(decisionText(quote, { decisions: { 'line-1': 'declined', 'line-2': 'declined' }, option: null })).toContain(
+      'goes back as it is',
+    );
+    expect(decisionText(quote, { decisions: { 'line-1': 'approved', 'line-2': 'approved' }, option: null })).toContain(
+      'Nothing was declined.',
+    );
   });
 });

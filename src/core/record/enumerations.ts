@@ -100,18 +100,54 @@ export const actions = [
 ] as const;
 export type Action = (typeof actions)[number];
 
+/** What a scope item does to its parts; `work` is the standing work on the whole unit, such as its teardown. */
+export const scopeActions = ['replace', 'rework', 'clean', 'make', 'take from a donor', 'keep', 'add', 'work'] as const;
+export type ScopeAction = (typeof scopeActions)[number];
+
+/** How far a scope item is, in this order. */
+export const scopeStandings = ['proposed', 'offered', 'approved', 'declined', 'supplied', 'done'] as const;
+export type ScopeStanding = (typeof scopeStandings)[number];
+
+/** Where what a scope item needs comes from. */
+export const scopeSources = ['bought', 'made here', 'donor', 'our own hands', 'kept'] as const;
+export type ScopeSource = (typeof scopeSources)[number];
+
+/** Where work is done. */
+export const workCentres = ['bench', 'machines', 'stand', 'desk'] as const;
+export type WorkCentre = (typeof workCentres)[number];
+
+/** How much of a repair is offered, from the least to the most. */
+export const optionLevels = ['minimum', 'recommended', 'as new'] as const;
+export type OptionLevel = (typeof optionLevels)[number];
+export const optionNames: Readonly<Record<OptionLevel, string>> = {
+  minimum: 'Minimum to run',
+  recommended: 'Recommended',
+  'as new': 'As new',
+};
+
+/** A quote is of the whole repair; a supplement of what was found after it was answered. */
+export const quoteKinds = ['quote', 'supplement'] as const;
+export type QuoteKind = (typeof quoteKinds)[number];
+
 export const quoteStates = ['draft', 'sent', 'answered', 'superseded'] as const;
 export type QuoteState = (typeof quoteStates)[number];
 
-export const lineKinds = ['part', 'labour', 'machining', 'outside', 'test', 'freight'] as const;
+/** A discount has a price below nothing. */
+export const lineKinds = ['part', 'labour', 'machining', 'outside', 'made', 'test', 'freight', 'discount'] as const;
 export type LineKind = (typeof lineKinds)[number];
 
-export const lineDecisions = ['approved', 'declined'] as const;
+/** `not chosen`: the line belongs to an option that the customer did not choose. */
+export const lineDecisions = ['approved', 'declined', 'not chosen'] as const;
 export type LineDecision = (typeof lineDecisions)[number];
+
+/** What the shop does after a critical item was declined. */
+export const declineDecisions = ['go on', 'return as it is'] as const;
+export type DeclineDecision = (typeof declineDecisions)[number];
 
 /** How an answer to a quote came in; those by telephone and purchase order are written down by the coordinator. */
 export const recordedWays = ['telephone', 'purchase order'] as const;
-export const approvalWays = ['link', ...recordedWays] as const;
+/** `agreed limit`: approved by a limit that was agreed before it was found. */
+export const approvalWays = ['link', ...recordedWays, 'agreed limit'] as const;
 export type ApprovalWay = (typeof approvalWays)[number];
 
 export const runVerdicts = ['pass', 'fail'] as const;

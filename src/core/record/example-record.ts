@@ -59,6 +59,7 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
     quotes: [],
     links: [],
     approvals: [],
+    ...{ questions: [], agreement: null, declines: [], reminders: [] },
     orders: [],
     receipts: [],
     runs: [],
@@ -164,6 +165,8 @@ export const exampleRun = (change: Pick<Run, 'guarantee' | 'points'> & Partial<R
 export function exampleLine(change: Partial<QuoteLine> = {}): QuoteLine {
   return {
     id: asId('line-1'),
+    key: 'replace:front-ring',
+    itemKeys: ['replace:front-ring'],
     kind: 'part',
     description: 'Wear ring',
     plain: 'A new ring.',
@@ -174,6 +177,8 @@ export function exampleLine(change: Partial<QuoteLine> = {}): QuoteLine {
     parts: [{ ref: 'front-ring', qty: 1 }],
     declinable: true,
     struckReason: null,
+    ...{ options: [], instead: '', critical: false, byHand: false, proposed: null, proposalMoved: false },
+    ...{ discountPct: 0, unitCostMinor: null },
     ...change,
   };
 }
@@ -181,6 +186,7 @@ export function exampleLine(change: Partial<QuoteLine> = {}): QuoteLine {
 export function exampleQuote(lines: readonly QuoteLine[], change: Partial<Quote> = {}): Quote {
   return {
     id: asId('quote-1'),
+    kind: 'quote',
     revision: 1,
     state: 'sent',
     currency: 'EUR',
@@ -190,6 +196,8 @@ export function exampleQuote(lines: readonly QuoteLine[], change: Partial<Quote>
     text: 'text',
     fingerprint: 'f',
     version: 1,
+    ...{ options: [], advised: 'recommended', note: '', recipients: [], labourMinorPerHour: null, discountPct: 0 },
+    ...{ basis: null, supplement: null },
     lines,
     ...change,
   };

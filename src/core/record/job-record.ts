@@ -19,13 +19,16 @@ import type {
   ApprovalWay,
   BenchPhase,
   Cleaning,
+  DeclineDecision,
   FindingKind,
   Holder,
   LineDecision,
   LineKind,
+  OptionLevel,
   Outcome,
   PartState,
   Phase,
+  QuoteKind,
   QuoteState,
   RunDecision,
   RunVerdict,
@@ -225,8 +228,18 @@ export interface Finding extends Signed {
   readonly disposition: Disposition | null;
 }
 
+/** A quantity and its price, as a line has them. */
+export interface Amount {
+  readonly quantity: number;
+  readonly unitPriceMinor: number;
+}
+
 export interface QuoteLine {
   readonly id: QuoteLineId;
+  /** What tells it from the others of its quote, the same in every revision; empty for one from before lines had keys. */
+  readonly key: string;
+  /** Keys of the scope items that it offers. */
+  readonly itemKeys: readonly string[];
   readonly kind: LineKind;
   readonly description: string;
   readonly plain: string;
@@ -237,10 +250,52 @@ export interface QuoteLine {
   readonly parts: readonly { readonly ref: string; readonly qty: number }[];
   readonly declinable: boolean;
   readonly struckReason: string | null;
+  /** In which options it stands; in every one where none is named. */
+  readonly options: readonly OptionLevel[];
+  /** What happens in the options in which it does not stand, in a word or two: “stays worn”. */
+  readonly instead: string;
+  /** Without it the pump may fail in service: who declines it is told and asked again. */
+  readonly critical: boolean;
+  /** Made or changed by a person: a revision keeps it. */
+  readonly byHand: boolean;
+  /** What the record proposes for a line that was changed by hand; null for one that is as proposed, or made by hand. */
+  readonly proposed: Amount | null;
+  /** The proposal has moved since the price was changed by hand: a finding beneath it changed. */
+  readonly proposalMoved: boolean;
+  readonly discountPct: number;
+  /** What one unit costs the shop; null where nobody knows. Never shown to a customer. */
+  readonly unitCostMinor: number | null;
+}
+
+export interface Recipient {
+  readonly name: string;
+  readonly email: string;
+}
+
+/** What a repair is held against: how long each way lasts and what a year of running costs. Figures of the shop. */
+export interface ComparisonBasis {
+  readonly hoursPerYear: number;
+  readonly pricePerKwhMinor: number;
+  readonly interestPct: number;
+  readonly hireMinorPerDay: number;
+  /** Years that each way is expected to last. */
+  readonly lifeYears: Readonly<Record<OptionLevel | 'as it is' | 'new unit', number>>;
+  /** Price and delivery days of a new unit; null where nobody asked for it. */
+  readonly newUnit: { readonly priceMinor: number; readonly days: number } | null;
+}
+
+/** Why a supplement was needed: what was found later, why only then, and what waits for its answer. */
+export interface SupplementReason {
+  readonly findingId: FindingId;
+  readonly whyOnlyNow: string;
+  /** Steps of the bench that wait for the answer; the rest goes on. */
+  readonly stops: readonly string[];
 }
 
 export interface Quote {
   readonly id: QuoteId;
+  readonly kind: QuoteKind;
+  /** Counts the revisions of the quote, or the supplements of a job. */
   readonly revision: number;
   readonly state: QuoteState;
   readonly currency: string;
@@ -250,7 +305,55 @@ export interface Quote {
   readonly text: string | null;
   readonly fingerprint: string | null;
   readonly version: number;
+  /** The options that are offered side by side; none where there is nothing to choose. */
+  readonly options: readonly OptionLevel[];
+  readonly advised: OptionLevel;
+  /** Words that go before the offer. */
+  readonly note: string;
+  /** Who gets it beside the job's contact. */
+  readonly recipients: readonly Recipient[];
+  /** A rate for this quote alone; null for the shop's. */
+  readonly labourMinorPerHour: number | null;
+  /** Off the sum of the lines. */
+  readonly discountPct: number;
+  /** Null where the shop's figures hold. */
+  readonly basis: ComparisonBasis | null;
+  readonly supplement: SupplementReason | null;
   readonly lines: readonly QuoteLine[];
+}
+
+/** A question of the customer about a quote, and the shop's answer. */
+export interface Question {
+  readonly id: string;
+  readonly quoteId: QuoteId;
+  readonly askedBy: string;
+  readonly askedAt: string;
+  readonly words: string;
+  readonly answer: (Signed & { readonly words: string }) | null;
+}
+
+/** What was agreed with the customer before anything was found. */
+export interface Agreement extends Signed {
+  /** Supplements up to this sum without tax are approved by this rule, all together. */
+  readonly limitMinor: number;
+  /** Who agreed to it, and how. */
+  readonly saidBy: string;
+  readonly version: number;
+}
+
+/** What the shop does after a critical item was declined: go on with the disclaimer, or send the pump back. */
+export interface DeclineSettled extends Signed {
+  readonly approvalId: string;
+  readonly decision: DeclineDecision;
+  /** The disclaimer as it is printed, or why it goes back. */
+  readonly words: string;
+}
+
+export interface Reminder extends Signed {
+  readonly number: number;
+  readonly quoteId: QuoteId;
+  readonly sentTo: string;
+  readonly words: string;
 }
 
 /** A link by which the customer reaches one quote. What it opens with is known by its hash only. */
@@ -270,6 +373,10 @@ export interface Approval extends Signed {
   readonly name: string;
   readonly reference: string;
   readonly decisions: Readonly<Record<string, LineDecision>>;
+  /** The option that was chosen; null where none was offered. */
+  readonly option: OptionLevel | null;
+  /** Why an earlier answer was put right; null for a first one. */
+  readonly corrects: string | null;
   readonly signature: string;
   readonly text: string;
   readonly fingerprint: string;
@@ -292,6 +399,8 @@ export interface PurchaseOrder extends Signed {
   /** The supplier's reference and date; null until it has answered. */
   readonly acknowledgement: string | null;
   readonly dueOn: string | null;
+  /** What was ordered before the customer answered, and who answers for it; null for an order after the answer. */
+  readonly atRiskMinor: number | null;
   readonly lines: readonly OrderLine[];
 }
 
@@ -420,6 +529,10 @@ export interface JobRecord extends JobHead, RecordFrame {
   readonly quotes: readonly Quote[];
   readonly links: readonly CustomerLink[];
   readonly approvals: readonly Approval[];
+  readonly questions: readonly Question[];
+  readonly agreement: Agreement | null;
+  readonly declines: readonly DeclineSettled[];
+  readonly reminders: readonly Reminder[];
   readonly orders: readonly PurchaseOrder[];
   readonly receipts: readonly Receipt[];
   readonly runs: readonly TestRun[];
@@ -448,11 +561,21 @@ export function rebuildRound(record: Pick<JobRecord, 'runs'>): number {
   return 1 + record.runs.filter((run) => run.decision === 'failed').length;
 }
 
+/** The last revision of the quote of the whole repair. */
 export function currentQuote(record: Pick<JobRecord, 'quotes'>): Quote | null {
-  return record.quotes.reduce<Quote | null>(
-    (latest, quote) => (!latest || quote.revision > latest.revision ? quote : latest),
-    null,
-  );
+  return record.quotes
+    .filter(({ kind }) => kind === 'quote')
+    .reduce<Quote | null>((latest, quote) => (!latest || quote.revision > latest.revision ? quote : latest), null);
+}
+
+/** The supplements of a job, in their order. */
+export function supplementsOf({ quotes }: Pick<JobRecord, 'quotes'>): readonly Quote[] {
+  return quotes.filter(({ kind }) => kind === 'supplement').toSorted((one, other) => one.revision - other.revision);
+}
+
+/** Supplements that nobody has answered yet. */
+export function openSupplements(record: Pick<JobRecord, 'quotes'>): readonly Quote[] {
+  return supplementsOf(record).filter(({ state }) => state === 'draft' || state === 'sent');
 }
 
 /** The key of a place of measurement. @example placeKey({ plane: 'A', angle_deg: 90 }) // 'A:90' */

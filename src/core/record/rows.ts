@@ -1,9 +1,11 @@
 import type { FindingId, OrderId, QuoteId } from './ids';
 import type {
   Acknowledgement,
+  Agreement,
   Answer,
   Approval,
   CustomerLink,
+  DeclineSettled,
   Disposition,
   Finding,
   Intake,
@@ -16,11 +18,13 @@ import type {
   PhotoTaken,
   PromiseMove,
   PurchaseOrder,
+  Question,
   Quote,
   QuoteLine,
   Reading,
   Receipt,
   RecordFrame,
+  Reminder,
   ReturnRecord,
   StepDone,
   TestRun,
@@ -44,6 +48,10 @@ export interface JobRows {
   readonly quoteLine: QuoteLine & { readonly quoteId: QuoteId; readonly position: number };
   readonly link: CustomerLink;
   readonly approval: Approval;
+  readonly question: Question;
+  readonly agreement: Agreement;
+  readonly decline: DeclineSettled;
+  readonly reminder: Reminder;
   readonly order: Omit<PurchaseOrder, 'lines'>;
   readonly orderLine: Omit<OrderLine, 'received'> & { readonly orderId: OrderId };
   readonly receipt: Receipt;
@@ -87,10 +95,14 @@ const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
   finding: byId(),
   disposition: { key: (row) => row.findingId, order: (row) => row.findingId },
   photo: byId(),
-  quote: { key: (row) => row.id, order: (row) => counted(row.revision) },
+  quote: { key: (row) => row.id, order: (row) => `${row.kind} ${counted(row.revision)}` },
   quoteLine: { key: (row) => row.id, order: (row) => `${counted(row.position)} ${row.id}` },
   link: { key: (row) => row.id, order: (row) => `${row.createdAt} ${row.id}` },
   approval: byId(),
+  question: { key: (row) => row.id, order: (row) => `${row.askedAt} ${row.id}` },
+  agreement: single,
+  decline: { key: (row) => row.approvalId, order: (row) => inTime(row, row.approvalId) },
+  reminder: { key: (row) => String(row.number), order: (row) => counted(row.number) },
   order: { key: (row) => row.id, order: (row) => row.number },
   orderLine: { key: (row) => row.id, order: (row) => row.id },
   receipt: byId(),
@@ -120,6 +132,10 @@ export function emptyTables(): RowTables {
     quoteLine: new Map(),
     link: new Map(),
     approval: new Map(),
+    question: new Map(),
+    agreement: new Map(),
+    decline: new Map(),
+    reminder: new Map(),
     order: new Map(),
     orderLine: new Map(),
     receipt: new Map(),
@@ -174,6 +190,10 @@ const rowsIn: { readonly [Kind in RowKind]: (record: JobRecord) => readonly RowO
     quotes.flatMap(({ id, lines }) => lines.map((line, position) => ({ ...line, quoteId: id, position }))),
   link: ({ links }) => links,
   approval: ({ approvals }) => approvals,
+  question: ({ questions }) => questions,
+  agreement: ({ agreement }) => (agreement ? [agreement] : []),
+  decline: ({ declines }) => declines,
+  reminder: ({ reminders }) => reminders,
   order: ({ orders }) => orders.map(({ lines: _lines, ...order }) => order),
   orderLine: ({ orders }) =>
     orders.flatMap(({ id, lines }) => lines.map(({ received: _received, ...line }) => ({ ...line, orderId: id }))),
@@ -256,6 +276,10 @@ const makings: { readonly [Field in keyof Fields]: Making<Fields[Field]> } = {
   quotes: { kinds: ['quote', 'quoteLine'], make: quotesOf },
   links: listOf('link'),
   approvals: listOf('approval'),
+  questions: listOf('question'),
+  agreement: { kinds: ['agreement'], make: (tables) => orderedRows(tables, 'agreement')[0] ?? null },
+  declines: listOf('decline'),
+  reminders: listOf('reminder'),
   orders: { kinds: ['order', 'orderLine', 'receipt'], make: ordersOf },
   receipts: listOf('receipt'),
   runs: listOf('run'),

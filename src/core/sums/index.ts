@@ -24,6 +24,7 @@ export {
   type BearingHeatInput,
 } from './reckon-bearing-heat';
 export { isTabledBolt, reckonBoltTorque } from './reckon-bolt-torque';
+export { reckonRepairOrReplace, recoveryFactor } from './reckon-repair-or-replace';
 export { reckonReadings, verdictWords, type ReadingsResult } from './reckon-readings';
 export { reckonRunningClearance, type RunningClearanceResult } from './reckon-running-clearance';
 export type { Sum } from './sum';

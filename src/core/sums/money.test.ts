@@ -1,7 +1,8 @@
 import { present } from '../present';
 import fc from 'fast-check';
 import { elastomer, grease } from './materials';
-import { quote, recoveryFactor, repairOrReplace } from './money';
+import { quote, repairOrReplace } from './money';
+import { recoveryFactor } from './reckon-repair-or-replace';
 import { behaviour, elastomerNames, liquidNames } from './tables/elastomers';
 
 describe('totals of a quote', () => {

@@ -1,6 +1,11 @@
 import { present } from '../present';
 import * as z from 'zod';
-import { defineSum, finite, notNegative, positive, show, SumRefusal, type Warning, type WorkingStep } from './sum';
+import {
+  reckonRepairOrReplace,
+  type RepairOrReplaceInput,
+  type RepairOrReplaceResult,
+} from './reckon-repair-or-replace';
+import { defineSum, finite, notNegative, positive, show, type Warning, type WorkingStep } from './sum';
 
 const minor = z.number().int('money is in whole minor units').min(0).max(1e12);
 const line = z.strictObject({
@@ -136,89 +141,10 @@ const replaceResult = z.object({
 });
 
 /**
- * Yearly cost of an outlay over its life. `a = i / (1 − (1 + i)^−n)`, 1/n without interest.
- * Inputs: rate as a share ≥ 0, years > 0. Source: capital recovery factor, engineering economics.
- * @example recoveryFactor(0.05, 10) // 0.1295
- */
-export function recoveryFactor(rate: number, years: number): number {
-  return rate === 0 ? 1 / years : rate / (1 - (1 + rate) ** -years);
-}
-
-type RepairOrReplaceInput = z.infer<typeof replaceInput>;
-function reckonRepairOrReplace({
-  choices,
-  price_per_kwh_minor,
-  downtime_day_minor,
-  discount_rate_pct,
-}: RepairOrReplaceInput) {
-  if (new Set(choices.map((one) => one.name)).size !== choices.length)
-    throw new SumRefusal('choices', 'two choices have one name');
-  const rate = discount_rate_pct / 100;
-  const yearly = choices.map((one) => {
-    const once = one.price_minor + one.downtime_days * downtime_day_minor;
-    return {
-      name: one.name,
-      once_minor: once,
-      yearly_minor:
-        once * recoveryFactor(rate, one.life_years) +
-        one.energy_kwh_year * price_per_kwh_minor +
-        (one.yearly_care_minor ?? 0),
-    };
-  });
-  const [first, second] = yearly.toSorted((one, other) => one.yearly_minor - other.yearly_minor);
-  const cheap = present(choices.find((one) => one.name === present(first).name));
-  // The price at which the cheapest costs as much a year as the second.
-  const turns =
-    cheap.price_minor +
-    (present(second).yearly_minor - present(first).yearly_minor) / recoveryFactor(rate, cheap.life_years);
-  return {
-    result: { yearly, cheapest: present(first).name, second: present(second).name, turns_at_price_minor: turns },
-    rate,
-    yearly,
-    first,
-    second,
-    turns,
-  };
-}
-type RepairOrReplaceReckoned = ReturnType<typeof reckonRepairOrReplace>;
-
-function repairOrReplaceWorking(
-  { choices, discount_rate_pct }: RepairOrReplaceInput,
-  { rate, yearly, first, second, turns }: RepairOrReplaceReckoned,
-): readonly WorkingStep[] {
-  return [
-    ...choices.map((one, i) => ({
-      what: one.name,
-      formula: '(price + downtime) · a + energy + care',
-      put: `a = ${show(recoveryFactor(rate, one.life_years), 5)} over ${show(one.life_years)} years at ${show(discount_rate_pct, 2)} %`,
-      outcome: `${show(present(yearly[i]).yearly_minor, 0)} minor units a year`,
-      source: 'equivalent annual cost',
-    })),
-    { what: 'Cheapest', outcome: present(first).name },
-    {
-      what: 'The answer turns',
-      put: `where ${present(first).name} costs as much a year as ${present(second).name}`,
-      outcome: `at a price of ${show(turns, 0)} minor units`,
-    },
-  ];
-}
-
-function repairOrReplaceWarnings({ first, second }: RepairOrReplaceReckoned): readonly Warning[] {
-  return present(second).yearly_minor - present(first).yearly_minor < 0.05 * present(first).yearly_minor
-    ? [
-        {
-          code: 'close',
-          sentence: 'The two lie within five per cent; life and energy are not known as well as that.',
-        },
-      ]
-    : [];
-}
-
-/**
  * Repair or replace: each choice's cost a year over its own life, which is cheapest, and at which price of the cheapest
  * the answer turns. Source: equivalent annual cost.
  */
-export const repairOrReplace = defineSum<RepairOrReplaceInput, z.infer<typeof replaceResult>>({
+export const repairOrReplace = defineSum<RepairOrReplaceInput, RepairOrReplaceResult>({
   id: 'repair-or-replace',
   title: 'Repair or replace',
   ask: ['new pump or repair', 'worth repairing', 'life cost', 'which is cheaper'],
@@ -244,12 +170,5 @@ export const repairOrReplace = defineSum<RepairOrReplaceInput, z.infer<typeof re
       turns_at_price_minor: 1000000,
     },
   },
-  compute(given) {
-    const reckoned = reckonRepairOrReplace(given);
-    return {
-      result: reckoned.result,
-      working: repairOrReplaceWorking(given, reckoned),
-      warnings: repairOrReplaceWarnings(reckoned),
-    };
-  },
+  compute: reckonRepairOrReplace,
 });

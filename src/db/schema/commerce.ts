@@ -1,7 +1,21 @@
-import { boolean, date, decimal, index, int, json, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import {
+  boolean,
+  date,
+  decimal,
+  index,
+  int,
+  json,
+  mysqlTable,
+  primaryKey,
+  uniqueIndex,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import {
   approvalWays,
+  declineDecisions,
   lineKinds,
+  optionLevels,
+  quoteKinds,
   quoteStates,
   runDecisions,
   runVerdicts,
@@ -26,6 +40,7 @@ export const quotes = mysqlTable(
   {
     id: idOf<QuoteId>('id').primaryKey(),
     jobId: idOf<JobId>('job_id').notNull(),
+    kind: oneOf('kind', quoteKinds).notNull().default('quote'),
     revision: int('revision').notNull(),
     state: oneOf('state', quoteStates).notNull(),
     currency: varchar('currency', { length: 3 }).notNull(),
@@ -36,8 +51,19 @@ export const quotes = mysqlTable(
     text: bigText('text'),
     fingerprint: varchar('fingerprint', { length: 64 }),
     version: int('version').notNull().default(1),
+    /** The options that are offered side by side; none where there is nothing to choose. */
+    options: json('options').notNull().default([]),
+    advised: oneOf('advised', optionLevels).notNull().default('recommended'),
+    note: longText('note').notNull().default(''),
+    recipients: json('recipients').notNull().default([]),
+    labourMinorPerHour: int('labour_minor_per_hour'),
+    discountPct: decimal('discount_pct', { precision: 6, scale: 3 }).notNull().default('0'),
+    /** What the ways of repairing are compared by, where it is not the shop's. */
+    basis: json('basis'),
+    /** Of a supplement: its finding, why only now, and the steps that wait. */
+    supplement: json('supplement'),
   },
-  (table) => [uniqueIndex('quotes_job_revision').on(table.jobId, table.revision)],
+  (table) => [uniqueIndex('quotes_job_revision').on(table.jobId, table.kind, table.revision)],
 );
 
 export const quoteLines = mysqlTable(
@@ -47,6 +73,9 @@ export const quoteLines = mysqlTable(
     quoteId: idOf<QuoteId>('quote_id').notNull(),
     jobId: idOf<JobId>('job_id').notNull(),
     position: int('position').notNull(),
+    key: varchar('line_key', { length: 120 }).notNull().default(''),
+    /** Keys of the scope items that it offers. */
+    itemKeys: json('item_keys').notNull().default([]),
     kind: oneOf('kind', lineKinds).notNull(),
     description: longText('description').notNull(),
     plain: longText('plain').notNull(),
@@ -57,6 +86,15 @@ export const quoteLines = mysqlTable(
     parts: json('parts').notNull(),
     declinable: boolean('declinable').notNull(),
     struckReason: longText('struck_reason'),
+    options: json('options').notNull().default([]),
+    instead: shortText('instead').notNull().default(''),
+    critical: boolean('critical').notNull().default(false),
+    byHand: boolean('by_hand').notNull().default(false),
+    /** Quantity and price that the record proposes, where they were changed by hand. */
+    proposed: json('proposed'),
+    proposalMoved: boolean('proposal_moved').notNull().default(false),
+    discountPct: decimal('discount_pct', { precision: 6, scale: 3 }).notNull().default('0'),
+    unitCostMinor: int('unit_cost_minor'),
   },
   (table) => [index('quote_lines_job').on(table.jobId), index('quote_lines_quote').on(table.quoteId)],
 );
@@ -71,6 +109,9 @@ export const approvals = mysqlTable(
     name: shortText('name').notNull(),
     reference: shortText('reference').notNull(),
     decisions: json('decisions').notNull(),
+    option: oneOf('option_level', optionLevels),
+    /** Why an earlier answer was put right. */
+    corrects: longText('corrects'),
     /** Signature as drawn: an SVG path, checked; or empty when given by telephone or order. */
     signature: bigText('signature').notNull(),
     text: bigText('text').notNull(),
@@ -78,6 +119,54 @@ export const approvals = mysqlTable(
     ...who,
   },
   (table) => [index('approvals_job').on(table.jobId)],
+);
+
+export const questions = mysqlTable(
+  'questions',
+  {
+    id: idColumn('id').primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
+    quoteId: idOf<QuoteId>('quote_id').notNull(),
+    askedBy: shortText('asked_by').notNull(),
+    askedAt: momentColumn('asked_at').notNull(),
+    words: longText('words').notNull(),
+    /** The shop's answer, with who gave it and when; null until then. */
+    answer: json('answer'),
+  },
+  (table) => [index('questions_job').on(table.jobId)],
+);
+
+export const agreements = mysqlTable('agreements', {
+  jobId: idOf<JobId>('job_id').primaryKey(),
+  limitMinor: int('limit_minor').notNull(),
+  saidBy: shortText('said_by').notNull(),
+  version: int('version').notNull().default(1),
+  ...who,
+});
+
+export const declinesSettled = mysqlTable(
+  'declines_settled',
+  {
+    jobId: idOf<JobId>('job_id').notNull(),
+    approvalId: idColumn('approval_id').notNull(),
+    decision: oneOf('decision', declineDecisions).notNull(),
+    words: longText('words').notNull(),
+    ...who,
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.approvalId] })],
+);
+
+export const reminders = mysqlTable(
+  'reminders',
+  {
+    jobId: idOf<JobId>('job_id').notNull(),
+    number: int('number').notNull(),
+    quoteId: idOf<QuoteId>('quote_id').notNull(),
+    sentTo: shortText('sent_to').notNull(),
+    words: longText('words').notNull(),
+    ...who,
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.number] })],
 );
 
 export const purchaseOrders = mysqlTable(
@@ -89,6 +178,8 @@ export const purchaseOrders = mysqlTable(
     supplier: shortText('supplier').notNull(),
     acknowledgement: shortText('acknowledgement'),
     dueOn: date('due_on', { mode: 'string' }),
+    /** Value of what was ordered before the customer answered; null after the answer. */
+    atRiskMinor: int('at_risk_minor'),
     ...who,
   },
   (table) => [uniqueIndex('purchase_orders_number').on(table.number), index('purchase_orders_job').on(table.jobId)],

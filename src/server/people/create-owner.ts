@@ -13,6 +13,9 @@ export const standardSettings = {
   taxPct: 20,
   warrantyMonths: 12,
   quoteValidDays: 30,
+  wageMinorPerHour: null,
+  reminderAfterDays: 7,
+  telephone: '',
   lengthDisplay: 'metric' as const,
 };
 

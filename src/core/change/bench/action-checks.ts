@@ -2,7 +2,7 @@ import { reckonSetting } from '../../bench/reckon-setting';
 import { elastomersMet, suitableConsumables, type FormOf, type Step, type StepAction } from '../../family';
 import { judgePoint } from '../../inspection';
 import { missingOf, needsOf } from '../../parts';
-import type { JobRecord } from '../../record';
+import { openSupplements, type JobRecord } from '../../record';
 import { heatFor } from '../../bench/heat';
 import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';
 import { readValue, standingReadings, type Judged } from '../../bench';
@@ -18,6 +18,12 @@ export function checkParts(step: Step, refs: readonly string[], { record, family
   if (!missing.length) return;
   const parts = missing.map(({ name, quantity, received, dueOn }) => ({ name, left: quantity - received, dueOn }));
   refuse('part-missing', reason('parts-wait', { step: step.title, parts }));
+}
+
+/** A step that waits for the answer to a supplement is not done before it; the others go on. */
+export function checkSupplements(step: Step, { record }: Given): void {
+  const open = openSupplements(record).find(({ supplement }) => supplement?.stops.includes(step.id));
+  if (open) refuse('wrong-state', reason('supplement-first', { step: step.title, supplement: open.revision }));
 }
 
 /** A picture of this job, and none of another. */

@@ -12,6 +12,7 @@ import {
   checkConsumable,
   checkMeasured,
   checkParts,
+  checkSupplements,
   checkPasses,
   checkPhoto,
   judgeHeat,
@@ -182,6 +183,7 @@ function answer(given: Given<ToolFacts>, command: AnswerAction, isConceding: boo
   checkOrder(asked);
   const { piece } = asked.action;
   // A piece of a kit is looked at only when it has come.
+  checkSupplements(asked.step, given);
   checkParts(asked.step, piece === undefined ? partsOfStep(asked.step, command.phase) : [piece], given);
   checkCautions(asked);
   const settled = command.notPossible ? settleNotPossible(asked, isConceding) : settleAnswer(asked, isConceding);

@@ -1,11 +1,20 @@
 import * as z from 'zod';
-import { lineKinds, pumpConditions, recordedWays, runDecisions } from '../../record';
+import {
+  actions,
+  declineDecisions,
+  lineKinds,
+  optionLevels,
+  pumpConditions,
+  recordedWays,
+  runDecisions,
+} from '../../record';
 import {
   basedOn,
   dayField,
   elementId,
   optionalText,
   orderLineId,
+  photoId,
   quoteId,
   quoteLineId,
   sentence,
@@ -16,10 +25,18 @@ import {
 export const tagInput = z.strictObject({ tag: tagField });
 
 const quantity = z.number('type a number').gt(0, 'must be more than 0').max(100000);
-const price = z.number('type a price').int().min(0).max(100_000_000);
+/** In minor units; below nothing for a discount alone. */
+const price = z.number('type a price').int().min(-100_000_000).max(100_000_000);
+const positivePrice = price.min(0);
+const optionLevel = z.enum(optionLevels);
+const discountPct = z.number('type a percentage').min(0, 'must not be below 0').max(100, 'at most 100 %');
+const instead = optionalText(60);
+/** The current quote where none is named; a supplement by its id. */
+const quoteMeant = quoteId.nullable().default(null);
 
 export const addLineInput = z.strictObject({
   tag: tagField,
+  quoteId: quoteMeant,
   basedOn,
   kind: z.enum(lineKinds),
   description: sentence(500),
@@ -27,6 +44,11 @@ export const addLineInput = z.strictObject({
   quantity,
   unit: z.string().trim().min(1).max(12),
   unitPriceMinor: price,
+  /** In which options it stands; in every one where none is named. */
+  options: z.array(optionLevel).max(3).default([]),
+  instead,
+  /** What one unit costs the shop, for its margin. */
+  unitCostMinor: positivePrice.nullable().default(null),
 });
 export type AddLine = z.output<typeof addLineInput>;
 
@@ -37,8 +59,16 @@ export const changeLineInput = z.strictObject({
   description: sentence(500),
   quantity,
   unitPriceMinor: price,
+  plain: sentence(500).optional(),
+  discountPct: discountPct.optional(),
+  options: z.array(optionLevel).max(3).optional(),
+  instead: instead.optional(),
+  unitCostMinor: positivePrice.nullable().optional(),
 });
 export type ChangeLine = z.output<typeof changeLineInput>;
+
+export const takeProposalInput = z.strictObject({ tag: tagField, lineId: quoteLineId, basedOn });
+export type TakeProposal = z.output<typeof takeProposalInput>;
 
 export const strikeLineInput = z.strictObject({
   tag: tagField,
@@ -49,12 +79,76 @@ export const strikeLineInput = z.strictObject({
 });
 export type StrikeLine = z.output<typeof strikeLineInput>;
 
-const declined = { declinedLines: z.array(quoteLineId).max(500), declineAll: z.boolean() };
+const years = z.number('type years').gt(0, 'must be more than 0').max(100);
+/** What the ways of going on are compared by. */
+export const comparisonInput = z.strictObject({
+  hoursPerYear: z.number('type hours').min(0).max(8784, 'a year has 8784 hours at most'),
+  pricePerKwhMinor: z.number('type a price').min(0).max(1_000_000),
+  interestPct: z.number('type a percentage').min(0).max(100),
+  hireMinorPerDay: positivePrice,
+  lifeYears: z.strictObject({
+    ...{ minimum: years, recommended: years, 'as new': years, 'as it is': years, 'new unit': years },
+  }),
+  newUnit: z.strictObject({ priceMinor: positivePrice, days: z.number('type days').int().min(0).max(3650) }).nullable(),
+});
+
+export const changeQuoteInput = z.strictObject({
+  tag: tagField,
+  quoteId: quoteMeant,
+  basedOn,
+  /** Goes before the offer. */
+  note: z.string().trim().max(2000).optional(),
+  recipients: z
+    .array(z.strictObject({ name: sentence(150), email: z.email('is not a mail address').max(190) }))
+    .max(10)
+    .optional(),
+  /** A rate for this quote alone; null for the shop's. */
+  labourMinorPerHour: positivePrice.nullable().optional(),
+  /** Off the sum of the lines. */
+  discountPct: discountPct.optional(),
+  validUntil: dayField.optional(),
+  options: z.array(optionLevel).min(1, 'offer one at least').max(3).optional(),
+  advised: optionLevel.optional(),
+  basis: comparisonInput.nullable().optional(),
+});
+export type ChangeQuote = z.output<typeof changeQuoteInput>;
+
+export const sendSupplementInput = z.strictObject({ tag: tagField, quoteId, basedOn });
+export type SendSupplement = z.output<typeof sendSupplementInput>;
+
+export const withdrawSupplementInput = z.strictObject({ tag: tagField, quoteId, reason: sentence(500) });
+export type WithdrawSupplement = z.output<typeof withdrawSupplementInput>;
+
+/** Something that is found after the inspection, and what it does to the job. */
+export const findLaterInput = z.strictObject({
+  tag: tagField,
+  partRef: elementId,
+  words: sentence(1000),
+  /** For the customer; the shop's words where there are none. */
+  plain: optionalText(1000),
+  /** Why nobody could see it before, for the customer. */
+  whyOnlyNow: sentence(500),
+  photoId: photoId.nullable(),
+  action: z.enum(actions),
+  reason: optionalText(1000),
+  /** Steps that wait for the answer; those that need the part where none are named. */
+  stops: z.array(elementId).max(60).optional(),
+});
+export type FindLater = z.output<typeof findLaterInput>;
+
+const said = {
+  /** The option that is chosen, where several are offered. */
+  option: optionLevel.nullable().default(null),
+  declinedLines: z.array(quoteLineId).max(500),
+  declineAll: z.boolean(),
+  /** Said after reading what it means to leave something out without which the pump may fail. */
+  criticalConfirmed: z.boolean().default(false),
+};
 
 export const answerQuoteInput = z.strictObject({
   quoteId,
   name: sentence(150),
-  ...declined,
+  ...said,
   /**
    * SVG path of the drawn signature: only moves and lines with numbers; or `typed`, where the typed name stands for it.
    */
@@ -65,14 +159,57 @@ export const answerQuoteInput = z.strictObject({
 });
 export type AnswerQuote = z.output<typeof answerQuoteInput>;
 
-export const recordApprovalInput = z.strictObject({
-  tag: tagField,
+const recorded = {
   way: z.enum(recordedWays),
   name: sentence(150),
-  reference: optionalText(150),
-  ...declined,
-});
+  /** What was said and when, or the order's number. */
+  reference: sentence(300),
+  ...said,
+};
+export const recordApprovalInput = z.strictObject({ tag: tagField, quoteId: quoteMeant, ...recorded });
 export type RecordApproval = z.output<typeof recordApprovalInput>;
+
+export const correctApprovalInput = z.strictObject({ tag: tagField, ...recorded, reason: sentence(500) });
+export type CorrectApproval = z.output<typeof correctApprovalInput>;
+
+export const settleDeclineInput = z.strictObject({
+  tag: tagField,
+  decision: z.enum(declineDecisions),
+  /** The disclaimer as it is printed, or why it goes back. */
+  words: sentence(1000),
+});
+export type SettleDecline = z.output<typeof settleDeclineInput>;
+
+export const askQuestionInput = z.strictObject({ quoteId, name: sentence(150), words: sentence(1000) });
+export type AskQuestion = z.output<typeof askQuestionInput>;
+
+export const answerQuestionInput = z.strictObject({
+  tag: tagField,
+  questionId: z.string().max(36),
+  words: sentence(2000),
+});
+export type AnswerQuestion = z.output<typeof answerQuestionInput>;
+
+export const sendReminderInput = z.strictObject({ tag: tagField, quoteId: quoteMeant, words: sentence(2000) });
+export type SendReminder = z.output<typeof sendReminderInput>;
+
+export const agreeLimitInput = z.strictObject({
+  tag: tagField,
+  limitMinor: positivePrice,
+  saidBy: sentence(150),
+  basedOn,
+});
+export type AgreeLimit = z.output<typeof agreeLimitInput>;
+
+export const orderPartsInput = z.strictObject({
+  tag: tagField,
+  /** Named where it is ordered before the customer has answered. */
+  atRisk: z
+    .strictObject({ limitMinor: positivePrice, reason: sentence(500) })
+    .nullable()
+    .default(null),
+});
+export type OrderParts = z.output<typeof orderPartsInput>;
 
 export const orderInput = z.strictObject({ tag: tagField, orderNumber: z.string().max(20) });
 export type OrderAsked = z.output<typeof orderInput>;

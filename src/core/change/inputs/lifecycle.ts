@@ -1,10 +1,15 @@
 import * as z from 'zod';
 import { personalMoves } from '../../lifecycle/transition';
 import { holders } from '../../record';
-import { dayField, sentence, tagField } from './fields';
+import { dayField, optionalText, sentence, tagField } from './fields';
 
 /** Moves that a person makes by themselves; the others follow from sending, answering, deciding or issuing. */
-export const advanceJobInput = z.strictObject({ tag: tagField, event: z.enum(personalMoves) });
+export const advanceJobInput = z.strictObject({
+  tag: tagField,
+  event: z.enum(personalMoves),
+  /** Wanted for a way back. */
+  reason: optionalText(500),
+});
 export type AdvanceJob = z.output<typeof advanceJobInput>;
 
 /** Another day for a pump, why, and whether the customer is written to. */

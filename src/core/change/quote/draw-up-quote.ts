@@ -1,7 +1,17 @@
-import { growLines, type Rates } from '../../quoting';
-import { currentQuote, type QuoteId, type QuoteLineId, type RowOf } from '../../record';
+import { distinctOptions, growLines, reviseLines, type Rates } from '../../quoting';
+import {
+  currentQuote,
+  supplementsOf,
+  type JobRecord,
+  type OptionLevel,
+  type Quote,
+  type QuoteId,
+  type QuoteLineId,
+  type RowOf,
+} from '../../record';
 import { put, type Put } from '../change';
 import { requireStation, type Decider } from '../decision';
+import { headOfQuote } from './draft-of';
 
 /** What of the shop's settings a quote depends on. */
 export interface ShopTerms {
@@ -11,37 +21,63 @@ export interface ShopTerms {
   readonly quoteValidDays: number;
 }
 
-const dayMs = 86_400_000;
-const dayAfter = (iso: string, days: number) => new Date(Date.parse(iso) + days * dayMs).toISOString().slice(0, 10);
+interface DrawnUp {
+  readonly revision: number;
+  readonly lines: number;
+  readonly options: readonly OptionLevel[];
+}
 
-/** Draws up a new revision from the dispositions; an unanswered one before it is superseded. */
-export const drawUpQuote: Decider<unknown, { readonly revision: number; readonly lines: number }, ShopTerms> = ({
-  record,
-  family,
-  facts,
-  newId,
-  now,
-}) => {
+const dayMs = 86_400_000;
+export const dayAfter = (iso: string, days: number) =>
+  new Date(Date.parse(iso) + days * dayMs).toISOString().slice(0, 10);
+
+/** What every new quote or supplement has. */
+export const freshQuote = {
+  ...{ state: 'draft', sentAt: null, text: null, fingerprint: null, version: 1, note: '', recipients: [] },
+  ...{ labourMinorPerHour: null, discountPct: 0, basis: null, supplement: null, options: [], advised: 'recommended' },
+} as const satisfies Partial<RowOf<'quote'>>;
+
+/** What a revision takes over from the one before: words, people, rate, discount and what it is compared by. */
+function takenOver(last: Quote | null): Partial<RowOf<'quote'>> {
+  if (!last) return {};
+  const { note, recipients, labourMinorPerHour, discountPct, basis, advised } = last;
+  return { note, recipients, labourMinorPerHour, discountPct, basis, advised };
+}
+
+/** The record without what stands on a supplement already: a quote does not offer it a second time. */
+function withoutSupplements(record: JobRecord): JobRecord {
+  const offered = new Set(supplementsOf(record).flatMap(({ lines }) => lines.flatMap(({ findingIds }) => findingIds)));
+  return { ...record, findings: record.findings.filter(({ id }) => !offered.has(id)) };
+}
+
+/**
+ * Draws up a new revision from the dispositions; an unanswered one before it is superseded. What a person changed or
+ * added in the last one is kept.
+ */
+export const drawUpQuote: Decider<unknown, DrawnUp, ShopTerms> = ({ record, family, facts, newId, now }) => {
   requireStation(record, 'quote');
   const last = currentQuote(record);
   const revision = (last?.revision ?? 0) + 1;
-  const superseded: Put[] = [];
-  if (last && last.state !== 'answered') {
-    const { lines: _lines, ...head } = last;
-    superseded.push(put('quote', { ...head, state: 'superseded', version: head.version + 1 }));
-  }
-  const { currency, taxPct, rates, quoteValidDays } = facts;
+  const superseded: Put[] =
+    last && last.state !== 'answered'
+      ? [put('quote', { ...headOfQuote(last), state: 'superseded', version: last.version + 1 })]
+      : [];
+  const { currency, taxPct, quoteValidDays } = facts;
+  const taken = takenOver(last);
+  const rates = { ...facts.rates, ...(taken.labourMinorPerHour && { labourMinorPerHour: taken.labourMinorPerHour }) };
+  const grown = growLines({ family, record: withoutSupplements(record), rates });
+  const revised = reviseLines(grown, last?.lines ?? []);
   const quoteId = newId<QuoteId>();
   const head: RowOf<'quote'> = {
-    ...{ id: quoteId, revision, state: 'draft', currency, taxPct, validUntil: dayAfter(now, quoteValidDays) },
-    ...{ sentAt: null, text: null, fingerprint: null, version: 1 },
+    ...{ ...freshQuote, ...taken, id: quoteId, kind: 'quote', revision, currency, taxPct },
+    ...{ validUntil: dayAfter(now, quoteValidDays), options: distinctOptions(revised) },
   };
-  const lines = growLines({ family, findings: record.findings, parts: record.parts, rates }).map((line, position) =>
+  const lines = revised.map((line, position) =>
     put('quoteLine', { ...line, id: newId<QuoteLineId>(), quoteId, position }),
   );
   return {
     puts: [...superseded, put('quote', head), ...lines],
     note: { revision, lines: lines.length },
-    result: { revision, lines: lines.length },
+    result: { revision, lines: lines.length, options: head.options },
   };
 };

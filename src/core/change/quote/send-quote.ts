@@ -1,18 +1,23 @@
 import { quoteText } from '../../quoting';
-import { currentQuote, type CustomerLink, type JobRecord, type QuoteId } from '../../record';
+import { currentQuote, type CustomerLink, type JobRecord, type Quote, type QuoteId } from '../../record';
 import { put, type Put } from '../change';
-import { reason, refuse, requireStation, type Decider, type OutboxItem } from '../decision';
+import { reason, refuse, requireStation, type Decider, type Given, type OutboxItem } from '../decision';
+import type { SendSupplement } from '../inputs';
+import { draftOf, headOfQuote } from './draft-of';
 
 /** How long a customer's link works, in days. */
 export const linkDays = 45;
 const dayMs = 86_400_000;
 
-/** The rows that revoke every open link of a job. */
-export function revokeLinks({ links }: JobRecord, at: string): readonly Put[] {
-  return links.filter((link) => link.revokedAt === null).map((link) => put('link', { ...link, revokedAt: at }));
+/** The rows that revoke open links of a job: all, or those of some quotes. */
+export function revokeLinks({ links }: JobRecord, at: string, of?: readonly QuoteId[]): readonly Put[] {
+  return links
+    .filter((link) => link.revokedAt === null && (!of || of.includes(link.quoteId)))
+    .map((link) => put('link', { ...link, revokedAt: at }));
 }
 
-interface Facts {
+/** By which the customer reaches a quote. */
+export interface LinkFacts {
   readonly linkId: string;
   /** 256 bits of chance as hex; only its hash is kept with the job. */
   readonly token: string;
@@ -23,36 +28,57 @@ interface Result {
   readonly fingerprint: string;
 }
 
-/**
- * Freezes the draft with its fingerprint, opens a link for the customer, and moves the job on; the mail goes after the
- * commit.
- */
-export const sendQuote: Decider<unknown, Result, Facts> = ({ record, facts, now, sha256 }) => {
-  requireStation(record, 'quote');
-  const quote = currentQuote(record);
-  if (quote?.state !== 'draft') return refuse('wrong-state', reason('no-draft'));
-  const text = quoteText(record, quote);
-  const fingerprint = sha256(text);
-  const { lines: _lines, ...head } = quote;
-  const sent = put('quote', { ...head, state: 'sent', sentAt: now, text, fingerprint, version: head.version + 1 });
-  const { revision, id: quoteId } = quote;
-  const outcome = { note: { revision, fingerprint }, result: { revision, fingerprint }, move: 'send-quote' } as const;
-  if (!record.contact) return { ...outcome, puts: [sent] };
-  const link = linkTo(quoteId, facts, now, sha256);
-  const { token, origin } = facts;
-  const mail: OutboxItem = { kind: 'mail-quote', quoteId, token, origin };
-  return { ...outcome, puts: [sent, ...revokeLinks(record, now), put('link', link)], outbox: [mail] };
-};
-
-function linkTo(
+/** A link to a quote for the customer. */
+export function linkTo(
   quoteId: QuoteId,
-  { linkId, token }: Pick<Facts, 'linkId' | 'token'>,
-  now: string,
-  sha256: (text: string) => string,
+  { facts: { linkId, token }, now, sha256 }: Pick<Given<LinkFacts>, 'facts' | 'now' | 'sha256'>,
 ): CustomerLink {
   const expiresAt = new Date(Date.parse(now) + linkDays * dayMs).toISOString();
   return { id: linkId, quoteId, tokenHash: sha256(token), createdAt: now, expiresAt, revokedAt: null };
 }
+
+/** The rows and the mail by which a draft goes to the customer, frozen with its fingerprint. */
+export function sendDraft(given: Given<LinkFacts>, quote: Quote) {
+  const { record, facts, now, sha256 } = given;
+  const text = quoteText(record, quote);
+  const fingerprint = sha256(text);
+  const version = quote.version + 1;
+  const sent = put('quote', { ...headOfQuote(quote), state: 'sent', sentAt: now, text, fingerprint, version });
+  const { revision, id: quoteId, kind } = quote;
+  const outcome = { note: { kind, revision, fingerprint }, result: { revision, fingerprint } } as const;
+  if (!record.contact) return { ...outcome, puts: [sent] };
+  const { token, origin } = facts;
+  const mail: OutboxItem = { kind: 'mail-quote', quoteId, token, origin };
+  const earlier = record.quotes.filter((one) => one.kind === kind && (kind === 'quote' || one.id === quoteId));
+  const revoked = revokeLinks(
+    record,
+    now,
+    earlier.map(({ id }) => id),
+  );
+  return { ...outcome, puts: [sent, ...revoked, put('link', linkTo(quoteId, given))], outbox: [mail] };
+}
+
+/**
+ * Freezes the draft with its fingerprint, opens a link for the customer, and moves the job on; the mail goes after the
+ * commit.
+ */
+export const sendQuote: Decider<unknown, Result, LinkFacts> = (given) => {
+  const { record } = given;
+  requireStation(record, 'quote');
+  const quote = currentQuote(record);
+  if (quote?.state !== 'draft') return refuse('wrong-state', reason('no-draft'));
+  return { ...sendDraft(given, quote), move: 'send-quote' };
+};
+
+/** Sends a supplement: the job stays where it is, and only the steps that it stops wait for the answer. */
+export const sendSupplement: Decider<SendSupplement, Result, LinkFacts> = (given, { quoteId, basedOn }) => {
+  const { record } = given;
+  const quote = draftOf(record, quoteId, { basedOn, yours: null });
+  if (quote.kind !== 'supplement') return refuse('wrong-state', reason('no-supplement'));
+  if (!record.contact) refuse('gate-shut', reason('no-contact-for-it', { tag: record.tag }));
+  if (!quote.lines.some(({ struckReason }) => struckReason === null)) refuse('gate-shut', reason('no-line-left'));
+  return sendDraft(given, quote);
+};
 
 /** Takes back every customer link of a job. */
 export const revokeLink: Decider<unknown, object> = ({ record, now }) => ({
