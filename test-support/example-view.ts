@@ -33,6 +33,7 @@ export function exampleView(record: JobRecord, change: Partial<JobView> = {}, fa
     zone: 'UTC',
     newerFamily: null,
     lengthDisplay: 'metric',
+    shop: { name: 'Kettlewick Pump Works', place: 'Harrowmere', telephone: 'Harrowmere 214', reminderAfterDays: 7 },
     gate: { event, words: moves[event].words, missing: gateFor(event, record, family).map(sayMissing) },
     openLinks: 0,
     ...change,

@@ -13,7 +13,15 @@ import type { JobChanged, JobFrame, JobView } from './view';
 const family = buildFamily(loadFamily(f1));
 const record = exampleRecord({ station: 'inspect', version: 4 });
 const frame: JobFrame = {
-  ...{ answer: 'before', openLinks: 0, newerFamily: null, lengthDisplay: 'metric', today: '2026-11-25', zone: 'UTC' },
+  ...{
+    answer: 'before',
+    openLinks: 0,
+    newerFamily: null,
+    lengthDisplay: 'metric',
+    shop: { name: '', place: '', telephone: '', reminderAfterDays: 7 },
+    today: '2026-11-25',
+    zone: 'UTC',
+  },
   standing: standingOf(record, family),
   ready: { early: '2026-12-01', likely: '2026-12-02', late: '2026-12-03' },
   gate: { event: 'finish-inspection', words: 'Inspection is done', missing: [] },

@@ -16,6 +16,13 @@ export interface JobFrame {
   readonly newerFamily: string | null;
   /** How the shop reads lengths. */
   readonly lengthDisplay: LengthDisplay;
+  /** What the customer reads of the shop, and after how many days a reminder is drafted. */
+  readonly shop: {
+    readonly name: string;
+    readonly place: string;
+    readonly telephone: string;
+    readonly reminderAfterDays: number;
+  };
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly MissingShown[] };
   readonly openLinks: number;
 }

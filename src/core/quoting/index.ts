@@ -15,3 +15,5 @@ export { isHandMade, reviseLines } from './revise-lines';
 export { changedSinceSent, compareRevisions, type LineChange, type RevisionChange } from './compare-revisions';
 export { compareWays, defaultBasis, waysOf, type WayCompared, type WaysCompared } from './compare-ways';
 export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unsettled-decline';
+export { readyOfWays, type ReadyOfWays } from './days-out';
+export { customerOffer, type CustomerOffer, type OfferedLine } from './customer-offer';

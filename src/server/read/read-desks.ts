@@ -4,8 +4,8 @@ import { DomainError } from '@/core/errors';
 import { familyCard } from '@/core/family';
 import { stepsBlockedBy } from '@/core/parts';
 import { sayEvent } from '@/core/change';
-import { sayMove, standingSchema } from '@/core/lifecycle';
-import type { Finding } from '@/core/record';
+import { sayMove, standingOf, standingSchema } from '@/core/lifecycle';
+import { customerOffer } from '@/core/quoting';
 import {
   countPeople,
   listCustomers,
@@ -164,29 +164,11 @@ export const readCustomerPage = defineUseCase({
     const { record, quote } = await loadOwnQuote(context);
     if (!quote.text) throw new DomainError('link-not-valid');
     const shop = present(await readShop(context.database));
-    const approval = record.approvals.find((one) => one.quoteId === quote.id) ?? null;
-    const photosOf = (finding: Finding) =>
-      finding.photoId
-        ? [finding.photoId]
-        : record.photos.filter((photo) => photo.about === `part:${finding.partRef}`).map((photo) => photo.id);
-    const findings = record.findings
-      .filter((finding) => finding.disposition)
-      .map((finding) => ({
-        id: finding.id,
-        plain: finding.plain,
-        action: present(finding.disposition).action,
-        photos: photosOf(finding),
-      }));
-    return {
-      shop: { name: shop.name, place: shop.place },
-      tag: record.tag,
-      pump: record.pump,
-      customer: record.customer.name,
-      whyOut: record.intake.whyOut,
-      findings,
-      quote,
-      approval,
-      station: record.station,
-    };
+    const family = await findFamily(context.database, record.familyId, record.familyVersion);
+    const { name, place, settings, zone } = shop;
+    const { remaining } = standingOf(record, family);
+    const { telephone } = settings;
+    const said = { shop: { name, place, telephone }, remaining, today: dayIn(zone, context.now()) };
+    return { ...customerOffer({ record, family, quote, ...said }), station: record.station, today: said.today };
   },
 });

@@ -48,6 +48,12 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
     zone: clock.zone,
     newerFamily: newer?.version ?? null,
     lengthDisplay: shop?.settings.lengthDisplay ?? ('metric' as const),
+    shop: {
+      name: shop?.name ?? '',
+      place: shop?.place ?? '',
+      telephone: shop?.settings.telephone ?? '',
+      reminderAfterDays: shop?.settings.reminderAfterDays ?? 7,
+    },
     gate: {
       event,
       words: moves[event].words,

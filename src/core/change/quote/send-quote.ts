@@ -47,15 +47,10 @@ export function sendDraft(given: Given<LinkFacts>, quote: Quote) {
   const { revision, id: quoteId, kind } = quote;
   const outcome = { note: { kind, revision, fingerprint }, result: { revision, fingerprint } } as const;
   if (!record.contact) return { ...outcome, puts: [sent] };
+  // The link of an earlier revision stays: it says that there is a newer one.
   const { token, origin } = facts;
   const mail: OutboxItem = { kind: 'mail-quote', quoteId, token, origin };
-  const earlier = record.quotes.filter((one) => one.kind === kind && (kind === 'quote' || one.id === quoteId));
-  const revoked = revokeLinks(
-    record,
-    now,
-    earlier.map(({ id }) => id),
-  );
-  return { ...outcome, puts: [sent, ...revoked, put('link', linkTo(quoteId, given))], outbox: [mail] };
+  return { ...outcome, puts: [sent, put('link', linkTo(quoteId, given))], outbox: [mail] };
 }
 
 /**

@@ -1,0 +1,247 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { CustomerOffer, OfferedLine } from '@/core/quoting';
+import { totalQuote } from '@/core/quoting';
+import { optionNames, type OptionLevel } from '@/core/record';
+import { act, type ActError } from '../act/act';
+import { useDraft } from '../act/use-draft';
+import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { lineMoney, linesIn, moneyOf, optionNet, sayOption, Totals } from './offer-reading';
+import { SignatureBox } from './signature-box';
+
+interface Choice {
+  readonly option: OptionLevel | null;
+  readonly declined: ReadonlySet<string>;
+}
+
+/** The options, one to be chosen, each with what it is and its price. */
+export function OptionChoice({
+  offer,
+  option,
+  onChoose,
+}: {
+  readonly offer: CustomerOffer;
+  readonly option: OptionLevel | null;
+  readonly onChoose?: (option: OptionLevel) => void;
+}) {
+  const money = moneyOf(offer);
+  return (
+    <ul role="radiogroup" aria-label="Options">
+      {offer.quote.options.map((level) => (
+        <li key={level} className="row first:border-0">
+          <label className="grid min-h-12 grid-cols-[auto_1fr_auto] items-start gap-x-3 py-2">
+            <input
+              type="radio"
+              name="option"
+              className="mt-1 size-6 accent-(--ink)"
+              checked={option === level}
+              readOnly={!onChoose}
+              disabled={!onChoose}
+              onChange={() => onChoose?.(level)}
+            />
+            <span className="min-w-0">
+              <b>{optionNames[level]}</b>
+              <span className="block text-13 text-quiet">{sayOption(offer, level)}</span>
+            </span>
+            <b className="num whitespace-nowrap">{money(optionNet(offer, level))}</b>
+          </label>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function LineChoice({
+  offer,
+  line,
+  isDeclined,
+  onToggle,
+}: {
+  readonly offer: CustomerOffer;
+  readonly line: OfferedLine;
+  readonly isDeclined: boolean;
+  readonly onToggle: (() => void) | null;
+}) {
+  return (
+    <li className="row grid grid-cols-[auto_1fr_auto] items-start gap-x-3 py-3 first:border-0">
+      {onToggle && line.declinable ? (
+        <input
+          type="checkbox"
+          id={line.id}
+          className="mt-1 size-7 accent-(--ink)"
+          checked={!isDeclined}
+          onChange={onToggle}
+        />
+      ) : (
+        <span className="w-7" />
+      )}
+      <label htmlFor={line.id} className="min-w-0">
+        <b className={isDeclined ? 'line-through' : ''}>{line.description}</b>
+        <span className="block">{line.plain}</span>
+        <span className="block text-13 text-quiet">
+          {line.quantity} {line.unit}
+          {line.discountPct > 0 && ` less ${line.discountPct} %`}
+          {!line.declinable && ' · belongs to every repair'}
+          {line.declinable && isDeclined && ' · declined: not covered by this repair'}
+          {line.critical && !isDeclined && ' · without it the pump may fail'}
+        </span>
+      </label>
+      <span className="num whitespace-nowrap">{lineMoney(offer, line)}</span>
+    </li>
+  );
+}
+
+/** What it means to leave out something without which the pump may fail, and the question once more. */
+function CriticalStep({
+  lines,
+  offer,
+  onConfirm,
+  onBack,
+}: {
+  readonly lines: readonly OfferedLine[];
+  readonly offer: CustomerOffer;
+  readonly onConfirm: () => void;
+  readonly onBack: () => void;
+}) {
+  return (
+    <section role="alertdialog" aria-label="Before you leave it out" className="border-2 border-jasper bg-sheet p-3">
+      <h3 className="text-18 font-bold">Leave this out all the same?</h3>
+      {lines.map((line) => (
+        <p key={line.id} className="mt-2">
+          <b>{line.description}.</b> {line.plain} Without it the pump may fail in service; what is then damaged, and the
+          repair itself, has no warranty.
+        </p>
+      ))}
+      <p className="mt-2">
+        We ask nobody to order anything before {offer.shop.name} has spoken to you about it: it may be better to send
+        the pump back as it is.
+      </p>
+      <div className="mt-3 grid gap-2 sm:grid-cols-2">
+        <Button tone="main" onClick={onBack}>
+          Keep it in
+        </Button>
+        <Button onClick={onConfirm}>Yes, leave it out</Button>
+      </div>
+    </section>
+  );
+}
+
+/** Options, lines, name and signature: the customer’s answer. */
+export function AnswerForm({
+  token,
+  offer,
+  isOpen,
+}: {
+  readonly token: string;
+  readonly offer: CustomerOffer;
+  readonly isOpen: boolean;
+}) {
+  const router = useRouter();
+  const { quote, approval } = offer;
+  const first = approval?.option ?? (quote.options.length ? quote.advised : null);
+  const [choice, setChoice] = useState<Choice>({ option: first, declined: new Set() });
+  const [name, setName] = useDraft(`customer.${quote.id}.name`);
+  const [signature, setSignature] = useState('');
+  const [asks, setAsks] = useState(false);
+  const [error, setError] = useState<ActError | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const money = moneyOf(offer);
+  const lines = linesIn(offer, choice.option);
+  const approved = lines.filter(({ id }) => !choice.declined.has(id));
+  const declined = lines.filter(({ id }) => choice.declined.has(id));
+  const critical = declined.filter((line) => line.critical);
+  const toggle = (id: string) => setChoice({ ...choice, declined: toggled(choice.declined, id) });
+  const send = async (declineAll: boolean, criticalConfirmed = false) => {
+    if (!declineAll && critical.length && !criticalConfirmed) return setAsks(true);
+    setAsks(false);
+    setBusy(true);
+    setError(null);
+    const declinedLines = declineAll ? [] : declined.map(({ id }) => id);
+    const said = { declinedLines, declineAll, option: choice.option, criticalConfirmed };
+    const answer = await act('answer-quote', { quoteId: quote.id, name, signature, ...said }, { link: token });
+    setBusy(false);
+    if (answer.ok) {
+      setName(null);
+      router.refresh();
+      window.scrollTo({ top: 0 });
+    } else if ('error' in answer) setError(answer.error);
+  };
+  const gross = totalQuote(approved, quote).grossMinor;
+  return (
+    <section aria-label="Lines and answer">
+      {quote.options.length > 0 && (
+        <>
+          <h2 className="mt-6 border-t border-ink pt-3 text-18 font-bold">How far shall we go?</h2>
+          <OptionChoice
+            offer={offer}
+            option={choice.option}
+            {...(isOpen && { onChoose: (option: OptionLevel) => setChoice({ option, declined: new Set() }) })}
+          />
+        </>
+      )}
+      <h2 className="mt-6 border-t border-ink pt-3 text-18 font-bold">What it takes, and what it costs</h2>
+      <ul>
+        {lines.map((line) => (
+          <LineChoice
+            key={line.id}
+            offer={offer}
+            line={line}
+            isDeclined={choice.declined.has(line.id)}
+            onToggle={isOpen ? () => toggle(line.id) : null}
+          />
+        ))}
+      </ul>
+      <Totals offer={offer} lines={approved} />
+      {isOpen && (
+        <div className="mt-6 space-y-3 border-t border-ink pt-4">
+          <h2 className="text-18 font-bold">Your answer</h2>
+          <TextField
+            label="Your name"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            autoComplete="name"
+            error={issueFor(error, 'name')}
+          />
+          <div>
+            <p className="mb-1 text-13 text-quiet">Your signature</p>
+            <SignatureBox path={signature} onChange={setSignature} />
+            {issueFor(error, 'signature') && (
+              <p className="text-13 font-semibold text-jasper">{issueFor(error, 'signature')}</p>
+            )}
+          </div>
+          <ErrorNote error={error} />
+          {asks ? (
+            <CriticalStep
+              lines={critical}
+              offer={offer}
+              onConfirm={() => send(false, true)}
+              onBack={() => {
+                setAsks(false);
+                setChoice({
+                  ...choice,
+                  declined: new Set(declined.filter((one) => !one.critical).map(({ id }) => id)),
+                });
+              }}
+            />
+          ) : (
+            <>
+              <Button tone="main" className="w-full" disabled={isBusy} onClick={() => send(false)}>
+                {declined.length ? `Approve ${approved.length} of ${lines.length} lines` : 'Approve all'} ·{' '}
+                {money(gross)}
+              </Button>
+              <Button className="w-full" disabled={isBusy} onClick={() => send(true)}>
+                {quote.kind === 'quote' ? 'Decline: send it back as it is' : 'No, leave it as it is'}
+              </Button>
+            </>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
+  return set.has(id) ? new Set([...set].filter((one) => one !== id)) : new Set([...set, id]);
+}

@@ -1,0 +1,83 @@
+'use client';
+
+import { useMemo } from 'react';
+import { drawSection, type Family } from '@/core/family';
+import { judgePoints, type PointState } from '@/core/inspection';
+import type { JobRecord, QuoteLine } from '@/core/record';
+import { LimitStrip } from '../signs/limit-strip';
+import { Section, type PartState } from '../signs/section';
+import type { JobView } from '../job/view';
+
+/** The part that a line is about: what its items are done to, or what it buys. */
+export function partOfLine(
+  { itemKeys, parts }: Pick<QuoteLine, 'itemKeys' | 'parts'>,
+  { parts: known }: Family,
+): readonly string[] {
+  const refs = [...itemKeys.map((key) => key.slice(key.indexOf(':') + 1)), ...parts.map(({ ref }) => ref)];
+  return [...new Set(refs)].filter((ref) => known.some((part) => part.ref === ref));
+}
+
+/** The states of the points that a line's findings are of, the worst first. */
+export function statesOfLine(line: QuoteLine, record: JobRecord, states: readonly PointState[]): readonly PointState[] {
+  const ids = new Set<string | null>(
+    record.findings.filter(({ id }) => line.findingIds.includes(id)).map(({ pointId }) => pointId),
+  );
+  const rank = (state: PointState) => (state.verdict === 'out' || state.verdict === 'tight' ? 0 : 1);
+  return states.filter(({ point }) => ids.has(point.id)).toSorted((one, other) => rank(one) - rank(other));
+}
+
+/** The section of the pump, small, with the parts of a line lit. */
+export function LineSection({ view, refs }: { readonly view: JobView; readonly refs: readonly string[] }) {
+  const drawing = useMemo(() => drawSection(view.family), [view.family]);
+  const parts: Readonly<Record<string, PartState>> = Object.fromEntries(refs.map((ref) => [ref, 'replace' as const]));
+  return <Section drawing={drawing} pins={{}} parts={parts} showsPins={false} isWhole title="Where it sits" />;
+}
+
+/** What justifies a line: its limit strip, its picture, or how it came about. */
+export function LineReason({
+  view,
+  line,
+  states,
+}: {
+  readonly view: JobView;
+  readonly line: QuoteLine;
+  readonly states: readonly PointState[];
+}) {
+  const { record } = view;
+  const [worst] = statesOfLine(line, record, states);
+  const photo = record.findings.find(({ id, photoId }) => photoId && line.findingIds.includes(id))?.photoId;
+  if (worst?.strip) {
+    const isBad = worst.verdict === 'out' || worst.verdict === 'tight';
+    return (
+      <span className="block">
+        <LimitStrip strip={worst.strip} width={124} label={worst.reason} isBad={isBad} />
+        <b className="block text-13 leading-none">{worst.words}</b>
+      </span>
+    );
+  }
+  if (photo)
+    return (
+      <img
+        src={`/files/photo/${photo}/thumb`}
+        alt={line.plain}
+        width={124}
+        height={48}
+        className="pebbly h-12 w-[124px] border border-line object-cover"
+      />
+    );
+  if (line.byHand && line.key.startsWith('hand:'))
+    return <span className="pebbly border border-ink px-2 py-1 text-13">by hand, kept</span>;
+  return (
+    <span className="text-13 text-quiet">
+      {line.key.startsWith('buy:') ? 'always new' : line.unit === 'h' ? `${line.quantity} h` : ''}
+    </span>
+  );
+}
+
+/** Judged once for all lines. */
+export function useStates({ family, record }: Pick<JobView, 'family' | 'record'>): readonly PointState[] {
+  return useMemo(
+    () => judgePoints({ family, readings: record.readings, phase: 'as-found' }),
+    [family, record.readings],
+  );
+}

@@ -1,0 +1,56 @@
+import { customerOffer } from '@/core/quoting';
+import type { Quote } from '@/core/record';
+import {
+  ChangedSince,
+  FindingsRead,
+  OtherWays,
+  QuestionsRead,
+  Totals,
+  WhyOnlyNow,
+  linesIn,
+  lineMoney,
+} from '../customer/offer-reading';
+import { OptionChoice } from '../customer/answer-form';
+import type { JobView } from '../job/view';
+
+/** Exactly what the customer will read, of the draft as it stands; nothing in it can be pressed. */
+export function ReadingPane({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
+  const { record, family, standing, today, shop } = view;
+  const offer = customerOffer({ record, family, quote, shop, remaining: standing.remaining, today });
+  const option = quote.options.length ? quote.advised : null;
+  const lines = linesIn(offer, option);
+  return (
+    <section aria-label="What the customer will read" className="bg-sand p-3 xl:min-h-full">
+      <h2 className="mb-2 font-bold">
+        What {record.contact?.name.split(' ')[0] ?? 'the customer'} will read{' '}
+        <small className="font-normal text-quiet">word for word</small>
+      </h2>
+      <div className="border border-line bg-sheet p-4 text-13">
+        <h3 className="text-18 font-bold">
+          {quote.kind === 'quote'
+            ? `Your pump ${record.pump.maker} ${record.pump.model}`
+            : 'We found something more. May we go on?'}
+        </h3>
+        {quote.note && <p className="mt-1 whitespace-pre-line">{quote.note}</p>}
+        <ChangedSince offer={offer} />
+        <FindingsRead offer={offer} photoHref={(id, size) => `/files/photo/${id}/${size}`} />
+        <WhyOnlyNow offer={offer} />
+        {quote.options.length > 0 && <OptionChoice offer={offer} option={option} />}
+        <ul className="mt-2 border-t border-line">
+          {lines.map((line) => (
+            <li key={line.id} className="row flex gap-3 py-1 first:border-0">
+              <span className="min-w-0 flex-1">
+                <b>{line.description}</b> {line.plain}
+              </span>
+              <span className="num whitespace-nowrap">{lineMoney(offer, line)}</span>
+            </li>
+          ))}
+        </ul>
+        <Totals offer={offer} lines={lines} />
+        <OtherWays offer={offer} />
+        <QuestionsRead offer={offer} />
+        {shop.telephone && <p className="mt-2">Ask us here, or ring us: {shop.telephone}.</p>}
+      </div>
+    </section>
+  );
+}
