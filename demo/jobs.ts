@@ -42,6 +42,8 @@ export interface DemoJob {
   };
   /** The step of the bench before which its work stands, by its id. */
   readonly stopsBefore?: string;
+  /** Points that are found worn, by how much: above the largest new size in mm, or below the least where negative. */
+  readonly worn?: Readonly<Record<string, number>>;
   readonly visual?: readonly [part: string, words: string][];
 }
 
@@ -133,6 +135,11 @@ export const demoJobs: readonly DemoJob[] = [
     at: 'quote',
     cameIn: 6,
     promised: 14,
+    worn: { 'ring-bore': 0.44 },
+    visual: [
+      ['sleeve', 'grooved under the seal, felt with the nail'],
+      ['seal-face', 'cracked, blackened: it ran dry'],
+    ],
   },
   {
     customer: heat,

@@ -205,6 +205,14 @@ function notHealed({ family, wornBefore }: Stage, { point, phase, record }: Aske
   };
 }
 
+/** What the shop's sheet says a point is worn by, as typed; null where it says nothing. */
+function wornBy({ job }: Stage, { point, phase }: Asked): string | null {
+  const by = phase === 'as-found' ? job.worn?.[point.id] : undefined;
+  const { asNew, decimals } = limitsOf(point);
+  const from = by === undefined ? undefined : by > 0 ? asNew.max : asNew.min;
+  return by === undefined || from === undefined ? null : (from + by).toFixed(decimals);
+}
+
 async function readingsOf(stage: Stage, asked: Asked) {
   const { tag, tools, seed = tag } = stage;
   const { point, phase } = asked;
@@ -222,7 +230,7 @@ async function readingsOf(stage: Stage, asked: Asked) {
         ...{ unit, asNew, reuse },
       };
       const { typed: read } = await simulatedGauge.takeReading(ask);
-      const typed = asWorn(placeKey(place), read);
+      const typed = asWorn(placeKey(place), wornBy(stage, asked) ?? read);
       return {
         pointId: point.id,
         place: placeKey(place),

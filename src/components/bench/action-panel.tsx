@@ -6,9 +6,9 @@ import { againstFor, judgeAnswer, markAnswers, readValue, type ActionWork, type 
 import { actionTitle, elastomerOf, findPart, type AnswerForm } from '@/core/family';
 import { missingOf, needsOf, partsOfStep } from '@/core/parts';
 import { sayReason } from '@/core/errors';
-import type { Answer, BenchPhase } from '@/core/record';
+import { openSupplements, type Answer, type BenchPhase } from '@/core/record';
 import { useAct } from '../act/use-act';
-import type { SheetProps } from '../job/view';
+import { stationHref, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
 import { AnswerShown } from './answer-shown';
 import { ActionWords } from './action-words';
@@ -143,6 +143,21 @@ function Judgement({ view, phase, at, typed }: Pick<Props, 'view' | 'phase' | 'a
   );
 }
 
+/** A step that waits for the answer to a supplement, with the way to it. */
+function WaitsForAnswer({ view: { record }, work }: Pick<Props, 'view' | 'work'>) {
+  const open = openSupplements(record).find(({ supplement }) => supplement?.stops.includes(work.step.id));
+  if (!open) return null;
+  return (
+    <p role="status" className="border-l-4 border-jasper bg-sheet px-3 py-1">
+      This step waits for the answer to{' '}
+      <a className="font-semibold underline" href={stationHref(record, 'approve', `supplement-${open.revision}`)}>
+        supplement {open.revision}
+      </a>
+      ; the other steps go on.
+    </p>
+  );
+}
+
 function WaitsForParts({ view, phase, work }: Pick<Props, 'view' | 'phase' | 'work'>) {
   const missing = missingOf(partsOfStep(work.step, phase), needsOf(view.record, view.family));
   if (!missing.length) return null;
@@ -236,6 +251,7 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
       />
       <ActionWords action={action} />
       <PieceListed view={view} piece={action.piece} />
+      <WaitsForAnswer view={view} work={work} />
       <WaitsForParts view={view} phase={phase} work={work} />
       {answer && !isChanging && (
         <AnswerShown answer={answer} zone={view.zone} canChange={isHere} onChange={() => setChanging(true)} />

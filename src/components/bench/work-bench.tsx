@@ -5,7 +5,7 @@ import { lastAnswer, nextAction, workOf, type ActionWork, type StepWork } from '
 import { present } from '@/core/present';
 import { missingOf, needsOf, partsOfStep } from '@/core/parts';
 import type { InHand, Step, StepAction } from '@/core/family';
-import type { Answer, BenchPhase } from '@/core/record';
+import { openSupplements, type Answer, type BenchPhase } from '@/core/record';
 import { useWaiting } from '../act/use-waiting';
 import type { SheetProps } from '../job/view';
 import type { PartState } from '../signs/section';
@@ -95,6 +95,8 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
   const needs = needsOf(record, family);
   const noteOf = (one: StepWork) => {
     const missing = missingOf(partsOfStep(one.step, phase), needs);
+    const stopping = openSupplements(record).find(({ supplement }) => supplement?.stops.includes(one.step.id));
+    if (stopping) return `waits for the answer to supplement ${stopping.revision}`;
     if (missing.length) return `waits for ${missing.map((need) => need.name.toLowerCase()).join(', ')}`;
     return one.isDone || one.actions.length < 2
       ? ''

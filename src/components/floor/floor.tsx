@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import type { ReadyRange } from '@/core/planning';
+import { formatMoney } from '@/core/units';
 import { holderNames, stations, type Holder, type Station } from '@/core/record';
 import { ReadyAxis, ReadyBar } from '../signs/ready-range';
 import { HolderMark, Stream } from '../signs/stream';
@@ -17,6 +18,9 @@ export interface Strip {
   readonly outcome: string;
   readonly move: string;
   readonly detail: string;
+  /** What is open beside the station, in words. */
+  readonly asks: readonly string[];
+  readonly atRiskMinor: number;
   readonly ready: ReadyRange;
   readonly promisedOn: string;
 }
@@ -50,6 +54,7 @@ function StripRow({ strip, today }: { readonly strip: Strip; readonly today: str
         <span className="truncate">
           <b className="font-semibold">{strip.move}</b>
           {strip.detail && ` — ${strip.detail}`}
+          {strip.asks.length > 0 && <b className="text-ochre"> · {strip.asks.join('; ')}</b>}
         </span>
         <ReadyBar ready={strip.ready} promisedOn={strip.promisedOn} today={today} width={200} />
       </Link>
@@ -57,13 +62,28 @@ function StripRow({ strip, today }: { readonly strip: Strip; readonly today: str
   );
 }
 
+/** What is ordered before its customer has answered: for which pumps, and what it is worth together. */
+function AtRisk({ strips, currency }: { readonly strips: readonly Strip[]; readonly currency: string }) {
+  const risked = strips.filter(({ atRiskMinor }) => atRiskMinor > 0);
+  if (!risked.length) return null;
+  const minor = risked.reduce((sum, { atRiskMinor }) => sum + atRiskMinor, 0);
+  return (
+    <p className="border-b border-line px-6 py-1 text-13">
+      <b>At risk: {formatMoney({ minor, currency })}</b> ordered before the answer, for{' '}
+      {risked.map(({ tag }) => tag).join(', ')}
+    </p>
+  );
+}
+
 /** The morning's floor: one strip a pump, grouped by who holds it, ordered by how much the promise is at risk. */
 export function Floor({
   today,
+  currency,
   strips,
   next,
 }: {
   readonly today: string;
+  readonly currency: string;
   readonly strips: readonly Strip[];
   readonly next: string | null;
 }) {
@@ -76,6 +96,7 @@ export function Floor({
   return (
     <div>
       <h1 className="sr-only">Floor</h1>
+      <AtRisk strips={strips} currency={currency} />
       <div
         className={`hidden items-end gap-x-2 border-b border-ink px-6 pb-1 pt-2 text-13 text-quiet lg:grid lg:grid-cols-[132px_1fr]`}
       >

@@ -2,14 +2,17 @@
 
 import Link from 'next/link';
 import { useState, type FormEvent } from 'react';
+import { sayAsk } from '@/core/lifecycle';
 import { holderNames, holders, type Station } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import { oneOf, textOf } from '../ui/form-data';
 import { SidePanel } from '../ui/side-panel';
+import { FoundLater } from './found-later';
 import { JobStream } from './job-stream';
 import { RecordDrawer } from './record-drawer';
-import { sayDate, sayMoment, type JobView } from './view';
+import { sayDate, sayMoment, stationHref, type JobView } from './view';
+import { WayBack } from './way-back';
 
 function visitsOf({ record }: JobView): string {
   const [last] = record.earlierVisits;
@@ -146,6 +149,8 @@ function HeaderActions({ view }: { readonly view: JobView }) {
       >
         Tag
       </a>
+      <FoundLater view={view} />
+      <WayBack record={record} />
       {!record.closedAt && (
         <SidePanel label="Promise" title={`What is promised for ${record.tag}`}>
           <PromiseForm key={record.promisedOn} view={view} />
@@ -163,6 +168,26 @@ function HeaderActions({ view }: { readonly view: JobView }) {
         <RecordDrawer tag={record.tag} zone={view.zone} />
       </SidePanel>
     </span>
+  );
+}
+
+/** What is open beside the station, each leading to its place: a supplement, a question, what was declined. */
+function OpenAsks({ view }: { readonly view: JobView }) {
+  const { record, standing } = view;
+  const shown = standing.asks.map((ask) => sayAsk(ask, record.quotes[0]?.currency ?? 'EUR'));
+  if (!shown.length) return null;
+  return (
+    <p className="flex flex-wrap gap-x-4 text-13">
+      {shown.map(({ words, station, anchor }) => (
+        <Link
+          key={words}
+          href={stationHref(record, station, anchor)}
+          className="border-l-4 border-ochre pl-2 font-semibold underline"
+        >
+          {words}
+        </Link>
+      ))}
+    </p>
   );
 }
 
@@ -185,6 +210,7 @@ export function CompactHeader({ view, shown }: { readonly view: JobView; readonl
         <h1 className="truncate text-13 font-normal text-quiet" title={view.answer}>
           {view.answer}
         </h1>
+        <OpenAsks view={view} />
       </div>
       <div className="w-[480px] max-w-full shrink-0">
         <JobStream record={record} shown={shown} isCompact />
@@ -220,6 +246,7 @@ export function JobHeader({ view }: { readonly view: JobView }) {
         <p className="min-w-[280px] flex-1">{view.answer}</p>
         <HeaderActions view={view} />
       </div>
+      <OpenAsks view={view} />
     </section>
   );
 }

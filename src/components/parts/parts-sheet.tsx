@@ -2,11 +2,69 @@
 
 import { useState } from 'react';
 import { needsOf, stepsBlockedBy } from '@/core/parts';
-import type { PurchaseOrder } from '@/core/record';
+import { currentQuote, type PurchaseOrder } from '@/core/record';
+import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
-import { Button, ErrorNote } from '../ui/form';
+import { readMoney } from '../quote/money';
+import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { useAskedPlace } from '../ui/use-asked-place';
+
+/** Orders what is advised before the customer has answered: up to a value, with a reason, under the name of who does it. */
+function OrderAtRisk({ view }: { readonly view: JobView }) {
+  const { record } = view;
+  const { run, error, isBusy } = useAct();
+  const [limit, setLimit] = useState('');
+  const [reason, setReason] = useState('');
+  const quote = currentQuote(record);
+  const isBefore = ['quote', 'approve'].includes(record.station) && record.hold === null && quote !== null;
+  const risked = record.orders.filter(({ atRiskMinor }) => atRiskMinor !== null);
+  if (!isBefore && !risked.length) return null;
+  const read = readMoney(limit);
+  const currency = quote?.currency ?? 'EUR';
+  const order = () =>
+    run('order-parts', {
+      tag: record.tag,
+      atRisk: { limitMinor: 'minor' in read ? read.minor : Number.NaN, reason },
+    });
+  return (
+    <section aria-label="At risk" className="my-2 space-y-2 border-l-4 border-ochre pl-3">
+      <h3 className="font-bold">Before the answer, at risk</h3>
+      {risked.map((one) => (
+        <p key={one.id} className="text-13">
+          {one.number}: {formatMoney({ minor: one.atRiskMinor ?? 0, currency })}, ordered by {one.personName},{' '}
+          {sayMoment(one.at, view.zone)}
+        </p>
+      ))}
+      {isBefore && (
+        <>
+          <p className="text-13 text-quiet">
+            The parts of what is advised are ordered though nobody has approved them; if the answer is no, they are
+            ours.
+          </p>
+          <div className="grid items-start gap-3 sm:grid-cols-[160px_1fr_auto]">
+            <TextField
+              label={`Worth at most, ${currency}`}
+              value={limit}
+              onChange={(event) => setLimit(event.target.value)}
+              error={issueFor(error, 'limitMinor')}
+            />
+            <TextField
+              label="Why they cannot wait"
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+              error={issueFor(error, 'reason')}
+            />
+            <Button verb="order-parts" className="mt-[22px]" disabled={isBusy} onClick={order}>
+              Order at risk
+            </Button>
+          </div>
+          <ErrorNote error={error} />
+        </>
+      )}
+    </section>
+  );
+}
 
 /** What the approved lines need, what is ordered and what has come; orders with their receiving check. */
 export function PartsSheet({ view, isHere }: SheetProps) {
@@ -15,7 +73,7 @@ export function PartsSheet({ view, isHere }: SheetProps) {
   const needs = needsOf(record, family);
   const open = needs.filter((need) => need.ordered < need.quantity);
   const { run, error, isBusy } = useAct();
-  const canBuy = isHere || (record.station === 'rebuild' && record.hold === null);
+  const canBuy = isHere || (['rebuild', 'test'].includes(record.station) && record.hold === null);
   return (
     <div className="space-y-8 p-6">
       <section aria-label="Needs">
@@ -38,6 +96,7 @@ export function PartsSheet({ view, isHere }: SheetProps) {
           )}
         </div>
         <ErrorNote error={error} />
+        <OrderAtRisk view={view} />
         {needs.length === 0 ? (
           <p>Nothing is needed: no approved line buys a part.</p>
         ) : (

@@ -36,7 +36,7 @@ test('a line that is declined leaves the sum; one that belongs to every repair c
   await waitFor(() =>
     expect(asked[0]?.body).toEqual({
       ...{ tag: 'P-0417', way: 'telephone', name: 'Fern Okonjo', reference: 'Tuesday, no paint' },
-      ...{ declinedLines: ['line-3'], declineAll: false },
+      ...{ declinedLines: ['line-3'], declineAll: false, option: null, criticalConfirmed: false, quoteId: 'quote-1' },
     }),
   );
 });

@@ -1,191 +1,175 @@
 'use client';
 
 import Link from 'next/link';
-import { useForm, useWatch } from 'react-hook-form';
-import { lineTotalMinor, totalQuote } from '@/core/quoting';
-import { currentQuote, recordedWays, type Quote } from '@/core/record';
-import { formatMoney } from '@/core/units';
+import { nameQuote } from '@/core/quoting';
+import { currentQuote, supplementsOf, type JobRecord, type Quote } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { sayMoment, type JobView, type SheetProps } from '../job/view';
-import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
-import { faultsOf } from '../ui/form-faults';
+import { Button, ErrorNote } from '../ui/form';
+import { useAskedPlace } from '../ui/use-asked-place';
+import { AgreedLimit, Questions, ReminderDraft, SettleDecline } from './answer-desk';
+import { RecordAnswer } from './record-answer';
+import { SupplementPanel } from './supplement-panel';
 
-/** What was sent and what was answered; the coordinator can record an answer that came by telephone or order. */
-export function ApproveSheet({ view, isHere }: SheetProps) {
+const nameOf = ({ quotes }: JobRecord, quoteId: string) => {
+  const quote = quotes.find(({ id }) => id === quoteId);
+  return quote ? nameQuote(quote) : '';
+};
+
+/** The exact text that was sent, its fingerprint, its paper, and the links to it. */
+function WhatWasSent({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
   const { record } = view;
-  const quote = currentQuote(record);
   const { run, error, isBusy } = useAct();
-  if (!quote) return <p className="p-6">No quote has been sent yet.</p>;
-  const approvals = record.approvals;
   return (
-    <div className="grid gap-8 p-6 lg:grid-cols-[1fr_1fr]" id="answer">
-      <section aria-label="What was sent">
-        <h2 className="mb-1 text-18 font-bold">
-          Quote, revision {quote.revision}{' '}
-          <small className="text-15 font-normal text-quiet">
-            {quote.sentAt ? `sent ${sayMoment(quote.sentAt, view.zone)}` : quote.state}
-          </small>
-        </h2>
-        <pre
-          className="max-h-[420px] overflow-y-auto whitespace-pre-wrap border-y border-line py-2 font-sans text-13"
-          tabIndex={0}
-          aria-label="The exact text that the customer reads"
-        >
-          {quote.text ?? 'Not sent yet.'}
-        </pre>
-        {quote.fingerprint && (
-          <p className="mt-1 text-13 text-quiet">
-            Fingerprint of this text <span className="num break-all">{quote.fingerprint}</span>
-          </p>
-        )}
-        <div className="mt-2 flex flex-wrap items-center gap-4">
-          <a className="font-semibold underline" href={`/files/quote/${record.tag}/${quote.revision}`} target="_blank">
-            PDF
-          </a>
-          <Link className="font-semibold underline" href="/outbox">
-            The mail, in the outbox
-          </Link>
-          <span className="text-13 text-quiet">
-            {view.openLinks === 1 ? 'one open link' : `${view.openLinks} open links`}
-          </span>
-          {view.openLinks > 0 && (
-            <Button
-              verb="revoke-link"
-              tone="quiet"
-              disabled={isBusy}
-              onClick={() => run('revoke-link', { tag: record.tag })}
-            >
-              Take the link back
-            </Button>
-          )}
-        </div>
-        <ErrorNote error={error} />
-      </section>
-      <div className="space-y-6">
-        {approvals.map((approval) => (
-          <section key={approval.id} aria-label="Answer" className="border-l-4 border-moss pl-3">
-            <h2 className="font-bold">
-              Answered by {approval.name}, by {approval.way}, {sayMoment(approval.at, view.zone)}
-            </h2>
-            {approval.reference && <p className="text-13">{approval.reference}</p>}
-            <p className="whitespace-pre-line">{approval.text.split('\n\n').at(-1)}</p>
-            {approval.signature.startsWith('M') && (
-              <svg
-                viewBox="0 0 320 120"
-                width={200}
-                role="img"
-                aria-label={`Signature of ${approval.name}`}
-                className="border-b border-ink"
-              >
-                <path
-                  d={approval.signature}
-                  fill="none"
-                  stroke="var(--ink)"
-                  strokeWidth={2.2}
-                  strokeLinecap="round"
-                  strokeLinejoin="round"
-                />
-              </svg>
-            )}
-            <p className="text-13 text-quiet">
-              Fingerprint of what was seen and answered <span className="num break-all">{approval.fingerprint}</span>
-            </p>
-          </section>
-        ))}
-        {isHere && quote.state === 'sent' && <RecordAnswer key={quote.id} view={view} quote={quote} />}
-        {isHere && (
-          <section aria-label="Another revision">
-            <h2 className="font-bold">Another revision</h2>
-            <p className="text-13 text-quiet">
-              The one that was sent stays in the record; its link stops when the next is sent.
-            </p>
-            <Button
-              verb="advance-job:revise-quote"
-              disabled={isBusy}
-              onClick={() => run('advance-job', { tag: record.tag, event: 'revise-quote' })}
-            >
-              Back to the quote
-            </Button>
-          </section>
+    <section aria-label="What was sent">
+      <h2 className="mb-1 text-18 font-bold">
+        Quote, revision {quote.revision}{' '}
+        <small className="text-15 font-normal text-quiet">
+          {quote.sentAt ? `sent ${sayMoment(quote.sentAt, view.zone)}` : quote.state}
+        </small>
+      </h2>
+      <pre
+        className="max-h-[420px] overflow-y-auto whitespace-pre-wrap border-y border-line py-2 font-sans text-13"
+        tabIndex={0}
+        aria-label="The exact text that the customer reads"
+      >
+        {quote.text ?? 'Not sent yet.'}
+      </pre>
+      {quote.fingerprint && (
+        <p className="mt-1 text-13 text-quiet">
+          Fingerprint of this text <span className="num break-all">{quote.fingerprint}</span>
+        </p>
+      )}
+      <div className="mt-2 flex flex-wrap items-center gap-4">
+        <a className="font-semibold underline" href={`/files/quote/${record.tag}/${quote.revision}`} target="_blank">
+          PDF
+        </a>
+        <Link className="font-semibold underline" href="/outbox">
+          The mail, in the outbox
+        </Link>
+        <span className="text-13 text-quiet">
+          {view.openLinks === 1 ? 'one open link' : `${view.openLinks} open links`}
+        </span>
+        {view.openLinks > 0 && (
+          <Button
+            verb="revoke-link"
+            tone="quiet"
+            disabled={isBusy}
+            onClick={() => run('revoke-link', { tag: record.tag })}
+          >
+            Take the link back
+          </Button>
         )}
       </div>
-    </div>
+      <ErrorNote error={error} />
+    </section>
   );
 }
 
-interface AnswerText {
-  readonly way: (typeof recordedWays)[number];
-  readonly name: string;
-  readonly reference: string;
-  /** Ids of the lines that are approved. */
-  readonly approved: readonly string[];
+/** Every answer so far, each with who gave it, how, and the words that were kept of it. */
+function Answers({ view }: { readonly view: JobView }) {
+  const { record } = view;
+  return record.approvals.map((approval) => (
+    <section key={approval.id} aria-label="Answer" className="border-l-4 border-moss pl-3">
+      <h2 className="font-bold">
+        {nameOf(record, approval.quoteId)}: answered by {approval.name}, by {approval.way},{' '}
+        {sayMoment(approval.at, view.zone)}
+      </h2>
+      {approval.reference && <p className="text-13">{approval.reference}</p>}
+      {approval.corrects && (
+        <p className="text-13">
+          Put right by {approval.personName}: {approval.corrects}
+        </p>
+      )}
+      <p className="whitespace-pre-line">{approval.text.split('\n\n').at(-1)}</p>
+      {approval.signature.startsWith('M') && (
+        <svg
+          viewBox="0 0 320 120"
+          width={200}
+          role="img"
+          aria-label={`Signature of ${approval.name}`}
+          className="border-b border-ink"
+        >
+          <path
+            d={approval.signature}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={2.2}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
+        </svg>
+      )}
+      <p className="text-13 text-quiet">
+        Fingerprint of what was seen and answered <span className="num break-all">{approval.fingerprint}</span>
+      </p>
+    </section>
+  ));
 }
 
-function RecordAnswer({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
+function Revise({ view }: { readonly view: JobView }) {
   const { run, error, isBusy } = useAct();
-  const standing = quote.lines.filter((line) => line.struckReason === null);
-  const form = useForm<AnswerText>({
-    defaultValues: {
-      way: 'telephone',
-      name: view.record.contact?.name ?? '',
-      reference: '',
-      approved: standing.map((line) => line.id),
-    },
-  });
-  const [way, approved] = useWatch({ control: form.control, name: ['way', 'approved'] });
-  const stays = (line: Quote['lines'][number]) => !line.declinable || approved.includes(line.id);
-  const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
-  const send = (declineAll: boolean) => {
-    const { name, reference } = form.getValues();
-    const declinedLines = declineAll ? [] : standing.filter((line) => !stays(line)).map((line) => line.id);
-    return run('record-approval', { tag: view.record.tag, way, name, reference, declinedLines, declineAll });
-  };
-  const faultOf = faultsOf(form.formState.errors, error);
   return (
-    <section aria-label="Record an answer" className="space-y-2">
-      <h2 className="font-bold">Record an answer that came otherwise</h2>
-      <div className="grid gap-3 sm:grid-cols-3">
-        <SelectField label="It came by" {...form.register('way')}>
-          {recordedWays.map((one) => (
-            <option key={one}>{one}</option>
-          ))}
-        </SelectField>
-        <TextField label="Who said so" error={faultOf('name')} {...form.register('name')} />
-        <TextField
-          label={way === 'telephone' ? 'When, and what was said' : 'Order number'}
-          error={faultOf('reference')}
-          {...form.register('reference')}
-        />
-      </div>
-      <ul>
-        {standing.map((line) => (
-          <li key={line.id} className="row first:border-0">
-            <label className="flex min-h-11 items-center gap-3">
-              {line.declinable ? (
-                <input
-                  type="checkbox"
-                  className="size-6 accent-(--ink)"
-                  value={line.id}
-                  {...form.register('approved')}
-                />
-              ) : (
-                <input type="checkbox" className="size-6 accent-(--ink)" disabled checked />
-              )}
-              <span className="flex-1">{line.description}</span>
-              <span className="num">{money(lineTotalMinor(line))}</span>
-            </label>
-          </li>
-        ))}
-      </ul>
+    <section aria-label="Another revision">
+      <h2 className="font-bold">Another revision</h2>
+      <p className="text-13 text-quiet">
+        The one that was sent stays in the record; its link says that there is a newer one.
+      </p>
       <ErrorNote error={error} />
-      <div className="flex flex-wrap items-center gap-3">
-        <Button verb="record-approval" tone="main" data-next disabled={isBusy} onClick={() => send(false)}>
-          Approved: {money(totalQuote(standing.filter(stays), quote).grossMinor)} with tax
-        </Button>
-        <Button verb="record-approval" disabled={isBusy} onClick={() => send(true)}>
-          Declined: goes back as it is
-        </Button>
-      </div>
+      <Button
+        verb="advance-job:revise-quote"
+        disabled={isBusy}
+        onClick={() => run('advance-job', { tag: view.record.tag, event: 'revise-quote' })}
+      >
+        Back to the quote
+      </Button>
     </section>
+  );
+}
+
+/** An answer by telephone or order can be put right until something was ordered by it. */
+const canCorrect = ({ record }: JobView) =>
+  record.station === 'parts' &&
+  record.hold === null &&
+  record.approvals.at(-1)?.way !== 'link' &&
+  !record.orders.some(({ atRiskMinor }) => atRiskMinor === null);
+
+/** What was sent and what was answered, of the quote and of every supplement; questions, reminders, what was declined. */
+export function ApproveSheet({ view, isHere }: SheetProps) {
+  const { record } = view;
+  useAskedPlace();
+  const quote = currentQuote(record);
+  const supplements = supplementsOf(record);
+  if (!quote) return <p className="p-6">No quote has been sent yet.</p>;
+  return (
+    <div className="p-6">
+      <SettleDecline key={record.approvals.length} view={view} />
+      <div className="grid gap-8 lg:grid-cols-[1fr_1fr]" id="answer">
+        <div className="space-y-6">
+          <WhatWasSent view={view} quote={quote} />
+          <Questions view={view} />
+          <AgreedLimit key={record.agreement?.version ?? 0} view={view} />
+        </div>
+        <div className="space-y-6">
+          <Answers view={view} />
+          {isHere && quote.state === 'sent' && <RecordAnswer key={quote.id} view={view} quote={quote} />}
+          {isHere && quote.state === 'sent' && (
+            <ReminderDraft key={record.reminders.length} view={view} quote={quote} />
+          )}
+          {canCorrect(view) && (
+            <details>
+              <summary className="min-h-11 cursor-pointer content-center font-semibold">
+                The answer was written down wrongly
+              </summary>
+              <RecordAnswer key={record.approvals.length} view={view} quote={quote} isCorrection />
+            </details>
+          )}
+          {isHere && <Revise view={view} />}
+        </div>
+      </div>
+      {supplements.map((supplement) => (
+        <SupplementPanel key={supplement.id} view={view} quote={supplement} />
+      ))}
+    </div>
   );
 }

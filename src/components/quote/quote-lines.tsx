@@ -104,7 +104,7 @@ function LineRow({ view, quote, line, isDraft, isPicked, isOpen, onPick, onOpen,
             <b className={isStruck ? 'line-through' : ''}>{line.description}</b>
             {line.critical && <span className="ml-2 text-13 text-jasper">critical</span>}
             {line.byHand && !isHandMade(line) && <span className="ml-2 text-13 text-quiet">by hand, kept</span>}
-            <span className="block text-13 text-quiet">
+            <span className={`block text-13 text-quiet ${isPicked ? '' : 'line-clamp-2'}`}>
               {isStruck
                 ? `Struck: ${line.struckReason}`
                 : findings.length

@@ -14,6 +14,8 @@ export interface AnswerGiven {
   readonly waitingFor: string;
   readonly ready: ReadyRange;
   readonly promisedOn: string;
+  /** What is open beside the station, in words. */
+  readonly asks?: readonly string[];
   /** The moment of asking, ISO, and the shop's zone. */
   readonly now: string;
   readonly zone: string;
@@ -90,5 +92,6 @@ export function answerLine(given: AnswerGiven): string {
     given.outcome === 'declined'
       ? 'The repair was declined; it goes back as it is.'
       : `Ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
-  return `${subject}, is ${heldBy[given.holder]} ${since}, waiting for ${given.waitingFor}. ${tail}`;
+  const open = given.asks?.length ? ` Also open: ${given.asks.join('; ').toLowerCase()}.` : '';
+  return `${subject}, is ${heldBy[given.holder]} ${since}, waiting for ${given.waitingFor}.${open} ${tail}`;
 }

@@ -22,3 +22,4 @@ export {
 } from './transition';
 export { sayMove, type MoveWords, type NextMove } from './next-move';
 export { standingOf, standingSchema, type OpenAsk, type Standing } from './standing';
+export { sayAsk, type AskShown } from './say-ask';

@@ -17,3 +17,4 @@ export { compareWays, defaultBasis, waysOf, type WayCompared, type WaysCompared 
 export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unsettled-decline';
 export { readyOfWays, type ReadyOfWays } from './days-out';
 export { customerOffer, type CustomerOffer, type OfferedLine } from './customer-offer';
+export { draftReminder, type DraftedReminder } from './reminder';

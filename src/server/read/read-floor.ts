@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { answerLine, dayInZone, sayMove, standingSchema } from '@/core/lifecycle';
+import { answerLine, dayInZone, sayAsk, sayMove, standingSchema } from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
 import { listOpenJobs, readShop, searchJobs, type Connection } from '@/db';
 import { parseTag } from '@/core/lifecycle';
@@ -15,8 +15,14 @@ export function dayIn(zone: string, now: Date): string {
 
 const shortOf = new Map(shippedFamilies.map((family) => [family.id, family.short]));
 
+interface Frame {
+  readonly now: Date;
+  readonly zone: string;
+  readonly currency: string;
+}
+
 /** A job as the floor shows it: standing and ready range. */
-function stripOf(row: Row, { now, zone }: { readonly now: Date; readonly zone: string }) {
+function stripOf(row: Row, { now, zone, currency }: Frame) {
   const standing = standingSchema.parse(row.standing);
   const said = sayMove(standing.next);
   const ready = readyRange(standing.remaining, dayIn(zone, now));
@@ -32,13 +38,15 @@ function stripOf(row: Row, { now, zone }: { readonly now: Date; readonly zone: s
     outcome: row.outcome,
     move: said.move,
     detail: said.detail,
+    asks: standing.asks.map((ask) => sayAsk(ask, currency).words),
+    atRiskMinor: standing.asks.reduce((sum, ask) => sum + (ask.code === 'at-risk' ? ask.minor : 0), 0),
     ready,
     promisedOn: row.promisedOn,
   };
 }
 
 /** A hit of the search: the strip, its nameplate, and the answer line to read out. */
-function hitOf(row: Row, frame: { readonly now: Date; readonly zone: string }) {
+function hitOf(row: Row, frame: Frame) {
   const strip = stripOf(row, frame);
   const { waitingFor } = sayMove(standingSchema.parse(row.standing).next);
   const answer = answerLine({
@@ -57,7 +65,7 @@ export type FloorStrip = ReturnType<typeof stripOf>;
 
 async function frameOf(context: Context, connection: Connection) {
   const shop = await readShop(connection);
-  return { now: context.now(), zone: shop?.zone ?? 'UTC' };
+  return { now: context.now(), zone: shop?.zone ?? 'UTC', currency: shop?.currency ?? 'EUR' };
 }
 
 const pageSize = 80;
@@ -77,6 +85,7 @@ export const readFloor = defineUseCase({
     const last = rows[pageSize - 1];
     return {
       today: dayIn(frame.zone, frame.now),
+      currency: frame.currency,
       strips: rows.slice(0, pageSize).map((row) => stripOf(row, frame)),
       next: rows.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
     };

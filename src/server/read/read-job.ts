@@ -3,7 +3,17 @@ import { verbs } from '@/contract';
 import { tagField } from '@/core/change/inputs';
 import { changesOf } from '@/core/change';
 import type { Family } from '@/core/family';
-import { answerLine, gateFor, jobDetails, moves, onward, sayMissing, sayMove, standingOf } from '@/core/lifecycle';
+import {
+  answerLine,
+  gateFor,
+  jobDetails,
+  moves,
+  onward,
+  sayMissing,
+  sayAsk,
+  sayMove,
+  standingOf,
+} from '@/core/lifecycle';
 import { readyRange } from '@/core/planning';
 import { isConstructionOpen, type JobRecord } from '@/core/record';
 import { listEventsAfter, listInstruments, listPeople, readShop } from '@/db';
@@ -26,6 +36,7 @@ function answerOf(record: JobRecord, standing: ReturnType<typeof standingOf>, { 
     owner: record.customer.name,
     holder: standing.holder,
     waitingFor: sayMove(standing.next).waitingFor,
+    asks: standing.asks.map((ask) => sayAsk(ask, record.quotes[0]?.currency ?? 'EUR').words),
     ready: readyRange(standing.remaining, dayIn(zone, now)),
     now: now.toISOString(),
   });

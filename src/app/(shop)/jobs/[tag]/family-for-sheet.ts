@@ -2,22 +2,24 @@ import { partsOn, readBuild, sayChoices, sectionOn, type Family, type Side } fro
 import type { ConversionShown } from '@/components/job/view';
 import type { Station } from '@/core/record';
 
-type Part = 'parts' | 'points' | 'teardown' | 'rebuild' | 'damage' | 'section';
+type Part = 'parts' | 'points' | 'teardown' | 'rebuild' | 'damage' | 'section' | 'kits';
 
 /** What each station's sheet reads of the family: the rest would be sent to the browser for nothing. */
 const needed: Readonly<Record<Station, readonly Part[]>> = {
   receive: [],
   // What is gone once the pump is apart, such as the gaps between rotors, is measured there.
   teardown: ['parts', 'points', 'teardown', 'section', 'damage'],
-  clean: ['parts'],
-  inspect: ['parts', 'points', 'damage', 'section'],
-  quote: [],
-  approve: [],
-  parts: ['parts', 'rebuild'],
+  // From cleaning to the test something may be found later: on a part, as damage, and it stops steps of rebuild.
+  clean: ['parts', 'damage', 'rebuild'],
+  inspect: ['parts', 'points', 'damage', 'section', 'rebuild'],
+  // A line is drawn, judged, and dated by what its parts take to come.
+  quote: ['parts', 'points', 'rebuild', 'damage', 'section', 'kits'],
+  approve: ['parts', 'points', 'rebuild', 'damage', 'section', 'kits'],
+  parts: ['parts', 'rebuild', 'damage'],
   // What was found at teardown is what some of rebuild must agree with.
   rebuild: ['parts', 'points', 'teardown', 'rebuild', 'section', 'damage'],
   // From which step a failed run opens the pump again, and to which round a reading as left belongs.
-  test: ['parts', 'rebuild'],
+  test: ['parts', 'rebuild', 'damage'],
   report: ['points', 'rebuild'],
   return: [],
 };
@@ -37,7 +39,7 @@ export function familyForSheet(family: Family, station: Station): Family {
   const section = side ? sectionOn(family, side) : family.section;
   return {
     ...family,
-    kits: [],
+    kits: has('kits') ? family.kits : [],
     labour: [],
     parts: has('parts') ? parts : [],
     points: has('points') ? family.points : [],

@@ -1,0 +1,149 @@
+import { render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { customerOffer } from '@/core/quoting';
+import { standingOf } from '@/core/lifecycle';
+import { asId, type JobRecord, type Quote, type QuoteLine } from '@/core/record';
+import {
+  exampleDisposition,
+  exampleFinding,
+  exampleLine,
+  exampleQuote,
+  exampleRecord,
+} from '@/core/record/example-record';
+import { answerFetch } from '../../../test-support/answer-fetch';
+import { exampleFamily } from '../../../test-support/example-view';
+import { CustomerPage } from './customer-page';
+
+const line = (id: string, unitPriceMinor: number, change: Partial<QuoteLine> = {}) =>
+  exampleLine({ id: asId(id), key: id, description: id, plain: `${id} is needed.`, unitPriceMinor, ...change });
+const seal = line('Seal kit', 10000, { declinable: false });
+const ring = line('Ring', 5000, { options: ['recommended', 'as new'], instead: 'stays worn', unitCostMinor: 3210 });
+const gear = line('Gear', 54000, { critical: true });
+const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere', telephone: 'Harrowmere 214' };
+const token = 'a'.repeat(64);
+
+function show(quote: Quote, change: Partial<JobRecord> = {}, today = '2026-11-24') {
+  const record = exampleRecord({ station: 'approve', quotes: [quote], ...change });
+  const { remaining } = standingOf(record, exampleFamily);
+  const offer = customerOffer({ record, family: exampleFamily, quote, shop, remaining, today });
+  return render(<CustomerPage token={token} view={{ ...offer, station: record.station, today }} />);
+}
+const done = { body: { data: { version: 9 } } };
+beforeAll(() => void jest.spyOn(window, 'scrollTo').mockReturnValue(undefined));
+const signIt = async () => {
+  await userEvent.type(screen.getAllByLabelText('Your name')[0]!, 'Fern Okonjo');
+};
+
+describe('options', () => {
+  const quote = exampleQuote([seal, ring], { options: ['minimum', 'recommended'] });
+  test('what is advised is chosen at first; another choice has its own lines and sum', async () => {
+    show(quote);
+    expect(screen.getByRole('radio', { name: /Recommended/ })).toBeChecked();
+    // 150 and a fifth
+    expect(screen.getByRole('button', { name: /^Approve all · €180\.00/ })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('radio', { name: /Minimum to run/ }));
+    expect(screen.getByRole('button', { name: /^Approve all · €120\.00/ })).toBeInTheDocument();
+    expect(screen.queryByRole('checkbox', { name: /Ring/ })).not.toBeInTheDocument();
+    expect(screen.getByText(/left out: Ring \(stays worn\)/)).toBeInTheDocument();
+  });
+  test('the answer says the option', async () => {
+    const asked = answerFetch(() => done);
+    show(quote);
+    await signIt();
+    await userEvent.click(screen.getByRole('radio', { name: /Minimum to run/ }));
+    await userEvent.click(screen.getByRole('button', { name: /^Approve all/ }));
+    await waitFor(() =>
+      expect(asked[0]?.body).toMatchObject({ option: 'minimum', declinedLines: [], quoteId: 'quote-1' }),
+    );
+  });
+  test('nothing of what it costs the shop is there', () => {
+    const { container } = show(quote);
+    expect(container).not.toHaveTextContent(/32\.10|margin/);
+  });
+});
+
+describe('a critical item', () => {
+  const quote = exampleQuote([seal, gear]);
+  const decline = async () => {
+    show(quote);
+    await signIt();
+    await userEvent.click(screen.getByRole('checkbox', { name: /Gear/ }));
+    await userEvent.click(screen.getByRole('button', { name: /^Approve 1 of 2 lines/ }));
+  };
+  test('declined, it says what that means and asks again before anything is sent', async () => {
+    const asked = answerFetch(() => done);
+    await decline();
+    const step = screen.getByRole('alertdialog');
+    expect(step).toHaveTextContent('Gear is needed. Without it the pump may fail in service');
+    expect(asked).toEqual([]);
+    await userEvent.click(screen.getByRole('button', { name: 'Yes, leave it out' }));
+    await waitFor(() => expect(asked[0]?.body).toMatchObject({ declinedLines: ['Gear'], criticalConfirmed: true }));
+  });
+  test('or is taken up again', async () => {
+    const asked = answerFetch(() => done);
+    await decline();
+    await userEvent.click(screen.getByRole('button', { name: 'Keep it in' }));
+    expect(screen.getByRole('checkbox', { name: /Gear/ })).toBeChecked();
+    expect(asked).toEqual([]);
+  });
+});
+
+describe('questions', () => {
+  test('one is sent under a name, and the shop’s telephone is there', async () => {
+    const asked = answerFetch(() => done);
+    show(exampleQuote([seal]));
+    expect(screen.getByRole('link', { name: /Harrowmere 214/ })).toHaveAttribute('href', 'tel:Harrowmere214');
+    await userEvent.type(screen.getAllByLabelText('Your name').at(-1)!, 'Hesper Dane');
+    await userEvent.type(screen.getByLabelText('Your question'), 'Can the sleeve wait?');
+    await userEvent.click(screen.getByRole('button', { name: 'Send the question' }));
+    await waitFor(() =>
+      expect(asked[0]).toMatchObject({
+        path: '/api/act/ask-question',
+        body: { quoteId: 'quote-1', name: 'Hesper Dane', words: 'Can the sleeve wait?' },
+      }),
+    );
+  });
+  test('answers stand beneath what was asked', () => {
+    const question = {
+      ...{ id: 'q', quoteId: asId<never>('quote-1'), askedBy: 'Hesper', askedAt: '2026-11-23T09:00:00.000Z' },
+      ...{ words: 'Can the sleeve wait?' },
+      answer: { personId: null, personName: 'Wenna', at: '2026-11-23T10:00:00.000Z', words: 'It can.' },
+    };
+    show(exampleQuote([seal]), { questions: [question] });
+    expect(screen.getByText('It can.')).toBeInTheDocument();
+    expect(screen.getByText('You asked on 23 November:')).toBeInTheDocument();
+  });
+});
+
+describe('what cannot be answered says so, and what to do', () => {
+  test('a newer version is on its way', () => {
+    show(exampleQuote([seal], { state: 'superseded' }));
+    expect(screen.getByText(/working on a newer version.*Ring us \(Harrowmere 214\)/)).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: /^Approve/ })).not.toBeInTheDocument();
+  });
+  test('one that was taken up again by the shop, too', () => {
+    show(exampleQuote([seal]), { station: 'quote' });
+    expect(screen.getByText(/working on a newer version/)).toBeInTheDocument();
+  });
+  test('past its day it can still be answered, and says that it is past', () => {
+    show(exampleQuote([seal]), {}, '2026-12-27');
+    expect(screen.getByText(/was valid until 24 December/)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: /^Approve all/ })).toBeInTheDocument();
+  });
+});
+
+test('a supplement asks one question: what was found, why only now, what it stops', () => {
+  const finding = exampleFinding({
+    plain: 'A tooth of the gear is cracked.',
+    disposition: exampleDisposition('replace'),
+  });
+  const stops = exampleFamily.rebuild.slice(0, 1).map(({ id }) => id);
+  const supplement = { findingId: finding.id, whyOnlyNow: 'The crack was shut while it lay loose.', stops };
+  const quote = exampleQuote([line('Gear', 54000, { findingIds: [finding.id] })], { kind: 'supplement', supplement });
+  show(quote, { station: 'rebuild', findings: [finding] });
+  expect(screen.getByRole('heading', { level: 1 })).toHaveTextContent('We found something more. May we go on?');
+  expect(screen.getByText('A tooth of the gear is cracked.')).toBeInTheDocument();
+  expect(screen.getByText(/The crack was shut while it lay loose/)).toBeInTheDocument();
+  expect(screen.getByText(/the rest goes on/)).toBeInTheDocument();
+  expect(screen.getByRole('button', { name: 'No, leave it as it is' })).toBeInTheDocument();
+});
