@@ -23,7 +23,7 @@ async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>
       place: 'Harrowmere',
       zone: 'Europe/Vienna',
       currency: 'EUR',
-      settings: standardSettings,
+      settings: { ...standardSettings, wageMinorPerHour: 3900, telephone: 'Harrowmere 214' },
       firstTag: 398,
     });
   const actors = new Map<DemoPerson['key'], Actor>();

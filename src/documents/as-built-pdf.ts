@@ -127,6 +127,21 @@ function writeRebuild(paper: Paper, { report, zone }: Asked): void {
       `Came out: ${listed(out).join(', ') || 'nothing'}. Went in: ${listed(fitted).join(', ') || 'nothing'}.`,
     );
   }
+  const done = (report.scope ?? []).filter(({ action }) => action !== 'work');
+  if (done.length) {
+    heading(paper, 'What was to be done, and what became of it');
+    table(
+      paper,
+      [
+        { title: 'On', share: 3 },
+        { title: 'What', share: 2 },
+        { title: 'Why', share: 5 },
+        { title: 'From', share: 2 },
+        { title: 'Stands', share: 1.6 },
+      ],
+      done.map((one) => [one.what, one.action, one.why, one.source, one.standing]),
+    );
+  }
   heading(paper, 'Parts fitted');
   if (report.parts_fitted.length)
     table(

@@ -1,8 +1,19 @@
-import { lineTotalMinor, totalQuote } from '@/core/quoting';
+import { lineTotalMinor, nameQuote, offeredLines, optionsOf, standsIn, totalQuote } from '@/core/quoting';
 import { jobDetails } from '@/core/lifecycle';
-import type { JobRecord, Quote } from '@/core/record';
+import { optionNames, type JobRecord, type OptionLevel, type Quote, type QuoteLine } from '@/core/record';
 import { formatMoney } from '@/core/units';
-import { closePaper, colours, heading, innerWidth, needRoom, openPaper, paragraph, pictureRows, table } from './paper';
+import {
+  closePaper,
+  colours,
+  heading,
+  innerWidth,
+  needRoom,
+  openPaper,
+  paragraph,
+  pictureRows,
+  table,
+  type Paper,
+} from './paper';
 
 interface Asked {
   readonly record: JobRecord;
@@ -13,20 +24,77 @@ interface Asked {
   readonly now: string;
 }
 
+/** Why a supplement comes only now. */
+function writeReason(paper: Paper, { supplement }: Quote): void {
+  if (supplement) paragraph(paper, `Why only now: ${supplement.whyOnlyNow}`);
+}
+
+/** Every line with its reason; where options are offered, its price in each or a word for what happens without it. */
+function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[]): void {
+  const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
+  const { options } = quote;
+  const each = (line: QuoteLine) => `${line.quantity} ${line.unit}${line.discountPct ? ` −${line.discountPct} %` : ''}`;
+  const columns = options.map((option) => ({ title: optionNames[option], share: 2, align: 'right' as const }));
+  const ends = options.length ? columns : [{ title: 'Total', share: 1.9, align: 'right' as const }];
+  const cells = (line: QuoteLine) =>
+    (options.length ? options : [null]).map((option) =>
+      standsIn(line, option) ? money(lineTotalMinor(line)) : line.instead || '—',
+    );
+  table(
+    paper,
+    [
+      { title: 'Line', share: 5 },
+      { title: 'Why', share: 6 },
+      { title: 'Quantity', share: 1.8, align: 'right' },
+      { title: 'Each', share: 1.9, align: 'right' },
+      ...ends,
+    ],
+    standing.map((line) => [
+      line.critical ? `${line.description} (the pump may fail without it)` : line.description,
+      line.plain,
+      each(line),
+      money(line.unitPriceMinor),
+      ...cells(line),
+    ]),
+  );
+}
+
+/** The sum of an option, or of the whole where there is nothing to choose. */
+function writeTotals(paper: Paper, quote: Quote, option: OptionLevel | null): void {
+  const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
+  const totals = totalQuote(offeredLines(quote, option), quote);
+  const advised = option === quote.advised ? ', which we advise' : '';
+  const together = option === null ? 'Together' : `${optionNames[option]}${advised}, together`;
+  const rows: readonly (readonly [string, number])[] = [
+    ['Sum of the lines', totals.linesMinor],
+    ...(totals.discountMinor ? [[`Less ${quote.discountPct} %`, -totals.discountMinor] as const] : []),
+    [`Tax ${quote.taxPct} %`, totals.taxMinor],
+    [together, totals.grossMinor],
+  ];
+  needRoom(paper, 70);
+  paper.moveDown(0.6);
+  const width = innerWidth(paper);
+  for (const [label, value] of rows) {
+    const y = paper.y;
+    paper
+      .font(label === together ? 'bold' : 'text')
+      .fontSize(10)
+      .fillColor(colours.ink);
+    paper.text(label, paper.page.margins.left, y, { width: width - 100, align: 'right' });
+    paper.text(money(value), paper.page.margins.left, y, { width, align: 'right' });
+  }
+}
+
 /** The quote as it is mailed: what was found, in plain words and pictures, then every line and the totals. */
 export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint, now }: Asked): Promise<Buffer> {
-  const paper = openPaper({ title: `Quote ${record.tag} revision ${quote.revision}` });
-  const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
+  const paper = openPaper({ title: `${nameQuote(quote)}, ${record.tag}` });
   const standing = quote.lines.filter((line) => line.struckReason === null);
-  const totals = totalQuote(quote.lines, quote);
   paper.font('bold').fontSize(16).text(`${shop.name}, ${shop.place}`);
   paper
     .font('text')
     .fontSize(9)
     .fillColor(colours.quiet)
-    .text(
-      `Quote for ${record.tag}, revision ${quote.revision}, of ${now.slice(0, 10)}; valid until ${quote.validUntil}`,
-    );
+    .text(`${nameQuote(quote)} for ${record.tag}, of ${now.slice(0, 10)}; valid until ${quote.validUntil}`);
   paper.moveDown(0.6);
   paper
     .font('text')
@@ -36,8 +104,12 @@ export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint
   paper.text(
     `${jobDetails(record.pump)}, serial ${record.pump.serial}${record.intake.equipmentNumber ? `, your number ${record.intake.equipmentNumber}` : ''}`,
   );
+  if (quote.note) paragraph(paper, quote.note);
   heading(paper, 'What we found');
-  const found = record.findings.filter((finding) => finding.disposition);
+  const named = new Set<string>(quote.lines.flatMap(({ findingIds }) => findingIds));
+  const found = record.findings.filter(
+    ({ id, disposition }) => disposition && (quote.kind === 'quote' || named.has(id)),
+  );
   if (!found.length) paragraph(paper, 'Nothing beyond ordinary wear; seals and bearings are renewed at every repair.');
   for (const finding of found) paragraph(paper, `•  ${finding.plain}`);
   const shown = pictures.filter((picture) => record.findings.some((finding) => finding.photoId === picture.id));
@@ -45,40 +117,10 @@ export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint
     paper.moveDown(0.5);
     pictureRows(paper, shown.slice(0, 6));
   }
+  writeReason(paper, quote);
   heading(paper, 'What it takes');
-  table(
-    paper,
-    [
-      { title: 'Line', share: 5 },
-      { title: 'Why', share: 6 },
-      { title: 'Quantity', share: 1.6, align: 'right' },
-      { title: 'Each', share: 1.8, align: 'right' },
-      { title: 'Total', share: 1.9, align: 'right' },
-    ],
-    standing.map((line) => [
-      line.description,
-      line.plain,
-      `${line.quantity} ${line.unit}`,
-      money(line.unitPriceMinor),
-      money(lineTotalMinor(line)),
-    ]),
-  );
-  needRoom(paper, 70);
-  paper.moveDown(0.6);
-  const width = innerWidth(paper);
-  for (const [label, value] of [
-    ['Sum of the lines', totals.netMinor],
-    [`Tax ${quote.taxPct} %`, totals.taxMinor],
-    ['Together', totals.grossMinor],
-  ] as const) {
-    const y = paper.y;
-    paper
-      .font(label === 'Together' ? 'bold' : 'text')
-      .fontSize(10)
-      .fillColor(colours.ink);
-    paper.text(label, paper.page.margins.left, y, { width: width - 100, align: 'right' });
-    paper.text(money(value), paper.page.margins.left, y, { width, align: 'right' });
-  }
+  writeLines(paper, quote, standing);
+  for (const option of optionsOf(quote)) writeTotals(paper, quote, option);
   heading(paper, 'Please note');
   paragraph(
     paper,
@@ -86,5 +128,5 @@ export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint
     { quiet: true },
   );
   paragraph(paper, `Fingerprint of the quoted text: ${fingerprint}`, { quiet: true, size: 7 });
-  return closePaper(paper, `${shop.name} · quote ${record.tag} revision ${quote.revision}`);
+  return closePaper(paper, `${shop.name} · ${nameQuote(quote)}, ${record.tag}`);
 }

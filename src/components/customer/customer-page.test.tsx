@@ -1,5 +1,6 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { present } from '@/core/present';
 import { customerOffer } from '@/core/quoting';
 import { standingOf } from '@/core/lifecycle';
 import { asId, type JobRecord, type Quote, type QuoteLine } from '@/core/record';
@@ -31,7 +32,7 @@ function show(quote: Quote, change: Partial<JobRecord> = {}, today = '2026-11-24
 const done = { body: { data: { version: 9 } } };
 beforeAll(() => void jest.spyOn(window, 'scrollTo').mockReturnValue(undefined));
 const signIt = async () => {
-  await userEvent.type(screen.getAllByLabelText('Your name')[0]!, 'Fern Okonjo');
+  await userEvent.type(present(screen.getAllByLabelText('Your name')[0]), 'Fern Okonjo');
 };
 
 describe('options', () => {
@@ -93,7 +94,7 @@ describe('questions', () => {
     const asked = answerFetch(() => done);
     show(exampleQuote([seal]));
     expect(screen.getByRole('link', { name: /Harrowmere 214/ })).toHaveAttribute('href', 'tel:Harrowmere214');
-    await userEvent.type(screen.getAllByLabelText('Your name').at(-1)!, 'Hesper Dane');
+    await userEvent.type(present(screen.getAllByLabelText('Your name').at(-1)), 'Hesper Dane');
     await userEvent.type(screen.getByLabelText('Your question'), 'Can the sleeve wait?');
     await userEvent.click(screen.getByRole('button', { name: 'Send the question' }));
     await waitFor(() =>

@@ -62,7 +62,8 @@ function FoundLaterForm({ view }: { readonly view: JobView }) {
   const [named, setNamed] = useState<readonly string[] | null>(null);
   const [kept, setKept] = useState<{ readonly supplement: number | null } | null>(null);
   const left = stepsLeft(view);
-  const stops = named ?? stepsNeeding(family, partRef).filter((id) => left.some((step) => step.id === id));
+  const needed = stepsNeeding(family, partRef);
+  const stops = named ?? needed.filter((id) => left.some((step) => step.id === id));
   const known = family.damage.filter(({ part }) => part === partRef);
   const isSupplement = !comesBefore(record.station, 'approve');
   if (kept) return <Done view={view} supplement={kept.supplement} />;
@@ -135,17 +136,19 @@ function FoundLaterForm({ view }: { readonly view: JobView }) {
         <fieldset>
           <legend className="text-13 text-quiet">What it stops until the answer is here; the rest goes on</legend>
           <div className="max-h-[180px] overflow-y-auto border-y border-line">
-            {left.map(({ id, title }) => (
-              <label key={id} className="flex min-h-11 items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="size-5 accent-(--ink)"
-                  checked={stops.includes(id)}
-                  onChange={() => toggle(id)}
-                />
-                {title}
-              </label>
-            ))}
+            {left
+              .toSorted((one, other) => Number(needed.includes(other.id)) - Number(needed.includes(one.id)))
+              .map(({ id, title }) => (
+                <label key={id} className="flex min-h-11 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-5 accent-(--ink)"
+                    checked={stops.includes(id)}
+                    onChange={() => toggle(id)}
+                  />
+                  {title}
+                </label>
+              ))}
           </div>
         </fieldset>
       )}

@@ -146,9 +146,13 @@ export function LineEditor({ view, quote, line, onClose }: Props & { readonly on
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
       <div className="grid gap-2 md:grid-cols-[2fr_90px_120px_90px]">
-        <TextField label={`Words of the line ${line.description}`} {...field('description')} />
-        <TextField label={`Quantity of ${line.description}`} {...field('quantity')} />
-        <TextField label={`Price of ${line.description}`} {...field('price')} />
+        <TextField
+          label="Words of the line"
+          aria-label={`Words of the line ${line.description}`}
+          {...field('description')}
+        />
+        <TextField label="Quantity" aria-label={`Quantity of ${line.description}`} {...field('quantity')} />
+        <TextField label="Price" aria-label={`Price of ${line.description}`} {...field('price')} />
         <TextField label="Discount, %" {...field('discount')} />
         <div className="md:col-span-2">
           <TextField label="As the customer reads it" {...field('plain')} />

@@ -20,6 +20,8 @@ interface Props {
 }
 type Option = OptionLevel | null;
 
+/** “9 Dec”: as wide as a column of prices. */
+const shortDay = (iso: string) => sayDay(iso).replace(/^(\d+ \w{3}).*/, '$1');
 const nameOf = (option: Option) => (option ? optionNames[option] : 'Together');
 
 /** Name, price, day and life of each option; the advised one is a white channel with an outline. */
@@ -39,7 +41,7 @@ function OptionHeads({ view, quote }: Pick<Props, 'view' | 'quote'>) {
         <b className="num block text-18">{formatMoney({ minor: totals.netMinor, currency: quote.currency })}</b>
         {quote.kind === 'quote' && (
           <small className="block text-13 text-quiet">
-            {day && sayDay(day.likely)} · {basis.lifeYears[way]} y
+            {day && shortDay(day.likely)} · {basis.lifeYears[way]} y
           </small>
         )}
       </th>
@@ -104,10 +106,10 @@ function LineRow({ view, quote, line, isDraft, isPicked, isOpen, onPick, onOpen,
             <b className={isStruck ? 'line-through' : ''}>{line.description}</b>
             {line.critical && <span className="ml-2 text-13 text-jasper">critical</span>}
             {line.byHand && !isHandMade(line) && <span className="ml-2 text-13 text-quiet">by hand, kept</span>}
-            <span className={`block text-13 text-quiet ${isPicked ? '' : 'line-clamp-2'}`}>
+            <span className={`text-13 text-quiet ${isPicked ? 'block' : 'line-clamp-2'}`}>
               {isStruck
                 ? `Struck: ${line.struckReason}`
-                : findings.length
+                : findings.length && !line.key.endsWith('/fit')
                   ? `out of: ${findings.map(({ words }) => words).join('; ')}`
                   : line.plain}
             </span>

@@ -4,11 +4,12 @@ import f1 from '../../../test-support/plain-overhung.json';
 import { nextAction, workOf } from '../bench';
 import { buildFamily, loadFamily } from '../family';
 import { gateFor, moves, transition, type EventKind } from '../lifecycle';
-import { totalQuote } from '../quoting';
+import { totalQuote, unsettledDecline } from '../quoting';
 import {
   actions,
   asId,
   currentQuote,
+  supplementsOf,
   partStates,
   placeKey,
   type Finding,
@@ -256,6 +257,92 @@ const answering: Attempt = (world, pick) => {
   );
 };
 
+/** What branches off: found later, sent, answered, taken back; questions, reminders, limits, what was declined. */
+const branching: Attempt = (world, pick) => {
+  const { record } = world;
+  const supplement = pick(supplementsOf(record));
+  const quoteId = supplement?.id ?? asId<QuoteId>('none');
+  const basedOn = supplement?.version ?? 0;
+  const part = pick(family.parts)?.ref ?? 'no-part';
+  const link = { linkId: `link-${world.ids++}`, token: `t-${world.ids}`, origin: 'o' };
+  const facts = { approvalId: `approval-${world.ids++}` };
+  const any = pick(record.quotes)?.id ?? quoteId;
+  const answer = { declinedLines: [], declineAll: pick([true, false]) ?? false, option: null, criticalConfirmed: true };
+  return (
+    pick([
+      trying(
+        world,
+        'find-later',
+        quote.findLater,
+        { terms, ...facts },
+        {
+          ...{ tag, partRef: part, words: 'cracked', plain: '', whyOnlyNow: 'hidden', photoId: null, reason: '' },
+          action: pick(actions) ?? 'replace',
+        },
+      ),
+      trying(world, 'send-supplement', quote.sendSupplement, link, { tag, quoteId, basedOn }),
+      trying(world, 'withdraw-supplement', quote.withdrawSupplement, null, { tag, quoteId, reason: 'not needed' }),
+      trying(world, 'record-approval', quote.recordApproval, facts, {
+        ...{ ...answer, tag, quoteId, way: 'telephone' as const, name: 'Fern', reference: 'called' },
+      }),
+      trying(world, 'correct-approval', quote.correctApproval, facts, {
+        ...{ ...answer, tag, way: 'telephone' as const, name: 'Fern', reference: 'again', reason: 'misheard' },
+      }),
+      trying(world, 'settle-decline', quote.settleDecline, null, {
+        ...{ tag, decision: pick(['go on', 'return as it is'] as const) ?? 'go on', words: 'said so' },
+      }),
+      trying(
+        world,
+        'ask-question',
+        quote.askQuestion,
+        { questionId: `q-${world.ids++}` },
+        {
+          ...{ quoteId: any, name: 'Fern', words: 'why?' },
+        },
+      ),
+      trying(world, 'answer-question', quote.answerQuestion, null, {
+        ...{ tag, questionId: pick(record.questions)?.id ?? 'none', words: 'so' },
+      }),
+      trying(world, 'send-reminder', quote.sendReminder, link, { tag, quoteId: null, words: 'Dear Fern' }),
+      trying(world, 'agree-limit', quote.agreeLimit, null, {
+        ...{
+          tag,
+          limitMinor: pick([0, 20_000, 200_000]) ?? 0,
+          saidBy: 'Fern',
+          basedOn: record.agreement?.version ?? 0,
+        },
+      }),
+    ]) ?? null
+  );
+};
+
+const heading: Attempt = (world, pick) => {
+  const current = currentQuote(world.record);
+  const line = pick(current?.lines ?? []);
+  const command = { tag, quoteId: null, basedOn: current?.version ?? 0 };
+  return (
+    pick([
+      trying(
+        world,
+        'change-quote',
+        quote.changeQuote,
+        { shopRateMinor: 6800 },
+        {
+          ...{ ...command, discountPct: pick([0, 12.5]) ?? 0, labourMinorPerHour: pick([null, 7777]) ?? null },
+          options: pick([undefined, ['recommended'] as const])?.slice(),
+        },
+      ),
+      trying(world, 'add-line', quote.addLine, null, {
+        ...{ ...command, kind: 'discount', description: 'off', plain: '', quantity: 1, unit: 'pc' },
+        ...{ unitPriceMinor: -999, options: [], instead: '', unitCostMinor: null },
+      }),
+      trying(world, 'take-proposal', quote.takeProposal, null, {
+        ...{ tag, lineId: line?.id ?? asId<QuoteLineId>('none'), basedOn: current?.version ?? 0 },
+      }),
+    ]) ?? null
+  );
+};
+
 const buying: Attempt = (world, pick) => {
   const order = pick(world.record.orders);
   if (!order) {
@@ -332,7 +419,7 @@ const moving: Attempt = (world, pick) => {
 
 const attempts: readonly Attempt[] = [
   ...[readings, answers, backs, signing, receiving, accounts, cleaning, disposing, deviating, looking],
-  ...[quoting, answering, buying, testing, leaving, moving],
+  ...[quoting, answering, buying, testing, leaving, moving, branching, heading],
 ];
 /** Attempts that bring a job on at its station, so that sequences get beyond the first gates now and then. */
 const usual: Readonly<Record<JobRecord['station'], readonly Attempt[]>> = {
@@ -340,10 +427,10 @@ const usual: Readonly<Record<JobRecord['station'], readonly Attempt[]>> = {
   teardown: [answers, answers, answers, backs, accounts, moving],
   clean: [cleaning, moving],
   inspect: [readings, looking, disposing, moving],
-  quote: [quoting],
-  approve: [answering],
-  parts: [buying, moving],
-  rebuild: [answers, answers, answers, backs, deviating, signing, readings, moving],
+  quote: [quoting, quoting, heading],
+  approve: [answering, answering, branching],
+  parts: [buying, moving, branching],
+  rebuild: [answers, answers, answers, backs, deviating, signing, readings, moving, branching],
   test: [answers, backs, testing],
   report: [leaving],
   return: [leaving],
@@ -384,6 +471,15 @@ function assertInvariants(world: World, before: JobRecord, decision: Decision<un
     expect([netMinor, taxMinor].every(Number.isSafeInteger)).toBe(true);
     expect(grossMinor).toBe(netMinor + taxMinor);
   }
+  // Who declined something critical was asked again, and nothing new is ordered before the shop has said what it does.
+  if (decision.event.kind === 'order-parts') expect(unsettledDecline(before)).toBeNull();
+  // What an agreed limit approves at this moment does not go beyond it, with all that it approved before.
+  const byLimit = record.approvals.filter(({ way }) => way === 'agreed limit').map(({ quoteId }) => quoteId);
+  const spent = record.quotes
+    .filter(({ id }) => byLimit.includes(id))
+    .reduce((sum, one) => sum + totalQuote(one.lines, one).netMinor, 0);
+  if (before.approvals.length < record.approvals.length && record.approvals.at(-1)?.way === 'agreed limit')
+    expect(spent).toBeLessThanOrEqual(record.agreement?.limitMinor ?? 0);
   // Nothing is received that was not ordered.
   for (const line of record.orders.flatMap((order) => order.lines))
     expect(line.received).toBeLessThanOrEqual(line.quantity);

@@ -5,6 +5,7 @@ import { changedSinceSent, type RevisionChange } from './compare-revisions';
 import { compareWays, defaultBasis } from './compare-ways';
 import { readyOfWays, type ReadyOfWays } from './days-out';
 import type { Remaining } from '../planning';
+import { sentencesOf } from './draft-line';
 import { lineTotalMinor } from './total-quote';
 
 /** A line as the customer reads it: nothing of what it costs the shop, nor of who changed it. */
@@ -87,15 +88,25 @@ function photosOf({ photos }: JobRecord, { photoId, partRef }: Finding): readonl
   return photoId ? [photoId] : photos.filter(({ about }) => about === `part:${partRef}`).map(({ id }) => id);
 }
 
-/** Findings that the lines of an offer come out of; of the whole quote also those that only say what is kept. */
+/**
+ * Findings that the lines of an offer come out of, those on one part with one remedy together; of the whole quote also those that only say what is kept.
+ */
 function findingsOf(record: JobRecord, quote: Quote): readonly ShownFinding[] {
   const named = new Set<string>(quote.lines.flatMap(({ findingIds }) => findingIds));
   const isShown = ({ id, disposition }: Finding) =>
     disposition !== null && (quote.kind === 'supplement' ? named.has(id) || quote.supplement?.findingId === id : true);
-  return record.findings.filter(isShown).map((finding) => ({
-    ...{ id: finding.id, plain: finding.plain, action: present(finding.disposition).action },
-    photos: photosOf(record, finding),
-  }));
+  const byPart = new Map<string, Finding[]>();
+  for (const finding of record.findings.filter(isShown)) {
+    const key = `${finding.partRef} ${present(finding.disposition).action}`;
+    byPart.set(key, [...(byPart.get(key) ?? []), finding]);
+  }
+  return [...byPart.values()].map((findings) => {
+    const first = present(findings[0]);
+    return {
+      ...{ id: first.id, plain: sentencesOf(findings), action: present(first.disposition).action },
+      photos: [...new Set(findings.flatMap((finding) => photosOf(record, finding)))],
+    };
+  });
 }
 
 function offeredLine(line: QuoteLine): OfferedLine {

@@ -1,5 +1,5 @@
 import { shareOf } from '../money';
-import type { QuoteLine } from '../record';
+import type { Finding, QuoteLine } from '../record';
 
 /** What a shop reckons a quote by. Money in minor units. */
 export interface Rates {
@@ -32,6 +32,11 @@ export function asSentence(text: string): string {
   if (!trimmed) return '';
   const begun = trimmed.charAt(0).toUpperCase() + trimmed.slice(1);
   return /[.!?…]$/.test(begun) ? begun : `${begun}.`;
+}
+
+/** What the customer reads of findings together: each once, as sentences. */
+export function sentencesOf(findings: readonly Pick<Finding, 'plain'>[]): string {
+  return [...new Set(findings.map((finding) => asSentence(finding.plain)))].filter(Boolean).join(' ');
 }
 
 /** What is left of an amount after a discount, in minor units. @example afterDiscount(10000, 12.5) // 8750 */

@@ -4,7 +4,7 @@ import { present } from '../present';
 import { optionLevels, type Finding, type JobRecord } from '../record';
 import { proposeScope, type ScopeItem } from '../scope';
 import { bundleParts, type Bundle } from './bundle-parts';
-import { asSentence, draftLine, type DraftLine, type Rates } from './draft-line';
+import { asSentence, draftLine, sentencesOf, type DraftLine, type Rates } from './draft-line';
 
 interface Asked {
   readonly family: Family;
@@ -23,9 +23,6 @@ const listOf = (names: readonly string[]) => names.join(names.some((name) => nam
 
 const findingsOf = ({ record }: Asked, { findingIds }: Pick<ScopeItem, 'findingIds'>): readonly Finding[] =>
   record.findings.filter(({ id }) => findingIds.includes(id));
-/** What the customer reads of findings that share a line: each once, as sentences. */
-const sentencesOf = (findings: readonly Finding[]) =>
-  [...new Set(findings.map((finding) => asSentence(finding.plain)))].filter(Boolean).join(' ');
 
 const cameWords = { 'came broken': 'It came broken', 'came missing': 'It was missing when the pump came' } as const;
 

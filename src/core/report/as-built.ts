@@ -96,6 +96,19 @@ export const asBuiltSchema = z.object({
       in: z.array(z.object({ name: z.string(), number: z.string(), quantity: z.number() })),
     })
     .optional(),
+  /** What was to be done, why, from which source, and how far it went; reports from before had no such list. */
+  scope: z
+    .array(
+      z.object({
+        what: z.string(),
+        action: z.string(),
+        why: z.string(),
+        source: z.string(),
+        standing: z.string(),
+        quote: z.string().nullable(),
+      }),
+    )
+    .optional(),
   parts_fitted: z.array(z.object({ name: z.string(), number: z.string(), quantity: z.number(), order: z.string() })),
   positions: z.array(z.object({ what: z.string(), teardown: z.string(), rebuild: z.string() })),
   steps: z.array(

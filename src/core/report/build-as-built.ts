@@ -7,6 +7,7 @@ import type { JobRecord, Phase, TestRun } from '../record';
 import { judgeRun } from '../testing';
 import type { AsBuilt } from './as-built';
 import { benchDeviations, positionsOf, stepsOf } from './as-built-bench';
+import { disclaimersOf, scopeListed } from './as-built-scope';
 import { recordsOf, settingsOf } from './as-built-settings';
 
 interface Asked {
@@ -160,8 +161,10 @@ function conversionOf({ family }: Asked): Pick<AsBuilt, 'conversion'> {
   };
 }
 
-function deviationsOf({ record, family }: Asked): string[] {
+function deviationsOf(asked: Asked): string[] {
+  const { record, family } = asked;
   return [
+    ...disclaimersOf(record),
     ...benchDeviations(record, family),
     ...record.findings.flatMap((finding) =>
       [
@@ -282,6 +285,7 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
     points: pointsOf(asked),
     findings: findingsOf(asked),
     ...conversionOf(asked),
+    scope: scopeListed(record, family),
     parts_fitted: partsFitted(asked),
     positions: positionsOf(record, family),
     steps: stepsOf(record, family),

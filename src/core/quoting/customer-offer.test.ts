@@ -1,0 +1,161 @@
+import f1 from '@families/f1-overhung.json';
+import { CoreJob, terms, wornRing } from '../../../test-support/core-job';
+import { quote } from '../change';
+import { loadFamily } from '../family';
+import { standingOf } from '../lifecycle';
+import { present } from '../present';
+import { currentQuote, type PhotoTaken } from '../record';
+import { exampleDisposition, exampleFinding, exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
+import { asId, type FindingId, type PhotoId, type Quote } from '../record';
+import { customerOffer, draftReminder, readyOfWays } from '.';
+
+const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere', telephone: 'Harrowmere 214' };
+const script = { ...wornRing, duty: { ...wornRing.duty, powerKw: 3.3 } };
+const drawn = () => {
+  const job = new CoreJob(loadFamily(f1), script).playTo('quote');
+  job.act('Ines', ['draw-up-quote', quote.drawUpQuote], terms, null);
+  return job;
+};
+const offerOf = (job: CoreJob, change: Partial<Quote> = {}) => {
+  const own = { ...present(currentQuote(job.record)), ...change };
+  const { remaining } = standingOf(job.record, job.family);
+  return customerOffer({
+    ...job,
+    record: job.record,
+    family: job.family,
+    quote: own,
+    shop,
+    remaining,
+    today: '2026-11-24',
+  });
+};
+
+describe('what the customer reads', () => {
+  test('says nothing of costs, of hands and of proposals, whatever the line knows', () => {
+    const text = JSON.stringify(offerOf(drawn()));
+    expect(text).not.toMatch(/unitCostMinor|byHand|proposed|proposalMoved|labourMinorPerHour|basis/);
+  });
+  test('the worn gap is put as energy and money a year, by the figures of the quote', () => {
+    const lost = present(offerOf(drawn()).lost);
+    expect(lost.minorYear).toBeCloseTo(lost.kwhYear * 24, 6);
+    expect(offerOf(drawn(), { kind: 'supplement' }).lost).toBeNull();
+  });
+  test('findings on one part with one remedy stand together, with each picture once', () => {
+    const photo = (id: string): PhotoTaken => ({
+      ...{ id: asId<PhotoId>(id), about: 'part:impeller', caption: '', width: 1, height: 1, fingerprint: '' },
+      ...{ personId: null, personName: 'Marek', at: '' },
+    });
+    const on = (id: string, change: object) =>
+      exampleFinding({ id: asId<FindingId>(id), disposition: exampleDisposition('replace'), ...change });
+    const record = exampleRecord({
+      photos: [photo('one'), photo('two')],
+      findings: [
+        on('a', { plain: 'pitted at the inlet' }),
+        on('b', { plain: 'Cracked.', photoId: asId<PhotoId>('two') }),
+        on('c', { plain: 'scaled', disposition: exampleDisposition('clean') }),
+        on('d', { plain: 'not decided', disposition: null }),
+      ],
+    });
+    const { family } = drawn();
+    const { remaining } = standingOf(record, family);
+    const own = exampleQuote([exampleLine()]);
+    const { findings } = customerOffer({ record, family, quote: own, shop, remaining, today: '2026-11-24' });
+    expect(findings).toEqual([
+      { id: 'a', plain: 'Pitted at the inlet. Cracked.', action: 'replace', photos: ['one', 'two'] },
+      { id: 'c', plain: 'Scaled.', action: 'clean', photos: ['one', 'two'] },
+    ]);
+  });
+  test('a supplement shows its own finding, and the steps that wait by their names', () => {
+    const job = drawn();
+    const [step] = job.family.rebuild;
+    const finding = present(job.record.findings[0]);
+    const supplement = { findingId: finding.id, whyOnlyNow: 'Paint hid it.', stops: [present(step).id, 'gone'] };
+    const offer = offerOf(job, { kind: 'supplement', supplement, lines: [exampleLine({ findingIds: [] })] });
+    expect(offer.supplement).toEqual({ whyOnlyNow: 'Paint hid it.', stops: [present(step).title] });
+    expect(offer.findings).toHaveLength(1);
+  });
+});
+
+describe('when each way is ready', () => {
+  const remaining = {
+    ...{ benchMinutesBeforeAnswer: 0, answerAwaited: true, partsLeadDays: 5, partsDueOn: null },
+    ...{ benchMinutesAfterParts: 0, standMinutes: 0, holdUntil: null },
+  };
+  const family = {
+    parts: [{ ref: 'shaft', lead_days: 12 }] as never,
+    kits: [{ id: 'seal-kit', lead_days: 4 }] as never,
+  };
+  const seal = exampleLine({ key: 'buy:seal-kit', parts: [{ ref: 'face', qty: 1 }] });
+  const shaft = exampleLine({ key: 'renew:shaft', parts: [{ ref: 'shaft', qty: 1 }], options: ['as new'] });
+  test('by the longest lead of what it buys, of a kit as the kit', () => {
+    const own = exampleQuote([seal, shaft], { options: ['recommended', 'as new'] });
+    const ready = readyOfWays({ remaining, family, quote: own, today: '2026-11-24' });
+    // likely: three days for the answer, the lead, one day more; Tuesday 24 Nov + 3 = 27, + 4 + 1 = 2 Dec; + 12 + 1 = 10 Dec
+    expect(ready.recommended?.likely).toBe('2026-12-02');
+    expect(ready['as new']?.likely).toBe('2026-12-10');
+    expect(ready['as new']?.days).toBe(16);
+    expect(ready['as it is']?.likely).toBe('2026-11-27');
+  });
+  test('and by the work that its lines add', () => {
+    const work = exampleLine({ key: 'rework:shaft', unit: 'h', quantity: 30, parts: [] });
+    const alone = (lines: Quote['lines']) =>
+      present(readyOfWays({ remaining, family, quote: exampleQuote(lines), today: '2026-11-24' }).recommended).days;
+    expect(alone([work])).toBeGreaterThan(alone([]));
+    expect(alone([{ ...work, key: 'work:strip' }])).toBe(alone([]));
+  });
+});
+
+describe('a reminder', () => {
+  const own = exampleQuote([exampleLine()], { sentAt: '2026-11-16T08:00:00.000Z' });
+  const draft = (change: Partial<Parameters<typeof draftReminder>[0]> = {}) =>
+    draftReminder({
+      record: exampleRecord(),
+      quote: own,
+      today: '2026-11-22',
+      afterDays: 7,
+      shopName: 'Kettlewick',
+      ...change,
+    });
+  test('is due when the shop’s days are over, and not before', () => {
+    expect(draft()).toMatchObject({ isDue: false, days: 6 });
+    expect(draft({ today: '2026-11-23' })).toMatchObject({ isDue: true, days: 7 });
+  });
+  test('counts from the last one; another quote’s says nothing', () => {
+    const sent = {
+      number: 1,
+      quoteId: own.id,
+      sentTo: 'x',
+      words: '',
+      personId: null,
+      personName: 'Wenna',
+      at: '2026-11-23T09:00:00.000Z',
+    };
+    const reminded = { ...exampleRecord(), reminders: [sent] };
+    expect(draft({ record: reminded, today: '2026-11-25' })).toMatchObject({ isDue: false, days: 2 });
+    const other = { ...exampleRecord(), reminders: [{ ...sent, quoteId: asId<never>('other') }] };
+    expect(draft({ record: other, today: '2026-11-25' })).toMatchObject({ isDue: true, days: 9 });
+  });
+  test('names the offer, its days and what waits', () => {
+    expect(draft({ today: '2026-11-25' })?.words).toBe(
+      [
+        'Dear Fern Okonjo,',
+        '',
+        '9 days ago we sent you quote, revision 1 for your pump Quillmere QB 50-160, serial QB-22871 (our tag P-0417), and have not heard from you.',
+        'Until you answer, the pump lies here and nothing is ordered for it.',
+        'The offer is valid until 2026-12-24. You can ask us, choose and answer by this link:',
+        '',
+        'Kettlewick',
+      ].join('\n'),
+    );
+    const late = { ...own, kind: 'supplement' as const, validUntil: '2026-11-20' };
+    expect(draft({ quote: late, today: '2026-11-25' })?.words).toContain('supplement 1');
+    expect(draft({ quote: late, today: '2026-11-25' })?.words).toContain('was valid until 2026-11-20');
+    const nobody = { ...exampleRecord(), contact: null };
+    expect(draft({ record: nobody })?.words).toContain('Dear Harrowmere Botanical Garden,');
+  });
+  test('there is none of what does not wait', () => {
+    for (const state of ['draft', 'answered', 'superseded'] as const)
+      expect(draft({ quote: { ...own, state } })).toBeNull();
+    expect(draft({ quote: { ...own, sentAt: null } })).toBeNull();
+  });
+});
