@@ -130,7 +130,10 @@ export class CoreJob {
         viscosityMm2S: script.pumpedAt?.viscosityMm2S ?? null,
       },
     };
-    const facts = { jobId: asId<JobId>('job'), tag: asId<Tag>('P-0417'), family: this.family, earlierVisits: [] };
+    const facts = {
+      ...{ jobId: asId<JobId>('job'), tag: asId<Tag>('P-0417'), family: this.family, earlierVisits: [] },
+      zone: 'UTC',
+    };
     const who = this.signed('Ines');
     const decision = receive.openJob(
       { who, now: who.at, sha256, facts: { ...facts, pump, customer, contact } },

@@ -1,4 +1,5 @@
 import { and, desc, eq, lt, ne, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
 import {
   emptyTables,
   putRow,
@@ -69,17 +70,29 @@ interface Visiting {
   readonly of?: { readonly id: JobId; readonly openedAt: Date };
 }
 
+/** The plate that is asked for, beside those of the same pump. */
+const own = alias(t.pumps, 'own');
+
 async function loadVisits(connection: Connection, { pumpId, of }: Visiting): Promise<readonly EarlierVisit[]> {
   const rows = await connection
-    .select({ tag: t.jobs.tag, openedAt: t.jobs.openedAt, outcome: t.jobs.outcome, report: t.reports.number })
+    .select({
+      tag: t.jobs.tag,
+      openedAt: t.jobs.openedAt,
+      closedAt: t.jobs.closedAt,
+      outcome: t.jobs.outcome,
+      report: t.reports.number,
+    })
     .from(t.jobs)
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
+    .innerJoin(own, and(eq(own.serialKey, t.pumps.serialKey), eq(own.maker, t.pumps.maker)))
     .leftJoin(t.reports, eq(t.reports.jobId, t.jobs.id))
-    .where(and(eq(t.jobs.pumpId, pumpId), of && and(ne(t.jobs.id, of.id), lt(t.jobs.openedAt, of.openedAt))))
+    .where(and(eq(own.id, pumpId), of && and(ne(t.jobs.id, of.id), lt(t.jobs.openedAt, of.openedAt))))
     .orderBy(desc(t.jobs.openedAt))
     .limit(50);
-  const visits = rows.map(({ tag, openedAt, outcome, report }) => ({
+  const visits = rows.map(({ tag, openedAt, closedAt, outcome, report }) => ({
     ...{ tag, outcome, reportNumber: report },
     openedAt: openedAt.toISOString(),
+    closedAt: closedAt?.toISOString() ?? null,
   }));
   return [...new Map(visits.map((visit) => [visit.tag, visit])).values()];
 }

@@ -63,6 +63,10 @@ const bench = {
     to: (row) => ({ ...row, ...signedRow(row) }),
     from: ({ number, from, to, reason, toldTo, ...row }) => ({ number, from, to, reason, toldTo, ...signedOf(row) }),
   }),
+  correction: map<'correction', typeof t.corrections>(t.corrections, {
+    to: (row) => ({ ...row, ...signedRow(row) }),
+    from: ({ number, what, from, to, reason, ...row }) => ({ number, what, from, to, reason, ...signedOf(row) }),
+  }),
   step: map<'step', typeof t.stepsDone>(t.stepsDone, {
     to: ({ second, ...row }) => ({
       ...row,

@@ -1,15 +1,20 @@
 import { and, asc, desc, eq, gt, isNull, like, or, sql } from 'drizzle-orm';
-import { asId, type Hold, type Holder, type JobId, type Station, type Tag } from '@/core/record';
+import { asId, serialKey, type Hold, type Holder, type JobId, type Station, type Tag } from '@/core/record';
 import type { ChainedEvent } from '@/core/lifecycle';
 import { fromJson, rowsOf, type Connection } from './client';
 import * as t from './schema';
 
+/** Plates of pumps with a serial number, as `serialKey` compares them. */
 export async function findPumpBySerial(connection: Connection, serial: string) {
-  return connection.select().from(t.pumps).where(eq(t.pumps.serial, serial)).limit(20);
+  return connection
+    .select()
+    .from(t.pumps)
+    .where(eq(t.pumps.serialKey, serialKey(serial)))
+    .limit(50);
 }
 
-export async function addPump(connection: Connection, pump: typeof t.pumps.$inferInsert) {
-  await connection.insert(t.pumps).values(pump);
+export async function addPump(connection: Connection, pump: Omit<typeof t.pumps.$inferInsert, 'serialKey'>) {
+  await connection.insert(t.pumps).values({ ...pump, serialKey: serialKey(pump.serial) });
 }
 
 export async function listEvents(connection: Connection, jobId: JobId): Promise<ChainedEvent[]> {

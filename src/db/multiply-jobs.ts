@@ -13,6 +13,7 @@ const copied: Readonly<Record<string, readonly string[]>> = {
   acknowledgements: ['job_id'],
   looks: ['job_id'],
   promise_moves: ['job_id'],
+  corrections: ['job_id'],
   part_accounts: ['job_id'],
   steps_done: ['job_id'],
   captures: ['job_id'],
@@ -56,7 +57,10 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
     );
     const own: Readonly<Record<string, string>> = {
       ...Object.fromEntries(ids.map((id) => [id, moved(id)])),
-      ...(table === 'pumps' && { serial: `concat(serial, '-', ${number})` }),
+      ...(table === 'pumps' && {
+        serial: `concat(serial, '-', ${number})`,
+        serial_key: `concat(serial_key, ${number})`,
+      }),
       ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
       ...(table === 'jobs' && {
         tag: `concat('P-', 100000 + ${number} * 100 + substr(tag, 3) % 100)`,

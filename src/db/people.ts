@@ -1,5 +1,5 @@
 import { present } from '@/core/present';
-import { and, asc, count, desc, eq, isNull, like, lt, notLike, or } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
 import { lengthDisplays, type PersonId, type Role, type Tool } from '@/core/record';
@@ -163,11 +163,15 @@ export async function addCustomer(connection: Connection, customer: { id: string
   await connection.insert(customers).values(customer);
 }
 
-export async function findContact(connection: Connection, customerId: string, email: string) {
-  const [row] = await connection
-    .select()
-    .from(contacts)
-    .where(and(eq(contacts.customerId, customerId), eq(contacts.email, email)));
+/** The contact of a customer that is known under this very name, address and telephone. */
+export async function findContact(
+  connection: Connection,
+  customerId: string,
+  { name, email, phone }: { readonly name: string; readonly email: string; readonly phone: string },
+) {
+  const { customerId: owner, ...own } = getTableColumns(contacts);
+  const isSame = and(eq(owner, customerId), eq(own.email, email), eq(own.name, name), eq(own.phone, phone));
+  const [row] = await connection.select().from(contacts).where(isSame);
   return row ?? null;
 }
 

@@ -21,6 +21,8 @@ function columnsOf(head: JobHead, decision: Pick<Decision<unknown>, 'event' | 's
   const { station, holder, hold, outcome, promisedOn, familyId, familyVersion } = head;
   return {
     ...{ station, holder, hold, outcome, promisedOn, familyId, familyVersion, searchText },
+    pumpId: head.pump.id,
+    customerId: head.customer.id,
     contactId: head.contact?.id ?? null,
     holderSince: new Date(head.holderSince),
     closedAt: head.closedAt === null ? null : new Date(head.closedAt),

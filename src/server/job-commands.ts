@@ -16,7 +16,7 @@ import {
 import { DomainError } from '@/core/errors';
 import { knownBuild, readBuild } from '@/core/family';
 import type { PhotoId } from '@/core/record';
-import { findTagById, listInstruments, readShop, takeNumber, type Connection } from '@/db';
+import { findTagById, listInstruments, loadVisitsOfPump, readShop, takeNumber, type Connection } from '@/db';
 import { changeJob, type Asking, type JobCommand } from './change-job';
 import type { Context } from './context';
 import { chosenFamily, buildFor, keepFamily } from './families';
@@ -24,6 +24,7 @@ import { sha256 } from './fingerprint';
 import { newerFamily } from './library/newer-family';
 import { provePerson } from './people/prove-person';
 import { takeBenchPicture, type Picture } from './pictures';
+import { ensureContact, ensureCustomer, ensurePump } from './receive-pump';
 import { forVerb, type UseCase } from './use-case';
 import { askParcel, runOnStand } from './devices';
 
@@ -106,7 +107,32 @@ const takePicture: JobCommand<'take-picture', receive.PhotoFacts, { picture: Pic
   prepare: ({ context }, { picture }) => photoFacts(context.newId(), picture),
 };
 
+/** Another job of a pump that is still in the house, by its tag; null where there is none. */
+async function tagInHouse(connection: Connection, pumpId: string, own: string): Promise<string | null> {
+  const visits = await loadVisitsOfPump(connection, pumpId);
+  return visits.find(({ closedAt, tag }) => closedAt === null && tag !== own)?.tag ?? null;
+}
+
 const receiveCommands = {
+  'correct-owner': withFacts('correct-owner', receive.correctOwner, async ({ context, connection, command }) => ({
+    customer: await ensureCustomer(context, connection, command.customer),
+  })),
+  'correct-contact': withFacts(
+    'correct-contact',
+    receive.correctContact,
+    async ({ context, connection, record, command }) => ({
+      contact: await ensureContact(context, connection, { customerId: record.customer.id, ...command.contact }),
+    }),
+  ),
+  'correct-nameplate': withFacts(
+    'correct-nameplate',
+    receive.correctNameplate,
+    async ({ context, connection, record, command }) => {
+      const pump = await ensurePump(context, connection, { pump: command.pump, familyId: record.familyId });
+      return { pump, inHouse: await tagInHouse(connection, pump.id, record.tag) };
+    },
+  ),
+  'correct-equipment-number': plain('correct-equipment-number', receive.correctEquipmentNumber),
   'save-intake': plain('save-intake', receive.saveIntake),
   'confirm-isolation': plain('confirm-isolation', receive.confirmIsolation),
   'acknowledge-caution': plain('acknowledge-caution', receive.acknowledgeCaution),

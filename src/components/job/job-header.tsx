@@ -10,6 +10,7 @@ import { oneOf, textOf } from '../ui/form-data';
 import { SidePanel } from '../ui/side-panel';
 import { FoundLater } from './found-later';
 import { JobStream } from './job-stream';
+import { PutRight } from './put-right';
 import { RecordDrawer } from './record-drawer';
 import { sayDate, sayMoment, stationHref, type JobView } from './view';
 import { WayBack } from './way-back';
@@ -151,6 +152,7 @@ function HeaderActions({ view }: { readonly view: JobView }) {
       </a>
       <FoundLater view={view} />
       <WayBack record={record} />
+      <PutRight view={view} />
       {!record.closedAt && (
         <SidePanel label="Promise" title={`What is promised for ${record.tag}`}>
           <PromiseForm key={record.promisedOn} view={view} />

@@ -9,6 +9,7 @@ const kindNames: Readonly<Record<RowKind, string>> = {
   part: 'part',
   look: 'looked at',
   promise: 'promise moved',
+  correction: 'put right',
   step: 'step',
   answer: 'answer',
   reading: 'reading',

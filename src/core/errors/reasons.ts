@@ -244,6 +244,8 @@ const sentences = {
     `${counted} of ${number} counted, but only ${open} are open.`,
   'nothing-on-its-way': ({ order }: { order: string }) => `Nothing of ${order} is on its way.`,
   'acknowledged-already': ({ order }: { order: string }) => `${order} is acknowledged already.`,
+  'nothing-corrected': ({ what, value }: { what: string; value: string }) =>
+    `The ${what} is “${value}” already: there is nothing to put right.`,
   'promise-moved-meanwhile': ({ from }: { from: string }) =>
     `The promise stands at ${from} by now: somebody moved it. Look at it again.`,
   'promise-past': ({ day }: { day: string }) => `${day} is past: nothing can be promised for it.`,

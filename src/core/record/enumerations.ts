@@ -140,6 +140,10 @@ export type LineKind = (typeof lineKinds)[number];
 export const lineDecisions = ['approved', 'declined', 'not chosen'] as const;
 export type LineDecision = (typeof lineDecisions)[number];
 
+/** What of a job can be put right after it was received. */
+export const correctables = ['owner', 'contact', 'nameplate', 'equipment number'] as const;
+export type Correctable = (typeof correctables)[number];
+
 /** What the shop does after a critical item was declined. */
 export const declineDecisions = ['go on', 'return as it is'] as const;
 export type DeclineDecision = (typeof declineDecisions)[number];

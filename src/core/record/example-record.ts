@@ -55,7 +55,7 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
       personName: 'Ines',
       at: '2026-11-20T09:00:00.000Z',
     })),
-    ...{ looks: [], promises: [], parts: [], steps: [], answers: [], readings: [], findings: [] },
+    ...{ looks: [], promises: [], corrections: [], parts: [], steps: [], answers: [], readings: [], findings: [] },
     quotes: [],
     links: [],
     approvals: [],

@@ -26,3 +26,15 @@ export type MadeId = JobId | PersonId | PhotoId | FindingId | QuoteId | QuoteLin
 export function asId<Id extends MadeId | Tag | Place>(text: string): Id {
   return text as Id;
 }
+
+/**
+ * By which two serial numbers are compared: letters and digits alone, in capitals; spaces, hyphens, dots and strokes do
+ * not count. Accents do: they tell letters apart.
+ * @example serialKey('qb-22 871/a') // 'QB22871A'
+ */
+export function serialKey(serial: string): string {
+  return serial
+    .normalize('NFC')
+    .replace(/[^\p{L}\p{N}]/gu, '')
+    .toUpperCase();
+}

@@ -2,8 +2,8 @@ export * from './enumerations';
 export * from './ids';
 export * from './job-record';
 export type { Tool } from './tool';
+export { headOf } from './head-of';
 export {
-  headOf,
   emptyTables,
   orderedRows,
   putRow,

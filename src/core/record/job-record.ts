@@ -19,6 +19,7 @@ import type {
   ApprovalWay,
   BenchPhase,
   Cleaning,
+  Correctable,
   DeclineDecision,
   FindingKind,
   Holder,
@@ -113,6 +114,16 @@ export interface PromiseMove extends Signed {
   readonly reason: string;
   /** To whom the mail went; null where nobody was written to. */
   readonly toldTo: string | null;
+}
+
+/** Something that was written down wrongly when the pump came in: what it was, what it is, why. */
+export interface Correction extends Signed {
+  /** Counts the corrections of a job from 1. */
+  readonly number: number;
+  readonly what: Correctable;
+  readonly from: string;
+  readonly to: string;
+  readonly reason: string;
 }
 
 /** A part that was looked at, and whether something was seen on it. */
@@ -503,6 +514,8 @@ export interface JobHead {
 export interface EarlierVisit {
   readonly tag: Tag;
   readonly openedAt: string;
+  /** When it went back; null while it is in the house. */
+  readonly closedAt: string | null;
   readonly outcome: Outcome;
   readonly reportNumber: string | null;
 }
@@ -522,6 +535,7 @@ export interface JobRecord extends JobHead, RecordFrame {
   readonly parts: readonly PartAccount[];
   readonly looks: readonly Look[];
   readonly promises: readonly PromiseMove[];
+  readonly corrections: readonly Correction[];
   readonly steps: readonly StepDone[];
   readonly answers: readonly Answer[];
   readonly readings: readonly Reading[];

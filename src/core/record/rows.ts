@@ -1,9 +1,11 @@
+import { headOf } from './head-of';
 import type { FindingId, OrderId, QuoteId } from './ids';
 import type {
   Acknowledgement,
   Agreement,
   Answer,
   Approval,
+  Correction,
   CustomerLink,
   DeclineSettled,
   Disposition,
@@ -38,6 +40,7 @@ export interface JobRows {
   readonly part: PartAccount;
   readonly look: Look;
   readonly promise: PromiseMove;
+  readonly correction: Correction;
   readonly step: StepDone;
   readonly answer: Answer;
   readonly reading: Reading;
@@ -89,6 +92,7 @@ const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
   part: { key: (row) => row.ref, order: (row) => row.ref },
   look: { key: (row) => row.ref, order: (row) => row.ref },
   promise: { key: (row) => String(row.number), order: (row) => counted(row.number) },
+  correction: { key: (row) => String(row.number), order: (row) => counted(row.number) },
   step: { key: stepKey, order: (row) => inTime(row, stepKey(row)) },
   answer: { key: answerKey, order: (row) => inTime(row, answerKey(row)) },
   reading: { key: readingKey, order: readingKey },
@@ -122,6 +126,7 @@ export function emptyTables(): RowTables {
     part: new Map(),
     look: new Map(),
     promise: new Map(),
+    correction: new Map(),
     step: new Map(),
     answer: new Map(),
     reading: new Map(),
@@ -162,14 +167,6 @@ export function orderedRows<Kind extends RowKind>(tables: RowTables, kind: Kind)
   return keyed.map(({ row }) => row);
 }
 
-/** The head of a record: what a change to where a job stands puts as its row. */
-export function headOf(record: JobRecord): JobHead {
-  const { id, tag, station, holder, holderSince, hold, outcome, promisedOn, openedAt, closedAt } = record;
-  const { familyId, familyVersion, pump, customer, contact } = record;
-  const standing = { station, holder, holderSince, hold, outcome, promisedOn, openedAt, closedAt };
-  return { id, tag, ...standing, familyId, familyVersion, pump, customer, contact };
-}
-
 /** The rows of each kind that a record consists of. */
 const rowsIn: { readonly [Kind in RowKind]: (record: JobRecord) => readonly RowOf<Kind>[] } = {
   job: (record) => [headOf(record)],
@@ -178,6 +175,7 @@ const rowsIn: { readonly [Kind in RowKind]: (record: JobRecord) => readonly RowO
   part: ({ parts }) => parts,
   look: ({ looks }) => looks,
   promise: ({ promises }) => promises,
+  correction: ({ corrections }) => corrections,
   step: ({ steps }) => steps,
   answer: ({ answers }) => answers,
   reading: ({ readings }) => readings,
@@ -269,6 +267,7 @@ const makings: { readonly [Field in keyof Fields]: Making<Fields[Field]> } = {
   parts: listOf('part'),
   looks: listOf('look'),
   promises: listOf('promise'),
+  corrections: listOf('correction'),
   steps: listOf('step'),
   answers: listOf('answer'),
   readings: listOf('reading'),

@@ -49,6 +49,7 @@ describe('the head of a report', () => {
       jobId: asId<JobRecord['id']>('j'),
       tag: asId<JobRecord['tag']>('P-0398'),
       openedAt: '2026-05-02T08:00:00.000Z',
+      closedAt: '2026-05-20T08:00:00.000Z',
     };
     const earlier = { ...visit, outcome: 'repaired' as const, reportNumber: 'R-2026-0001' };
     expect(build({ earlierVisits: [earlier] }).history).toEqual([

@@ -14,6 +14,7 @@ import {
   actions,
   answerStates,
   benchPhases,
+  correctables,
   findingKinds,
   holders,
   outcomes,
@@ -32,7 +33,10 @@ import {
 } from '@/core/record';
 import { bigText, bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
-/** A pump lives across visits, known by maker and serial number. */
+/**
+ * What a plate says of a pump. A pump lives across visits, known by maker and serial number; a plate that was read
+ * otherwise is a row of its own, so that what was written down of an earlier visit stays.
+ */
 export const pumps = mysqlTable(
   'pumps',
   {
@@ -40,12 +44,17 @@ export const pumps = mysqlTable(
     maker: shortText('maker').notNull(),
     model: shortText('model').notNull(),
     serial: shortText('serial').notNull(),
+    /** By which serial numbers are compared: letters and digits alone, in capitals. */
+    serialKey: shortText('serial_key').notNull().default(''),
     size: varchar('size', { length: 60 }).notNull().default(''),
     familyId: varchar('family_id', { length: 20 }).notNull(),
     nameplate: json('nameplate').notNull(),
     createdAt: momentColumn('created_at').notNull(),
   },
-  (table) => [uniqueIndex('pumps_serial').on(table.serial, table.maker)],
+  (table) => [
+    uniqueIndex('pumps_plate').on(table.serial, table.maker, table.model, table.size),
+    index('pumps_serial_key').on(table.serialKey),
+  ],
 );
 
 export const jobs = mysqlTable(
@@ -156,6 +165,20 @@ export const promiseMoves = mysqlTable(
     to: date('to_day', { mode: 'string' }).notNull(),
     reason: longText('reason').notNull(),
     toldTo: shortText('told_to'),
+    ...who,
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.number] })],
+);
+
+export const corrections = mysqlTable(
+  'corrections',
+  {
+    jobId: idOf<JobId>('job_id').notNull(),
+    number: int('number').notNull(),
+    what: oneOf('what', correctables).notNull(),
+    from: longText('from_value').notNull(),
+    to: longText('to_value').notNull(),
+    reason: longText('reason').notNull(),
     ...who,
   },
   (table) => [primaryKey({ columns: [table.jobId, table.number] })],

@@ -41,15 +41,15 @@ export const constructionInput = {
   counts: z.record(elementId, z.number('type a whole number').int('they are counted whole').min(1).max(60)).optional(),
 };
 
+const contactInput = z.strictObject({
+  name: sentence(150),
+  email: z.string().trim().email('is not a mail address').max(191),
+  phone: optionalText(40),
+});
+
 export const receivePumpInput = z.strictObject({
   customer: sentence(150),
-  contact: z
-    .strictObject({
-      name: sentence(150),
-      email: z.string().trim().email('is not a mail address').max(191),
-      phone: optionalText(40),
-    })
-    .nullable(),
+  contact: contactInput.nullable(),
   pump: z.strictObject({
     maker: sentence(100),
     model: sentence(100),
@@ -62,6 +62,29 @@ export const receivePumpInput = z.strictObject({
   intake: intakeInput,
 });
 export type ReceivePump = z.output<typeof receivePumpInput>;
+
+const why = sentence(500);
+export const correctOwnerInput = z.strictObject({ tag: tagField, customer: sentence(150), reason: why });
+export type CorrectOwner = z.output<typeof correctOwnerInput>;
+
+export const correctContactInput = z.strictObject({ tag: tagField, contact: contactInput, reason: why });
+export type CorrectContact = z.output<typeof correctContactInput>;
+
+export const correctNameplateInput = z.strictObject({
+  tag: tagField,
+  pump: z.strictObject({
+    ...{ maker: sentence(100), model: sentence(100), serial: sentence(100), size: optionalText(60) },
+  }),
+  reason: why,
+});
+export type CorrectNameplate = z.output<typeof correctNameplateInput>;
+
+export const correctEquipmentNumberInput = z.strictObject({
+  tag: tagField,
+  equipmentNumber: optionalText(100),
+  reason: why,
+});
+export type CorrectEquipmentNumber = z.output<typeof correctEquipmentNumberInput>;
 
 export const saveIntakeInput = z.strictObject({ tag: tagField, basedOn, intake: intakeInput });
 export type SaveIntake = z.output<typeof saveIntakeInput>;

@@ -5,3 +5,12 @@ export { correctConstruction } from './correct-construction';
 export { openJob, type OpeningFacts } from './open-job';
 export { saveIntake } from './save-intake';
 export { takeNewerFamily } from './take-newer-family';
+export {
+  correctContact,
+  correctEquipmentNumber,
+  correctNameplate,
+  correctOwner,
+  type ContactFacts,
+  type NameplateFacts,
+  type OwnerFacts,
+} from './correct-head';

@@ -1,5 +1,5 @@
 import type { Family } from '../../family';
-import { canonical, chainEvent, standingOf } from '../../lifecycle';
+import { canonical, chainEvent, dayInZone, standingOf } from '../../lifecycle';
 import {
   emptyTables,
   recordOf,
@@ -20,6 +20,8 @@ export interface OpeningFacts extends Pick<JobHead, 'pump' | 'customer' | 'conta
   readonly tag: Tag;
   readonly family: Family;
   readonly earlierVisits: readonly EarlierVisit[];
+  /** The shop's time zone: by its calendar a promise is past. */
+  readonly zone: string;
 }
 
 interface Given {
@@ -60,9 +62,11 @@ export function openJob(
 ): Decision<{ readonly tag: Tag; readonly earlierVisits: number }> {
   const { who, now, facts } = given;
   const { family, earlierVisits } = facts;
-  const inHouse = earlierVisits.find(({ outcome }) => outcome === 'open');
+  const inHouse = earlierVisits.find(({ closedAt }) => closedAt === null);
   if (inHouse)
     refuse('wrong-state', reason('pump-in-house', { serial: facts.pump.serial, tag: inHouse.tag }), 'pump.serial');
+  if (command.promisedOn < dayInZone(now, facts.zone))
+    refuse('bad-input', reason('promise-past', { day: command.promisedOn }), 'promisedOn');
   const head = headOf(given, command.promisedOn);
   const puts = [put('job', head), put('intake', { ...command.intake, version: 1, isolation: null })];
   const tables = emptyTables();
