@@ -115,8 +115,8 @@ function CriticalStep({
         </p>
       ))}
       <p className="mt-2">
-        We ask nobody to order anything before {offer.shop.name} has spoken to you about it: it may be better to send
-        the pump back as it is.
+        Nothing is ordered before {offer.shop.name} has spoken to you about it: it may be better to send the pump back
+        as it is.
       </p>
       <div className="mt-3 grid gap-2 sm:grid-cols-2">
         <Button tone="main" onClick={onBack}>

@@ -129,8 +129,8 @@ function PromiseForm({ view }: { readonly view: JobView }) {
   );
 }
 
-/** Copying the answer, printing the tag, holding the job, its record. */
-function HeaderActions({ view }: { readonly view: JobView }) {
+/** Reading the answer out, and the tag to hang up. */
+function AnswerActions({ view }: { readonly view: JobView }) {
   const { record } = view;
   const [said, setSaid] = useState(false);
   const copy = () =>
@@ -139,7 +139,7 @@ function HeaderActions({ view }: { readonly view: JobView }) {
       () => undefined,
     );
   return (
-    <span className="flex gap-2">
+    <>
       <button type="button" onClick={copy} className="min-h-8 rounded border border-line px-2 text-13">
         {said ? 'copied' : 'copy'}
       </button>
@@ -150,7 +150,15 @@ function HeaderActions({ view }: { readonly view: JobView }) {
       >
         Tag
       </a>
-      <FoundLater view={view} />
+    </>
+  );
+}
+
+/** Ways back and sideways: back a station, putting right, the promise, the hold, the record. */
+function JobActions({ view }: { readonly view: JobView }) {
+  const { record } = view;
+  return (
+    <>
       <WayBack record={record} />
       <PutRight view={view} />
       {!record.closedAt && (
@@ -169,6 +177,35 @@ function HeaderActions({ view }: { readonly view: JobView }) {
       <SidePanel label="Record" title={`Record of ${record.tag}`}>
         <RecordDrawer tag={record.tag} zone={view.zone} />
       </SidePanel>
+    </>
+  );
+}
+
+/** What is done with a job from any of its pages. */
+function HeaderActions({ view }: { readonly view: JobView }) {
+  return (
+    <span className="flex flex-wrap gap-2">
+      <AnswerActions view={view} />
+      <FoundLater view={view} />
+      <JobActions view={view} />
+    </span>
+  );
+}
+
+/** The same where the bench needs the width: what is seldom wanted there opens beneath “More”. */
+function BenchActions({ view }: { readonly view: JobView }) {
+  return (
+    <span className="relative flex gap-2">
+      <AnswerActions view={view} />
+      <FoundLater view={view} />
+      <details className="text-13">
+        <summary className="flex min-h-8 cursor-pointer list-none items-center rounded border border-line px-2">
+          More
+        </summary>
+        <span className="absolute right-0 z-30 mt-1 flex flex-wrap gap-2 border border-ink bg-paper p-2">
+          <JobActions view={view} />
+        </span>
+      </details>
     </span>
   );
 }
@@ -217,7 +254,7 @@ export function CompactHeader({ view, shown }: { readonly view: JobView; readonl
       <div className="w-[480px] max-w-full shrink-0">
         <JobStream record={record} shown={shown} isCompact />
       </div>
-      <HeaderActions view={view} />
+      <BenchActions view={view} />
     </section>
   );
 }
