@@ -2,7 +2,7 @@ import { present } from '@/core/present';
 import { and, asc, count, desc, eq, getTableColumns, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
-import { lengthDisplays, type PersonId, type Role, type Tool } from '@/core/record';
+import { lengthDisplays, type JobId, type PersonId, type Role, type Tool } from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';
 
@@ -284,6 +284,16 @@ export async function listMails(connection: Connection, before: { sentAt: Date; 
         ? or(lt(mails.sentAt, before.sentAt), and(eq(mails.sentAt, before.sentAt), lt(mails.id, before.id)))
         : undefined,
     )
+    .orderBy(desc(mails.sentAt), desc(mails.id))
+    .limit(limit);
+}
+
+/** What went out by mail about a job, newest first. */
+export async function listMailsOfJob(connection: Connection, jobId: JobId, limit: number) {
+  return connection
+    .select(mailColumns)
+    .from(mails)
+    .where(eq(mails.jobId, jobId))
     .orderBy(desc(mails.sentAt), desc(mails.id))
     .limit(limit);
 }

@@ -87,6 +87,8 @@ const allowed: Readonly<Record<string, string>> = {
   'read-family': 'CTIPO',
   'read-family-document': 'CTIPO',
   'read-events': 'CTIPO',
+  'read-job-mails': 'CTIPO',
+  'read-shop-sign': '*',
   'read-photo': 'CTIPOK',
   'read-tag': 'CTIPO',
   'read-quote': 'CIPO',

@@ -13,6 +13,8 @@ import { readAsks } from './read/read-asks';
 import {
   readCustomerPage,
   readEvents,
+  readJobMails,
+  readShopSign,
   readFirstVisit,
   readOutbox,
   readPartsDesk,
@@ -66,6 +68,8 @@ export const readUseCases = {
   'find-construction': findConstruction,
   'read-family-document': readFamilyDocument,
   'read-events': readEvents,
+  'read-job-mails': readJobMails,
+  'read-shop-sign': readShopSign,
   'read-photo': readPhoto,
   'read-tag': readTagPdf,
   'read-quote': readQuotePdf,

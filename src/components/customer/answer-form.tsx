@@ -28,9 +28,9 @@ export function OptionChoice({
 }) {
   const money = moneyOf(offer);
   return (
-    <ul role="radiogroup" aria-label="Options">
+    <div role="radiogroup" aria-label="Options">
       {offer.quote.options.map((level) => (
-        <li key={level} className="row first:border-0">
+        <div key={level} className="row first:border-0">
           <label className="grid min-h-12 grid-cols-[auto_1fr_auto] items-start gap-x-3 py-2">
             <input
               type="radio"
@@ -47,9 +47,9 @@ export function OptionChoice({
             </span>
             <b className="num whitespace-nowrap">{money(optionNet(offer, level))}</b>
           </label>
-        </li>
+        </div>
       ))}
-    </ul>
+    </div>
   );
 }
 

@@ -146,5 +146,8 @@ test('a supplement asks one question: what was found, why only now, what it stop
   expect(screen.getByText('A tooth of the gear is cracked.')).toBeInTheDocument();
   expect(screen.getByText(/The crack was shut while it lay loose/)).toBeInTheDocument();
   expect(screen.getByText(/the rest goes on/)).toBeInTheDocument();
+  const futures = screen.getByRole('region', { name: 'When it is ready' });
+  expect(futures).toHaveTextContent(/Yes: .*No: .*no warranty/);
+  expect(futures).toHaveTextContent('promised for 10 December');
   expect(screen.getByRole('button', { name: 'No, leave it as it is' })).toBeInTheDocument();
 });

@@ -5,7 +5,7 @@ import type { Approval } from '@/core/record';
 import { WordMark } from '../signs/stream';
 import { AnswerForm } from './answer-form';
 import { AskForm } from './ask-form';
-import { ChangedSince, FindingsRead, OtherWays, QuestionsRead, WhyOnlyNow } from './offer-reading';
+import { ChangedSince, FindingsRead, OtherWays, QuestionsRead, TwoFutures, WhyOnlyNow } from './offer-reading';
 
 /** Why an offer cannot be answered (any more), and what to do; null while it can. */
 function closedWords({ quote, approval, shop }: CustomerOffer, station: string): string | null {
@@ -68,6 +68,7 @@ export function CustomerPage({ token, view }: Props) {
       <h2 className="mt-6 border-t border-ink pt-3 text-18 font-bold">What we found</h2>
       <FindingsRead offer={view} photoHref={photoHref} />
       <WhyOnlyNow offer={view} />
+      <TwoFutures offer={view} />
       {validity && <p className="mt-4 border-l-4 border-ochre bg-sheet px-3 py-2">{validity}</p>}
       {closed ? (
         <p className="mt-6 border-l-4 border-ochre bg-sheet px-3 py-2">{closed}</p>

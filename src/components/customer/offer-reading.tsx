@@ -168,6 +168,43 @@ export function WhyOnlyNow({ offer }: { readonly offer: CustomerOffer }) {
   );
 }
 
+/** “14 to 18 December”, or one day where both ends are the same. */
+function sayRange({ early, late }: { readonly early: string; readonly late: string }): string {
+  return early === late ? sayDay(early) : `${sayDay(early)} to ${sayDay(late)}`;
+}
+
+/** A supplement’s two futures on one scale of days against what was promised: with it, and without. */
+export function TwoFutures({ offer }: { readonly offer: CustomerOffer }) {
+  const [withIt, without] = [offer.ready[offer.quote.advised], offer.ready['as it is']];
+  if (offer.quote.kind !== 'supplement' || !withIt || !without) return null;
+  const days = [withIt.early, withIt.late, without.early, without.late, offer.promisedOn].toSorted();
+  const [first, last] = [Date.parse(days[0] ?? ''), Date.parse(days.at(-1) ?? '')];
+  const at = (day: string) => (last > first ? (100 * (Date.parse(day) - first)) / (last - first) : 0);
+  const rows = [
+    { words: 'Yes', range: withIt, note: 'tested, with our warranty', fill: 'bg-slate' },
+    { words: 'No', range: without, note: 'put together as it is; no warranty for it', fill: 'bg-line' },
+  ];
+  return (
+    <section aria-label="When it is ready" className="my-3 border-t border-line pt-2">
+      <h3 className="font-bold">
+        When it is ready <small className="font-normal text-quiet">promised for {sayDay(offer.promisedOn)}</small>
+      </h3>
+      {rows.map(({ words, range, note, fill }) => (
+        <div key={words} className="mt-1">
+          <b>{words}:</b> {sayRange(range)} <span className="text-13 text-quiet">{note}</span>
+          <span aria-hidden className="relative block h-3 border-b border-line">
+            <span
+              className={`absolute inset-y-0.5 ${fill}`}
+              style={{ left: `${at(range.early)}%`, width: `${Math.max(1.5, at(range.late) - at(range.early))}%` }}
+            />
+            <span className="absolute -bottom-1 top-0 w-0.5 bg-jasper" style={{ left: `${at(offer.promisedOn)}%` }} />
+          </span>
+        </div>
+      ))}
+    </section>
+  );
+}
+
 /** Questions that were asked, with the shop’s answers. */
 export function QuestionsRead({ offer }: { readonly offer: CustomerOffer }) {
   if (!offer.questions.length) return null;

@@ -8,6 +8,7 @@ import { sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { AgreedLimit, Questions, ReminderDraft, SettleDecline } from './answer-desk';
+import { MailLog } from './mail-log';
 import { RecordAnswer } from './record-answer';
 import { SupplementPanel } from './supplement-panel';
 
@@ -149,6 +150,7 @@ export function ApproveSheet({ view, isHere }: SheetProps) {
           <WhatWasSent view={view} quote={quote} />
           <Questions view={view} />
           <AgreedLimit key={record.agreement?.version ?? 0} view={view} />
+          <MailLog view={view} />
         </div>
         <div className="space-y-6">
           <Answers view={view} />

@@ -96,13 +96,7 @@ function LineRow({ view, quote, line, isDraft, isPicked, isOpen, onPick, onOpen,
       <tr id={`line-${line.id}`} className={`row ${isPicked ? 'bg-sheet shadow-[inset_4px_0_0_var(--jasper)]' : ''}`}>
         <td className="w-[104px] py-1 pl-2">{refs.length > 0 && <LineSection view={view} refs={refs} />}</td>
         <td className="py-1 pl-2">
-          <button
-            type="button"
-            onClick={press}
-            aria-pressed={isPicked}
-            className="block min-h-12 w-full text-left"
-            aria-label={`${line.description}${isDraft ? ', press twice to change' : ''}`}
-          >
+          <button type="button" onClick={press} aria-pressed={isPicked} className="block min-h-12 w-full text-left">
             <b className={isStruck ? 'line-through' : ''}>{line.description}</b>
             {line.critical && <span className="ml-2 text-13 text-jasper">critical</span>}
             {line.byHand && !isHandMade(line) && <span className="ml-2 text-13 text-quiet">by hand, kept</span>}

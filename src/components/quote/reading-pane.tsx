@@ -6,6 +6,7 @@ import {
   OtherWays,
   QuestionsRead,
   Totals,
+  TwoFutures,
   WhyOnlyNow,
   linesIn,
   lineMoney,
@@ -35,6 +36,7 @@ export function ReadingPane({ view, quote }: { readonly view: JobView; readonly 
         <ChangedSince offer={offer} />
         <FindingsRead offer={offer} photoHref={(id, size) => `/files/photo/${id}/${size}`} />
         <WhyOnlyNow offer={offer} />
+        <TwoFutures offer={offer} />
         {quote.options.length > 0 && <OptionChoice offer={offer} option={option} />}
         <ul className="mt-2 border-t border-line">
           {lines.map((line) => (

@@ -13,6 +13,7 @@ import {
   listInstruments,
   listJobsAt,
   listMails,
+  listMailsOfJob,
   listOpenOrders,
   listPeople,
   listStuckOutbox,
@@ -134,6 +135,35 @@ export const readFirstVisit = defineUseCase({
   input: z.strictObject({}),
   async run(context) {
     return { isEmpty: (await countPeople(context.database)) === 0 };
+  },
+});
+
+/** Mails that a job's log shows at most. */
+const mostMails = 60;
+
+/** What went out by mail about a job, newest first: to whom, when, and what it was about. */
+export const readJobMails = defineUseCase({
+  verb: 'read-job-mails',
+  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  input: z.strictObject({ tag: tagField }),
+  async run(context, { tag }) {
+    const { id } = await findRecord(context.database, tag);
+    const mails = await listMailsOfJob(context.database, id, mostMails);
+    return mails.map(({ id: mailId, to, subject, sentAt }) => ({
+      ...{ id: mailId, to, subject },
+      sentAt: sentAt.toISOString(),
+    }));
+  },
+});
+
+/** What anybody may read of the shop: a customer whose link is dead must know whom to ring. */
+export const readShopSign = defineUseCase({
+  verb: 'read-shop-sign',
+  audience: ['anyone'],
+  input: z.strictObject({}),
+  async run(context) {
+    const shop = await readShop(context.database);
+    return { name: shop?.name ?? '', place: shop?.place ?? '', telephone: shop?.settings.telephone ?? '' };
   },
 });
 
