@@ -1,7 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { stationNames, stations, type Station } from '@/core/record';
 import { getData } from '../act/get-data';
+import { Button, SelectField } from '../ui/form';
 import { sayMoment } from './view';
 
 interface RecordShown {
@@ -10,6 +12,10 @@ interface RecordShown {
     readonly kind: string;
     readonly personName: string;
     readonly at: string;
+    /** Where the job stood. */
+    readonly station: Station;
+    /** What the person did, in a sentence. */
+    readonly deed: string;
     /** What it changed, in words. */
     readonly lines: readonly string[];
     readonly hash: string;
@@ -21,8 +27,6 @@ interface RecordShown {
     readonly stored: unknown;
   } | null;
 }
-
-const sayKind = (kind: string) => kind.replaceAll('-', ' ');
 
 function Verified({ events, difference }: RecordShown) {
   if (!difference)
@@ -54,15 +58,50 @@ export function RecordDrawer({ tag, zone }: { readonly tag: string; readonly zon
   }, [tag]);
   if (shown === null) return <p role="status">Reading the record …</p>;
   if (shown === 'lost') return <p role="alert">The record cannot be read just now. Close this and try again.</p>;
+  return <Events {...shown} zone={zone} />;
+}
+
+/** The events, newest first, of all or of one person or station; printed as they are shown. */
+function Events({ zone, ...shown }: RecordShown & { readonly zone: string }) {
+  const [person, setPerson] = useState('');
+  const [station, setStation] = useState('');
+  const { events } = shown;
+  const people = [...new Set(events.map(({ personName }) => personName))].sort();
+  const places = stations.filter((one) => events.some((event) => event.station === one));
+  const picked = events.filter(
+    (event) => (!person || event.personName === person) && (!station || event.station === station),
+  );
   return (
     <div>
       <Verified {...shown} />
+      <div className="no-print mb-2 grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+        <SelectField label="By" value={person} onChange={(event) => setPerson(event.target.value)}>
+          <option value="">everybody</option>
+          {people.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </SelectField>
+        <SelectField label="At" value={station} onChange={(event) => setStation(event.target.value)}>
+          <option value="">every station</option>
+          {places.map((one) => (
+            <option key={one} value={one}>
+              {stationNames[one]}
+            </option>
+          ))}
+        </SelectField>
+        <Button onClick={() => window.print()}>Print</Button>
+      </div>
+      {picked.length < events.length && (
+        <p className="text-13 text-quiet">
+          {picked.length} of {events.length} events
+        </p>
+      )}
       <ol reversed className="text-13">
-        {shown.events.toReversed().map((event) => (
+        {picked.toReversed().map((event) => (
           <li key={event.seq} className="row grid grid-cols-[40px_1fr] gap-x-2 py-2 first:border-0">
             <span className="num text-quiet">{event.seq}</span>
             <div>
-              <b>{sayKind(event.kind)}</b> · {event.personName}, {sayMoment(event.at, zone)}
+              <b>{event.deed}</b> {sayMoment(event.at, zone)}, {stationNames[event.station].toLowerCase()}
               {event.lines.map((line, i) => (
                 <span key={i} className="block break-words text-quiet">
                   {line}

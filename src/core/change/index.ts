@@ -12,3 +12,4 @@ export * as report from './report';
 export { sayEvent } from './say-event';
 export * as test from './test';
 export type { ToolFacts } from './use-tool';
+export { hasDeed, sayDeed } from './say-kind';

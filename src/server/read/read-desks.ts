@@ -3,8 +3,9 @@ import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { familyCard } from '@/core/family';
 import { stepsBlockedBy } from '@/core/parts';
-import { sayEvent } from '@/core/change';
-import { sayMove, standingOf, standingSchema } from '@/core/lifecycle';
+import { changesOf, sayDeed, sayEvent } from '@/core/change';
+import { sayMove, standingOf, standingSchema, type ChainedEvent } from '@/core/lifecycle';
+import type { Station } from '@/core/record';
 import { customerOffer } from '@/core/quoting';
 import {
   countPeople,
@@ -167,6 +168,12 @@ export const readShopSign = defineUseCase({
   },
 });
 
+/** The station that an event moves the job to; null where it leaves it where it is. */
+function stationAfter(event: Pick<ChainedEvent, 'data'>): Station | null {
+  const head = changesOf(event)?.findLast((change) => change.put === 'job');
+  return head?.put === 'job' ? head.row.station : null;
+}
+
 /** The record drawer: every event of a job in words, and whether its chain is whole and its tables are what it says. */
 export const readEvents = defineUseCase({
   verb: 'read-events',
@@ -175,11 +182,18 @@ export const readEvents = defineUseCase({
   async run(context, { tag }) {
     const record = await findRecord(context.database, tag);
     const events = await listEvents(context.database, record.id);
+    let station: Station = 'receive';
     return {
-      events: events.map(({ seq, kind, personName, at, data, hash }) => ({
-        ...{ seq, kind, personName, at, lines: sayEvent(data) },
-        hash: hash.slice(0, 12),
-      })),
+      events: events.map((event) => {
+        const { seq, kind, personName, at, data, hash } = event;
+        // Where it happened is where the job stood before it.
+        const before = station;
+        station = stationAfter(event) ?? station;
+        return {
+          ...{ seq, kind, personName, at, station: before, deed: sayDeed(event), lines: sayEvent(data) },
+          hash: hash.slice(0, 12),
+        };
+      }),
       difference: await verifyOne(context.database, tag),
     };
   },

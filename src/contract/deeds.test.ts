@@ -1,0 +1,16 @@
+import { hasDeed, sayDeed } from '@/core/change';
+import { personalMoves } from '@/core/lifecycle';
+import { verbs } from '.';
+
+/** Verbs that leave no event on a job: of people, families and units, and what a gauge types before it is kept. */
+const silent = new Set([
+  ...['sign-in', 'switch-person', 'create-owner', 'add-person', 'add-instrument', 'choose-units'],
+  ...['import-family', 'make-own-family', 'read-gauge', 'advance-job', 'hold-job', 'resume-job'],
+]);
+
+test('every verb and move that leaves an event on a job has words for it', () => {
+  const kinds = [...Object.keys(verbs).filter((verb) => !silent.has(verb)), ...personalMoves, 'hold', 'resume'];
+  expect(kinds.filter((kind) => !hasDeed(kind))).toEqual([]);
+});
+test('an event of a kind that has none is said by its kind', () =>
+  expect(sayDeed({ kind: 'odd-thing', personName: 'Ines' })).toBe('Ines did “odd thing”.'));
