@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import f1 from '../../../test-support/plain-overhung.json';
@@ -156,4 +157,14 @@ test('a draft that cannot be read is no draft', () => {
   localStorage.setItem('puddlestone.draft.receive', '{broken');
   show();
   expect(field('Serial number')).toHaveValue('');
+});
+
+test('a customer who is written nearly as a known one is asked about, and taken with one press', async () => {
+  show();
+  const [known] = customers;
+  const owner = screen.getByLabelText('Customer');
+  await userEvent.type(owner, `${present(known).name}x`);
+  await userEvent.click(await screen.findByRole('button', { name: `${present(known).name}?` }));
+  expect(owner).toHaveValue(present(known).name);
+  expect(screen.queryByText(/Otherwise it is a new customer/)).not.toBeInTheDocument();
 });

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { FormProvider, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { present } from '@/core/present';
 import { proposeFamily, proposeSize, type FamilyCard } from '@/core/family';
+import { spellingTwins } from '@/core/record';
 import type { InputOf } from '@/contract';
 import { act, type ActError } from '../act/act';
 import { useFormDraft } from '../act/use-form-draft';
@@ -112,6 +113,22 @@ function useConstruction(families: readonly FamilyCard[], { control, setValue }:
   const construction = { familyId: family?.id ?? '', axes, row: row || (named ?? ''), counts };
   return { proposed, family, construction, choose };
 }
+/** Asked at entry: whether a customer who is written nearly so is meant. */
+function Twins({ twins, onTake }: { readonly twins: readonly string[]; readonly onTake: (name: string) => void }) {
+  if (!twins.length) return null;
+  return (
+    <p role="status" className="border-l-4 border-ochre pl-3 text-13 sm:order-last sm:col-span-4">
+      Is it{' '}
+      {twins.slice(0, 3).map((name) => (
+        <button key={name} type="button" className="mr-3 min-h-8 font-semibold underline" onClick={() => onTake(name)}>
+          {name}?
+        </button>
+      ))}
+      Otherwise it is a new customer.
+    </p>
+  );
+}
+
 type Read = InputOf<'receive-pump'>;
 
 /** Takes a failed pump in; what is typed stays on this device until the pump has its tag. */
@@ -130,6 +147,7 @@ export function ReceiveForm({
   const forget = useFormDraft('receive', form, readDraft);
   const [error, setError] = useState<ActError | null>(null);
   const serial = useWatch({ control: form.control, name: 'serial' });
+  const owner = useWatch({ control: form.control, name: 'customer' });
   const visits = useVisits(serial);
   const { proposed, family, construction, choose } = useConstruction(families, form);
   const field = (name: PlainField, path: string = name) => ({
@@ -224,6 +242,16 @@ export function ReceiveForm({
                 <option key={customer.id + (customer.email ?? '')} value={customer.name} />
               ))}
             </datalist>
+            <Twins
+              twins={spellingTwins(
+                owner,
+                customers.map(({ name }) => name),
+              )}
+              onTake={(name) => {
+                form.setValue('customer', name);
+                fillOwner(name);
+              }}
+            />
             <TextField label="Contact" {...field('contactName', 'contact.name')} />
             <TextField label="Mail address" type="email" {...field('email', 'contact.email')} />
             <TextField label="Telephone" {...field('phone', 'contact.phone')} />

@@ -3,6 +3,7 @@ export * from './ids';
 export * from './job-record';
 export type { Tool } from './tool';
 export { headOf } from './head-of';
+export { spellingTwins } from './spelling-twins';
 export {
   emptyTables,
   orderedRows,
