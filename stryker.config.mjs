@@ -3,7 +3,10 @@ export default {
   testRunner: 'jest',
   jest: { projectType: 'custom', configFile: 'jest.mutation.config.mjs' },
   coverageAnalysis: 'perTest',
-  mutate: ['src/core/{lifecycle,quoting,scope,inspection,report,parts,testing,change}/**/*.ts', '!src/core/**/*.test.ts'],
+  mutate: [
+    'src/core/{lifecycle,quoting,scope,inspection,report,parts,testing,change}/**/*.ts',
+    '!src/core/**/*.test.ts',
+  ],
   reporters: ['clear-text', 'json', 'progress-append-only'],
   clearTextReporter: { allowColor: false, reportTests: false, logTests: false },
   jsonReporter: { fileName: 'reports/mutation.json' },

@@ -144,7 +144,9 @@ export function AnswerForm({
   const [choice, setChoice] = useState<Choice>({ option: first, declined: new Set() });
   const [name, setName] = useDraft(`customer.${quote.id}.name`);
   const [signature, setSignature] = useState('');
-  const [asks, setAsks] = useState(false);
+  const [asks, setAsks] = useState<{ readonly lines: readonly OfferedLine[]; readonly declineAll: boolean } | null>(
+    null,
+  );
   const [error, setError] = useState<ActError | null>(null);
   const [isBusy, setBusy] = useState(false);
   const money = moneyOf(offer);
@@ -154,8 +156,10 @@ export function AnswerForm({
   const critical = declined.filter((line) => line.critical);
   const toggle = (id: string) => setChoice({ ...choice, declined: toggled(choice.declined, id) });
   const send = async (declineAll: boolean, criticalConfirmed = false) => {
-    if (!declineAll && critical.length && !criticalConfirmed) return setAsks(true);
-    setAsks(false);
+    const left =
+      declineAll && quote.kind === 'supplement' ? lines.filter((line) => line.critical) : declineAll ? [] : critical;
+    if (left.length && !criticalConfirmed) return setAsks({ lines: left, declineAll });
+    setAsks(null);
     setBusy(true);
     setError(null);
     const declinedLines = declineAll ? [] : declined.map(({ id }) => id);
@@ -214,11 +218,11 @@ export function AnswerForm({
           <ErrorNote error={error} />
           {asks ? (
             <CriticalStep
-              lines={critical}
+              lines={asks.lines}
               offer={offer}
-              onConfirm={() => send(false, true)}
+              onConfirm={() => send(asks.declineAll, true)}
               onBack={() => {
-                setAsks(false);
+                setAsks(null);
                 setChoice({
                   ...choice,
                   declined: new Set(declined.filter((one) => !one.critical).map(({ id }) => id)),

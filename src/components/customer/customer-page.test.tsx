@@ -151,3 +151,14 @@ test('a supplement asks one question: what was found, why only now, what it stop
   expect(futures).toHaveTextContent('promised for 10 December');
   expect(screen.getByRole('button', { name: 'No, leave it as it is' })).toBeInTheDocument();
 });
+
+test('a supplement that is declined is asked again where the pump may fail without it', async () => {
+  const asked = answerFetch(() => done);
+  show(exampleQuote([gear], { kind: 'supplement' }), { station: 'rebuild' });
+  await signIt();
+  await userEvent.click(screen.getByRole('button', { name: 'No, leave it as it is' }));
+  expect(screen.getByRole('alertdialog')).toHaveTextContent('Gear is needed. Without it the pump may fail in service');
+  expect(asked).toEqual([]);
+  await userEvent.click(screen.getByRole('button', { name: 'Yes, leave it out' }));
+  await waitFor(() => expect(asked[0]?.body).toMatchObject({ declineAll: true, criticalConfirmed: true }));
+});

@@ -53,8 +53,8 @@ function StripRow({ strip, today }: { readonly strip: Strip; readonly today: str
         />
         <span className="truncate">
           <b className="font-semibold">{strip.move}</b>
-          {strip.detail && ` — ${strip.detail}`}
           {strip.asks.length > 0 && <b className="text-ochre"> · {strip.asks.join('; ')}</b>}
+          {strip.detail && ` — ${strip.detail}`}
         </span>
         <ReadyBar ready={strip.ready} promisedOn={strip.promisedOn} today={today} width={200} />
       </Link>

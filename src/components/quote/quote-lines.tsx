@@ -147,7 +147,12 @@ function MarginRow({ quote }: { readonly quote: Quote }) {
     <tr className="bg-sand outline-1 outline-dashed outline-ink">
       <td colSpan={3} className="px-2 py-1 text-13">
         <b>Shop only</b> margin after wages, parts and outside work; never printed or sent <kbd>m</kbd>
-        {unknown > 0 && <span className="text-quiet"> · {unknown} lines without a known cost</span>}
+        {unknown > 0 && (
+          <span className="text-quiet">
+            {' '}
+            · {unknown} {unknown === 1 ? 'line' : 'lines'} without a known cost
+          </span>
+        )}
       </td>
       {margins.map((margin, i) => (
         <td key={i} className="num px-2 text-right">

@@ -39,7 +39,8 @@ function useAnswer({ view, quote, isCorrection }: Props) {
   const option = chosen || null;
   const offered = offeredLines(quote, option);
   const stays = (line: Quote['lines'][number]) => !line.declinable || approved.includes(line.id);
-  const critical = offered.filter((line) => line.critical && !stays(line));
+  // A supplement that is declined as a whole leaves its damage in.
+  const critical = offered.filter((line) => line.critical && (quote.kind === 'supplement' || !stays(line)));
   const send = (declineAll: boolean, criticalConfirmed: boolean) => {
     const { name, reference, reason } = form.getValues();
     const declinedLines = declineAll ? [] : offered.filter((line) => !stays(line)).map((line) => line.id);
@@ -116,8 +117,9 @@ export function RecordAnswer({ view, quote, isCorrection = false }: Props) {
             onChange={(event) => setTold(event.target.checked)}
           />
           <span>
-            I have said that without {critical.map(({ description }) => description).join(', ')} the pump may fail in
-            service and the repair has no warranty, and it is to be left out all the same.
+            {quote.kind === 'supplement' && 'Where it is declined: '}I have said that without{' '}
+            {critical.map(({ description }) => description).join(', ')} the pump may fail in service and the repair has
+            no warranty, and it is to be left out all the same.
           </span>
         </label>
       )}

@@ -207,6 +207,18 @@ describe('the words of options', () => {
   });
 });
 
+test('a supplement that is declined leaves the damage in, and says whether that was confirmed', () => {
+  const added = (critical: boolean) =>
+    exampleQuote([line('Gear', 54000, { critical })], { kind: 'supplement', revision: 1 });
+  const decisions = { Gear: 'declined' } as const;
+  expect(decisionText(added(false), { decisions, option: null })).toBe(
+    'Declined: Gear. It stays as it is and is not covered by this repair.',
+  );
+  expect(decisionText(added(true), { decisions, option: null })).toBe(
+    'Declined, though the pump may fail without it, which was said and confirmed: Gear. It stays as it is and is not covered by this repair.',
+  );
+});
+
 describe('the ways against each other', () => {
   const family = buildFamily(loadFamily(f1));
   const places = present(family.points.find(({ id }) => id === 'ring-bore')).places;

@@ -9,8 +9,8 @@ import {
 import { formatMoney } from '../units';
 import { lineTotalMinor, offeredLines, optionsOf, standsIn, totalQuote } from './total-quote';
 
-type Priced = Pick<Quote, 'currency' | 'taxPct' | 'discountPct' | 'lines' | 'options' | 'advised'>;
-type Offered = Priced & Pick<Quote, 'kind' | 'revision' | 'validUntil' | 'note'>;
+type Priced = Pick<Quote, 'kind' | 'currency' | 'taxPct' | 'discountPct' | 'lines' | 'options' | 'advised'>;
+type Offered = Priced & Pick<Quote, 'revision' | 'validUntil' | 'note'>;
 
 const moneyIn =
   ({ currency }: Pick<Quote, 'currency'>) =>
@@ -81,6 +81,14 @@ function sayLeft(lines: readonly QuoteLine[]): readonly string[] {
   return left.length ? [`Left out of this option: ${left.join('; ')}.`] : [];
 }
 
+/** Of a repair: the pump goes back. Of a supplement: the damage stays, and whether that was said. */
+function sayAllDeclined({ kind }: Priced, declined: readonly QuoteLine[]): string {
+  if (kind === 'quote') return 'Everything is declined. The pump goes back as it is.';
+  const isCritical = declined.some((line) => line.critical);
+  const told = isCritical ? ', though the pump may fail without it, which was said and confirmed' : '';
+  return `Declined${told}: ${named(declined)}. It stays as it is and is not covered by this repair.`;
+}
+
 /** What was decided, line by line, in the words the approval keeps; says what is not covered. */
 export function decisionText(quote: Priced, { decisions, option }: Decided): string {
   const standing = quote.lines.filter((line) => line.struckReason === null);
@@ -90,7 +98,7 @@ export function decisionText(quote: Priced, { decisions, option }: Decided): str
   const critical = declined.filter((line) => line.critical);
   const totals = totalQuote(approved, quote);
   const money = moneyIn(quote);
-  if (!approved.length) return 'Everything is declined. The pump goes back as it is.';
+  if (!approved.length) return sayAllDeclined(quote, declined);
   return [
     ...(option ? [`Chosen: ${optionNames[option]}.`] : []),
     `Approved: ${named(approved)}.`,

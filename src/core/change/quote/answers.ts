@@ -35,9 +35,14 @@ function chosenOption({ options }: Quote, { option, declineAll }: Said): OptionL
     : refuse('bad-input', reason('option-not-offered', { option: chosen }), 'option');
 }
 
-/** What may fail in service is declined only by somebody who was told so and said it again. */
-function checkCritical(quote: Quote, { declinedLines, criticalConfirmed }: Said): void {
-  const critical = quote.lines.filter(({ id, critical: is }) => is && declinedLines.includes(id));
+/**
+ * What may fail in service is declined only by somebody who was told so and said it again. Where all of a repair is
+ * declined the pump goes back and nothing is asked; a supplement that is declined leaves the damage in.
+ */
+function checkCritical(quote: Quote, { declinedLines, declineAll, criticalConfirmed }: Said): void {
+  const isLeft = ({ id }: Quote['lines'][number]) =>
+    declineAll ? quote.kind === 'supplement' : declinedLines.includes(id);
+  const critical = quote.lines.filter((line) => line.critical && line.struckReason === null && isLeft(line));
   if (critical.length && !criticalConfirmed)
     refuse(
       'bad-input',
@@ -61,7 +66,7 @@ export function decideLines(
   const fixed = offered.find((line) => !line.declinable && declinedLines.includes(line.id));
   if (fixed && !declineAll)
     refuse('bad-input', reason('line-not-declinable', { line: fixed.description }), 'declinedLines');
-  if (!declineAll) checkCritical(quote, said);
+  checkCritical(quote, said);
   const decisionOf = (line: Quote['lines'][number]): LineDecision => {
     if (declineAll || declinedLines.includes(line.id)) return 'declined';
     return standsIn(line, option) ? 'approved' : 'not chosen';

@@ -313,8 +313,10 @@ describe('something is found later', () => {
       quoteId: present(quoteId),
       basedOn: 1,
     });
-    expect(refusalOf(job, record, { approvalId: 'a' }, said(job, { quoteId, declineAll: true }))).toBeNull();
-    answer(job, { quoteId, declineAll: true });
+    expect(refusalOf(job, record, { approvalId: 'a' }, said(job, { quoteId, declineAll: true }))).toBe(
+      'critical-declined',
+    );
+    answer(job, { quoteId, declineAll: true, criticalConfirmed: true });
     expect(standingOf(job.record, job.family).asks).toEqual([{ code: 'decline' }]);
     job.act('Ines', ['settle-decline', quote.settleDecline], null, {
       ...{ tag: job.record.tag, decision: 'return as it is', words: 'not worth it' },
