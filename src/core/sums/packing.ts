@@ -12,6 +12,9 @@ const standardSections = [
   ),
 ];
 
+/** More rings than any box has; a gap that asks for more is no packing's. */
+const mostRings = 1000;
+
 const packingInput = z.strictObject({
   shaft_mm: lengthMm,
   bore_mm: lengthMm,
@@ -67,6 +70,11 @@ function reckonPacking({
   const rings = Math.floor(room / section + 1e-9);
   if (rings < 1)
     throw new SumRefusal('depth_mm', `no ring of ${show(section, 2)} mm fits into ${show(Math.max(0, room), 2)} mm`);
+  if (rings > mostRings)
+    throw new SumRefusal(
+      'bore_mm',
+      `between shaft ${show(shaft_mm, 6)} and bore ${show(bore_mm, 6)} mm there is room for a section of ${show(section, 6)} mm alone: more than ${mostRings} rings would go into the depth`,
+    );
   const port = port_from_bottom_mm ?? (rings * section + lantern_mm) / 2;
   const split = lantern_mm ? splitRings(rings, { section, lantern: lantern_mm, port }) : { below: rings, off: 0 };
   const standard = nearestSection(section);

@@ -220,6 +220,14 @@ describe('packing', () => {
   test('a bore no larger than the shaft, and no room, are refused', () => {
     expect(() => packing.compute({ ...box, bore_mm: 50 })).toThrow(expect.objectContaining({ path: 'bore_mm' }));
     expect(() => packing.compute({ ...box, depth_mm: 15 })).toThrow(expect.objectContaining({ path: 'depth_mm' }));
+    // A gap of a hair, or one that no list of rings could hold.
+    for (const [shaft_mm, bore_mm] of [
+      [50, 50.001],
+      [1e-12, 1e-6],
+    ] as const)
+      expect(() => packing.compute({ ...box, shaft_mm, bore_mm })).toThrow(
+        expect.objectContaining({ path: 'bore_mm' }),
+      );
   });
 });
 
