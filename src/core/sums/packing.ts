@@ -55,6 +55,26 @@ function splitRings(
 }
 
 type PackingInput = z.infer<typeof packingInput>;
+
+function sectionOf({ shaft_mm, bore_mm }: Pick<PackingInput, 'shaft_mm' | 'bore_mm'>): number {
+  if (bore_mm <= shaft_mm)
+    throw new SumRefusal('bore_mm', `the bore ${bore_mm} mm is not larger than the shaft ${shaft_mm} mm`);
+  return (bore_mm - shaft_mm) / 2;
+}
+
+/** Whole rings of a section that a room holds. */
+function ringsIn(room: number, section: number): number {
+  const rings = Math.floor(room / section + 1e-9);
+  if (rings < 1)
+    throw new SumRefusal('depth_mm', `no ring of ${show(section, 2)} mm fits into ${show(Math.max(0, room), 2)} mm`);
+  if (rings > mostRings)
+    throw new SumRefusal(
+      'bore_mm',
+      `shaft and bore leave a section of ${show(section, 6)} mm: more than ${mostRings} rings would go into the depth`,
+    );
+  return rings;
+}
+
 function reckonPacking({
   shaft_mm,
   bore_mm,
@@ -63,18 +83,9 @@ function reckonPacking({
   port_from_bottom_mm,
   gland_entry_mm,
 }: PackingInput) {
-  if (bore_mm <= shaft_mm)
-    throw new SumRefusal('bore_mm', `the bore ${bore_mm} mm is not larger than the shaft ${shaft_mm} mm`);
-  const section = (bore_mm - shaft_mm) / 2;
+  const section = sectionOf({ shaft_mm, bore_mm });
   const room = depth_mm - gland_entry_mm - lantern_mm;
-  const rings = Math.floor(room / section + 1e-9);
-  if (rings < 1)
-    throw new SumRefusal('depth_mm', `no ring of ${show(section, 2)} mm fits into ${show(Math.max(0, room), 2)} mm`);
-  if (rings > mostRings)
-    throw new SumRefusal(
-      'bore_mm',
-      `between shaft ${show(shaft_mm, 6)} and bore ${show(bore_mm, 6)} mm there is room for a section of ${show(section, 6)} mm alone: more than ${mostRings} rings would go into the depth`,
-    );
+  const rings = ringsIn(room, section);
   const port = port_from_bottom_mm ?? (rings * section + lantern_mm) / 2;
   const split = lantern_mm ? splitRings(rings, { section, lantern: lantern_mm, port }) : { below: rings, off: 0 };
   const standard = nearestSection(section);
