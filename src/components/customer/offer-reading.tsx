@@ -1,5 +1,5 @@
 import type { CustomerOffer, OfferedLine } from '@/core/quoting';
-import { lineTotalMinor, optionsOf, standsIn, totalQuote } from '@/core/quoting';
+import { isClosingUp, lineTotalMinor, optionsOf, standsIn, totalQuote } from '@/core/quoting';
 import { sayDay } from '@/core/lifecycle';
 import { optionNames, type OptionLevel } from '@/core/record';
 import { formatMoney } from '@/core/units';
@@ -128,7 +128,7 @@ export const optionNet = (offer: CustomerOffer, option: OptionLevel | null): num
 export function OtherWays({ offer }: { readonly offer: CustomerOffer }) {
   if (offer.quote.kind !== 'quote') return null;
   const money = moneyOf(offer);
-  const closing = offer.lines.filter(({ key }) => key === 'freight' || key.startsWith('work:'));
+  const closing = offer.lines.filter(isClosingUp);
   const minor = totalQuote(closing, offer.quote).netMinor;
   return (
     <p className="mt-2 text-13 text-quiet">

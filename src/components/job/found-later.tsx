@@ -1,16 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import {
-  actions,
-  comesBefore,
-  openSupplements,
-  rebuildRound,
-  type Action,
-  type PhotoId,
-  type Station,
-} from '@/core/record';
-import { stepsNeeding } from '@/core/scope';
+import { closedSteps } from '@/core/bench';
+import { actions, comesBefore, openSupplements, type Action, type PhotoId, type Station } from '@/core/record';
+import { stepsNeeding } from '@/core/parts';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { Button, ErrorNote, issueFor, SelectField, TextArea, TextField } from '../ui/form';
@@ -20,17 +13,6 @@ import { stationHref, type JobView } from './view';
 
 /** Stations from which something can be found later. */
 const stations: ReadonlySet<Station> = new Set(['clean', 'inspect', 'quote', 'approve', 'parts', 'rebuild', 'test']);
-
-/** Steps of the rebuild that a part stops, those first that need it; closed ones are passed over. */
-function stepsLeft({ record, family }: JobView) {
-  const round = rebuildRound(record);
-  const closed = new Set(
-    record.steps
-      .filter((one) => one.phase === 'rebuild' && one.round === round && one.state === 'done')
-      .map(({ stepId }) => stepId),
-  );
-  return family.rebuild.filter(({ id }) => !closed.has(id));
-}
 
 function Done({ view, supplement }: { readonly view: JobView; readonly supplement: number | null }) {
   if (supplement === null)
@@ -61,7 +43,8 @@ function FoundLaterForm({ view }: { readonly view: JobView }) {
   const [photoId, setPhoto] = useState<PhotoId | null>(null);
   const [named, setNamed] = useState<readonly string[] | null>(null);
   const [kept, setKept] = useState<{ readonly supplement: number | null } | null>(null);
-  const left = stepsLeft(view);
+  const closed = closedSteps(record, family);
+  const left = family.rebuild.filter(({ id }) => !closed.has(id));
   const needed = stepsNeeding(family, partRef);
   const stops = named ?? needed.filter((id) => left.some((step) => step.id === id));
   const known = family.damage.filter(({ part }) => part === partRef);

@@ -8,7 +8,7 @@ import { useAct } from '../act/use-act';
 import { sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextArea, TextField } from '../ui/form';
 import { readMoney, writeMoney } from './money';
-import { useQuoteKeys } from './quote-keys';
+import { useKeys } from '../ui/use-keys';
 
 interface Shown {
   readonly view: JobView;
@@ -73,7 +73,7 @@ export function ReminderDraft({ view, quote }: Shown & { readonly quote: Quote }
   const [words, setWords] = useState(drafted?.words ?? '');
   const [isOpen, setOpen] = useState(false);
   const send = () => void run('send-reminder', { tag: record.tag, quoteId: quote.id, words });
-  useQuoteKeys({ ...(drafted?.isDue && record.contact && { r: send }) });
+  useKeys({ ...(drafted?.isDue && record.contact && !isBusy && { r: send }) });
   if (!drafted || !record.contact) return null;
   const sent = record.reminders.filter(({ quoteId }) => quoteId === quote.id);
   return (

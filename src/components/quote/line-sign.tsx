@@ -3,6 +3,8 @@
 import { useMemo } from 'react';
 import { drawSection, type Family } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
+import { isAlwaysNew, isHandMade } from '@/core/quoting';
+import { partOfKey } from '@/core/scope';
 import type { JobRecord, QuoteLine } from '@/core/record';
 import { LimitStrip } from '../signs/limit-strip';
 import { Section, type PartState } from '../signs/section';
@@ -13,7 +15,7 @@ export function partOfLine(
   { itemKeys, parts }: Pick<QuoteLine, 'itemKeys' | 'parts'>,
   { parts: known }: Family,
 ): readonly string[] {
-  const refs = [...itemKeys.map((key) => key.slice(key.indexOf(':') + 1)), ...parts.map(({ ref }) => ref)];
+  const refs = [...itemKeys.map(partOfKey), ...parts.map(({ ref }) => ref)];
   return [...new Set(refs)].filter((ref) => known.some((part) => part.ref === ref));
 }
 
@@ -65,11 +67,10 @@ export function LineReason({
         className="pebbly h-12 w-[124px] border border-line object-cover"
       />
     );
-  if (line.byHand && line.key.startsWith('hand:'))
-    return <span className="pebbly border border-ink px-2 py-1 text-13">by hand, kept</span>;
+  if (isHandMade(line)) return <span className="pebbly border border-ink px-2 py-1 text-13">by hand, kept</span>;
   return (
     <span className="text-13 text-quiet">
-      {line.key.startsWith('buy:') ? 'always new' : line.unit === 'h' ? `${line.quantity} h` : ''}
+      {isAlwaysNew(line) ? 'always new' : line.unit === 'h' ? `${line.quantity} h` : ''}
     </span>
   );
 }

@@ -1,7 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { isHandMade, lineTotalMinor, marginOf, offeredLines, optionsOf, standsIn, totalQuote } from '@/core/quoting';
+import {
+  isFitting,
+  isHandMade,
+  lineTotalMinor,
+  marginOf,
+  offeredLines,
+  optionsOf,
+  standsIn,
+  totalQuote,
+} from '@/core/quoting';
 import { sayDay } from '@/core/lifecycle';
 import { optionNames, type OptionLevel, type Quote, type QuoteLine } from '@/core/record';
 import { formatMoney } from '@/core/units';
@@ -9,7 +18,7 @@ import type { JobView } from '../job/view';
 import { LineEditor } from './line-editor';
 import { LineReason, LineSection, partOfLine, useStates } from './line-sign';
 import { writeMoney } from './money';
-import { useQuoteKeys } from './quote-keys';
+import { useKeys } from '../ui/use-keys';
 import { useWays } from './ways-panel';
 
 interface Props {
@@ -103,7 +112,7 @@ function LineRow({ view, quote, line, isDraft, isPicked, isOpen, onPick, onOpen,
             <span className={`text-13 text-quiet ${isPicked ? 'block' : 'line-clamp-2'}`}>
               {isStruck
                 ? `Struck: ${line.struckReason}`
-                : findings.length && !line.key.endsWith('/fit')
+                : findings.length && !isFitting(line)
                   ? `out of: ${findings.map(({ words }) => words).join('; ')}`
                   : line.plain}
             </span>
@@ -193,12 +202,17 @@ export function QuoteLines(props: Props) {
     const line = quote.lines[Math.min(quote.lines.length - 1, Math.max(0, at + by))];
     if (line) setPicked(line.id);
   };
-  useQuoteKeys({
-    ArrowDown: () => step(1),
-    ArrowUp: () => step(-1),
-    Escape: () => setOpen(null),
-    ...(picked && isDraft && { Enter: () => setOpen(picked) }),
-  });
+  // Several supplements may stand on one page: they are picked by hand.
+  useKeys(
+    quote.kind === 'quote'
+      ? {
+          ArrowDown: () => step(1),
+          ArrowUp: () => step(-1),
+          Escape: () => setOpen(null),
+          ...(picked && isDraft && { Enter: () => setOpen(picked) }),
+        }
+      : {},
+  );
   return (
     <div className="overflow-x-auto">
       <table className="w-full min-w-[640px]">

@@ -8,7 +8,7 @@ import { Button, ErrorNote } from '../ui/form';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { useOthersWork } from '../ui/whose';
 import { AddLine } from './add-line';
-import { useQuoteKeys } from './quote-keys';
+import { useKeys } from '../ui/use-keys';
 import { QuoteLines } from './quote-lines';
 import { QuoteTerms } from './quote-terms';
 import { ReadingPane } from './reading-pane';
@@ -90,7 +90,7 @@ function SendBar({ view, quote, onAdd }: Shown & { readonly onAdd: () => void })
   const { run, error, isBusy } = useAct();
   const send = () => void run('send-quote', { tag: record.tag });
   const isReady = gate.missing.length === 0 && !isBusy;
-  useQuoteKeys({ a: onAdd, ...(isReady && { 'Ctrl Enter': send }) });
+  useKeys({ a: onAdd, ...(isReady && { 'Ctrl Enter': send }) });
   const others = quote.recipients.map(({ name }) => name).join(', ');
   return (
     <section aria-label="Send" className="mt-3 border-t border-ink pt-3">
@@ -126,7 +126,7 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
   const [isAdding, setAdding] = useState(false);
   const [showsMargin, setShowsMargin] = useState(true);
   const form = useRef<HTMLDivElement>(null);
-  useQuoteKeys({ m: () => setShowsMargin(!showsMargin) });
+  useKeys({ m: () => setShowsMargin(!showsMargin) });
   if (!quote) return <NoQuote view={view} isHere={isHere} />;
   const isDraft = isHere && quote.state === 'draft' && !others;
   const add = () => {

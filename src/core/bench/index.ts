@@ -17,5 +17,6 @@ export {
   workersOf,
   workOf,
   type ActionWork,
+  closedSteps,
   type StepWork,
 } from './work';

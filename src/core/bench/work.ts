@@ -120,6 +120,11 @@ export function workOf(record: Recorded, family: Constructed, phase: BenchPhase)
   return work;
 }
 
+/** Steps of the rebuild that are closed and stand, by their ids. */
+export function closedSteps(record: Recorded, family: Constructed): ReadonlySet<string> {
+  return new Set(workOf(record, family, 'rebuild').flatMap(({ step, isDone }) => (isDone ? [step.id] : [])));
+}
+
 /** Where an action of a phase stands, with its step; null where the family has none of that id. */
 export function workAt(
   record: Recorded,

@@ -1,8 +1,7 @@
 import * as z from 'zod';
-import { workOf, type StepWork } from '../bench';
+import { workOf } from '../bench';
 import type { Family } from '../family';
 import { judgePoints } from '../inspection';
-import { present } from '../present';
 import { unsettledDecline } from '../quoting';
 import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../parts';
 import type { Remaining } from '../planning';
@@ -20,7 +19,6 @@ import { gateFor } from './gates';
 import { nextMoveSchema, openPreparations, type NextMove } from './next-move';
 import { holderAt } from './transition';
 
-/** What the floor shows of a job, kept beside it and reckoned anew at every change: codes and figures, no words. */
 /** What is open beside the main station: an answer, a question, parts of a supplement, what was ordered at risk. */
 export const openAskSchema = z.discriminatedUnion('code', [
   z.object({ code: z.literal('supplement'), number: z.number().int(), isSent: z.boolean(), stops: z.number().int() }),
@@ -31,6 +29,7 @@ export const openAskSchema = z.discriminatedUnion('code', [
 ]);
 export type OpenAsk = z.infer<typeof openAskSchema>;
 
+/** What the floor shows of a job, kept beside it and reckoned anew at every change: codes and figures, no words. */
 export const standingSchema = z.object({
   holder: z.enum(holders),
   next: nextMoveSchema,
@@ -58,26 +57,20 @@ function inspectMove(record: JobRecord, family: Family): NextMove {
   return left ? { code: 'measure', left, out } : { code: 'dispose', open, out };
 }
 
-function rebuildNext(work: readonly StepWork[], isAgain: boolean): NextMove {
-  const next = present(work.find((one) => !one.isDone));
-  const done = work.filter((one) => one.isDone).length;
-  return { code: 'rebuild', step: next.step.title, done, of: work.length, isAgain };
-}
-
 function rebuildMove(record: JobRecord, family: Family): NextMove {
   const isAgain = rebuildRound(record) > 1;
   const work = workOf(record, family, 'rebuild');
   const held = work.find((one) => one.isHeld);
   if (held) return { code: 'sign-hold-point', step: held.step.title };
   const stopping = openSupplements(record);
-  const stoppedBy = (id: string) => stopping.find(({ supplement }) => supplement?.stops.includes(id));
+  const isStopped = (id: string) => stopping.some(({ supplement }) => supplement?.stops.includes(id));
   const left = work.filter((one) => !one.isDone);
-  const next = left.find(({ step, waitsFor }) => !stoppedBy(step.id) && !waitsFor.length);
   const [first] = stopping;
-  if (first && !next) return { code: 'await-supplement', number: first.revision, isSent: first.state === 'sent' };
-  if (!next) return left.length ? rebuildNext(work, isAgain) : { code: 'measure-as-left', isAgain };
-  const done = work.filter((one) => one.isDone).length;
-  return { code: 'rebuild', step: next.step.title, done, of: work.length, isAgain };
+  const next =
+    left.find(({ step, waitsFor }) => !isStopped(step.id) && !waitsFor.length) ?? (first ? undefined : left[0]);
+  if (!next && first) return { code: 'await-supplement', number: first.revision, isSent: first.state === 'sent' };
+  if (!next) return { code: 'measure-as-left', isAgain };
+  return { code: 'rebuild', step: next.step.title, done: work.length - left.length, of: work.length, isAgain };
 }
 
 /** What is open beside the main station. */

@@ -1,6 +1,17 @@
 import { stations, type Hold, type Holder, type JobRecord, type Station } from '../record';
 import type { Missing } from './missing';
 
+/** Ways back: each asks for a reason. What was recorded stays. */
+export const waysBack = [
+  'reopen-teardown',
+  'reopen-cleaning',
+  'reopen-inspection',
+  'reopen-quote',
+  'reopen-parts',
+  'reopen-rebuild',
+  'reopen-test',
+] as const;
+
 export const eventKinds = [
   'begin-teardown',
   'finish-teardown',
@@ -16,29 +27,13 @@ export const eventKinds = [
   'pass-test',
   'finish-report',
   'return-as-it-is',
-  'reopen-teardown',
-  'reopen-cleaning',
-  'reopen-inspection',
-  'reopen-quote',
-  'reopen-parts',
-  'reopen-rebuild',
-  'reopen-test',
+  ...waysBack,
   'close',
   'hold',
   'resume',
 ] as const;
 export type EventKind = (typeof eventKinds)[number];
 
-/** Ways back: each asks for a reason. What was recorded stays. */
-export const waysBack = [
-  'reopen-teardown',
-  'reopen-cleaning',
-  'reopen-inspection',
-  'reopen-quote',
-  'reopen-parts',
-  'reopen-rebuild',
-  'reopen-test',
-] as const satisfies readonly EventKind[];
 export type WayBack = (typeof waysBack)[number];
 export const isWayBack = (event: EventKind): event is WayBack => (waysBack as readonly EventKind[]).includes(event);
 

@@ -88,12 +88,20 @@ export function missingOf(refs: readonly string[], needs: readonly Need[]): read
   return awaited(needs).filter((need) => refs.includes(need.ref));
 }
 
-/** Titles of the rebuild steps that a short delivery stops: those that use a part up, else the first that takes it. */
-export function stepsBlockedBy(ref: string, { rebuild }: Pick<Family, 'rebuild'>): readonly string[] {
+/** The rebuild steps that need a part: those that use it up, else the first that takes it. */
+function stepsThatTake(ref: string, { rebuild }: Pick<Family, 'rebuild'>): readonly Step[] {
   const using = rebuild.filter((step) => step.needs.includes(ref));
   const first = rebuild.find((step) => step.parts.includes(ref));
-  return (using.length || !first ? using : [first]).map((step) => step.title);
+  return using.length || !first ? using : [first];
 }
+
+/** Ids of the rebuild steps that need a part. */
+export const stepsNeeding = (family: Pick<Family, 'rebuild'>, ref: string): readonly string[] =>
+  stepsThatTake(ref, family).map(({ id }) => id);
+
+/** Titles of the rebuild steps that a short delivery stops. */
+export const stepsBlockedBy = (ref: string, family: Pick<Family, 'rebuild'>): readonly string[] =>
+  stepsThatTake(ref, family).map(({ title }) => title);
 
 export function hasQuoteAnswer(record: JobRecord): boolean {
   const quote = currentQuote(record);

@@ -9,6 +9,8 @@ import {
   type Reading,
 } from '../record';
 import { reckonRunningClearance, reckonRepairOrReplace, recoveryFactor, type WorkingStep } from '../sums';
+import { partOfKey } from '../scope';
+import { isClosingUp } from './line-keys';
 import { offeredLines, optionsOf, totalQuote } from './total-quote';
 
 /** Figures of a shop that has said none: a pump that runs two shifts, and what such pumps usually last. */
@@ -116,7 +118,7 @@ function leakingGaps({ record, family, basis }: Omit<Asked, 'quote' | 'daysOut'>
 
 /** Gaps that stay as they are where these lines are carried out: nothing is renewed or worked on at either side. */
 function lostIn(gaps: readonly LeakingGap[], { lines }: Pick<Quote, 'lines'>, family: Family): number {
-  const touched = new Set(lines.flatMap(({ itemKeys }) => itemKeys.map((key) => key.slice(key.indexOf(':') + 1))));
+  const touched = new Set(lines.flatMap(({ itemKeys }) => itemKeys.map(partOfKey)));
   const mates = new Map(family.points.map(({ id, mates: mate }) => [id, mate]));
   return gaps
     .filter(({ partRef, pointId }) => !touched.has(partRef) && !touched.has(mates.get(pointId) ?? ''))
@@ -129,16 +131,9 @@ export function waysOf(quote: Pick<Quote, 'options' | 'advised'>, { newUnit }: C
   return [...options, 'as it is', ...(newUnit ? (['new unit'] as const) : [])];
 }
 
-/** Keys of what is paid even where the pump is only put together again: what was done before the answer, and freight. */
-const closingUp = (key: string) => key === 'freight' || key.startsWith('work:');
-
 function priceOf(way: WayName, { quote, basis }: Asked): number {
   if (way === 'new unit') return present(basis.newUnit).priceMinor;
-  if (way === 'as it is')
-    return totalQuote(
-      quote.lines.filter(({ key }) => closingUp(key)),
-      quote,
-    ).netMinor;
+  if (way === 'as it is') return totalQuote(quote.lines.filter(isClosingUp), quote).netMinor;
   return totalQuote(offeredLines(quote, quote.options.length ? way : null), quote).netMinor;
 }
 

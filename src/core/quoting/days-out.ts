@@ -2,6 +2,7 @@ import type { Family } from '../family';
 import { readyRange, type ReadyRange, type Remaining } from '../planning';
 import type { OptionLevel, Quote, QuoteLine } from '../record';
 import type { WayName } from './compare-ways';
+import { buyingKey, isStandingWork } from './line-keys';
 import { offeredLines, optionsOf } from './total-quote';
 
 interface Asked {
@@ -20,7 +21,7 @@ const daysTo = (from: string, to: string) => Math.max(0, Math.round((Date.parse(
 /** Days of lead of what some lines buy: of a kit as the kit, of a part as the part. */
 function leadOf(lines: readonly QuoteLine[], { parts, kits }: Asked['family']): number {
   const leads = lines.flatMap(({ key, parts: bought }) => {
-    const kit = kits.find(({ id }) => `buy:${id}` === key);
+    const kit = kits.find(({ id }) => buyingKey(id) === key);
     if (kit) return [kit.lead_days];
     return parts.filter(({ ref }) => bought.some((one) => one.ref === ref)).map(({ lead_days }) => lead_days);
   });
@@ -30,7 +31,7 @@ function leadOf(lines: readonly QuoteLine[], { parts, kits }: Asked['family']): 
 /** Minutes of work that some lines add to the standing work of every repair. */
 const addedMinutes = (lines: readonly QuoteLine[]): number =>
   lines
-    .filter(({ unit, key }) => unit === 'h' && !key.startsWith('work:'))
+    .filter((line) => line.unit === 'h' && !isStandingWork(line))
     .reduce((sum, { quantity }) => sum + quantity * 60, 0);
 
 function readyWith(

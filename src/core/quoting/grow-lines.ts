@@ -4,6 +4,7 @@ import { present } from '../present';
 import { optionLevels, type Finding, type JobRecord } from '../record';
 import { proposeScope, type ScopeItem } from '../scope';
 import { bundleParts, type Bundle } from './bundle-parts';
+import { buyingKey, fittingKey, freightKey } from './line-keys';
 import { asSentence, draftLine, sentencesOf, type DraftLine, type Rates } from './draft-line';
 
 interface Asked {
@@ -39,10 +40,10 @@ function plainOf(asked: Asked, item: ScopeItem): string {
 }
 
 /** Options as a line keeps them: none named where it stands in all. */
-const optionsOf = ({ levels }: ScopeItem) => (levels.length === optionLevels.length ? [] : levels);
+const namedOptions = ({ levels }: ScopeItem) => (levels.length === optionLevels.length ? [] : levels);
 
 const shared = (asked: Asked, item: ScopeItem) => ({
-  ...{ itemKeys: [item.key], findingIds: item.findingIds, options: optionsOf(item), instead: item.instead },
+  ...{ itemKeys: [item.key], findingIds: item.findingIds, options: namedOptions(item), instead: item.instead },
   ...{ plain: plainOf(asked, item), critical: item.critical },
 });
 
@@ -59,13 +60,13 @@ function partLine(asked: Asked, item: ScopeItem): DraftLine {
 
 function workLines(asked: Asked, item: ScopeItem): readonly DraftLine[] {
   const { rates, family } = asked;
-  const isFitting = item.parts.length > 0;
+  const isFitted = item.parts.length > 0;
   return item.work.map(({ title, minutes, workCentre }) => {
     const kind = item.action === 'make' ? 'made' : workCentre === 'machines' ? 'machining' : 'labour';
     return draftLine({
       ...shared(asked, item),
-      ...(isFitting && { plain: `Needed to fit the new ${nameOf(family, present(item.partRef))}.` }),
-      ...{ key: isFitting ? `${item.key}/fit` : item.key, kind, description: title },
+      ...(isFitted && { plain: `Needed to fit the new ${nameOf(family, present(item.partRef))}.` }),
+      ...{ key: isFitted ? fittingKey(item.key) : item.key, kind, description: title },
       ...{ quantity: hoursOf(minutes), unit: 'h', unitCostMinor: rates.wageMinorPerHour },
       unitPriceMinor: workCentre === 'machines' ? rates.machiningMinorPerHour : rates.labourMinorPerHour,
     });
@@ -103,7 +104,7 @@ function bundleLine(pricing: Pricing, bundle: Bundle): DraftLine {
     sentencesOf(items.flatMap((item) => findingsOf(pricing, item))),
   ];
   return draftLine({
-    ...{ key: `buy:${bundle.id}`, itemKeys: items.map(({ key }) => key), kind: 'part', declinable: false },
+    ...{ key: buyingKey(bundle.id), itemKeys: items.map(({ key }) => key), kind: 'part', declinable: false },
     description: renewed ? bundle.title : `Conversion: ${bundle.title}`,
     plain: plain.filter(Boolean).join(' '),
     unitPriceMinor: withMarkup(bundle.priceMinor, rates.partsMarkupPct),
@@ -165,7 +166,7 @@ function closingLines(pricing: Pricing): readonly DraftLine[] {
       ...{ unitPriceMinor: rates.testMinor, declinable: false },
     }),
     draftLine({
-      ...{ key: 'freight', kind: 'freight', description: 'Return freight', plain: 'Bringing the pump back to you.' },
+      ...{ key: freightKey, kind: 'freight', description: 'Return freight', plain: 'Bringing the pump back to you.' },
       ...{ unitPriceMinor: rates.freightMinor, unitCostMinor: rates.freightMinor },
     }),
   ];

@@ -11,7 +11,8 @@ export {
   type QuoteTotals,
 } from './total-quote';
 export { decisionText, nameQuote, quoteText, type Decided } from './quote-text';
-export { isHandMade, reviseLines } from './revise-lines';
+export { handKey, isAlwaysNew, isClosingUp, isFitting, isHandMade } from './line-keys';
+export { reviseLines } from './revise-lines';
 export { changedSinceSent, compareRevisions, type LineChange, type RevisionChange } from './compare-revisions';
 export { compareWays, defaultBasis, waysOf, type WayCompared, type WaysCompared } from './compare-ways';
 export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unsettled-decline';

@@ -1,8 +1,6 @@
 import type { Amount, QuoteLine } from '../record';
 import type { DraftLine } from './draft-line';
-
-/** Lines that a person made, not the record. */
-export const isHandMade = ({ key }: Pick<QuoteLine, 'key'>) => key.startsWith('hand:');
+import { isHandMade } from './line-keys';
 
 const amountOf = ({ quantity, unitPriceMinor }: Amount): Amount => ({ quantity, unitPriceMinor });
 const isSame = (one: Amount, other: Amount) =>

@@ -13,7 +13,7 @@ function whyOf(record: JobRecord, { findingIds, policy, reason }: StandingItem):
 /** The scope as it ended: all but what was only thought of and never offered. */
 export function scopeListed(record: JobRecord, family: Family): NonNullable<AsBuilt['scope']> {
   return scopeOf(record, family)
-    .items.filter(({ standing, source }) => standing !== 'proposed' || source === 'kept')
+    .filter(({ standing, source }) => standing !== 'proposed' || source === 'kept')
     .map((item) => ({
       ...{ what: item.title, action: item.action, why: whyOf(record, item), source: item.source },
       ...{ standing: item.source === 'kept' ? 'kept' : item.standing, quote: item.quote && nameQuote(item.quote) },

@@ -1,5 +1,5 @@
 export { costingFindings, findingsThatStay } from './costing-findings';
-export { proposeScope, stepsNeeding, type Proposing } from './propose-scope';
-export type { ScopeItem, ScopePolicy, ScopeWork } from './scope-item';
+export { proposeScope, type Proposing } from './propose-scope';
+export { partOfKey, type ScopeItem, type ScopePolicy, type ScopeWork } from './scope-item';
 export { leakagePoints } from './levels';
-export { scopeOf, type ScopeOfJob, type StandingItem } from './scope-of';
+export { scopeOf, type StandingItem } from './scope-of';

@@ -1,5 +1,6 @@
 import { partsOn, type Family } from '../family';
 import { judgePoints } from '../inspection';
+import { stepsNeeding } from '../parts';
 import { present } from '../present';
 import type { Action, Disposition, Finding, JobRecord, ScopeAction, ScopeSource, WorkCentre } from '../record';
 import { costingFindings, findingsThatStay } from './costing-findings';
@@ -56,13 +57,6 @@ function workOn(family: Family, part: FamilyPart, action: ScopeAction): readonly
   if (!standard) return [];
   const workCentre = action === 'take from a donor' ? 'bench' : 'machines';
   return [{ title: standard.title(part.name), minutes: standard.minutes, workCentre }];
-}
-
-/** Steps of the rebuild that use a part up; else the first that takes it up. */
-export function stepsNeeding({ rebuild }: Pick<Family, 'rebuild'>, ref: string): readonly string[] {
-  const using = rebuild.filter((step) => step.needs.includes(ref));
-  const first = rebuild.find((step) => step.parts.includes(ref));
-  return (using.length || !first ? using : [first]).map(({ id }) => id);
 }
 
 interface Given {

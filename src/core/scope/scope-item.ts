@@ -39,3 +39,6 @@ export interface ScopeItem {
   /** Steps of the rebuild that need it. */
   readonly stepIds: readonly string[];
 }
+
+/** What an item is done to, by its key. @example partOfKey('replace:front-ring') // 'front-ring' */
+export const partOfKey = (key: string) => key.slice(key.indexOf(':') + 1);

@@ -1,8 +1,8 @@
+import { closedSteps } from '../bench';
 import type { Family } from '../family';
 import { needsOf, type Need } from '../parts';
 import {
   comesBefore,
-  rebuildRound,
   supplementsOf,
   currentQuote,
   type JobRecord,
@@ -21,10 +21,6 @@ export interface StandingItem extends ScopeItem {
   readonly line: QuoteLine | null;
   /** The quote or supplement that it stands in; null while it is only proposed. */
   readonly quote: Pick<Quote, 'kind' | 'revision'> | null;
-}
-
-export interface ScopeOfJob {
-  readonly items: readonly StandingItem[];
 }
 
 interface Offered {
@@ -70,12 +66,7 @@ function isDone(record: JobRecord, family: Family, { stepIds, key }: ScopeItem):
   const task = family.labour.find(({ id }) => `work:${id}` === key);
   const after = task && isDoneAt[task.station];
   if (task) return after !== undefined && !comesBefore(record.station, after);
-  const round = rebuildRound(record);
-  const closed = new Set(
-    record.steps
-      .filter(({ phase, state, round: own }) => phase === 'rebuild' && state === 'done' && own === round)
-      .map(({ stepId }) => stepId),
-  );
+  const closed = closedSteps(record, family);
   if (stepIds.length) return stepIds.every((id) => closed.has(id));
   return !comesBefore(record.station, 'test');
 }
@@ -111,7 +102,7 @@ function offersFor({ key }: ScopeItem, offers: readonly Offered[]): readonly Off
  * The scope of a job as it stands: every item that the record proposes or a line offers, with how far it is. Reckoned
  * from findings, quotes, answers, receipts and steps; nothing of it is kept a second time.
  */
-export function scopeOf(record: JobRecord, family: Family): ScopeOfJob {
+export function scopeOf(record: JobRecord, family: Family): readonly StandingItem[] {
   const offers = offersOf(record);
   const proposed = proposeScope({ family, record });
   const known = new Set(proposed.map(({ key }) => key));
@@ -122,12 +113,10 @@ export function scopeOf(record: JobRecord, family: Family): ScopeOfJob {
   );
   const items = [...proposed, ...new Map(own.map((item) => [item.key, item])).values()];
   const needs = needsOf(record, family);
-  return {
-    items: items.map((item) => {
-      const mine = offersFor(item, offers);
-      const shown = mine.find(({ decision }) => decision === 'approved') ?? mine.at(-1);
-      const quote = shown ? { kind: shown.quote.kind, revision: shown.quote.revision } : null;
-      return { ...item, standing: standingOf(item, mine, { record, family, needs }), line: shown?.line ?? null, quote };
-    }),
-  };
+  return items.map((item) => {
+    const mine = offersFor(item, offers);
+    const shown = mine.find(({ decision }) => decision === 'approved') ?? mine.at(-1);
+    const quote = shown ? { kind: shown.quote.kind, revision: shown.quote.revision } : null;
+    return { ...item, standing: standingOf(item, mine, { record, family, needs }), line: shown?.line ?? null, quote };
+  });
 }

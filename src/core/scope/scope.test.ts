@@ -5,7 +5,8 @@ import { present } from '../present';
 import { asId, type Action, type Finding, type PartAccount } from '../record';
 import { exampleDisposition, exampleFinding, exampleReading } from '../record/example-record';
 import { quote } from '../change';
-import { proposeScope, scopeOf, stepsNeeding, type ScopeItem } from '.';
+import { stepsNeeding } from '../parts';
+import { proposeScope, scopeOf, type ScopeItem } from '.';
 
 const family = buildFamily(loadFamily(f1));
 const finding = (partRef: string, action: Action | null, change: Partial<Finding> = {}) =>
@@ -156,9 +157,9 @@ test('steps that use a part up, else the first that takes it', () => {
 describe('how far it is, over the life of a job', () => {
   const script: JobScript = wornRing;
   const ring = (job: CoreJob) =>
-    present(scopeOf(job.record, job.family).items.find(({ key }) => key === 'replace:front-ring'));
+    present(scopeOf(job.record, job.family).find(({ key }) => key === 'replace:front-ring'));
   const stands = (job: CoreJob, key: string) =>
-    scopeOf(job.record, job.family).items.find((item) => item.key === key)?.standing;
+    scopeOf(job.record, job.family).find((item) => item.key === key)?.standing;
 
   test('proposed, offered, approved, supplied, done', () => {
     const job = new CoreJob(loadFamily(f1), script).playTo('quote');
@@ -193,7 +194,19 @@ describe('how far it is, over the life of a job', () => {
       ...{ tag: job.record.tag, quoteId: null, basedOn: 1, kind: 'outside', description: 'Balancing', plain: '' },
       ...{ quantity: 1, unit: 'pc', unitPriceMinor: 9000, options: [], instead: '', unitCostMinor: null },
     });
-    const own = scopeOf(job.record, job.family).items.find(({ key }) => key === `hand:${lineId}`);
+    const own = scopeOf(job.record, job.family).find(({ key }) => key === `hand:${lineId}`);
     expect(own).toMatchObject({ title: 'Balancing', standing: 'proposed', action: 'work', partRef: null });
   });
+});
+
+test('after a failed run what was not opened again stays done; what was opened is to be done anew', async () => {
+  const job = new CoreJob(loadFamily(f1), wornRing).playTo('test');
+  await job.test();
+  const { rebuild } = job.family;
+  const again = present(rebuild.find(({ id }) => id === 'impeller-on'));
+  const run = present(job.record.runs[0]);
+  const failed = { ...run, decision: 'failed' as const, reopenFrom: again.id };
+  const record = { ...job.record, station: 'rebuild' as const, runs: [failed] };
+  const standing = (key: string) => scopeOf(record, job.family).find((item) => item.key === key)?.standing;
+  expect([standing('replace:front-ring'), standing('replace:casing-gasket')]).toEqual(['done', 'supplied']);
 });

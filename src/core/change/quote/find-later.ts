@@ -1,26 +1,24 @@
-import { findPart, type Family } from '../../family';
+import { closedSteps } from '../../bench';
+import type { Family } from '../../family';
+import { stepsNeeding } from '../../parts';
 import { growSupplement, nameQuote, quoteText, totalQuote, type DraftLine } from '../../quoting';
 import {
   comesBefore,
   currentQuote,
-  rebuildRound,
   supplementsOf,
   type FindingId,
   type JobRecord,
   type Quote,
   type QuoteId,
   type QuoteLineId,
-  type RowOf,
 } from '../../record';
-import { stepsNeeding } from '../../scope';
 import { put, type Put } from '../change';
 import { reason, refuse, requireStation, type Decider, type Given } from '../decision';
-import { lookWithFinding } from '../inspection/look-at-parts';
+import { seenRows } from '../inspection/record-finding';
 import type { FindLater, WithdrawSupplement } from '../inputs';
 import { approvalOf } from './answers';
-import { supplementStations } from './draft-of';
 import { dayAfter, freshQuote, type ShopTerms } from './draw-up-quote';
-import { headOfQuote } from './draft-of';
+import { headOfQuote, supplementStations } from './draft-of';
 import { revokeLinks } from './send-quote';
 
 export interface FindLaterFacts {
@@ -38,16 +36,10 @@ interface Result {
 }
 
 /** What is seen late, as a finding with what is done about it. */
-function findingRows({ record, family, who }: Given, id: FindingId, command: FindLater): readonly Put[] {
-  const { partRef, words, plain, photoId, action, reason: why } = command;
-  const known = family.damage.find((damage) => damage.part === partRef && damage.seen === words);
-  const row: RowOf<'finding'> = {
-    ...{ id, kind: 'visual', phase: 'as-found', round: 1, pointId: null, actionId: null, partRef, words, photoId },
-    ...{ version: 1, ...who, proposed: known?.usual ?? null, verdict: null, overruledReason: null, waivedReason: null },
-    plain: plain || known?.plain || words,
-  };
-  const disposition = { findingId: id, action, reason: why || words, version: 1, ...who };
-  return [put('finding', row), put('disposition', disposition), ...lookWithFinding(record.looks, partRef, who)];
+function findingRows(given: Given, id: FindingId, command: FindLater): readonly Put[] {
+  const { action, reason: why, words } = command;
+  const disposition = { findingId: id, action, reason: why || words, version: 1, ...given.who };
+  return [...seenRows(given, id, { ...command, phase: 'as-found' }), put('disposition', disposition)];
 }
 
 /** Steps that are named, or those of the rebuild that need the part and are not closed yet. */
@@ -56,12 +48,7 @@ function stoppedSteps(record: JobRecord, family: Family, { stops, partRef }: Fin
   const odd = stops?.find((id) => !known.has(id));
   if (odd) refuse('bad-input', reason('unknown-step', { step: odd, phase: 'rebuild' }), 'stops');
   if (stops) return stops;
-  const round = rebuildRound(record);
-  const closed = new Set(
-    record.steps
-      .filter((one) => one.phase === 'rebuild' && one.round === round && one.state === 'done')
-      .map(({ stepId }) => stepId),
-  );
+  const closed = closedSteps(record, family);
   return stepsNeeding(family, partRef).filter((id) => !closed.has(id));
 }
 
@@ -129,10 +116,6 @@ const withFinding = (record: JobRecord, rows: readonly Put[]): JobRecord => {
 export const findLater: Decider<FindLater, Result, FindLaterFacts> = (given, command) => {
   const { record, family, newId, facts } = given;
   requireStation(record, 'clean', 'inspect', 'quote', ...supplementStations);
-  if (!findPart(family, command.partRef))
-    refuse('bad-input', reason('unknown-part', { part: command.partRef }), 'partRef');
-  if (command.photoId && !record.photos.some(({ id }) => id === command.photoId))
-    refuse('wrong-job', reason('picture-of-another-job'), 'photoId');
   const findingId = newId<FindingId>();
   const rows = findingRows(given, findingId, command);
   const note = { partRef: command.partRef, words: command.words, whyOnlyNow: command.whyOnlyNow };

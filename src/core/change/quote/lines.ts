@@ -1,4 +1,4 @@
-import { draftLine } from '../../quoting';
+import { draftLine, handKey, isHandMade } from '../../quoting';
 import type { QuoteLine, QuoteLineId } from '../../record';
 import { reason, refuse, type Decider } from '../decision';
 import type { AddLine, ChangeLine, StrikeLine, TakeProposal } from '../inputs';
@@ -23,7 +23,7 @@ export const addLine: Decider<AddLine, Versioned & { readonly lineId: QuoteLineI
   const quote = draftOf(record, quoteId, { basedOn, yours: line });
   checkPrice(line);
   const lineId = newId<QuoteLineId>();
-  const own = draftLine({ ...line, key: `hand:${lineId}`, plain: line.plain || line.description, byHand: true });
+  const own = draftLine({ ...line, key: handKey(lineId), plain: line.plain || line.description, byHand: true });
   return {
     puts: putLine(quote, { ...own, id: lineId }),
     note: { lineId, ...line },
@@ -40,7 +40,7 @@ export const changeLine: Decider<ChangeLine, Versioned> = ({ record }, { tag: _t
   const given = Object.fromEntries(Object.entries(changed).filter(([, value]) => value !== undefined));
   const line: QuoteLine = { ...before, ...given, byHand: true, proposalMoved: false };
   checkPrice(line);
-  const isOwn = before.key.startsWith('hand:') || before.key === '';
+  const isOwn = isHandMade(before) || before.key === '';
   const proposed = isOwn ? null : (before.proposed ?? amountOf(before));
   return {
     puts: putLine(quote, { ...line, proposed }),
