@@ -1,4 +1,4 @@
-import { lineTotalMinor, nameQuote, offeredLines, optionsOf, standsIn, totalQuote } from '@/core/quoting';
+import { asSentence, lineTotalMinor, nameQuote, offeredLines, optionsOf, standsIn, totalQuote } from '@/core/quoting';
 import { jobDetails } from '@/core/lifecycle';
 import { optionNames, type JobRecord, type OptionLevel, type Quote, type QuoteLine } from '@/core/record';
 import { formatMoney } from '@/core/units';
@@ -34,7 +34,7 @@ function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[]):
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
   const { options } = quote;
   const each = (line: QuoteLine) => `${line.quantity} ${line.unit}${line.discountPct ? ` −${line.discountPct} %` : ''}`;
-  const columns = options.map((option) => ({ title: optionNames[option], share: 2, align: 'right' as const }));
+  const columns = options.map((option) => ({ title: optionNames[option], share: 2.8, align: 'right' as const }));
   const ends = options.length ? columns : [{ title: 'Total', share: 1.9, align: 'right' as const }];
   const cells = (line: QuoteLine) =>
     (options.length ? options : [null]).map((option) =>
@@ -43,9 +43,9 @@ function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[]):
   table(
     paper,
     [
-      { title: 'Line', share: 5 },
+      { title: 'Line', share: 4.6 },
       { title: 'Why', share: 6 },
-      { title: 'Quantity', share: 1.8, align: 'right' },
+      { title: 'Quantity', share: 2.2, align: 'right' },
       { title: 'Each', share: 1.9, align: 'right' },
       ...ends,
     ],
@@ -111,7 +111,7 @@ export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint
     ({ id, disposition }) => disposition && (quote.kind === 'quote' || named.has(id)),
   );
   if (!found.length) paragraph(paper, 'Nothing beyond ordinary wear; seals and bearings are renewed at every repair.');
-  for (const finding of found) paragraph(paper, `•  ${finding.plain}`);
+  for (const finding of found) paragraph(paper, `•  ${asSentence(finding.plain)}`);
   const shown = pictures.filter((picture) => record.findings.some((finding) => finding.photoId === picture.id));
   if (shown.length) {
     paper.moveDown(0.5);

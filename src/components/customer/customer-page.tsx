@@ -43,11 +43,13 @@ export function CustomerPage({ token, view }: Props) {
   return (
     <div className="mx-auto max-w-[760px] px-4 pb-24 pt-6 sm:px-8">
       <p className="flex items-center gap-2 font-bold">
-        <WordMark />
+        <span className="shrink-0">
+          <WordMark />
+        </span>
         {shop.name}, {shop.place}
         {shop.telephone && (
           <a
-            className="ml-auto inline-flex min-h-11 items-center gap-1 underline"
+            className="ml-auto inline-flex min-h-11 shrink-0 items-center gap-1 whitespace-nowrap text-13 underline"
             href={`tel:${shop.telephone.replaceAll(' ', '')}`}
           >
             <Phone size={16} aria-hidden /> {shop.telephone}

@@ -2,22 +2,24 @@
 
 import { useState } from 'react';
 import { needsOf, stepsBlockedBy } from '@/core/parts';
+import { partsAtRisk } from '@/core/quoting';
 import { currentQuote, type PurchaseOrder } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
-import { readMoney } from '../quote/money';
+import { readMoney, writeMoney } from '../quote/money';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { useAskedPlace } from '../ui/use-asked-place';
 
 /** Orders what is advised before the customer has answered: up to a value, with a reason, under the name of who does it. */
 function OrderAtRisk({ view }: { readonly view: JobView }) {
-  const { record } = view;
+  const { record, family } = view;
   const { run, error, isBusy } = useAct();
-  const [limit, setLimit] = useState('');
-  const [reason, setReason] = useState('');
   const quote = currentQuote(record);
-  const isBefore = ['quote', 'approve'].includes(record.station) && record.hold === null && quote !== null;
+  const risk = partsAtRisk(record, family);
+  const [limit, setLimit] = useState(risk ? writeMoney(risk.valueMinor) : '');
+  const [reason, setReason] = useState('');
+  const isBefore = ['quote', 'approve'].includes(record.station) && record.hold === null && risk !== null;
   const risked = record.orders.filter(({ atRiskMinor }) => atRiskMinor !== null);
   if (!isBefore && !risked.length) return null;
   const read = readMoney(limit);
@@ -38,10 +40,18 @@ function OrderAtRisk({ view }: { readonly view: JobView }) {
       ))}
       {isBefore && (
         <>
-          <p className="text-13 text-quiet">
-            The parts of what is advised are ordered though nobody has approved them; if the answer is no, they are
-            ours.
+          <p>
+            What is advised needs <b>{risk.needs.length} parts</b> that nobody has ordered, worth{' '}
+            <b className="num">{formatMoney({ minor: risk.valueMinor, currency })}</b> to us, the longest in{' '}
+            {risk.longestDays} days. <span className="text-13 text-quiet">If the answer is no, they are ours.</span>
           </p>
+          <ul className="columns-2 text-13 text-quiet lg:columns-3">
+            {risk.needs.map((need) => (
+              <li key={need.ref}>
+                {need.quantity - need.ordered} × {need.name}, {need.leadDays} days
+              </li>
+            ))}
+          </ul>
           <div className="grid items-start gap-3 sm:grid-cols-[160px_1fr_auto]">
             <TextField
               label={`Worth at most, ${currency}`}
@@ -96,7 +106,7 @@ export function PartsSheet({ view, isHere }: SheetProps) {
           )}
         </div>
         <ErrorNote error={error} />
-        <OrderAtRisk view={view} />
+        <OrderAtRisk key={record.orders.length} view={view} />
         {needs.length === 0 ? (
           <p>Nothing is needed: no approved line buys a part.</p>
         ) : (

@@ -94,7 +94,7 @@ export function ReminderDraft({ view, quote }: Shown & { readonly quote: Quote }
       {(drafted.isDue || isOpen) && (
         <TextArea
           label="As it is sent; the link goes beneath it"
-          rows={7}
+          rows={10}
           value={words}
           onChange={(event) => setWords(event.target.value)}
           error={issueFor(error, 'words')}

@@ -140,16 +140,16 @@ describe('a reminder', () => {
       [
         'Dear Fern Okonjo,',
         '',
-        '9 days ago we sent you quote, revision 1 for your pump Quillmere QB 50-160, serial QB-22871 (our tag P-0417), and have not heard from you.',
+        '9 days ago we sent you the quote, revision 1, for your pump Quillmere QB 50-160, serial QB-22871 (our tag P-0417), and have not heard from you.',
         'Until you answer, the pump lies here and nothing is ordered for it.',
-        'The offer is valid until 2026-12-24. You can ask us, choose and answer by this link:',
+        'The offer is valid until 24 December. You can ask us, choose and answer by the link beneath.',
         '',
         'Kettlewick',
       ].join('\n'),
     );
     const late = { ...own, kind: 'supplement' as const, validUntil: '2026-11-20' };
     expect(draft({ quote: late, today: '2026-11-25' })?.words).toContain('supplement 1');
-    expect(draft({ quote: late, today: '2026-11-25' })?.words).toContain('was valid until 2026-11-20');
+    expect(draft({ quote: late, today: '2026-11-25' })?.words).toContain('was valid until 20 November');
     const nobody = { ...exampleRecord(), contact: null };
     expect(draft({ record: nobody })?.words).toContain('Dear Harrowmere Botanical Garden,');
   });

@@ -1,5 +1,5 @@
 export { growLines, growSupplement } from './grow-lines';
-export { afterDiscount, draftLine, type DraftLine, type Rates } from './draft-line';
+export { afterDiscount, asSentence, draftLine, type DraftLine, type Rates } from './draft-line';
 export {
   distinctOptions,
   lineTotalMinor,
@@ -14,6 +14,7 @@ export { decisionText, nameQuote, quoteText, type Decided } from './quote-text';
 export { handKey, isAlwaysNew, isClosingUp, isFitting, isHandMade } from './line-keys';
 export { reviseLines } from './revise-lines';
 export { changedSinceSent, compareRevisions, type LineChange, type RevisionChange } from './compare-revisions';
+export { partsAtRisk, type AtRisk } from './at-risk';
 export { compareWays, defaultBasis, waysOf, type WayCompared, type WaysCompared } from './compare-ways';
 export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unsettled-decline';
 export { readyOfWays, type ReadyOfWays } from './days-out';

@@ -1,3 +1,4 @@
+import { sayDay } from '../lifecycle/answer-line';
 import type { JobRecord, Quote } from '../record';
 import { nameQuote } from './quote-text';
 
@@ -31,17 +32,18 @@ export function draftReminder({ record, quote, today, afterDays, shopName }: Ask
   const days = daysBetween(last, today);
   const since = daysBetween(quote.sentAt, today);
   const { maker, model, serial } = record.pump;
+  const validUntil = sayDay(quote.validUntil);
   const isPast = quote.validUntil < today;
   const words = [
     `Dear ${record.contact?.name ?? record.customer.name},`,
     '',
-    `${since} days ago we sent you ${nameQuote(quote).toLowerCase()} for your pump ${maker} ${model}, serial ${serial} (our tag ${record.tag}), and have not heard from you.`,
+    `${since} days ago we sent you the ${nameQuote(quote).toLowerCase()}, for your pump ${maker} ${model}, serial ${serial} (our tag ${record.tag}), and have not heard from you.`,
     quote.kind === 'supplement'
       ? 'The work that does not need your answer goes on; the rest waits for it.'
       : 'Until you answer, the pump lies here and nothing is ordered for it.',
     isPast
-      ? `The offer was valid until ${quote.validUntil}; if you answer now we tell you whether a price has changed.`
-      : `The offer is valid until ${quote.validUntil}. You can ask us, choose and answer by this link:`,
+      ? `The offer was valid until ${validUntil}; if you answer now we tell you whether a price has changed.`
+      : `The offer is valid until ${validUntil}. You can ask us, choose and answer by the link beneath.`,
     '',
     shopName,
   ].join('\n');

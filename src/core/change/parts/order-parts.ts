@@ -1,5 +1,5 @@
-import { needsOf, needsOfLines, toOrder, type Need } from '../../parts';
-import { offeredLines, unsettledDecline } from '../../quoting';
+import { needsOf, toOrder, type Need } from '../../parts';
+import { partsAtRisk, unsettledDecline, type AtRisk } from '../../quoting';
 import { currentQuote, type JobRecord, type OrderId, type OrderLineId } from '../../record';
 import { formatMoney } from '../../units';
 import type { Family } from '../../family';
@@ -12,34 +12,20 @@ interface Facts {
   readonly supplier: string;
 }
 
-type AtRisk = NonNullable<OrderParts['atRisk']>;
-
-/** What it costs the shop to buy what is left of some needs, in minor units. */
-function valueOf(open: readonly Need[], { parts }: Family): number {
-  const priceOf = new Map(parts.map(({ ref, price_minor }) => [ref, price_minor]));
-  return open.reduce((sum, need) => sum + (need.quantity - need.ordered) * (priceOf.get(need.ref) ?? 0), 0);
-}
-
-/**
- * What would be ordered before the customer has answered: the parts of the option that is advised, if they are worth no
- * more than the person allows.
- */
-function needsAtRisk(record: JobRecord, family: Family, { limitMinor }: AtRisk): readonly Need[] {
+/** What somebody allows to be ordered before the customer has answered, if it is worth no more than they say. */
+function allowedAtRisk(record: JobRecord, family: Family, { limitMinor }: NonNullable<OrderParts['atRisk']>): AtRisk {
   requireStation(record, 'quote', 'approve');
-  const quote = currentQuote(record);
-  if (!quote) return refuse('wrong-state', reason('no-draft'));
-  if (quote.state === 'answered') refuse('wrong-state', reason('at-risk-too-late'));
-  const lines = offeredLines(quote, quote.options.length ? quote.advised : null);
-  const open = toOrder(needsOfLines(lines, record, family));
-  const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
-  const value = valueOf(open, family);
-  if (value > limitMinor)
+  const risk = partsAtRisk(record, family);
+  if (!risk) return refuse('wrong-state', reason(currentQuote(record) ? 'at-risk-too-late' : 'no-draft'));
+  const currency = currentQuote(record)?.currency ?? '';
+  const money = (minor: number) => formatMoney({ minor, currency });
+  if (risk.valueMinor > limitMinor)
     refuse(
       'bad-input',
-      reason('at-risk-above', { value: money(value), limit: money(limitMinor) }),
+      reason('at-risk-above', { value: money(risk.valueMinor), limit: money(limitMinor) }),
       'atRisk.limitMinor',
     );
-  return open;
+  return risk;
 }
 
 /** What the approved lines need and nobody has ordered; nothing while a critical decline is open. */
@@ -59,11 +45,12 @@ export const orderParts: Decider<OrderParts, { readonly number: string }, Facts>
   { record, family, who, newId, facts },
   { atRisk },
 ) => {
-  const open = atRisk ? needsAtRisk(record, family, atRisk) : approvedNeeds(record, family);
+  const risk = atRisk && allowedAtRisk(record, family, atRisk);
+  const open = risk?.needs ?? approvedNeeds(record, family);
   if (!open.length) refuse('wrong-state', reason('all-ordered'));
   const orderId = newId<OrderId>();
   const { number, supplier } = facts;
-  const atRiskMinor = atRisk ? valueOf(open, family) : null;
+  const atRiskMinor = risk?.valueMinor ?? null;
   const lines = open.map((need) =>
     put('orderLine', {
       ...{ id: newId<OrderLineId>(), orderId, partRef: need.ref, number: need.number, sent: 0 },

@@ -13,6 +13,7 @@ import {
   type QuoteId,
 } from '../../record';
 import { standingOf } from '../../lifecycle';
+import { partsAtRisk } from '../../quoting';
 import { CoreJob, terms, wornRing, type JobScript, type Person } from '../../../../test-support/core-job';
 import { bench, lifecycle, parts, quote, type Decider } from '..';
 
@@ -402,9 +403,15 @@ describe('at risk, before the answer', () => {
     const { tag } = job.record;
     const atRisk = (limitMinor: number) => ({ tag, atRisk: { limitMinor, reason: 'fifteen days of lead' } });
     expect(refusalOf(job, order, facts, atRisk(100))).toBe('at-risk-above');
+    const risk = present(partsAtRisk(job.record, job.family));
+    // By hand: every part of the order at its list price.
     job.act('Bram', order, facts, atRisk(1_000_000));
     const value = present(job.record.orders[0]).atRiskMinor;
-    expect(value).toBeGreaterThan(0);
+    const priceOf = (ref: string) => present(job.family.parts.find((part) => part.ref === ref)).price_minor;
+    const { lines } = present(job.record.orders[0]);
+    expect(value).toBe(lines.reduce((sum, line) => sum + line.quantity * priceOf(line.partRef), 0));
+    expect([risk.valueMinor, risk.needs.length]).toEqual([value, lines.length]);
+    expect(risk.longestDays).toBe(15);
     expect(standingOf(job.record, job.family).asks).toEqual([{ code: 'at-risk', minor: value }]);
     answer(job, { option: 'recommended' });
     // What was ordered at risk counts as ordered, and the risk is over.
