@@ -132,7 +132,7 @@ export class CoreJob {
     };
     const facts = {
       ...{ jobId: asId<JobId>('job'), tag: asId<Tag>('P-0417'), family: this.family, earlierVisits: [] },
-      zone: 'UTC',
+      ...{ zone: 'UTC', lot: null },
     };
     const who = this.signed('Ines');
     const decision = receive.openJob(

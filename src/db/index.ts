@@ -2,7 +2,15 @@ export * from './bench';
 export { isAnswering, openDatabase, type Connection, type Database, type OpenedDatabase } from './client';
 export * from './commerce';
 export { addEntry, findEntry, forgetEntries } from './entries';
-export { findTagById, loadJobRecord, loadStoredRecord, loadVisitsOfPump } from './job-records';
+export {
+  addLot,
+  findLot,
+  findTagById,
+  loadJobRecord,
+  loadStoredRecord,
+  loadUnits,
+  loadVisitsOfPump,
+} from './job-records';
 export { keepRecord } from './kept-records';
 export * from './jobs';
 export { migrateDatabase } from './migrate';

@@ -8,6 +8,8 @@ import {
   type JobHead,
   type JobId,
   type JobRecord,
+  type LotMate,
+  type LotTerms,
   type RowTables,
   type Tag,
 } from '@/core/record';
@@ -19,24 +21,30 @@ import { mappings, type Mapping, type TableKind } from './job-rows';
 import { holdSchema } from './row-schemas';
 import * as t from './schema';
 
-const { jobs, pumps, customers, contacts } = t;
+const { jobs, pumps, customers, contacts, lots } = t;
 /** What of its own row and of those that it names makes the head of a job. */
 const heads = {
   job: {
     ...{ id: jobs.id, tag: jobs.tag, station: jobs.station, holder: jobs.holder, holderSince: jobs.holderSince },
     ...{ hold: jobs.hold, outcome: jobs.outcome, promisedOn: jobs.promisedOn, familyId: jobs.familyId },
     ...{ familyVersion: jobs.familyVersion, openedAt: jobs.openedAt, closedAt: jobs.closedAt, pumpId: jobs.pumpId },
-    ...{ version: jobs.version, headHash: jobs.headHash },
+    ...{ version: jobs.version, headHash: jobs.headHash, lotUnit: jobs.lotUnit },
   },
   pump: { id: pumps.id, maker: pumps.maker, model: pumps.model, serial: pumps.serial, size: pumps.size },
   customer: { id: customers.id, name: customers.name },
   contact: { id: contacts.id, name: contacts.name, email: contacts.email, phone: contacts.phone },
+  lot: {
+    ...{ id: lots.id, number: lots.number, deliveryNote: lots.deliveryNote },
+    ...{ sharesPromise: lots.sharesPromise, sharesQuote: lots.sharesQuote, sharesDelivery: lots.sharesDelivery },
+  },
 };
 /** Written once, as `loadChildren` writes its own: it is sent with every request. */
 const headText = `select ${asJsonArray(heads.job)} as job, ${asJsonArray(heads.pump)} as pump,
- ${asJsonArray(heads.customer)} as customer, if(contacts.id is null, null, ${asJsonArray(heads.contact)}) as contact
+ ${asJsonArray(heads.customer)} as customer, if(contacts.id is null, null, ${asJsonArray(heads.contact)}) as contact,
+ if(lots.id is null, null, ${asJsonArray(heads.lot)}) as lot
  from jobs inner join pumps on pumps.id = jobs.pump_id inner join customers on customers.id = jobs.customer_id
- left join contacts on contacts.id = jobs.contact_id where jobs.tag = `;
+ left join contacts on contacts.id = jobs.contact_id
+ left join lots on lots.id = jobs.lot_id where jobs.tag = `;
 
 async function loadHead(connection: Connection, tag: string) {
   const text = sql`${sql.raw(headText)}${tag}`;
@@ -47,10 +55,11 @@ async function loadHead(connection: Connection, tag: string) {
     pump: present(decodeRow(heads.pump, row.pump)),
     customer: present(decodeRow(heads.customer, row.customer)),
     contact: decodeRow(heads.contact, row.contact),
+    lot: decodeRow(heads.lot, row.lot),
   };
 }
 
-function headOf({ job, pump, customer, contact }: FoundHead): JobHead {
+function headOf({ job, pump, customer, contact, lot }: FoundHead): JobHead {
   const { id, tag, station, holder, outcome, promisedOn, familyId, familyVersion } = job;
   return {
     ...{ id, tag, station, holder, outcome, promisedOn, familyId, familyVersion },
@@ -61,6 +70,7 @@ function headOf({ job, pump, customer, contact }: FoundHead): JobHead {
     pump,
     customer,
     contact,
+    lot: lot && { id: lot.id, number: lot.number, unit: job.lotUnit ?? 1 },
   };
 }
 
@@ -97,6 +107,41 @@ async function loadVisits(connection: Connection, { pumpId, of }: Visiting): Pro
   return [...new Map(visits.map((visit) => [visit.tag, visit])).values()];
 }
 
+const termsOf = ({ deliveryNote, sharesPromise, sharesQuote, sharesDelivery }: LotTerms): LotTerms => ({
+  ...{ deliveryNote, sharesPromise, sharesQuote, sharesDelivery },
+});
+
+/** The units of a lot, as they stand. */
+export async function loadUnits(connection: Connection, lotId: string): Promise<readonly LotMate[]> {
+  const rows = await connection
+    .select({
+      ...{ tag: t.jobs.tag, unit: t.jobs.lotUnit, serial: t.pumps.serial, station: t.jobs.station },
+      ...{ outcome: t.jobs.outcome, promisedOn: t.jobs.promisedOn, closedAt: t.jobs.closedAt },
+      releasedAt: t.returns.releasedAt,
+    })
+    .from(t.jobs)
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
+    .leftJoin(t.returns, eq(t.returns.jobId, t.jobs.id))
+    .where(eq(t.jobs.lotId, lotId))
+    .orderBy(t.jobs.lotUnit);
+  return rows.map(({ unit, closedAt, releasedAt, ...row }) => ({
+    ...row,
+    unit: unit ?? 1,
+    isReleased: releasedAt !== null,
+    isClosed: closedAt !== null,
+  }));
+}
+
+/** A lot by its number, with its terms. */
+export async function findLot(connection: Connection, number: string) {
+  const [row] = await connection.select().from(t.lots).where(eq(t.lots.number, number));
+  return row ?? null;
+}
+
+export async function addLot(connection: Connection, lot: typeof t.lots.$inferInsert): Promise<void> {
+  await connection.insert(t.lots).values(lot);
+}
+
 /** All jobs of a pump so far, newest first, each with its report's number. */
 export function loadVisitsOfPump(connection: Connection, pumpId: string): Promise<readonly EarlierVisit[]> {
   return loadVisits(connection, { pumpId });
@@ -122,12 +167,23 @@ async function readRows(connection: Connection, head: FoundHead): Promise<JobRec
   const tables = emptyTables();
   putRow(tables, 'job', headOf(head));
   for (const kind of kinds) fill(tables, kind, rows[kind] ?? []);
-  return recordOf(tables, { version: job.version, headHash: job.headHash, earlierVisits: [] });
+  return recordOf(tables, {
+    version: job.version,
+    headHash: job.headHash,
+    earlierVisits: [],
+    lotTerms: null,
+    lotMates: [],
+  });
 }
 
 async function withVisits(connection: Connection, head: FoundHead, record: JobRecord): Promise<JobRecord> {
-  const { job } = head;
-  return { ...record, earlierVisits: await loadVisits(connection, { pumpId: job.pumpId, of: job }) };
+  const { job, lot } = head;
+  return {
+    ...record,
+    earlierVisits: await loadVisits(connection, { pumpId: job.pumpId, of: job }),
+    lotTerms: lot && termsOf(lot),
+    lotMates: lot ? (await loadUnits(connection, lot.id)).filter(({ tag }) => tag !== job.tag) : [],
+  };
 }
 
 /**

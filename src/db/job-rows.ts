@@ -2,7 +2,8 @@
 // because the two directions of all twenty kinds are read together.
 import type { MySqlTable, AnyMySqlColumn } from 'drizzle-orm/mysql-core';
 import type { z } from 'zod';
-import type { JobId, RowKind, RowOf, Signed } from '@/core/record';
+import type { JobId, RowKind, RowOf, Sheet, Signed } from '@/core/record';
+import { sheetBodies } from '@/core/record/sheet-bodies';
 import { fromJson } from './client';
 import * as s from './row-schemas';
 import * as t from './schema';
@@ -114,6 +115,11 @@ const bench = {
   disposition: map<'disposition', typeof t.dispositions>(t.dispositions, {
     to: (row) => ({ ...row, ...signedRow(row) }),
     from: ({ jobId: _job, ...row }) => ({ ...row, ...signedOf(row) }),
+  }),
+  sheet: map<'sheet', typeof t.sheets>(t.sheets, {
+    to: (row) => ({ ...row, ...signedRow(row) }),
+    from: ({ kind, key, version, body, ...row }) =>
+      ({ kind, key, version, body: parsed<unknown>(sheetBodies[kind], body), ...signedOf(row) }) as Sheet,
   }),
   photo: map<'photo', typeof t.photos>(t.photos, {
     heavy: ['bytes', 'thumb'],

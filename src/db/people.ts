@@ -56,7 +56,7 @@ export async function saveShopSettings(connection: Connection, settings: ShopSet
 /** Takes the next number of a series; the row stays locked until the transaction ends. */
 export async function takeNumber(
   connection: Connection,
-  series: 'nextTag' | 'nextReport' | 'nextOrder' | 'nextFamily',
+  series: 'nextTag' | 'nextReport' | 'nextOrder' | 'nextFamily' | 'nextLot',
 ): Promise<number> {
   const [row] = await connection.select({ number: shop[series] }).from(shop).where(eq(shop.id, 1)).for('update');
   const number = present(row).number;

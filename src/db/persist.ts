@@ -24,6 +24,7 @@ function columnsOf(head: JobHead, decision: Pick<Decision<unknown>, 'event' | 's
     pumpId: head.pump.id,
     customerId: head.customer.id,
     contactId: head.contact?.id ?? null,
+    ...{ lotId: head.lot?.id ?? null, lotUnit: head.lot?.unit ?? null },
     holderSince: new Date(head.holderSince),
     closedAt: head.closedAt === null ? null : new Date(head.closedAt),
     standing: decision.standing,

@@ -1,8 +1,10 @@
 import * as z from 'zod';
 import {
+  arrivals,
   cleanings,
   holders,
   lineDecisions,
+  liquidStates,
   optionLevels,
   type Amount,
   type AnswerData,
@@ -51,6 +53,8 @@ export const intakeBodySchema: z.ZodType<Omit<Intake, 'version'>> = z.object({
   liquidTemperatureC: z.number().nullable().optional(),
   viscosityMm2S: z.number().nullable().optional(),
   isolation: signedSchema.nullable(),
+  liquidState: z.enum(liquidStates).optional(),
+  arrival: z.enum(arrivals).optional(),
 });
 export const stepDataSchema: z.ZodType<StepData> = z.record(z.string(), z.union([z.string(), z.number(), z.boolean()]));
 export const answerDataSchema: z.ZodType<AnswerData> = z.object({

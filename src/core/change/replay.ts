@@ -1,7 +1,16 @@
 import { present } from '../present';
 import * as z from 'zod';
 import { canonical, findBrokenEvent, type ChainedEvent } from '../lifecycle/event-chain';
-import { emptyTables, recordOf, rowKinds, tablesOf, type JobRecord, type RowKind, type RowTables } from '../record';
+import {
+  emptyTables,
+  recordOf,
+  rowKinds,
+  tablesOf,
+  type JobRecord,
+  type RecordFrame,
+  type RowKind,
+  type RowTables,
+} from '../record';
 import { bringUpPut, earlierKinds } from './bring-up';
 import { putAll, type Put } from './change';
 
@@ -93,9 +102,6 @@ export function verifyJob({
 /**
  * The record as the events give it, with the frame of the stored one. Throws RangeError where no event opens the job.
  */
-export function replayRecord(
-  events: readonly Pick<ChainedEvent, 'data'>[],
-  frame: Pick<JobRecord, 'version' | 'headHash' | 'earlierVisits'>,
-): JobRecord {
+export function replayRecord(events: readonly Pick<ChainedEvent, 'data'>[], frame: RecordFrame): JobRecord {
   return recordOf(replayEvents(events), frame);
 }

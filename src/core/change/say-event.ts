@@ -30,6 +30,7 @@ const kindNames: Readonly<Record<RowKind, string>> = {
   run: 'test run',
   report: 'report',
   returned: 'return',
+  sheet: 'sheet',
 };
 
 /**

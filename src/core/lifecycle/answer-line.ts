@@ -1,5 +1,5 @@
 import type { ReadyRange } from '../planning';
-import { holderNames, type Hold, type Holder, type Station, stationNames } from '../record';
+import { holderNames, type Hold, type Holder, type Outcome, type Station, stationNames } from '../record';
 
 export interface AnswerGiven {
   readonly tag: string;
@@ -9,7 +9,7 @@ export interface AnswerGiven {
   readonly holder: Holder;
   readonly holderSince: string;
   readonly hold: Hold | null;
-  readonly outcome: 'open' | 'repaired' | 'declined';
+  readonly outcome: Outcome;
   readonly closedAt: string | null;
   readonly waitingFor: string;
   readonly ready: ReadyRange;
@@ -77,20 +77,34 @@ const heldBy: Readonly<Record<Holder, string>> = {
   O: `with the ${holderNames.O}`,
 };
 
+const endings: Readonly<Record<Outcome, (day: string) => string>> = {
+  open: (day) => `went back on ${day}`,
+  repaired: (day) => `went back on ${day}, repaired and tested`,
+  declined: (day) => `went back on ${day} as it was: the repair was declined`,
+  reassembled: (day) => `went back on ${day} put together, not repaired`,
+  scrapped: (day) => `was scrapped on ${day} by its owner’s word`,
+  donor: (day) => `was left to us on ${day} as a donor of parts`,
+};
+const tails: Readonly<Record<Exclude<Outcome, 'open' | 'repaired'>, string>> = {
+  declined: 'The repair was declined; it goes back as it is.',
+  reassembled: 'The repair was declined; it goes back put together, not repaired.',
+  scrapped: 'It is scrapped by its owner’s word.',
+  donor: 'It stays with us as a donor of parts, by its owner’s word.',
+};
+
 /**
  * One sentence or two that can be read out on the telephone: station, holder, waiting for what since when, predicted
  * date against the promised one.
  */
 export function answerLine(given: AnswerGiven): string {
   const subject = `${given.tag}, ${given.pump} of ${given.owner}`;
-  if (given.closedAt)
-    return `${subject}, went back on ${sayDay(dayInZone(given.closedAt, given.zone))}${given.outcome === 'declined' ? ' as it was: the repair was declined' : ', repaired and tested'}.`;
+  if (given.closedAt) return `${subject}, ${endings[given.outcome](sayDay(dayInZone(given.closedAt, given.zone)))}.`;
   const since = saySince(given.holderSince, given.now, given.zone);
   if (given.hold)
     return `${subject}, is on hold at ${stationNames[given.station].toLowerCase()} until ${sayDay(given.hold.until)}, ${heldBy[given.hold.holder]} ${since}: ${given.hold.reason}. It would be ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
   const tail =
-    given.outcome === 'declined'
-      ? 'The repair was declined; it goes back as it is.'
+    given.outcome !== 'open' && given.outcome !== 'repaired'
+      ? tails[given.outcome]
       : `Ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
   const open = given.asks?.length ? ` Also open: ${given.asks.join('; ').toLowerCase()}.` : '';
   return `${subject}, is ${heldBy[given.holder]} ${since}, waiting for ${given.waitingFor}.${open} ${tail}`;

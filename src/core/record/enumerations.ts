@@ -49,8 +49,78 @@ export const holderNames: Readonly<Record<Holder, string>> = {
 export const roles = ['coordinator', 'technician', 'inspector', 'parts', 'owner'] as const;
 export type Role = (typeof roles)[number];
 
-export const outcomes = ['open', 'repaired', 'declined'] as const;
+/** `declined`: it goes back as it is. */
+export const outcomes = ['open', 'repaired', 'declined', 'reassembled', 'scrapped', 'donor'] as const;
 export type Outcome = (typeof outcomes)[number];
+export const outcomeNames: Readonly<Record<Outcome, string>> = {
+  open: 'open',
+  repaired: 'repaired',
+  declined: 'returned as it is',
+  reassembled: 'returned reassembled',
+  scrapped: 'scrapped',
+  donor: 'kept as a donor',
+};
+/** What becomes of a pump that is not repaired. */
+export const fates = ['declined', 'reassembled', 'scrapped', 'donor'] as const satisfies readonly Outcome[];
+
+/** Whether anybody can say what the pump handled. */
+export const liquidStates = ['named', 'not known', 'foreign substance'] as const;
+export type LiquidState = (typeof liquidStates)[number];
+
+/** In which state a pump came in. */
+export const arrivals = ['complete', 'partly dismantled', 'in parts'] as const;
+export type Arrival = (typeof arrivals)[number];
+
+/** How a part of a pump that was begun elsewhere came. */
+export const foundStates = ['on', 'loose in the bag', 'wedged', 'missing', 'broken by them'] as const;
+export type FoundState = (typeof foundStates)[number];
+
+/** How the shaft turns by hand. */
+export const turnings = ['free', 'stiff', 'solid'] as const;
+export type Turning = (typeof turnings)[number];
+
+/** What a shop advises before it quotes. */
+export const advices = ['repair', 'one out of two', 'use a donor', 'replace it', 'ask for more'] as const;
+export type Advice = (typeof advices)[number];
+
+export const cleaningMethods = [
+  'parts washer',
+  'solvent by hand',
+  'mild acid',
+  'blasting',
+  'scraping',
+  'ultrasonic',
+  'polish',
+  'wash by hand',
+] as const;
+export type CleaningMethod = (typeof cleaningMethods)[number];
+
+/** Whose fault it is that a pump comes back within its warranty. */
+export const judgements = ['ours', 'theirs', 'shared'] as const;
+export type Judgement = (typeof judgements)[number];
+
+/** What becomes of the parts that were taken out. */
+export const oldPartsFates = ['return them', 'scrap them', 'keep them as donor parts', 'there are none'] as const;
+export type OldPartsFate = (typeof oldPartsFates)[number];
+
+/** In what good shops differ; `core/policies` has the schools of each. */
+export const matters = [
+  'soft parts',
+  'bearing fitting',
+  'limits for reuse',
+  'near a limit',
+  'holding the rotor',
+  'assembly lubricant',
+  'cleaning seal faces',
+  'stuffing box',
+  'end clearance',
+  'bolt circles',
+  'surface rust',
+  'not on the shelf',
+  'parts before approval',
+  'as found',
+] as const;
+export type Matter = (typeof matters)[number];
 
 /** What came with the pump about the liquid it handled. */
 export const cleanings = ['none', 'declaration', 'sheet'] as const;

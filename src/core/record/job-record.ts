@@ -1,5 +1,6 @@
 /* eslint-disable max-lines -- the whole record of a job stands in one place */
 import { asId } from './ids';
+import type { Sheet } from './sheets';
 import type {
   FindingId,
   JobId,
@@ -16,6 +17,7 @@ import type {
 import type {
   Action,
   AnswerState,
+  Arrival,
   ApprovalWay,
   BenchPhase,
   Cleaning,
@@ -25,6 +27,7 @@ import type {
   Holder,
   LineDecision,
   LineKind,
+  LiquidState,
   OptionLevel,
   Outcome,
   PartState,
@@ -92,6 +95,10 @@ export interface Intake {
   readonly liquidTemperatureC?: number | null | undefined;
   readonly viscosityMm2S?: number | null | undefined;
   readonly isolation: Signed | null;
+  /** Whether anybody can say what it handled; absent from before this was asked, when it was named. */
+  readonly liquidState?: LiquidState | undefined;
+  /** In which state it came; absent from before this was asked, when it was complete. */
+  readonly arrival?: Arrival | undefined;
 }
 
 export interface Acknowledgement extends Signed {
@@ -509,6 +516,28 @@ export interface JobHead {
     readonly email: string;
     readonly phone: string;
   } | null;
+  /** The lot that it came in, and which unit of it; null for a pump that came alone. */
+  readonly lot: { readonly id: string; readonly number: string; readonly unit: number } | null;
+}
+
+/** What is shared by the units that came together. */
+export interface LotTerms {
+  readonly deliveryNote: string;
+  readonly sharesPromise: boolean;
+  readonly sharesQuote: boolean;
+  readonly sharesDelivery: boolean;
+}
+
+/** Another unit of the same lot, as it stands. */
+export interface LotMate {
+  readonly tag: Tag;
+  readonly unit: number;
+  readonly serial: string;
+  readonly station: Station;
+  readonly outcome: Outcome;
+  readonly promisedOn: string;
+  readonly isReleased: boolean;
+  readonly isClosed: boolean;
 }
 
 export interface EarlierVisit {
@@ -527,6 +556,8 @@ export interface RecordFrame {
   readonly version: number;
   readonly headHash: string;
   readonly earlierVisits: readonly EarlierVisit[];
+  readonly lotTerms: LotTerms | null;
+  readonly lotMates: readonly LotMate[];
 }
 
 export interface JobRecord extends JobHead, RecordFrame {
@@ -553,6 +584,7 @@ export interface JobRecord extends JobHead, RecordFrame {
   readonly reports: readonly IssuedReport[];
   readonly photos: readonly PhotoTaken[];
   readonly returned: ReturnRecord | null;
+  readonly sheets: readonly Sheet[];
 }
 
 type Recorded = Pick<JobRecord, 'station' | 'hold' | 'closedAt' | 'answers' | 'steps' | 'readings' | 'parts'>;

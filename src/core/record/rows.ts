@@ -1,4 +1,5 @@
 import { headOf } from './head-of';
+import type { Sheet } from './sheets';
 import type { FindingId, OrderId, QuoteId } from './ids';
 import type {
   Acknowledgement,
@@ -61,6 +62,7 @@ export interface JobRows {
   readonly run: TestRun;
   readonly report: IssuedReport;
   readonly returned: ReturnRecord;
+  readonly sheet: Sheet;
 }
 export type RowKind = keyof JobRows;
 export type RowOf<Kind extends RowKind> = JobRows[Kind];
@@ -113,6 +115,7 @@ const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
   run: { key: (row) => row.id, order: (row) => counted(row.run) },
   report: { key: (row) => row.id, order: (row) => `${counted(row.revision.length)} ${row.revision}` },
   returned: single,
+  sheet: { key: (row) => `${row.kind} ${row.key}`, order: (row) => `${row.kind} ${row.key.padStart(9, '0')}` },
 };
 
 /** Every kind of row, in the order in which they are written: what others refer to comes first. */
@@ -147,6 +150,7 @@ export function emptyTables(): RowTables {
     run: new Map(),
     report: new Map(),
     returned: new Map(),
+    sheet: new Map(),
   };
 }
 
@@ -199,6 +203,7 @@ const rowsIn: { readonly [Kind in RowKind]: (record: JobRecord) => readonly RowO
   run: ({ runs }) => runs,
   report: ({ reports }) => reports,
   returned: ({ returned }) => (returned ? [returned] : []),
+  sheet: ({ sheets }) => sheets,
 };
 
 /** A record taken apart into its rows, of all kinds or of some. `recordOf` puts it together again. */
@@ -285,6 +290,7 @@ const makings: { readonly [Field in keyof Fields]: Making<Fields[Field]> } = {
   reports: listOf('report'),
   photos: listOf('photo'),
   returned: { kinds: ['returned'], make: (tables) => orderedRows(tables, 'returned')[0] ?? null },
+  sheets: listOf('sheet'),
 };
 const fields = Object.keys(makings) as readonly (keyof Fields)[];
 

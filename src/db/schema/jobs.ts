@@ -31,6 +31,7 @@ import {
   type Place,
   type Tag,
 } from '@/core/record';
+import { sheetKinds } from '@/core/record/sheet-bodies';
 import { bigText, bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
 /**
@@ -57,6 +58,21 @@ export const pumps = mysqlTable(
   ],
 );
 
+/** Pumps that came together on one note. Its terms are said once; a unit that leaves them is said on its job. */
+export const lots = mysqlTable(
+  'lots',
+  {
+    id: idColumn('id').primaryKey(),
+    number: varchar('number', { length: 20 }).notNull(),
+    deliveryNote: shortText('delivery_note').notNull().default(''),
+    sharesPromise: boolean('shares_promise').notNull(),
+    sharesQuote: boolean('shares_quote').notNull(),
+    sharesDelivery: boolean('shares_delivery').notNull(),
+    createdAt: momentColumn('created_at').notNull(),
+  },
+  (table) => [uniqueIndex('lots_number').on(table.number)],
+);
+
 export const jobs = mysqlTable(
   'jobs',
   {
@@ -77,6 +93,8 @@ export const jobs = mysqlTable(
     promisedOn: date('promised_on', { mode: 'string' }).notNull(),
     earlierJobId: idColumn('earlier_job_id'),
     warrantyReturn: boolean('warranty_return').notNull().default(false),
+    lotId: idColumn('lot_id'),
+    lotUnit: int('lot_unit'),
     version: int('version').notNull().default(0),
     headHash: varchar('head_hash', { length: 64 }).notNull().default(''),
     /** The event from which on the job's events hold its changes; null for a job from before they did. */
@@ -93,6 +111,7 @@ export const jobs = mysqlTable(
     index('jobs_unopened').on(table.openedSeq),
     index('jobs_pump').on(table.pumpId),
     index('jobs_customer').on(table.customerId),
+    index('jobs_lot').on(table.lotId),
   ],
 );
 
@@ -282,6 +301,20 @@ export const dispositions = mysqlTable(
     ...who,
   },
   (table) => [index('dispositions_job').on(table.jobId)],
+);
+
+/** What people fill in as a whole about a job; what a body holds goes by its kind, see `core/record/sheet-bodies.ts`. */
+export const sheets = mysqlTable(
+  'sheets',
+  {
+    jobId: idOf<JobId>('job_id').notNull(),
+    kind: oneOf('kind', sheetKinds).notNull(),
+    key: varchar('sheet_key', { length: 40 }).notNull(),
+    body: json('body').notNull(),
+    version: int('version').notNull().default(1),
+    ...who,
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.kind, table.key] })],
 );
 
 export const photos = mysqlTable(

@@ -25,6 +25,7 @@ export const shop = mysqlTable('shop', {
   nextOrder: int('next_order').notNull(),
   /** Number of the next family of the shop's own. */
   nextFamily: int('next_family').notNull().default(1),
+  nextLot: int('next_lot').notNull().default(1),
 });
 
 export const people = mysqlTable(
@@ -65,7 +66,11 @@ export const customers = mysqlTable(
   {
     id: idColumn('id').primaryKey(),
     name: shortText('name').notNull(),
+    /** Supplements up to this sum without tax are approved by that rule, in every job of theirs. */
     riskLimitMinor: int('risk_limit_minor').notNull().default(0),
+    riskLimitSaidBy: shortText('risk_limit_said_by').notNull().default(''),
+    /** The customer that this one turned out to be; null for one of their own. */
+    mergedInto: idColumn('merged_into'),
     createdAt: momentColumn('created_at').notNull(),
   },
   (table) => [uniqueIndex('customers_name').on(table.name)],

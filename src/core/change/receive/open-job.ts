@@ -15,7 +15,7 @@ import { reason, refuse, type Decision } from '../decision';
 import type { ReceivePump } from '../inputs';
 
 /** What is known of a pump that comes in before its job is opened. */
-export interface OpeningFacts extends Pick<JobHead, 'pump' | 'customer' | 'contact'> {
+export interface OpeningFacts extends Pick<JobHead, 'pump' | 'customer' | 'contact' | 'lot'> {
   readonly jobId: JobId;
   readonly tag: Tag;
   readonly family: Family;
@@ -32,7 +32,7 @@ interface Given {
 }
 
 function headOf({ facts, now }: Given, promisedOn: string): JobHead {
-  const { jobId, tag, family, pump, customer, contact } = facts;
+  const { jobId, tag, family, pump, customer, contact, lot } = facts;
   return {
     id: jobId,
     tag,
@@ -49,6 +49,7 @@ function headOf({ facts, now }: Given, promisedOn: string): JobHead {
     pump,
     customer,
     contact,
+    lot,
   };
 }
 
@@ -71,7 +72,7 @@ export function openJob(
   const puts = [put('job', head), put('intake', { ...command.intake, version: 1, isolation: null })];
   const tables = emptyTables();
   const changes = putAll(tables, puts);
-  const before: JobRecord = recordOf(tables, { version: 0, headHash: '', earlierVisits });
+  const before: JobRecord = recordOf(tables, { version: 0, headHash: '', earlierVisits, lotTerms: null, lotMates: [] });
   const { nameplate } = command.pump;
   const data = canonical({ tag: head.tag, nameplate, changes });
   const unchained = { seq: 1, kind: 'receive-pump', personName: who.personName, at: now, data, previousHash: '' };
