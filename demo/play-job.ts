@@ -30,6 +30,7 @@ import { simulatedGauge, wearsUp } from '@/stand-ins';
 import type { DemoJob } from './jobs';
 import type { DemoPerson } from './people';
 import { rightAnswer } from './right-answer';
+import { rightRuns } from './right-cleaning';
 
 /** Sends one verb as one person at one moment, through the use cases. */
 export type Act = <V extends Verb>(person: DemoPerson['key'], verb: V, input: InputOf<V>) => Promise<ResultOf<V>>;
@@ -161,14 +162,11 @@ async function account({ act, family, tag, technician }: Stage): Promise<void> {
 
 async function clean({ act, family, tag, technician, pass }: Stage, share = 1): Promise<void> {
   const hard = family.parts.filter((part) => !part.soft && !part.stays);
-  await act(technician, 'clean-parts', {
-    tag,
-    cautionRead: true,
-    parts: hard
-      .slice(0, Math.round(hard.length * share))
-      .map((part) => ({ partRef: part.ref, method: part.clean.method, masked: true })),
-  });
-  pass(4);
+  for (const run of rightRuns(hard.slice(0, Math.round(hard.length * share)))) {
+    await act(technician, 'clean-parts', { tag, cautionRead: true, run });
+    pass(1);
+  }
+  pass(3);
 }
 
 const keyOf = (pointId: string, place: string) => `${pointId}/${place}`;

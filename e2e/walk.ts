@@ -15,6 +15,7 @@ import {
   type OpenedBrowser,
 } from './browser';
 import { actAs, disposeAll, gaugeAll, openAsLeft, pressMove, signHoldPoint, workThrough, type Typed } from './stations';
+import { rightRuns } from '../demo/right-cleaning';
 
 type Device = Awaited<ReturnType<typeof openDevice>>;
 
@@ -160,13 +161,8 @@ export function walkThrough(walk: Walk): void {
       parts: family.parts.map((part) => ({ partRef: part.ref, state: 'present', note: '', basedOn: 0 })),
     });
     await actAs(tablet, 'advance-job', { tag, event: 'finish-teardown' });
-    await actAs(tablet, 'clean-parts', {
-      tag,
-      cautionRead: true,
-      parts: family.parts
-        .filter((part) => !part.soft)
-        .map((part) => ({ partRef: part.ref, method: part.clean.method, masked: true })),
-    });
+    for (const run of rightRuns(family.parts.filter((part) => !part.soft)))
+      await actAs(tablet, 'clean-parts', { tag, cautionRead: true, run });
     await actAs(tablet, 'advance-job', { tag, event: 'finish-cleaning' });
   });
   test('inspection at its own points, each place once', async () => {

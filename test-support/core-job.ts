@@ -35,6 +35,7 @@ import { asBuiltSchema, type AsBuilt } from '@/core/report';
 import { flowSharesOf } from '@/core/testing';
 import { simulatedTestStand } from '@/stand-ins';
 import { rightAnswer } from '../demo/right-answer';
+import { rightRuns } from '../demo/right-cleaning';
 
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
 export const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere' };
@@ -254,9 +255,10 @@ export class CoreJob {
 
   clean(): void {
     const hard = partsOn(this.family.parts, 'came').filter((part) => !part.soft && !part.stays);
-    const rows = hard.map(({ ref }) => ({ partRef: ref, method: 'washed', masked: true }));
-    const command = { tag: this.record.tag, cautionRead: true as const, parts: rows };
-    this.act('Odile', ['clean-parts', bench.cleanParts], null, command);
+    for (const run of rightRuns(hard)) {
+      const command = { tag: this.record.tag, cautionRead: true as const, run, damage: {} };
+      this.act('Odile', ['clean-parts', bench.cleanParts], null, command);
+    }
     this.move('Odile', 'finish-cleaning');
   }
 

@@ -3,6 +3,12 @@ import * as z from 'zod';
 import type { Audience } from '@/core/access';
 import type { PersonalMove } from '@/core/lifecycle';
 import {
+  allowOpeningInput,
+  answerEvaluationInput,
+  sendEvaluationInput,
+  writeBegunInput,
+  writeEvaluationInput,
+  writeResidueInput,
   agreeLimitInput,
   answerQuestionInput,
   askQuestionInput,
@@ -244,6 +250,46 @@ const receiveVerbs = {
   }),
 } as const;
 
+const sheetKept = versioned.extend({ sheetVersion: version });
+const sheetVerbs = {
+  'write-residue': verb({
+    about: 'Writes down what is in a pump that nobody can name: its sample, what the laboratory says, its methods.',
+    audience: ['coordinator', 'technician', 'inspector'],
+    input: writeResidueInput,
+    result: sheetKept,
+  }),
+  'allow-opening': verb({
+    about: 'Allows one protected opening for a sample, or that a pump with a residue is opened: by name.',
+    audience: ['coordinator', 'inspector'],
+    input: allowOpeningInput,
+    result: sheetKept,
+  }),
+  'write-begun': verb({
+    about: 'Writes down that somebody else began to take the pump apart, and what can no longer be taken.',
+    audience: ['coordinator', 'technician', 'inspector'],
+    input: writeBegunInput,
+    result: sheetKept,
+  }),
+  'write-evaluation': verb({
+    about: 'Fills in the first look at a pump: what is wrong, what can be saved, the guess, the advice.',
+    audience: ['coordinator', 'technician', 'inspector'],
+    input: writeEvaluationInput,
+    result: sheetKept,
+  }),
+  'send-evaluation': verb({
+    about: 'Sends the first answer to the customer.',
+    audience: ['coordinator'],
+    input: sendEvaluationInput,
+    result: sheetKept,
+  }),
+  'answer-evaluation': verb({
+    about: 'Writes down what the owner says to the first look, and who said it.',
+    audience: ['coordinator'],
+    input: answerEvaluationInput,
+    result: sheetKept,
+  }),
+} as const;
+
 const benchVerbs = {
   'account-parts': verb({
     about: 'Says of parts whether they came off whole, broken, were missing or never fitted.',
@@ -252,10 +298,10 @@ const benchVerbs = {
     result: versioned,
   }),
   'clean-parts': verb({
-    about: 'Records how parts were cleaned, and that what must be masked was masked.',
+    about: 'Records one run of cleaning: its method, what was masked, and the look at each part afterwards.',
     audience: ['technician', 'inspector'],
     input: cleanPartsInput,
-    result: versioned,
+    result: versioned.extend({ run: z.number().int() }),
   }),
   'answer-action': verb({
     about:
@@ -590,6 +636,7 @@ export const verbs = {
   ...peopleVerbs,
   ...familyVerbs,
   ...receiveVerbs,
+  ...sheetVerbs,
   ...benchVerbs,
   ...inspectionVerbs,
   ...quoteVerbs,

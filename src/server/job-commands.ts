@@ -9,6 +9,7 @@ import {
   quote,
   receive,
   report,
+  sheets,
   test,
   type Decider,
   type ToolFacts,
@@ -159,6 +160,17 @@ const toolFacts = async ({ connection }: { readonly connection: Connection }): P
   tools: await listInstruments(connection),
   zone: (await shopOf(connection)).zone,
 });
+
+const sheetCommands = {
+  'write-residue': plain('write-residue', sheets.writeResidue),
+  'allow-opening': plain('allow-opening', sheets.allowOpening),
+  'write-begun': plain('write-begun', sheets.writeBegun),
+  'write-evaluation': withFacts('write-evaluation', sheets.writeEvaluation, async ({ connection }) => ({
+    labourMinorPerHour: (await shopOf(connection)).settings.labourMinorPerHour,
+  })),
+  'send-evaluation': plain('send-evaluation', sheets.sendEvaluation),
+  'answer-evaluation': plain('answer-evaluation', sheets.answerEvaluation),
+};
 
 const benchCommands = {
   'account-parts': plain('account-parts', bench.accountParts),
@@ -313,6 +325,7 @@ function assertMayMove({ actor }: Context, event: CommandOf<'advance-job'>['even
 
 export const jobCommands = {
   ...receiveCommands,
+  ...sheetCommands,
   ...benchCommands,
   ...quoteCommands,
   ...workCommands,

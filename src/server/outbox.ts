@@ -2,7 +2,7 @@ import { parts, type OutboxItem } from '@/core/change';
 import { asBuiltSchema } from '@/core/report';
 import { nameQuote, offeredLines, optionsOf, totalQuote } from '@/core/quoting';
 import { sayDay } from '@/core/lifecycle';
-import { optionNames, type JobRecord, type OrderId, type Quote, type ReportId } from '@/core/record';
+import { optionNames, sheetsOf, type JobRecord, type OrderId, type Quote, type ReportId } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import {
   claimOutbox,
@@ -178,6 +178,18 @@ async function mailPromise(context: Context, row: OutboxRow, number: number): Pr
   });
 }
 
+/** Sends the first answer to the customer, in the words that were sent. */
+async function mailEvaluation(context: Context, row: OutboxRow, key: string): Promise<void> {
+  const { record } = await jobOf(context, row);
+  const sheet = sheetsOf(record, 'evaluation').find((one) => one.key === key);
+  if (!sheet?.body.sent) return;
+  await context.standIns.mail.send({
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: sheet.body.sent.to },
+    subject: `A first look at your pump ${record.tag}`,
+    body: sheet.body.sent.words,
+  });
+}
+
 /** Sends an order to the supplier; its acknowledgement is an entry of its own. */
 async function sendOrder(context: Context, row: OutboxRow, orderId: OrderId): Promise<void> {
   const { record, family } = await jobOf(context, row);
@@ -218,6 +230,8 @@ async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem):
       return mailAnswer(context, row, item.questionId);
     case 'mail-promise':
       return mailPromise(context, row, item.number);
+    case 'mail-evaluation':
+      return mailEvaluation(context, row, item.key);
     case 'send-order':
       return sendOrder(context, row, item.orderId);
     case 'write-report':

@@ -87,7 +87,16 @@ export const receivePump = forVerb('receive-pump', async (context, command) => {
     await keepFamily(connection, family);
     const earlierVisits = await loadVisitsOfPump(connection, pump.id);
     const zone = (await readShop(connection))?.zone ?? 'UTC';
-    const facts = { jobId: context.newId<JobHead['id']>(), tag, family, earlierVisits, pump, zone, lot: null, ...people };
+    const facts = {
+      jobId: context.newId<JobHead['id']>(),
+      tag,
+      family,
+      earlierVisits,
+      pump,
+      zone,
+      lot: null,
+      ...people,
+    };
     const { who: madeAt, now } = moment(context);
     const given = { who: signatureOf(context, madeAt), now, sha256, facts };
     const decision = receive.openJob(given, command);

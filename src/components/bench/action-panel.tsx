@@ -29,6 +29,7 @@ import {
 } from './entries';
 import type { EntryProps } from './entry';
 import { FoundSomething } from './found-something';
+import { LostElsewhere } from './lost-elsewhere';
 import { Otherwise } from './otherwise';
 import { RecordEntry } from './record-entry';
 import { ToolChooser, unitOf, useTool } from './tool-chooser';
@@ -261,6 +262,7 @@ export function ActionPanel({ view, isHere, phase, work, at, onKept }: Props) {
           <Consumables action={action} step={work.step} view={view} chosen={consumable} />
           <ToolChooser {...where} chosen={tool} />
           <HeldAgainst view={view} phase={phase} at={at} />
+          <LostElsewhere view={view} phase={phase} at={at} empty={made('', null)} onKept={done} />
           {kindProps && <EntryOf kindProps={kindProps} />}
           <Judgement view={view} phase={phase} at={at} typed={entry.typed} />
           <ErrorNote error={error} />

@@ -10,7 +10,6 @@ import { workUntil } from '../../../test-support/bench-moves';
 import { CoreJob } from '../../../test-support/core-job';
 import { exampleFamily, exampleFile, exampleView } from '../../../test-support/example-view';
 import { readWaiting } from '../act/waiting';
-import { CleanSheet } from './clean-sheet';
 import { RebuildSheet } from './rebuild-sheet';
 import { TeardownSheet } from './teardown-sheet';
 
@@ -116,34 +115,6 @@ describe('teardown', () => {
     expect(await screen.findByText(/waits here/)).toBeInTheDocument();
     const next = second ?? present(present(exampleFamily.teardown[1]).actions[0]);
     expect(screen.getByRole('region', { name: actionTitle(next) })).toBeInTheDocument();
-  });
-});
-
-describe('cleaning', () => {
-  test('nothing is cleaned before its caution is read', async () => {
-    const asked = answerFetch(() => done);
-    render(<CleanSheet view={exampleView(at('clean'))} isHere />);
-    await userEvent.click(present(screen.getAllByRole('button', { name: 'Clean' })[0]));
-    expect(await screen.findByRole('alert')).toHaveTextContent('Read the caution of cleaning first.');
-    expect(asked).toEqual([]);
-  });
-  test('the method may be another, and what must be masked is confirmed', async () => {
-    const asked = answerFetch(() => done);
-    render(<CleanSheet view={exampleView(at('clean'))} isHere />);
-    await userEvent.click(screen.getByRole('checkbox', { name: 'Read, and I act on it' }));
-    const masked = present(exampleFamily.parts.find((part) => part.clean.mask && !part.soft));
-    const method = screen.getByRole('textbox', { name: `Method for ${masked.name}` });
-    await userEvent.clear(method);
-    await userEvent.type(method, 'by hand, with oil');
-    const row = present(method.closest('li') ?? undefined);
-    await userEvent.click(within(row).getByRole('checkbox', { name: `masked: ${masked.clean.mask}` }));
-    await userEvent.click(within(row).getByRole('button', { name: 'Clean' }));
-    await waitFor(() =>
-      expect(asked[0]?.body).toEqual({
-        ...{ tag: 'P-0417', cautionRead: true },
-        parts: [{ partRef: masked.ref, method: 'by hand, with oil', masked: true }],
-      }),
-    );
   });
 });
 

@@ -1,137 +1,171 @@
 'use client';
 
-import { present } from '@/core/present';
+import { Check } from 'lucide-react';
 import { useState } from 'react';
-import type { ActError } from '../act/act';
-import { useAct } from '../act/use-act';
-import { sayMoment, type SheetProps } from '../job/view';
-import { Button, ErrorNote } from '../ui/form';
-import { Cautions } from './cautions';
+import { cleaningRuns, methodTable, nextMethod, partsToClean, sayRun } from '@/core/cleaning';
+import type { Family } from '@/core/family';
+import { isShutByResidue } from '@/core/residue';
+import { cleaningMethods, type CleaningMethod } from '@/core/record';
+import { sayMoment, stationHref, type SheetProps } from '../job/view';
+import { CleaningRunForm } from './cleaning-run';
 
-const cautionUnread: ActError = {
-  code: 'bad-input',
-  what: 'Read the caution of cleaning first.',
-  kept: 'Nothing was changed.',
-  todo: 'Acknowledge it above; then keep what was cleaned.',
-  issues: [],
-};
+type FamilyPart = Family['parts'][number];
 
-/** Cleaning by part: the method that suits it, what must be masked, what must never be done. */
-export function CleanSheet({ view, isHere }: SheetProps) {
-  const { record, family } = view;
-  const [read, setRead] = useState<ReadonlySet<string>>(new Set());
-  const [methods, setMethods] = useState<Readonly<Record<string, string>>>({});
-  const [masked, setMasked] = useState<ReadonlySet<string>>(new Set());
-  const { run, error, setError, isBusy } = useAct();
-  const here = new Set(
-    record.parts.filter((part) => part.state === 'present' || part.state === 'broken').map((part) => part.ref),
-  );
-  const parts = family.parts.filter((part) => !part.soft && !part.stays && here.has(part.ref));
-  const done = new Map(record.steps.filter((step) => step.phase === 'clean').map((step) => [step.stepId, step]));
-  const clean = (refs: readonly string[]) => {
-    if (!read.has('blasting-acid')) return setError(cautionUnread);
-    return run(
-      'clean-parts',
-      {
-        tag: record.tag,
-        cautionRead: true,
-        parts: refs.map((ref) => ({
-          partRef: ref,
-          method: methods[ref] ?? present(parts.find((part) => part.ref === ref)).clean.method,
-          masked: masked.has(ref),
-        })),
-      },
-      { label: `Cleaned: ${refs.join(', ')}`, place: `${record.tag} clean ${refs.join(' ')}` },
-    );
-  };
-  const ready = parts
-    .filter((part) => !done.has(part.ref) && (!part.clean.mask || masked.has(part.ref)))
-    .map((part) => part.ref);
+/** Baskets: what the family’s words propose next for each part. */
+function basketsOf(view: SheetProps['view']): ReadonlyMap<CleaningMethod, readonly FamilyPart[]> {
+  const baskets = new Map<CleaningMethod, FamilyPart[]>();
+  for (const part of partsToClean(view.family, view.record)) {
+    const method = nextMethod(part, view.record);
+    if (method) baskets.set(method, [...(baskets.get(method) ?? []), part]);
+  }
+  return baskets;
+}
+
+/** What was done so far: each run with what was asked of it, who, and what was seen when its parts were clean. */
+function RunsDone({ view }: Pick<SheetProps, 'view'>) {
+  const runs = cleaningRuns(view.record);
+  if (!runs.length) return null;
+  const nameOf = (ref: string) => view.family.parts.find((part) => part.ref === ref)?.name ?? ref;
   return (
-    <div className="mx-auto max-w-[1080px] space-y-4 p-6">
-      <h2 className="font-bold">
-        Clean{' '}
-        <small className="font-normal text-quiet">
-          {done.size} of {parts.length} parts · soft parts go into their bag and are renewed; cleaning shows damage that
-          dirt hid
-        </small>
-      </h2>
-      {isHere && (
-        <Cautions ids={['blasting-acid']} read={read} onRead={(id, isRead) => setRead(new Set(isRead ? [id] : []))} />
-      )}
-      <ErrorNote error={error} />
-      {isHere && ready.length > 1 && read.has('blasting-acid') && (
-        <Button disabled={isBusy} onClick={() => clean(ready)}>
-          {ready.length} parts are cleaned as written below
-        </Button>
-      )}
-      <ul>
-        {parts.map((part) => {
-          const own = done.get(part.ref);
+    <section aria-label="Runs">
+      <h3 className="font-bold">Runs so far</h3>
+      <ol>
+        {runs.map((run) => {
+          const damaged = run.body.parts.filter((ref) => run.body.seen[ref] === 'something');
           return (
-            <li
-              key={part.ref}
-              id={`clean-${part.ref}`}
-              className="row grid items-center gap-x-4 gap-y-1 py-2 first:border-0 md:grid-cols-[200px_1fr_280px_150px]"
-            >
-              <b>
-                {part.name} <span className="block text-13 font-normal text-quiet">{part.material}</span>
-              </b>
-              {own ? (
-                <span>{String(own.data.method ?? '')}</span>
-              ) : (
-                <input
-                  aria-label={`Method for ${part.name}`}
-                  disabled={!isHere}
-                  className="field min-h-11"
-                  value={methods[part.ref] ?? part.clean.method}
-                  onChange={(event) => setMethods({ ...methods, [part.ref]: event.target.value })}
-                />
-              )}
-              <div className="text-13">
-                {part.clean.mask &&
-                  (own || !isHere ? (
-                    <span>Masked: {part.clean.mask}</span>
-                  ) : (
-                    <label className="flex min-h-11 items-center gap-2">
-                      <input
-                        type="checkbox"
-                        className="size-6 accent-(--ink)"
-                        checked={masked.has(part.ref)}
-                        onChange={(event) =>
-                          setMasked(
-                            new Set(
-                              event.target.checked
-                                ? [...masked, part.ref]
-                                : [...masked].filter((one) => one !== part.ref),
-                            ),
-                          )
-                        }
-                      />
-                      masked: {part.clean.mask}
-                    </label>
-                  ))}
-                {part.clean.never && (
-                  <span className="block text-jasper">
-                    {part.clean.never.replace(/^./, (letter) => letter.toUpperCase())}
-                  </span>
+            <li key={run.key} className="row grid gap-x-6 py-2 first:border-0 md:grid-cols-[1fr_220px]">
+              <div>
+                <b>{run.body.parts.map(nameOf).join(', ')}</b>
+                <p className="text-13">{sayRun(run.body)}</p>
+                {damaged.length > 0 && (
+                  <p className="text-13 font-semibold text-jasper">
+                    Seen when clean: {damaged.map(nameOf).join(', ')}, a finding each
+                  </p>
                 )}
               </div>
-              {own ? (
-                <span className="text-13 text-quiet">
-                  {own.personName}, {sayMoment(own.at, view.zone)}
-                </span>
-              ) : (
-                isHere && (
-                  <Button verb="clean-parts" disabled={isBusy} onClick={() => clean([part.ref])}>
-                    Clean
-                  </Button>
-                )
-              )}
+              <span className="text-13 text-quiet">
+                {run.personName}, {sayMoment(run.at, view.zone)}
+              </span>
             </li>
           );
         })}
-      </ul>
+      </ol>
+    </section>
+  );
+}
+
+/** One basket that is proposed: its method, how many parts, which. */
+function BasketRow({
+  method,
+  parts,
+  isOpen,
+  onOpen,
+}: {
+  readonly method: CleaningMethod;
+  readonly parts: readonly FamilyPart[];
+  readonly isOpen: boolean;
+  readonly onOpen: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      aria-expanded={isOpen}
+      onClick={onOpen}
+      className={`row flex min-h-14 w-full flex-wrap items-baseline gap-x-4 py-2 text-left ${isOpen ? 'font-semibold' : ''}`}
+    >
+      <b className="w-36 shrink-0">{method}</b>
+      <span className="num w-16 shrink-0 text-quiet">
+        {parts.length} {parts.length === 1 ? 'part' : 'parts'}
+      </span>
+      <span className="min-w-0 flex-1 text-13">
+        {parts.map(({ ref, name }, i) => (
+          <span key={ref} id={`clean-${ref}`}>
+            {i > 0 && ', '}
+            {name}
+          </span>
+        ))}
+      </span>
+    </button>
+  );
+}
+
+/** Cleaning by runs: baskets that the family proposes, each with what its method asks; a look at every part after it. */
+export function CleanSheet({ view, isHere }: SheetProps) {
+  const { record } = view;
+  const [open, setOpen] = useState<CleaningMethod | null>(null);
+  const all = partsToClean(view.family, record);
+  const cleaned = new Set(cleaningRuns(record).flatMap(({ body }) => body.parts));
+  const earlier = new Set(record.steps.filter(({ phase }) => phase === 'clean').map(({ stepId }) => stepId));
+  const left = all.filter(({ ref }) => !cleaned.has(ref) && !earlier.has(ref));
+  const baskets = basketsOf(view);
+  const isShut = isShutByResidue(record);
+  return (
+    <div className="mx-auto max-w-[1080px] space-y-5 p-6">
+      <h2 className="text-18 font-bold">
+        Clean{' '}
+        <small className="text-13 font-normal text-quiet">
+          {all.length - left.length} of {all.length} parts · soft parts go into their bag · cleaning shows damage that
+          dirt hid
+        </small>
+      </h2>
+      {isShut && (
+        <p role="alert" className="border-l-4 border-jasper pl-3">
+          What is in it is not known: nothing is scraped or blasted until a named person allows it.{' '}
+          <a className="font-semibold underline" href={stationHref(record, 'receive', 'residue')}>
+            To the residue
+          </a>
+        </p>
+      )}
+      {isHere && (
+        <section aria-label="Baskets">
+          <h3 className="font-bold">
+            Next{' '}
+            <small className="font-normal text-quiet">
+              by what the family says of each part; choose a run and fill it in
+            </small>
+          </h3>
+          {[...baskets].map(([method, parts]) => (
+            <BasketRow
+              key={method}
+              {...{ method, parts }}
+              isOpen={open === method}
+              onOpen={() => setOpen(open === method ? null : method)}
+            />
+          ))}
+          {!baskets.size && (
+            <p className="flex items-center gap-2">
+              <Check aria-hidden="true" size={18} className="text-moss" /> Every part had its runs.
+            </p>
+          )}
+          <p className="mt-2 flex flex-wrap items-center gap-2 text-13">
+            Another method:
+            {cleaningMethods
+              .filter((method) => !baskets.has(method))
+              .map((method) => (
+                <button
+                  key={method}
+                  type="button"
+                  title={`for ${methodTable[method].takes}`}
+                  onClick={() => setOpen(method)}
+                  className="min-h-9 border border-line px-2"
+                >
+                  {method}
+                </button>
+              ))}
+          </p>
+        </section>
+      )}
+      {isHere && open && (
+        <CleaningRunForm
+          key={open}
+          view={view}
+          method={open}
+          parts={baskets.get(open) ?? all}
+          onKept={() => setOpen(null)}
+        />
+      )}
+      {left.length > 0 && !isHere && <p>Not cleaned: {left.map(({ name }) => name).join(', ')}.</p>}
+      <RunsDone view={view} />
     </div>
   );
 }

@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import { lastAnswer, nextAction, workOf, type ActionWork, type StepWork } from '@/core/bench';
 import { present } from '@/core/present';
+import { isDoneElsewhere } from './lost-elsewhere';
 import { missingOf, needsOf, partsOfStep } from '@/core/parts';
 import type { InHand, Step, StepAction } from '@/core/family';
 import { openSupplements, type Answer, type BenchPhase } from '@/core/record';
@@ -97,6 +98,7 @@ export function WorkBench({ view: given, isHere, phase }: Props) {
     const missing = missingOf(partsOfStep(one.step, phase), needs);
     const stopping = openSupplements(record).find(({ supplement }) => supplement?.stops.includes(one.step.id));
     if (stopping) return `waits for the answer to supplement ${stopping.revision}`;
+    if (!one.isDone && isDoneElsewhere(one, record)) return 'done elsewhere: verify';
     if (missing.length) return `waits for ${missing.map((need) => need.name.toLowerCase()).join(', ')}`;
     return one.isDone || one.actions.length < 2
       ? ''

@@ -30,7 +30,7 @@ function viewOf(change: Partial<JobRecord>, gate: Partial<JobView['gate']> = {})
       openLinks: 0,
       newerFamily: null,
       lengthDisplay: 'metric',
-      shop: { name: '', place: '', telephone: '', reminderAfterDays: 7 },
+      shop: { name: '', place: '', telephone: '', reminderAfterDays: 7, currency: 'EUR', labourMinorPerHour: 6800 },
     },
     standing: standingOf(record, family),
     ready: { early: '2026-12-01', likely: '2026-12-02', late: '2026-12-03' },

@@ -8,6 +8,8 @@ import { useAct } from '../act/use-act';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import { oneOf, textOf } from '../ui/form-data';
 import { SidePanel } from '../ui/side-panel';
+import { evaluationOf } from '@/core/evaluation';
+import { EvaluationPanel } from './evaluation-panel';
 import { FoundLater } from './found-later';
 import { JobStream } from './job-stream';
 import { PutRight } from './put-right';
@@ -160,6 +162,11 @@ function JobActions({ view }: { readonly view: JobView }) {
   return (
     <>
       <WayBack record={record} />
+      {(evaluationOf(record) !== null || !record.closedAt) && (
+        <SidePanel label="First look" title={`First look at ${record.tag}`}>
+          <EvaluationPanel view={view} />
+        </SidePanel>
+      )}
       <PutRight view={view} />
       {!record.closedAt && (
         <SidePanel label="Promise" title={`What is promised for ${record.tag}`}>

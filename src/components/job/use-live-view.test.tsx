@@ -18,7 +18,7 @@ const frame: JobFrame = {
     openLinks: 0,
     newerFamily: null,
     lengthDisplay: 'metric',
-    shop: { name: '', place: '', telephone: '', reminderAfterDays: 7 },
+    shop: { name: '', place: '', telephone: '', reminderAfterDays: 7, currency: 'EUR', labourMinorPerHour: 6800 },
     today: '2026-11-25',
     zone: 'UTC',
   },

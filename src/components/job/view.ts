@@ -22,6 +22,8 @@ export interface JobFrame {
     readonly place: string;
     readonly telephone: string;
     readonly reminderAfterDays: number;
+    readonly currency: string;
+    readonly labourMinorPerHour: number;
   };
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly MissingShown[] };
   readonly openLinks: number;

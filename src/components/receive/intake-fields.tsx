@@ -2,6 +2,7 @@
 
 import { get, useFormContext } from 'react-hook-form';
 import type { Family } from '@/core/family';
+import { arrivals, liquidStates } from '@/core/record';
 import { SelectField, TextArea, TextField } from '../ui/form';
 import { feet, usualPieces, type IntakeText } from './intake-text';
 
@@ -55,10 +56,17 @@ export function IntakeFields({ family, isFixed = false }: Props) {
         <legend className="mb-2 font-bold">
           Liquid{' '}
           <small className="font-normal text-quiet">
-            without its name and a declaration or a sheet there is no teardown
+            without its name and a declaration or a sheet there is no teardown; what nobody knows needs a residue record
           </small>
         </legend>
-        <TextField label="The liquid it handled" {...field('liquid')} />
+        <div className="grid grid-cols-2 gap-3">
+          <SelectField label="What it handled is" disabled={isFixed} {...register('intake.liquidState')}>
+            {liquidStates.map((state) => (
+              <option key={state}>{state}</option>
+            ))}
+          </SelectField>
+          <TextField label="The liquid it handled" {...field('liquid')} />
+        </div>
         <TextField label="Hazards, from the sheet" {...field('hazards')} />
         <TextField label="As it is pumped, °C" className="num" {...field('temperature')} />
         <TextField label="Its viscosity there, mm²/s" className="num" {...field('viscosity')} />
@@ -78,7 +86,15 @@ export function IntakeFields({ family, isFixed = false }: Props) {
         </div>
       </fieldset>
       <fieldset id="came-with">
-        <legend className="mb-2 font-bold">What came with it</legend>
+        <legend className="mb-2 font-bold">How it came, and what came with it</legend>
+        <div className="mb-2 grid gap-3 sm:grid-cols-2">
+          <SelectField label="The pump is" disabled={isFixed} {...register('intake.arrival')}>
+            {arrivals.map((arrival) => (
+              <option key={arrival}>{arrival}</option>
+            ))}
+          </SelectField>
+          <TextField label="Shipping damage" {...field('shippingDamage')} />
+        </div>
         <div className="flex flex-wrap gap-x-5">
           {usualPieces.map((piece) => (
             <label key={piece} className="flex min-h-11 items-center gap-2">
@@ -93,9 +109,8 @@ export function IntakeFields({ family, isFixed = false }: Props) {
             </label>
           ))}
         </div>
-        <div className="mt-2 grid gap-3 sm:grid-cols-2">
+        <div className="mt-2">
           <TextField label="Also, with commas between" {...field('alsoCameWith')} />
-          <TextField label="Shipping damage" {...field('shippingDamage')} />
         </div>
       </fieldset>
       <fieldset id="shims" className="grid grid-cols-2 gap-3 sm:grid-cols-4">

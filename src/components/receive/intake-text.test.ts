@@ -43,6 +43,7 @@ test('what was received is written back as it was', () => {
       ...{ liquidTemperatureC: 120, viscosityMm2S: 60 },
       cameWith: ['guard', 'a sack of bolts'],
       shims: [{ foot: 'rear left', thicknesses: '0.5 mm' }],
+      ...{ liquidState: 'not known', arrival: 'in parts' },
     },
   });
   const { version: _version, isolation: _isolation, ...kept } = intake;

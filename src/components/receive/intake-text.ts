@@ -1,6 +1,7 @@
 import { present } from '@/core/present';
 import type { InputOf } from '@/contract';
-import type { Duty, Intake } from '@/core/record';
+import type { Arrival, Duty, Intake, LiquidState } from '@/core/record';
+import { liquidStateOf } from '@/core/residue';
 import { parseQuantity, type Dimension } from '@/core/units';
 
 /** The intake as it stands in the fields: text as typed, so that nothing is lost or rounded before it is understood. */
@@ -24,6 +25,8 @@ export interface IntakeText {
   readonly hazards: string;
   readonly shippingDamage: string;
   readonly elastomer: string;
+  readonly liquidState: LiquidState;
+  readonly arrival: Arrival;
 }
 
 /** The fields as a person names them. */
@@ -47,6 +50,8 @@ export const intakeFieldNames: Readonly<Record<keyof IntakeText, string>> = {
   hazards: 'hazards',
   shippingDamage: 'shipping damage',
   elastomer: 'elastomer',
+  liquidState: 'whether the liquid is known',
+  arrival: 'how it came',
 };
 
 export const feet = ['front left', 'front right', 'rear left', 'rear right'] as const;
@@ -72,6 +77,8 @@ export const emptyIntake: IntakeText = {
   hazards: '',
   shippingDamage: '',
   elastomer: '',
+  liquidState: 'named',
+  arrival: 'complete',
 };
 
 type AmountField = 'flow' | 'head' | 'power' | 'speed' | 'temperature' | 'viscosity';
@@ -140,6 +147,7 @@ export function readIntakeText(text: IntakeText): {
   const viscosityMm2S = readAmount(text, 'viscosity', issues) ?? null;
   const runningHours = readPlain(text.runningHours, 'runningHours', issues) ?? null;
   const { equipmentNumber, liquid, cleaning, cleaningReference, whyOut, hazards, shippingDamage, elastomer } = text;
+  const { liquidState, arrival } = text;
   const also = text.alsoCameWith
     .split(',')
     .map((one) => one.trim())
@@ -163,6 +171,8 @@ export function readIntakeText(text: IntakeText): {
       hazards,
       shippingDamage,
       elastomer,
+      liquidState,
+      arrival,
     },
     issues,
   };
@@ -185,6 +195,8 @@ export function writeIntakeText(intake: Intake): IntakeText {
     hazards: intake.hazards,
     shippingDamage: intake.shippingDamage,
     elastomer: intake.elastomer,
+    liquidState: liquidStateOf(intake),
+    arrival: intake.arrival ?? 'complete',
     flow: duty ? String(duty.flowM3h) : '',
     head: duty ? String(duty.headM) : '',
     speed: duty ? String(duty.speedRpm) : '',

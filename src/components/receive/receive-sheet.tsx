@@ -14,6 +14,8 @@ import { Button, ErrorNote } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { IntakeFields, type IntakeValues } from './intake-fields';
+import { BegunPanel } from './begun-panel';
+import { ResiduePanel } from './residue-panel';
 import { ConstructionLine } from './construction-line';
 import { intakeFieldNames, readIntakeText, writeIntakeText, type IntakeText } from './intake-text';
 
@@ -167,6 +169,8 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
     <div className="grid gap-x-8 gap-y-6 p-6 lg:grid-cols-[1fr_420px]">
       <IntakeForm view={view} isHere={isHere} />
       <div className="space-y-5">
+        <ResiduePanel view={view} />
+        <BegunPanel view={view} />
         <section id="isolation" aria-label="Energy isolation">
           <h2 className="font-bold">Energy isolation</h2>
           {record.intake.isolation ? (

@@ -15,6 +15,7 @@ import { loadFamily, partsOn, suitableConsumables, type Build, type StepAction }
 import { present } from '../present';
 import type { Tool } from '../record';
 import { nextAction, workOf } from '.';
+import { rightRun } from '../../../demo/right-cleaning';
 
 /** Every construction from receiving to the issued report: once right in each main build, once with faults planted. */
 const water = { flowM3h: 25, headM: 32, powerKw: 3.3, efficiencyPct: 66, speedRpm: 2900 };
@@ -237,7 +238,7 @@ describe.each(faulty)('%s with faults planted', (_name, file, build, script) => 
       masked &&
       job.decide('Odile', ['clean-parts', bench.cleanParts], null, {
         ...{ tag, cautionRead: true as const },
-        parts: [{ partRef: masked.ref, method: 'blasted', masked: false }],
+        ...{ run: { ...rightRun('blasting', [masked.ref]), masks: {} }, damage: {} },
       });
     expect(unmasked?.ok ?? false).toBe(false);
     job.playTo('rebuild');

@@ -33,6 +33,8 @@ export type OutboxItem =
   | { readonly kind: 'mail-answer'; readonly questionId: string }
   /** Tells the customer of a promise that was moved, by the number of the move. */
   | { readonly kind: 'mail-promise'; readonly number: number }
+  /** The first look at a pump, by the key of its sheet. */
+  | { readonly kind: 'mail-evaluation'; readonly key: string }
   | { readonly kind: 'send-order'; readonly orderId: OrderId }
   | { readonly kind: 'write-report'; readonly reportId: ReportId };
 

@@ -9,6 +9,7 @@ export * as quote from './quote';
 export * as receive from './receive';
 export { changesOf, replayEvents, replayRecord, verifyJob, type Difference } from './replay';
 export * as report from './report';
+export * as sheets from './sheets';
 export { sayEvent } from './say-event';
 export * as test from './test';
 export type { ToolFacts } from './use-tool';

@@ -20,6 +20,7 @@ import {
   type Tag,
 } from '../record';
 import { rightAnswer } from '../../../demo/right-answer';
+import { rightRuns } from '../../../demo/right-cleaning';
 import { CoreJob, toolFacts, noPin, shop, signerOf, terms, type Person } from '../../../test-support/core-job';
 import {
   bench,
@@ -194,11 +195,10 @@ const accounts: Attempt = (world, pick) => {
   return trying(world, 'account-parts', bench.accountParts, null, { tag, parts: rows });
 };
 
-const cleaning: Attempt = (world) => {
-  const rows = family.parts
-    .filter((part) => !part.soft)
-    .map(({ ref }) => ({ partRef: ref, method: 'washed', masked: true }));
-  return trying(world, 'clean-parts', bench.cleanParts, null, { tag, cautionRead: true, parts: rows });
+const cleaning: Attempt = (world, pick) => {
+  const run = pick(rightRuns(family.parts.filter((part) => !part.soft)));
+  if (!run) return null;
+  return trying(world, 'clean-parts', bench.cleanParts, null, { tag, cautionRead: true, run, damage: {} });
 };
 
 const disposing: Attempt = (world, pick) => {

@@ -165,8 +165,17 @@ const sentences = {
     `${given.what} does not suit ${list(given.met, 'and')}: it swells. Use ${list(given.suitable, 'or') || 'what the maker names'}.`,
   'parts-wait': (given: { step: string; parts: readonly { name: string; left: number; dueOn: string | null }[] }) =>
     `“${given.step}” waits for ${given.parts.map(({ name, left, dueOn }) => `${name} (${left}${dueOn ? `, due ${dueOn}` : ''})`).join(', ')}.`,
-  'masking-unconfirmed': ({ part, mask }: { part: string; mask: string }) =>
-    `${part}: confirm that ${mask} are masked.`,
+  'method-spoils': ({ part, method, spoiled }: { part: string; method: string; spoiled: string }) =>
+    `${part} is not for ${method}: ${spoiled}. Take it out of this run.`,
+  'cleaning-fact-wanted': ({ method, ask }: { method: string; ask: string }) =>
+    `${method}: “${ask}” is not answered; without it the run is no record.`,
+  'mask-unsaid': ({ mask }: { mask: string }) =>
+    `Blasting: say of ${mask} that they were masked, or that there are none.`,
+  'plugs-left': ({ plugged, opened }: { plugged: number; opened: number }) =>
+    `${plugged} ${plural(plugged, 'port was', 'ports were')} plugged and ${opened} opened again: a plug that stays in is found by the customer.`,
+  'part-unseen-after-cleaning': ({ part }: { part: string }) =>
+    `${part}: look at it again now that it is clean, and say whether something is seen.`,
+  'damage-unsaid': ({ part }: { part: string }) => `${part}: say what is seen on it.`,
   'not-a-hold-point': ({ step }: { step: string }) => `${step} is not a hold point.`,
   'step-not-done': ({ step }: { step: string }) => `“${step}” is not done yet.`,
   'same-person': ({ person }: { person: string }) =>
@@ -265,6 +274,21 @@ const sentences = {
   'no-report': () => 'No report is issued yet.',
   'released-already': ({ tag }: { tag: string }) => `${tag} is released already.`,
   'not-released': ({ tag }: { tag: string }) => `${tag} is not released yet.`,
+  'liquid-unnamed': ({ typed }: { typed: string }) =>
+    `“${typed}” names no liquid: name it from its sheet, or say that it is not known; then the pump stays shut until a residue record allows it.`,
+  'no-residue-sheet': ({ tag }: { tag: string }) =>
+    `Nothing is written down about what is in ${tag}: describe it first.`,
+  'residue-not-known': ({ tag, unknowns }: { tag: string; unknowns: readonly string[] }) =>
+    `${tag} stays shut: ${list(unknowns, 'and')} is not written down yet.`,
+  'residue-shut': ({ tag }: { tag: string }) =>
+    `What is in ${tag} is not known, and nobody has allowed that it is opened: it stays shut until a named person does.`,
+  'came-complete': ({ tag }: { tag: string }) =>
+    `${tag} was received as complete: say first that it came partly dismantled or in parts.`,
+  'evaluation-sent': ({ to }: { to: string }) =>
+    `It was sent to ${to} and stays as it was sent; begin another one beside it.`,
+  'no-evaluation': ({ tag }: { tag: string }) => `Nobody has evaluated ${tag} yet.`,
+  'beyond-guess': ({ over }: { over: string }) =>
+    `It goes ${over} beyond the first guess that the customer was sent: say why, they will read it.`,
   'delivered-too-early': ({ day }: { day: string }) => `${day} lies before the pump came in.`,
 } as const;
 

@@ -83,6 +83,16 @@ export const cautions: readonly Caution[] = [
     'Elastomer overheated or burnt',
     'Some fluoro-elastomers leave corrosive residue: do not touch.',
   ),
+  caution(
+    'shut-discharge',
+    'Positive-displacement pump',
+    'Never runs against a shut valve: discharge open, relief valve of the stand set and tried, pressure raised in small steps with a stop in reach.',
+  ),
+  caution(
+    'old-linings',
+    'Old packing, gaskets, linings and paint',
+    'They may hold asbestos or lead: never scraped, blasted or blown dry before it is known; wet, contained, bagged and labelled; local rules and licensed people.',
+  ),
 ];
 
 export const cautionFooter = 'The maker’s manual, the site’s procedures, local law and licensed practice come first.';

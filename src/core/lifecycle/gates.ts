@@ -3,6 +3,7 @@ import { partsOn, type Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
 import { unsettledDecline } from '../quoting';
+import { isShutByResidue } from '../residue';
 import { costingFindings, findingsThatStay } from '../scope';
 import {
   currentQuote,
@@ -44,6 +45,7 @@ function stepsOpen(record: JobRecord, family: Family, phase: BenchPhase): readon
 const toClean: Gate = (record, family) => {
   const accounted = new Set(record.parts.map((part) => part.ref));
   return [
+    ...when(isShutByResidue(record), missing('receive', 'residue', 'preparation', { what: 'residue' })),
     ...stepsOpen(record, family, 'teardown'),
     ...partsOn(family.parts, 'came')
       .filter((part) => !accounted.has(part.ref))

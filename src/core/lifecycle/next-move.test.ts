@@ -80,8 +80,21 @@ describe('what is missing before a pump is opened', () => {
   test('is asked for one after the other', () => {
     const nothing = { ...intake, liquid: ' ', cleaning: 'none' as const, isolation: null };
     const record = exampleRecord({ intake: nothing, acknowledgements: [] });
-    expect(openPreparations(record)).toEqual(preparations);
+    // What is known of a liquid, and what came whole, asks for no sheet of its own.
+    expect(openPreparations(record)).toEqual(preparations.filter((one) => one !== 'residue' && one !== 'begun'));
     expect(standingOf(record, family).next).toEqual({ code: 'prepare', what: 'liquid' });
+  });
+  test('is a residue record where nobody knows the liquid, whatever text and paper there are', () => {
+    const unknown = { ...intake, liquidState: 'foreign substance' as const, liquid: 'not identified' };
+    expect(openPreparations(exampleRecord({ intake: unknown }))).toEqual(['residue']);
+    expect(openPreparations(exampleRecord({ intake: { ...unknown, cleaning: 'none' } }))).toEqual(['residue']);
+  });
+  test('is what was begun elsewhere where it came partly dismantled or in parts', () => {
+    for (const arrival of ['partly dismantled', 'in parts'] as const)
+      expect(openPreparations(exampleRecord({ intake: { ...intake, arrival } }))).toEqual(['begun']);
+  });
+  test('a text that says that nobody knows is no liquid', () => {
+    expect(openPreparations(exampleRecord({ intake: { ...intake, liquid: 'unknown' } }))).toEqual(['liquid']);
   });
   test('is nothing when all of it is there', () => {
     expect(openPreparations(exampleRecord())).toEqual([]);

@@ -1,18 +1,31 @@
 import * as z from 'zod';
-import type { JobRecord } from '../record';
+import { sheetOf, type JobRecord } from '../record';
+import { isShutByResidue, liquidStateOf, namesLiquid } from '../residue';
 import { sayDay } from './answer-line';
 
 /** What must be there before a pump is opened, in the order in which it is asked for. */
-export const preparations = ['liquid', 'cleaning-paper', 'isolation', 'energy-caution', 'liquid-caution'] as const;
+export const preparations = [
+  'liquid',
+  'residue',
+  'begun',
+  'cleaning-paper',
+  'isolation',
+  'energy-caution',
+  'liquid-caution',
+] as const;
 export type Preparation = (typeof preparations)[number];
 
-type Received = Pick<JobRecord, 'intake' | 'acknowledgements'>;
+type Received = Pick<JobRecord, 'intake' | 'acknowledgements' | 'sheets'>;
+const isNamed = ({ intake }: Received) => liquidStateOf(intake) === 'named';
 const hasRead = ({ acknowledgements }: Received, caution: string) =>
   acknowledgements.some((one) => one.caution === caution);
 
 const isMissing: Readonly<Record<Preparation, (record: Received) => boolean>> = {
-  liquid: ({ intake }) => !intake.liquid.trim(),
-  'cleaning-paper': ({ intake }) => intake.cleaning === 'none',
+  liquid: (record) => isNamed(record) && !namesLiquid(record.intake.liquid),
+  residue: isShutByResidue,
+  begun: (record) => (record.intake.arrival ?? 'complete') !== 'complete' && !sheetOf(record, 'begun'),
+  // The laboratory's word on a residue, by which the opening was allowed, is the paper of a liquid that nobody named.
+  'cleaning-paper': (record) => isNamed(record) && record.intake.cleaning === 'none',
   isolation: ({ intake }) => !intake.isolation,
   'energy-caution': (record) => !hasRead(record, 'energy-isolation'),
   'liquid-caution': (record) => !hasRead(record, 'harmful-liquid'),
@@ -26,6 +39,8 @@ export function openPreparations(record: Received): readonly Preparation[] {
 /** What is missing, as the gate says it, and the place on the receiving sheet that opens it. */
 export const preparationWords: Readonly<Record<Preparation, { readonly words: string; readonly anchor: string }>> = {
   liquid: { words: 'The liquid is not named: ask for the sheet', anchor: 'liquid' },
+  residue: { words: 'What is in it is not known, and nobody has allowed that it is opened', anchor: 'residue' },
+  begun: { words: 'What was begun elsewhere is not written down', anchor: 'begun' },
   'cleaning-paper': { words: 'Neither a cleaning declaration nor a safety sheet is here', anchor: 'liquid' },
   isolation: { words: 'Energy isolation is not confirmed', anchor: 'isolation' },
   'energy-caution': { words: 'The technician has not acknowledged the energy caution', anchor: 'cautions' },
@@ -121,6 +136,7 @@ const deskWords = {
   prepare: ({ what }: MoveOf<'prepare'>) => {
     const said = preparationWords[what].words;
     const isAboutLiquid = what === 'liquid' || what === 'cleaning-paper';
+    if (what === 'residue') return words('Identify the residue', 'it stays shut', 'a word on what is in it');
     return words(said, '', isAboutLiquid ? 'the liquid to be declared' : `this: ${lower(said)}`);
   },
   'draw-up-quote': () => words('Draw up quote', 'from the dispositions', 'us to draw up the quote'),

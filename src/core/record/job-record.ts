@@ -1,12 +1,12 @@
 /* eslint-disable max-lines -- the whole record of a job stands in one place */
 import { asId } from './ids';
 import type { Sheet } from './sheets';
+import type { Signed } from './signed';
 import type {
   FindingId,
   JobId,
   OrderId,
   OrderLineId,
-  PersonId,
   PhotoId,
   Place,
   QuoteId,
@@ -41,17 +41,6 @@ import type {
   StepPhase,
   StepState,
 } from './enumerations';
-
-/**
- * The whole record of one job as plain data: what the database holds, with numbers as numbers and moments as ISO text.
- * Every topic of core reads this; only `server` fills it.
- */
-export interface Signed {
-  /** Null for a customer, and for a service. */
-  readonly personId: PersonId | null;
-  readonly personName: string;
-  readonly at: string;
-}
 
 export interface Hold {
   readonly reason: string;
@@ -560,6 +549,10 @@ export interface RecordFrame {
   readonly lotMates: readonly LotMate[];
 }
 
+/**
+ * The whole record of one job as plain data: what the database holds, with numbers as numbers and moments as ISO text.
+ * Every topic of core reads this; only `server` fills it.
+ */
 export interface JobRecord extends JobHead, RecordFrame {
   readonly intake: Intake;
   readonly acknowledgements: readonly Acknowledgement[];

@@ -122,36 +122,7 @@ const ways: { readonly [Kind in RowKind]: Ways<RowOf<Kind>> } = {
 export const rowKinds: readonly RowKind[] = Object.keys(ways) as RowKind[];
 
 export function emptyTables(): RowTables {
-  return {
-    job: new Map(),
-    intake: new Map(),
-    acknowledgement: new Map(),
-    part: new Map(),
-    look: new Map(),
-    promise: new Map(),
-    correction: new Map(),
-    step: new Map(),
-    answer: new Map(),
-    reading: new Map(),
-    finding: new Map(),
-    disposition: new Map(),
-    photo: new Map(),
-    quote: new Map(),
-    quoteLine: new Map(),
-    link: new Map(),
-    approval: new Map(),
-    question: new Map(),
-    agreement: new Map(),
-    decline: new Map(),
-    reminder: new Map(),
-    order: new Map(),
-    orderLine: new Map(),
-    receipt: new Map(),
-    run: new Map(),
-    report: new Map(),
-    returned: new Map(),
-    sheet: new Map(),
-  };
+  return Object.fromEntries(rowKinds.map((kind) => [kind, new Map<string, never>()])) as unknown as RowTables;
 }
 
 /** Puts a row into its table, in place; gives the row that stood there, or null. */

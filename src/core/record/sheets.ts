@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import type { Signed } from './job-record';
+import type { Signed } from './signed';
 import type { sheetBodies } from './sheet-bodies';
 
 export type SheetKind = keyof typeof sheetBodies;

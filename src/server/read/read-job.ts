@@ -64,6 +64,8 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       place: shop?.place ?? '',
       telephone: shop?.settings.telephone ?? '',
       reminderAfterDays: shop?.settings.reminderAfterDays ?? 7,
+      currency: shop?.currency ?? 'EUR',
+      labourMinorPerHour: shop?.settings.labourMinorPerHour ?? 0,
     },
     gate: {
       event,

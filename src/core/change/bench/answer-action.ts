@@ -3,7 +3,8 @@ import { againstFor, judgeAnswer, workAt, type Judged } from '../../bench';
 import { judgeRecord } from '../../bench/judge-record';
 import { actionTitle, type AnswerForm } from '../../family';
 import { partsOfStep } from '../../parts';
-import type { Answer, AnswerData, BenchPhase, Station } from '../../record';
+import { isShutByResidue } from '../../residue';
+import { sheetOf, type Answer, type AnswerData, type BenchPhase, type Station } from '../../record';
 import { put, type Put } from '../change';
 import { reason, refuse, refuseChanged, requireStation, type Decider, type Given } from '../decision';
 import type { AnswerAction } from '../inputs';
@@ -152,12 +153,20 @@ function settleWrong(
 
 const notPossible: Judged = { typed: '', value: null, unit: '', refused: null, wrong: null };
 
+/** Why it can no longer be taken, where the pump was begun elsewhere; empty where it can. */
+function lostElsewhere({ given: { record }, command }: Answering): string {
+  const begun = command.phase === 'teardown' ? sheetOf(record, 'begun')?.body : undefined;
+  const lost = begun?.lost.find(({ actionId }) => actionId === command.actionId);
+  return begun && lost ? `begun elsewhere by ${begun.by}; instead: ${lost.instead}` : '';
+}
+
 function settleNotPossible(asked: Answering, isConceding: boolean): Answered {
   const { command } = asked;
-  if (!command.reason) refuse('bad-input', reason('why-not-possible'), 'reason');
+  if (!command.reason && !lostElsewhere(asked)) refuse('bad-input', reason('why-not-possible'), 'reason');
   if (command.phase !== 'teardown' && !isConceding)
     refuse('not-allowed', reason('conceded-here', { phase: command.phase }), 'notPossible');
-  return { judged: notPossible, data: dataOf(asked, null), state: 'not possible', conceded: isConceding };
+  const data = { ...dataOf(asked, null), reason: command.reason || lostElsewhere(asked) };
+  return { judged: notPossible, data, state: 'not possible', conceded: isConceding };
 }
 
 function settleAnswer(asked: Answering, isConceding: boolean): Answered {
@@ -180,6 +189,8 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
 function answer(given: Given<ToolFacts>, command: AnswerAction, isConceding: boolean) {
   const asked = answering(given, command);
   const { at, work } = asked;
+  if (command.phase === 'teardown' && isShutByResidue(given.record))
+    refuse('wrong-state', reason('residue-shut', { tag: given.record.tag }));
   checkOrder(asked);
   const { piece } = asked.action;
   // A piece of a kit is looked at only when it has come.

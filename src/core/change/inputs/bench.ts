@@ -11,16 +11,6 @@ export const accountPartsInput = z.strictObject({
 });
 export type AccountParts = z.output<typeof accountPartsInput>;
 
-export const cleanPartsInput = z.strictObject({
-  tag: tagField,
-  cautionRead: z.literal(true, 'Read the caution of cleaning first.'),
-  parts: z
-    .array(z.strictObject({ partRef: elementId, method: sentence(200), masked: z.boolean() }))
-    .min(1, 'no part is given')
-    .max(200),
-});
-export type CleanParts = z.output<typeof cleanPartsInput>;
-
 const inPhase = { tag: tagField, phase: z.enum(benchPhases) };
 
 /** What a person answers to one action of a step. */

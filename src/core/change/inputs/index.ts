@@ -1,3 +1,4 @@
+export * from './sheets';
 export * from './bench';
 export * from './commerce';
 export * from './fields';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { cleanings } from '../../record';
+import { arrivals, cleanings, liquidStates } from '../../record';
 import { basedOn, dayField, elementId, optionalText, sentence, tagField } from './fields';
 
 const amount = (max: number) => z.number('type a number').gt(0, 'must be more than 0').max(max, `at most ${max}`);
@@ -29,6 +29,8 @@ export const intakeInput = z.strictObject({
   hazards: optionalText(1000),
   shippingDamage: optionalText(1000),
   elastomer: optionalText(20),
+  liquidState: z.enum(liquidStates).optional(),
+  arrival: z.enum(arrivals).optional(),
 });
 
 /** A construction as a person chooses it. */

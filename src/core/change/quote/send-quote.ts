@@ -1,4 +1,6 @@
+import { beyondGuess } from '../../evaluation';
 import { quoteText } from '../../quoting';
+import { formatMoney } from '../../units';
 import { currentQuote, type CustomerLink, type JobRecord, type Quote, type QuoteId } from '../../record';
 import { put, type Put } from '../change';
 import { reason, refuse, requireStation, type Decider, type Given, type OutboxItem } from '../decision';
@@ -62,6 +64,13 @@ export const sendQuote: Decider<unknown, Result, LinkFacts> = (given) => {
   requireStation(record, 'quote');
   const quote = currentQuote(record);
   if (quote?.state !== 'draft') return refuse('wrong-state', reason('no-draft'));
+  const over = beyondGuess(record, quote);
+  if (over !== null && !quote.note.trim())
+    refuse(
+      'bad-input',
+      reason('beyond-guess', { over: formatMoney({ minor: over, currency: quote.currency }) }),
+      'note',
+    );
   return { ...sendDraft(given, quote), move: 'send-quote' };
 };
 

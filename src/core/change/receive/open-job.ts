@@ -13,6 +13,7 @@ import {
 import { put, putAll } from '../change';
 import { reason, refuse, type Decision } from '../decision';
 import type { ReceivePump } from '../inputs';
+import { checkLiquid } from './save-intake';
 
 /** What is known of a pump that comes in before its job is opened. */
 export interface OpeningFacts extends Pick<JobHead, 'pump' | 'customer' | 'contact' | 'lot'> {
@@ -68,6 +69,7 @@ export function openJob(
     refuse('wrong-state', reason('pump-in-house', { serial: facts.pump.serial, tag: inHouse.tag }), 'pump.serial');
   if (command.promisedOn < dayInZone(now, facts.zone))
     refuse('bad-input', reason('promise-past', { day: command.promisedOn }), 'promisedOn');
+  checkLiquid(command.intake);
   const head = headOf(given, command.promisedOn);
   const puts = [put('job', head), put('intake', { ...command.intake, version: 1, isolation: null })];
   const tables = emptyTables();

@@ -1,0 +1,3 @@
+export { answerEvaluation, sendEvaluation, writeEvaluation } from './evaluation';
+export { allowOpening, writeResidue } from './residue';
+export { writeBegun } from './begun';
