@@ -30,6 +30,7 @@ import { simulatedGauge, wearsUp } from '@/stand-ins';
 import type { DemoJob } from './jobs';
 import type { DemoPerson } from './people';
 import { rightAnswer } from './right-answer';
+import { rightPacking } from './right-packing';
 import { rightRuns } from './right-cleaning';
 
 /** Sends one verb as one person at one moment, through the use cases. */
@@ -434,7 +435,8 @@ async function playStations(stage: Stage): Promise<void> {
       whatChanged: 'Running hours corrected by the customer; no measured value is touched.',
     });
   if (job.at === 'return' && !job.part) return;
-  await act('wenna', 'release-pump', { tag, packing: 'preserved, ports blanked, on its pallet, shaft guarded' });
+  await act('wenna', 'pack', { tag, basedOn: 0, packing: rightPacking(await load()) });
+  await act('wenna', 'release-pump', { tag });
   pass(10);
   if (job.at !== 'closed') return;
   await act('wenna', 'deliver-pump', {

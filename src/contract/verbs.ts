@@ -5,6 +5,10 @@ import type { PersonalMove } from '@/core/lifecycle';
 import {
   allowOpeningInput,
   answerEvaluationInput,
+  chooseFateInput,
+  judgeWarrantyInput,
+  packInput,
+  reassembleInput,
   sendEvaluationInput,
   writeBegunInput,
   writeEvaluationInput,
@@ -59,7 +63,6 @@ import {
   openAgainInput,
   recordFindingInput,
   recordReadingsInput,
-  releasePumpInput,
   runTestInput,
   saveIntakeInput,
   sentence,
@@ -571,10 +574,41 @@ const testVerbs = {
     input: correctReportInput,
     result: issued,
   }),
-  'release-pump': verb({
-    about: 'Releases the pump for its way back: preserved, ports blanked, packed.',
+  'judge-warranty': verb({
+    about: 'Judges a pump that came back within its warranty: ours, theirs or shared, and why.',
+    audience: ['coordinator', 'inspector'],
+    input: judgeWarrantyInput,
+    result: sheetKept,
+  }),
+  'choose-fate': verb({
+    about: 'What becomes of a pump that is not repaired, by its owner’s word: back, reassembled, scrapped, a donor.',
     audience: ['coordinator'],
-    input: releasePumpInput,
+    input: chooseFateInput,
+    result: sheetKept,
+  }),
+  reassemble: verb({
+    about: 'Records that a pump that is not repaired was put together again.',
+    audience: ['technician', 'inspector'],
+    input: reassembleInput,
+    result: sheetKept,
+  }),
+  'close-unreturned': verb({
+    about: 'Closes the job of a pump that is scrapped, or stays as a donor.',
+    audience: ['coordinator'],
+    input: tagInput,
+    result: versioned,
+  }),
+  pack: verb({
+    about:
+      'Fills in the packing list of a pump: what goes back, ports and blanks, how it is preserved, who carries it.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: packInput,
+    result: sheetKept,
+  }),
+  'release-pump': verb({
+    about: 'Releases the pump for its way back by its packing list.',
+    audience: ['coordinator'],
+    input: tagInput,
     result: versioned,
   }),
   'deliver-pump': verb({

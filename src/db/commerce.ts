@@ -1,4 +1,4 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { ReportId } from '@/core/record';
 import type { Connection } from './client';
 import * as t from './schema';
@@ -13,7 +13,9 @@ export async function findReport(connection: Connection, number: string, revisio
       fingerprint: t.reports.fingerprint,
     })
     .from(t.reports)
-    .where(and(eq(t.reports.number, number), eq(t.reports.revision, revision)));
+    .where(and(eq(t.reports.number, number), revision === 'latest' ? undefined : eq(t.reports.revision, revision)))
+    .orderBy(desc(sql`char_length(${t.reports.revision})`), desc(t.reports.revision))
+    .limit(1);
   return row ?? null;
 }
 

@@ -17,6 +17,7 @@ import { present } from '@/core/present';
 import { keepRecord, keptRecord } from './kept-records';
 import { asJsonArray, childrenOf, decodeRow, loadChildren } from './child-rows';
 import { fromJson, rowsOf, type Connection } from './client';
+import { warrantyEnd } from '@/core/warranty';
 import { mappings, type Mapping, type TableKind } from './job-rows';
 import { holdSchema } from './row-schemas';
 import * as t from './schema';
@@ -91,18 +92,21 @@ async function loadVisits(connection: Connection, { pumpId, of }: Visiting): Pro
       closedAt: t.jobs.closedAt,
       outcome: t.jobs.outcome,
       report: t.reports.number,
+      ...{ warrantyFrom: t.returns.warrantyFrom, warrantyMonths: t.returns.warrantyMonths },
     })
     .from(t.jobs)
     .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
     .innerJoin(own, and(eq(own.serialKey, t.pumps.serialKey), eq(own.maker, t.pumps.maker)))
     .leftJoin(t.reports, eq(t.reports.jobId, t.jobs.id))
+    .leftJoin(t.returns, eq(t.returns.jobId, t.jobs.id))
     .where(and(eq(own.id, pumpId), of && and(ne(t.jobs.id, of.id), lt(t.jobs.openedAt, of.openedAt))))
     .orderBy(desc(t.jobs.openedAt))
     .limit(50);
-  const visits = rows.map(({ tag, openedAt, closedAt, outcome, report }) => ({
+  const visits = rows.map(({ tag, openedAt, closedAt, outcome, report, warrantyFrom, warrantyMonths }) => ({
     ...{ tag, outcome, reportNumber: report },
     openedAt: openedAt.toISOString(),
     closedAt: closedAt?.toISOString() ?? null,
+    warrantyUntil: warrantyFrom && warrantyMonths ? warrantyEnd(warrantyFrom, warrantyMonths) : null,
   }));
   return [...new Map(visits.map((visit) => [visit.tag, visit])).values()];
 }

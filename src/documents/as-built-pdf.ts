@@ -1,4 +1,5 @@
 import type { Family } from '@/core/family';
+import { writeBefore, writeCleaning } from './as-built-sheets';
 import { jobDetails } from '@/core/lifecycle';
 import type { AsBuilt } from '@/core/report';
 import { drawSectionOnPaper, drawSlip, drawTestCurve } from './drawings';
@@ -291,8 +292,10 @@ export async function writeAsBuiltPdf(asked: Asked): Promise<Buffer> {
   const { report } = asked;
   const paper = openPaper({ title: `As-built report ${report.number} revision ${report.revision}` });
   writeHead(paper, asked);
+  writeBefore(paper, asked);
   writePoints(paper, asked);
   writeFindings(paper, asked);
+  writeCleaning(paper, asked);
   writeRebuild(paper, asked);
   writeWorking(paper, asked);
   writeTests(paper, asked);

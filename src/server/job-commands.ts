@@ -170,6 +170,11 @@ const sheetCommands = {
   })),
   'send-evaluation': plain('send-evaluation', sheets.sendEvaluation),
   'answer-evaluation': plain('answer-evaluation', sheets.answerEvaluation),
+  'judge-warranty': plain('judge-warranty', sheets.judgeWarranty),
+  'choose-fate': plain('choose-fate', sheets.chooseFate),
+  reassemble: plain('reassemble', sheets.reassemble),
+  'close-unreturned': plain('close-unreturned', sheets.closeUnreturned),
+  pack: plain('pack', sheets.pack),
 };
 
 const benchCommands = {

@@ -4,6 +4,8 @@ import { nameQuote, offeredLines, optionsOf, totalQuote } from '@/core/quoting';
 import { sayDay } from '@/core/lifecycle';
 import { optionNames, sheetsOf, type JobRecord, type OrderId, type Quote, type ReportId } from '@/core/record';
 import { formatMoney } from '@/core/units';
+import { packingOf } from '@/core/dispatch';
+import { sayTerm, warrantyEnd, warrantyTerms } from '@/core/warranty';
 import {
   claimOutbox,
   finishOutbox,
@@ -190,6 +192,31 @@ async function mailEvaluation(context: Context, row: OutboxRow, key: string): Pr
   });
 }
 
+/** Tells the customer that the pump is ready to go, or that it was delivered and what its warranty covers. */
+async function mailReturn(context: Context, row: OutboxRow, what: 'released' | 'delivered'): Promise<void> {
+  const { record, family } = await jobOf(context, row);
+  const { contact, returned } = record;
+  if (!contact || !returned) return;
+  const shop = await shopOf(context);
+  const carrier = packingOf(record)?.body.carrier;
+  const until = returned.warrantyFrom && warrantyEnd(returned.warrantyFrom, returned.warrantyMonths);
+  const terms = warrantyTerms(record, family, returned.warrantyMonths).map((term) => `- ${sayTerm(term)}`);
+  const news =
+    what === 'released'
+      ? [`${subjectOf(record)}, is packed and released${carrier ? `; it goes by ${carrier}` : ''}.`, returned.packing]
+      : [
+          `${subjectOf(record)}, was delivered to ${returned.deliveredTo}.`,
+          ...(terms.length && until
+            ? [`Its warranty runs until ${sayDay(until)}:`, ...terms]
+            : ['It has no warranty.']),
+        ];
+  await context.standIns.mail.send({
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: contact.email },
+    subject: `Your pump ${record.tag} ${what === 'released' ? 'is on its way' : 'was delivered'}`,
+    body: [greeting(record), '', ...news, '', shop.name].join('\n'),
+  });
+}
+
 /** Sends an order to the supplier; its acknowledgement is an entry of its own. */
 async function sendOrder(context: Context, row: OutboxRow, orderId: OrderId): Promise<void> {
   const { record, family } = await jobOf(context, row);
@@ -218,6 +245,15 @@ async function writeReport(context: Context, row: OutboxRow, reportId: ReportId)
   const { fingerprint } = found;
   const pdf = await writeAsBuiltPdf({ report: built, fingerprint, family, pictures, zone: shop.zone });
   await saveReportPdf(context.database, reportId, pdf);
+  const issued = record.reports.find(({ id }) => id === reportId);
+  if (!record.contact || !issued) return;
+  const again = issued.whatChanged ? ['', `What changed: ${issued.whatChanged}`] : [];
+  await context.standIns.mail.send({
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: record.contact.email },
+    subject: `Report ${issued.number}, revision ${issued.revision}, of your pump ${record.tag}`,
+    body: [greeting(record), '', `here is the report of ${subjectOf(record)}.`, ...again, '', shop.name].join('\n'),
+    attachment: { name: `${issued.number}-${issued.revision}.pdf`, bytes: pdf },
+  });
 }
 
 async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem): Promise<void> {
@@ -232,6 +268,8 @@ async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem):
       return mailPromise(context, row, item.number);
     case 'mail-evaluation':
       return mailEvaluation(context, row, item.key);
+    case 'mail-return':
+      return mailReturn(context, row, item.what);
     case 'send-order':
       return sendOrder(context, row, item.orderId);
     case 'write-report':

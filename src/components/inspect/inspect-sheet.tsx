@@ -3,12 +3,16 @@
 import type { SheetProps } from '../job/view';
 import { Findings } from './findings';
 import { Looks } from './looks';
+import { WarrantyPanel } from './warranty-panel';
 import { PointsBoard } from './points-board';
 
 /** As-found inspection: the points with their verdicts, then what the eye saw. */
 export function InspectSheet({ view, isHere }: SheetProps) {
   return (
     <>
+      <div className="px-6 pt-4 empty:hidden">
+        <WarrantyPanel view={view} />
+      </div>
       <PointsBoard view={view} phase="as-found" canEdit={isHere} />
       <Looks view={view} isHere={isHere} />
       <Findings view={view} isHere={isHere} />

@@ -23,6 +23,7 @@ export interface JobFrame {
     readonly telephone: string;
     readonly reminderAfterDays: number;
     readonly currency: string;
+    readonly warrantyMonths: number;
     readonly labourMinorPerHour: number;
   };
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly MissingShown[] };

@@ -1,7 +1,8 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { asId, type JobRecord } from '@/core/record';
+import { asId, type JobRecord, type Packing } from '@/core/record';
 import { exampleReading, exampleRecord } from '@/core/record/example-record';
+import { rightPacking } from '../../../demo/right-packing';
 import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { exampleView } from '../../../test-support/example-view';
 import { ReportSheet } from './report-sheet';
@@ -57,41 +58,90 @@ describe('the way back', () => {
     render(<ReturnSheet view={exampleView(exampleRecord({ station: 'return', ...change }))} isHere />);
   const returned = {
     ...{ packing: 'on its pallet', releasedBy: 'Ines', releasedAt: '2026-11-29T08:00:00.000Z' },
-    ...{ deliveredTo: null, deliveredAt: null, warrantyFrom: null, warrantyMonths: 12 },
+    ...{ deliveredTo: null, deliveredAt: null, warrantyFrom: null, warrantyMonths: 12, signature: '' },
   };
-  test('what came with it goes back with it, shims by their foot', async () => {
+  const packing = (change: Partial<Packing> = {}): JobRecord['sheets'][number] => ({
+    ...{ kind: 'packing', key: 'one', version: 1, personId: null, personName: 'Odile', at: '2026-11-29T07:00:00.000Z' },
+    body: { ...rightPacking(exampleRecord({ outcome: 'repaired' })), ...change },
+  });
+  test('the list proposes what came with it and its shims by their foot, and goes out as it is ticked', async () => {
     const asked = answerFetch(() => done);
     const { intake } = exampleRecord();
-    show({ intake: { ...intake, cameWith: ['guard', 'key'], shims: [{ foot: 'front left', thicknesses: '0.5 mm' }] } });
-    expect(screen.getByText('It came with: guard, key. All of it goes back.')).toBeInTheDocument();
-    expect(screen.getByText('Shim packs: front left 0.5 mm.')).toBeInTheDocument();
-    await userEvent.clear(screen.getByLabelText('How it is preserved and packed'));
-    await userEvent.type(screen.getByLabelText('How it is preserved and packed'), 'oiled, in foil');
-    await userEvent.click(screen.getByRole('button', { name: 'Release' }));
-    await waitFor(() => expect(asked[0]?.body).toEqual({ tag: 'P-0417', packing: 'oiled, in foil' }));
+    const shims = [{ foot: 'front left', thicknesses: '0.5 mm' }];
+    show({ outcome: 'repaired', intake: { ...intake, cameWith: ['guard', 'key'], shims } });
+    await userEvent.click(screen.getByRole('checkbox', { name: 'guard' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'shim pack, front left: 0.5 mm' }));
+    expect(screen.getByText('2 do not agree.')).toBeInTheDocument();
+    await userEvent.clear(screen.getByLabelText('Blanks fitted'));
+    await userEvent.type(screen.getByLabelText('Blanks fitted'), '2');
+    expect(screen.getByText('They agree.')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Keep the packing list' }));
+    await waitFor(() => expect(asked[0]?.path).toBe('/api/act/pack'));
+    expect(asked[0]?.body).toMatchObject({
+      ...{ tag: 'P-0417', basedOn: 0 },
+      packing: {
+        ...{ ports: 2, blanks: 2 },
+        loose: [
+          { what: 'guard', count: 1, isPacked: true },
+          { what: 'key', count: 1, isPacked: false },
+          { what: 'shim pack, front left: 0.5 mm', count: 1, isPacked: true },
+        ],
+      },
+    });
   });
-  test('a declined pump goes back as it is, and is said to', () => {
+  test('a list that is kept says what is missing; one that is whole is released by one press', async () => {
+    const asked = answerFetch(() => done);
+    const { unmount } = show({ outcome: 'repaired', sheets: [packing({ blanks: 1, carrier: '' })] });
+    const gaps = screen.getByRole('list', { name: 'Before it is released' });
+    expect(gaps).toHaveTextContent('1 of 2 ports are blankednobody is named who carries it');
+    expect(screen.queryByRole('button', { name: /^Release/ })).toBeNull();
+    unmount();
+    show({ outcome: 'repaired', sheets: [packing()] });
+    await userEvent.click(screen.getByRole('button', { name: 'Release, and write to Fern Okonjo' }));
+    await waitFor(() => expect(asked[0]).toMatchObject({ path: '/api/act/release-pump', body: { tag: 'P-0417' } }));
+  });
+  test('what becomes of a pump that is not repaired is the owner’s word', async () => {
+    const asked = answerFetch(() => done);
     show({ outcome: 'declined' });
-    expect(screen.getByText(/The repair was declined: the pump goes back as it is/)).toBeInTheDocument();
-    expect(screen.getByLabelText('How it is preserved and packed')).toHaveValue(
-      'as it came, in parts, bagged by tray, on its pallet',
+    await userEvent.click(screen.getByRole('radio', { name: /^kept as a donor/ }));
+    await userEvent.type(screen.getByLabelText('When, and in their words'), 'keep it for the other one');
+    await userEvent.click(screen.getByRole('button', { name: 'Keep the owner’s word' }));
+    await waitFor(() =>
+      expect(asked[0]?.body).toEqual({
+        ...{ tag: 'P-0417', basedOn: 0 },
+        fate: { fate: 'donor', saidBy: 'Fern Okonjo', words: 'keep it for the other one' },
+      }),
     );
+  });
+  test('one that is scrapped is not packed, and its job is closed by its own press', async () => {
+    const asked = answerFetch(() => done);
+    const who = { personId: null, personName: 'Ines', at: '2026-11-29T07:00:00.000Z' };
+    const body = { fate: 'scrapped' as const, saidBy: 'Fern Okonjo', words: 'scrap it', reassembled: null };
+    show({ outcome: 'scrapped', sheets: [{ kind: 'fate', key: 'one', version: 1, body, ...who }] });
+    expect(screen.queryByText('Packing list and release')).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Close the job: scrapped' }));
+    await waitFor(() => expect(asked[0]?.path).toBe('/api/act/close-unreturned'));
   });
   test('the delivery is on a day that is not later than today', async () => {
     const asked = answerFetch(() => done);
-    show({ returned });
+    show({ outcome: 'repaired', returned });
     expect(screen.getByLabelText('On')).toHaveAttribute('max', '2026-11-24');
     await userEvent.click(screen.getByRole('button', { name: 'Delivered: close the job' }));
     await waitFor(() =>
-      expect(asked[0]?.body).toEqual({ tag: 'P-0417', deliveredTo: 'Fern Okonjo', deliveredOn: '2026-11-24' }),
+      expect(asked[0]?.body).toEqual({
+        tag: 'P-0417',
+        deliveredTo: 'Fern Okonjo',
+        deliveredOn: '2026-11-24',
+        signature: '',
+      }),
     );
   });
   test.each([
-    [12, '2026-11-30', 'The warranty runs 12 months from 30 Nov 2026.'],
-    [0, null, 'There is no warranty on a pump that went back as it is.'],
+    [12, '2026-11-30', 'The warranty runs 12 months from 30 Nov 2026, until 30 Nov 2027.'],
+    [0, null, 'There is no warranty on a pump that was not repaired.'],
   ])('%d months of warranty', (warrantyMonths, warrantyFrom, words) => {
     const delivered = { deliveredTo: 'stores', deliveredAt: '2026-11-30T08:00:00.000Z', warrantyMonths, warrantyFrom };
-    show({ returned: { ...returned, ...delivered } });
+    show({ outcome: 'repaired', returned: { ...returned, ...delivered } });
     expect(screen.getByText(/^Delivered to stores\./)).toHaveTextContent(words);
   });
 });

@@ -1,105 +1,130 @@
 'use client';
 
 import { useState } from 'react';
+import { leavesHouse } from '@/core/dispatch';
+import { sayTerm, warrantyEnd, warrantyTerms } from '@/core/warranty';
 import { useAct } from '../act/use-act';
-import { sayDate, sayMoment, type SheetProps } from '../job/view';
-import { Button, ErrorNote, issueFor, TextArea, TextField } from '../ui/form';
+import { SignatureBox } from '../customer/signature-box';
+import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
+import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { FatePanel } from './fate-panel';
+import { PackingList } from './packing-list';
 
-/** The way back: preserved, blanked, packed, released, delivered; the warranty starts with the delivery. */
+/** What the warranty covers, by where each part came from. */
+function WarrantyBySource({ view, months }: { readonly view: JobView; readonly months: number }) {
+  const terms = warrantyTerms(view.record, view.family, months);
+  if (!terms.length) return null;
+  return (
+    <ul aria-label="Warranty by source" className="text-13">
+      {terms.map((term) => (
+        <li key={term.source} className="row py-1 first:border-0">
+          {sayTerm(term)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Signed({ path, name }: { readonly path: string; readonly name: string }) {
+  if (!path.startsWith('M')) return null;
+  return (
+    <svg viewBox="0 0 320 120" role="img" aria-label={`Signature of ${name}`} className="w-60 border border-line">
+      <path d={path} fill="none" stroke="var(--ink)" strokeWidth={2.4} />
+    </svg>
+  );
+}
+
+function Delivered({ view }: { readonly view: JobView }) {
+  const { returned } = view.record;
+  if (!returned?.deliveredAt) return null;
+  const { warrantyFrom, warrantyMonths, deliveredTo, signature } = returned;
+  return (
+    <div className="space-y-2">
+      <p className="border-l-4 border-moss px-3">
+        Delivered to {deliveredTo}.{' '}
+        {warrantyMonths > 0 && warrantyFrom ? (
+          <>
+            The warranty runs {warrantyMonths} months from {sayDate(warrantyFrom)}, until{' '}
+            {sayDate(warrantyEnd(warrantyFrom, warrantyMonths))}.
+          </>
+        ) : (
+          'There is no warranty on a pump that was not repaired.'
+        )}
+      </p>
+      <Signed path={signature} name={deliveredTo ?? ''} />
+    </div>
+  );
+}
+
+function DeliverForm({ view }: { readonly view: JobView }) {
+  const { record } = view;
+  const { run, error, isBusy } = useAct();
+  const [deliveredTo, setDeliveredTo] = useState(record.contact?.name ?? '');
+  const [deliveredOn, setDeliveredOn] = useState(view.today);
+  const [signature, setSignature] = useState('');
+  return (
+    <div className="space-y-3">
+      <TextField
+        label="Taken over by"
+        value={deliveredTo}
+        onChange={(event) => setDeliveredTo(event.target.value)}
+        error={issueFor(error, 'deliveredTo')}
+      />
+      <TextField
+        label="On"
+        type="date"
+        value={deliveredOn}
+        max={view.today}
+        onChange={(event) => setDeliveredOn(event.target.value)}
+        error={issueFor(error, 'deliveredOn')}
+      />
+      <p className="text-13 text-quiet">They sign here, or on the carrier’s paper.</p>
+      <SignatureBox path={signature} onChange={setSignature} />
+      <ErrorNote error={error} />
+      <Button
+        verb="deliver-pump"
+        tone="main"
+        data-next
+        disabled={isBusy}
+        onClick={() => void run('deliver-pump', { tag: record.tag, deliveredTo, deliveredOn, signature })}
+      >
+        Delivered: close the job
+      </Button>
+    </div>
+  );
+}
+
+/** The way back: packed by its list, released, delivered with a signature; the warranty starts with the delivery. */
 export function ReturnSheet({ view, isHere }: SheetProps) {
   const { record } = view;
   const { returned } = record;
-  const { run, error, isBusy } = useAct();
-  const [packing, setPacking] = useState(
-    record.outcome === 'declined'
-      ? 'as it came, in parts, bagged by tray, on its pallet'
-      : 'preserved, ports blanked, on its pallet, shaft guarded',
-  );
-  const [deliveredTo, setDeliveredTo] = useState(record.contact?.name ?? '');
-  const [deliveredOn, setDeliveredOn] = useState(view.today);
+  const goes = leavesHouse(record);
   return (
-    <div className="mx-auto grid max-w-[960px] gap-8 p-6 md:grid-cols-2">
-      <section aria-label="Release" id="release" className="space-y-3">
-        <h2 className="text-18 font-bold">Release</h2>
-        {record.outcome === 'declined' && (
-          <p>The repair was declined: the pump goes back as it is, and the paper says so.</p>
+    <div className="mx-auto grid max-w-[1080px] gap-8 p-6 md:grid-cols-[1.4fr_1fr]">
+      <div className="space-y-6">
+        <FatePanel view={view} isHere={isHere} />
+        {goes && (
+          <section aria-label="Release" id="release" className="space-y-3">
+            <h2 className="text-18 font-bold">Packing list and release</h2>
+            {returned ? (
+              <p className="border-l-4 border-moss px-3">
+                Released by {returned.releasedBy}, {sayMoment(returned.releasedAt, view.zone)}: {returned.packing}
+              </p>
+            ) : isHere ? (
+              <PackingList key={`${record.outcome} ${record.sheets.length}`} view={view} />
+            ) : (
+              <p className="text-quiet">When it comes here.</p>
+            )}
+          </section>
         )}
-        {record.intake.cameWith.length > 0 && (
-          <p>It came with: {record.intake.cameWith.join(', ')}. All of it goes back.</p>
-        )}
-        {record.intake.shims.length > 0 && (
-          <p>Shim packs: {record.intake.shims.map((pack) => `${pack.foot} ${pack.thicknesses}`).join('; ')}.</p>
-        )}
-        {returned ? (
-          <p className="border-l-4 border-moss px-3">
-            Released by {returned.releasedBy}, {sayMoment(returned.releasedAt, view.zone)}: {returned.packing}
-          </p>
-        ) : (
-          isHere && (
-            <>
-              <TextArea
-                label="How it is preserved and packed"
-                value={packing}
-                onChange={(event) => setPacking(event.target.value)}
-                error={issueFor(error, 'packing')}
-              />
-              <ErrorNote error={error} />
-              <Button
-                verb="release-pump"
-                tone="main"
-                data-next
-                disabled={isBusy}
-                onClick={() => run('release-pump', { tag: record.tag, packing })}
-              >
-                Release
-              </Button>
-            </>
-          )
-        )}
-      </section>
+      </div>
       <section aria-label="Delivery" id="deliver" className="space-y-3">
         <h2 className="text-18 font-bold">Delivery and warranty</h2>
-        {returned?.deliveredAt ? (
-          <p className="border-l-4 border-moss px-3">
-            Delivered to {returned.deliveredTo}.{' '}
-            {returned.warrantyMonths > 0 && returned.warrantyFrom ? (
-              <>
-                The warranty runs {returned.warrantyMonths} months from {sayDate(returned.warrantyFrom)}.
-              </>
-            ) : (
-              'There is no warranty on a pump that went back as it is.'
-            )}
-          </p>
-        ) : returned && isHere ? (
-          <>
-            <TextField
-              label="Taken over by"
-              value={deliveredTo}
-              onChange={(event) => setDeliveredTo(event.target.value)}
-              error={issueFor(error, 'deliveredTo')}
-            />
-            <TextField
-              label="On"
-              type="date"
-              value={deliveredOn}
-              max={view.today}
-              onChange={(event) => setDeliveredOn(event.target.value)}
-              error={issueFor(error, 'deliveredOn')}
-            />
-            <ErrorNote error={error} />
-            <Button
-              verb="deliver-pump"
-              tone="main"
-              data-next
-              disabled={isBusy}
-              onClick={() => run('deliver-pump', { tag: record.tag, deliveredTo, deliveredOn })}
-            >
-              Delivered: close the job
-            </Button>
-          </>
-        ) : (
-          <p className="text-quiet">After the release.</p>
-        )}
+        <Delivered view={view} />
+        {!goes && <p>It does not leave the house.</p>}
+        {goes && !returned?.deliveredAt && returned && isHere && <DeliverForm view={view} />}
+        {goes && !returned && <p className="text-quiet">After the release.</p>}
+        <WarrantyBySource view={view} months={returned?.warrantyMonths ?? view.shop.warrantyMonths} />
       </section>
     </div>
   );

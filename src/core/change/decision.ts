@@ -35,6 +35,8 @@ export type OutboxItem =
   | { readonly kind: 'mail-promise'; readonly number: number }
   /** The first look at a pump, by the key of its sheet. */
   | { readonly kind: 'mail-evaluation'; readonly key: string }
+  /** The pump is released, or was delivered. */
+  | { readonly kind: 'mail-return'; readonly what: 'released' | 'delivered' }
   | { readonly kind: 'send-order'; readonly orderId: OrderId }
   | { readonly kind: 'write-report'; readonly reportId: ReportId };
 

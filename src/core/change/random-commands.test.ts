@@ -10,6 +10,7 @@ import {
   asId,
   currentQuote,
   supplementsOf,
+  fates,
   partStates,
   placeKey,
   type Finding,
@@ -21,6 +22,8 @@ import {
 } from '../record';
 import { rightAnswer } from '../../../demo/right-answer';
 import { rightRuns } from '../../../demo/right-cleaning';
+import { rightPacking } from '../../../demo/right-packing';
+import { fateOf, packingOf, proposePacking } from '../dispatch';
 import { CoreJob, toolFacts, noPin, shop, signerOf, terms, type Person } from '../../../test-support/core-job';
 import {
   bench,
@@ -30,6 +33,7 @@ import {
   quote,
   receive,
   report,
+  sheets,
   test as stand,
   type Decided,
   type Decider,
@@ -398,8 +402,22 @@ const leaving: Attempt = (world, pick) =>
   pick([
     trying(world, 'issue-report', report.issueReport, { shop, number: `R-2026-${world.ids}` }, null),
     trying(world, 'correct-report', report.correctReport, { shop }, { tag, whatChanged: 'hours' }),
-    trying(world, 'release-pump', report.releasePump, { warrantyMonths: 12 }, { tag, packing: 'packed' }),
-    trying(world, 'deliver-pump', report.deliverPump, null, { tag, deliveredTo: 'stores', deliveredOn: '2027-01-04' }),
+    trying(world, 'pack', sheets.pack, null, {
+      ...{ tag, basedOn: packingOf(world.record)?.version ?? 0 },
+      packing: pick([rightPacking(world.record), proposePacking(world.record)]) ?? proposePacking(world.record),
+    }),
+    trying(world, 'choose-fate', sheets.chooseFate, null, {
+      ...{ tag, basedOn: fateOf(world.record)?.version ?? 0 },
+      fate: { fate: pick(fates) ?? 'declined', saidBy: 'Fern Okonjo', words: 'as you say' },
+    }),
+    trying(world, 'reassemble', sheets.reassemble, null, {
+      ...{ tag, basedOn: fateOf(world.record)?.version ?? 0, words: 'put together without seals' },
+    }),
+    trying(world, 'close-unreturned', sheets.closeUnreturned, null, null),
+    trying(world, 'release-pump', report.releasePump, { warrantyMonths: 12 }, null),
+    trying(world, 'deliver-pump', report.deliverPump, null, {
+      ...{ tag, deliveredTo: 'stores', deliveredOn: '2027-01-04', signature: '' },
+    }),
     trying(world, 'hold-job', lifecycle.holdJob, null, { tag, reason: 'waits', until: '2026-12-24', holder: 'C' }),
     trying(world, 'resume-job', lifecycle.resumeJob, null, null),
   ]) ?? null;

@@ -289,6 +289,18 @@ const sentences = {
   'no-evaluation': ({ tag }: { tag: string }) => `Nobody has evaluated ${tag} yet.`,
   'beyond-guess': ({ over }: { over: string }) =>
     `It goes ${over} beyond the first guess that the customer was sent: say why, they will read it.`,
+  'no-warranty-return': ({ tag }: { tag: string }) =>
+    `${tag} did not come back within the warranty of that job: there is nothing to judge.`,
+  'share-against-judgement': ({ judgement, sharePct }: { judgement: string; sharePct: number }) =>
+    `“${judgement}” does not go with ${sharePct} %: ours is 100 %, theirs is 0 %, shared lies between.`,
+  'repaired-already': ({ tag }: { tag: string }) => `${tag} is repaired and tested: it goes back to its owner.`,
+  'not-to-reassemble': ({ tag }: { tag: string }) => `${tag} does not go back reassembled: say so first.`,
+  'goes-back': ({ tag }: { tag: string }) => `${tag} goes back to its owner: it is closed with its delivery.`,
+  'stays-here': ({ tag }: { tag: string }) => `${tag} does not leave the house, by its owner’s word.`,
+  'not-packed': ({ tag, gaps }: { tag: string; gaps: readonly string[] }) =>
+    `${tag} is not released: ${list(gaps, 'and')}.`,
+  'more-blanks-than-ports': ({ blanks, ports }: { blanks: number; ports: number }) =>
+    `${blanks} ${plural(blanks, 'blank is', 'blanks are')} counted on ${ports} ${plural(ports, 'port', 'ports')}: count again.`,
   'delivered-too-early': ({ day }: { day: string }) => `${day} lies before the pump came in.`,
 } as const;
 

@@ -3,7 +3,9 @@ import { partsOn, type Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
 import { awaited, needsOf, toOrder } from '../parts';
 import { unsettledDecline } from '../quoting';
+import { fateOf, leavesHouse } from '../dispatch';
 import { isShutByResidue } from '../residue';
+import { isWarrantyUnjudged } from '../warranty';
 import { costingFindings, findingsThatStay } from '../scope';
 import {
   currentQuote,
@@ -137,6 +139,7 @@ const toApprove: Gate = (record, family) => {
   return [
     ...when(!quote.lines.some((line) => line.struckReason === null), missing('quote', 'lines', 'no-line')),
     ...when(!record.contact, missing('receive', 'owner', 'no-contact')),
+    ...when(isWarrantyUnjudged(record), missing('inspect', 'warranty', 'warranty-unjudged')),
     ...costingFindings(record.findings, family)
       .filter((finding) => !covered.has(finding.id))
       .map((finding) => missing('quote', 'lines', 'finding-unquoted', { finding: finding.words })),
@@ -215,7 +218,13 @@ const isAnswered: Gate = (record) => {
   );
 };
 const isReleased: Gate = (record) => [
-  ...when(record.outcome !== 'declined' && !record.reports.length, missing('report', 'issue', 'no-report')),
+  ...(leavesHouse(record) ? isDelivered(record) : when(!fateOf(record), missing('return', 'fate', 'fate-unsaid'))),
+];
+
+/** A pump that is repaired, or still to be: not one that its owner has declined. */
+const isRepair = ({ outcome }: JobRecord) => outcome === 'open' || outcome === 'repaired';
+const isDelivered = (record: JobRecord): readonly Missing[] => [
+  ...when(isRepair(record) && !record.reports.length, missing('report', 'issue', 'no-report')),
   ...when(!record.returned, missing('return', 'release', 'unreleased')),
   ...when(Boolean(record.returned) && !record.returned?.deliveredAt, missing('return', 'deliver', 'undelivered')),
 ];

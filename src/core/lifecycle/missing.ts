@@ -37,6 +37,8 @@ const sentences = {
   'no-failed-run': () => 'No run has been judged a failure',
   'no-report': () => 'The report is not issued',
   unanswered: () => 'The customer has not answered this revision',
+  'fate-unsaid': () => 'The owner’s word on what becomes of it is not written down',
+  'warranty-unjudged': () => 'It came back within its warranty, and nobody has judged whose fault it is',
   unreleased: () => 'The pump is not released',
   undelivered: () => 'The delivery is not recorded',
 } as const;

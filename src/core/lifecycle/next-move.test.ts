@@ -119,7 +119,7 @@ describe('the next move of a job', () => {
     expect(next({ station: 'return', outcome: 'declined' })).toEqual({ code: 'release', isDeclined: true });
     const returned = {
       ...{ releasedBy: 'W', releasedAt: 'x', packing: 'p', deliveredAt: null, deliveredTo: null },
-      ...{ warrantyFrom: null, warrantyMonths: 12 },
+      ...{ signature: '', warrantyFrom: null, warrantyMonths: 12 },
     };
     expect(next({ station: 'return', returned })).toEqual({ code: 'deliver' });
   });

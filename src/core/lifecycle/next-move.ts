@@ -84,6 +84,8 @@ export const nextMoveSchema = z.discriminatedUnion('code', [
   z.object({ code: z.literal('issue-report') }),
   z.object({ code: z.literal('dispatch') }),
   z.object({ code: z.literal('release'), isDeclined: z.boolean() }),
+  z.object({ code: z.literal('reassemble') }),
+  z.object({ code: z.literal('close-here'), isDonor: z.boolean() }),
   z.object({ code: z.literal('deliver') }),
 ]);
 export type NextMove = z.infer<typeof nextMoveSchema>;
@@ -178,6 +180,9 @@ const standWords = {
   dispatch: () => words('To return', 'the report is issued', 'its way to dispatch'),
   release: ({ isDeclined }: MoveOf<'release'>) =>
     words('Release', isDeclined ? 'declined, goes back as it is' : 'ports blanked and packed', 'release'),
+  reassemble: () => words('Put it together', 'it goes back not repaired', 'a bench to put it together'),
+  'close-here': ({ isDonor }: MoveOf<'close-here'>) =>
+    words('Close the job', isDonor ? 'it stays as a donor' : 'it is scrapped', 'us to close the job'),
   deliver: () => words('Deliver', 'released', 'delivery'),
 };
 

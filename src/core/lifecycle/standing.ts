@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { workOf } from '../bench';
 import type { Family } from '../family';
 import { judgePoints } from '../inspection';
+import { fateOf, leavesHouse } from '../dispatch';
 import { unsettledDecline } from '../quoting';
 import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../parts';
 import type { Remaining } from '../planning';
@@ -130,6 +131,13 @@ function quoteMove(record: JobRecord): NextMove {
   return quote ? { code: 'send-quote', revision: quote.revision } : { code: 'draw-up-quote' };
 }
 
+function returnMove(record: JobRecord): NextMove {
+  const { outcome, returned } = record;
+  if (!leavesHouse(record)) return { code: 'close-here', isDonor: outcome === 'donor' };
+  if (outcome === 'reassembled' && !fateOf(record)?.body.reassembled) return { code: 'reassemble' };
+  return returned ? { code: 'deliver' } : { code: 'release', isDeclined: outcome !== 'repaired' };
+}
+
 const moveAt: Readonly<Record<Station, (record: JobRecord, family: Family) => NextMove>> = {
   receive: receiveMove,
   teardown: teardownMove,
@@ -144,8 +152,7 @@ const moveAt: Readonly<Record<Station, (record: JobRecord, family: Family) => Ne
   rebuild: rebuildMove,
   test: testMove,
   report: (record) => ({ code: record.reports.length ? 'dispatch' : 'issue-report' }),
-  return: (record) =>
-    record.returned ? { code: 'deliver' } : { code: 'release', isDeclined: record.outcome === 'declined' },
+  return: returnMove,
 };
 
 function nextMoveOf(record: JobRecord, family: Family): NextMove {
@@ -203,7 +210,7 @@ function laterMinutes(record: JobRecord): number {
 
 function remainingOf(record: JobRecord, family: Family): Remaining {
   const holdUntil = record.hold?.until ?? null;
-  if (record.outcome === 'declined')
+  if (record.outcome !== 'open' && record.outcome !== 'repaired')
     return {
       ...{ benchMinutesBeforeAnswer: 0, answerAwaited: false, benchMinutesAfterParts: 0, standMinutes: 0 },
       ...{ partsLeadDays: 0, partsDueOn: null, holdUntil },

@@ -475,6 +475,8 @@ export interface ReturnRecord {
   readonly deliveredTo: string | null;
   readonly warrantyFrom: string | null;
   readonly warrantyMonths: number;
+  /** Path of the signature of whoever took it over; empty where the carrier's paper has it. */
+  readonly signature: string;
 }
 
 /** What stands once for a job: whose pump it is, how it is built, and where it stands. */
@@ -536,6 +538,8 @@ export interface EarlierVisit {
   readonly closedAt: string | null;
   readonly outcome: Outcome;
   readonly reportNumber: string | null;
+  /** The last day of its warranty; null where it has none. */
+  readonly warrantyUntil: string | null;
 }
 
 /**

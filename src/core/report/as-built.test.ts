@@ -51,7 +51,7 @@ describe('the head of a report', () => {
       openedAt: '2026-05-02T08:00:00.000Z',
       closedAt: '2026-05-20T08:00:00.000Z',
     };
-    const earlier = { ...visit, outcome: 'repaired' as const, reportNumber: 'R-2026-0001' };
+    const earlier = { ...visit, outcome: 'repaired' as const, warrantyUntil: null, reportNumber: 'R-2026-0001' };
     expect(build({ earlierVisits: [earlier] }).history).toEqual([
       { tag: 'P-0398', opened_at: '2026-05-02T08:00:00.000Z', outcome: 'repaired', report: 'R-2026-0001' },
     ]);

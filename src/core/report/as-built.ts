@@ -96,6 +96,28 @@ export const asBuiltSchema = z.object({
       in: z.array(z.object({ name: z.string(), number: z.string(), quantity: z.number() })),
     })
     .optional(),
+  /** What was begun before the pump came: by whom, how far, and what could no longer be taken. */
+  begun_elsewhere: z
+    .object({ by: z.string(), done: z.string(), lost: z.array(z.object({ what: z.string(), instead: z.string() })) })
+    .optional(),
+  /** What was in the pump that nobody could name, and who allowed that it was opened. */
+  residue: z.object({ description: z.string(), result: z.string(), allowed_by: z.string().nullable() }).optional(),
+  /** A pump that came back within its warranty: whose fault it was. */
+  warranty_return: z
+    .object({ of: z.string(), judgement: z.string(), share_pct: z.number(), reason: z.string(), by: z.string() })
+    .optional(),
+  /** Runs of cleaning: by which method, what was asked of it, which parts, what was seen on them when they were clean. */
+  cleaning: z
+    .array(
+      z.object({
+        parts: z.array(z.string()),
+        how: z.string(),
+        seen: z.array(z.string()),
+        by: z.string(),
+        at: z.string(),
+      }),
+    )
+    .optional(),
   /** What was to be done, why, from which source, and how far it went; reports from before had no such list. */
   scope: z
     .array(

@@ -8,6 +8,7 @@ import { judgeRun } from '../testing';
 import type { AsBuilt } from './as-built';
 import { benchDeviations, positionsOf, stepsOf } from './as-built-bench';
 import { disclaimersOf, scopeListed } from './as-built-scope';
+import { sheetsIn } from './as-built-sheets';
 import { recordsOf, settingsOf } from './as-built-settings';
 
 interface Asked {
@@ -285,6 +286,7 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
     points: pointsOf(asked),
     findings: findingsOf(asked),
     ...conversionOf(asked),
+    ...sheetsIn(record, family),
     scope: scopeListed(record, family),
     parts_fitted: partsFitted(asked),
     positions: positionsOf(record, family),

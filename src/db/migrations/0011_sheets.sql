@@ -22,6 +22,7 @@ CREATE TABLE `sheets` (
 	CONSTRAINT `sheets_job_id_kind_sheet_key_pk` PRIMARY KEY(`job_id`,`kind`,`sheet_key`)
 );
 --> statement-breakpoint
+ALTER TABLE `returns` ADD `signature` longtext DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE `jobs` ADD `lot_id` varchar(36);--> statement-breakpoint
 ALTER TABLE `jobs` ADD `lot_unit` int;--> statement-breakpoint
 ALTER TABLE `customers` ADD `risk_limit_said_by` varchar(191) DEFAULT '' NOT NULL;--> statement-breakpoint

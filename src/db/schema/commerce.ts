@@ -263,4 +263,5 @@ export const returns = mysqlTable('returns', {
   deliveredTo: shortText('delivered_to'),
   warrantyFrom: date('warranty_from', { mode: 'string' }),
   warrantyMonths: int('warranty_months').notNull(),
+  signature: bigText('signature').notNull().default(''),
 });

@@ -79,7 +79,8 @@ export const readOwnQuotePdf = defineUseCase({
 
 const reportInput = z.strictObject({
   number: z.string().regex(/^R-\d{4}-\d{4,}$/),
-  revision: z.string().regex(/^[A-Z]{1,2}$/),
+  /** Its letter, or the last one. */
+  revision: z.string().regex(/^[A-Z]{1,2}$|^latest$/),
 });
 
 export const readReport = defineUseCase({

@@ -65,6 +65,7 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       telephone: shop?.settings.telephone ?? '',
       reminderAfterDays: shop?.settings.reminderAfterDays ?? 7,
       currency: shop?.currency ?? 'EUR',
+      warrantyMonths: shop?.settings.warrantyMonths ?? 0,
       labourMinorPerHour: shop?.settings.labourMinorPerHour ?? 0,
     },
     gate: {

@@ -145,17 +145,19 @@ const said = {
   criticalConfirmed: z.boolean().default(false),
 };
 
+/**
+ * SVG path of a drawn signature: only moves and lines with numbers; or `typed`, where the typed name stands for it.
+ */
+const signaturePath = z
+  .string()
+  .max(30000, 'is too long a line')
+  .regex(/^typed$|^(M-?\d+(\.\d+)? -?\d+(\.\d+)?(L-?\d+(\.\d+)? -?\d+(\.\d+)?)*)+$/, 'sign in the box');
+
 export const answerQuoteInput = z.strictObject({
   quoteId,
   name: sentence(150),
   ...said,
-  /**
-   * SVG path of the drawn signature: only moves and lines with numbers; or `typed`, where the typed name stands for it.
-   */
-  signature: z
-    .string()
-    .max(30000, 'is too long a line')
-    .regex(/^typed$|^(M-?\d+(\.\d+)? -?\d+(\.\d+)?(L-?\d+(\.\d+)? -?\d+(\.\d+)?)*)+$/, 'sign in the box'),
+  signature: signaturePath,
 });
 export type AnswerQuote = z.output<typeof answerQuoteInput>;
 
@@ -255,8 +257,11 @@ export type DecideRun = z.output<typeof decideRunInput>;
 export const correctReportInput = z.strictObject({ tag: tagField, whatChanged: sentence(1000) });
 export type CorrectReport = z.output<typeof correctReportInput>;
 
-export const releasePumpInput = z.strictObject({ tag: tagField, packing: sentence(1000) });
-export type ReleasePump = z.output<typeof releasePumpInput>;
-
-export const deliverPumpInput = z.strictObject({ tag: tagField, deliveredTo: sentence(150), deliveredOn: dayField });
+export const deliverPumpInput = z.strictObject({
+  tag: tagField,
+  deliveredTo: sentence(150),
+  deliveredOn: dayField,
+  /** Of whoever took the pump over; empty where the carrier's paper has it. */
+  signature: signaturePath.or(z.literal('')).default(''),
+});
 export type DeliverPump = z.output<typeof deliverPumpInput>;

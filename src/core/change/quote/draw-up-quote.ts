@@ -10,6 +10,7 @@ import {
   type RowOf,
 } from '../../record';
 import { put, type Put } from '../change';
+import { warrantyOf, warrantyWords } from '../../warranty';
 import { requireStation, type Decider } from '../decision';
 import { headOfQuote } from './draft-of';
 
@@ -38,8 +39,9 @@ export const freshQuote = {
 } as const satisfies Partial<RowOf<'quote'>>;
 
 /** What a revision takes over from the one before: words, people, rate, discount and what it is compared by. */
-function takenOver(last: Quote | null): Partial<RowOf<'quote'>> {
-  if (!last) return {};
+function takenOver(last: Quote | null, record: JobRecord): Partial<RowOf<'quote'>> {
+  const warranty = warrantyOf(record)?.body;
+  if (!last) return warranty ? { discountPct: warranty.sharePct, note: warrantyWords(warranty) } : {};
   const { note, recipients, labourMinorPerHour, discountPct, basis, advised } = last;
   return { note, recipients, labourMinorPerHour, discountPct, basis, advised };
 }
@@ -63,7 +65,7 @@ export const drawUpQuote: Decider<unknown, DrawnUp, ShopTerms> = ({ record, fami
       ? [put('quote', { ...headOfQuote(last), state: 'superseded', version: last.version + 1 })]
       : [];
   const { currency, taxPct, quoteValidDays } = facts;
-  const taken = takenOver(last);
+  const taken = takenOver(last, record);
   const rates = { ...facts.rates, ...(taken.labourMinorPerHour && { labourMinorPerHour: taken.labourMinorPerHour }) };
   const grown = growLines({ family, record: withoutSupplements(record), rates });
   const revised = reviseLines(grown, last?.lines ?? []);

@@ -1,34 +1,44 @@
+import { leavesHouse, packingGaps, packingOf, sayPacking } from '../../dispatch';
 import { put } from '../change';
 import { reason, refuse, requireStation, type Decider } from '../decision';
-import type { DeliverPump, ReleasePump } from '../inputs';
+import type { DeliverPump } from '../inputs';
 
-/** Releases the pump for its way back: preserved, ports blanked, packed. */
-export const releasePump: Decider<ReleasePump, object, { readonly warrantyMonths: number }> = (
-  { record, who, facts },
-  { packing },
-) => {
+/** Releases the pump for its way back by its packing list; the customer is written to. */
+export const releasePump: Decider<unknown, object, { readonly warrantyMonths: number }> = ({ record, who, facts }) => {
+  const { tag, outcome, returned, contact } = record;
   requireStation(record, 'return');
-  if (record.returned) refuse('wrong-state', reason('released-already', { tag: record.tag }));
+  if (returned) refuse('wrong-state', reason('released-already', { tag }));
+  if (!leavesHouse(record)) refuse('wrong-state', reason('stays-here', { tag }));
+  const gaps = packingGaps(record);
+  const packing = packingOf(record);
+  if (gaps.length || !packing) return refuse('gate-shut', reason('not-packed', { tag, gaps }));
+  const words = sayPacking(packing.body);
   const row = {
-    ...{ releasedBy: who.personName, releasedAt: who.at, packing },
+    ...{ releasedBy: who.personName, releasedAt: who.at, packing: words, signature: '' },
     ...{ deliveredAt: null, deliveredTo: null, warrantyFrom: null },
-    warrantyMonths: record.outcome === 'declined' ? 0 : facts.warrantyMonths,
+    warrantyMonths: outcome === 'repaired' ? facts.warrantyMonths : 0,
   };
-  return { puts: [put('returned', row)], note: { packing }, result: {} };
+  return {
+    puts: [put('returned', row)],
+    note: { packing: words },
+    result: {},
+    ...(contact && { outbox: [{ kind: 'mail-return' as const, what: 'released' as const }] }),
+  };
 };
 
-/** Records the delivery; the warranty starts on that day and the job is closed. */
-export const deliverPump: Decider<DeliverPump, object> = ({ record, who }, { deliveredTo, deliveredOn }) => {
+/** Records the delivery with its signature; the warranty starts on that day, the customer is told, the job is closed. */
+export const deliverPump: Decider<DeliverPump, object> = ({ record, who }, { deliveredTo, deliveredOn, signature }) => {
   requireStation(record, 'return');
   const { returned } = record;
   if (!returned) return refuse('wrong-state', reason('not-released', { tag: record.tag }));
   if (deliveredOn < record.openedAt.slice(0, 10))
     refuse('bad-input', reason('delivered-too-early', { day: deliveredOn }), 'deliveredOn');
-  const delivered = { deliveredAt: who.at, deliveredTo, warrantyFrom: deliveredOn };
+  const delivered = { deliveredAt: who.at, deliveredTo, warrantyFrom: deliveredOn, signature };
   return {
     puts: [put('returned', { ...returned, ...delivered })],
     note: { deliveredTo, deliveredOn },
     result: {},
     move: 'close',
+    ...(record.contact && { outbox: [{ kind: 'mail-return' as const, what: 'delivered' as const }] }),
   };
 };

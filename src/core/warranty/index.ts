@@ -1,0 +1,84 @@
+import type { Family } from '../family';
+import { sheetOf, type EarlierVisit, type JobRecord, type SheetOf } from '../record';
+import { scopeOf } from '../scope';
+
+/**
+ * The last day of a warranty, `YYYY-MM-DD`: so many months after the day on which it began, or the last of its month.
+ * @example warrantyEnd('2026-08-31', 6) // '2027-02-28'
+ */
+export function warrantyEnd(from: string, months: number): string {
+  const [year = 0, month = 1, day = 1] = from.split('-').map(Number);
+  const count = year * 12 + (month - 1) + months;
+  const [endYear, endMonth] = [Math.floor(count / 12), (count % 12) + 1];
+  const isLeap = (endYear % 4 === 0 && endYear % 100 !== 0) || endYear % 400 === 0;
+  const lengths = [31, isLeap ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+  const last = Math.min(day, lengths[endMonth - 1] ?? 30);
+  return `${endYear}-${String(endMonth).padStart(2, '0')}-${String(last).padStart(2, '0')}`;
+}
+
+/** The earlier visit within whose warranty the pump came back; null where it came for itself. */
+export function warrantyClaim({
+  earlierVisits,
+  openedAt,
+}: Pick<JobRecord, 'earlierVisits' | 'openedAt'>): EarlierVisit | null {
+  const day = openedAt.slice(0, 10);
+  return (
+    earlierVisits.find(({ outcome, warrantyUntil }) => outcome === 'repaired' && (warrantyUntil ?? '') >= day) ?? null
+  );
+}
+
+/** What was judged of a warranty return; null where nobody judged it. */
+export function warrantyOf(record: Pick<JobRecord, 'sheets'>): SheetOf<'warranty'> | null {
+  return sheetOf(record, 'warranty');
+}
+
+/** Whether a warranty return still waits for its judgement. */
+export function isWarrantyUnjudged(record: JobRecord): boolean {
+  return warrantyClaim(record) !== null && warrantyOf(record) === null;
+}
+
+/** What the customer reads of a warranty return. */
+export function warrantyWords({ earlierTag, sharePct, reason }: SheetOf<'warranty'>['body']): string {
+  if (sharePct === 0)
+    return `It came back within the warranty of our job ${earlierTag}, which does not cover it: ${reason}`;
+  const share = sharePct === 100 ? 'We bear all of it' : `We bear ${sharePct} % of it`;
+  return `It came back within the warranty of our job ${earlierTag}. ${share}: ${reason}`;
+}
+
+/** For how long a part is covered, by where it came from. */
+export interface WarrantyTerm {
+  readonly source: string;
+  readonly parts: readonly string[];
+  readonly months: number;
+}
+
+const sourceWords = {
+  bought: 'parts bought new',
+  'made here': 'parts made in the shop',
+  donor: 'parts of a donor',
+  'our own hands': 'our work',
+  kept: 'parts kept',
+} as const;
+
+/**
+ * The warranty by the source of each part: what was bought, made or done here has the shop's term; what was kept has
+ * none. Empty for a pump that was not repaired.
+ */
+export function warrantyTerms(record: JobRecord, family: Family, months: number): readonly WarrantyTerm[] {
+  if (record.outcome !== 'repaired') return [];
+  const done = scopeOf(record, family).filter(
+    ({ standing, source }) => standing === 'done' || standing === 'supplied' || source === 'kept',
+  );
+  return (Object.keys(sourceWords) as (keyof typeof sourceWords)[]).flatMap((source) => {
+    const items = done.filter((item) => item.source === source);
+    if (!items.length) return [];
+    const parts = [...new Set(items.filter(({ partRef }) => partRef !== null).map(({ title }) => title))];
+    return [{ source: sourceWords[source], parts, months: source === 'kept' ? 0 : months }];
+  });
+}
+
+/** A term in a line. @example sayTerm({ source: 'parts kept', parts: ['Shaft'], months: 0 }) // 'parts kept (Shaft): none' */
+export function sayTerm({ source, parts, months }: WarrantyTerm): string {
+  const named = parts.length ? ` (${parts.join(', ')})` : '';
+  return `${source}${named}: ${months ? `${months} months` : 'none'}`;
+}
