@@ -15,6 +15,7 @@ import {
   type StepAction,
 } from '@/core/family';
 import type { ChainedEvent, PersonalMove } from '@/core/lifecycle';
+import { underPolicies } from '@/core/policies';
 import { present } from '@/core/present';
 import {
   asId,
@@ -28,7 +29,7 @@ import {
   type MadeId,
   type Tool,
 } from '@/core/record';
-import type { Action, BenchPhase, PersonId, PhotoId, Phase, Tag } from '@/core/record';
+import type { Action, BenchPhase, Matter, PersonId, PhotoId, Phase, Tag } from '@/core/record';
 import { exampleRecord } from '@/core/record/example-record';
 import { reckonBearingHeat } from '@/core/sums';
 import { asBuiltSchema, type AsBuilt } from '@/core/report';
@@ -40,7 +41,7 @@ import { rightRuns } from '../demo/right-cleaning';
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
 export const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere' };
 export const terms = {
-  ...{ currency: 'EUR', taxPct: 20, quoteValidDays: 30 },
+  ...{ currency: 'EUR', taxPct: 20, quoteValidDays: 30, basis: null },
   rates: {
     ...{ labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500 },
     partsMarkupPct: 18,
@@ -75,6 +76,8 @@ export interface JobScript {
   readonly captures?: Readonly<Record<string, string>>;
   /** Lines of the quote that the customer declines, by a word in them. */
   readonly declines?: string;
+  /** Schools that the shop follows where they are not the usual ones. */
+  readonly policies?: Readonly<Partial<Record<Matter, string>>>;
 }
 
 /** An overhung pump whose front ring is worn out and renewed. */
@@ -133,7 +136,7 @@ export class CoreJob {
     };
     const facts = {
       ...{ jobId: asId<JobId>('job'), tag: asId<Tag>('P-0417'), family: this.family, earlierVisits: [] },
-      ...{ zone: 'UTC', lot: null },
+      ...{ zone: 'UTC', lot: null, policies: script.policies ?? {} },
     };
     const who = this.signed('Ines');
     const decision = receive.openJob(
@@ -141,6 +144,7 @@ export class CoreJob {
       command,
     );
     this.record = decision.after;
+    this.family = underPolicies(this.family, this.record);
     this.events.push(decision.event);
   }
 
@@ -180,7 +184,7 @@ export class CoreJob {
   }
 
   take({ event, after, texts, family }: Decision<unknown>): void {
-    this.family = family;
+    this.family = underPolicies(family, after);
     this.events.push(event);
     this.record = after;
     this.texts = { ...this.texts, ...texts };

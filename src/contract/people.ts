@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { dayField } from '@/core/change/inputs/fields';
-import { instrumentKinds, lengthDisplays, measuringUnits, roles } from '@/core/record';
+import { comparisonInput } from '@/core/change/inputs';
+import { instrumentKinds, lengthDisplays, matters, measuringUnits, roles } from '@/core/record';
 
 /** Inputs about people, instruments and the shop; forms check what is typed by them, too. */
 export const personId = z.string().max(36).brand<'PersonId'>();
@@ -65,5 +66,27 @@ export const addInstrumentInput = z
     message: 'must be more than where the range begins',
     path: ['rangeHigh'],
   });
+
+const price = z.number('type a price').int('whole minor units').min(0, 'at least nothing').max(1e8);
+const share = z.number('type a percentage').min(0).max(1000);
+const days = z.number('type days').int().min(1).max(730);
+/** What the owner settles for the shop; what is not sent stays. */
+export const changeSettingsInput = z.strictObject({
+  labourMinorPerHour: price.optional(),
+  machiningMinorPerHour: price.optional(),
+  testMinor: price.optional(),
+  freightMinor: price.optional(),
+  partsMarkupPct: share.optional(),
+  taxPct: share.max(100).optional(),
+  warrantyMonths: z.number('type months').int().min(0).max(240).optional(),
+  quoteValidDays: days.optional(),
+  reminderAfterDays: days.optional(),
+  wageMinorPerHour: price.nullable().optional(),
+  telephone: z.string().trim().max(60).optional(),
+  basis: comparisonInput.nullable().optional(),
+  /** The school that the shop follows, by matter; all matters, those that are left out follow the usual one. */
+  policies: z.partialRecord(z.enum(matters), z.string().max(60)).optional(),
+});
+export type ChangeSettings = z.output<typeof changeSettingsInput>;
 
 export const chooseUnitsInput = z.strictObject({ lengthDisplay: z.enum(lengthDisplays) });

@@ -6,6 +6,7 @@ import {
   allowOpeningInput,
   answerEvaluationInput,
   chooseFateInput,
+  choosePolicyInput,
   judgeWarrantyInput,
   packInput,
   reassembleInput,
@@ -77,6 +78,7 @@ import { optionLevels, roles, runVerdicts } from '@/core/record';
 import {
   addInstrumentInput,
   addPersonInput,
+  changeSettingsInput,
   chooseUnitsInput,
   createOwnerInput,
   personId,
@@ -133,6 +135,13 @@ const peopleVerbs = {
     audience: ['inspector'],
     input: addInstrumentInput,
     result: z.object({ instrumentId: z.string() }),
+  }),
+  'change-settings': verb({
+    about:
+      'Settles rates, days, the warranty and the shop’s way in each matter. Jobs that are open keep the way they came in with.',
+    audience: ['owner'],
+    input: changeSettingsInput,
+    result: z.object({ changed: z.array(z.string()).readonly() }),
   }),
   'choose-units': verb({
     about: 'Millimetres or inches for the shop’s screens. Readings stay as they were taken.',
@@ -590,6 +599,12 @@ const testVerbs = {
     about: 'Records that a pump that is not repaired was put together again.',
     audience: ['technician', 'inspector'],
     input: reassembleInput,
+    result: sheetKept,
+  }),
+  'choose-policy': verb({
+    about: 'Departs from the shop’s way in a matter, for one job, by name and with a reason.',
+    audience: ['coordinator', 'inspector'],
+    input: choosePolicyInput,
     result: sheetKept,
   }),
   'close-unreturned': verb({

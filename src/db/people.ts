@@ -2,8 +2,9 @@ import { present } from '@/core/present';
 import { and, asc, count, desc, eq, getTableColumns, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
-import { lengthDisplays, type JobId, type PersonId, type Role, type Tool } from '@/core/record';
+import { lengthDisplays, matters, type JobId, type PersonId, type Role, type Tool } from '@/core/record';
 import { fromJson, type Connection } from './client';
+import { basisSchema } from './row-schemas';
 import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';
 
 export const shopSettingsSchema = z.object({
@@ -21,6 +22,10 @@ export const shopSettingsSchema = z.object({
   reminderAfterDays: z.number().int().min(1).default(7),
   /** The shop's telephone, as the customer's page says it. */
   telephone: z.string().default(''),
+  /** The schools that the shop follows where they are not the usual ones. */
+  policies: z.partialRecord(z.enum(matters), z.string()).default({}),
+  /** What repairs are held against; null for the usual figures. */
+  basis: basisSchema.nullable().default(null),
   /** How lengths are shown, and what a length without a unit means. */
   lengthDisplay: z.enum(lengthDisplays).default('metric'),
 });

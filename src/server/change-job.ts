@@ -6,7 +6,7 @@ import { searchTextOf } from '@/core/lifecycle';
 import type { JobRecord, Signed } from '@/core/record';
 import { keepRecord, loadJobRecord, persist, type Beside, type Connection, type OutboxRow } from '@/db';
 import type { Context } from './context';
-import { findFamily } from './families';
+import { familyOfJob } from './families';
 import { sha256 } from './fingerprint';
 
 export interface Asking<Command> {
@@ -46,7 +46,7 @@ async function loadWhole(connection: Connection, { actor }: Context, tag: string
   const record = await loadJobRecord(connection, tag);
   if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
   if (actor.kind === 'customer' && actor.jobId !== record.id) throw new DomainError('not-allowed');
-  return { record, family: await findFamily(connection, record.familyId, record.familyVersion) };
+  return { record, family: await familyOfJob(connection, record) };
 }
 
 /** Somebody else changed the job between loading and writing; the whole command is decided anew. */

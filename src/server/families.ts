@@ -22,6 +22,8 @@ import {
   type Family,
   type FamilyFile,
 } from '@/core/family';
+import { underPolicies } from '@/core/policies';
+import type { JobRecord } from '@/core/record';
 import { listShopFamilies, loadFamilyBody, storeFamily, type Connection } from '@/db';
 
 /** The families that ship with this version, read once. */
@@ -105,6 +107,14 @@ export async function findFamily(connection: Connection, id: string, version: st
   const family = shipped ? buildFamily(shipped, readBuild(version)) : await loadKept(connection, body, version);
   known.set(key, family);
   return family;
+}
+
+/** The family of a job as it works by it: in the version that it was opened with, under its policies. */
+export async function familyOfJob(
+  connection: Connection,
+  record: Pick<JobRecord, 'familyId' | 'familyVersion' | 'sheets'>,
+): Promise<Family> {
+  return underPolicies(await findFamily(connection, record.familyId, record.familyVersion), record);
 }
 
 /** A family that was kept beside a job: as its pump is built, or a file of which there is one build only. */

@@ -2,7 +2,7 @@ import { DomainError } from '@/core/errors';
 import type { Family } from '@/core/family';
 import type { JobRecord } from '@/core/record';
 import { loadJobRecord, loadStoredRecord, type Connection } from '@/db';
-import { findFamily } from './families';
+import { familyOfJob } from './families';
 
 function found(record: JobRecord | null, tag: string): JobRecord {
   if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
@@ -25,5 +25,5 @@ export async function findJob(
   tag: string,
 ): Promise<{ readonly record: JobRecord; readonly family: Family }> {
   const record = await findRecord(connection, tag);
-  return { record, family: await findFamily(connection, record.familyId, record.familyVersion) };
+  return { record, family: await familyOfJob(connection, record) };
 }

@@ -175,6 +175,7 @@ const sheetCommands = {
   reassemble: plain('reassemble', sheets.reassemble),
   'close-unreturned': plain('close-unreturned', sheets.closeUnreturned),
   pack: plain('pack', sheets.pack),
+  'choose-policy': plain('choose-policy', sheets.choosePolicy),
 };
 
 const benchCommands = {
@@ -203,7 +204,13 @@ const answerQuote: JobCommand<'answer-quote', { approvalId: string }, undefined>
 /** What of the shop's settings a quote depends on. */
 async function termsOf({ connection }: { readonly connection: Connection }): Promise<quote.ShopTerms> {
   const { currency, settings } = await shopOf(connection);
-  return { currency, rates: settings, taxPct: settings.taxPct, quoteValidDays: settings.quoteValidDays };
+  return {
+    currency,
+    rates: settings,
+    taxPct: settings.taxPct,
+    quoteValidDays: settings.quoteValidDays,
+    basis: settings.basis,
+  };
 }
 
 const linkFacts = ({ context }: { readonly context: Context }): quote.LinkFacts => ({

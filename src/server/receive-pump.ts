@@ -86,7 +86,8 @@ export const receivePump = forVerb('receive-pump', async (context, command) => {
     const pump = await ensurePump(context, connection, command);
     await keepFamily(connection, family);
     const earlierVisits = await loadVisitsOfPump(connection, pump.id);
-    const zone = (await readShop(connection))?.zone ?? 'UTC';
+    const shop = await readShop(connection);
+    const [zone, policies] = [shop?.zone ?? 'UTC', shop?.settings.policies ?? {}];
     const facts = {
       jobId: context.newId<JobHead['id']>(),
       tag,
@@ -95,6 +96,7 @@ export const receivePump = forVerb('receive-pump', async (context, command) => {
       pump,
       zone,
       lot: null,
+      policies,
       ...people,
     };
     const { who: madeAt, now } = moment(context);

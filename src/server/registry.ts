@@ -5,6 +5,7 @@ import { jobCommands } from './job-commands';
 import { importFamily, makeOwnFamily } from './library/own-families';
 import { addInstrument } from './people/add-instrument';
 import { addPerson } from './people/add-person';
+import { changeSettings } from './people/change-settings';
 import { chooseUnits } from './people/choose-units';
 import { createOwner } from './people/create-owner';
 import { signIn } from './people/sign-in';
@@ -48,6 +49,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'create-owner': createOwner,
   'add-person': addPerson,
   'add-instrument': addInstrument,
+  'change-settings': changeSettings,
   'choose-units': chooseUnits,
   'import-family': importFamily,
   'make-own-family': makeOwnFamily,

@@ -2,6 +2,7 @@
 
 import { actionTitle } from '@/core/family';
 import type { ActionWork } from '@/core/bench';
+import { schoolOf } from '@/core/policies';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
 import { ErrorNote } from '../ui/form';
@@ -25,8 +26,10 @@ export function Otherwise({ view, at, empty, tried, onKept }: Props) {
   const { record, person, audiences } = view;
   const concedes = mayDo(audiences, 'concede-answer', person.role);
   const isFree = empty.phase === 'teardown';
+  const isCold = at.action.answer?.kind === 'heat' && schoolOf(record, 'bearing fitting') === 'cold';
   const send = async (command: AnswerCommand, said: 'not possible' | 'conceded') => {
-    const verb = said === 'not possible' && isFree ? ('answer-action' as const) : ('concede-answer' as const);
+    const verb =
+      said === 'not possible' && (isFree || isCold) ? ('answer-action' as const) : ('concede-answer' as const);
     const label = `${actionTitle(at.action)}: ${said}`;
     const place = `${record.tag} ${command.phase} ${at.action.id}`;
     const isTaken = (await attempt(verb, command, { label, place })) !== 'refused';
@@ -36,6 +39,16 @@ export function Otherwise({ view, at, empty, tried, onKept }: Props) {
   return (
     <div className="space-y-2">
       <div className="flex flex-wrap gap-x-4 text-quiet">
+        {isCold && (
+          <button
+            type="button"
+            className="min-h-12 font-semibold underline"
+            disabled={isBusy}
+            onClick={() => void send({ ...empty, notPossible: true, reason: '' }, 'not possible')}
+          >
+            Pressed on cold, by this job’s way
+          </button>
+        )}
         {(isFree || concedes) && (
           <WithReason
             words="It is not possible"

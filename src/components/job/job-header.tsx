@@ -9,6 +9,7 @@ import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form'
 import { oneOf, textOf } from '../ui/form-data';
 import { SidePanel } from '../ui/side-panel';
 import { evaluationOf } from '@/core/evaluation';
+import { PoliciesPanel } from './policies-panel';
 import { EvaluationPanel } from './evaluation-panel';
 import { FoundLater } from './found-later';
 import { JobStream } from './job-stream';
@@ -167,6 +168,9 @@ function JobActions({ view }: { readonly view: JobView }) {
           <EvaluationPanel view={view} />
         </SidePanel>
       )}
+      <SidePanel label="Ways" title={`Ways that ${record.tag} follows`}>
+        <PoliciesPanel view={view} />
+      </SidePanel>
       <PutRight view={view} />
       {!record.closedAt && (
         <SidePanel label="Promise" title={`What is promised for ${record.tag}`}>

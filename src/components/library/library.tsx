@@ -2,7 +2,7 @@ import Link from 'next/link';
 import type { FamilyCard, FoundFamily } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
 import { sayTool } from '@/core/bench';
-import type { Tool } from '@/core/record';
+import type { ComparisonBasis, Matter, Tool } from '@/core/record';
 import { sayDate } from '../job/view';
 import { drawUsual } from '../receive/construction';
 import { Section } from '../signs/section';
@@ -10,7 +10,9 @@ import { AddInstrument } from './add-instrument';
 import { AddPerson } from './add-person';
 import { FindSeen } from './find-seen';
 import { ImportFamily } from './import-family';
+import { ChangeSettings } from './change-settings';
 import { ChooseUnits } from './choose-units';
+import { ShopPolicies } from './shop-policies';
 
 interface Props {
   readonly shop: {
@@ -28,6 +30,11 @@ interface Props {
       readonly warrantyMonths: number;
       readonly quoteValidDays: number;
       readonly lengthDisplay: LengthDisplay;
+      readonly wageMinorPerHour: number | null;
+      readonly reminderAfterDays: number;
+      readonly telephone: string;
+      readonly basis: ComparisonBasis | null;
+      readonly policies: Readonly<Partial<Record<Matter, string>>>;
     };
   } | null;
   readonly people: readonly {
@@ -142,6 +149,7 @@ export function Library({ shop, people, instruments, families, seen, found, toda
           </ul>
           {isOwner && <AddPerson />}
         </section>
+        {shop && <ShopPolicies policies={shop.settings.policies} isOwner={isOwner} />}
         {shop && (
           <section aria-label="Rates">
             <h2 className="font-bold">Rates</h2>
@@ -155,6 +163,8 @@ export function Library({ shop, people, instruments, families, seen, found, toda
                 ['Tax', `${shop.settings.taxPct} %`],
                 ['Warranty', `${shop.settings.warrantyMonths} months`],
                 ['Quotes stand', `${shop.settings.quoteValidDays} days`],
+                ['A reminder is drafted after', `${shop.settings.reminderAfterDays} days`],
+                ['Telephone', shop.settings.telephone || 'none'],
               ].map(([words, value]) => (
                 <div key={words} className="contents">
                   <dt>{words}</dt>
@@ -169,6 +179,7 @@ export function Library({ shop, people, instruments, families, seen, found, toda
               )}
             </dl>
             {isOwner && <ChooseUnits current={shop.settings.lengthDisplay} />}
+            {isOwner && <ChangeSettings shop={shop} />}
           </section>
         )}
       </div>

@@ -5,7 +5,7 @@ import { findAction, latestAnswer } from './work';
 
 interface Asked {
   readonly record: Pick<JobRecord, 'answers'>;
-  readonly family: Pick<Family, 'teardown' | 'rebuild' | 'test'>;
+  readonly family: Pick<Family, 'teardown' | 'rebuild' | 'test' | 'puts_back'>;
   readonly phase: BenchPhase;
   readonly action: StepAction;
   /** The figure of a setting, reckoned. */
@@ -18,7 +18,7 @@ export function againstFor({ record, family, phase, action, asked = null }: Aske
   const before = form && 'agrees_with' in form ? form.agrees_with : undefined;
   if (before === undefined) return { phase, found: null, should: null, asked };
   const asker = findAction(family, 'teardown', before)?.action.answer;
-  const should = asker && 'should' in asker ? (asker.should ?? null) : null;
+  const should = !family.puts_back && asker && 'should' in asker ? (asker.should ?? null) : null;
   const found = latestAnswer(record, 'teardown', before);
   // What could not be seen at teardown holds nothing up at rebuild.
   return { phase, found: found?.state === 'done' ? found : null, should, asked };

@@ -62,6 +62,7 @@ const deeds: Readonly<Record<string, string>> = {
   'issue-report': 'issued the report',
   'correct-report': 'issued a corrected report',
   'release-pump': 'released the pump',
+  'choose-policy': 'departed from the shop’s way',
   'judge-warranty': 'judged the warranty return',
   'choose-fate': 'wrote down what becomes of the pump',
   reassemble: 'put it together again',

@@ -40,4 +40,10 @@ export const sheetSentences = {
     `${tag} is not released: ${list(gaps, 'and')}.`,
   'more-blanks-than-ports': ({ blanks, ports }: { blanks: number; ports: number }) =>
     `${blanks} ${plural(blanks, 'blank is', 'blanks are')} counted on ${ports} ${plural(ports, 'port', 'ports')}: count again.`,
+  'unknown-school': ({ matter, school }: { matter: string; school: string }) =>
+    `${matter}: “${school}” is no way that this shop knows.`,
+  'policy-reason': ({ matter }: { matter: string }) => `${matter}: say why this job departs from the shop’s way.`,
+  'school-already': ({ matter }: { matter: string }) => `${matter}: this job follows that way already.`,
+  'at-risk-never': ({ tag }: { tag: string }) =>
+    `Nothing is ordered before approval in this shop: agree on a limit with the customer of ${tag}, or depart from the policy by name and with a reason.`,
 } as const;

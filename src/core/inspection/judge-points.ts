@@ -182,7 +182,8 @@ function judgeSize(point: FamilyPoint, own: readonly Reading[]): Judged {
       angle_deg: Number(reading.place.split(':')[1] ?? 0),
       value_mm: reading.value,
     })),
-    ...(point.critical && uncertainty !== undefined && { uncertainty_um: uncertainty * 1000, guard: true }),
+    ...((point.guard ?? point.critical) &&
+      uncertainty !== undefined && { uncertainty_um: uncertainty * 1000, guard: true }),
   });
   return {
     verdict: result.verdict,

@@ -9,7 +9,7 @@ import { asSentence, draftLine, sentencesOf, type DraftLine, type Rates } from '
 
 interface Asked {
   readonly family: Family;
-  readonly record: Pick<JobRecord, 'findings' | 'parts' | 'readings'>;
+  readonly record: Pick<JobRecord, 'findings' | 'parts' | 'readings' | 'looks' | 'sheets'>;
   readonly rates: Rates;
 }
 /** What an item offers, and what its lines are made with. */
@@ -172,6 +172,21 @@ function closingLines(pricing: Pricing): readonly DraftLine[] {
   ];
 }
 
+/** Soft parts that are kept by condition: named on a line of nothing, with what it does to the warranty. */
+function keptLines({ scope }: Pricing): readonly DraftLine[] {
+  const kept = scope.filter(({ policy }) => policy === 'kept by condition');
+  if (!kept.length) return [];
+  return [
+    draftLine({
+      ...{ key: 'kept-by-condition', itemKeys: kept.map(({ key }) => key), kind: 'part', declinable: false },
+      description: `Kept by their condition: ${listOf(kept.map(({ title }) => title.toLowerCase()))}`,
+      plain:
+        'Looked at and found whole, so not renewed. They have no warranty, and that of the repair is half as long.',
+      ...{ quantity: 1, unitPriceMinor: 0, unitCostMinor: 0 },
+    }),
+  ];
+}
+
 /**
  * Grows the quote's lines out of the scope: parts found worn, work on them, soft parts always new (as kits where
  * cheaper), labour of the family, test and freight. Money in minor units.
@@ -179,7 +194,7 @@ function closingLines(pricing: Pricing): readonly DraftLine[] {
 export function growLines(asked: Asked): readonly DraftLine[] {
   const pricing = { ...asked, scope: proposeScope(asked) };
   const own = pricing.scope.filter(isOwn).flatMap((item) => linesOf(asked, item));
-  return [...own, ...bundleLines(pricing), ...labourLines(pricing), ...closingLines(pricing)];
+  return [...own, ...bundleLines(pricing), ...keptLines(pricing), ...labourLines(pricing), ...closingLines(pricing)];
 }
 
 /**

@@ -26,7 +26,7 @@ const finding = (id: string, partRef: string, action: Action | null, plain = `${
     disposition: action && exampleDisposition(action),
   });
 const grow = (findings: readonly Finding[], parts: JobRecord['parts'] = []) =>
-  growLines({ family, record: { findings, parts, readings: [] }, rates });
+  growLines({ family, record: { findings, parts, readings: [], looks: [], sheets: [] }, rates });
 
 describe('lines out of dispositions', () => {
   test('without findings: soft parts, labour, test and freight only', () => {
@@ -85,9 +85,11 @@ describe('lines out of dispositions', () => {
       ...family,
       parts: family.parts.map((part) => (part.soft ? { ...part, name: 'O-ring' } : part)),
     };
-    const lines = growLines({ family: alike, record: { findings: [], parts: [], readings: [] }, rates }).filter(
-      (line) => line.kind === 'part',
-    );
+    const lines = growLines({
+      family: alike,
+      record: { findings: [], parts: [], readings: [], looks: [], sheets: [] },
+      rates,
+    }).filter((line) => line.kind === 'part');
     expect(lines.length).toBeGreaterThan(0);
     for (const { plain } of lines) expect(plain).toBe('Seals, bearings and gaskets that are always renewed: o-ring.');
   });

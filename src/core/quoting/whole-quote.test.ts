@@ -32,7 +32,7 @@ const brief = ({ kind, description, plain, quantity, unit, unitPriceMinor, findi
   [kind, description, plain, `${quantity} ${unit}`, unitPriceMinor, findingIds.join(), declinable] as const;
 const renewed = (parts: string) => `Seals, bearings and gaskets that are always renewed: ${parts}.`;
 const grow = (given: typeof findings, parts: readonly PartAccount[] = []) =>
-  growLines({ family, record: { findings: given, parts, readings: [] }, rates });
+  growLines({ family, record: { findings: given, parts, readings: [], looks: [], sheets: [] }, rates });
 
 const asNew = [
   [
@@ -167,7 +167,7 @@ describe('kits', () => {
 test('a displacement pump is tested by its flow at pressure', () => {
   const lines = growLines({
     family: buildFamily(loadFamily(f6), {}),
-    record: { findings: [], parts: [], readings: [] },
+    record: { findings: [], parts: [], readings: [], looks: [], sheets: [] },
     rates,
   });
   expect(lines.find((line) => line.kind === 'test')?.description).toBe('Test on the stand: flow at pressure');

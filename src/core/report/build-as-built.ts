@@ -1,4 +1,5 @@
 import { standingReadings, stillStands } from '../bench';
+import { policiesInForce, sayPolicy } from '../policies';
 import { present } from '../present';
 import { cautionFooter, cautions, readBuild, sayChoices, sayLimits, type Family } from '../family';
 import { judgePoint, type PointState } from '../inspection';
@@ -295,8 +296,7 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
     tests: record.runs.map((run) => testOf(family, run)),
     approvals: approvalsOf(asked),
     deviations: deviationsOf(asked),
-    // Only what somebody recorded stands in a report; the shop records no policies yet.
-    policies: [],
+    policies: policiesInForce(record).map(sayPolicy),
     cautions: cautionsOf(),
     photos: record.photos.map(({ id, caption, at }) => ({ id, caption, at })),
     signatures: signaturesOf(asked),

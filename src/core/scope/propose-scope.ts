@@ -2,7 +2,8 @@ import { partsOn, type Family } from '../family';
 import { judgePoints } from '../inspection';
 import { stepsNeeding } from '../parts';
 import { present } from '../present';
-import type { Action, Disposition, Finding, JobRecord, ScopeAction, ScopeSource, WorkCentre } from '../record';
+import { schoolOf } from '../policies';
+import type { Action, Disposition, Finding, JobRecord, Look, ScopeAction, ScopeSource, WorkCentre } from '../record';
 import { costingFindings, findingsThatStay } from './costing-findings';
 import { everywhere, placeOf, type Place } from './levels';
 import type { ScopeItem, ScopePolicy, ScopeWork } from './scope-item';
@@ -10,7 +11,7 @@ import type { ScopeItem, ScopePolicy, ScopeWork } from './scope-item';
 /** What a scope is proposed from: the family as the pump is built, what was found, and how its parts came. */
 export interface Proposing {
   readonly family: Family;
-  readonly record: Pick<JobRecord, 'findings' | 'parts' | 'readings'>;
+  readonly record: Pick<JobRecord, 'findings' | 'parts' | 'readings' | 'looks' | 'sheets'>;
 }
 
 type FamilyPart = Family['parts'][number];
@@ -121,12 +122,32 @@ function byPart(findings: readonly Finding[]): ReadonlyMap<string, readonly Find
   return new Map(refs.map((ref) => [ref, findings.filter(({ partRef }) => partRef === ref)]));
 }
 
+/** Who looked at a soft part and saw nothing, where this job keeps such parts by condition; null where it is renewed. */
+function keptByCondition(part: FamilyPart, { parts, looks, sheets, findings }: Proposing['record']): Look | null {
+  if (!part.soft || schoolOf({ sheets }, 'soft parts') !== 'by condition') return null;
+  const isWhole = parts.some(({ ref, state }) => ref === part.ref && state === 'present');
+  const isFound = findings.some(({ partRef, phase }) => partRef === part.ref && phase === 'as-found');
+  const look = looks.find(({ ref, seen }) => ref === part.ref && seen === 'nothing') ?? null;
+  return isWhole && !isFound ? look : null;
+}
+
+/** Soft parts that are kept by condition, each by the name of who looked at it. */
+function softKept({ family, record }: Proposing): readonly ScopeItem[] {
+  return partsOn(family.parts, 'goes back').flatMap((part) => {
+    const look = keptByCondition(part, record);
+    if (!look) return [];
+    return [
+      itemOn(family, part, { action: 'keep', policy: 'kept by condition', reason: `looked at by ${look.personName}` }),
+    ];
+  });
+}
+
 /** How a part came, and how it is renewed for that alone; null for one that goes on. */
-function renewal(part: FamilyPart, { parts }: Proposing['record']): ScopePolicy | null {
+function renewal(part: FamilyPart, record: Proposing['record']): ScopePolicy | null {
   if (part.converted === 'comes') return 'conversion';
-  const state = parts.find(({ ref }) => ref === part.ref)?.state ?? 'present';
+  const state = record.parts.find(({ ref }) => ref === part.ref)?.state ?? 'present';
   if (part.converted || state === 'not fitted') return null;
-  if (part.soft) return 'always new';
+  if (part.soft) return keptByCondition(part, record) ? null : 'always new';
   if (state === 'broken') return 'came broken';
   return state === 'missing' ? 'came missing' : null;
 }
@@ -223,5 +244,12 @@ export function proposeScope(given: Proposing): readonly ScopeItem[] {
   const decided = [...own, ...renewed];
   const better = asNew(given, decided);
   const touched = new Set(decided.map(({ partRef }) => partRef));
-  return [...withoutAsNew(own, better), ...renewed, ...better, ...keptParts(given, touched), ...standingWork(family)];
+  return [
+    ...withoutAsNew(own, better),
+    ...renewed,
+    ...better,
+    ...keptParts(given, touched),
+    ...softKept(given),
+    ...standingWork(family),
+  ];
 }

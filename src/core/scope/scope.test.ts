@@ -21,7 +21,7 @@ const account = (ref: string, state: PartAccount['state'], note = ''): PartAccou
   ...{ ref, state, note, version: 1, personId: null, personName: 'Odile', at: '' },
 });
 const propose = (findings: readonly Finding[], parts: readonly PartAccount[] = []) =>
-  proposeScope({ family, record: { findings, parts, readings: [] } });
+  proposeScope({ family, record: { findings, parts, readings: [], looks: [], sheets: [] } });
 const itemOn = (items: readonly ScopeItem[], ref: string) => items.filter(({ partRef }) => partRef === ref);
 
 describe('what is proposed', () => {
@@ -137,7 +137,7 @@ describe('in which options', () => {
     const readings = seat.places.map(({ plane, angle_deg }) =>
       exampleReading('seat-bore', `${plane}:${angle_deg}`, near, 'as-found', 0.01),
     );
-    const items = proposeScope({ family, record: { findings: [], parts: [], readings } });
+    const items = proposeScope({ family, record: { findings: [], parts: [], readings, looks: [], sheets: [] } });
     expect(itemOn(items, 'seal-cover')).toMatchObject([
       { key: 'renew:seal-cover', levels: ['as new'], reason: 'near its limit' },
     ]);

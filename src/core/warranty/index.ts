@@ -77,6 +77,18 @@ export function warrantyTerms(record: JobRecord, family: Family, months: number)
   });
 }
 
+/** Soft parts that were kept by their condition, by name. */
+export function softKept(record: JobRecord, family: Family): readonly string[] {
+  return scopeOf(record, family)
+    .filter(({ policy }) => policy === 'kept by condition')
+    .map(({ title }) => title);
+}
+
+/** Months of warranty of a repair: the shop's, or half of it where soft parts were kept by their condition. */
+export function warrantyMonthsOf(record: JobRecord, family: Family, shopMonths: number): number {
+  return softKept(record, family).length ? Math.floor(shopMonths / 2) : shopMonths;
+}
+
 /** A term in a line. @example sayTerm({ source: 'parts kept', parts: ['Shaft'], months: 0 }) // 'parts kept (Shaft): none' */
 export function sayTerm({ source, parts, months }: WarrantyTerm): string {
   const named = parts.length ? ` (${parts.join(', ')})` : '';

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { asksOf, jobDetails } from '@/core/lifecycle';
 import { loadJobRecord } from '@/db';
-import { findFamily } from '../families';
+import { familyOfJob } from '../families';
 import { tagField } from '@/core/change/inputs';
 import { defineUseCase } from '../use-case';
 
@@ -18,7 +18,7 @@ export const readAsks = defineUseCase({
       tag: record.tag,
       pump: jobDetails(record.pump),
       station: record.station,
-      asks: asksOf(record, await findFamily(context.database, record.familyId, record.familyVersion)),
+      asks: asksOf(record, await familyOfJob(context.database, record)),
     };
   },
 });

@@ -20,7 +20,7 @@ import {
   listStuckOutbox,
   readShop,
 } from '@/db';
-import { findFamily, listFamilies } from '../families';
+import { familyOfJob, findFamily, listFamilies } from '../families';
 import { findRecord } from '../find-job';
 import { verifyOne } from '../verify';
 import { tagField } from '@/core/change/inputs';
@@ -208,7 +208,7 @@ export const readCustomerPage = defineUseCase({
     const { record, quote } = await loadOwnQuote(context);
     if (!quote.text) throw new DomainError('link-not-valid');
     const shop = present(await readShop(context.database));
-    const family = await findFamily(context.database, record.familyId, record.familyVersion);
+    const family = await familyOfJob(context.database, record);
     const { name, place, settings, zone } = shop;
     const { remaining } = standingOf(record, family);
     const { telephone } = settings;

@@ -3,6 +3,7 @@ import { againstFor, judgeAnswer, workAt, type Judged } from '../../bench';
 import { judgeRecord } from '../../bench/judge-record';
 import { actionTitle, type AnswerForm } from '../../family';
 import { partsOfStep } from '../../parts';
+import { schoolOf } from '../../policies';
 import { isShutByResidue } from '../../residue';
 import { sheetOf, type Answer, type AnswerData, type BenchPhase, type Station } from '../../record';
 import { put, type Put } from '../change';
@@ -160,12 +161,17 @@ function lostElsewhere({ given: { record }, command }: Answering): string {
   return begun && lost ? `begun elsewhere by ${begun.by}; instead: ${lost.instead}` : '';
 }
 
+/** Whether a bearing that is to be heated is pressed on cold in this job. */
+const isPressedCold = ({ given: { record }, action }: Answering) =>
+  action.answer?.kind === 'heat' && schoolOf(record, 'bearing fitting') === 'cold';
+
 function settleNotPossible(asked: Answering, isConceding: boolean): Answered {
   const { command } = asked;
-  if (!command.reason && !lostElsewhere(asked)) refuse('bad-input', reason('why-not-possible'), 'reason');
-  if (command.phase !== 'teardown' && !isConceding)
+  const known = lostElsewhere(asked) || (isPressedCold(asked) ? 'pressed on cold, on the fitting ring' : '');
+  if (!command.reason && !known) refuse('bad-input', reason('why-not-possible'), 'reason');
+  if (command.phase !== 'teardown' && !isConceding && !isPressedCold(asked))
     refuse('not-allowed', reason('conceded-here', { phase: command.phase }), 'notPossible');
-  const data = { ...dataOf(asked, null), reason: command.reason || lostElsewhere(asked) };
+  const data = { ...dataOf(asked, null), reason: command.reason || known };
   return { judged: notPossible, data, state: 'not possible', conceded: isConceding };
 }
 

@@ -3,6 +3,7 @@ import { partsAtRisk, unsettledDecline, type AtRisk } from '../../quoting';
 import { currentQuote, type JobRecord, type OrderId, type OrderLineId } from '../../record';
 import { formatMoney } from '../../units';
 import type { Family } from '../../family';
+import { schoolOf } from '../../policies';
 import { put } from '../change';
 import { reason, refuse, requireStation, type Decider } from '../decision';
 import type { OrderParts } from '../inputs';
@@ -15,6 +16,8 @@ interface Facts {
 /** What somebody allows to be ordered before the customer has answered, if it is worth no more than they say. */
 function allowedAtRisk(record: JobRecord, family: Family, { limitMinor }: NonNullable<OrderParts['atRisk']>): AtRisk {
   requireStation(record, 'quote', 'approve');
+  if (schoolOf(record, 'parts before approval') === 'never' && !record.agreement)
+    refuse('wrong-state', reason('at-risk-never', { tag: record.tag }), 'atRisk');
   const risk = partsAtRisk(record, family);
   if (!risk) return refuse('wrong-state', reason(currentQuote(record) ? 'at-risk-too-late' : 'no-draft'));
   const currency = currentQuote(record)?.currency ?? '';

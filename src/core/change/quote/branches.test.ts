@@ -397,8 +397,9 @@ describe('questions and reminders', () => {
 describe('at risk, before the answer', () => {
   const order = ['order-parts', parts.orderParts] as const;
   const facts = { number: 'PO-9', supplier: 's' };
+  const policies = { 'parts before approval': 'at risk' } as const;
   test('up to a value that somebody allows; counted until the answer', () => {
-    const job = jobAt('quote');
+    const job = jobAt('quote', { policies });
     sent(job);
     const { tag } = job.record;
     const atRisk = (limitMinor: number) => ({ tag, atRisk: { limitMinor, reason: 'fifteen days of lead' } });
@@ -419,10 +420,20 @@ describe('at risk, before the answer', () => {
     expect(standingOf(job.record, job.family).asks).toEqual([]);
   });
   test('not without a quote, and not after the answer', () => {
-    const job = jobAt('quote');
+    const job = jobAt('quote', { policies });
     const atRisk = { tag: job.record.tag, atRisk: { limitMinor: 1, reason: 'x' } };
     expect(refusalOf(job, order, facts, atRisk)).toBe('no-draft');
     expect(refusalOf(jobAt('parts'), order, facts, atRisk)).toBe('other-station');
+  });
+  test('never in a shop that orders nothing before approval, unless a limit is agreed with the customer', () => {
+    const job = jobAt('quote');
+    sent(job);
+    const { tag } = job.record;
+    const atRisk = { tag, atRisk: { limitMinor: 1_000_000, reason: 'fifteen days of lead' } };
+    expect(refusalOf(job, order, facts, atRisk)).toBe('at-risk-never');
+    const agreed = { tag, limitMinor: 50_000, saidBy: 'Fern Okonjo, by telephone', basedOn: 0 };
+    job.act('Ines', ['agree-limit', quote.agreeLimit], null, agreed);
+    expect(refusalOf(job, order, facts, atRisk)).toBeNull();
   });
 });
 

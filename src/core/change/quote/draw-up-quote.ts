@@ -2,6 +2,7 @@ import { distinctOptions, growLines, reviseLines, type Rates } from '../../quoti
 import {
   currentQuote,
   supplementsOf,
+  type ComparisonBasis,
   type JobRecord,
   type OptionLevel,
   type Quote,
@@ -20,6 +21,8 @@ export interface ShopTerms {
   readonly rates: Rates;
   readonly taxPct: number;
   readonly quoteValidDays: number;
+  /** What the shop compares ways by; null for the usual figures. */
+  readonly basis: ComparisonBasis | null;
 }
 
 interface DrawnUp {
@@ -39,9 +42,10 @@ export const freshQuote = {
 } as const satisfies Partial<RowOf<'quote'>>;
 
 /** What a revision takes over from the one before: words, people, rate, discount and what it is compared by. */
-function takenOver(last: Quote | null, record: JobRecord): Partial<RowOf<'quote'>> {
+function takenOver(last: Quote | null, record: JobRecord, shopBasis: ShopTerms['basis']): Partial<RowOf<'quote'>> {
   const warranty = warrantyOf(record)?.body;
-  if (!last) return warranty ? { discountPct: warranty.sharePct, note: warrantyWords(warranty) } : {};
+  const share = warranty && { discountPct: warranty.sharePct, note: warrantyWords(warranty) };
+  if (!last) return { basis: shopBasis, ...share };
   const { note, recipients, labourMinorPerHour, discountPct, basis, advised } = last;
   return { note, recipients, labourMinorPerHour, discountPct, basis, advised };
 }
@@ -65,7 +69,7 @@ export const drawUpQuote: Decider<unknown, DrawnUp, ShopTerms> = ({ record, fami
       ? [put('quote', { ...headOfQuote(last), state: 'superseded', version: last.version + 1 })]
       : [];
   const { currency, taxPct, quoteValidDays } = facts;
-  const taken = takenOver(last, record);
+  const taken = takenOver(last, record, facts.basis);
   const rates = { ...facts.rates, ...(taken.labourMinorPerHour && { labourMinorPerHour: taken.labourMinorPerHour }) };
   const grown = growLines({ family, record: withoutSupplements(record), rates });
   const revised = reviseLines(grown, last?.lines ?? []);

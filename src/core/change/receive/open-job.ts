@@ -7,12 +7,14 @@ import {
   type JobHead,
   type JobId,
   type JobRecord,
+  type Matter,
   type Signed,
   type Tag,
 } from '../../record';
 import { put, putAll } from '../change';
 import { reason, refuse, type Decision } from '../decision';
 import type { ReceivePump } from '../inputs';
+import { shopPolicies } from '../sheets/policy';
 import { checkLiquid } from './save-intake';
 
 /** What is known of a pump that comes in before its job is opened. */
@@ -23,6 +25,8 @@ export interface OpeningFacts extends Pick<JobHead, 'pump' | 'customer' | 'conta
   readonly earlierVisits: readonly EarlierVisit[];
   /** The shop's time zone: by its calendar a promise is past. */
   readonly zone: string;
+  /** The shop's schools where they are not the usual ones. */
+  readonly policies: Readonly<Partial<Record<Matter, string>>>;
 }
 
 interface Given {
@@ -71,7 +75,11 @@ export function openJob(
     refuse('bad-input', reason('promise-past', { day: command.promisedOn }), 'promisedOn');
   checkLiquid(command.intake);
   const head = headOf(given, command.promisedOn);
-  const puts = [put('job', head), put('intake', { ...command.intake, version: 1, isolation: null })];
+  const puts = [
+    put('job', head),
+    put('intake', { ...command.intake, version: 1, isolation: null }),
+    ...shopPolicies(facts.policies, who),
+  ];
   const tables = emptyTables();
   const changes = putAll(tables, puts);
   const before: JobRecord = recordOf(tables, { version: 0, headHash: '', earlierVisits, lotTerms: null, lotMates: [] });

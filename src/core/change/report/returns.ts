@@ -1,10 +1,16 @@
 import { leavesHouse, packingGaps, packingOf, sayPacking } from '../../dispatch';
+import { warrantyMonthsOf } from '../../warranty';
 import { put } from '../change';
 import { reason, refuse, requireStation, type Decider } from '../decision';
 import type { DeliverPump } from '../inputs';
 
 /** Releases the pump for its way back by its packing list; the customer is written to. */
-export const releasePump: Decider<unknown, object, { readonly warrantyMonths: number }> = ({ record, who, facts }) => {
+export const releasePump: Decider<unknown, object, { readonly warrantyMonths: number }> = ({
+  record,
+  family,
+  who,
+  facts,
+}) => {
   const { tag, outcome, returned, contact } = record;
   requireStation(record, 'return');
   if (returned) refuse('wrong-state', reason('released-already', { tag }));
@@ -16,7 +22,7 @@ export const releasePump: Decider<unknown, object, { readonly warrantyMonths: nu
   const row = {
     ...{ releasedBy: who.personName, releasedAt: who.at, packing: words, signature: '' },
     ...{ deliveredAt: null, deliveredTo: null, warrantyFrom: null },
-    warrantyMonths: outcome === 'repaired' ? facts.warrantyMonths : 0,
+    warrantyMonths: outcome === 'repaired' ? warrantyMonthsOf(record, family, facts.warrantyMonths) : 0,
   };
   return {
     puts: [put('returned', row)],

@@ -4,3 +4,4 @@ export { writeBegun } from './begun';
 export { chooseFate, closeUnreturned, reassemble } from './fate';
 export { judgeWarranty } from './warranty';
 export { pack } from './pack';
+export { choosePolicy } from './policy';

@@ -42,6 +42,8 @@ const familyOf = (figure: Figure) =>
     teardown: z.array(stepOf(figure)),
     rebuild: z.array(stepOf(figure)),
     test: trialOf(figure),
+    /** What was found is put back as it was; put in where a job departs from the usual way. */
+    puts_back: z.boolean().optional(),
     damage: z.array(damage),
     kits: z.array(kitOf(figure)),
     labour: z.array(labourOf(figure)),

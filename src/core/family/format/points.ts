@@ -55,6 +55,8 @@ export const pointOf = (figure: Figure) =>
     derived: clearanceOf(figure).optional(),
     source: z.string(),
     critical: z.boolean().default(false),
+    /** Whether the gauge’s uncertainty is kept clear of the limit; put in where a job departs from the usual way. */
+    guard: z.boolean().optional(),
     /** As found, as left, or both: in which phases the point is measured. */
     measured: z.array(z.enum(['as-found', 'as-left'])).min(1),
     /** What a bad value means, in plain words for the customer. */
