@@ -33,7 +33,10 @@ export interface DemoJob {
     | 'declined'
     | 'released'
     | 'corrected'
-    | 'imperial';
+    | 'imperial'
+    | 'residue'
+    | 'begun'
+    | 'came back';
   /** Construction, F1 where none is named; how it is built, and the elastomer chosen for its liquid. */
   readonly family?: {
     readonly id: string;
@@ -568,5 +571,45 @@ export const demoJobs: readonly DemoJob[] = [
     part: 'half',
     stopsBefore: 'parting',
     family: { id: 'F10', build: { axes: { rotor: 'magnet', parting: 'frame' } } },
+  },
+  {
+    customer: rink,
+    pump: dunnock('DW 65-200', 'DW-12208', '65-200'),
+    equipment: 'old brine loop, shut down for years',
+    duty: middle,
+    liquid: '',
+    whyOut: 'seized, an amber residue in it',
+    hours: 41000,
+    at: 'receive',
+    cameIn: 2,
+    promised: 40,
+    part: 'residue',
+  },
+  {
+    customer: ferry,
+    pump: quill('QB 50-160', 'QB-23017', '50-160'),
+    equipment: 'bilge pump, port side',
+    duty: small,
+    liquid: 'bilge water',
+    whyOut: 'their fitter took it apart and stopped at the impeller nut',
+    hours: 16200,
+    at: 'teardown',
+    cameIn: 3,
+    promised: 21,
+    part: 'begun',
+  },
+  {
+    customer: snow,
+    pump: ostrel('OH 100-250', 'OH-91100', '100-250'),
+    equipment: 'main lift',
+    duty: large,
+    liquid: 'lake water',
+    whyOut: 'seal leaks again',
+    hours: 13400,
+    at: 'inspect',
+    cameIn: 5,
+    promised: 12,
+    part: 'came back',
+    visual: [['seal-face', 'rotary face cracked through']],
   },
 ];

@@ -154,6 +154,8 @@ async function receiveJob(
     hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known',
     shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '',
     elastomer: job.family?.elastomer ?? 'EPDM',
+    ...(job.part === 'residue' && { liquidState: 'foreign substance' as const }),
+    ...(job.part === 'begun' && { arrival: 'partly dismantled' as const }),
   };
   const file = present(shippedFamilies.find((one) => one.id === (job.family?.id ?? 'F1')));
   const size = proposeSize(file, `${job.pump.model} ${job.pump.size}`);

@@ -68,6 +68,50 @@ const positions: Readonly<Record<string, string>> = {
   'deflector-gap': '1.5',
 };
 
+/** Something hard in a pump that nobody can name: a sample was taken, the laboratory has not answered. */
+async function residue({ act, tag }: Pick<Stage, 'act' | 'tag'>): Promise<void> {
+  await act('wenna', 'write-residue', {
+    ...{ tag, basedOn: 0 },
+    residue: {
+      ...{ description: 'amber, hard as glass, no smell', place: 'fills the suction eye', quarantine: 'cage 3' },
+      ...{ sampleNumber: 'S-104', laboratory: 'Tarnbeck Laboratory', sampledOn: '', result: '', safetySheet: '' },
+      ...{ methods: [], waste: '' },
+    },
+  });
+  const protection = 'mask, gloves, one port in the cabinet, wet';
+  await act('wenna', 'allow-opening', { tag, basedOn: 1, what: 'sampling', protection });
+}
+
+/** What the owner's fitter did before the pump came, and the first look at it. */
+async function begun({ act, tag, technician, family }: Pick<Stage, 'act' | 'tag' | 'technician' | 'family'>) {
+  const [casing, gasket] = family.parts.map(({ ref }) => ref);
+  const [first] = family.teardown.flatMap(({ actions }) => actions.filter(({ answer }) => answer?.kind === 'mark'));
+  await act(technician, 'write-begun', {
+    ...{ tag, basedOn: 0 },
+    begun: {
+      ...{ by: 'the ferry’s own fitter', on: '', done: 'casing off, coupling half off' },
+      ...{ whyStopped: 'the impeller nut would not turn', fragments: 2 },
+      parts: [
+        { ref: present(casing), state: 'loose in the bag', note: '' },
+        { ref: present(gasket), state: 'broken by them', note: 'torn' },
+      ],
+      lost: first ? [{ actionId: first.id, instead: 'the casting’s own rib, by a like pump' }] : [],
+    },
+  });
+  await act(technician, 'write-evaluation', {
+    ...{ tag, basedOn: 0 },
+    evaluation: {
+      ...{ turns: 'stiff', binds: 'at the front ring', substance: 'sand and rust scale' },
+      causes: ['front ring scored'],
+      lost: [{ ref: 'front-ring', reason: 'scored all round' }],
+      atRisk: [{ ref: 'shaft', known: 'after measuring' }],
+      ...{ outside: [], made: [], hours: { from: 7, to: 10 }, partsMinor: { from: 28000, to: 46000 } },
+      ...{ days: { from: 9, to: 14 }, newUnit: { minor: 268000, days: 35 }, advice: 'repair' },
+      words: 'The fragments in the bag are of the old gasket alone.',
+    },
+  });
+}
+
 async function receive({ act, job, tag, technician, pass, family }: Stage): Promise<void> {
   await act('wenna', 'take-picture', {
     tag,
@@ -75,6 +119,8 @@ async function receive({ act, job, tag, technician, pass, family }: Stage): Prom
     partRef: family.parts[0]?.ref ?? 'pump',
     caption: 'As received',
   });
+  if (job.part === 'residue') return residue({ act, tag });
+  if (job.part === 'begun') await begun({ act, tag, technician, family });
   if (job.part === 'undeclared' || job.cameIn === 0) return;
   await act(technician, 'confirm-isolation', { tag, basedOn: 1 });
   for (const caution of ['energy-isolation', 'harmful-liquid'])

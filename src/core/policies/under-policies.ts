@@ -59,7 +59,7 @@ function answerUnder(
   const isPutBack = phase === 'rebuild' && schools['as found'] === 'as it was';
   if (isPutBack && answer && 'agrees_with' in answer && answer.agrees_with !== undefined && 'should' in answer) {
     const { should: _should, ...asFound } = answer;
-    return asFound as typeof answer;
+    return asFound;
   }
   return answer;
 }
