@@ -12,6 +12,7 @@ import {
 import { standingReadings, toolToOffer, workAt, workOf } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
 import { needsOf } from '@/core/parts';
+import { warrantyClaim } from '@/core/warranty';
 import {
   currentQuote,
   placeKey,
@@ -356,7 +357,16 @@ async function judge({ act, job, tag, family, load }: Stage): Promise<void> {
   }
 }
 
-async function quote({ act, tag, pass }: Stage, send: boolean): Promise<void> {
+async function quote({ act, tag, job, load, pass }: Stage, send: boolean): Promise<void> {
+  const claim = warrantyClaim(await load());
+  if (claim && job.part !== 'came back')
+    await act('wenna', 'judge-warranty', {
+      ...{ tag, basedOn: 0 },
+      warranty: {
+        ...{ earlierTag: claim.tag, judgement: 'theirs', sharePct: 0 },
+        reason: 'another fault: nothing that was fitted then has failed',
+      },
+    });
   await act('wenna', 'draw-up-quote', { tag });
   if (send) await act('wenna', 'send-quote', { tag });
   pass(20);

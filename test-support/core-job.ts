@@ -126,7 +126,7 @@ export class CoreJob {
     const { version: _version, isolation: _isolation, ...body } = intake;
     const { customer, contact, pump } = exampleRecord();
     const command = {
-      ...{ customer: customer.name, contact: null, familyId: family.id, promisedOn: '2026-12-10' },
+      ...{ customer: customer.name, contact: null, familyId: family.id, promisedOn: '2026-12-10', lot: null },
       pump: { ...pump, nameplate: {} },
       intake: {
         ...{ ...body, elastomer: script.elastomer ?? '', cameWith: [], shims: [], duty: script.duty },

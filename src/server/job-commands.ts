@@ -22,6 +22,7 @@ import { changeJob, type Asking, type JobCommand } from './change-job';
 import type { Context } from './context';
 import { chosenFamily, buildFor, keepFamily } from './families';
 import { sha256 } from './fingerprint';
+import { deliverPump, movePromise, sendQuote } from './lots';
 import { newerFamily } from './library/newer-family';
 import { provePerson } from './people/prove-person';
 import { takeBenchPicture, type Picture } from './pictures';
@@ -242,7 +243,7 @@ const quoteCommands = {
   'change-quote': withFacts('change-quote', quote.changeQuote, async ({ connection }) => ({
     shopRateMinor: (await shopOf(connection)).settings.labourMinorPerHour,
   })),
-  'send-quote': withFacts('send-quote', quote.sendQuote, linkFacts),
+  'send-quote': sendQuote,
   'revoke-link': plain('revoke-link', quote.revokeLink),
   'record-approval': withFacts('record-approval', quote.recordApproval, approvalFacts),
   'correct-approval': withFacts('correct-approval', quote.correctApproval, approvalFacts),
@@ -311,7 +312,7 @@ const workCommands = {
   'release-pump': withFacts('release-pump', report.releasePump, async ({ connection }) => ({
     warrantyMonths: (await shopOf(connection)).settings.warrantyMonths,
   })),
-  'deliver-pump': plain('deliver-pump', report.deliverPump),
+  'deliver-pump': deliverPump,
 };
 
 const lifecycleCommands = {
@@ -324,9 +325,7 @@ const lifecycleCommands = {
     };
     return changeJob(context, job, { tag: command.tag, command });
   }),
-  'move-promise': withFacts('move-promise', lifecycle.movePromise, async ({ connection }) => ({
-    zone: (await shopOf(connection)).zone,
-  })),
+  'move-promise': movePromise,
   'hold-job': plain('hold-job', lifecycle.holdJob),
   'resume-job': plain('resume-job', lifecycle.resumeJob),
 };

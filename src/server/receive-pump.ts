@@ -19,6 +19,7 @@ import { moment, signatureOf } from './change-job';
 import type { Context } from './context';
 import { chosenFamily, keepFamily } from './families';
 import { sha256 } from './fingerprint';
+import { lotFor } from './lots';
 import { forVerb, inTransaction } from './use-case';
 
 type Command = CommandOf<'receive-pump'>;
@@ -84,6 +85,7 @@ export const receivePump = forVerb('receive-pump', async (context, command) => {
     const tag = asId<Tag>(writeTag(await takeNumber(connection, 'nextTag')));
     const people = await peopleOf(context, connection, command);
     const pump = await ensurePump(context, connection, command);
+    const { lot, promisedOn } = await lotFor(context, connection, { lot: command.lot, customer: people.customer });
     await keepFamily(connection, family);
     const earlierVisits = await loadVisitsOfPump(connection, pump.id);
     const shop = await readShop(connection);
@@ -95,13 +97,13 @@ export const receivePump = forVerb('receive-pump', async (context, command) => {
       earlierVisits,
       pump,
       zone,
-      lot: null,
+      lot,
       policies,
       ...people,
     };
     const { who: madeAt, now } = moment(context);
     const given = { who: signatureOf(context, madeAt), now, sha256, facts };
-    const decision = receive.openJob(given, command);
+    const decision = receive.openJob(given, { ...command, promisedOn: promisedOn ?? command.promisedOn });
     const searchText = searchTextOf(decision.after, family.title);
     await persistOpening(connection, decision, { searchText, newId: context.newId });
     return decision.result;

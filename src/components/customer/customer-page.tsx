@@ -1,7 +1,7 @@
 import { Phone } from 'lucide-react';
 import { sayDay } from '@/core/lifecycle';
 import type { CustomerOffer } from '@/core/quoting';
-import type { Approval } from '@/core/record';
+import type { Approval, JobHead } from '@/core/record';
 import { WordMark } from '../signs/stream';
 import { AnswerForm } from './answer-form';
 import { AskForm } from './ask-form';
@@ -27,7 +27,18 @@ function validityWords({ quote, approval }: CustomerOffer, today: string): strin
 
 interface Props {
   readonly token: string;
-  readonly view: CustomerOffer & { readonly station: string; readonly today: string };
+  readonly view: CustomerOffer & {
+    readonly station: string;
+    readonly today: string;
+    readonly lot?: JobHead['lot'];
+    /** The other units that came with it; the token of those whose offer can be read from here. */
+    readonly others?: readonly {
+      readonly tag: string;
+      readonly serial: string;
+      readonly unit: number;
+      readonly token: string | null;
+    }[];
+  };
 }
 
 /** What the customer sees by the link: what was found, what can be done and at what price, and a place to answer. */
@@ -64,6 +75,7 @@ export function CustomerPage({ token, view }: Props) {
         {view.equipmentNumber && `, ${view.equipmentNumber}`}
         {quote.kind === 'quote' && view.whyOut && <> · it came because of: {view.whyOut}</>}
       </p>
+      <OtherUnits lot={view.lot ?? null} others={view.others ?? []} />
       {approval && <Answered approval={approval} />}
       {quote.note && <p className="mt-4 whitespace-pre-line">{quote.note}</p>}
       <ChangedSince offer={view} />
@@ -90,6 +102,37 @@ export function CustomerPage({ token, view }: Props) {
         </a>
       </p>
     </div>
+  );
+}
+
+/** The other units of the lot: each is offered and answered by itself. */
+function OtherUnits({
+  lot,
+  others,
+}: {
+  readonly lot: JobHead['lot'];
+  readonly others: NonNullable<Props['view']['others']>;
+}) {
+  if (!lot || !others.length) return null;
+  return (
+    <nav aria-label="Units that came together" className="mt-2 border-l-4 border-lake bg-sheet px-3 py-2">
+      This is unit {lot.unit} of {others.length + 1} that came together. Each is answered by itself:
+      <ul>
+        {others.map(({ tag, serial, unit, token }) => (
+          <li key={tag}>
+            {token ? (
+              <a className="inline-flex min-h-11 items-center font-semibold underline" href={`/customer/${token}`}>
+                unit {unit}, serial {serial}
+              </a>
+            ) : (
+              <>
+                unit {unit}, serial {serial}
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+    </nav>
   );
 }
 

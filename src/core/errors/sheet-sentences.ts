@@ -40,6 +40,13 @@ export const sheetSentences = {
     `${tag} is not released: ${list(gaps, 'and')}.`,
   'more-blanks-than-ports': ({ blanks, ports }: { blanks: number; ports: number }) =>
     `${blanks} ${plural(blanks, 'blank is', 'blanks are')} counted on ${ports} ${plural(ports, 'port', 'ports')}: count again.`,
+  'unknown-lot': ({ lot }: { lot: string }) => `There is no lot ${lot}.`,
+  'lot-of-another': ({ lot, owner }: { lot: string; owner: string }) =>
+    `Lot ${lot} is of ${owner}: a pump of somebody else does not come in it.`,
+  'lot-not-quoted': ({ lot, tags }: { lot: string; tags: readonly string[] }) =>
+    `The units of ${lot} are quoted together: ${list(tags, 'and')} ${plural(tags.length, 'has', 'have')} no draft yet.`,
+  'lot-not-together': ({ lot, tags }: { lot: string; tags: readonly string[] }) =>
+    `The units of ${lot} are delivered together: ${list(tags, 'and')} ${plural(tags.length, 'is', 'are')} not released yet.`,
   'unknown-school': ({ matter, school }: { matter: string; school: string }) =>
     `${matter}: “${school}” is no way that this shop knows.`,
   'policy-reason': ({ matter }: { matter: string }) => `${matter}: say why this job departs from the shop’s way.`,

@@ -10,6 +10,8 @@ export interface AnswerGiven {
   readonly holderSince: string;
   readonly hold: Hold | null;
   readonly outcome: Outcome;
+  /** Which unit of how many came together; absent for a pump that came alone. */
+  readonly lot?: { readonly unit: number; readonly of: number } | undefined;
   readonly closedAt: string | null;
   readonly waitingFor: string;
   readonly ready: ReadyRange;
@@ -97,7 +99,8 @@ const tails: Readonly<Record<Exclude<Outcome, 'open' | 'repaired'>, string>> = {
  * date against the promised one.
  */
 export function answerLine(given: AnswerGiven): string {
-  const subject = `${given.tag}, ${given.pump} of ${given.owner}`;
+  const unit = given.lot && given.lot.of > 1 ? `, unit ${given.lot.unit} of ${given.lot.of}` : '';
+  const subject = `${given.tag}, ${given.pump} of ${given.owner}${unit}`;
   if (given.closedAt) return `${subject}, ${endings[given.outcome](sayDay(dayInZone(given.closedAt, given.zone)))}.`;
   const since = saySince(given.holderSince, given.now, given.zone);
   if (given.hold)

@@ -25,6 +25,9 @@ import { findRecord } from '../find-job';
 import { verifyOne } from '../verify';
 import { tagField } from '@/core/change/inputs';
 import { defineUseCase } from '../use-case';
+import { findCustomerLink } from '@/db';
+import { sha256 } from '../fingerprint';
+import { tokenAlong } from '../lots';
 import { loadOwnQuote } from './own-quote';
 import { dayIn } from './read-floor';
 
@@ -203,8 +206,9 @@ export const readEvents = defineUseCase({
 export const readCustomerPage = defineUseCase({
   verb: 'read-customer-page',
   audience: ['customer'],
-  input: z.strictObject({}),
-  async run(context) {
+  /** The link's token: it leads to the other units that are quoted with it. */
+  input: z.strictObject({ token: z.string().max(200).default('') }),
+  async run(context, { token }) {
     const { record, quote } = await loadOwnQuote(context);
     if (!quote.text) throw new DomainError('link-not-valid');
     const shop = present(await readShop(context.database));
@@ -213,6 +217,14 @@ export const readCustomerPage = defineUseCase({
     const { remaining } = standingOf(record, family);
     const { telephone } = settings;
     const said = { shop: { name, place, telephone }, remaining, today: dayIn(zone, context.now()) };
-    return { ...customerOffer({ record, family, quote, ...said }), station: record.station, today: said.today };
+    const others = await Promise.all(
+      record.lotMates.map(async ({ tag, serial, unit }) => {
+        const along = tokenAlong(token, tag);
+        const link = await findCustomerLink(context.database, sha256(along));
+        return { tag, serial, unit, token: link ? along : null };
+      }),
+    );
+    const offer = customerOffer({ record, family, quote, ...said });
+    return { ...offer, station: record.station, today: said.today, lot: record.lot, others };
   },
 });

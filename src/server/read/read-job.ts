@@ -33,6 +33,7 @@ function answerOf(record: JobRecord, standing: ReturnType<typeof standingOf>, { 
   return answerLine({
     ...{ tag, station, holderSince, hold, outcome, closedAt, promisedOn, zone },
     pump: jobDetails(record.pump),
+    lot: record.lot ? { unit: record.lot.unit, of: record.lotMates.length + 1 } : undefined,
     owner: record.customer.name,
     holder: standing.holder,
     waitingFor: sayMove(standing.next).waitingFor,

@@ -22,7 +22,7 @@ export default async function CustomerLinkPage({ params }: { params: Promise<{ t
   return orExplain(
     async () => {
       try {
-        return <CustomerPage token={token} view={await perform(readCustomerPage, context, {})} />;
+        return <CustomerPage token={token} view={await perform(readCustomerPage, context, { token })} />;
       } catch (error) {
         if (!isDead(error)) throw error;
         return <DeadLink shop={await perform(readShopSign, context, {})} />;

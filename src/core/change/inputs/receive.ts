@@ -62,6 +62,19 @@ export const receivePumpInput = z.strictObject({
   ...constructionInput,
   promisedOn: dayField,
   intake: intakeInput,
+  /** The lot that it comes in: a new one with its terms, or one that is there; null for a pump that comes alone. */
+  lot: z
+    .union([
+      z.strictObject({
+        deliveryNote: optionalText(150),
+        sharesPromise: z.boolean(),
+        sharesQuote: z.boolean(),
+        sharesDelivery: z.boolean(),
+      }),
+      z.strictObject({ join: z.string().regex(/^L-\d{4,7}$/, 'a lot looks like L-0012') }),
+    ])
+    .nullable()
+    .default(null),
 });
 export type ReceivePump = z.output<typeof receivePumpInput>;
 

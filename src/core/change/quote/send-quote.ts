@@ -3,7 +3,7 @@ import { quoteText } from '../../quoting';
 import { formatMoney } from '../../units';
 import { currentQuote, type CustomerLink, type JobRecord, type Quote, type QuoteId } from '../../record';
 import { put, type Put } from '../change';
-import { reason, refuse, requireStation, type Decider, type Given, type OutboxItem } from '../decision';
+import { reason, refuse, requireStation, type Decider, type Given, type OutboxItem, type Proposal } from '../decision';
 import type { SendSupplement } from '../inputs';
 import { draftOf, headOfQuote } from './draft-of';
 
@@ -30,6 +30,14 @@ interface Result {
   readonly fingerprint: string;
 }
 
+/** What a quote of a lot must know of the other units. */
+export interface SendFacts extends LinkFacts {
+  /** Units that are quoted with it and have no draft. */
+  readonly unquoted?: readonly string[];
+  /** It goes with the mail of another unit. */
+  readonly isAlong?: boolean;
+}
+
 /** A link to a quote for the customer. */
 export function linkTo(
   quoteId: QuoteId,
@@ -40,7 +48,10 @@ export function linkTo(
 }
 
 /** The rows and the mail by which a draft goes to the customer, frozen with its fingerprint. */
-export function sendDraft(given: Given<LinkFacts>, quote: Quote) {
+export function sendDraft(
+  given: Given<LinkFacts>,
+  quote: Quote,
+): Pick<Proposal<Result>, 'puts' | 'note' | 'result' | 'outbox'> {
   const { record, facts, now, sha256 } = given;
   const text = quoteText(record, quote);
   const fingerprint = sha256(text);
@@ -59,8 +70,8 @@ export function sendDraft(given: Given<LinkFacts>, quote: Quote) {
  * Freezes the draft with its fingerprint, opens a link for the customer, and moves the job on; the mail goes after the
  * commit.
  */
-export const sendQuote: Decider<unknown, Result, LinkFacts> = (given) => {
-  const { record } = given;
+export const sendQuote: Decider<unknown, Result, SendFacts> = (given) => {
+  const { record, facts } = given;
   requireStation(record, 'quote');
   const quote = currentQuote(record);
   if (quote?.state !== 'draft') return refuse('wrong-state', reason('no-draft'));
@@ -71,7 +82,10 @@ export const sendQuote: Decider<unknown, Result, LinkFacts> = (given) => {
       reason('beyond-guess', { over: formatMoney({ minor: over, currency: quote.currency }) }),
       'note',
     );
-  return { ...sendDraft(given, quote), move: 'send-quote' };
+  const lot = record.lot?.number ?? '';
+  if ((facts.unquoted ?? []).length) refuse('gate-shut', reason('lot-not-quoted', { lot, tags: facts.unquoted ?? [] }));
+  const { outbox = [], ...sent } = sendDraft(given, quote);
+  return { ...sent, move: 'send-quote', outbox: facts.isAlong === true ? [] : outbox };
 };
 
 /** Sends a supplement: the job stays where it is, and only the steps that it stops wait for the answer. */

@@ -39,6 +39,10 @@ export const deliverPump: Decider<DeliverPump, object> = ({ record, who }, { del
   if (!returned) return refuse('wrong-state', reason('not-released', { tag: record.tag }));
   if (deliveredOn < record.openedAt.slice(0, 10))
     refuse('bad-input', reason('delivered-too-early', { day: deliveredOn }), 'deliveredOn');
+  const { lot, lotTerms, lotMates } = record;
+  const left = lotMates.filter((mate) => leavesHouse(mate) && !mate.isReleased && !mate.isClosed).map(({ tag }) => tag);
+  if (lot && lotTerms?.sharesDelivery && left.length)
+    refuse('gate-shut', reason('lot-not-together', { lot: lot.number, tags: left }));
   const delivered = { deliveredAt: who.at, deliveredTo, warrantyFrom: deliveredOn, signature };
   return {
     puts: [put('returned', { ...returned, ...delivered })],

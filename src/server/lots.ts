@@ -1,0 +1,129 @@
+import type { CommandOf, ResultOf } from '@/contract';
+import { lifecycle, quote, report } from '@/core/change';
+import { DomainError } from '@/core/errors';
+import { sayReason } from '@/core/errors';
+import { currentQuote, type JobHead, type JobRecord, type LotMate } from '@/core/record';
+import { addLot, findLot, loadUnits, readShop, takeNumber, type Connection } from '@/db';
+import { changeJob, type JobCommand } from './change-job';
+import type { Context } from './context';
+import { findRecord } from './find-job';
+import { sha256 } from './fingerprint';
+import { forVerb } from './use-case';
+
+type Lot = JobHead['lot'];
+type Receiving = CommandOf<'receive-pump'>;
+
+const writeLot = (number: number) => `L-${String(number).padStart(4, '0')}`;
+
+function refuseLot(reason: Parameters<typeof sayReason>[0]): never {
+  throw new DomainError('bad-input', { reason, issues: [{ path: 'lot.join', reason }] });
+}
+
+/** The lot that a pump comes in: a new one, or the next unit of one that is there. Throws DomainError for an odd one. */
+export async function lotFor(
+  context: Context,
+  connection: Connection,
+  { lot, customer }: { readonly lot: Receiving['lot']; readonly customer: JobHead['customer'] },
+): Promise<{ readonly lot: Lot; readonly promisedOn: string | null }> {
+  if (!lot) return { lot: null, promisedOn: null };
+  if (!('join' in lot)) {
+    const row = { id: context.newId(), number: writeLot(await takeNumber(connection, 'nextLot')), ...lot };
+    await addLot(connection, { ...row, createdAt: context.now() });
+    return { lot: { id: row.id, number: row.number, unit: 1 }, promisedOn: null };
+  }
+  const found = await findLot(connection, lot.join);
+  if (!found) return refuseLot({ code: 'unknown-lot', about: { lot: lot.join } });
+  const units = await loadUnits(connection, found.id);
+  const [first] = units;
+  const owner = first && (await findRecord(connection, first.tag)).customer;
+  if (owner && owner.id !== customer.id)
+    refuseLot({ code: 'lot-of-another', about: { lot: found.number, owner: owner.name } });
+  const unit = Math.max(0, ...units.map((one) => one.unit)) + 1;
+  const promisedOn = found.sharesPromise && first ? first.promisedOn : null;
+  return { lot: { id: found.id, number: found.number, unit }, promisedOn };
+}
+
+/** The token of another unit's link, which follows from the one that was mailed: its page leads to all units. */
+export const tokenAlong = (token: string, tag: string) => sha256(`${token} ${tag}`);
+
+/** The other units that share a term of the lot; none for a pump that came alone. */
+function sharing(record: JobRecord, term: 'sharesPromise' | 'sharesQuote' | 'sharesDelivery'): readonly LotMate[] {
+  return record.lotTerms?.[term] ? record.lotMates.filter(({ isClosed }) => !isClosed) : [];
+}
+
+/** Units that are quoted with this one and still stand before their answer, with whether they have a draft. */
+async function quotedAlong(connection: Connection, record: JobRecord) {
+  const before = sharing(record, 'sharesQuote').filter(({ station }) =>
+    ['receive', 'teardown', 'clean', 'inspect', 'quote'].includes(station),
+  );
+  const states = await Promise.all(
+    before.map(async ({ tag }) => {
+      const mate = await findRecord(connection, tag);
+      return { tag, isReady: mate.station === 'quote' && currentQuote(mate)?.state === 'draft' };
+    }),
+  );
+  return {
+    ready: states.filter(({ isReady }) => isReady).map(({ tag }) => tag),
+    unquoted: states.filter(({ isReady }) => !isReady).map(({ tag }) => tag),
+  };
+}
+
+type SendQuote = JobCommand<'send-quote', quote.SendFacts, undefined>;
+const sendJob = (facts: (asking: Parameters<SendQuote['prepare']>[0]) => Promise<quote.SendFacts>): SendQuote => ({
+  verb: 'send-quote',
+  decider: quote.sendQuote,
+  prepare: async (asking) => ({ facts: await facts(asking) }),
+});
+
+/** Sends a quote; of a lot that is quoted together, those of the other units with it, in one mail. */
+export const sendQuote = forVerb('send-quote', async (context, command): Promise<ResultOf<'send-quote'>> => {
+  const token = context.newToken();
+  let along: readonly string[] = [];
+  const own = sendJob(async ({ connection, record }) => {
+    const { ready, unquoted } = await quotedAlong(connection, record);
+    along = ready;
+    return { linkId: context.newId(), token, origin: context.origin, unquoted, isAlong: false };
+  });
+  const answer = await changeJob(context, own, { tag: command.tag, command });
+  for (const tag of along) {
+    const facts = { token: tokenAlong(token, tag), origin: context.origin, unquoted: [], isAlong: true };
+    const mate = sendJob(() => Promise.resolve({ ...facts, linkId: context.newId() }));
+    await changeJob(alone(context), mate, { tag, command: { tag: tag as CommandOf<'send-quote'>['tag'] } });
+  }
+  return answer;
+});
+
+/** The same person acting on another unit: what is remembered is the answer to their own entry alone. */
+function alone({ remember: _remember, entry: _entry, ...context }: Context): Context {
+  return context;
+}
+
+/** Moves a promise; of a lot that is promised together, that of every unit. */
+export const movePromise = forVerb('move-promise', async (context, command): Promise<ResultOf<'move-promise'>> => {
+  const job: JobCommand<'move-promise', lifecycle.PromiseFacts, undefined> = {
+    verb: 'move-promise',
+    decider: lifecycle.movePromise,
+    prepare: async ({ connection }) => ({ facts: { zone: (await readShop(connection))?.zone ?? 'UTC' } }),
+  };
+  const answer = await changeJob(context, job, { tag: command.tag, command });
+  const mates = sharing(await findRecord(context.database, command.tag), 'sharesPromise');
+  for (const { tag, promisedOn } of mates.filter((mate) => mate.promisedOn !== command.to)) {
+    const moved = { tag, from: promisedOn, to: command.to, reason: command.reason, tell: false };
+    await changeJob(alone(context), job, { tag, command: moved });
+  }
+  return answer;
+});
+
+/** Records a delivery; of a lot that is delivered together, that of every unit, with the same signature. */
+export const deliverPump = forVerb('deliver-pump', async (context, command): Promise<ResultOf<'deliver-pump'>> => {
+  const job: JobCommand<'deliver-pump', undefined, undefined> = {
+    verb: 'deliver-pump',
+    decider: report.deliverPump,
+    prepare: () => ({ facts: undefined }),
+  };
+  const mates = sharing(await findRecord(context.database, command.tag), 'sharesDelivery');
+  const answer = await changeJob(context, job, { tag: command.tag, command });
+  for (const { tag } of mates.filter(({ isReleased }) => isReleased))
+    await changeJob(alone(context), job, { tag, command: { ...command, tag } });
+  return answer;
+});
