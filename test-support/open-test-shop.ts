@@ -49,7 +49,7 @@ export interface TestShop {
   readonly addPhoto: (person: string, fields: unknown, bytes: Buffer) => Promise<ResultOf<'add-photo'>>;
   readonly load: (tag: string) => ReturnType<typeof loadJobRecord>;
   /** Receives a pump and plays it to a station. Gives its tag. */
-  readonly play: (job?: Partial<DemoJob>) => Promise<string>;
+  readonly play: (job?: Partial<DemoJob> & { readonly lot?: object }) => Promise<string>;
   /** Answers the bench's actions of a phase rightly until the one named comes next; all of them where none is. */
   readonly workTo: (tag: string, phase: BenchPhase, until?: string) => Promise<void>;
   /** Answers one action of a phase, as it is next; sends what is given beside the right answer. */
@@ -164,8 +164,8 @@ export async function openTestShop(name: string): Promise<TestShop> {
     const receiving = testReceiving(`T-${++serials}-${name}`);
     const { tag } = await act('wenna', 'receive-pump', {
       ...receiving,
-      familyId: family.id,
-      ...build,
+      ...{ familyId: family.id, ...build, lot: job.lot ?? null },
+      ...(job.pump && { pump: { ...job.pump, nameplate: {} } }),
       intake: {
         ...receiving.intake,
         ...(job.duty && { duty: job.duty }),

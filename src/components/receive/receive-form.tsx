@@ -3,10 +3,10 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormProvider, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
+import { FormProvider, useForm, useFormContext, useWatch, type UseFormReturn } from 'react-hook-form';
 import { present } from '@/core/present';
 import { proposeFamily, proposeSize, type FamilyCard } from '@/core/family';
-import { spellingTwins } from '@/core/record';
+import { spellingTwins, type Intake, type JobHead } from '@/core/record';
 import type { InputOf } from '@/contract';
 import { act, type ActError } from '../act/act';
 import { useFormDraft } from '../act/use-form-draft';
@@ -14,10 +14,10 @@ import { useHits, type Hit } from '../shell/use-hits';
 import { Section } from '../signs/section';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
-import { drawChosen, sentBuild, usualConstruction, type Construction } from './construction';
+import { drawChosen, sentBuild, showBuild, usualConstruction, type Construction } from './construction';
 import { ConstructionChooser } from './construction-chooser';
 import { IntakeFields, type IntakeValues } from './intake-fields';
-import { emptyIntake, readIntakeText } from './intake-text';
+import { emptyIntake, readIntakeText, writeIntakeText } from './intake-text';
 
 export interface KnownCustomer {
   readonly id: string;
@@ -27,7 +27,29 @@ export interface KnownCustomer {
   readonly phone: string | null;
 }
 
+/** What the first unit of a lot says for the next one. */
+export interface LotStart {
+  readonly number: string;
+  readonly units: number;
+  readonly sharesPromise: boolean;
+  readonly promisedOn: string;
+  readonly customer: string;
+  readonly contact: JobHead['contact'];
+  readonly maker: string;
+  readonly model: string;
+  readonly size: string;
+  readonly familyId: string;
+  readonly axes: Readonly<Record<string, string>>;
+  readonly counts: Readonly<Record<string, number>>;
+  readonly intake: Intake;
+}
+
 interface Draft extends IntakeValues, Construction {
+  readonly isLot: boolean;
+  readonly deliveryNote: string;
+  readonly sharesPromise: boolean;
+  readonly sharesQuote: boolean;
+  readonly sharesDelivery: boolean;
   readonly customer: string;
   readonly contactName: string;
   readonly email: string;
@@ -54,7 +76,20 @@ const fresh: Draft = {
   ...usualConstruction,
   promisedOn: '',
   intake: emptyIntake,
+  ...{ isLot: false, deliveryNote: '', sharesPromise: true, sharesQuote: false, sharesDelivery: true },
 };
+
+/** The form of the next unit of a lot: what the first one says, without what is its own. */
+function nextOf(lot: LotStart | null): Draft {
+  if (!lot) return fresh;
+  const { customer, contact, maker, model, size, familyId, axes, counts, promisedOn } = lot;
+  const intake = writeIntakeText({ ...lot.intake, whyOut: '', runningHours: null, shims: [], cameWith: [] });
+  return {
+    ...{ ...fresh, customer, maker, model, size, familyId, axes, promisedOn, intake },
+    ...{ counts: showBuild({ counts }).counts },
+    ...{ contactName: contact?.name ?? '', email: contact?.email ?? '', phone: contact?.phone ?? '' },
+  };
+}
 
 function useVisits(serial: string): readonly Hit[] {
   const hits = useHits(serial.trim().length < 3 ? '' : serial);
@@ -84,6 +119,13 @@ function readForm(draft: Draft): ReadForm<InputOf<'receive-pump'>> {
       familyId: draft.familyId,
       promisedOn,
       intake,
+      lot: draft.isLot
+        ? {
+            deliveryNote: draft.deliveryNote,
+            ...{ sharesPromise: draft.sharesPromise, sharesQuote: draft.sharesQuote },
+            sharesDelivery: draft.sharesDelivery,
+          }
+        : null,
     },
   };
 }
@@ -96,7 +138,8 @@ const unread: ActError = {
   issues: [],
 };
 
-type PlainField = Exclude<keyof Draft, 'intake' | keyof Construction>;
+type Flag = 'isLot' | 'sharesPromise' | 'sharesQuote' | 'sharesDelivery';
+type PlainField = Exclude<keyof Draft, 'intake' | Flag | keyof Construction>;
 
 /** The construction that is shown: the one chosen by hand, else the one that the plate names, else the first. */
 function useConstruction(families: readonly FamilyCard[], { control, setValue }: UseFormReturn<Draft, unknown, Read>) {
@@ -129,22 +172,57 @@ function Twins({ twins, onTake }: { readonly twins: readonly string[]; readonly 
   );
 }
 
+/** Whether more than one came on the same note, and what they share. */
+function LotFields() {
+  const { register, control } = useFormContext<Draft>();
+  const isLot = useWatch({ control, name: 'isLot' });
+  const shares: readonly (readonly [Flag, string])[] = [
+    ['sharesPromise', 'one promise'],
+    ['sharesQuote', 'quoted together'],
+    ['sharesDelivery', 'delivered together'],
+  ];
+  return (
+    <fieldset>
+      <legend className="mb-1 font-bold">Units that came together</legend>
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" className="size-6 accent-(--ink)" {...register('isLot')} />
+        more than one came on this note; the next are received from the sheet of this one
+      </label>
+      {isLot && (
+        <div className="grid gap-3 sm:grid-cols-[240px_1fr]">
+          <TextField label="Delivery note" {...register('deliveryNote')} />
+          <div className="flex flex-wrap items-end gap-x-5">
+            {shares.map(([name, words]) => (
+              <label key={name} className="flex min-h-11 items-center gap-2">
+                <input type="checkbox" className="size-6 accent-(--ink)" {...register(name)} />
+                {words}
+              </label>
+            ))}
+          </div>
+        </div>
+      )}
+    </fieldset>
+  );
+}
+
 type Read = InputOf<'receive-pump'>;
 
 /** Takes a failed pump in; what is typed stays on this device until the pump has its tag. */
 export function ReceiveForm({
   customers,
   families,
+  lot = null,
 }: {
   readonly customers: readonly KnownCustomer[];
   readonly families: readonly FamilyCard[];
+  readonly lot?: LotStart | null;
 }) {
   const router = useRouter();
   const form = useForm<Draft, unknown, Read>({
-    defaultValues: fresh,
+    defaultValues: nextOf(lot),
     resolver: resolverOf(readForm),
   });
-  const forget = useFormDraft('receive', form, readDraft);
+  const forget = useFormDraft(lot ? `receive.${lot.number}` : 'receive', form, readDraft);
   const [error, setError] = useState<ActError | null>(null);
   const serial = useWatch({ control: form.control, name: 'serial' });
   const owner = useWatch({ control: form.control, name: 'customer' });
@@ -169,7 +247,8 @@ export function ReceiveForm({
     fillOwner(visit.customer);
   };
   const send = async (read: Read) => {
-    const answer = await act('receive-pump', { ...read, familyId: construction.familyId, ...sentBuild(construction) });
+    const sent = { ...read, familyId: construction.familyId, ...sentBuild(construction) };
+    const answer = await act('receive-pump', lot ? { ...sent, lot: { join: lot.number } } : sent);
     if (!answer.ok) return setError(answer.error);
     forget();
     router.push(`/jobs/${answer.data.tag}`);
@@ -181,7 +260,9 @@ export function ReceiveForm({
         className="grid gap-x-8 p-6 pb-28 lg:grid-cols-[1fr_400px]"
       >
         <div className="space-y-5">
-          <h1 className="text-24 font-bold">Receive a pump</h1>
+          <h1 className="text-24 font-bold">
+            {lot ? `Receive unit ${lot.units + 1} of lot ${lot.number}` : 'Receive a pump'}
+          </h1>
           <fieldset className="grid gap-3 sm:grid-cols-4">
             <legend className="mb-2 font-bold">Nameplate</legend>
             <TextField label="Serial number" required className="num" {...field('serial', 'pump.serial')} />
@@ -257,6 +338,7 @@ export function ReceiveForm({
             <TextField label="Telephone" {...field('phone', 'contact.phone')} />
           </fieldset>
           <IntakeFields family={family} />
+          {!lot && <LotFields />}
         </div>
         <aside className="lg:sticky lg:top-4 lg:self-start">
           {family && (

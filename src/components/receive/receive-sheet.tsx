@@ -10,6 +10,7 @@ import { useDraft } from '../act/use-draft';
 import { Cautions } from '../bench/cautions';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type SheetProps } from '../job/view';
+import { outcomeNames, stationNames } from '@/core/record';
 import { Button, ErrorNote } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
 import { useAskedPlace } from '../ui/use-asked-place';
@@ -157,6 +158,45 @@ function IntakeForm({ view }: SheetProps) {
   );
 }
 
+/** The lot that the pump came in: its other units as they stand, and the next one to be received. */
+function LotPanel({ view: { record } }: Pick<SheetProps, 'view'>) {
+  const { lot, lotTerms, lotMates } = record;
+  if (!lot) return null;
+  const shared = [
+    lotTerms?.sharesPromise && 'one promise',
+    lotTerms?.sharesQuote && 'quoted together',
+    lotTerms?.sharesDelivery && 'delivered together',
+  ].filter(Boolean);
+  return (
+    <section aria-label="Lot" className="border-l-4 border-lake bg-sheet px-3 py-2">
+      <h2 className="font-bold">
+        Unit {lot.unit} of lot <span className="num">{lot.number}</span>{' '}
+        <small className="font-normal text-quiet">
+          {shared.join(', ')}
+          {lotTerms?.deliveryNote && ` · note ${lotTerms.deliveryNote}`}
+        </small>
+      </h2>
+      <ul>
+        {lotMates.map(({ tag, unit, serial, station, outcome, isClosed }) => (
+          <li key={tag}>
+            unit {unit}:{' '}
+            <Link className="num font-semibold underline" href={`/jobs/${tag}`}>
+              {tag}
+            </Link>
+            , serial <span className="num">{serial}</span>,{' '}
+            {isClosed ? outcomeNames[outcome] : `at ${stationNames[station]}`}
+          </li>
+        ))}
+      </ul>
+      {!record.closedAt && (
+        <Link className="inline-flex min-h-11 items-center font-semibold underline" href={`/receive?lot=${lot.number}`}>
+          Receive the next unit of this lot
+        </Link>
+      )}
+    </section>
+  );
+}
+
 /** The job at receiving: what came, the pictures, and what opens the gate to teardown. */
 export function ReceiveSheet({ view, isHere }: SheetProps) {
   const { record } = view;
@@ -239,6 +279,7 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
             Promised for <b>{sayDate(record.promisedOn)}</b>, received {sayMoment(record.openedAt, view.zone)}
           </p>
         </section>
+        <LotPanel view={view} />
         {record.earlierVisits.length > 0 && (
           <section aria-label="Earlier visits">
             <h2 className="font-bold">Earlier visits of serial {record.pump.serial}</h2>
@@ -248,7 +289,7 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
                   <Link className="num font-semibold underline" href={`/jobs/${visit.tag}`}>
                     {visit.tag}
                   </Link>{' '}
-                  {sayDate(visit.openedAt)}, {visit.outcome}
+                  {sayDate(visit.openedAt)}, {outcomeNames[visit.outcome]}
                   {visit.reportNumber && `, report ${visit.reportNumber}`}
                 </li>
               ))}

@@ -1,7 +1,7 @@
 import { present } from '@/core/present';
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
-import { familyCard } from '@/core/family';
+import { familyCard, readBuild } from '@/core/family';
 import { stepsBlockedBy } from '@/core/parts';
 import { changesOf, sayDeed, sayEvent } from '@/core/change';
 import { sayMove, standingOf, standingSchema, type ChainedEvent } from '@/core/lifecycle';
@@ -19,13 +19,16 @@ import {
   listPeople,
   listStuckOutbox,
   readShop,
+  findCustomerLink,
+  findLot,
+  loadUnits,
 } from '@/db';
 import { familyOfJob, findFamily, listFamilies } from '../families';
 import { findRecord } from '../find-job';
 import { verifyOne } from '../verify';
 import { tagField } from '@/core/change/inputs';
+import type { Context } from '../context';
 import { defineUseCase } from '../use-case';
-import { findCustomerLink } from '@/db';
 import { sha256 } from '../fingerprint';
 import { tokenAlong } from '../lots';
 import { loadOwnQuote } from './own-quote';
@@ -94,12 +97,32 @@ export const readPartsDesk = defineUseCase({
 });
 
 /** What receiving needs: known customers with contacts, and the families to choose from. */
+/** What the first unit of a lot says for the next one: whose it is, when it is promised, what it handled. */
+async function startOfLot({ database }: Context, number: string) {
+  const found = await findLot(database, number);
+  const units = found ? await loadUnits(database, found.id) : [];
+  const [first] = units;
+  if (!found || !first) return null;
+  const { customer, contact, pump, promisedOn, intake, familyId, familyVersion } = await findRecord(
+    database,
+    first.tag,
+  );
+  const { axes = {}, counts = {} } = readBuild(familyVersion);
+  return {
+    ...{ number: found.number, units: units.length, sharesPromise: found.sharesPromise, promisedOn },
+    ...{ customer: customer.name, contact, maker: pump.maker, model: pump.model, size: pump.size },
+    ...{ familyId, axes, counts, intake },
+  };
+}
+
 export const readReceiving = defineUseCase({
   verb: 'read-receiving',
   audience: ['coordinator', 'technician'],
-  input: z.strictObject({}),
-  async run(context) {
+  /** The lot of which another unit is received. */
+  input: z.strictObject({ lot: z.string().max(20).default('') }),
+  async run(context, { lot }) {
     return {
+      lot: lot ? await startOfLot(context, lot) : null,
       customers: await listCustomers(context.database),
       families: (await listFamilies(context.database)).map(familyCard),
     };
