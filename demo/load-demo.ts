@@ -151,7 +151,11 @@ async function receiveJob(
       { foot: 'front left', thicknesses: '0.5 + 0.1 mm' },
       { foot: 'rear right', thicknesses: '0.2 mm' },
     ],
-    hazards: job.liquid.includes('brine') || job.liquid.includes('glycol') ? 'irritates skin and eyes' : 'none known',
+    hazards: !job.liquid
+      ? ''
+      : job.liquid.includes('brine') || job.liquid.includes('glycol')
+        ? 'irritates skin and eyes'
+        : 'none known',
     shippingDamage: index % 5 === 2 ? 'pallet strap has cut the paint' : '',
     elastomer: job.family?.elastomer ?? 'EPDM',
     ...(job.part === 'residue' && { liquidState: 'foreign substance' as const }),

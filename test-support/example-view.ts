@@ -40,10 +40,10 @@ export function exampleView(record: JobRecord, change: Partial<JobView> = {}, fa
       reminderAfterDays: 7,
       currency: 'EUR',
       labourMinorPerHour: 6800,
-      warrantyMonths: 12,
     },
     gate: { event, words: moves[event].words, missing: gateFor(event, record, family).map(sayMissing) },
     openLinks: 0,
+    warranty: [],
     ...change,
   };
 }

@@ -6,6 +6,7 @@ import { warrantyClaim, warrantyOf, warrantyWords } from '@/core/warranty';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { mayDo } from '../ui/whose';
 
 interface Earlier {
   readonly findings: readonly { readonly what: string; readonly part: string; readonly disposition: string | null }[];
@@ -86,7 +87,7 @@ function Judge({ view, earlierTag }: { readonly view: JobView; readonly earlierT
     });
   return (
     <div className="space-y-2">
-      <div role="group" aria-label="Whose fault it is" className="flex flex-wrap items-end gap-2">
+      <div role="group" aria-label="Whose fault it is" className="mt-3 flex flex-wrap items-end gap-2">
         {judgements.map((one) => (
           <button
             key={one}
@@ -158,21 +159,24 @@ export function WarrantyPanel({ view }: { readonly view: JobView }) {
           </span>
         </p>
       )}
-      <div className="grid gap-4 md:grid-cols-2">
-        <EarlierRecord tag={claim.tag} report={claim.reportNumber} />
-        <div className="text-13">
-          <b>Found now</b>
-          <ul>
-            {record.findings.map(({ id, partRef, words }) => (
-              <li key={id}>
-                {nameOf(partRef)}: {words}
-              </li>
-            ))}
-            {!record.findings.length && <li className="text-quiet">nothing yet</li>}
-          </ul>
+      <details open={isOpen && mayDo(view.audiences, 'judge-warranty', view.person.role)}>
+        <summary className="min-h-9 cursor-pointer font-semibold">The earlier record, and the judgement</summary>
+        <div className="grid items-start gap-4 md:grid-cols-2">
+          <EarlierRecord tag={claim.tag} report={claim.reportNumber} />
+          <div className="text-13">
+            <b>Found now</b>
+            <ul>
+              {record.findings.map(({ id, partRef, words }) => (
+                <li key={id}>
+                  {nameOf(partRef)}: {words}
+                </li>
+              ))}
+              {!record.findings.length && <li className="text-quiet">nothing yet</li>}
+            </ul>
+          </div>
         </div>
-      </div>
-      {isOpen && <Judge key={sheet?.version ?? 0} view={view} earlierTag={claim.tag} />}
+        {isOpen && <Judge key={sheet?.version ?? 0} view={view} earlierTag={claim.tag} />}
+      </details>
     </section>
   );
 }

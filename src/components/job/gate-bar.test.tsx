@@ -28,6 +28,7 @@ function viewOf(change: Partial<JobRecord>, gate: Partial<JobView['gate']> = {})
       signers: [],
       answer: '',
       openLinks: 0,
+      warranty: [],
       newerFamily: null,
       lengthDisplay: 'metric',
       shop: {
@@ -37,7 +38,6 @@ function viewOf(change: Partial<JobRecord>, gate: Partial<JobView['gate']> = {})
         reminderAfterDays: 7,
         currency: 'EUR',
         labourMinorPerHour: 6800,
-        warrantyMonths: 12,
       },
     },
     standing: standingOf(record, family),

@@ -16,6 +16,7 @@ const frame: JobFrame = {
   ...{
     answer: 'before',
     openLinks: 0,
+    warranty: [],
     newerFamily: null,
     lengthDisplay: 'metric',
     shop: {
@@ -25,7 +26,6 @@ const frame: JobFrame = {
       reminderAfterDays: 7,
       currency: 'EUR',
       labourMinorPerHour: 6800,
-      warrantyMonths: 12,
     },
     today: '2026-11-25',
     zone: 'UTC',

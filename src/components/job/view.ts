@@ -3,6 +3,7 @@ import type { Family } from '@/core/family';
 import type { EventKind, MissingShown, Standing } from '@/core/lifecycle';
 import type { ReadyRange } from '@/core/planning';
 import type { LengthDisplay } from '@/core/units';
+import type { WarrantyTerm } from '@/core/warranty';
 import type { JobRecord, PersonId, Role, Station, Tool } from '@/core/record';
 
 /** What a job's page shows that follows from the record and the day; small, and sent anew with every change. */
@@ -23,11 +24,12 @@ export interface JobFrame {
     readonly telephone: string;
     readonly reminderAfterDays: number;
     readonly currency: string;
-    readonly warrantyMonths: number;
     readonly labourMinorPerHour: number;
   };
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly MissingShown[] };
   readonly openLinks: number;
+  /** At return: what the warranty covers, by where each part came from. */
+  readonly warranty: readonly WarrantyTerm[];
 }
 
 /** What a pump is converted from and to, with the names of the parts that leave and come. */

@@ -136,6 +136,8 @@ function BegunForm({ view }: { readonly view: JobView }) {
   );
 }
 
+const counted = (count: number, what: string) => `${count || 'no'} ${what}${count === 1 ? '' : 's'}`;
+
 /** A pump that did not come whole: who began, how far, what is in the bag, what can no longer be taken. */
 export function BegunPanel({ view }: { readonly view: JobView }) {
   const { record, family } = view;
@@ -170,7 +172,8 @@ export function BegunPanel({ view }: { readonly view: JobView }) {
             ))}
           </ul>
           <p className="text-13">
-            {sheet.body.fragments} fragments in the bag; {sheet.body.lost.length} things can no longer be taken.{' '}
+            {counted(sheet.body.fragments, 'fragment')} in the bag; {counted(sheet.body.lost.length, 'thing')} can no
+            longer be taken.{' '}
             <span className="text-quiet">
               {sheet.personName}, {sayMoment(sheet.at, view.zone)}
             </span>

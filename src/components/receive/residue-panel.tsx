@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { InputOf } from '@/contract';
-import { cleaningMethods, type Residue, type Signed } from '@/core/record';
+import { cleaningMethods, type LiquidState, type Residue, type Signed } from '@/core/record';
 import { liquidStateOf, residueOf, residueUnknowns } from '@/core/residue';
 import { useAct } from '../act/use-act';
 import { sayMoment, type JobView } from '../job/view';
@@ -105,6 +105,12 @@ function Allowed({
   );
 }
 
+const stateWords: Readonly<Record<LiquidState, string>> = {
+  named: 'something else than its liquid was found in it',
+  'not known': 'nobody knows what it handled',
+  'foreign substance': 'a foreign substance is in it',
+};
+
 /** What is in a pump that nobody can name: it stays shut until somebody allows it by name. */
 export function ResiduePanel({ view }: { readonly view: JobView }) {
   const { record } = view;
@@ -121,7 +127,7 @@ export function ResiduePanel({ view }: { readonly view: JobView }) {
     >
       <h2 className="font-bold">
         {opening ? 'What is in it' : 'It stays shut'}{' '}
-        <small className="font-normal text-quiet">what it handled is {state === 'named' ? 'doubted' : state}</small>
+        <small className="font-normal text-quiet">{stateWords[state]}</small>
       </h2>
       {sheet ? (
         <>

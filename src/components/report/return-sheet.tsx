@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { leavesHouse } from '@/core/dispatch';
-import { sayTerm, warrantyEnd, warrantyTerms } from '@/core/warranty';
+import { sayTerm, warrantyEnd } from '@/core/warranty';
 import { useAct } from '../act/use-act';
 import { SignatureBox } from '../customer/signature-box';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
@@ -11,8 +11,7 @@ import { FatePanel } from './fate-panel';
 import { PackingList } from './packing-list';
 
 /** What the warranty covers, by where each part came from. */
-function WarrantyBySource({ view, months }: { readonly view: JobView; readonly months: number }) {
-  const terms = warrantyTerms(view.record, view.family, months);
+function WarrantyBySource({ warranty: terms }: Pick<JobView, 'warranty'>) {
   if (!terms.length) return null;
   return (
     <ul aria-label="Warranty by source" className="text-13">
@@ -124,7 +123,7 @@ export function ReturnSheet({ view, isHere }: SheetProps) {
         {!goes && <p>It does not leave the house.</p>}
         {goes && !returned?.deliveredAt && returned && isHere && <DeliverForm view={view} />}
         {goes && !returned && <p className="text-quiet">After the release.</p>}
-        <WarrantyBySource view={view} months={returned?.warrantyMonths ?? view.shop.warrantyMonths} />
+        <WarrantyBySource warranty={view.warranty} />
       </section>
     </div>
   );

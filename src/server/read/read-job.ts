@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { warrantyMonthsOf, warrantyTerms } from '@/core/warranty';
 import { verbs } from '@/contract';
 import { tagField } from '@/core/change/inputs';
 import { changesOf } from '@/core/change';
@@ -43,6 +44,12 @@ function answerOf(record: JobRecord, standing: ReturnType<typeof standingOf>, { 
   });
 }
 
+/** The warranty of a pump that goes back: as it was released, or as it would be. */
+function termsOf(record: JobRecord, family: Family, shopMonths: number) {
+  const months = record.returned?.warrantyMonths ?? warrantyMonthsOf(record, family, shopMonths);
+  return warrantyTerms(record, family, months);
+}
+
 /** What a job's page shows that follows from the record, its family and the day: small, and reckoned anew each time. */
 async function frameOf(context: Context, record: JobRecord, family: Family) {
   const shop = await readShop(context.database);
@@ -66,7 +73,6 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       telephone: shop?.settings.telephone ?? '',
       reminderAfterDays: shop?.settings.reminderAfterDays ?? 7,
       currency: shop?.currency ?? 'EUR',
-      warrantyMonths: shop?.settings.warrantyMonths ?? 0,
       labourMinorPerHour: shop?.settings.labourMinorPerHour ?? 0,
     },
     gate: {
@@ -74,6 +80,7 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       words: moves[event].words,
       missing: record.closedAt ? [] : gateFor(event, record, family).map(sayMissing),
     },
+    warranty: record.station === 'return' ? termsOf(record, family, shop?.settings.warrantyMonths ?? 0) : [],
     openLinks: record.links.filter((link) => !link.revokedAt && link.expiresAt > iso).length,
   };
 }

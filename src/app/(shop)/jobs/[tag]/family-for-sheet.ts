@@ -6,7 +6,8 @@ type Part = 'parts' | 'points' | 'teardown' | 'rebuild' | 'damage' | 'section' |
 
 /** What each station's sheet reads of the family: the rest would be sent to the browser for nothing. */
 const needed: Readonly<Record<Station, readonly Part[]>> = {
-  receive: [],
+  // The first look names parts and damage from the start on; what was begun elsewhere also what can be taken.
+  receive: ['parts', 'damage', 'teardown'],
   // What is gone once the pump is apart, such as the gaps between rotors, is measured there.
   teardown: ['parts', 'points', 'teardown', 'section', 'damage'],
   // From cleaning to the test something may be found later: on a part, as damage, and it stops steps of rebuild.
@@ -20,8 +21,8 @@ const needed: Readonly<Record<Station, readonly Part[]>> = {
   rebuild: ['parts', 'points', 'teardown', 'rebuild', 'section', 'damage'],
   // From which step a failed run opens the pump again, and to which round a reading as left belongs.
   test: ['parts', 'rebuild', 'damage'],
-  report: ['points', 'rebuild'],
-  return: [],
+  report: ['parts', 'points', 'rebuild'],
+  return: ['parts'],
 };
 
 /** Until it was inspected a converted pump is shown as it came, from then on as it goes back; the quote has both. */
