@@ -30,7 +30,8 @@ import {
   gaugeAll,
   openAsLeft,
   pressMove,
-  readCautions,
+  cleanByRuns,
+  packAndRelease,
   signHoldPoint,
   workThrough,
   type Typed,
@@ -132,13 +133,10 @@ test('teardown: every step with its caution and captures, every part accounted f
   await pressMove(bench, 'Teardown is done', 'Clean');
 });
 
-test('clean: caution first, then by part with what must be masked', async () => {
-  await readCautions(bench);
-  for (const box of await bench.$$('li[id^=clean-] input[type=checkbox]')) {
-    await press(box);
-  }
-  const hard = family.parts.filter((part) => !part.soft).length;
-  await click(bench, 'button', `${hard} parts are cleaned as written below`);
+test('clean: by runs, each with its caution, what its method asks, and the look at each part after it', async () => {
+  const hard = family.parts.filter((part) => !part.soft);
+  await cleanByRuns(bench, hard);
+  await waitForText(bench, `${hard.length} of ${hard.length} parts`);
   await pressMove(bench, 'Cleaning is done', 'Inspect');
 });
 
@@ -378,8 +376,7 @@ test('report: issued once; its PDF and JSON hold the whole story; a correction m
 
 test('return: released, delivered, warranty started; the record is whole and the answer line says it', async () => {
   await open(desk, `/jobs/${tag}`);
-  await click(desk, 'button', 'Release');
-  await waitForText(desk, 'Released by Wenna Tarrock');
+  await packAndRelease(desk);
   await click(desk, 'button', 'Delivered: close the job');
   await waitForText(desk, 'The warranty runs 12 months from');
   await waitForText(desk, 'repaired and tested.');

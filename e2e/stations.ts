@@ -4,13 +4,45 @@ import { rowName, stepsOf } from '@/core/bench';
 import type { BenchPhase } from '@/core/record';
 import { demoPeople, type DemoPerson } from '../demo/people';
 import { suitableConsumables, type Family, type FormOf, type Step, type StepAction } from '@/core/family';
-import { click, named, open, press, scrollTo, settled, waitForText } from './browser';
+import { methodTable } from '@/core/cleaning';
+import { rightRuns } from '../demo/right-cleaning';
+import { click, fill, named, open, press, scrollTo, settled, waitForText } from './browser';
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
     if (await box.evaluate((one) => one.checked)) continue;
     await press(box);
   }
+}
+
+const runForm = 'section[aria-label^="Run:"]';
+
+/** Cleans every part by the baskets that the sheet proposes first, each run filled in as its method asks. */
+export async function cleanByRuns(page: Page, parts: Family['parts']): Promise<void> {
+  for (const { method, facts } of rightRuns(parts)) {
+    await press(await page.waitForSelector(`section[aria-label=Baskets] button ::-p-text(${method})`));
+    await page.waitForSelector(runForm);
+    for (const { id, ask, kind, unit } of methodTable[method].questions)
+      if (kind !== 'tick') await fill(page, unit ? `${ask}, ${unit}` : ask, String(facts[id]));
+    for (const box of await page.$$(`${runForm} input[type=checkbox]:not(:disabled)`))
+      if (!(await box.evaluate((one) => one.checked))) await press(box);
+    await click(page, 'button', 'Nothing new on the others');
+    await click(page, 'button', 'Keep this run');
+    await page.waitForSelector(runForm, { hidden: true });
+  }
+}
+
+/** Fills in the packing list as it is proposed, and releases the pump. */
+export async function packAndRelease(page: Page): Promise<void> {
+  for (const box of await page.$$('fieldset input[type=checkbox]')) await press(box);
+  const ports = await page.$eval('::-p-aria([name="Ports counted"])', (one) => (one as HTMLInputElement).value);
+  const blanks = present(await page.$('::-p-aria([name="Blanks fitted"])'));
+  await blanks.click({ count: 3 });
+  await blanks.type(ports);
+  await fill(page, 'Carrier', 'Marlbeck Haulage');
+  await click(page, 'button', 'Keep the packing list');
+  await press(await page.waitForSelector('button ::-p-text(Release, and write to)'));
+  await waitForText(page, 'Released by Wenna Tarrock');
 }
 
 /** What was typed at teardown, by action: what comes back at rebuild agrees with it. */

@@ -1,7 +1,7 @@
 import type { CommandOf, ResultOf } from '@/contract';
 import { lifecycle, quote, report } from '@/core/change';
 import { DomainError } from '@/core/errors';
-import { sayReason } from '@/core/errors';
+import type { sayReason } from '@/core/errors';
 import { currentQuote, type JobHead, type JobRecord, type LotMate } from '@/core/record';
 import { addLot, findLot, loadUnits, readShop, takeNumber, type Connection } from '@/db';
 import { changeJob, type JobCommand } from './change-job';
