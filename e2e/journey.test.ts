@@ -31,6 +31,7 @@ import {
   openAsLeft,
   pressMove,
   cleanByRuns,
+  readCautions,
   packAndRelease,
   signHoldPoint,
   workThrough,

@@ -136,7 +136,7 @@ export class CoreJob {
     };
     const facts = {
       ...{ jobId: asId<JobId>('job'), tag: asId<Tag>('P-0417'), family: this.family, earlierVisits: [] },
-      ...{ zone: 'UTC', lot: null, policies: script.policies ?? {} },
+      ...{ zone: 'UTC', lot: null, policies: script.policies ?? {}, agreed: null },
     };
     const who = this.signed('Ines');
     const decision = receive.openJob(

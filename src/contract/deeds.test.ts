@@ -4,7 +4,16 @@ import { verbs } from '.';
 
 /** Verbs that leave no event on a job: of people, families and units, and what a gauge types before it is kept. */
 const silent = new Set([
-  ...['sign-in', 'switch-person', 'create-owner', 'add-person', 'add-instrument', 'choose-units', 'change-settings'],
+  ...[
+    'sign-in',
+    'switch-person',
+    'create-owner',
+    'add-person',
+    'add-instrument',
+    'choose-units',
+    'change-settings',
+    'merge-customers',
+  ],
   ...['import-family', 'make-own-family', 'read-gauge', 'advance-job', 'hold-job', 'resume-job'],
 ]);
 

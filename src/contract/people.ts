@@ -67,6 +67,13 @@ export const addInstrumentInput = z
     path: ['rangeHigh'],
   });
 
+/** Two customers that are one: the pumps and people of the first become those of the second. */
+export const mergeCustomersInput = z.strictObject({
+  from: z.string().trim().min(1, 'name one').max(150),
+  into: z.string().trim().min(1, 'name the other').max(150),
+  reason: z.string().trim().min(1, 'say how you know').max(500),
+});
+
 const price = z.number('type a price').int('whole minor units').min(0, 'at least nothing').max(1e8);
 const share = z.number('type a percentage').min(0).max(1000);
 const days = z.number('type days').int().min(1).max(730);

@@ -79,6 +79,7 @@ import {
   addInstrumentInput,
   addPersonInput,
   changeSettingsInput,
+  mergeCustomersInput,
   chooseUnitsInput,
   createOwnerInput,
   personId,
@@ -135,6 +136,13 @@ const peopleVerbs = {
     audience: ['inspector'],
     input: addInstrumentInput,
     result: z.object({ instrumentId: z.string() }),
+  }),
+  'merge-customers': verb({
+    about:
+      'Makes one customer of two that are the same: every pump of the first, with a trace on each job, and its people.',
+    audience: ['coordinator'],
+    input: mergeCustomersInput,
+    result: z.object({ moved: z.number().int() }),
   }),
   'change-settings': verb({
     about:
@@ -678,6 +686,8 @@ export const moveAudience = {
   'reopen-parts': ['coordinator'],
   'reopen-rebuild': ['inspector', 'coordinator'],
   'reopen-test': ['inspector', 'coordinator'],
+  'reopen-report': ['coordinator'],
+  'reopen-declined': ['coordinator'],
 } as const satisfies Record<PersonalMove, readonly Audience[]>;
 
 /** Every verb that changes something, by the name that the interface sends. */

@@ -2,10 +2,21 @@ import { present } from '@/core/present';
 import { and, asc, count, desc, eq, getTableColumns, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
-import { lengthDisplays, matters, type JobId, type PersonId, type Role, type Tool } from '@/core/record';
+import { lengthDisplays, matters, type JobId, type PersonId, type Role, type Tag, type Tool } from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { basisSchema } from './row-schemas';
-import { contacts, customerLinks, customers, families, instruments, mails, people, sessions, shop } from './schema';
+import {
+  contacts,
+  customerLinks,
+  customers,
+  families,
+  instruments,
+  jobs,
+  mails,
+  people,
+  sessions,
+  shop,
+} from './schema';
 
 export const shopSettingsSchema = z.object({
   labourMinorPerHour: z.number().int(),
@@ -154,14 +165,48 @@ export async function listCustomers(connection: Connection) {
     })
     .from(customers)
     .leftJoin(contacts, eq(contacts.customerId, customers.id))
+    .where(isNull(customers.mergedInto))
     .orderBy(asc(customers.name))
     .limit(500);
   return rows;
 }
 
+/** A customer by their name; one that turned out to be another is that other. */
 export async function findCustomerByName(connection: Connection, name: string) {
   const [row] = await connection.select().from(customers).where(eq(customers.name, name));
-  return row ?? null;
+  if (!row?.mergedInto) return row ?? null;
+  const [into] = await connection.select().from(customers).where(eq(customers.id, row.mergedInto));
+  return into ?? row;
+}
+
+/** What was agreed with a customer for all their pumps; null where nothing was. */
+export async function customerLimit(connection: Connection, customerId: string) {
+  const [row] = await connection.select().from(customers).where(eq(customers.id, customerId));
+  return row && row.riskLimitMinor > 0
+    ? { limitMinor: row.riskLimitMinor, saidBy: `${row.riskLimitSaidBy}, for all their pumps` }
+    : null;
+}
+
+export async function setCustomerLimit(
+  connection: Connection,
+  customerId: string,
+  { limitMinor, saidBy }: { readonly limitMinor: number; readonly saidBy: string },
+): Promise<void> {
+  const limit = { riskLimitMinor: limitMinor, riskLimitSaidBy: saidBy };
+  await connection.update(customers).set(limit).where(eq(customers.id, customerId));
+}
+
+/** Says that a customer is another one: it is offered no more, and its people are the other's. */
+export async function mergeCustomer(connection: Connection, fromId: string, intoId: string): Promise<void> {
+  await connection.update(customers).set({ mergedInto: intoId }).where(eq(customers.id, fromId));
+  await connection.update(customers).set({ mergedInto: intoId }).where(eq(customers.mergedInto, fromId));
+  await connection.update(contacts).set({ customerId: intoId }).where(eq(contacts.customerId, fromId));
+}
+
+/** The tags of all jobs of a customer. */
+export async function listTagsOfCustomer(connection: Connection, customerId: string): Promise<readonly Tag[]> {
+  const rows = await connection.select({ tag: jobs.tag }).from(jobs).where(eq(jobs.customerId, customerId));
+  return rows.map(({ tag }) => tag);
 }
 
 export async function addCustomer(connection: Connection, customer: { id: string; name: string; createdAt: Date }) {

@@ -17,7 +17,15 @@ import {
 import { DomainError } from '@/core/errors';
 import { knownBuild, readBuild } from '@/core/family';
 import type { PhotoId } from '@/core/record';
-import { findTagById, listInstruments, loadVisitsOfPump, readShop, takeNumber, type Connection } from '@/db';
+import {
+  findTagById,
+  setCustomerLimit,
+  listInstruments,
+  loadVisitsOfPump,
+  readShop,
+  takeNumber,
+  type Connection,
+} from '@/db';
 import { changeJob, type Asking, type JobCommand } from './change-job';
 import type { Context } from './context';
 import { chosenFamily, buildFor, keepFamily } from './families';
@@ -250,7 +258,10 @@ const quoteCommands = {
   'settle-decline': plain('settle-decline', quote.settleDecline),
   'answer-question': plain('answer-question', quote.answerQuestion),
   'send-reminder': withFacts('send-reminder', quote.sendReminder, linkFacts),
-  'agree-limit': plain('agree-limit', quote.agreeLimit),
+  'agree-limit': withFacts('agree-limit', quote.agreeLimit, async ({ connection, record, command }) => {
+    if (command.forAll) await setCustomerLimit(connection, record.customer.id, command);
+    return null;
+  }),
   'find-later': withFacts('find-later', quote.findLater, async (asking) => ({
     terms: await termsOf(asking),
     ...approvalFacts(asking),

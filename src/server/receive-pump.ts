@@ -6,6 +6,7 @@ import {
   addContact,
   addCustomer,
   addPump,
+  customerLimit,
   findContact,
   findCustomerByName,
   findPumpBySerial,
@@ -99,6 +100,7 @@ export const receivePump = forVerb('receive-pump', async (context, command) => {
       zone,
       lot,
       policies,
+      agreed: await customerLimit(connection, people.customer.id),
       ...people,
     };
     const { who: madeAt, now } = moment(context);

@@ -5,6 +5,7 @@ import { jobCommands } from './job-commands';
 import { importFamily, makeOwnFamily } from './library/own-families';
 import { addInstrument } from './people/add-instrument';
 import { addPerson } from './people/add-person';
+import { mergeCustomers } from './people/merge-customers';
 import { changeSettings } from './people/change-settings';
 import { chooseUnits } from './people/choose-units';
 import { createOwner } from './people/create-owner';
@@ -49,6 +50,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'create-owner': createOwner,
   'add-person': addPerson,
   'add-instrument': addInstrument,
+  'merge-customers': mergeCustomers,
   'change-settings': changeSettings,
   'choose-units': chooseUnits,
   'import-family': importFamily,

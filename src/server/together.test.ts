@@ -130,6 +130,42 @@ test('a pump of the last visit comes back within its warranty: judged ours, its 
   expect(JSON.parse(file.bytes.toString())).toMatchObject({ number: report });
 });
 
+test('two customers that are one: every pump of the first is the other’s, closed ones too, with a trace on each', async () => {
+  const one = await received({ customer: 'Otterford Saw Mill' });
+  const closed = await shop.play({ at: 'closed' });
+  const owner = (await loaded(closed)).customer.name;
+  const merge = { from: owner, into: 'Otterford Saw Mill', reason: 'same yard, they rang' };
+  expect(await codeOf(shop.act('ines', 'merge-customers', merge))).toBe('not-allowed');
+  expect(await codeOf(shop.act('wenna', 'merge-customers', { ...merge, into: 'Nobody at all' }))).toBe('bad-input');
+  const { moved } = await shop.act('wenna', 'merge-customers', merge);
+  expect(moved).toBeGreaterThan(0);
+  const record = await loaded(closed);
+  expect(record.customer.id).toBe((await loaded(one.tag)).customer.id);
+  expect(record.corrections.at(-1)).toMatchObject({ what: 'owner', from: owner, reason: 'same yard, they rang' });
+  expect(record.contact).not.toBeNull();
+  expect((await shop.act('wenna', 'read-events', { tag: closed })).difference).toBeNull();
+  // Whoever types the old name receives for the one that they are; the list offers it no more.
+  const next = await received({ customer: owner });
+  expect((await loaded(next.tag)).customer.name).toBe('Otterford Saw Mill');
+  const { customers } = await shop.act('wenna', 'read-receiving', {});
+  expect(customers.some(({ name }) => name === owner)).toBe(false);
+  expect(await codeOf(shop.act('wenna', 'merge-customers', merge))).toBe('bad-input');
+  // A closed job's owner is put right by nobody else.
+  const correction = { tag: closed, customer: 'Somebody Else', reason: 'x' };
+  expect(await codeOf(shop.act('wenna', 'correct-owner', correction))).toBe('wrong-state');
+});
+
+test('a limit that is agreed for all pumps of a customer comes with the next one', async () => {
+  const one = await received({ customer: 'Pellow Dairy' });
+  const agreed = { tag: one.tag, limitMinor: 30000, saidBy: 'Hale Pellow', forAll: true, basedOn: 0 };
+  await shop.act('wenna', 'agree-limit', agreed);
+  const next = await received({ customer: 'Pellow Dairy' });
+  expect((await loaded(next.tag)).agreement).toMatchObject({
+    ...{ limitMinor: 30000, saidBy: 'Hale Pellow, for all their pumps', personName: 'wenna' },
+  });
+  expect((await shop.act('wenna', 'read-events', { tag: next.tag })).difference).toBeNull();
+});
+
 test('what the owner settles holds for the next quote and for pumps that come in; nobody else settles it', async () => {
   const change = { reminderAfterDays: 3, labourMinorPerHour: 7100, policies: { 'soft parts': 'by condition' } };
   expect(await codeOf(shop.act('wenna', 'change-settings', change))).toBe('not-allowed');

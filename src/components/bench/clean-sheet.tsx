@@ -11,14 +11,17 @@ import { CleaningRunForm } from './cleaning-run';
 
 type FamilyPart = Family['parts'][number];
 
-/** Baskets: what the family’s words propose next for each part. */
+/** Baskets: what the family’s words propose next for each part; those with parts that had no run yet come first. */
 function basketsOf(view: SheetProps['view']): ReadonlyMap<CleaningMethod, readonly FamilyPart[]> {
   const baskets = new Map<CleaningMethod, FamilyPart[]>();
   for (const part of partsToClean(view.family, view.record)) {
     const method = nextMethod(part, view.record);
     if (method) baskets.set(method, [...(baskets.get(method) ?? []), part]);
   }
-  return baskets;
+  const cleaned = new Set(cleaningRuns(view.record).flatMap(({ body }) => body.parts));
+  const isFresh = (parts: readonly FamilyPart[]) => parts.some(({ ref }) => !cleaned.has(ref));
+  const sorted = [...baskets].toSorted(([, one], [, other]) => Number(isFresh(other)) - Number(isFresh(one)));
+  return new Map(sorted);
 }
 
 /** What was done so far: each run with what was asked of it, who, and what was seen when its parts were clean. */
@@ -74,7 +77,7 @@ function BasketRow({
       className={`row flex min-h-14 w-full flex-wrap items-baseline gap-x-4 py-2 text-left ${isOpen ? 'font-semibold' : ''}`}
     >
       <b className="w-36 shrink-0">{method}</b>
-      <span className="num w-16 shrink-0 text-quiet">
+      <span className="num w-24 shrink-0 whitespace-nowrap text-quiet">
         {parts.length} {parts.length === 1 ? 'part' : 'parts'}
       </span>
       <span className="min-w-0 flex-1 text-13">

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { maskList, methodTable, spoiledBy } from '@/core/cleaning';
 import type { Family } from '@/core/family';
 import type { CleaningMethod, CleaningRun, Sight } from '@/core/record';
@@ -219,6 +219,9 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
   const [seen, setSeen] = useState<CleaningRun['seen']>({});
   const [damage, setDamage] = useState<Readonly<Record<string, string>>>({});
   const [isRead, setRead] = useState(false);
+  const form = useRef<HTMLElement>(null);
+  // The list of baskets above it may be long.
+  useEffect(() => form.current?.scrollIntoView?.({ block: 'start' }), []);
   const { attempt, error, isBusy } = useAct();
   const described = methodTable[method];
   const read = readFacts(method, facts);
@@ -237,7 +240,7 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
     if ((await attempt('clean-parts', sent, { label, place: `${record.tag} clean ${method}` })) !== 'refused') onKept();
   };
   return (
-    <section aria-label={`Run: ${method}`} className="space-y-3 border border-ink bg-paper p-4">
+    <section ref={form} aria-label={`Run: ${method}`} className="scroll-mt-4 space-y-3 border border-ink bg-paper p-4">
       <h3 className="text-18 font-bold">
         {method.charAt(0).toUpperCase() + method.slice(1)}{' '}
         <small className="text-13 font-normal text-quiet">for {described.takes}</small>

@@ -109,6 +109,33 @@ function Forms({ record }: { readonly record: JobRecord }): ReactNode {
   );
 }
 
+/** Two customers that are one: every pump of this owner becomes the other's, with a trace on each. */
+function MergeForm({ record }: { readonly record: JobRecord }) {
+  const { run, error, isBusy } = useAct();
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const data = new FormData(event.currentTarget);
+    const sent = { from: record.customer.name, into: textOf(data, 'into'), reason: textOf(data, 'why') };
+    void run('merge-customers', sent);
+  };
+  return (
+    <details className="border-b border-line">
+      <summary className="min-h-12 cursor-pointer content-center">
+        <b>Two customers that are one</b>{' '}
+        <span className="text-13 text-quiet">every pump of {record.customer.name} becomes another’s</span>
+      </summary>
+      <form onSubmit={submit} className="space-y-3 py-2" aria-label="Two customers that are one">
+        <TextField label={`${record.customer.name} is the same as`} name="into" error={issueFor(error, 'into')} />
+        <TextField label="How you know" name="why" error={issueFor(error, 'reason')} />
+        <ErrorNote error={error} />
+        <Button verb="merge-customers" type="submit" tone="main" disabled={isBusy}>
+          Make them one
+        </Button>
+      </form>
+    </details>
+  );
+}
+
 /** What was put right so far: what it was, what it is, why, and who said so. */
 function PutRightSoFar({ view }: { readonly view: JobView }) {
   const { corrections } = view.record;
@@ -138,6 +165,7 @@ export function PutRight({ view }: { readonly view: JobView }) {
     <SidePanel label="Put right" title={`What was written down wrongly of ${record.tag}`}>
       <div className="space-y-2">
         <Forms key={record.corrections.length} record={record} />
+        <MergeForm record={record} />
         <PutRightSoFar view={view} />
       </div>
     </SidePanel>

@@ -8,8 +8,14 @@ import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form'
 import { textOf } from '../ui/form-data';
 import { SidePanel } from '../ui/side-panel';
 
-const backFrom = ({ station }: JobRecord) =>
-  personalMoves.filter((event) => isWayBack(event) && moves[event].from.includes(station));
+/** From the return a repaired pump goes back to its report, another to its quote; none once it is released. */
+const isFor = ({ outcome, returned }: JobRecord, event: string) =>
+  (event !== 'reopen-report' || (outcome === 'repaired' && !returned)) &&
+  (event !== 'reopen-declined' || (outcome !== 'repaired' && !returned));
+const backFrom = (record: JobRecord) =>
+  personalMoves.filter(
+    (event) => isWayBack(event) && moves[event].from.includes(record.station) && isFor(record, event),
+  );
 
 function WayBackForm({ record }: { readonly record: JobRecord }) {
   const { run, error, isBusy } = useAct();

@@ -82,7 +82,9 @@ test('a limit is kept with who agreed to it', async () => {
   await userEvent.type(screen.getByLabelText('Up to, EUR'), '400');
   await userEvent.click(screen.getByText('Keep'));
   await waitFor(() =>
-    expect(asked[0]?.body).toEqual({ tag: 'P-0417', limitMinor: 40000, saidBy: 'Fern Okonjo', basedOn: 0 }),
+    expect(asked[0]?.body).toEqual({
+      ...{ tag: 'P-0417', limitMinor: 40000, saidBy: 'Fern Okonjo', forAll: false, basedOn: 0 },
+    }),
   );
 });
 

@@ -159,11 +159,12 @@ export function AgreedLimit({ view }: Shown) {
   const { run, error, isBusy } = useAct();
   const [limit, setLimit] = useState(agreement ? writeMoney(agreement.limitMinor) : '');
   const [saidBy, setSaidBy] = useState(agreement?.saidBy ?? record.contact?.name ?? '');
+  const [forAll, setForAll] = useState(false);
   const currency = record.quotes.at(-1)?.currency ?? 'EUR';
   const read = readMoney(limit);
   const send = () =>
     run('agree-limit', {
-      ...{ tag: record.tag, saidBy, basedOn: agreement?.version ?? 0 },
+      ...{ tag: record.tag, saidBy, forAll, basedOn: agreement?.version ?? 0 },
       limitMinor: 'minor' in read ? read.minor : Number.NaN,
     });
   return (
@@ -193,6 +194,15 @@ export function AgreedLimit({ view }: Shown) {
           Keep
         </Button>
       </div>
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-6 accent-(--ink)"
+          checked={forAll}
+          onChange={(event) => setForAll(event.target.checked)}
+        />
+        for every pump of {record.customer.name} that comes in from now on
+      </label>
       <ErrorNote error={error} />
     </details>
   );

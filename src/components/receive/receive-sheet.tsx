@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import type { InputOf } from '@/contract';
 import { chooseField, mergeDraft, type Draft } from '../act/merge-draft';
@@ -11,7 +11,7 @@ import { Cautions } from '../bench/cautions';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type SheetProps } from '../job/view';
 import { outcomeNames, stationNames } from '@/core/record';
-import { Button, ErrorNote } from '../ui/form';
+import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { IntakeFields, type IntakeValues } from './intake-fields';
@@ -95,6 +95,7 @@ function useIntakeDraft(tag: string, now: IntakeText) {
 function IntakeForm({ view }: SheetProps) {
   const { record } = view;
   const { run, error, setError, isBusy } = useAct();
+  const [reason, setReason] = useState('');
   const isFixed = record.closedAt !== null;
   const now = writeIntakeText(record.intake);
   const { draft, merged, store, change } = useIntakeDraft(record.tag, now);
@@ -122,7 +123,10 @@ function IntakeForm({ view }: SheetProps) {
   }, [form, shown]);
   const save = async ({ intake }: { intake: SavedIntake }) => {
     const basedOn = record.intake.version;
-    if (await run('save-intake', { tag: record.tag, basedOn, intake })) store(null);
+    if (await run('save-intake', { tag: record.tag, basedOn, intake, reason })) {
+      store(null);
+      setReason('');
+    }
   };
   return (
     <section aria-label="As received">
@@ -145,7 +149,17 @@ function IntakeForm({ view }: SheetProps) {
         </p>
       )}
       {!isFixed && draft && (
-        <div className="mt-3 flex items-center gap-3">
+        <div className="mt-3 flex flex-wrap items-end gap-3">
+          {record.station !== 'receive' && (
+            <div className="basis-72">
+              <TextField
+                label="Why it is changed"
+                value={reason}
+                error={issueFor(error, 'reason')}
+                onChange={(event) => setReason(event.target.value)}
+              />
+            </div>
+          )}
           <Button tone="main" disabled={isBusy || merged.conflicts.length > 0} onClick={form.handleSubmit(save)}>
             Keep the changes
           </Button>

@@ -34,13 +34,15 @@ function LooseList({
               />
               {piece.what}
             </label>
-            <input
-              aria-label={`How many: ${piece.what}`}
-              className="field num min-h-9 w-16"
-              inputMode="numeric"
-              value={piece.count}
-              onChange={(event) => set(i, { count: Number(event.target.value.replaceAll(/\D/g, '') || 0) })}
-            />
+            <span className="w-16 shrink-0">
+              <input
+                aria-label={`How many: ${piece.what}`}
+                className="field num min-h-9"
+                inputMode="numeric"
+                value={piece.count}
+                onChange={(event) => set(i, { count: Number(event.target.value.replaceAll(/\D/g, '') || 0) })}
+              />
+            </span>
           </li>
         ))}
         {!loose.length && <li className="text-quiet">It came with nothing besides.</li>}

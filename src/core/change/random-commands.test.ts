@@ -313,6 +313,7 @@ const branching: Attempt = (world, pick) => {
           tag,
           limitMinor: pick([0, 20_000, 200_000]) ?? 0,
           saidBy: 'Fern',
+          forAll: false,
           basedOn: record.agreement?.version ?? 0,
         },
       }),

@@ -84,6 +84,8 @@ const deeds: Readonly<Record<string, string>> = {
   'reopen-parts': 'went back to parts',
   'reopen-rebuild': 'went back to rebuild',
   'reopen-test': 'went back to the test',
+  'reopen-report': 'went back to the report',
+  'reopen-declined': 'took the repair up after all',
   hold: 'put the job on hold',
   resume: 'took the job up again',
 };

@@ -1,3 +1,4 @@
+import { stationNames, type Station } from '../record';
 import { list, plural } from './words';
 
 /** Why what is filled in on a sheet is refused: cleaning, residue, first look, return. */
@@ -40,6 +41,9 @@ export const sheetSentences = {
     `${tag} is not released: ${list(gaps, 'and')}.`,
   'more-blanks-than-ports': ({ blanks, ports }: { blanks: number; ports: number }) =>
     `${blanks} ${plural(blanks, 'blank is', 'blanks are')} counted on ${ports} ${plural(ports, 'port', 'ports')}: count again.`,
+  'intake-reason': ({ tag, station }: { tag: string; station: Station }) =>
+    `${tag} is at ${stationNames[station]} by now: say why what was written down at receiving is changed.`,
+  'not-repaired': ({ tag }: { tag: string }) => `${tag} was not repaired: it has no report to go back to.`,
   'unknown-lot': ({ lot }: { lot: string }) => `There is no lot ${lot}.`,
   'lot-of-another': ({ lot, owner }: { lot: string; owner: string }) =>
     `Lot ${lot} is of ${owner}: a pump of somebody else does not come in it.`,

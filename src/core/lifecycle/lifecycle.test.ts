@@ -83,6 +83,8 @@ const moveTable: readonly (readonly [Station, EventKind, Station])[] = [
   ['test', 'reopen-rebuild', 'rebuild'],
   ['test', 'return-as-it-is', 'return'],
   ['report', 'reopen-test', 'test'],
+  ['return', 'reopen-report', 'report'],
+  ['return', 'reopen-declined', 'quote'],
 ];
 const leadsTo = (station: Station, event: EventKind) =>
   event === 'hold' ? station : moveTable.find(([from, what]) => from === station && what === event)?.[2];

@@ -10,6 +10,8 @@ export const waysBack = [
   'reopen-parts',
   'reopen-rebuild',
   'reopen-test',
+  'reopen-report',
+  'reopen-declined',
 ] as const;
 
 export const eventKinds = [
@@ -94,6 +96,13 @@ export const moves: Readonly<Record<EventKind, Move>> = {
   'reopen-parts': { from: ['rebuild'], to: 'parts', words: 'Back to parts' },
   'reopen-rebuild': { from: ['test'], to: 'rebuild', words: 'Back to rebuild' },
   'reopen-test': { from: ['report'], to: 'test', outcome: 'open', words: 'Back to test' },
+  'reopen-report': { from: ['return'], to: 'report', words: 'Back to the report' },
+  'reopen-declined': {
+    from: ['return'],
+    to: 'quote',
+    outcome: 'open',
+    words: 'Back to the quote: it is repaired after all',
+  },
   close: { from: ['return'], closes: true, words: 'Close the job' },
   hold: { from: stations, words: 'Put on hold' },
   resume: { from: stations, words: 'Take up again' },

@@ -199,6 +199,8 @@ export const agreeLimitInput = z.strictObject({
   tag: tagField,
   limitMinor: positivePrice,
   saidBy: sentence(150),
+  /** It holds for every pump of theirs that comes in from now on, too. */
+  forAll: z.boolean().default(false),
   basedOn,
 });
 export type AgreeLimit = z.output<typeof agreeLimitInput>;

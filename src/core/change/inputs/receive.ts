@@ -101,7 +101,13 @@ export const correctEquipmentNumberInput = z.strictObject({
 });
 export type CorrectEquipmentNumber = z.output<typeof correctEquipmentNumberInput>;
 
-export const saveIntakeInput = z.strictObject({ tag: tagField, basedOn, intake: intakeInput });
+/** After the pump was opened a change wants its reason. */
+export const saveIntakeInput = z.strictObject({
+  tag: tagField,
+  basedOn,
+  intake: intakeInput,
+  reason: optionalText(500),
+});
 export type SaveIntake = z.output<typeof saveIntakeInput>;
 
 export const confirmIsolationInput = z.strictObject({ tag: tagField, basedOn });

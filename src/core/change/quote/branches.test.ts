@@ -327,7 +327,7 @@ describe('something is found later', () => {
   test('below the limit that was agreed it is approved at once, under that name, until the limit is used up', () => {
     const job = jobAt('rebuild');
     const agree = ['agree-limit', quote.agreeLimit] as const;
-    const command = { tag: job.record.tag, limitMinor: 20000, saidBy: 'Fern Okonjo', basedOn: 0 };
+    const command = { tag: job.record.tag, limitMinor: 20000, saidBy: 'Fern Okonjo', forAll: false, basedOn: 0 };
     job.act('Ines', agree, null, command);
     expect(refusalOf(job, agree, null, command)).toBe('other-said');
     // A key costs a few euros; a bracket goes beyond what is left of 200.
@@ -431,7 +431,7 @@ describe('at risk, before the answer', () => {
     const { tag } = job.record;
     const atRisk = { tag, atRisk: { limitMinor: 1_000_000, reason: 'fifteen days of lead' } };
     expect(refusalOf(job, order, facts, atRisk)).toBe('at-risk-never');
-    const agreed = { tag, limitMinor: 50_000, saidBy: 'Fern Okonjo, by telephone', basedOn: 0 };
+    const agreed = { tag, limitMinor: 50_000, saidBy: 'Fern Okonjo, by telephone', forAll: false, basedOn: 0 };
     job.act('Ines', ['agree-limit', quote.agreeLimit], null, agreed);
     expect(refusalOf(job, order, facts, atRisk)).toBeNull();
   });

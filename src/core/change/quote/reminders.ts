@@ -30,7 +30,7 @@ export const sendReminder: Decider<SendReminder, { readonly number: number }, Li
 /** Notes up to which sum supplements are approved without asking, and who agreed to it. */
 export const agreeLimit: Decider<AgreeLimit, { readonly agreementVersion: number }> = (
   { record, who },
-  { limitMinor, saidBy, basedOn },
+  { limitMinor, saidBy, forAll, basedOn },
 ) => {
   const version = record.agreement?.version ?? 0;
   if (version !== basedOn)
@@ -43,7 +43,7 @@ export const agreeLimit: Decider<AgreeLimit, { readonly agreementVersion: number
     );
   return {
     puts: [put('agreement', { limitMinor, saidBy, version: version + 1, ...who })],
-    note: { limitMinor, saidBy, before: record.agreement?.limitMinor ?? null },
+    note: { limitMinor, saidBy, ...(forAll && { forAll }), before: record.agreement?.limitMinor ?? null },
     result: { agreementVersion: version + 1 },
   };
 };

@@ -33,12 +33,15 @@ function sayContact(contact: JobRecord['contact']): string {
 
 export interface OwnerFacts {
   readonly customer: JobHead['customer'];
+  /** The customer turned out to be another one, with all their pumps: people stay, and closed jobs follow. */
+  readonly isMerge?: boolean;
 }
 
 /** The pump belongs to somebody else than was written down; their contact is to be named anew. */
 export const correctOwner: Decider<CorrectOwner, object, OwnerFacts> = (given, { reason: why }) => {
   const { record, facts } = given;
-  const head = { customer: facts.customer, contact: null };
+  if (record.closedAt && !facts.isMerge) refuse('wrong-state', reason('closed', { tag: record.tag }));
+  const head = { customer: facts.customer, ...(!facts.isMerge && { contact: null }) };
   return corrected(given, 'owner', { head, from: record.customer.name, to: facts.customer.name, reason: why });
 };
 

@@ -27,6 +27,8 @@ export interface OpeningFacts extends Pick<JobHead, 'pump' | 'customer' | 'conta
   readonly zone: string;
   /** The shop's schools where they are not the usual ones. */
   readonly policies: Readonly<Partial<Record<Matter, string>>>;
+  /** What was agreed with the customer for all their pumps; null where nothing was. */
+  readonly agreed: { readonly limitMinor: number; readonly saidBy: string } | null;
 }
 
 interface Given {
@@ -79,6 +81,7 @@ export function openJob(
     put('job', head),
     put('intake', { ...command.intake, version: 1, isolation: null }),
     ...shopPolicies(facts.policies, who),
+    ...(facts.agreed ? [put('agreement', { ...facts.agreed, version: 1, ...who })] : []),
   ];
   const tables = emptyTables();
   const changes = putAll(tables, puts);

@@ -13,11 +13,14 @@ export function checkLiquid({ liquid, liquidState }: SaveIntake['intake']): void
 export const saveIntake: Decider<SaveIntake, { readonly intakeVersion: number }> = ({ record }, command) => {
   const { isolation, ...theirs } = record.intake;
   checkLiquid(command.intake);
+  const why = command.reason;
+  if (record.station !== 'receive' && !why)
+    refuse('bad-input', reason('intake-reason', { tag: record.tag, station: record.station }), 'reason');
   if (theirs.version !== command.basedOn) refuseChanged(theirs, command.intake);
   const version = theirs.version + 1;
   return {
     puts: [put('intake', { ...command.intake, version, isolation })],
-    note: {},
+    note: why ? { reason: why } : {},
     result: { intakeVersion: version },
   };
 };

@@ -19,5 +19,11 @@ export const correctReport: Decider<CorrectReport, Issued, Shop> = (given, { wha
   const [first] = reports;
   if (!first) return refuse('wrong-state', reason('no-report'));
   const issued = freezeReport(given, { number: first.number, revision: nextRevision(reports), whatChanged });
-  return { ...issued, note: { ...issued.result, whatChanged } };
+  const isBack = given.record.station === 'report' && given.record.closedAt === null && !given.record.hold;
+  return {
+    ...issued,
+    note: { ...issued.result, whatChanged },
+    // Taken back to the report, it goes on with the correction.
+    ...(isBack && { move: 'finish-report' as const }),
+  };
 };

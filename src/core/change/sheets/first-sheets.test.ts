@@ -15,6 +15,7 @@ const job = (intake: Partial<Intake> = {}) => {
   const command = {
     tag: one.record.tag,
     basedOn: version,
+    reason: '',
     intake: { ...changed, liquidTemperatureC: null, viscosityMm2S: null },
   };
   one.act('Ines', ['save-intake', receive.saveIntake], null, command);
@@ -56,7 +57,7 @@ describe('a liquid', () => {
     const { version, isolation: _isolation, ...body } = one.record.intake;
     const intake = { ...body, cameWith: [], shims: [], liquidTemperatureC: null, viscosityMm2S: null };
     const words = refusedBy(one, ['Ines', 'save-intake', receive.saveIntake], null, {
-      ...{ tag: one.record.tag, basedOn: version, intake: { ...intake, liquid: 'not identified' } },
+      ...{ tag: one.record.tag, basedOn: version, reason: '', intake: { ...intake, liquid: 'not identified' } },
     });
     expect(words).toMatch(/^“not identified” names no liquid/);
   });

@@ -1,4 +1,4 @@
-import { quote, report, sheets, type Decider } from '..';
+import { lifecycle, quote, receive, report, sheets, type Decider } from '..';
 import { packingGaps, packingOf, proposePacking } from '../../dispatch';
 import { sayReason } from '../../errors';
 import { gateFor, sayMissing } from '../../lifecycle';
@@ -6,7 +6,7 @@ import { currentQuote, type EarlierVisit, type JobRecord, type Packing } from '.
 import { exampleRecord } from '../../record/example-record';
 import { isWarrantyUnjudged, sayTerm, warrantyClaim, warrantyEnd, warrantyTerms, warrantyWords } from '../../warranty';
 import { rightPacking } from '../../../../demo/right-packing';
-import { CoreJob, terms, wornRing, type Person } from '../../../../test-support/core-job';
+import { CoreJob, shop, terms, wornRing, type Person } from '../../../../test-support/core-job';
 import { exampleFamily, exampleFile } from '../../../../test-support/example-view';
 
 /** What a command is refused for, in words; empty where it is taken. */
@@ -101,6 +101,54 @@ describe('a pump that is not repaired', () => {
     fateSaid(job, 'declined', 1);
     expect(refusedBy(job, close, null, null)).toMatch(/goes back to its owner/);
   });
+});
+
+describe('ways back from the return', () => {
+  const advance = ['advance-job', lifecycle.advanceJob] as const;
+  const back = (job: CoreJob, event: 'reopen-report' | 'reopen-declined') =>
+    refusedBy(job, ['Ines', ...advance], null, { tag: job.record.tag, event, reason: 'after all' });
+  test('a pump that was declined is repaired after all, until it is released', () => {
+    const job = declined();
+    expect(back(job, 'reopen-report')).toMatch(/was not repaired/);
+    job.act('Ines', advance, null, { tag: job.record.tag, event: 'reopen-declined', reason: 'they rang: repair it' });
+    expect([job.record.station, job.record.outcome]).toEqual(['quote', 'open']);
+    job.act('Ines', ['draw-up-quote', quote.drawUpQuote], terms, null);
+    expect(currentQuote(job.record)).toMatchObject({ revision: 2, state: 'draft' });
+    expect(job.difference()).toBeNull();
+    const released = declined();
+    packed(released);
+    release(released);
+    expect(back(released, 'reopen-declined')).toMatch(/is released already/);
+  });
+  test('a repaired pump goes back to its report, and on with its correction', async () => {
+    const job = new CoreJob(exampleFile, wornRing);
+    await job.play();
+    expect(back(job, 'reopen-declined')).toMatch(/is repaired and tested/);
+    job.act('Ines', advance, null, { tag: job.record.tag, event: 'reopen-report', reason: 'a wrong hour' });
+    expect(job.record.station).toBe('report');
+    job.act(
+      'Ines',
+      ['correct-report', report.correctReport],
+      { shop },
+      {
+        ...{ tag: job.record.tag, whatChanged: 'running hours' },
+      },
+    );
+    expect([job.record.station, job.record.reports.map(({ revision }) => revision)]).toEqual(['return', ['A', 'B']]);
+    expect(job.difference()).toBeNull();
+  });
+});
+
+test('what was written down at receiving is changed with a reason once the pump is opened', () => {
+  const job = new CoreJob(exampleFile, wornRing).playTo('inspect');
+  const { version, isolation: _isolation, liquidTemperatureC: _t, viscosityMm2S: _v, ...body } = job.record.intake;
+  const intake = { ...body, cameWith: [], shims: [], liquidTemperatureC: null, viscosityMm2S: null, runningHours: 7 };
+  const command = { tag: job.record.tag, basedOn: version, intake, reason: '' };
+  const rule = ['Ines', 'save-intake', receive.saveIntake] as const;
+  expect(refusedBy(job, rule, null, command)).toMatch(/say why what was written down at receiving is changed/);
+  job.act('Ines', ['save-intake', receive.saveIntake], null, { ...command, reason: 'the meter was read wrongly' });
+  expect(job.record.intake.runningHours).toBe(7);
+  expect(job.events.at(-1)?.data).toContain('the meter was read wrongly');
 });
 
 describe('the packing list', () => {
