@@ -51,8 +51,11 @@ await shoot('floor', '/', {
     await wait(600);
   },
 });
-await shoot('receive', '/jobs/P-0404');
+await shoot('receive', '/jobs/P-0435');
 await shoot('teardown', '/jobs/P-0410');
+await shoot('clean', '/jobs/P-0421', {
+  before: () => page.evaluate(() => document.querySelector('section[aria-label=Baskets] button')?.click()),
+});
 await shoot('inspect', '/jobs/P-0411');
 await shoot('quote', '/jobs/P-0402');
 await shoot('approve', '/jobs/P-0406');
@@ -62,17 +65,12 @@ await page.evaluate(() => (document.cookie = 'theme=dark; path=/'));
 await shoot('stand', '/jobs/P-0415');
 await page.evaluate(() => (document.cookie = 'theme=light; path=/'));
 await shoot('report', '/jobs/P-0419?at=report');
+await shoot('return', '/jobs/P-0418');
 await shoot('library', '/library');
-await shoot('library-family', '/library/F4');
 await shoot('receive-new', '/receive');
 await shoot('rebuild-gear', '/jobs/P-0430');
 await shoot('rebuild-cartridge', '/jobs/P-0432');
 await shoot('inspect-bore-hole', '/jobs/P-0428');
-await shoot(
-  'sums-bolts',
-  '/sums?sum=bolt-pattern&input=' +
-    encodeURIComponent(JSON.stringify({ bolts: '12', passes_pct: '30 60 100', final_round: 'yes' })),
-);
 await shoot('sums-packing', '/sums?sum=packing');
 await page.goto(`${base}/outbox`, { waitUntil: 'networkidle2' });
 const link = await page.$$eval('details', (all) =>

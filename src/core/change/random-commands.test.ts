@@ -11,7 +11,9 @@ import {
   currentQuote,
   supplementsOf,
   fates,
+  matters,
   partStates,
+  sheetsOf,
   placeKey,
   type Finding,
   type JobRecord,
@@ -24,6 +26,9 @@ import { rightAnswer } from '../../../demo/right-answer';
 import { rightRuns } from '../../../demo/right-cleaning';
 import { rightPacking } from '../../../demo/right-packing';
 import { fateOf, packingOf, proposePacking } from '../dispatch';
+import { evaluationOf } from '../evaluation';
+import { matterTable } from '../policies';
+import { isShutByResidue, residueOf } from '../residue';
 import { CoreJob, toolFacts, noPin, shop, signerOf, terms, type Person } from '../../../test-support/core-job';
 import {
   bench,
@@ -436,9 +441,67 @@ const moving: Attempt = (world, pick) => {
   });
 };
 
+/** Sheets that people fill in beside the work: a residue that shuts the pump, a first look, another way. */
+const filling: Attempt = (world, pick) => {
+  const { record } = world;
+  const residue = residueOf(record);
+  const look = evaluationOf(record);
+  const known = pick([true, true, false]) ?? true;
+  const fields = {
+    ...{ description: 'amber', place: 'volute', quarantine: known ? 'cage 3' : '', sampleNumber: '', laboratory: '' },
+    ...{ sampledOn: '', result: known ? 'resin' : '', safetySheet: '', methods: ['blasting' as const], waste: '' },
+  };
+  const evaluation = {
+    ...{ turns: 'stiff' as const, binds: '', substance: '', causes: [], lost: [], atRisk: [], outside: [], made: [] },
+    ...{ hours: { from: 2, to: 4 }, partsMinor: { from: 0, to: 900 }, days: { from: 1, to: 9 }, newUnit: null },
+    ...{ advice: 'repair' as const, words: '' },
+  };
+  const matter = pick(matters) ?? 'soft parts';
+  const policy = { matter, school: pick(matterTable[matter].schools)?.id ?? '', reason: pick(['why', '']) ?? '' };
+  return (
+    pick([
+      ...(residue || pick([true, false, false, false])
+        ? [
+            trying(world, 'write-residue', sheets.writeResidue, null, {
+              tag,
+              basedOn: residue?.version ?? 0,
+              residue: fields,
+            }),
+          ]
+        : []),
+      trying(world, 'allow-opening', sheets.allowOpening, null, {
+        ...{
+          tag,
+          basedOn: residue?.version ?? 0,
+          what: pick(['sampling', 'opening'] as const) ?? 'opening',
+          protection: 'mask',
+        },
+      }),
+      trying(
+        world,
+        'write-evaluation',
+        sheets.writeEvaluation,
+        { labourMinorPerHour: 6800 },
+        { tag, basedOn: look?.version ?? 0, again: pick([true, false]) ?? true, evaluation },
+      ),
+      trying(world, 'send-evaluation', sheets.sendEvaluation, null, {
+        tag,
+        basedOn: look?.version ?? 0,
+        words: 'Dear Fern',
+      }),
+      trying(world, 'answer-evaluation', sheets.answerEvaluation, null, {
+        ...{ tag, basedOn: look?.version ?? 0, choice: 'repair', saidBy: 'Fern', words: '' },
+      }),
+      trying(world, 'choose-policy', sheets.choosePolicy, null, {
+        ...{ tag, policy, basedOn: sheetsOf(record, 'policy').find(({ key }) => key === matter)?.version ?? 0 },
+      }),
+    ]) ?? null
+  );
+};
+
 const attempts: readonly Attempt[] = [
   ...[readings, answers, backs, signing, receiving, accounts, cleaning, disposing, deviating, looking],
-  ...[quoting, answering, buying, testing, leaving, moving, branching, heading],
+  ...[quoting, answering, buying, testing, leaving, moving, branching, heading, filling],
 ];
 /** Attempts that bring a job on at its station, so that sequences get beyond the first gates now and then. */
 const usual: Readonly<Record<JobRecord['station'], readonly Attempt[]>> = {
@@ -462,6 +525,13 @@ function bringTo(world: World, station: JobRecord['station']): void {
 
 function assertInvariants(world: World, before: JobRecord, decision: Decision<unknown>): void {
   const { record, events } = world;
+  // What is in a pump that nobody can name keeps it shut.
+  if (isShutByResidue(before)) {
+    expect(record.answers.filter(({ phase }) => phase === 'teardown').length).toBeLessThanOrEqual(
+      before.answers.filter(({ phase }) => phase === 'teardown').length,
+    );
+    expect(before.station === 'receive' && record.station === 'teardown').toBe(false);
+  }
   // A move is one of the table, through an open gate.
   if (record.station !== before.station) {
     const move = JSON.parse(decision.event.data) as { move?: EventKind };
