@@ -1,10 +1,10 @@
-import { bench, receive, sheets, type Decider } from '..';
+import { bench, quote, receive, sheets, type Decider } from '..';
 import { sayReason } from '../../errors';
-import { evaluationOf, evaluationWords, guessOf, sayEvaluationAnswer, shareOfNew } from '../../evaluation';
+import { beyondGuess, evaluationOf, evaluationWords, guessOf, sayEvaluationAnswer, shareOfNew } from '../../evaluation';
 import { isShutByResidue, namesLiquid, residueOf } from '../../residue';
-import type { Intake } from '../../record';
+import { currentQuote, type Intake } from '../../record';
 import { rightRun } from '../../../../demo/right-cleaning';
-import { CoreJob, toolFacts, type Person } from '../../../../test-support/core-job';
+import { CoreJob, terms, toolFacts, type Person } from '../../../../test-support/core-job';
 import { exampleFamily, exampleFile } from '../../../../test-support/example-view';
 
 const script = { duty: { flowM3h: 25, headM: 32, speedRpm: 2900 }, found: {}, dispose: {} } as const;
@@ -257,6 +257,32 @@ describe('the first look', () => {
     expect(one.record.sheets.filter(({ kind }) => kind === 'evaluation')).toHaveLength(2);
     expect(evaluationOf(one.record)?.key).toBe('2');
     expect(one.difference()).toBeNull();
+  });
+  test('that was sent binds the quote: one that goes beyond it says why in its note', () => {
+    const { one, tag } = looked();
+    const cheap = { ...evaluation, hours: { from: 1, to: 1 }, partsMinor: { from: 0, to: 0 }, outside: [] };
+    one.act('Odile', ['write-evaluation', sheets.writeEvaluation], facts, {
+      ...{ tag, basedOn: 0, again: false, evaluation: cheap },
+    });
+    one.playTo('quote');
+    one.act('Ines', ['draw-up-quote', quote.drawUpQuote], terms, null);
+    // Nobody was sent the guess: it binds nobody.
+    const drawn = currentQuote(one.record);
+    expect(drawn && beyondGuess(one.record, drawn)).toBeNull();
+    one.act('Ines', ['send-evaluation', sheets.sendEvaluation], null, { tag, basedOn: 1, words: 'Dear Fern' });
+    const send = ['Ines', 'send-quote', quote.sendQuote] as const;
+    const link = { linkId: 'l', token: 't', origin: 'o' };
+    expect(refusedBy(one, send, link, null)).toMatch(/beyond the first guess that the customer was sent: say why/);
+    one.act(
+      'Ines',
+      ['change-quote', quote.changeQuote],
+      { shopRateMinor: 6800 },
+      {
+        ...{ tag, quoteId: null, basedOn: 1, note: 'The front ring was worn through, which nobody could see.' },
+      },
+    );
+    one.act('Ines', ['send-quote', quote.sendQuote], link, null);
+    expect(one.record.station).toBe('approve');
   });
   test('with a part that is none is refused; without a sheet nothing can be sent', () => {
     const { one, tag } = looked();
