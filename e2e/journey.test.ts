@@ -85,7 +85,7 @@ test('receive: a pump gets its tag, its pictures and its printed tag', async () 
   await fill(desk, 'Shaft power, kW', '12');
   await fill(desk, 'Efficiency, %', '70');
   await fill(desk, 'The liquid it handled', 'well water');
-  await desk.select('#liquid select', 'sheet');
+  await desk.select('select[name="intake.cleaning"]', 'sheet');
   await fill(desk, 'Rear left', '0.5 + 0.1 mm');
   await desk.$eval('input[type=date]', (field) => {
     const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
