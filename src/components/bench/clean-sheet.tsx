@@ -103,7 +103,7 @@ export function CleanSheet({ view, isHere }: SheetProps) {
   const baskets = basketsOf(view);
   const isShut = isShutByResidue(record);
   return (
-    <div className="mx-auto max-w-[1080px] space-y-5 p-6">
+    <div className="mx-auto max-w-[1080px] space-y-5 p-6 pb-28">
       <h2 className="text-18 font-bold">
         Clean{' '}
         <small className="text-13 font-normal text-quiet">

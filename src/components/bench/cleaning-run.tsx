@@ -218,12 +218,14 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
   const [seen, setSeen] = useState<CleaningRun['seen']>({});
   const [damage, setDamage] = useState<Readonly<Record<string, string>>>({});
-  const [isRead, setRead] = useState(false);
+  const [cautionsRead, setRead] = useState<ReadonlySet<string>>(new Set());
   const form = useRef<HTMLElement>(null);
   // The list of baskets above it may be long.
   useEffect(() => form.current?.scrollIntoView?.({ block: 'start' }), []);
   const { attempt, error, isBusy } = useAct();
   const described = methodTable[method];
+  const cautions = ['blasting-acid', ...(described.raisesDust ? ['old-linings'] : [])];
+  const isRead = cautions.every((id) => cautionsRead.has(id));
   const read = readFacts(method, facts);
   const fits = parts.map((part) => ({ part, spoiled: spoiledBy(part, { method, facts: read }) }));
   const basket = fits.filter(({ part, spoiled }) => spoiled === null && !out.has(part.ref)).map(({ part }) => part);
@@ -249,9 +251,11 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
         <b>Never:</b> {described.never}.
       </p>
       <Cautions
-        ids={['blasting-acid', ...(described.raisesDust ? ['old-linings'] : [])]}
-        read={new Set(isRead ? ['blasting-acid', 'old-linings'] : [])}
-        onRead={(_id, now) => setRead(now)}
+        ids={cautions}
+        read={cautionsRead}
+        onRead={(id, now) =>
+          setRead(new Set(now ? [...cautionsRead, id] : [...cautionsRead].filter((one) => one !== id)))
+        }
       />
       <Questions method={method} facts={facts} onChange={setFacts} />
       {described.masks && <Masks masks={masks} onChange={setMasks} />}

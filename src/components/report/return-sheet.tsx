@@ -99,7 +99,7 @@ export function ReturnSheet({ view, isHere }: SheetProps) {
   const { returned } = record;
   const goes = leavesHouse(record);
   return (
-    <div className="mx-auto grid max-w-[1080px] gap-8 p-6 md:grid-cols-[1.4fr_1fr]">
+    <div className="mx-auto grid max-w-[1080px] gap-8 p-6 pb-28 md:grid-cols-[1.4fr_1fr]">
       <div className="space-y-6">
         <FatePanel view={view} isHere={isHere} />
         {goes && (
