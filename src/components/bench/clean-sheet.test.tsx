@@ -102,3 +102,22 @@ test('a pump with an unknown residue says that nothing is scraped or blasted', (
   show({ ...record, intake: { ...record.intake, liquidState: 'not known' } });
   expect(screen.getByRole('alert')).toHaveTextContent('nothing is scraped or blasted until a named person allows it');
 });
+
+test('a run that is half filled in stays on the device, and is gone when it is kept', async () => {
+  answerFetch(() => done);
+  const { unmount } = show();
+  await press(/^parts washer/);
+  await userEvent.type(screen.getByRole('textbox', { name: 'Bath' }), 'bath 1');
+  await press('Nothing new on the others');
+  unmount();
+  const again = show();
+  await press(/^parts washer/);
+  expect(screen.getByRole('textbox', { name: 'Bath' })).toHaveValue('bath 1');
+  expect(screen.getAllByRole('button', { name: /: nothing new$/, pressed: true }).length).toBeGreaterThan(0);
+  await press('Keep this run');
+  await waitFor(() => expect(screen.queryByRole('region', { name: 'Run: parts washer' })).toBeNull());
+  again.unmount();
+  show();
+  await press(/^parts washer/);
+  expect(screen.getByRole('textbox', { name: 'Bath' })).toHaveValue('');
+});

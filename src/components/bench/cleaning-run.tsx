@@ -5,6 +5,7 @@ import { maskList, methodTable, spoiledBy } from '@/core/cleaning';
 import type { Family } from '@/core/family';
 import type { CleaningMethod, CleaningRun, Sight } from '@/core/record';
 import { useAct } from '../act/use-act';
+import { useDraftState } from '../act/use-draft-state';
 import type { JobView } from '../job/view';
 import { PictureTaker } from '../job/picture-taker';
 import { Button, ErrorNote, TextField } from '../ui/form';
@@ -210,14 +211,24 @@ function RunPart({
   );
 }
 
+/** A run as it is being filled in. */
+interface RunDraft {
+  readonly facts: Facts;
+  readonly masks: CleaningRun['masks'];
+  /** Parts that are left out of it. */
+  readonly out: readonly string[];
+  readonly seen: CleaningRun['seen'];
+  readonly damage: Readonly<Record<string, string>>;
+}
+const emptyRun: RunDraft = { facts: {}, masks: {}, out: [], seen: {}, damage: {} };
+
 /** One run of cleaning: the basket, what the method asks, what was covered, the look at each part when it is clean. */
 export function CleaningRunForm({ view, method, parts, onKept }: Props) {
   const { record } = view;
-  const [facts, setFacts] = useState<Facts>({});
-  const [masks, setMasks] = useState<CleaningRun['masks']>({});
-  const [out, setOut] = useState<ReadonlySet<string>>(new Set());
-  const [seen, setSeen] = useState<CleaningRun['seen']>({});
-  const [damage, setDamage] = useState<Readonly<Record<string, string>>>({});
+  const [{ facts, masks, out, seen, damage }, change, forget] = useDraftState(
+    `${record.tag}.clean.${method}`,
+    emptyRun,
+  );
   const [cautionsRead, setRead] = useState<ReadonlySet<string>>(new Set());
   const form = useRef<HTMLElement>(null);
   // The list of baskets above it may be long.
@@ -228,7 +239,9 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
   const isRead = cautions.every((id) => cautionsRead.has(id));
   const read = readFacts(method, facts);
   const fits = parts.map((part) => ({ part, spoiled: spoiledBy(part, { method, facts: read }) }));
-  const basket = fits.filter(({ part, spoiled }) => spoiled === null && !out.has(part.ref)).map(({ part }) => part);
+  const basket = fits
+    .filter(({ part, spoiled }) => spoiled === null && !out.includes(part.ref))
+    .map(({ part }) => part);
   const keep = async () => {
     const run: CleaningRun = {
       ...{ method, facts: read, masks: described.masks ? masks : {} },
@@ -239,7 +252,9 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
     const sent = { tag: record.tag, cautionRead: isRead as true, run, damage: Object.fromEntries(said) };
     const names = basket.map(({ name }) => name).join(', ');
     const label = `${method}: ${names}`;
-    if ((await attempt('clean-parts', sent, { label, place: `${record.tag} clean ${method}` })) !== 'refused') onKept();
+    if ((await attempt('clean-parts', sent, { label, place: `${record.tag} clean ${method}` })) === 'refused') return;
+    forget();
+    onKept();
   };
   return (
     <section ref={form} aria-label={`Run: ${method}`} className="scroll-mt-4 space-y-3 border border-ink bg-paper p-4">
@@ -257,8 +272,8 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
           setRead(new Set(now ? [...cautionsRead, id] : [...cautionsRead].filter((one) => one !== id)))
         }
       />
-      <Questions method={method} facts={facts} onChange={setFacts} />
-      {described.masks && <Masks masks={masks} onChange={setMasks} />}
+      <Questions method={method} facts={facts} onChange={(next) => change({ facts: next })} />
+      {described.masks && <Masks masks={masks} onChange={(next) => change({ masks: next })} />}
       <div>
         <div className="flex flex-wrap items-center justify-between gap-3">
           <h4 className="font-semibold">
@@ -269,7 +284,9 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
           </h4>
           <Button
             onClick={() =>
-              setSeen({ ...Object.fromEntries(basket.map(({ ref }) => [ref, 'nothing' as const])), ...seen })
+              change({
+                seen: { ...Object.fromEntries(basket.map(({ ref }) => [ref, 'nothing' as const])), ...seen },
+              })
             }
           >
             Nothing new on the others
@@ -280,14 +297,12 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
             <RunPart
               key={part.ref}
               {...{ view, part, spoiled }}
-              isIn={!out.has(part.ref)}
+              isIn={!out.includes(part.ref)}
               seen={seen[part.ref]}
               words={damage[part.ref] ?? ''}
-              onIn={(isIn) =>
-                setOut(isIn ? new Set([...out].filter((ref) => ref !== part.ref)) : new Set([...out, part.ref]))
-              }
-              onSeen={(sight) => setSeen({ ...seen, [part.ref]: sight })}
-              onWords={(words) => setDamage({ ...damage, [part.ref]: words })}
+              onIn={(isIn) => change({ out: isIn ? out.filter((ref) => ref !== part.ref) : [...out, part.ref] })}
+              onSeen={(sight) => change({ seen: { ...seen, [part.ref]: sight } })}
+              onWords={(words) => change({ damage: { ...damage, [part.ref]: words } })}
             />
           ))}
         </ul>

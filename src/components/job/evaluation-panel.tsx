@@ -8,6 +8,7 @@ import { partsOn } from '@/core/family';
 import { advices, turnings, type Advice, type Evaluation, type Turning } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
+import { useFormDraft } from '../act/use-form-draft';
 import { Button, ErrorNote, issueFor, SelectField, TextArea, TextField } from '../ui/form';
 import { sayMoment, type JobView } from './view';
 
@@ -153,6 +154,15 @@ function PartWords({
   );
 }
 
+/** A draft as it was stored; null for one that cannot be read. */
+function readDraft(text: string): Text | null {
+  try {
+    return JSON.parse(text) as Text;
+  } catch {
+    return null;
+  }
+}
+
 function EvaluationForm({
   view,
   again,
@@ -167,12 +177,15 @@ function EvaluationForm({
   const known = [...new Set(family.damage.map(({ seen }) => seen))];
   const { run, error, isBusy } = useAct();
   const form = useForm<Text>({ defaultValues: textOf(sheet?.body, known) });
+  const forget = useFormDraft(`${record.tag}.look.${sheet?.key ?? 0}.${sheet?.version ?? 0}`, form, readDraft);
   const read = readText(useWatch({ control: form.control }) as Text);
   const rateMinor = view.shop.labourMinorPerHour;
   const save = async () => {
     const basedOn = again ? 0 : (sheet?.version ?? 0);
-    if (await run('write-evaluation', { tag: record.tag, basedOn, again, evaluation: readText(form.getValues()) }))
+    if (await run('write-evaluation', { tag: record.tag, basedOn, again, evaluation: readText(form.getValues()) })) {
+      forget();
       onKept();
+    }
   };
   const field = (name: Exclude<keyof Text, 'lost' | 'atRisk' | 'causes'>, path: string = name) => ({
     ...form.register(name),

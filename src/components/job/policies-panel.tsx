@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { matterTable, policiesInForce, type PolicyInForce } from '@/core/policies';
 import { sheetsOf } from '@/core/record';
@@ -18,13 +19,17 @@ function Depart({
 }) {
   const { record } = view;
   const { run, error, isBusy } = useAct();
+  const router = useRouter();
   const others = matterTable[policy.matter].schools.filter(({ id }) => id !== policy.school.id);
   const [school, setSchool] = useState(others[0]?.id ?? '');
   const [reason, setReason] = useState('');
   const basedOn = sheetsOf(record, 'policy').find(({ key }) => key === policy.matter)?.version ?? 0;
   const keep = async () => {
     const sent = { tag: record.tag, basedOn, policy: { matter: policy.matter, school, reason } };
-    if (await run('choose-policy', sent)) onKept();
+    if (!(await run('choose-policy', sent))) return;
+    onKept();
+    // Steps, limits and sums of this page follow.
+    router.refresh();
   };
   return (
     <div className="space-y-2 border-l-4 border-ochre py-1 pl-3">

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { packingGaps, packingOf, proposePacking } from '@/core/dispatch';
 import { oldPartsFates, type OldPartsFate, type Packing } from '@/core/record';
 import { useAct } from '../act/use-act';
+import { useDraftState } from '../act/use-draft-state';
 import type { JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 
@@ -170,11 +171,11 @@ function PackingFields({
 export function PackingList({ view }: { readonly view: JobView }) {
   const { record } = view;
   const sheet = packingOf(record);
-  const [packing, setPacking] = useState<Packing>(sheet?.body ?? proposePacking(record));
+  const key = `${record.tag}.packing.${sheet?.version ?? 0}`;
+  const [packing, change, forget] = useDraftState<Packing>(key, sheet?.body ?? proposePacking(record));
   const { run, error, isBusy } = useAct();
   const isKept = sheet !== null && JSON.stringify(sheet.body) === JSON.stringify(packing);
   const gaps = packingGaps(record);
-  const change = (part: Partial<Packing>) => setPacking({ ...packing, ...part });
   return (
     <div className="space-y-4">
       <LooseList loose={packing.loose} onChange={(loose) => change({ loose })} />
@@ -187,7 +188,9 @@ export function PackingList({ view }: { readonly view: JobView }) {
         tone={isKept ? 'plain' : 'main'}
         disabled={isBusy || isKept}
         {...(!isKept && { 'data-next': true })}
-        onClick={() => void run('pack', { tag: record.tag, basedOn: sheet?.version ?? 0, packing })}
+        onClick={() =>
+          void run('pack', { tag: record.tag, basedOn: sheet?.version ?? 0, packing }).then((kept) => kept && forget())
+        }
       >
         {isKept ? 'The list is kept' : 'Keep the packing list'}
       </Button>

@@ -12,6 +12,7 @@ import {
 } from '../lifecycle';
 import { headOf, type JobRecord } from '../record';
 import { applyPuts, put, type Put } from './change';
+import { underPolicies } from '../policies';
 import { reason, refuse, type Decider, type Decision, type Given, type Proposal } from './decision';
 
 export type Decided<Result> =
@@ -61,8 +62,9 @@ function headPut(before: JobRecord, after: JobRecord): readonly Put[] {
 
 /** Makes the move, reckons the standing from the record after the change, and settles the job's head by it. */
 function settle(given: Given, proposal: Proposal<unknown>) {
-  const family = proposal.family ?? given.family;
   const { record: changed } = applyPuts(given.record, proposal.puts);
+  // A job that departs from the shop's way, or is built otherwise, is judged by what it works by from now on.
+  const family = underPolicies(proposal.family ?? given.family, changed);
   const { closed, ...state } = moved(changed, family, proposal);
   const closedAt = closed ? (changed.closedAt ?? given.now) : null;
   const named = { familyId: family.id, familyVersion: family.version };

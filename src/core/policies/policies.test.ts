@@ -204,11 +204,18 @@ describe('departing from the shop’s way', () => {
   test('takes a name and a reason, and the job works by it at once', () => {
     const { job, decided } = depart('bolt circles', 'once round', 'only four bolts');
     if (!decided.ok) throw decided.refusal;
+    const before = job.family;
     job.take(decided.decision);
-    expect(job.family).not.toBe(exampleFamily);
+    expect(torques(job.family).every(({ bolts, pattern }) => bolts === 1 || pattern === 'round the circle, once')).toBe(
+      true,
+    );
     expect(policiesInForce(job.record).find(({ matter }) => matter === 'bolt circles')).toMatchObject({
       ...{ reason: 'only four bolts', by: 'Marek', isUsual: false },
     });
+    // And back again: what was changed is not changed twice.
+    const policy = { matter: 'bolt circles', school: 'three passes', reason: 'the inspector asks for it' } as const;
+    job.act('Marek', ['choose-policy', sheets.choosePolicy], null, { tag: job.record.tag, basedOn: 1, policy });
+    expect(torques(job.family).map(({ pattern }) => pattern)).toEqual(torques(before).map(({ pattern }) => pattern));
   });
   test.each([
     ['without a reason', 'bolt circles', 'once round', ''],

@@ -97,6 +97,8 @@ const partUnder = (part: FamilyPart, schools: Schools): FamilyPart =>
   part.soft && schools['soft parts'] === 'by condition' ? { ...part, critical: true } : part;
 
 const cache = new WeakMap<Family, Map<string, Family>>();
+/** The family that one under policies was made of: a job that changes its ways begins from there. */
+const bases = new WeakMap<Family, Family>();
 
 function applied(family: Family, schools: Schools): Family {
   return {
@@ -114,7 +116,8 @@ function applied(family: Family, schools: Schools): Family {
  * A family as a job works by it: its steps, limits and sums under the schools that the job follows. The same object
  * where all of them are the usual ones, so that nothing is copied for most jobs.
  */
-export function underPolicies(family: Family, record: Pick<JobRecord, 'sheets'>): Family {
+export function underPolicies(given: Family, record: Pick<JobRecord, 'sheets'>): Family {
+  const family = bases.get(given) ?? given;
   const schools = Object.fromEntries(matters.map((matter) => [matter, schoolOf(record, matter)])) as Schools;
   const odd = matters.filter((matter) => schools[matter] !== matterTable[matter].schools[0].id);
   if (!odd.length) return family;
@@ -123,5 +126,6 @@ export function underPolicies(family: Family, record: Pick<JobRecord, 'sheets'>)
   cache.set(family, known);
   const found = known.get(key) ?? applied(family, schools);
   known.set(key, found);
+  bases.set(found, family);
   return found;
 }
