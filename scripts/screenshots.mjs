@@ -54,7 +54,7 @@ await shoot('floor', '/', {
 await shoot('receive', '/jobs/P-0435');
 await shoot('teardown', '/jobs/P-0410');
 await shoot('clean', '/jobs/P-0421', {
-  before: () => page.evaluate(() => document.querySelector('section[aria-label=Baskets] button')?.click()),
+  before: () => page.click('section[aria-label=Baskets] button'),
 });
 await shoot('inspect', '/jobs/P-0411');
 await shoot('quote', '/jobs/P-0402');
