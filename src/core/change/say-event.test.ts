@@ -23,6 +23,19 @@ test('an entry that waited says when it was made', () => {
     'reading sleeve-diameter A:0: typed 44.99 → 44.98',
   ]);
 });
+test('a sheet is said by its name and what is in it; a changed one by what differs', () => {
+  const who = { personId: null, personName: 'Ines', at: '2026-11-24T06:00:00.000Z' };
+  const body = { fate: 'scrapped', saidBy: 'Fern', words: 'scrap it', reassembled: null } as const;
+  const fate = { kind: 'fate', key: 'one', version: 1, body, ...who } as const;
+  expect(said([put('sheet', fate)])).toEqual(['owner’s word: fate scrapped, said by Fern, words scrap it']);
+  const later = { ...fate, version: 2, body: { ...body, fate: 'donor' as const } };
+  const policy = { matter: 'soft parts', school: 'by condition', reason: 'new last year' } as const;
+  const way = { kind: 'policy', key: 'soft parts', version: 1, body: policy, ...who } as const;
+  expect(said([put('sheet', fate), put('sheet', later), put('sheet', way)]).slice(1)).toEqual([
+    'owner’s word: fate scrapped → donor',
+    'way soft parts: matter soft parts, reason new last year, school by condition',
+  ]);
+});
 test('many rows are cut short and counted', () => {
   const puts = Array.from({ length: 30 }, (_, i) => put('reading', exampleReading(`p-${i}`, 'A:0', 1)));
   const lines = said(puts);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { RowKind } from '../record';
+import { onlySheet, type RowKind, type SheetKind } from '../record';
 
 /** Kinds of rows as a person names them. */
 const kindNames: Readonly<Record<RowKind, string>> = {
@@ -90,7 +90,37 @@ const worded = (field: string) => field.replaceAll(/([A-Z])/g, ' $1').toLowerCas
 const textsOf = (row: Row, fields: readonly string[]) =>
   fields.flatMap((field) => (row[field] === undefined || row[field] === null ? [] : [say(row[field])]));
 
+/** Sheets as a person names them. */
+const sheetNames: Readonly<Record<SheetKind, string>> = {
+  residue: 'residue',
+  begun: 'begun elsewhere',
+  evaluation: 'first look',
+  cleaning: 'cleaning run',
+  policy: 'way',
+  warranty: 'warranty return',
+  fate: 'owner’s word',
+  packing: 'packing list',
+};
+const bodyOf = (row: Row | null): Row =>
+  row && typeof row.body === 'object' && row.body !== null ? { ...row.body } : {};
+const isSaid = (value: unknown) => (typeof value === 'string' ? value !== '' : typeof value === 'number');
+
+/** A sheet by its name, with what its body says; one that was changed with the fields that differ. */
+function saySheet({ row, was }: { readonly row: Row; readonly was: Row | null }): string {
+  const name = sheetNames[row.kind as SheetKind] ?? 'sheet';
+  const subject = row.key === onlySheet ? name : `${name} ${String(row.key)}`;
+  const [now, before] = [bodyOf(row), bodyOf(was)];
+  if (!was) {
+    const said = Object.entries(now).filter(([, value]) => isSaid(value));
+    const words = said.slice(0, 4).map(([field, value]) => `${worded(field)} ${say(value)}`);
+    return [subject, words.join(', ')].filter(Boolean).join(': ');
+  }
+  const fields = Object.keys(now).filter((field) => JSON.stringify(now[field]) !== JSON.stringify(before[field]));
+  return `${subject}: ${fields.map((field) => `${worded(field)} ${say(before[field])} → ${say(now[field])}`).join('; ')}`;
+}
+
 function sayChange({ put, row, was }: { readonly put: string; readonly row: Row; readonly was: Row | null }): string {
+  if (put === 'sheet') return saySheet({ row, was });
   const name = put in kindNames ? kindNames[put as RowKind] : put;
   const subject = [name, ...textsOf(row, telling)].join(' ');
   if (!was) return [subject, textsOf(row, saying).slice(0, 2).join(', ')].filter(Boolean).join(': ');
