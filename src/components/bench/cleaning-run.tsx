@@ -232,7 +232,10 @@ export function CleaningRunForm({ view, method, parts, onKept }: Props) {
   const [cautionsRead, setRead] = useState<ReadonlySet<string>>(new Set());
   const form = useRef<HTMLElement>(null);
   // The list of baskets above it may be long.
-  useEffect(() => form.current?.scrollIntoView?.({ block: 'start' }), []);
+  useEffect(() => {
+    // What it gives back is no clean-up: a newer browser answers with a promise.
+    void form.current?.scrollIntoView?.({ block: 'start' });
+  }, []);
   const { attempt, error, isBusy } = useAct();
   const described = methodTable[method];
   const cautions = ['blasting-acid', ...(described.raisesDust ? ['old-linings'] : [])];
