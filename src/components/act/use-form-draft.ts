@@ -4,6 +4,15 @@ import { useEffect } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
 import { leaveDraft, storedDraft } from './use-draft';
 
+/** The values of a draft as it was stored; null for one that cannot be read. */
+export function readDraft<Values>(text: string): Values | null {
+  try {
+    return JSON.parse(text) as Values;
+  } catch {
+    return null;
+  }
+}
+
 /**
  * Keeps what is typed into a form on this device until it is sent; a reload finds it again.
  * @param read the values of a draft as it was stored; null for one that says nothing

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import type { FamilyCard, FoundFamily } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
 import { sayTool } from '@/core/bench';
-import type { ComparisonBasis, Matter, Tool } from '@/core/record';
+import type { Matter, Tool } from '@/core/record';
 import { sayDate } from '../job/view';
 import { drawUsual } from '../receive/construction';
 import { Section } from '../signs/section';
@@ -10,7 +10,7 @@ import { AddInstrument } from './add-instrument';
 import { AddPerson } from './add-person';
 import { FindSeen } from './find-seen';
 import { ImportFamily } from './import-family';
-import { ChangeSettings } from './change-settings';
+import { ChangeSettings, type SettingsShown } from './change-settings';
 import { ChooseUnits } from './choose-units';
 import { ShopPolicies } from './shop-policies';
 
@@ -20,20 +20,8 @@ interface Props {
     readonly place: string;
     readonly zone: string;
     readonly currency: string;
-    readonly settings: {
-      readonly labourMinorPerHour: number;
-      readonly machiningMinorPerHour: number;
-      readonly testMinor: number;
-      readonly freightMinor: number;
-      readonly partsMarkupPct: number;
-      readonly taxPct: number;
-      readonly warrantyMonths: number;
-      readonly quoteValidDays: number;
+    readonly settings: SettingsShown & {
       readonly lengthDisplay: LengthDisplay;
-      readonly wageMinorPerHour: number | null;
-      readonly reminderAfterDays: number;
-      readonly telephone: string;
-      readonly basis: ComparisonBasis | null;
       readonly policies: Readonly<Partial<Record<Matter, string>>>;
     };
   } | null;

@@ -6,7 +6,7 @@ import { stepsOf } from '@/core/bench';
 import { actionTitle, partsOn, type Family } from '@/core/family';
 import { foundStates, sheetOf, type Begun, type FoundState } from '@/core/record';
 import { useAct } from '../act/use-act';
-import { useFormDraft } from '../act/use-form-draft';
+import { readDraft, useFormDraft } from '../act/use-form-draft';
 import { sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextArea, TextField } from '../ui/form';
 import { SidePanel } from '../ui/side-panel';
@@ -57,21 +57,12 @@ function readText(text: Text, family: Family): InputOf<'write-begun'>['begun'] {
   };
 }
 
-/** A draft as it was stored; null for one that cannot be read. */
-function readDraft(text: string): Text | null {
-  try {
-    return JSON.parse(text) as Text;
-  } catch {
-    return null;
-  }
-}
-
 function BegunForm({ view }: { readonly view: JobView }) {
   const { record, family } = view;
   const sheet = sheetOf(record, 'begun');
   const { run, error, isBusy } = useAct();
   const form = useForm<Text>({ defaultValues: textOf(sheet?.body) });
-  const forget = useFormDraft(`${record.tag}.begun.${sheet?.version ?? 0}`, form, readDraft);
+  const forget = useFormDraft(`${record.tag}.begun.${sheet?.version ?? 0}`, form, readDraft<Text>);
   const save = async (text: Text) => {
     const begun = readText(text, family);
     if (await run('write-begun', { tag: record.tag, basedOn: sheet?.version ?? 0, begun })) forget();

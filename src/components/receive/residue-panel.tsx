@@ -6,7 +6,7 @@ import type { InputOf } from '@/contract';
 import { cleaningMethods, type LiquidState, type Residue, type Signed } from '@/core/record';
 import { liquidStateOf, residueOf, residueUnknowns } from '@/core/residue';
 import { useAct } from '../act/use-act';
-import { useFormDraft } from '../act/use-form-draft';
+import { readDraft, useFormDraft } from '../act/use-form-draft';
 import { sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextArea, TextField } from '../ui/form';
 import { SidePanel } from '../ui/side-panel';
@@ -18,20 +18,11 @@ const empty: Fields = {
 };
 const fieldsOf = ({ sampling: _sampling, opening: _opening, ...fields }: Residue): Fields => fields;
 
-/** A draft as it was stored; null for one that cannot be read. */
-function readDraft(text: string): Fields | null {
-  try {
-    return JSON.parse(text) as Fields;
-  } catch {
-    return null;
-  }
-}
-
 function ResidueForm({ view }: { readonly view: JobView }) {
   const sheet = residueOf(view.record);
   const { run, error, isBusy } = useAct();
   const form = useForm<Fields>({ defaultValues: sheet ? fieldsOf(sheet.body) : empty });
-  const forget = useFormDraft(`${view.record.tag}.residue.${sheet?.version ?? 0}`, form, readDraft);
+  const forget = useFormDraft(`${view.record.tag}.residue.${sheet?.version ?? 0}`, form, readDraft<Fields>);
   const field = (name: Exclude<keyof Fields, 'methods'>) => ({
     ...form.register(name),
     error: issueFor(error, name),
