@@ -2,11 +2,12 @@ import type { CommandOf, ResultOf } from '@/contract';
 import { lifecycle, quote, report } from '@/core/change';
 import { DomainError } from '@/core/errors';
 import type { sayReason } from '@/core/errors';
+import { gateFor } from '@/core/lifecycle';
 import { currentQuote, type JobHead, type JobRecord, type LotMate } from '@/core/record';
 import { addLot, findLot, loadUnits, readShop, takeNumber, type Connection } from '@/db';
 import { changeJob, type JobCommand } from './change-job';
 import type { Context } from './context';
-import { findRecord } from './find-job';
+import { findJob, findRecord } from './find-job';
 import { sha256 } from './fingerprint';
 import { forVerb } from './use-case';
 
@@ -51,15 +52,16 @@ function sharing(record: JobRecord, term: 'sharesPromise' | 'sharesQuote' | 'sha
   return record.lotTerms?.[term] ? record.lotMates.filter(({ isClosed }) => !isClosed) : [];
 }
 
-/** Units that are quoted with this one and still stand before their answer, with whether they have a draft. */
+/** Units that are quoted with this one and still stand before their answer, with whether their draft can go out. */
 async function quotedAlong(connection: Connection, record: JobRecord) {
   const before = sharing(record, 'sharesQuote').filter(({ station }) =>
     ['receive', 'teardown', 'clean', 'inspect', 'quote'].includes(station),
   );
   const states = await Promise.all(
     before.map(async ({ tag }) => {
-      const mate = await findRecord(connection, tag);
-      return { tag, isReady: mate.station === 'quote' && currentQuote(mate)?.state === 'draft' };
+      const { record: mate, family } = await findJob(connection, tag);
+      const isDrawn = mate.station === 'quote' && !mate.hold && currentQuote(mate)?.state === 'draft';
+      return { tag, isReady: isDrawn && !gateFor('send-quote', mate, family).length };
     }),
   );
   return {

@@ -8,7 +8,8 @@ import { partsOn } from '@/core/family';
 import { advices, turnings, type Advice, type Evaluation, type Turning } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
-import { useFormDraft } from '../act/use-form-draft';
+import { readDraft, useFormDraft } from '../act/use-form-draft';
+import { readMoney, writeMoney } from '../quote/money';
 import { Button, ErrorNote, issueFor, SelectField, TextArea, TextField } from '../ui/form';
 import { sayMoment, type JobView } from './view';
 
@@ -40,8 +41,11 @@ interface Text {
 }
 
 const figure = (text: string | undefined) => Number((text ?? '').replace(',', '.') || 0);
-const minor = (text: string | undefined) => Math.round(figure(text) * 100);
-const whole = (value: number) => String(value / 100);
+/** Money by the rule of every price; what cannot be read is refused at its field. */
+function minor(text: string | undefined): number {
+  const read = readMoney(text?.trim() || '0');
+  return 'minor' in read ? read.minor : Number.NaN;
+}
 
 function textOf(body: Evaluation | undefined, known: readonly string[]): Text {
   const [outside] = body?.outside ?? [];
@@ -53,21 +57,22 @@ function textOf(body: Evaluation | undefined, known: readonly string[]): Text {
     lost: Object.fromEntries(body?.lost.map(({ ref, reason }) => [ref, reason]) ?? []),
     atRisk: Object.fromEntries(body?.atRisk.map(({ ref, known: when }) => [ref, when]) ?? []),
     ...{ outsideWhat: outside?.what ?? '', outsideTo: outside?.to ?? '' },
-    outsideMoney: outside ? whole(outside.minor) : '',
+    outsideMoney: outside ? writeMoney(outside.minor) : '',
     ...{ madeRef: made?.ref ?? '', madeFrom: made?.from ?? '' },
     hoursFrom: body ? String(body.hours.from) : '',
     hoursTo: body ? String(body.hours.to) : '',
-    partsFrom: body ? whole(body.partsMinor.from) : '',
-    partsTo: body ? whole(body.partsMinor.to) : '',
+    partsFrom: body ? writeMoney(body.partsMinor.from) : '',
+    partsTo: body ? writeMoney(body.partsMinor.to) : '',
     daysFrom: body ? String(body.days.from) : '',
     daysTo: body ? String(body.days.to) : '',
-    newMoney: body?.newUnit ? whole(body.newUnit.minor) : '',
+    newMoney: body?.newUnit ? writeMoney(body.newUnit.minor) : '',
     newDays: body?.newUnit ? String(body.newUnit.days) : '',
     ...{ advice: body?.advice ?? 'repair', words: body?.words ?? '' },
   };
 }
 
-function readText(text: Text): InputOf<'write-evaluation'>['evaluation'] {
+/** The fields as they are sent; what the form does not show of the sheet before is kept. */
+function readText(text: Text, before: Evaluation | undefined): InputOf<'write-evaluation'>['evaluation'] {
   const said = (record: Readonly<Record<string, string>>) => Object.entries(record).filter(([, words]) => words.trim());
   const other = text.otherCause.trim();
   return {
@@ -75,10 +80,13 @@ function readText(text: Text): InputOf<'write-evaluation'>['evaluation'] {
     causes: [...text.causes, ...(other ? [other] : [])],
     lost: said(text.lost).map(([ref, reason]) => ({ ref, reason })),
     atRisk: said(text.atRisk).map(([ref, known]) => ({ ref, known })),
-    outside: text.outsideWhat.trim()
-      ? [{ what: text.outsideWhat, to: text.outsideTo, minor: minor(text.outsideMoney) }]
-      : [],
-    made: text.madeRef ? [{ ref: text.madeRef, from: text.madeFrom }] : [],
+    outside: [
+      ...(text.outsideWhat.trim()
+        ? [{ what: text.outsideWhat, to: text.outsideTo, minor: minor(text.outsideMoney) }]
+        : []),
+      ...(before?.outside.slice(1) ?? []),
+    ],
+    made: [...(text.madeRef ? [{ ref: text.madeRef, from: text.madeFrom }] : []), ...(before?.made.slice(1) ?? [])],
     hours: { from: figure(text.hoursFrom), to: figure(text.hoursTo) },
     partsMinor: { from: minor(text.partsFrom), to: minor(text.partsTo) },
     days: { from: figure(text.daysFrom), to: figure(text.daysTo) },
@@ -154,15 +162,6 @@ function PartWords({
   );
 }
 
-/** A draft as it was stored; null for one that cannot be read. */
-function readDraft(text: string): Text | null {
-  try {
-    return JSON.parse(text) as Text;
-  } catch {
-    return null;
-  }
-}
-
 function EvaluationForm({
   view,
   again,
@@ -177,12 +176,19 @@ function EvaluationForm({
   const known = [...new Set(family.damage.map(({ seen }) => seen))];
   const { run, error, isBusy } = useAct();
   const form = useForm<Text>({ defaultValues: textOf(sheet?.body, known) });
-  const forget = useFormDraft(`${record.tag}.look.${sheet?.key ?? 0}.${sheet?.version ?? 0}`, form, readDraft);
-  const read = readText(useWatch({ control: form.control }) as Text);
+  const forget = useFormDraft(`${record.tag}.look.${sheet?.key ?? 0}.${sheet?.version ?? 0}`, form, readDraft<Text>);
+  const read = readText(useWatch({ control: form.control }) as Text, sheet?.body);
   const rateMinor = view.shop.labourMinorPerHour;
   const save = async () => {
     const basedOn = again ? 0 : (sheet?.version ?? 0);
-    if (await run('write-evaluation', { tag: record.tag, basedOn, again, evaluation: readText(form.getValues()) })) {
+    if (
+      await run('write-evaluation', {
+        tag: record.tag,
+        basedOn,
+        again,
+        evaluation: readText(form.getValues(), sheet?.body),
+      })
+    ) {
       forget();
       onKept();
     }

@@ -48,7 +48,7 @@ export const sheetSentences = {
   'lot-of-another': ({ lot, owner }: { lot: string; owner: string }) =>
     `Lot ${lot} is of ${owner}: a pump of somebody else does not come in it.`,
   'lot-not-quoted': ({ lot, tags }: { lot: string; tags: readonly string[] }) =>
-    `The units of ${lot} are quoted together: ${list(tags, 'and')} ${plural(tags.length, 'has', 'have')} no draft yet.`,
+    `The units of ${lot} are quoted together: ${list(tags, 'and')} ${plural(tags.length, 'has', 'have')} no draft yet that can go out.`,
   'lot-not-together': ({ lot, tags }: { lot: string; tags: readonly string[] }) =>
     `The units of ${lot} are delivered together: ${list(tags, 'and')} ${plural(tags.length, 'is', 'are')} not released yet.`,
   'unknown-school': ({ matter, school }: { matter: string; school: string }) =>
