@@ -4,7 +4,7 @@ export default {
   jest: { projectType: 'custom', configFile: 'jest.mutation.config.mjs' },
   coverageAnalysis: 'perTest',
   mutate: [
-    'src/core/{lifecycle,quoting,scope,inspection,report,parts,testing,change}/**/*.ts',
+    'src/core/{lifecycle,quoting,scope,inspection,report,supply,testing,change}/**/*.ts',
     '!src/core/**/*.test.ts',
   ],
   reporters: ['clear-text', 'json', 'progress-append-only'],

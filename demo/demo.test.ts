@@ -2,7 +2,7 @@ import { createConnection } from 'mysql2/promise';
 import { workOf } from '@/core/bench';
 import { limitsOf, proposeSize, type Family } from '@/core/family';
 import { present } from '@/core/present';
-import { approvedLines } from '@/core/parts';
+import { approvedLines } from '@/core/supply';
 import type { JobRecord } from '@/core/record';
 import { listEvents, loadJobRecord, migrateDatabase } from '@/db';
 import { startRuntime, type Runtime } from '@/server';

@@ -11,7 +11,7 @@ import {
 } from '@/core/family';
 import { standingReadings, toolToOffer, workAt, workOf } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
-import { needsOf } from '@/core/parts';
+import { needsOf } from '@/core/supply';
 import { warrantyClaim } from '@/core/warranty';
 import {
   currentQuote,

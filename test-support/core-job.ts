@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { standingReadings, workAt, workOf } from '@/core/bench';
 import { heatFor } from '@/core/bench/heat';
-import { bench, decide, inspection, lifecycle, parts, quote, receive, report, test as stand } from '@/core/change';
+import { bench, decide, inspection, lifecycle, supply, quote, receive, report, test as stand } from '@/core/change';
 import { verifyJob, type Decider, type Decision } from '@/core/change';
 import {
   actionTitle,
@@ -332,20 +332,20 @@ export class CoreJob {
     const { tag } = this.record;
     this.act(
       'Bram',
-      ['order-parts', parts.orderParts],
+      ['order-parts', supply.orderParts],
       { number: 'PO-0001', supplier: 'Sillwater' },
       { tag, atRisk: null },
     );
     const { lines } = present(this.record.orders[0]);
     const orderNumber = 'PO-0001';
     const acknowledged = { tag, orderNumber, reference: 'A-1', dueOn: '2026-11-30' };
-    this.act('Bram', ['acknowledge-order', parts.acknowledgeOrder], undefined, acknowledged);
+    this.act('Bram', ['acknowledge-order', supply.acknowledgeOrder], undefined, acknowledged);
     const sent = lines.map((line) => ({ lineId: line.partRef, quantity: line.quantity }));
     const parcel = { lines: sent, restOn: null, sentBefore: {} };
-    this.act('Bram', ['take-parcel', parts.takeParcel], parcel, { tag, orderNumber });
+    this.act('Bram', ['take-parcel', supply.takeParcel], parcel, { tag, orderNumber });
     const counts = lines.map((line) => ({ lineId: line.id, counted: line.quantity }));
     const receiptIds = counts.map(() => this.id<never>());
-    this.act('Bram', ['receive-parts', parts.receiveParts], { receiptIds }, { tag, orderNumber, counts, note: '' });
+    this.act('Bram', ['receive-parts', supply.receiveParts], { receiptIds }, { tag, orderNumber, counts, note: '' });
     this.move('Ines', 'start-rebuild');
   }
 

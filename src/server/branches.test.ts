@@ -1,6 +1,6 @@
 import { present } from '@/core/present';
 import { currentQuote, supplementsOf } from '@/core/record';
-import { needsOf } from '@/core/parts';
+import { needsOf } from '@/core/supply';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf } from '../../test-support/told';
 import { act, carryOutDue, openCustomerLink, perform, readCustomerPage } from '.';

@@ -1,5 +1,5 @@
 import type { CommandOf } from '@/contract';
-import { parts, type test } from '@/core/change';
+import { supply, type test } from '@/core/change';
 import { reason, refuse, requireStation } from '@/core/change/decision';
 import { flowSharesOf } from '@/core/testing';
 import { limitsOf, type Family } from '@/core/family';
@@ -29,8 +29,8 @@ export async function askParcel({
   record,
   family,
   command,
-}: Asking<CommandOf<'take-parcel'>>): Promise<parts.Parcel> {
-  const order = parts.orderNumbered(record, command.orderNumber);
+}: Asking<CommandOf<'take-parcel'>>): Promise<supply.Parcel> {
+  const order = supply.orderNumbered(record, command.orderNumber);
   if (!order.dueOn) return refuse('wrong-state', reason('nothing-on-its-way', { order: order.number }));
   const sentBefore = Object.fromEntries(order.lines.map((line) => [line.partRef, line.sent]));
   const parcel = await context.standIns.supplier.parcelBy({ ...supplierOrder(order, family), sentBefore }, order.dueOn);

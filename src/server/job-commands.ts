@@ -5,7 +5,7 @@ import {
   bench,
   inspection,
   lifecycle,
-  parts,
+  supply,
   quote,
   receive,
   report,
@@ -278,9 +278,9 @@ const quoteCommands = {
   }),
 };
 
-const takeParcel: JobCommand<'take-parcel', parts.Parcel, parts.Parcel> = {
+const takeParcel: JobCommand<'take-parcel', supply.Parcel, supply.Parcel> = {
   verb: 'take-parcel',
-  decider: parts.takeParcel,
+  decider: supply.takeParcel,
   ask: askParcel,
   prepare: (_asking, parcel) => ({ facts: parcel }),
 };
@@ -298,13 +298,13 @@ const runTest: JobCommand<'run-test', test.RunFacts, Ran> = {
 };
 
 const workCommands = {
-  'order-parts': withFacts('order-parts', parts.orderParts, async ({ connection }) => ({
+  'order-parts': withFacts('order-parts', supply.orderParts, async ({ connection }) => ({
     number: numbered('PO-', 5, await takeNumber(connection, 'nextOrder')),
     supplier: supplierName,
   })),
-  'acknowledge-order': plain('acknowledge-order', parts.acknowledgeOrder),
+  'acknowledge-order': plain('acknowledge-order', supply.acknowledgeOrder),
   'take-parcel': of(takeParcel),
-  'receive-parts': withFacts('receive-parts', parts.receiveParts, ({ context, command }) => ({
+  'receive-parts': withFacts('receive-parts', supply.receiveParts, ({ context, command }) => ({
     receiptIds: command.counts.map(() => context.newId()),
   })),
   'run-test': of(runTest),

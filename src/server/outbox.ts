@@ -1,4 +1,4 @@
-import { parts, type OutboxItem } from '@/core/change';
+import { supply, type OutboxItem } from '@/core/change';
 import { asBuiltSchema } from '@/core/report';
 import { nameQuote, offeredLines, optionsOf, totalQuote } from '@/core/quoting';
 import { sayDay } from '@/core/lifecycle';
@@ -231,7 +231,7 @@ async function sendOrder(context: Context, row: OutboxRow, orderId: OrderId): Pr
 
 const acknowledgement: JobCommand<'acknowledge-order', undefined, undefined> = {
   verb: 'acknowledge-order',
-  decider: parts.acknowledgeOrder,
+  decider: supply.acknowledgeOrder,
   prepare: () => ({ facts: undefined }),
 };
 

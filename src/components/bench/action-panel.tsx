@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { againstFor, judgeAnswer, markAnswers, readValue, type ActionWork, type StepWork } from '@/core/bench';
 import { actionTitle, elastomerOf, findPart, type AnswerForm } from '@/core/family';
-import { missingOf, needsOf, partsOfStep } from '@/core/parts';
+import { missingOf, needsOf, partsOfStep } from '@/core/supply';
 import { sayReason } from '@/core/errors';
 import { openSupplements, type Answer, type BenchPhase } from '@/core/record';
 import { useAct } from '../act/use-act';

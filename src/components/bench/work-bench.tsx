@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { lastAnswer, nextAction, workOf, type ActionWork, type StepWork } from '@/core/bench';
 import { present } from '@/core/present';
 import { isDoneElsewhere } from './lost-elsewhere';
-import { missingOf, needsOf, partsOfStep } from '@/core/parts';
+import { missingOf, needsOf, partsOfStep } from '@/core/supply';
 import type { InHand, Step, StepAction } from '@/core/family';
 import { openSupplements, type Answer, type BenchPhase } from '@/core/record';
 import { useWaiting } from '../act/use-waiting';

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { closedSteps } from '@/core/bench';
 import { actions, comesBefore, openSupplements, type Action, type PhotoId, type Station } from '@/core/record';
-import { stepsNeeding } from '@/core/parts';
+import { stepsNeeding } from '@/core/supply';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { Button, ErrorNote, issueFor, SelectField, TextArea, TextField } from '../ui/form';

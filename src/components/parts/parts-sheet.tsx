@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { needsOf, stepsBlockedBy } from '@/core/parts';
+import { needsOf, stepsBlockedBy } from '@/core/supply';
 import { partsAtRisk } from '@/core/quoting';
 import { currentQuote, type PurchaseOrder } from '@/core/record';
 import { formatMoney } from '@/core/units';

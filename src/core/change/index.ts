@@ -4,7 +4,7 @@ export { decide, settleProposal, type Decided } from './decide';
 export { type Decider, type Decision, type Given, type OutboxItem, type Proposal } from './decision';
 export * as inspection from './inspection';
 export * as lifecycle from './lifecycle';
-export * as parts from './parts';
+export * as supply from './supply';
 export * as quote from './quote';
 export * as receive from './receive';
 export { changesOf, replayEvents, replayRecord, verifyJob, type Difference } from './replay';

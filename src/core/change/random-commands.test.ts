@@ -34,7 +34,7 @@ import {
   bench,
   inspection,
   lifecycle,
-  parts,
+  supply,
   quote,
   receive,
   report,
@@ -358,12 +358,12 @@ const buying: Attempt = (world, pick) => {
   if (!order) {
     const facts = { number: `PO-${world.ids++}`, supplier: 'Sillwater' };
     const atRisk = pick([null, { limitMinor: 1_000_000, reason: 'long lead' }]) ?? null;
-    return trying(world, 'order-parts', parts.orderParts, facts, { tag, atRisk });
+    return trying(world, 'order-parts', supply.orderParts, facts, { tag, atRisk });
   }
   const counts = order.lines.map((line) => ({ lineId: line.id, counted: line.quantity - line.received }));
   const receiptIds = counts.map(() => `receipt-${world.ids++}`);
   const command = { tag, orderNumber: order.number, counts, note: '' };
-  return trying(world, 'receive-parts', parts.receiveParts, { receiptIds }, command);
+  return trying(world, 'receive-parts', supply.receiveParts, { receiptIds }, command);
 };
 
 const testing: Attempt = (world, pick) => {

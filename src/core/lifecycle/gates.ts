@@ -1,7 +1,7 @@
 import { findingAt, standingReadings, workOf } from '../bench';
 import { partsOn, type Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
-import { awaited, needsOf, toOrder } from '../parts';
+import { awaited, needsOf, toOrder } from '../supply';
 import { unsettledDecline } from '../quoting';
 import { fateOf, leavesHouse } from '../dispatch';
 import { isShutByResidue } from '../residue';

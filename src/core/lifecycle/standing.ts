@@ -4,7 +4,7 @@ import type { Family } from '../family';
 import { judgePoints } from '../inspection';
 import { fateOf, leavesHouse } from '../dispatch';
 import { unsettledDecline } from '../quoting';
-import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../parts';
+import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../supply';
 import type { Remaining } from '../planning';
 import {
   comesBefore,

@@ -1,5 +1,5 @@
 import type { Family } from '../family';
-import { needsOfLines, toOrder, type Need } from '../parts';
+import { needsOfLines, toOrder, type Need } from '../supply';
 import { currentQuote, type JobRecord } from '../record';
 import { offeredLines } from './total-quote';
 

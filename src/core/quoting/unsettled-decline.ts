@@ -1,4 +1,4 @@
-import { countingApprovals } from '../parts';
+import { countingApprovals } from '../supply';
 import type { Approval, JobRecord, QuoteLine } from '../record';
 
 export interface CriticalDecline {

@@ -3,7 +3,7 @@ import { policiesInForce, sayPolicy } from '../policies';
 import { present } from '../present';
 import { cautionFooter, cautions, readBuild, sayChoices, sayLimits, type Family } from '../family';
 import { judgePoint, type PointState } from '../inspection';
-import { approvedLines } from '../parts';
+import { approvedLines } from '../supply';
 import type { JobRecord, Phase, TestRun } from '../record';
 import { judgeRun } from '../testing';
 import type { AsBuilt } from './as-built';

@@ -1,6 +1,6 @@
 import { partsOn, type Family } from '../family';
 import { judgePoints } from '../inspection';
-import { stepsNeeding } from '../parts';
+import { stepsNeeding } from '../supply';
 import { present } from '../present';
 import { schoolOf } from '../policies';
 import type { Action, Disposition, Finding, JobRecord, Look, ScopeAction, ScopeSource, WorkCentre } from '../record';

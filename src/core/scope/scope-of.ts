@@ -1,6 +1,6 @@
 import { closedSteps } from '../bench';
 import type { Family } from '../family';
-import { needsOf, type Need } from '../parts';
+import { needsOf, type Need } from '../supply';
 import {
   comesBefore,
   supplementsOf,

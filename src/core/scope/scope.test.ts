@@ -5,7 +5,7 @@ import { present } from '../present';
 import { asId, type Action, type Finding, type PartAccount } from '../record';
 import { exampleDisposition, exampleFinding, exampleReading } from '../record/example-record';
 import { quote } from '../change';
-import { stepsNeeding } from '../parts';
+import { stepsNeeding } from '../supply';
 import { proposeScope, scopeOf, type ScopeItem } from '.';
 
 const family = buildFamily(loadFamily(f1));

@@ -2,7 +2,7 @@ import { present } from '@/core/present';
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { familyCard, readBuild } from '@/core/family';
-import { stepsBlockedBy } from '@/core/parts';
+import { stepsBlockedBy } from '@/core/supply';
 import { changesOf, sayDeed, sayEvent } from '@/core/change';
 import { sayMove, standingOf, standingSchema, type ChainedEvent } from '@/core/lifecycle';
 import type { Station } from '@/core/record';

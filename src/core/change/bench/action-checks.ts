@@ -1,7 +1,7 @@
 import { reckonSetting } from '../../bench/reckon-setting';
 import { elastomersMet, suitableConsumables, type FormOf, type Step, type StepAction } from '../../family';
 import { judgePoint } from '../../inspection';
-import { missingOf, needsOf } from '../../parts';
+import { missingOf, needsOf } from '../../supply';
 import { openSupplements, type JobRecord } from '../../record';
 import { heatFor } from '../../bench/heat';
 import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';

@@ -2,7 +2,7 @@ import type { Reason } from '../../errors';
 import { againstFor, judgeAnswer, workAt, type Judged } from '../../bench';
 import { judgeRecord } from '../../bench/judge-record';
 import { actionTitle, type AnswerForm } from '../../family';
-import { partsOfStep } from '../../parts';
+import { partsOfStep } from '../../supply';
 import { schoolOf } from '../../policies';
 import { isShutByResidue } from '../../residue';
 import { sheetOf, type Answer, type AnswerData, type BenchPhase, type Station } from '../../record';

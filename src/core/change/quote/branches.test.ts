@@ -1,7 +1,7 @@
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../../family';
 import { present } from '../../present';
-import { approvedLines, needsOf } from '../../parts';
+import { approvedLines, needsOf } from '../../supply';
 import {
   asId,
   currentQuote,
@@ -15,7 +15,7 @@ import {
 import { standingOf } from '../../lifecycle';
 import { partsAtRisk } from '../../quoting';
 import { CoreJob, terms, wornRing, type JobScript, type Person } from '../../../../test-support/core-job';
-import { bench, lifecycle, parts, quote, type Decider } from '..';
+import { bench, lifecycle, supply, quote, type Decider } from '..';
 
 /** A repair that branches: what is declined against advice, what is found later, what is asked, and what goes back. */
 const file = loadFamily(f1);
@@ -151,7 +151,7 @@ describe('what stands once for a draft', () => {
 
 describe('something critical is declined', () => {
   const settle = ['settle-decline', quote.settleDecline] as const;
-  const order = ['order-parts', parts.orderParts] as const;
+  const order = ['order-parts', supply.orderParts] as const;
   const declined = () => {
     const job = jobAt('quote');
     const wheel = lineOf(sent(job), 'Impeller');
@@ -211,7 +211,7 @@ describe('an answer by telephone is put right', () => {
     expect(needsOf(job.record, job.family).some(({ ref }) => ref === 'front-ring')).toBe(false);
     job.act(
       'Bram',
-      ['order-parts', parts.orderParts],
+      ['order-parts', supply.orderParts],
       { number: 'PO-1', supplier: 's' },
       { tag: job.record.tag, atRisk: null },
     );
@@ -395,7 +395,7 @@ describe('questions and reminders', () => {
 });
 
 describe('at risk, before the answer', () => {
-  const order = ['order-parts', parts.orderParts] as const;
+  const order = ['order-parts', supply.orderParts] as const;
   const facts = { number: 'PO-9', supplier: 's' };
   const policies = { 'parts before approval': 'at risk' } as const;
   test('up to a value that somebody allows; counted until the answer', () => {

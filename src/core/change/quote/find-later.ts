@@ -1,6 +1,6 @@
 import { closedSteps } from '../../bench';
 import type { Family } from '../../family';
-import { stepsNeeding } from '../../parts';
+import { stepsNeeding } from '../../supply';
 import { growSupplement, nameQuote, quoteText, totalQuote, type DraftLine } from '../../quoting';
 import {
   comesBefore,

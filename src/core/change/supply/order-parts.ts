@@ -1,4 +1,4 @@
-import { needsOf, toOrder, type Need } from '../../parts';
+import { needsOf, toOrder, type Need } from '../../supply';
 import { partsAtRisk, unsettledDecline, type AtRisk } from '../../quoting';
 import { currentQuote, type JobRecord, type OrderId, type OrderLineId } from '../../record';
 import { formatMoney } from '../../units';

@@ -1,4 +1,4 @@
-import { stepsBlockedBy } from '../../parts';
+import { stepsBlockedBy } from '../../supply';
 import type { OrderLineId } from '../../record';
 import { put, type Put } from '../change';
 import { firstTwice, reason, refuse, type Decider } from '../decision';
