@@ -153,7 +153,7 @@ export class CoreJob {
     return { personName, personId: asId<PersonId>(`id-${personName}`), at: new Date(this.clock).toISOString() };
   }
 
-  private id<Id extends MadeId>(): Id {
+  id<Id extends MadeId>(): Id {
     return asId<Id>(`id-${String(++this.ids).padStart(4, '0')}`);
   }
 

@@ -1,6 +1,7 @@
 import { errorCodes, httpStatusOf, wordsOf, type ErrorCode } from '@/core/errors';
 import { answered, issueListSchema, schemaOf, type Json } from '@/core/open-api';
-import { verbs, type Verb, type VerbDescription } from './verbs';
+import type { VerbDescription } from './verb';
+import { verbs, type Verb } from './verbs';
 
 const refusal = { $ref: '#/components/schemas/DoorRefusal' };
 const dataOf = (schema: Json): Json => ({ type: 'object', required: ['data'], properties: { data: schema } });

@@ -75,6 +75,8 @@ import {
   undoAnswerInput,
 } from '@/core/change/inputs';
 import { optionLevels, roles, runVerdicts } from '@/core/record';
+import { supplyVerbs } from './supply-verbs';
+import { verb, type VerbDescription } from './verb';
 import {
   addInstrumentInput,
   addPersonInput,
@@ -86,21 +88,6 @@ import {
   signInInput,
   switchPersonInput,
 } from './people';
-
-/** One verb of the door: what it does in a sentence, who may, what it takes, what it answers. */
-export interface VerbDescription<Input extends z.ZodType = z.ZodType, Result extends z.ZodType = z.ZodType> {
-  readonly about: string;
-  /** Who may do it; the owner always may. */
-  readonly audience: readonly Audience[];
-  readonly input: Input;
-  readonly result: Result;
-}
-
-function verb<const Input extends z.ZodType, const Result extends z.ZodType>(
-  description: VerbDescription<Input, Result>,
-): VerbDescription<Input, Result> {
-  return description;
-}
 
 const version = z.number().int();
 const versioned = z.object({ version });
@@ -700,6 +687,7 @@ export const verbs = {
   ...inspectionVerbs,
   ...quoteVerbs,
   ...partsVerbs,
+  ...supplyVerbs,
   ...testVerbs,
   ...lifecycleVerbs,
 } as const;

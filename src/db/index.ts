@@ -17,5 +17,6 @@ export { migrateDatabase } from './migrate';
 export { multiplyJobs } from './multiply-jobs';
 export { claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
 export * from './people';
+export * from './supply';
 export { listUnopened, persist, persistOpening, persistTakenOver, type Beside, type OutboxRow } from './persist';
 export { isDeadlock, isDuplicate, translateError } from './translate-error';

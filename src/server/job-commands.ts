@@ -1,5 +1,5 @@
 // Every verb that changes one job, with what its rule must be told; longer than most files because it is one table.
-import { moveAudience, verbs, type CommandOf, type ResultOf, type Verb } from '@/contract';
+import { moveAudience, verbs, type CommandOf } from '@/contract';
 import { mayAct } from '@/core/access';
 import {
   bench,
@@ -11,7 +11,6 @@ import {
   report,
   sheets,
   test,
-  type Decider,
   type ToolFacts,
 } from '@/core/change';
 import { DomainError } from '@/core/errors';
@@ -26,8 +25,10 @@ import {
   takeNumber,
   type Connection,
 } from '@/db';
-import { changeJob, type Asking, type JobCommand } from './change-job';
+import { changeJob, type JobCommand } from './change-job';
 import type { Context } from './context';
+import { jobCommand, plain, withFacts } from './job-command';
+import { supplyCommands } from './supply/supply-commands';
 import { chosenFamily, buildFor, keepFamily } from './families';
 import { sha256 } from './fingerprint';
 import { deliverPump, movePromise, sendQuote } from './lots';
@@ -35,39 +36,11 @@ import { newerFamily } from './library/newer-family';
 import { provePerson } from './people/prove-person';
 import { takeBenchPicture, type Picture } from './pictures';
 import { ensureContact, ensureCustomer, ensurePump } from './receive-pump';
-import { forVerb, type UseCase } from './use-case';
+import { forVerb } from './use-case';
 import { askParcel, runOnStand } from './devices';
 
 /** The supplier whom the shop orders from. */
 export const supplierName = 'Sillwater Pump Parts';
-
-type Tagged = { readonly tag: string };
-type TaggedVerb = { [V in Verb]: CommandOf<V> extends Tagged ? V : never }[Verb];
-
-/** A verb whose rule needs the record alone. */
-function plain<V extends TaggedVerb>(
-  verb: V,
-  decider: Decider<CommandOf<V>, Omit<ResultOf<V>, 'version'>>,
-): UseCase<CommandOf<V>, ResultOf<V>> {
-  return withFacts(verb, decider, () => undefined);
-}
-
-/** A verb whose rule must know something from the database as well. */
-function withFacts<V extends TaggedVerb, Facts>(
-  verb: V,
-  decider: Decider<CommandOf<V>, Omit<ResultOf<V>, 'version'>, Facts>,
-  factsOf: (asking: Asking<CommandOf<V>>) => Promise<Facts> | Facts,
-): UseCase<CommandOf<V>, ResultOf<V>> {
-  return of({ verb, decider, prepare: async (asking) => ({ facts: await factsOf(asking) }) });
-}
-
-function of<V extends TaggedVerb, Facts, Outside>(
-  job: JobCommand<V, Facts, Outside>,
-): UseCase<CommandOf<V>, ResultOf<V>> {
-  return forVerb(job.verb, (context, command) => changeJob(context, job, { tag: tagOf(command), command }));
-}
-
-const tagOf = (command: Tagged) => command.tag;
 
 async function shopOf(connection: Connection) {
   const shop = await readShop(connection);
@@ -161,7 +134,7 @@ const receiveCommands = {
     if (newer) await keepFamily(connection, newer);
     return { newer };
   }),
-  'take-picture': of(takePicture),
+  'take-picture': jobCommand(takePicture),
 };
 
 /** The tools of the shop, and the zone in which they are due. */
@@ -195,7 +168,7 @@ const benchCommands = {
   'undo-answer': plain('undo-answer', bench.undoAnswer),
   'open-again': plain('open-again', bench.openAgain),
   'allow-deviation': plain('allow-deviation', bench.allowDeviation),
-  'sign-hold-point': of(signHoldPoint),
+  'sign-hold-point': jobCommand(signHoldPoint),
   'record-readings': withFacts('record-readings', inspection.recordReadings, toolFacts),
   'concede-readings': withFacts('concede-readings', inspection.concedeReadings, toolFacts),
   'judge-point': plain('judge-point', inspection.judgePoint),
@@ -303,11 +276,11 @@ const workCommands = {
     supplier: supplierName,
   })),
   'acknowledge-order': plain('acknowledge-order', supply.acknowledgeOrder),
-  'take-parcel': of(takeParcel),
+  'take-parcel': jobCommand(takeParcel),
   'receive-parts': withFacts('receive-parts', supply.receiveParts, ({ context, command }) => ({
     receiptIds: command.counts.map(() => context.newId()),
   })),
-  'run-test': of(runTest),
+  'run-test': jobCommand(runTest),
   'decide-run': plain('decide-run', test.decideRun),
   'issue-report': withFacts('issue-report', report.issueReport, async ({ context, connection, record }) => ({
     shop: await shopOf(connection),
@@ -351,5 +324,6 @@ export const jobCommands = {
   ...benchCommands,
   ...quoteCommands,
   ...workCommands,
+  ...supplyCommands,
   ...lifecycleCommands,
 };

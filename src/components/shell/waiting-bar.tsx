@@ -33,7 +33,7 @@ function overTheirs({ error, ...entry }: WaitingEntry): WaitingEntry {
     'entries' in input
       ? { ...input, entries: input.entries.map((one) => ({ ...one, basedOn })) }
       : 'parts' in input
-        ? { ...input, parts: input.parts.map((one) => ({ ...one, basedOn })) }
+        ? { ...input, parts: input.parts.map((one) => (typeof one === 'string' ? one : { ...one, basedOn })) }
         : { ...input, basedOn };
   return { ...entry, key: makeKey(), input: based } as WaitingEntry;
 }

@@ -102,7 +102,7 @@ export function settleProposal<Result>(given: Given, verb: string, proposal: Pro
 }
 
 /** Verbs that a closed job still takes. */
-const afterClosing: ReadonlySet<string> = new Set(['correct-report', 'correct-owner']);
+const afterClosing: ReadonlySet<string> = new Set(['correct-report', 'correct-owner', 'give-part']);
 
 /**
  * Decides a command on one job. Pure: the same record, command and facts give the same event.

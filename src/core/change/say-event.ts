@@ -100,6 +100,12 @@ const sheetNames: Readonly<Record<SheetKind, string>> = {
   warranty: 'warranty return',
   fate: 'owner’s word',
   packing: 'packing list',
+  source: 'source',
+  made: 'made in the shop',
+  outside: 'work outside',
+  number: 'number found',
+  tray: 'tray',
+  given: 'given to another pump',
 };
 const bodyOf = (row: Row | null): Row =>
   row && typeof row.body === 'object' && row.body !== null ? { ...row.body } : {};

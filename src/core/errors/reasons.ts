@@ -1,4 +1,5 @@
 import { sheetSentences } from './sheet-sentences';
+import { supplySentences } from './supply-sentences';
 import { list, plural } from './words';
 import { optionNames, stationNames, type OptionLevel, type Station } from '../record';
 
@@ -45,6 +46,7 @@ const saidRange = ({ min, max }: ToolRange, unit: string) =>
  */
 const sentences = {
   ...sheetSentences,
+  ...supplySentences,
   'on-hold': ({ tag, reason }: { tag: string; reason: string }) => `${tag} is on hold: ${reason}.`,
   'not-on-hold': ({ tag }: { tag: string }) => `${tag} is not on hold.`,
   closed: ({ tag }: { tag: string }) => `${tag} is closed.`,

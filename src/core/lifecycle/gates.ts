@@ -1,7 +1,7 @@
 import { findingAt, standingReadings, workOf } from '../bench';
 import { partsOn, type Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
-import { awaited, needsOf, toOrder } from '../supply';
+import { awaited, isTwin, needsOf, toArrange, toOrder } from '../supply';
 import { unsettledDecline } from '../quoting';
 import { fateOf, leavesHouse } from '../dispatch';
 import { isShutByResidue } from '../residue';
@@ -10,6 +10,7 @@ import { costingFindings, findingsThatStay } from '../scope';
 import {
   currentQuote,
   openSupplements,
+  sheetsOf,
   supplementsOf,
   type BenchPhase,
   type Finding,
@@ -44,6 +45,15 @@ function stepsOpen(record: JobRecord, family: Family, phase: BenchPhase): readon
   });
 }
 
+/** Parts that lie in no labelled tray though a like unit stands beside them. */
+function unlaid(record: JobRecord, family: Family): readonly Missing[] {
+  if (!isTwin(record)) return [];
+  const laid = new Set(sheetsOf(record, 'tray').map(({ key }) => key));
+  const here = new Set(record.parts.filter(({ state }) => state === 'present').map(({ ref }) => ref));
+  const left = partsOn(family.parts, 'came').filter(({ ref, stays }) => here.has(ref) && !stays && !laid.has(ref));
+  return when(left.length > 0, missing('teardown', 'trays', 'unlaid', { count: left.length }));
+}
+
 const toClean: Gate = (record, family) => {
   const accounted = new Set(record.parts.map((part) => part.ref));
   return [
@@ -52,6 +62,7 @@ const toClean: Gate = (record, family) => {
     ...partsOn(family.parts, 'came')
       .filter((part) => !accounted.has(part.ref))
       .map((part) => missing('teardown', `part-${part.ref}`, 'unaccounted', { part: part.name })),
+    ...unlaid(record, family),
   ];
 };
 
@@ -139,6 +150,14 @@ const toApprove: Gate = (record, family) => {
   return [
     ...when(!quote.lines.some((line) => line.struckReason === null), missing('quote', 'lines', 'no-line')),
     ...when(!record.contact, missing('receive', 'owner', 'no-contact')),
+    ...sheetsOf(record, 'number')
+      .filter(({ body }) => body.verdict === 'question' && !body.settled)
+      .map(({ key, body }) =>
+        missing('teardown', `part-${key}`, 'number-open', {
+          part: family.parts.find(({ ref }) => ref === key)?.name ?? key,
+          found: body.found,
+        }),
+      ),
     ...when(isWarrantyUnjudged(record), missing('inspect', 'warranty', 'warranty-unjudged')),
     ...costingFindings(record.findings, family)
       .filter((finding) => !covered.has(finding.id))
@@ -163,6 +182,9 @@ const toRebuild: Gate = (record, family) => [
   ...unsettled(record),
   ...toOrder(needsOf(record, family)).map((need) =>
     missing('parts', `need-${need.ref}`, 'unordered', { part: need.name, count: need.quantity - need.ordered }),
+  ),
+  ...toArrange(needsOf(record, family)).map((need) =>
+    missing('parts', `need-${need.ref}`, 'unarranged', { part: need.name, source: need.source }),
   ),
 ];
 

@@ -143,7 +143,7 @@ describe('every state with every event', () => {
 });
 
 describe('who holds it', () => {
-  const none = { toOrder: 0, awaited: 0 };
+  const none = { toOrder: 0, awaited: null };
   test.each([
     ['receive', 'U'],
     ['teardown', 'B'],
@@ -155,9 +155,10 @@ describe('who holds it', () => {
     ['report', 'U'],
     ['return', 'U'],
   ] as const)('%s: %s', (station, holder) => expect(holderAt(state(station), none)).toBe(holder));
-  test('at parts it is the supplier only while everything is ordered and something still comes', () => {
-    expect(holderAt(state('parts'), { toOrder: 2, awaited: 5 })).toBe('U');
-    expect(holderAt(state('parts'), { toOrder: 0, awaited: 5 })).toBe('P');
+  test('at parts it is whoever has what still comes, once everything is seen to', () => {
+    expect(holderAt(state('parts'), { toOrder: 2, awaited: 'P' })).toBe('U');
+    for (const holder of ['P', 'O', 'C', 'U'] as const)
+      expect(holderAt(state('parts'), { toOrder: 0, awaited: holder })).toBe(holder);
     expect(holderAt(state('parts'), none)).toBe('U');
   });
   test('on hold it is whoever the hold names; closed it is the customer', () => {

@@ -1,6 +1,14 @@
-import type { Station } from '../record';
+import type { Station, SupplySource } from '../record';
 import { preparationWords, type Preparation } from './next-move';
 
+const unarrangedWords: Readonly<Record<SupplySource, string>> = {
+  bought: 'not ordered',
+  shelf: 'not taken from the shelf',
+  customer: 'not asked for at the customer',
+  donor: 'no donor is chosen',
+  made: 'made here, and not drawn yet',
+  outside: 'not sent out for its work yet',
+};
 const short = (words: string) => words.slice(0, 60);
 
 /** Everything that can keep a gate shut: a code, and the sentence that says it when it is read. */
@@ -23,6 +31,11 @@ const sentences = {
   'no-contact': () => 'The customer has no contact to send it to',
   'finding-unquoted': ({ finding }: { finding: string }) => `“${short(finding)}” costs something and stands on no line`,
   unordered: ({ part, count }: { part: string; count: number }) => `${part}: ${count} not ordered`,
+  unarranged: ({ part, source }: { part: string; source: SupplySource }) => `${part}: ${unarrangedWords[source]}`,
+  unlaid: ({ count }: { count: number }) =>
+    `${count} ${count === 1 ? 'part lies' : 'parts lie'} in no labelled tray, and a like unit is open`,
+  'number-open': ({ part, found }: { part: string; found: string }) =>
+    `${part}: nobody has settled what the number ${found} is`,
   awaited: ({ part, count }: { part: string; count: number }) => `${part}: ${count} still to arrive`,
   'hold-point': ({ step }: { step: string }) => `Hold point “${step}” needs a second person`,
   'left-unmeasured': ({ point, taken }: { point: string; taken: number }) =>

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { sheetOf, type JobRecord } from '../record';
+import { sheetOf, supplySources, type JobRecord, type SupplySource } from '../record';
 import { isShutByResidue, liquidStateOf, namesLiquid } from '../residue';
 import { sayDay } from './answer-line';
 
@@ -72,6 +72,14 @@ export const nextMoveSchema = z.discriminatedUnion('code', [
   z.object({ code: z.literal('order-parts'), parts: count, longestDays: count }),
   z.object({ code: z.literal('await-order'), parts: count }),
   z.object({ code: z.literal('receive-parts'), parts: count, short: z.string().nullable(), dueOn: day }),
+  z.object({ code: z.literal('arrange-part'), part: z.string(), source: z.enum(supplySources), others: count }),
+  z.object({
+    code: z.literal('await-part'),
+    part: z.string(),
+    source: z.enum(supplySources),
+    dueOn: day,
+    others: count,
+  }),
   z.object({ code: z.literal('start-rebuild') }),
   z.object({ code: z.literal('settle-decline') }),
   z.object({ code: z.literal('await-supplement'), number: count, isSent: z.boolean() }),
@@ -133,6 +141,30 @@ const benchWords = {
     words('As-left readings', `then to the stand${again(isAgain)}`, 'the as-left readings'),
 };
 
+const andOthers = (others: number) => (others ? ` and ${plural(others, 'other')}` : '');
+const on = (dueOn: string | null, start: string) => (dueOn ? `, ${start} ${sayDay(dueOn)}` : '');
+
+/** Parts to which nobody has seen yet, by their source. */
+const arranged: Readonly<Record<SupplySource, { readonly verb: string; readonly waits: (part: string) => string }>> = {
+  bought: { verb: 'Order', waits: (part) => `us to order ${part}` },
+  shelf: { verb: 'Take from the shelf', waits: (part) => `us to take ${part} from the shelf` },
+  customer: { verb: 'Ask the customer', waits: (part) => `us to ask the customer for ${part}` },
+  donor: { verb: 'Choose a donor', waits: (part) => `us to find a donor for ${part}` },
+  made: { verb: 'Draw', waits: (part) => `us to draw ${part}, which we make ourselves` },
+  outside: { verb: 'Send out', waits: (part) => `us to send ${part} out for work` },
+};
+/** Parts that are still to come, by their source. */
+const arriving: Readonly<
+  Record<SupplySource, { readonly verb: string; readonly waits: (part: string, dueOn: string | null) => string }>
+> = {
+  bought: { verb: 'Receive', waits: (part, dueOn) => `${part} from the supplier${on(dueOn, 'due')}` },
+  shelf: { verb: 'Lay ready', waits: (part) => `${part} to be laid ready from our shelf` },
+  customer: { verb: 'Customer’s part', waits: (part, dueOn) => `${part} that the customer brings${on(dueOn, 'due')}` },
+  donor: { verb: 'Lay ready', waits: (part) => `${part} to be laid ready from its donor` },
+  made: { verb: 'Make', waits: (part, dueOn) => `${part} that we make ourselves${on(dueOn, 'done on')}` },
+  outside: { verb: 'From outside', waits: (part, dueOn) => `${part} from the outside shop${on(dueOn, 'due')}` },
+};
+
 const deskWords = {
   held: ({ reason }: MoveOf<'held'>) => words('On hold', reason, `the end of the hold: ${reason}`),
   prepare: ({ what }: MoveOf<'prepare'>) => {
@@ -161,6 +193,15 @@ const deskWords = {
       `${short ? `${lower(short)} short` : plural(parts, 'part')}${until(dueOn)}`,
       `${plural(parts, 'part')} from the supplier${until(dueOn)}`,
     ),
+  'arrange-part': ({ part, source, others }: MoveOf<'arrange-part'>) => {
+    const { verb, waits } = arranged[source];
+    return words(verb, `${lower(part)}${andOthers(others)}`, `${waits(`the ${lower(part)}`)}${andOthers(others)}`);
+  },
+  'await-part': ({ part, source, dueOn, others }: MoveOf<'await-part'>) => {
+    const { verb, waits } = arriving[source];
+    const detail = `${lower(part)}${until(dueOn)}${andOthers(others)}`;
+    return words(verb, detail, `${waits(`the ${lower(part)}`, dueOn)}${andOthers(others)}`);
+  },
   'settle-decline': () =>
     words('Go on or return', 'declined though the pump may fail without it', 'us to say whether it goes on without it'),
   'await-supplement': ({ number, isSent }: MoveOf<'await-supplement'>) =>

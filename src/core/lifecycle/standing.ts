@@ -4,7 +4,7 @@ import type { Family } from '../family';
 import { judgePoints } from '../inspection';
 import { fateOf, leavesHouse } from '../dispatch';
 import { unsettledDecline } from '../quoting';
-import { awaited, hasQuoteAnswer, needsOf, toOrder } from '../supply';
+import { awaited, hasQuoteAnswer, isFromSupplier, needsOf, toArrange, toOrder, type Need } from '../supply';
 import type { Remaining } from '../planning';
 import {
   comesBefore,
@@ -83,7 +83,7 @@ function asksOf(record: JobRecord, needs: ReturnType<typeof needsOf>): readonly 
   }));
   const questions = record.questions.filter(({ answer }) => !answer).length;
   const isLater = ['rebuild', 'test'].includes(record.station);
-  const parts = isLater ? toOrder(needs).length : 0;
+  const parts = isLater ? toOrder(needs).length + toArrange(needs).length : 0;
   const isAnswered = record.approvals.length > 0;
   const risked = isAnswered ? 0 : record.orders.reduce((sum, { atRiskMinor }) => sum + (atRiskMinor ?? 0), 0);
   return [
@@ -98,11 +98,17 @@ function asksOf(record: JobRecord, needs: ReturnType<typeof needsOf>): readonly 
 function partsMove(record: JobRecord, family: Family): NextMove {
   if (unsettledDecline(record)) return { code: 'settle-decline' };
   const needs = needsOf(record, family);
+  const [arrange, ...more] = toArrange(needs);
+  if (arrange) return { code: 'arrange-part', part: arrange.name, source: arrange.source, others: more.length };
   const open = toOrder(needs);
   if (open.length)
     return { code: 'order-parts', parts: open.length, longestDays: Math.max(...open.map((need) => need.leadDays)) };
   const coming = awaited(needs);
   if (!coming.length) return { code: 'start-rebuild' };
+  const bought = coming.filter(isFromSupplier);
+  const [last] = coming.toSorted((a, b) => (b.dueOn ?? '').localeCompare(a.dueOn ?? ''));
+  if (!bought.length && last)
+    return { code: 'await-part', part: last.name, source: last.source, dueOn: last.dueOn, others: coming.length - 1 };
   if (record.orders.some((order) => order.acknowledgement === null))
     return { code: 'await-order', parts: coming.length };
   const short = coming.find((need) => need.received > 0)?.name ?? null;
@@ -227,11 +233,20 @@ function remainingOf(record: JobRecord, family: Family): Remaining {
   };
 }
 
+/** Who has the parts that are still to come: a supplier before anybody else. */
+function awaitedFrom(needs: readonly Need[]): Holder | null {
+  const coming = awaited(needs);
+  if (coming.some(isFromSupplier)) return 'P';
+  if (coming.some(({ source }) => source === 'outside')) return 'O';
+  if (coming.some(({ source }) => source === 'customer')) return 'C';
+  return coming.length ? 'U' : null;
+}
+
 /** Holder, next move and what remains of a job, from its whole record. Pure. */
 export function standingOf(record: JobRecord, family: Family): Standing {
   const needs = needsOf(record, family);
   const { station, hold, outcome, closedAt } = record;
-  const parts = { toOrder: toOrder(needs).length, awaited: awaited(needs).length };
+  const parts = { toOrder: toOrder(needs).length + toArrange(needs).length, awaited: awaitedFrom(needs) };
   const next = nextMoveOf(record, family);
   const state = { station, hold, outcome, closed: closedAt !== null };
   const holder: Holder = next.code === 'await-supplement' ? (next.isSent ? 'C' : 'U') : holderAt(state, parts);

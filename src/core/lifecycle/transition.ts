@@ -174,11 +174,15 @@ export function allowedEvents(state: LifecycleState): readonly EventKind[] {
 }
 
 /**
- * Who holds a pump at a station. At Parts it is the supplier once everything is ordered, until the last piece is in.
+ * Who holds a pump at a station. At Parts it is whoever has what is still to come, once everything is seen to:
+ * a supplier, another shop, the customer, or we who make it.
  */
-export function holderAt(state: LifecycleState, parts: { readonly toOrder: number; readonly awaited: number }): Holder {
+export function holderAt(
+  state: LifecycleState,
+  parts: { readonly toOrder: number; readonly awaited: Holder | null },
+): Holder {
   if (state.hold) return state.hold.holder;
-  if (state.station === 'parts') return parts.toOrder === 0 && parts.awaited > 0 ? 'P' : 'U';
+  if (state.station === 'parts') return parts.toOrder === 0 ? (parts.awaited ?? 'U') : 'U';
   const fixed: Readonly<Record<Exclude<Station, 'parts'>, Holder>> = {
     receive: 'U',
     teardown: 'B',

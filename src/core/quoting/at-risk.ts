@@ -14,7 +14,7 @@ export interface AtRisk {
  * The parts of what is advised that are not ordered yet, with their value at list price in minor units and the longest
  * days of lead; null where there is no quote that waits.
  */
-export function partsAtRisk(record: Pick<JobRecord, 'quotes' | 'orders'>, family: Family): AtRisk | null {
+export function partsAtRisk(record: Pick<JobRecord, 'quotes' | 'orders' | 'sheets'>, family: Family): AtRisk | null {
   const quote = currentQuote(record);
   if (quote?.state !== 'draft' && quote?.state !== 'sent') return null;
   const lines = offeredLines(quote, quote.options.length ? quote.advised : null);

@@ -4,7 +4,8 @@ import { present } from '../present';
 import { optionLevels, type Finding, type JobRecord } from '../record';
 import { proposeScope, type ScopeItem } from '../scope';
 import { bundleParts, type Bundle } from './bundle-parts';
-import { buyingKey, fittingKey, freightKey } from './line-keys';
+import { madeOf } from '../supply';
+import { buyingKey, fittingKey, freightKey, materialKey } from './line-keys';
 import { asSentence, draftLine, sentencesOf, type DraftLine, type Rates } from './draft-line';
 
 interface Asked {
@@ -18,19 +19,25 @@ interface Pricing extends Asked {
 }
 
 const partOf = ({ parts }: Family, ref: string | null) => parts.find((part) => part.ref === ref);
-const nameOf = (family: Family, ref: string) => partOf(family, ref)?.name.toLowerCase() ?? ref;
+const nameOf = (family: Family, ref: string | null) => partOf(family, ref)?.name.toLowerCase() ?? ref ?? '';
 /** Names one after the other; with semicolons where a name has a comma of its own. */
 const listOf = (names: readonly string[]) => names.join(names.some((name) => name.includes(',')) ? '; ' : ', ');
 
 const findingsOf = ({ record }: Asked, { findingIds }: Pick<ScopeItem, 'findingIds'>): readonly Finding[] =>
   record.findings.filter(({ id }) => findingIds.includes(id));
 
-const cameWords = { 'came broken': 'It came broken', 'came missing': 'It was missing when the pump came' } as const;
+const cameWords = {
+  'came broken': 'It came broken',
+  'came missing': 'It was missing when the pump came',
+  'given away': 'It went into another pump',
+} as const;
+const isCame = (policy: ScopeItem['policy']): policy is keyof typeof cameWords =>
+  policy !== null && policy in cameWords;
 
 /** Why an item stands on its line, for the customer. */
 function plainOf(asked: Asked, item: ScopeItem): string {
   const found = sentencesOf(findingsOf(asked, item));
-  if (item.policy === 'came broken' || item.policy === 'came missing')
+  if (isCame(item.policy))
     return [asSentence(`${cameWords[item.policy]}${item.reason ? `: ${item.reason}` : ''}`), found]
       .filter(Boolean)
       .join(' ');
@@ -73,10 +80,30 @@ function workLines(asked: Asked, item: ScopeItem): readonly DraftLine[] {
   });
 }
 
+/** What a part that the shop makes is made of, where its sketch says what that costs. */
+function materialLine(asked: Asked, item: ScopeItem): readonly DraftLine[] {
+  const made = item.action === 'make' && item.partRef ? madeOf(asked.record, item.partRef)?.body : undefined;
+  if (!made?.materialMinor) return [];
+  return [
+    draftLine({
+      ...shared(asked, item),
+      ...{
+        key: materialKey(item.key),
+        kind: 'made',
+        description: `Material for ${nameOf(asked.family, item.partRef)}`,
+      },
+      plain: made.material && asSentence(made.material),
+      unitPriceMinor: withMarkup(made.materialMinor, asked.rates.partsMarkupPct),
+      unitCostMinor: made.materialMinor,
+    }),
+  ];
+}
+
 /** Lines of one item: bought new with its fitting, or worked on. */
 const linesOf = (asked: Asked, item: ScopeItem): readonly DraftLine[] => [
   ...(item.parts.length ? [partLine(asked, item)] : []),
   ...workLines(asked, item),
+  ...materialLine(asked, item),
 ];
 
 /** Items that a kit may give: what is always renewed, and what comes with a conversion. */

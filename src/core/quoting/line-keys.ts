@@ -21,3 +21,6 @@ export const isAlwaysNew = ({ key }: Keyed) => key.startsWith('buy:');
 /** The line that fits what another buys. @example fittingKey('replace:ring') // 'replace:ring/fit' */
 export const fittingKey = (key: string) => `${key}/fit`;
 export const isFitting = ({ key }: Keyed) => key.endsWith('/fit');
+
+/** The line of what a part is made of. @example materialKey('make:cap') // 'make:cap/material' */
+export const materialKey = (key: string) => `${key}/material`;

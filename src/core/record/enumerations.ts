@@ -178,10 +178,6 @@ export type ScopeAction = (typeof scopeActions)[number];
 export const scopeStandings = ['proposed', 'offered', 'approved', 'declined', 'supplied', 'done'] as const;
 export type ScopeStanding = (typeof scopeStandings)[number];
 
-/** Where what a scope item needs comes from. */
-export const scopeSources = ['bought', 'made here', 'donor', 'our own hands', 'kept'] as const;
-export type ScopeSource = (typeof scopeSources)[number];
-
 /** Where work is done. */
 export const workCentres = ['bench', 'machines', 'stand', 'desk'] as const;
 export type WorkCentre = (typeof workCentres)[number];

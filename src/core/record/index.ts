@@ -2,6 +2,7 @@ export * from './enumerations';
 export * from './ids';
 export * from './job-record';
 export * from './sheets';
+export * from './supply-enumerations';
 export type { Signed } from './signed';
 export type { Tool } from './tool';
 export { headOf } from './head-of';

@@ -11,27 +11,13 @@ import {
   turnings,
 } from './enumerations';
 
+import { day, figure, range, ref, said, signature, text, whole } from './sheet-pieces';
+import { givenBody, madeBody, numberBody, outsideBody, sourceBody, trayBody } from './supply-bodies';
+
 /**
  * What the sheets of a job hold, as they are sent and as they are kept: a sheet is filled in as a whole, by a person.
  * The words of a refusal stand here, at the field that they are about.
  */
-const text = (max: number) => z.string().trim().max(max, `at most ${max} characters`).default('');
-const said = (max: number) => z.string().trim().min(1, 'must not be empty').max(max, `at most ${max} characters`);
-const ref = z.string().max(60);
-const whole = (max: number) =>
-  z.number('type a whole number').int('it is counted whole').min(0, 'it cannot be less than 0').max(max);
-const figure = (max: number) => z.number('type a number').min(0, 'it cannot be less than 0').max(max);
-/** From and to, both included. */
-const range = (max: number) =>
-  z
-    .strictObject({ from: figure(max), to: figure(max) })
-    .refine(({ from, to }) => from <= to, 'the first figure is above the second');
-const day = z
-  .string()
-  .regex(/^(\d{4}-\d{2}-\d{2})?$/, 'a day looks like 2026-12-09')
-  .default('');
-const signature = { personId: z.string().brand<'PersonId'>().nullable(), personName: z.string(), at: z.string() };
-
 /** What is in a pump that nobody can name: where it is, its sample, what the laboratory says, how it may be removed. */
 export const residueFields = z.strictObject({
   description: said(1000),
@@ -162,5 +148,11 @@ export const sheetBodies = {
   warranty: warrantyBody,
   fate: fateBody,
   packing: packingBody,
+  source: sourceBody,
+  made: madeBody,
+  outside: outsideBody,
+  number: numberBody,
+  tray: trayBody,
+  given: givenBody,
 } as const;
 export const sheetKinds = Object.keys(sheetBodies) as readonly (keyof typeof sheetBodies)[];

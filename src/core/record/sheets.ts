@@ -23,6 +23,9 @@ export type PolicyChosen = SheetBody<'policy'>;
 export type WarrantyJudgement = SheetBody<'warranty'>;
 export type Fate = SheetBody<'fate'>;
 export type Packing = SheetBody<'packing'>;
+export type SourceChosen = SheetBody<'source'>;
+export type MadePart = SheetBody<'made'>;
+export type OutsideJob = SheetBody<'outside'>;
 
 interface Filled {
   readonly sheets: readonly Sheet[];

@@ -1,9 +1,20 @@
 import { partsOn, type Family } from '../family';
 import { judgePoints } from '../inspection';
-import { stepsNeeding } from '../supply';
+import { madeOf, sourceOf as chosenFor, stepsNeeding } from '../supply';
 import { present } from '../present';
 import { schoolOf } from '../policies';
-import type { Action, Disposition, Finding, JobRecord, Look, ScopeAction, ScopeSource, WorkCentre } from '../record';
+import {
+  sheetsOf,
+  type Action,
+  type ChosenSource,
+  type Disposition,
+  type Finding,
+  type JobRecord,
+  type Look,
+  type ScopeAction,
+  type ScopeSource,
+  type WorkCentre,
+} from '../record';
 import { costingFindings, findingsThatStay } from './costing-findings';
 import { everywhere, placeOf, type Place } from './levels';
 import type { ScopeItem, ScopePolicy, ScopeWork } from './scope-item';
@@ -58,6 +69,30 @@ function workOn(family: Family, part: FamilyPart, action: ScopeAction): readonly
   if (!standard) return [];
   const workCentre = action === 'take from a donor' ? 'bench' : 'machines';
   return [{ title: standard.title(part.name), minutes: standard.minutes, workCentre }];
+}
+
+const sourceWords: Readonly<Record<ChosenSource, ScopeSource>> = {
+  bought: 'bought',
+  shelf: 'shelf',
+  customer: 'customer’s own',
+  donor: 'donor',
+  made: 'made here',
+};
+const outsideActions: ReadonlySet<ScopeAction> = new Set(['rework', 'clean']);
+
+/** Where what an item needs comes from: as a person chose it, or as its action proposes. */
+function sourceIn(record: Proposing['record'], { action, partRef, source }: ScopeItem): ScopeSource {
+  if (partRef === null || action === 'keep') return source;
+  if (outsideActions.has(action))
+    return sheetsOf(record, 'outside').some(({ body }) => body.parts.includes(partRef)) ? 'outside' : source;
+  const chosen = chosenFor(record, partRef)?.body.source;
+  return chosen ? sourceWords[chosen] : source;
+}
+
+/** Minutes of a part that is made, where its sketch says them. */
+function withSketch(record: Proposing['record'], item: ScopeItem): ScopeItem {
+  const minutes = item.action === 'make' && item.partRef ? madeOf(record, item.partRef)?.body.minutesGuess : 0;
+  return minutes ? { ...item, work: item.work.map((work) => ({ ...work, minutes })) } : item;
 }
 
 interface Given {
@@ -142,12 +177,16 @@ function softKept({ family, record }: Proposing): readonly ScopeItem[] {
   });
 }
 
+const isGiven = (record: Proposing['record'], ref: string) =>
+  sheetsOf(record, 'given').some(({ key, body }) => key === ref && body.to !== '');
+
 /** How a part came, and how it is renewed for that alone; null for one that goes on. */
 function renewal(part: FamilyPart, record: Proposing['record']): ScopePolicy | null {
   if (part.converted === 'comes') return 'conversion';
   const state = record.parts.find(({ ref }) => ref === part.ref)?.state ?? 'present';
   if (part.converted || state === 'not fitted') return null;
   if (part.soft) return keptByCondition(part, record) ? null : 'always new';
+  if (isGiven(record, part.ref)) return 'given away';
   if (state === 'broken') return 'came broken';
   return state === 'missing' ? 'came missing' : null;
 }
@@ -244,7 +283,7 @@ export function proposeScope(given: Proposing): readonly ScopeItem[] {
   const decided = [...own, ...renewed];
   const better = asNew(given, decided);
   const touched = new Set(decided.map(({ partRef }) => partRef));
-  return [
+  const items = [
     ...withoutAsNew(own, better),
     ...renewed,
     ...better,
@@ -252,4 +291,5 @@ export function proposeScope(given: Proposing): readonly ScopeItem[] {
     ...softKept(given),
     ...standingWork(family),
   ];
+  return items.map((item) => withSketch(record, { ...item, source: sourceIn(record, item) }));
 }

@@ -9,7 +9,14 @@ export interface ScopeWork {
 
 /** Why an item is proposed where no finding says so. */
 export type ScopePolicy =
-  'always new' | 'came broken' | 'came missing' | 'conversion' | 'as new' | 'every repair' | 'kept by condition';
+  | 'always new'
+  | 'came broken'
+  | 'came missing'
+  | 'given away'
+  | 'conversion'
+  | 'as new'
+  | 'every repair'
+  | 'kept by condition';
 
 /**
  * What will be done to which parts of a unit: proposed by findings and policies, offered by a quote, decided by an

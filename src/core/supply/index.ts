@@ -1,3 +1,19 @@
 export { approvedLines, countingApprovals, hasQuoteAnswer } from './approved';
-export { awaited, missingOf, needsOf, needsOfLines, toOrder, type Need } from './needs';
+export { partsOffered, type PartOffered } from './donor';
+export { partCode, readLabel, trayCode, type Label } from './labels';
+export { awaited, isFromSupplier, missingOf, needsOf, needsOfLines, toArrange, toOrder, type Need } from './needs';
+export { judgeNumber, numberKey, type NumberJudged } from './numbers';
+export {
+  judgeSketch,
+  limitsOfDimension,
+  readTolerance,
+  sketchFaults,
+  sketchTable,
+  type SketchDimension,
+  type SketchFault,
+  type SketchVerdict,
+} from './sketch';
+export { drawSketch, type SketchDrawing } from './sketch-drawing';
+export { madeOf, notBackFrom, proposedSource, sourceOf } from './sources';
 export { partsOfStep, stepsBlockedBy, stepsNeeding } from './steps';
+export { isTwin, unreadOf } from './trays';

@@ -68,7 +68,7 @@ test('the last answer counts', () => {
 test('a part on two lines is needed for both; what is ordered and received adds up over orders', () => {
   expect(need('front-ring')).toEqual({
     ...{ ref: 'front-ring', name: 'Front wear ring', number: 'KW1-0502', quantity: 2, leadDays: 5 },
-    ...{ ordered: 0, received: 0, dueOn: null },
+    ...{ ordered: 0, received: 0, dueOn: null, source: 'bought', bought: 2 },
   });
   const orders = [
     order('1', '2026-12-04', [['front-ring', 1, 1]]),

@@ -54,15 +54,21 @@ export interface WarrantyTerm {
 
 const sourceWords = {
   bought: 'parts bought new',
+  shelf: 'parts from our shelf',
+  'customer’s own': 'the customer’s own parts',
   'made here': 'parts made in the shop',
   donor: 'parts of a donor',
   'our own hands': 'our work',
+  outside: 'work outside',
   kept: 'parts kept',
 } as const;
 
+/** What the shop does not answer for: what was kept, and what the customer brought. */
+const uncovered: ReadonlySet<string> = new Set(['kept', 'customer’s own']);
+
 /**
- * The warranty by the source of each part: what was bought, made or done here has the shop's term; what was kept has
- * none. Empty for a pump that was not repaired.
+ * The warranty by the source of each part: what was bought, made or done here has the shop's term; what was kept or
+ * brought by the customer has none. Empty for a pump that was not repaired.
  */
 export function warrantyTerms(record: JobRecord, family: Family, months: number): readonly WarrantyTerm[] {
   if (record.outcome !== 'repaired') return [];
@@ -73,7 +79,7 @@ export function warrantyTerms(record: JobRecord, family: Family, months: number)
     const items = done.filter((item) => item.source === source);
     if (!items.length) return [];
     const parts = [...new Set(items.filter(({ partRef }) => partRef !== null).map(({ title }) => title))];
-    return [{ source: sourceWords[source], parts, months: source === 'kept' ? 0 : months }];
+    return [{ source: sourceWords[source], parts, months: uncovered.has(source) ? 0 : months }];
   });
 }
 

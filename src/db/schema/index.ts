@@ -1,3 +1,4 @@
 export * from './commerce';
 export * from './jobs';
 export * from './people';
+export * from './supply';

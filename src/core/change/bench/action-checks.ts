@@ -1,7 +1,7 @@
 import { reckonSetting } from '../../bench/reckon-setting';
-import { elastomersMet, suitableConsumables, type FormOf, type Step, type StepAction } from '../../family';
+import { elastomersMet, findPart, suitableConsumables, type FormOf, type Step, type StepAction } from '../../family';
 import { judgePoint } from '../../inspection';
-import { missingOf, needsOf } from '../../supply';
+import { missingOf, needsOf, unreadOf } from '../../supply';
 import { openSupplements, type JobRecord } from '../../record';
 import { heatFor } from '../../bench/heat';
 import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';
@@ -12,10 +12,19 @@ import type { AnswerAction } from '../inputs';
 /** How far below the reckoned temperature a bearing may be when it is put on, in °C: it cools on the way. */
 const coolingAllowanceC = 5;
 
+/** Where a like unit is open beside this one, each part is known by its label before it goes in. */
+function checkLabels(step: Step, refs: readonly string[], { record, family }: Pick<Given, 'record' | 'family'>): void {
+  if (record.station !== 'rebuild') return;
+  const unread = unreadOf(refs, record, 'rebuild');
+  if (!unread.length) return;
+  const parts = unread.map((ref) => findPart(family, ref)?.name ?? ref);
+  refuse('wrong-state', reason('labels-unread', { step: step.title, parts }));
+}
+
 /** Parts that were asked for and are not in the house stop the step that takes them. */
 export function checkParts(step: Step, refs: readonly string[], { record, family }: Given): void {
   const missing = missingOf(refs, needsOf(record, family));
-  if (!missing.length) return;
+  if (!missing.length) return checkLabels(step, refs, { record, family });
   const parts = missing.map(({ name, quantity, received, dueOn }) => ({ name, left: quantity - received, dueOn }));
   refuse('part-missing', reason('parts-wait', { step: step.title, parts }));
 }

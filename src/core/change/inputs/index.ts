@@ -5,3 +5,4 @@ export * from './fields';
 export * from './inspection';
 export * from './lifecycle';
 export * from './receive';
+export * from './supply';

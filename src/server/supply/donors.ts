@@ -1,0 +1,107 @@
+import type { CommandOf, ResultOf } from '@/contract';
+import { supply } from '@/core/change';
+import { DomainError } from '@/core/errors';
+import { partsOffered, readLabel, sourceOf, type PartOffered } from '@/core/supply';
+import type { JobRecord, Tag } from '@/core/record';
+import type { Family } from '@/core/family';
+import { tagField } from '@/core/change/inputs';
+import { crossingNumbers, findDonorPart, freeDonorParts, takeDonorPart, type Connection, type DonorFound } from '@/db';
+import { changeJob, type Asking, type JobCommand } from '../change-job';
+import type { Context } from '../context';
+import { findJob } from '../find-job';
+import { forVerb } from '../use-case';
+
+interface Unit {
+  readonly record: JobRecord;
+  readonly family: Family;
+}
+
+/** A part of a unit as a row of donor stock. */
+export function donorRow(
+  { record, family }: Unit,
+  part: PartOffered,
+  { personName, at }: { readonly personName: string; readonly at: Date },
+): DonorFound {
+  return {
+    ...{ tag: record.tag, partRef: part.ref, familyId: family.id, name: part.name, number: part.number },
+    ...{ size: record.pump.size, look: part.look, tray: part.tray, owner: record.customer.name, ownersWord: '' },
+    wearPct: part.wearPct === null ? null : String(part.wearPct),
+    ...{ personName, at },
+  };
+}
+
+const idOf = (code: string) => {
+  const label = readLabel(code);
+  if (!label?.part)
+    throw new DomainError('bad-input', { issues: [{ path: 'donorId', message: `“${code}” is no part of a unit.` }] });
+  return { tag: label.tag, partRef: label.part };
+};
+
+/** The part of another unit that a code stands for, as its own record describes it. */
+async function findDonor(
+  connection: Connection,
+  code: string,
+): Promise<{ readonly unit: Unit; readonly part: PartOffered }> {
+  const { tag, partRef } = idOf(code);
+  const unit = await findJob(connection, tag);
+  const part = partsOffered(unit.record, unit.family).find(({ ref }) => ref === partRef);
+  if (!part)
+    throw new DomainError('bad-input', {
+      issues: [{ path: 'donorId', message: `${tag} has no part ${partRef} that is there.` }],
+    });
+  return { unit, part };
+}
+
+type Choose = CommandOf<'choose-source'>;
+
+/** Takes the donor part in the transaction of the job that gets it, and gives back what it had taken before. */
+async function reserve({ context, connection, record, family, command }: Asking<Choose>): Promise<supply.SourceFacts> {
+  const before = sourceOf(record, command.partRef)?.body.donor ?? null;
+  const isDonor = command.source.source === 'donor' && command.donorId !== null;
+  if (before && before.id !== command.donorId) await freeDonorParts(connection, record.tag, [idOf(before.id)]);
+  if (!isDonor || command.donorId === null) return { donor: null };
+  const { unit, part } = await findDonor(connection, command.donorId);
+  const wanted = family.parts.find(({ ref }) => ref === command.partRef)?.number ?? '';
+  const { tag } = unit.record;
+  const standing = await findDonorPart(connection, { tag, partRef: part.ref });
+  let takenBy = standing?.takenBy ?? null;
+  if (takenBy === null && tag !== record.tag) {
+    const at = context.now();
+    const personName = context.actor.kind === 'person' ? context.actor.name : 'Puddlestone';
+    if (!(await takeDonorPart(connection, donorRow(unit, part, { personName, at }), record.tag, at)))
+      takenBy = 'another job';
+  }
+  const crossing = await crossingNumbers(connection, wanted);
+  const { ref: partRef, number, look, isCracked, wearPct } = part;
+  return { donor: { ...{ id: command.donorId, tag, partRef, number, crossing, look, isCracked, wearPct, takenBy } } };
+}
+
+const giving: JobCommand<'give-part', undefined, undefined> = {
+  verb: 'give-part',
+  decider: supply.givePart,
+  prepare: () => ({ facts: undefined }),
+};
+
+/** Writes into the unit's own record where its part went; the stock of donors holds it already. */
+async function tellUnit({ remember: _remember, entry: _entry, ...context }: Context, code: string, to: Tag | null) {
+  const { tag, partRef } = idOf(code);
+  const name = context.actor.kind === 'person' ? context.actor.name : 'Puddlestone';
+  const service: Context = { ...context, actor: { kind: 'service', name } };
+  await changeJob(service, giving, { tag, command: { tag: tagField.parse(tag), partRef, to } });
+}
+
+/** Says where a part comes from; of a donor part, in both records. */
+export const chooseSource = forVerb('choose-source', async (context, command): Promise<ResultOf<'choose-source'>> => {
+  const { record } = await findJob(context.database, command.tag);
+  const before = sourceOf(record, command.partRef)?.body.donor?.id ?? null;
+  const job: JobCommand<'choose-source', supply.SourceFacts, undefined> = {
+    verb: 'choose-source',
+    decider: supply.chooseSource,
+    prepare: async (asking) => ({ facts: await reserve(asking) }),
+  };
+  const answer = await changeJob(context, job, { tag: command.tag, command });
+  const after = command.source.source === 'donor' ? command.donorId : null;
+  if (before && before !== after) await tellUnit(context, before, null);
+  if (after && before !== after) await tellUnit(context, after, command.tag);
+  return answer;
+});

@@ -1,0 +1,55 @@
+import { supply } from '@/core/change';
+import { readLabel } from '@/core/supply';
+import { findPart } from '@/core/family';
+import { DomainError } from '@/core/errors';
+import { crossingNumbers, type Connection } from '@/db';
+import { findJob } from '../find-job';
+import { plain, withFacts } from '../job-command';
+import { chooseSource } from './donors';
+
+interface Asked {
+  readonly connection: Connection;
+  readonly family: Parameters<typeof findPart>[0];
+  readonly command: { readonly partRef: string };
+}
+
+/** Numbers that interchange with that of the part, by the catalogue. */
+const crossing = async ({ connection, family, command }: Asked) => {
+  const part = findPart(family, command.partRef);
+  return part ? crossingNumbers(connection, part.number) : [];
+};
+
+/** Whose a label is that was read at another job; nothing is known of one that is not of this shop. */
+async function whose(connection: Connection, code: string): Promise<supply.LabelFacts> {
+  const label = readLabel(code);
+  if (!label) return { owner: '', part: '' };
+  try {
+    const { record, family } = await findJob(connection, label.tag);
+    const tray = label.tray === null ? '' : `tray ${label.tray}`;
+    return { owner: record.customer.name, part: findPart(family, label.part ?? '')?.name ?? tray };
+  } catch (error) {
+    if (error instanceof DomainError && error.code === 'not-found') return { owner: '', part: '' };
+    throw error;
+  }
+}
+
+/** Verbs about where parts come from. */
+export const supplyCommands = {
+  'choose-source': chooseSource,
+  'lay-ready': withFacts('lay-ready', supply.layReady, crossing),
+  'give-part': plain('give-part', supply.givePart),
+  'write-made': plain('write-made', supply.writeMade),
+  'release-made': plain('release-made', supply.releaseMade),
+  'work-on-made': plain('work-on-made', supply.workOnMade),
+  'measure-made': plain('measure-made', supply.measureMade),
+  'hand-over-made': plain('hand-over-made', supply.handOverMade),
+  'write-outside': plain('write-outside', supply.writeOutside),
+  'send-outside': plain('send-outside', supply.sendOutside),
+  'take-back': plain('take-back', supply.takeBack),
+  'find-number': withFacts('find-number', supply.findNumber, crossing),
+  'settle-number': plain('settle-number', supply.settleNumber),
+  'lay-in-tray': plain('lay-in-tray', supply.layInTray),
+  'read-label': withFacts('read-label', supply.readLabelHere, ({ connection, command }) =>
+    whose(connection, command.code),
+  ),
+};
