@@ -46,6 +46,7 @@ const kinds: Readonly<Record<string, string>> = {
   pdf: 'application/pdf',
   json: 'application/json; charset=utf-8',
   jpg: 'image/jpeg',
+  dxf: 'image/vnd.dxf',
 };
 
 /** A file for download or display; it is never run. */

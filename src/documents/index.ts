@@ -3,3 +3,5 @@ export { writeBookletPdf } from './booklet-pdf';
 export { writeQuotePdf } from './quote-pdf';
 export { writeTagPdf } from './tag-pdf';
 export { writeTravellerPdf } from './traveller-pdf';
+export { writeLabelsPdf } from './labels-pdf';
+export { writeSketchDxf } from './sketch-dxf';

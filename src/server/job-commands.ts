@@ -28,6 +28,7 @@ import {
 import { changeJob, type JobCommand } from './change-job';
 import type { Context } from './context';
 import { jobCommand, plain, withFacts } from './job-command';
+import { keepAsDonor, keepLeftOvers } from './supply/donors';
 import { supplyCommands } from './supply/supply-commands';
 import { chosenFamily, buildFor, keepFamily } from './families';
 import { sha256 } from './fingerprint';
@@ -155,7 +156,10 @@ const sheetCommands = {
   'judge-warranty': plain('judge-warranty', sheets.judgeWarranty),
   'choose-fate': plain('choose-fate', sheets.chooseFate),
   reassemble: plain('reassemble', sheets.reassemble),
-  'close-unreturned': plain('close-unreturned', sheets.closeUnreturned),
+  'close-unreturned': withFacts('close-unreturned', sheets.closeUnreturned, async (asking) => {
+    await keepAsDonor(asking);
+    return undefined;
+  }),
   pack: plain('pack', sheets.pack),
   'choose-policy': plain('choose-policy', sheets.choosePolicy),
 };
@@ -293,9 +297,10 @@ const workCommands = {
   'correct-report': withFacts('correct-report', report.correctReport, async ({ connection }) => ({
     shop: await shopOf(connection),
   })),
-  'release-pump': withFacts('release-pump', report.releasePump, async ({ connection }) => ({
-    warrantyMonths: (await shopOf(connection)).settings.warrantyMonths,
-  })),
+  'release-pump': withFacts('release-pump', report.releasePump, async (asking) => {
+    await keepLeftOvers(asking);
+    return { warrantyMonths: (await shopOf(asking.connection)).settings.warrantyMonths };
+  }),
   'deliver-pump': deliverPump,
 };
 

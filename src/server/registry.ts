@@ -12,6 +12,7 @@ import { createOwner } from './people/create-owner';
 import { signIn } from './people/sign-in';
 import { switchPerson } from './people/switch-person';
 import { readAsks } from './read/read-asks';
+import { readDonors, readUnits } from './read/read-units';
 import {
   readCustomerPage,
   readEvents,
@@ -29,6 +30,8 @@ import {
   readPhoto,
   readQuotePdf,
   readReport,
+  readLabelsPdf,
+  readSketch,
   readTagPdf,
 } from './read/read-documents';
 import { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
@@ -68,6 +71,8 @@ export const readUseCases = {
   'read-job': readJob,
   'read-changes': readChanges,
   'read-asks': readAsks,
+  'read-donors': readDonors,
+  'read-units': readUnits,
   'read-family': readFamily,
   'find-construction': findConstruction,
   'read-family-document': readFamilyDocument,
@@ -76,6 +81,8 @@ export const readUseCases = {
   'read-shop-sign': readShopSign,
   'read-photo': readPhoto,
   'read-tag': readTagPdf,
+  'read-labels': readLabelsPdf,
+  'read-sketch': readSketch,
   'read-quote': readQuotePdf,
   'read-own-quote': readOwnQuotePdf,
   'read-report': readReport,

@@ -5,6 +5,7 @@ import { partStates, type PartState as AccountState } from '@/core/record';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
+import { NumberFound } from './number-found';
 
 /** Every part of the pump accounted for: present, missing, broken, or never fitted. */
 export function PartsAccount({ view, isHere }: SheetProps) {
@@ -51,6 +52,7 @@ export function PartsAccount({ view, isHere }: SheetProps) {
           <tr>
             <th>Part</th>
             <th>State</th>
+            <th>Number found</th>
             <th>Note</th>
           </tr>
         </thead>
@@ -78,6 +80,9 @@ export function PartsAccount({ view, isHere }: SheetProps) {
                       </button>
                     ))}
                   </div>
+                </td>
+                <td className="py-1 pl-2">
+                  <NumberFound view={view} partRef={part.ref} name={part.name} canFind={isHere} />
                 </td>
                 <td className="py-1 pl-2">
                   {isHere ? (

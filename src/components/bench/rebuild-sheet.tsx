@@ -3,6 +3,7 @@
 import { rebuildRound } from '@/core/record';
 import type { SheetProps } from '../job/view';
 import { BenchTabs } from './bench-tabs';
+import { ReadLabel } from './read-label';
 import { WorkBench } from './work-bench';
 
 /** Rebuild in assembly order, then the as-left readings at the same points. */
@@ -17,6 +18,7 @@ export function RebuildSheet({ view, isHere }: SheetProps) {
           stays.
         </p>
       )}
+      {isHere && <ReadLabel view={view} />}
       <BenchTabs view={view} isHere={isHere} phase="as-left" words="As-left readings">
         <WorkBench view={view} isHere={isHere} phase="rebuild" />
       </BenchTabs>

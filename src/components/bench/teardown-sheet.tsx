@@ -6,6 +6,7 @@ import type { SheetProps } from '../job/view';
 import { ConstructionLine } from '../receive/construction-line';
 import { BenchTabs } from './bench-tabs';
 import { PartsAccount } from './parts-account';
+import { Trays } from './trays';
 import { WorkBench } from './work-bench';
 
 /** Whether points are read while the pump comes apart: what is gone afterwards, such as the gaps between rotors. */
@@ -18,6 +19,7 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
     <>
       <WorkBench view={view} isHere={isHere} phase="teardown" />
       <PartsAccount view={view} isHere={isHere} />
+      <Trays view={view} isHere={isHere} />
     </>
   );
   return (

@@ -1,4 +1,13 @@
 export { approvedLines, countingApprovals, hasQuoteAnswer } from './approved';
+export {
+  compareUnits,
+  conditionOf,
+  donorMatchOf,
+  groupsOf,
+  type PartCompared,
+  type PartCondition,
+  type UnitCompared,
+} from './compare-units';
 export { partsOffered, type PartOffered } from './donor';
 export { partCode, readLabel, trayCode, type Label } from './labels';
 export { awaited, isFromSupplier, missingOf, needsOf, needsOfLines, toArrange, toOrder, type Need } from './needs';

@@ -3,7 +3,10 @@ import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import type { JobRecord, Quote } from '@/core/record';
 import { findMailAttachment, findPhoto, findReport, listPhotoBytes, loadJobRecord, readShop } from '@/db';
-import { writeQuotePdf, writeTagPdf } from '@/documents';
+import { findPart } from '@/core/family';
+import { madeOf } from '@/core/supply';
+import { writeLabelsPdf, writeQuotePdf, writeSketchDxf, writeTagPdf } from '@/documents';
+import { findJob } from '../find-job';
 import { loadOwnQuote } from './own-quote';
 import { tagField } from '@/core/change/inputs';
 import type { Context } from '../context';
@@ -32,6 +35,31 @@ export const readTagPdf = defineUseCase({
     const record = await loadJobRecord(context.database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
     return { bytes: await writeTagPdf(record), name: `${tag}.pdf` };
+  },
+});
+
+/** Labels for the trays and parts of a pump. */
+export const readLabelsPdf = defineUseCase({
+  verb: 'read-labels',
+  audience: staff,
+  input: z.strictObject({ tag: tagField }),
+  async run(context, { tag }) {
+    const { record, family } = await findJob(context.database, tag);
+    return { bytes: await writeLabelsPdf(record, family), name: `${tag}-labels.pdf` };
+  },
+});
+
+/** The drawing of a part that the shop makes. */
+export const readSketch = defineUseCase({
+  verb: 'read-sketch',
+  audience: staff,
+  input: z.strictObject({ tag: tagField, partRef: z.string().max(60) }),
+  async run(context, { tag, partRef }) {
+    const { record, family } = await findJob(context.database, tag);
+    const made = madeOf(record, partRef)?.body;
+    if (!made) throw new DomainError('not-found', { what: `${tag} makes no part ${partRef}.` });
+    const title = findPart(family, partRef)?.name ?? partRef;
+    return { bytes: Buffer.from(writeSketchDxf(made, title)), name: `${made.number}.dxf` };
   },
 });
 

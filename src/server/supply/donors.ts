@@ -3,9 +3,19 @@ import { supply } from '@/core/change';
 import { DomainError } from '@/core/errors';
 import { partsOffered, readLabel, sourceOf, type PartOffered } from '@/core/supply';
 import type { JobRecord, Tag } from '@/core/record';
-import type { Family } from '@/core/family';
+import { scopeOf } from '@/core/scope';
+import { fateOf, packingOf } from '@/core/dispatch';
+import { findPart, type Family } from '@/core/family';
 import { tagField } from '@/core/change/inputs';
-import { crossingNumbers, findDonorPart, freeDonorParts, takeDonorPart, type Connection, type DonorFound } from '@/db';
+import {
+  addDonorParts,
+  crossingNumbers,
+  findDonorPart,
+  freeDonorParts,
+  takeDonorPart,
+  type Connection,
+  type DonorFound,
+} from '@/db';
 import { changeJob, type Asking, type JobCommand } from '../change-job';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
@@ -74,6 +84,42 @@ async function reserve({ context, connection, record, family, command }: Asking<
   const crossing = await crossingNumbers(connection, wanted);
   const { ref: partRef, number, look, isCracked, wearPct } = part;
   return { donor: { ...{ id: command.donorId, tag, partRef, number, crossing, look, isCracked, wearPct, takenBy } } };
+}
+
+type Closing = Omit<Asking<unknown>, 'command'>;
+
+/** Sets parts of a unit aside for other pumps; those that are cracked, worn out or given away are none. */
+async function setAside(
+  { context, connection, record, family }: Closing,
+  refs: ReadonlySet<string>,
+  ownersWord: string,
+) {
+  const personName = context.actor.kind === 'person' ? context.actor.name : 'Puddlestone';
+  const rows = partsOffered(record, family)
+    .filter(({ ref, isCracked, givenTo, wearPct }) => refs.has(ref) && !isCracked && !givenTo && (wearPct ?? 0) <= 100)
+    .map((part) => ({ ...donorRow({ record, family }, part, { personName, at: context.now() }), ownersWord }));
+  await addDonorParts(connection, rows);
+}
+
+/** The parts of a unit that stays as a donor become stock. */
+export async function keepAsDonor(closing: Closing): Promise<void> {
+  const { record, family } = closing;
+  if (record.outcome !== 'donor') return;
+  const word = fateOf(record)?.body;
+  const hard = family.parts.filter(({ soft }) => !soft).map(({ ref }) => ref);
+  await setAside(closing, new Set(hard), word ? `${word.saidBy}: ${word.words}` : '');
+}
+
+/** What was taken out of a pump and replaced becomes stock, where its owner leaves it to the shop. */
+export async function keepLeftOvers(closing: Closing): Promise<void> {
+  const { record, family } = closing;
+  const packing = packingOf(record)?.body;
+  if (packing?.oldParts !== 'keep them as donor parts') return;
+  const replaced = scopeOf(record, family).filter(
+    ({ action, standing }) => action === 'replace' && (standing === 'done' || standing === 'supplied'),
+  );
+  const hard = replaced.flatMap(({ partRef }) => (partRef && !findPart(family, partRef)?.soft ? [partRef] : []));
+  await setAside(closing, new Set(hard), `${packing.oldPartsSaidBy}: ${packing.oldParts}`);
 }
 
 const giving: JobCommand<'give-part', undefined, undefined> = {

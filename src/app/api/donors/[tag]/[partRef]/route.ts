@@ -1,0 +1,14 @@
+import { perform, readDonors } from '@/server';
+import { answerData, answerError } from '@/app/answer';
+import { requestContext } from '@/app/session';
+
+export async function GET(
+  _request: Request,
+  { params }: { params: Promise<{ tag: string; partRef: string }> },
+): Promise<Response> {
+  try {
+    return answerData(await perform(readDonors, await requestContext(), await params));
+  } catch (error) {
+    return answerError(error);
+  }
+}

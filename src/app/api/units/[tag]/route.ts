@@ -1,0 +1,11 @@
+import { perform, readUnits } from '@/server';
+import { answerData, answerError } from '@/app/answer';
+import { requestContext } from '@/app/session';
+
+export async function GET(_request: Request, { params }: { params: Promise<{ tag: string }> }): Promise<Response> {
+  try {
+    return answerData(await perform(readUnits, await requestContext(), await params));
+  } catch (error) {
+    return answerError(error);
+  }
+}
