@@ -194,7 +194,8 @@ async function teardown(stage: Stage, until: number): Promise<void> {
   await workSteps(stage, 'teardown', stepsUntil(stage, family.teardown, until));
 }
 
-async function account({ act, family, tag, technician }: Stage): Promise<void> {
+/** Every part present, the deflector broken. */
+export async function account({ act, family, tag, technician }: Stage): Promise<void> {
   // Some part came apart in every construction: the deflector, where there is one.
   const odd = new Map<string, PartState>([['deflector', 'broken']]);
   await act(technician, 'account-parts', {
@@ -208,7 +209,8 @@ async function account({ act, family, tag, technician }: Stage): Promise<void> {
   });
 }
 
-async function clean({ act, family, tag, technician, pass }: Stage, share = 1): Promise<void> {
+/** Cleans a share of the hard parts by the runs that suit them. */
+export async function clean({ act, family, tag, technician, pass }: Stage, share = 1): Promise<void> {
   const hard = family.parts.filter((part) => !part.soft && !part.stays);
   for (const run of rightRuns(hard.slice(0, Math.round(hard.length * share)))) {
     await act(technician, 'clean-parts', { tag, cautionRead: true, run });
@@ -329,7 +331,8 @@ export async function measure(stage: Stage, phase: Phase, { share = 1, only, aga
 
 const wornAction: Readonly<Record<string, Action>> = { shaft: 'rework', bracket: 'rework', 'seal-cover': 'rework' };
 
-async function judge({ act, job, tag, family, load }: Stage): Promise<void> {
+/** Looks at what was not looked at, and decides on what is out. */
+export async function judge({ act, job, tag, family, load }: Stage): Promise<void> {
   for (const [partRef, words] of job.visual ?? []) {
     const { photoId } = await act('marek', 'take-picture', { tag, about: `part:${partRef}`, partRef, caption: words });
     const { findingId } = await act('marek', 'record-finding', { tag, partRef, words, plain: '', photoId });
@@ -391,7 +394,8 @@ async function approve({ act, tag, load, pass, job }: Stage): Promise<void> {
   pass(2);
 }
 
-async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
+/** Orders what is needed and counts it in. */
+export async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
   const { act, tag, load, pass, family } = stage;
   await act('bram', 'order-parts', { tag });
   if (stage.job.part === 'ordered') return;
@@ -422,7 +426,13 @@ async function rebuild(stage: Stage, until: number): Promise<void> {
   await workSteps(stage, 'rebuild', stepsUntil(stage, stage.family.rebuild, until));
 }
 
-async function test(stage: Stage, run: number, condition: PumpCondition, decision: RunDecision | null): Promise<void> {
+/** Answers the steps of the test, runs the pump on the stand and decides. */
+export async function test(
+  stage: Stage,
+  run: number,
+  condition: PumpCondition,
+  decision: RunDecision | null,
+): Promise<void> {
   const { act, tag, pass, family } = stage;
   for (const step of family.test.steps) await answerStep(stage, { phase: 'test', step, who: 'marek' });
   await act('marek', 'run-test', { tag, condition });

@@ -6,7 +6,7 @@ import { demoPeople, type DemoPerson } from '../demo/people';
 import { suitableConsumables, type Family, type FormOf, type Step, type StepAction } from '@/core/family';
 import { methodTable } from '@/core/cleaning';
 import { rightRuns } from '../demo/right-cleaning';
-import { click, fill, named, open, press, scrollTo, settled, waitForText } from './browser';
+import { click, fill, named, open, press, scrollTo, settled, waitForGone, waitForText } from './browser';
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
@@ -30,6 +30,20 @@ export async function cleanByRuns(page: Page, parts: Family['parts']): Promise<v
     await click(page, 'button', 'Keep this run');
     await page.waitForSelector(runForm, { hidden: true });
   }
+}
+
+/** Counts a parcel in, each piece as its list says, or as `own` says by the name of the part. */
+export async function countParcel(page: Page, own: Readonly<Record<string, string>> = {}): Promise<void> {
+  await page.waitForSelector('ul[aria-label="Pieces of the parcel"]');
+  for (const line of await page.$$('ul[aria-label="Pieces of the parcel"] > li')) {
+    const box = present(await line.$('input[aria-label^="Counted:"]'));
+    const name = await box.evaluate((one) => (one.getAttribute('aria-label') ?? '').replace('Counted: ', ''));
+    const listed = await line.evaluate((one) => /list says (\d+)/.exec(one.textContent)?.[1] ?? '');
+    await scrollTo(box);
+    await box.type(own[name] ?? listed);
+  }
+  await click(page, 'button', 'Counted so');
+  await waitForGone(page, 'button', 'Counted so');
 }
 
 /** Fills in the packing list as it is proposed, and releases the pump. */

@@ -8,10 +8,10 @@ import {
   openDevice,
   press,
   signIn,
-  waitForGone,
   waitForText,
   type OpenedBrowser,
 } from './browser';
+import { countParcel } from './stations';
 
 /**
  * A repair that branches, in the browser with a customer on a phone: an option chosen and something critical declined;
@@ -117,8 +117,7 @@ describe('hidden damage at rebuild', () => {
     await press(await desk.waitForSelector('button ::-p-text( is here)'));
     await waitForText(desk, 'Receiving check');
     await open(bench, `/jobs/${tag}?at=parts`);
-    await click(bench, 'button', 'Counted so');
-    await waitForGone(bench, 'button', 'Counted so');
+    await countParcel(bench);
     await open(bench, `/jobs/${tag}`);
     expect(await bench.evaluate(() => document.body.textContent.includes('waits for the answer to supplement'))).toBe(
       false,

@@ -14,7 +14,17 @@ import {
   waitForText,
   type OpenedBrowser,
 } from './browser';
-import { actAs, disposeAll, gaugeAll, openAsLeft, pressMove, signHoldPoint, workThrough, type Typed } from './stations';
+import {
+  actAs,
+  countParcel,
+  disposeAll,
+  gaugeAll,
+  openAsLeft,
+  pressMove,
+  signHoldPoint,
+  workThrough,
+  type Typed,
+} from './stations';
 import { rightRuns } from '../demo/right-cleaning';
 
 type Device = Awaited<ReturnType<typeof openDevice>>;
@@ -130,7 +140,7 @@ async function buyAll(on: Page, tag: string): Promise<void> {
     if (arrived) {
       await press(arrived);
     }
-    await click(on, 'button', 'Counted so');
+    await countParcel(on);
     await settled(on, 500);
   }
   await waitForText(on, 'all here');

@@ -55,6 +55,10 @@ export const instruments: readonly Tool[] = [
   },
 ];
 export const toolFacts = { tools: instruments, zone: 'UTC' };
+/** Pieces of a delivery with which nothing is wrong, but for their count. */
+export const rightPieces = {
+  ...{ wrong: 0, what: '', number: '', elastomer: '', lot: '', photoId: null, accept: false },
+};
 export type Person = 'Ines' | 'Odile' | 'Marek' | 'Bram';
 
 /** What is different in one job; everything else is as a pump that nothing ails. */
@@ -343,9 +347,14 @@ export class CoreJob {
     const sent = lines.map((line) => ({ lineId: line.partRef, quantity: line.quantity }));
     const parcel = { lines: sent, restOn: null, sentBefore: {} };
     this.act('Bram', ['take-parcel', supply.takeParcel], parcel, { tag, orderNumber });
-    const counts = lines.map((line) => ({ lineId: line.id, counted: line.quantity }));
+    const counts = lines.map((line) => ({ lineId: line.id, ...rightPieces, counted: line.quantity }));
     const receiptIds = counts.map(() => this.id<never>());
-    this.act('Bram', ['receive-parts', supply.receiveParts], { receiptIds }, { tag, orderNumber, counts, note: '' });
+    this.act(
+      'Bram',
+      ['receive-parts', supply.receiveParts],
+      { receiptIds, crossing: {} },
+      { tag, orderNumber, counts, note: '' },
+    );
     this.move('Ines', 'start-rebuild');
   }
 

@@ -9,6 +9,7 @@ import {
   measureMadeInput,
   readLabelInput,
   releaseMadeInput,
+  sendClaimInput,
   sendOutsideInput,
   settleNumberInput,
   takeBackInput,
@@ -89,6 +90,12 @@ export const supplyVerbs = {
     about: 'Parts are back from the other shop: measured as asked, and taken, or sent back with the reason.',
     audience: ['parts', 'coordinator', 'inspector'],
     input: takeBackInput,
+    result: sheetKept,
+  }),
+  'send-claim': verb({
+    about: 'Writes to a supplier about what came wrong, damaged or short.',
+    audience: ['parts', 'coordinator'],
+    input: sendClaimInput,
     result: sheetKept,
   }),
   'find-number': verb({

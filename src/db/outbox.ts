@@ -14,6 +14,7 @@ const itemSchema: z.ZodType<OutboxItem> = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('mail-promise'), number: z.number().int() }),
   z.object({ kind: z.literal('mail-evaluation'), key: z.string() }),
+  z.object({ kind: z.literal('mail-claim'), key: z.string() }),
   z.object({ kind: z.literal('mail-return'), what: z.enum(['released', 'delivered']) }),
   z.object({ kind: z.literal('send-order'), orderId: z.string().brand<'OrderId'>() }),
   z.object({ kind: z.literal('write-report'), reportId: z.string().brand<'ReportId'>() }),

@@ -91,3 +91,13 @@ export async function crossingNumbers(connection: Connection, number: string): P
     .limit(100);
   return rows.filter((row) => row.key !== key).map((row) => row.number);
 }
+
+/** Where a supplier is written to; an address made of the name where the catalogue has none. */
+export async function supplierAddress(connection: Connection, name: string): Promise<string> {
+  const [row] = await connection
+    .select({ email: t.suppliers.email })
+    .from(t.suppliers)
+    .where(eq(t.suppliers.name, name));
+  if (row?.email) return row.email;
+  return `orders@${name.toLowerCase().replaceAll(/[^a-z]+/g, '-')}.example`;
+}

@@ -1,5 +1,5 @@
 import type { Family } from '@/core/family';
-import { writeBefore, writeCleaning } from './as-built-sheets';
+import { writeBefore, writeCleaning, writeFitted, writeMade } from './as-built-sheets';
 import { jobDetails } from '@/core/lifecycle';
 import type { AsBuilt } from '@/core/report';
 import { drawSectionOnPaper, drawSlip, drawTestCurve } from './drawings';
@@ -296,6 +296,8 @@ export async function writeAsBuiltPdf(asked: Asked): Promise<Buffer> {
   writePoints(paper, asked);
   writeFindings(paper, asked);
   writeCleaning(paper, asked);
+  writeFitted(paper, asked);
+  writeMade(paper, asked);
   writeRebuild(paper, asked);
   writeWorking(paper, asked);
   writeTests(paper, asked);

@@ -56,3 +56,82 @@ export function writeCleaning(paper: Paper, { report, zone }: Asked): void {
     ]),
   );
 }
+
+/** Numbers that are not those of the list, and where the parts that were fitted came from. */
+export function writeFitted(paper: Paper, { report, zone }: Asked): void {
+  if (report.numbers_found?.length) {
+    heading(paper, 'Numbers found');
+    table(
+      paper,
+      [
+        { title: 'Part', share: 3 },
+        { title: 'Number on it', share: 2 },
+        { title: 'It is', share: 4 },
+        { title: 'By', share: 2.4 },
+      ],
+      report.numbers_found.map(({ part, found, verdict, settled, by, at }) => [
+        ...[part, found, [verdict, settled].filter(Boolean).join(': ')],
+        `${by}, ${sayMoment(at, zone)}`,
+      ]),
+    );
+  }
+  if (!report.fitted?.length) return;
+  heading(paper, 'Parts that came in for it');
+  table(
+    paper,
+    [
+      { title: 'Part', share: 3 },
+      { title: 'From', share: 3 },
+      { title: 'Number', share: 2 },
+      { title: 'Lot', share: 1.4 },
+      { title: 'By', share: 2.4 },
+    ],
+    report.fitted.map(({ part, quantity, source, from, number, lot, note, by, at }) => [
+      ...[`${quantity} × ${part}`, [`${source}, ${from}`, note].filter(Boolean).join('; '), number, lot],
+      `${by}, ${sayMoment(at, zone)}`,
+    ]),
+  );
+}
+
+/** What the shop made, with its readings against the sketch, and what others did. */
+export function writeMade(paper: Paper, { report, zone }: Asked): void {
+  for (const made of report.made_here ?? []) {
+    heading(paper, `Made here: ${made.part}, ${made.number}`);
+    const released = made.released_by ? ` The sketch was released by ${made.released_by}.` : '';
+    const lot = made.lot && `, lot ${made.lot}`;
+    paragraph(
+      paper,
+      `${made.why}. ${made.material}${lot}.${released} ${made.fitted}. ${made.by}, ${sayMoment(made.at, zone)}`,
+    );
+    table(
+      paper,
+      [
+        { title: 'Dimension', share: 3 },
+        { title: 'Between', share: 3 },
+        { title: 'Measured', share: 2 },
+      ],
+      made.readings.map(({ what, min, max, value }) => [
+        what,
+        min === max ? `${min}` : `${min} to ${max}`,
+        `${value ?? ''}`,
+      ]),
+    );
+  }
+  if (!report.work_outside?.length) return;
+  heading(paper, 'Work outside');
+  table(
+    paper,
+    [
+      { title: 'Work', share: 4 },
+      { title: 'By', share: 2.4 },
+      { title: 'Came back measured', share: 4 },
+      { title: 'Taken by', share: 2.4 },
+    ],
+    report.work_outside.map(({ number, what, parts, to, back_on, measured, note, by }) => [
+      `${number} ${what} (${parts.join(', ')})`,
+      to,
+      [...measured.map((one) => `${one.what}: ${one.value ?? ''} ${one.unit}`), note].filter(Boolean).join('; '),
+      `${by}, ${back_on}`,
+    ]),
+  );
+}

@@ -91,6 +91,7 @@ const allowed: Readonly<Record<string, string>> = {
   'write-outside': 'CIPO',
   'send-outside': 'CPO',
   'take-back': 'CIPO',
+  'send-claim': 'CPO',
   'find-number': 'CTIPO',
   'settle-number': 'CIPO',
   'lay-in-tray': 'TIPO',

@@ -17,6 +17,7 @@ import { DomainError } from '@/core/errors';
 import { knownBuild, readBuild } from '@/core/family';
 import type { PhotoId } from '@/core/record';
 import {
+  crossingNumbers,
   findTagById,
   setCustomerLimit,
   listInstruments,
@@ -281,9 +282,16 @@ const workCommands = {
   })),
   'acknowledge-order': plain('acknowledge-order', supply.acknowledgeOrder),
   'take-parcel': jobCommand(takeParcel),
-  'receive-parts': withFacts('receive-parts', supply.receiveParts, ({ context, command }) => ({
-    receiptIds: command.counts.map(() => context.newId()),
-  })),
+  'receive-parts': withFacts('receive-parts', supply.receiveParts, async ({ context, connection, record, command }) => {
+    const lines = record.orders.flatMap((order) => order.lines);
+    const named = command.counts.filter(({ number }) => number !== '').map(({ lineId }) => lineId);
+    const crossing = await Promise.all(
+      lines
+        .filter(({ id }) => named.includes(id))
+        .map(async ({ id, number }) => [id, await crossingNumbers(connection, number)] as const),
+    );
+    return { receiptIds: command.counts.map(() => context.newId()), crossing: Object.fromEntries(crossing) };
+  }),
   'run-test': jobCommand(runTest),
   'decide-run': plain('decide-run', test.decideRun),
   'issue-report': withFacts('issue-report', report.issueReport, async ({ context, connection, record }) => ({

@@ -217,6 +217,18 @@ async function mailReturn(context: Context, row: OutboxRow, what: 'released' | '
   });
 }
 
+/** What came wrong or short goes to the supplier, in the words of whoever sent it. */
+async function mailClaim(context: Context, row: OutboxRow, key: string): Promise<void> {
+  const { record } = await jobOf(context, row);
+  const claim = sheetsOf(record, 'claim').find((sheet) => sheet.key === key)?.body;
+  if (!claim?.sent) return;
+  await context.standIns.mail.send({
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: claim.sent.to },
+    subject: `${key}: not as ordered, ${claim.orderNumber}`,
+    body: claim.sent.words,
+  });
+}
+
 /** Sends an order to the supplier; its acknowledgement is an entry of its own. */
 async function sendOrder(context: Context, row: OutboxRow, orderId: OrderId): Promise<void> {
   const { record, family } = await jobOf(context, row);
@@ -270,6 +282,8 @@ async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem):
       return mailEvaluation(context, row, item.key);
     case 'mail-return':
       return mailReturn(context, row, item.what);
+    case 'mail-claim':
+      return mailClaim(context, row, item.key);
     case 'send-order':
       return sendOrder(context, row, item.orderId);
     case 'write-report':

@@ -215,8 +215,6 @@ function SketchForm({
           </div>
           <TextField label="Which measure it follows" {...text('fromWords')} />
           <SketchFields typed={typed} change={change} error={error} />
-        </div>
-        <div className="space-y-3">
           <SketchDrawing
             sketch={{
               shape: typed.shape,
@@ -224,6 +222,8 @@ function SketchForm({
             }}
             title={name}
           />
+        </div>
+        <div className="space-y-3">
           <TextField label="Why it is made here" {...text('why')} />
           <div className="grid grid-cols-2 gap-3">
             <TextField label="Material" {...text('material')} />

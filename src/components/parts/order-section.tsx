@@ -1,12 +1,232 @@
 'use client';
 
 import { useState } from 'react';
-import type { PurchaseOrder } from '@/core/record';
+import { sheetsOf, type OrderLine, type PurchaseOrder, type SheetOf } from '@/core/record';
+import { claimLetter } from '@/core/supply';
 import { useAct } from '../act/use-act';
+import { useDraftState } from '../act/use-draft-state';
 import { sayDate, sayMoment, type JobView } from '../job/view';
-import { Button, ErrorNote } from '../ui/form';
+import { Button, ErrorNote, issueFor, TextArea } from '../ui/form';
 
-/** One order to a supplier: what of it has come, and the receiving check of a parcel. */
+interface Typed {
+  readonly counted: string;
+  readonly wrong: string;
+  readonly what: string;
+  readonly number: string;
+  readonly elastomer: string;
+  readonly lot: string;
+  readonly accept: boolean;
+}
+const untyped: Typed = { counted: '', wrong: '', what: '', number: '', elastomer: '', lot: '', accept: false };
+const whole = (text: string) => (text.trim() ? Number(text) : 0);
+
+/** One line of a parcel: its count box is empty at first, for somebody counts. */
+function LineCheck({
+  view,
+  line,
+  typed,
+  fault,
+  onChange,
+}: {
+  readonly view: JobView;
+  readonly line: OrderLine;
+  readonly typed: Typed;
+  readonly fault: string | undefined;
+  readonly onChange: (change: Partial<Typed>) => void;
+}) {
+  const part = view.family.parts.find(({ ref }) => ref === line.partRef);
+  const name = part?.name ?? line.partRef;
+  const wanted = part?.elastomer_by_job ? view.record.intake.elastomer || part.elastomer : part?.elastomer;
+  const listed = line.sent - line.received;
+  const typing = (field: Exclude<keyof Typed, 'accept'>) => ({
+    value: typed[field],
+    onChange: (event: { readonly target: { readonly value: string } }) => onChange({ [field]: event.target.value }),
+  });
+  const isOff = typed.counted !== '' && whole(typed.counted) + whole(typed.wrong) !== listed;
+  return (
+    <li className="row py-1 first:border-0">
+      <div className="grid grid-cols-[1.5fr_100px_100px_1fr_.8fr_.8fr] items-center gap-3">
+        <span>
+          {name} <span className="num text-13 text-quiet">{line.number}</span>
+          <span className={`block text-13 ${isOff ? 'font-semibold text-jasper' : 'text-quiet'}`}>
+            the parcel’s list says {listed}
+          </span>
+        </span>
+        <input
+          aria-label={`Counted: ${name}`}
+          placeholder="count"
+          inputMode="numeric"
+          className="field num text-right"
+          {...typing('counted')}
+        />
+        <input
+          aria-label={`Wrong or damaged: ${name}`}
+          placeholder="wrong"
+          inputMode="numeric"
+          className="field num text-right"
+          {...typing('wrong')}
+        />
+        <input
+          aria-label={`Number on ${name}`}
+          placeholder="number on it"
+          className="field num"
+          {...typing('number')}
+        />
+        {wanted ? (
+          <input
+            aria-label={`Elastomer of ${name}`}
+            placeholder={`${wanted}?`}
+            className="field"
+            {...typing('elastomer')}
+          />
+        ) : (
+          <span />
+        )}
+        <input aria-label={`Lot of ${name}`} placeholder="lot" className="field num" {...typing('lot')} />
+      </div>
+      {whole(typed.wrong) > 0 && (
+        <input
+          aria-label={`What is wrong with ${name}`}
+          placeholder="what is wrong: cut by a knife, another size, dented, rust"
+          className="field mt-1"
+          {...typing('what')}
+        />
+      )}
+      {fault && (
+        <div className="mt-1 flex items-center gap-4">
+          <p className="text-13 font-semibold text-jasper">{fault}</p>
+          {typed.number !== '' && (
+            <label className="flex min-h-11 items-center gap-2 text-13">
+              <input
+                type="checkbox"
+                className="size-6 accent-(--ink)"
+                checked={typed.accept}
+                onChange={(event) => onChange({ accept: event.target.checked })}
+              />
+              it stands for it, by my name
+            </label>
+          )}
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** The receiving check of what has arrived: count, number, elastomer, lot, damage, line by line. */
+function ReceivingCheck({
+  view,
+  order,
+  arrived,
+}: {
+  readonly view: JobView;
+  readonly order: PurchaseOrder;
+  readonly arrived: readonly OrderLine[];
+}) {
+  const { tag, version } = view.record;
+  const key = `${tag}.parcel.${order.number}.${arrived.map(({ sent }) => sent).join('-')}`;
+  const [typed, change, forget] = useDraftState<Readonly<Record<string, Typed>>>(key, {});
+  const [note, setNote] = useState('');
+  const { run, error, isBusy } = useAct();
+  const of = (id: string) => typed[id] ?? untyped;
+  const open = arrived.filter(({ id }) => of(id).counted.trim() === '');
+  const check = async () => {
+    const counts = arrived.map(({ id }) => {
+      const { counted, wrong, ...seen } = of(id);
+      return { lineId: id, ...seen, counted: whole(counted), wrong: whole(wrong) };
+    });
+    if (await run('receive-parts', { tag, orderNumber: order.number, counts, note })) {
+      forget();
+      setNote('');
+    }
+  };
+  return (
+    <div className="mt-2 border-l-4 border-lake bg-sheet px-3 py-2" key={version}>
+      <p className="mb-1 font-semibold">Receiving check: count every piece; look at number, elastomer and cuts</p>
+      <ul aria-label="Pieces of the parcel">
+        {arrived.map((line) => (
+          <LineCheck
+            key={line.id}
+            view={view}
+            line={line}
+            typed={of(line.id)}
+            fault={issueFor(error, `counts.${line.id}`)}
+            onChange={(part) => change({ [line.id]: { ...of(line.id), ...part } })}
+          />
+        ))}
+      </ul>
+      <input
+        aria-label="Note on the delivery"
+        placeholder="note on the delivery"
+        className="field mt-2"
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+      />
+      <Button
+        verb="receive-parts"
+        tone="main"
+        className="mt-2 w-full"
+        disabled={isBusy || open.length > 0}
+        onClick={() => void check()}
+      >
+        {open.length ? `${open.length} of ${arrived.length} not counted yet` : 'Counted so'}
+      </Button>
+      <ErrorNote error={error} />
+    </div>
+  );
+}
+
+/** What came wrong or short, and the letter to the supplier about it. */
+function ClaimSection({ view, sheet }: { readonly view: JobView; readonly sheet: SheetOf<'claim'> }) {
+  const { record, shop } = view;
+  const { body, key } = sheet;
+  const [words, setWords] = useState(() => claimLetter({ record, claim: body, shopName: shop.name }));
+  const [goesBack, setGoesBack] = useState(true);
+  const { run, error, isBusy } = useAct();
+  return (
+    <section aria-label={`Claim ${key}`} className="mt-2 space-y-2 border-l-4 border-ochre pl-3">
+      <h3 className="font-bold">
+        <span className="num">{key}</span>{' '}
+        <small className="font-normal text-quiet">
+          {body.lines.map(({ count, number, what }) => `${count} × ${number}: ${what}`).join('; ')}
+        </small>
+      </h3>
+      {body.sent ? (
+        <p>
+          Written to {body.sent.to} by {body.sent.personName}, {sayMoment(body.sent.at, view.zone)}
+          {body.sent.goesBack && '; the wrong pieces go back'}
+        </p>
+      ) : (
+        <>
+          <TextArea label="To the supplier" rows={7} value={words} onChange={(event) => setWords(event.target.value)} />
+          <div className="flex items-center gap-4">
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-6 accent-(--ink)"
+                checked={goesBack}
+                onChange={(event) => setGoesBack(event.target.checked)}
+              />
+              the wrong pieces go back with it
+            </label>
+            <Button
+              verb="send-claim"
+              tone="main"
+              disabled={isBusy}
+              onClick={() =>
+                void run('send-claim', { tag: record.tag, number: key, basedOn: sheet.version, words, goesBack })
+              }
+            >
+              Send it
+            </Button>
+          </div>
+        </>
+      )}
+      <ErrorNote error={error} />
+    </section>
+  );
+}
+
+/** One order to a supplier: what of it has come, the receiving check of a parcel, and what is claimed. */
 export function OrderSection({
   view,
   order,
@@ -16,20 +236,15 @@ export function OrderSection({
   readonly order: PurchaseOrder;
   readonly canReceive: boolean;
 }) {
-  const { record, family } = view;
+  const { record } = view;
   const { run, error, isBusy } = useAct();
-  const [counts, setCounts] = useState<Readonly<Record<string, string>>>({});
-  const [note, setNote] = useState('');
   const [said, setSaid] = useState('');
-  const nameOf = (ref: string) => family.parts.find((part) => part.ref === ref)?.name ?? ref;
   const arrived = order.lines.filter((line) => line.sent > line.received);
   const isWhole = order.lines.every((line) => line.received >= line.quantity);
   const onlyShort = !arrived.length && !isWhole;
+  const claims = sheetsOf(record, 'claim').filter(({ body }) => body.orderNumber === order.number);
   const take = async () => {
-    const answer = await run('take-parcel', {
-      tag: record.tag,
-      orderNumber: order.number,
-    });
+    const answer = await run('take-parcel', { tag: record.tag, orderNumber: order.number });
     if (answer)
       setSaid(
         !answer.lines.length && answer.restOn
@@ -38,16 +253,6 @@ export function OrderSection({
             ? `The parcel is short against the order; the supplier sends the rest on ${sayDate(answer.restOn)}.`
             : 'The parcel’s list is complete.',
       );
-  };
-  const check = async () => {
-    const given = arrived.map((line) => ({
-      lineId: line.id,
-      counted: Number(counts[line.id] ?? line.sent - line.received),
-    }));
-    if (await run('receive-parts', { tag: record.tag, orderNumber: order.number, counts: given, note })) {
-      setCounts({});
-      setNote('');
-    }
   };
   return (
     <section aria-label={`Order ${order.number}`} className="border-t border-line pt-3">
@@ -65,7 +270,7 @@ export function OrderSection({
           {isWhole && ', all here'}
         </p>
         {canReceive && onlyShort && (
-          <Button verb="take-parcel" disabled={isBusy} onClick={take}>
+          <Button verb="take-parcel" disabled={isBusy} onClick={() => void take()}>
             The parcel due {order.dueOn ? sayDate(order.dueOn) : ''} is here
           </Button>
         )}
@@ -73,42 +278,10 @@ export function OrderSection({
       <p role="status" className="text-13">
         {said}
       </p>
-      {canReceive && arrived.length > 0 && (
-        <div className="mt-2 border-l-4 border-lake bg-sheet px-3 py-2">
-          <p className="mb-1 font-semibold">
-            Receiving check: count what is in the box, look at number, variant and cuts
-          </p>
-          <ul>
-            {arrived.map((line) => (
-              <li key={line.id} className="row grid grid-cols-[1fr_auto_auto] items-center gap-4 first:border-0">
-                <span>
-                  {nameOf(line.partRef)} <span className="num text-13 text-quiet">{line.number}</span>
-                </span>
-                <span className="text-13 text-quiet">
-                  list says {line.sent - line.received}, open {line.quantity - line.received}
-                </span>
-                <input
-                  aria-label={`Counted: ${nameOf(line.partRef)}`}
-                  inputMode="numeric"
-                  className="field num max-w-[90px] text-right"
-                  value={counts[line.id] ?? String(line.sent - line.received)}
-                  onChange={(event) => setCounts({ ...counts, [line.id]: event.target.value })}
-                />
-              </li>
-            ))}
-          </ul>
-          <input
-            aria-label="Note on the delivery"
-            placeholder="note, such as damage by the knife that opened the box"
-            className="field mt-2"
-            value={note}
-            onChange={(event) => setNote(event.target.value)}
-          />
-          <Button verb="receive-parts" tone="main" className="mt-2 w-full" disabled={isBusy} onClick={check}>
-            Counted so
-          </Button>
-        </div>
-      )}
+      {canReceive && arrived.length > 0 && <ReceivingCheck view={view} order={order} arrived={arrived} />}
+      {claims.map((sheet) => (
+        <ClaimSection key={sheet.key} view={view} sheet={sheet} />
+      ))}
       <ErrorNote error={error} />
     </section>
   );

@@ -1,5 +1,6 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { present } from '@/core/present';
 import { exampleRecord } from '@/core/record/example-record';
 import { asId, type PurchaseOrder } from '@/core/record';
 import { answerFetch, refusal } from '../../../test-support/answer-fetch';
@@ -32,14 +33,15 @@ const orderOf = (sent: number, received: number): PurchaseOrder => ({
 });
 const show = (order?: PurchaseOrder) =>
   render(<PartsSheet view={exampleView({ ...atParts(), orders: order ? [order] : [] })} isHere />);
+const ringLine = () => present(screen.getByText('Front wear ring').closest('li'));
 const done = { body: { data: { version: 9 } } };
 
 test('what is to be ordered is counted, with the longest lead and the step that waits for each', async () => {
   const asked = answerFetch(() => done);
   show();
-  const ring = within(screen.getByRole('table')).getByRole('row', { name: /^Front wear ring/ });
+  const ring = ringLine();
   expect(within(ring).getByText(/^to order, \d+ days$/)).toBeInTheDocument();
-  expect(within(ring).getByText('Wear rings')).toBeInTheDocument();
+  expect(within(ring).getByText('stops: Wear rings')).toBeInTheDocument();
   // the soft parts of the family and the ring
   const soft = exampleFamily.parts.filter((part) => part.soft).length;
   await userEvent.click(screen.getByRole('button', { name: new RegExp(`^Order ${soft + 1} parts, longest`) }));
@@ -58,15 +60,24 @@ test('what the parcel’s list says is counted line by line; what was typed goes
   const asked = answerFetch(() => done);
   show(orderOf(2, 0));
   const count = screen.getByRole('textbox', { name: 'Counted: Front wear ring' });
-  expect(count).toHaveValue('2');
-  await userEvent.clear(count);
+  // Nobody counts by pressing: the box is empty, and nothing goes before it is filled.
+  expect(count).toHaveValue('');
+  expect(screen.getByRole('button', { name: '1 of 1 not counted yet' })).toBeDisabled();
   await userEvent.type(count, '1');
-  await userEvent.type(screen.getByRole('textbox', { name: 'Note on the delivery' }), 'one is cracked');
+  await userEvent.type(screen.getByRole('textbox', { name: 'Wrong or damaged: Front wear ring' }), '1');
+  await userEvent.type(screen.getByRole('textbox', { name: 'What is wrong with Front wear ring' }), 'cracked');
+  await userEvent.type(screen.getByRole('textbox', { name: 'Lot of Front wear ring' }), 'L-9');
+  await userEvent.type(screen.getByRole('textbox', { name: 'Note on the delivery' }), 'box was open');
   await userEvent.click(screen.getByRole('button', { name: 'Counted so' }));
   await waitFor(() =>
     expect(asked[0]?.body).toEqual({
-      ...{ tag: 'P-0417', orderNumber: 'PO-0001', note: 'one is cracked' },
-      counts: [{ lineId: 'line-1', counted: 1 }],
+      ...{ tag: 'P-0417', orderNumber: 'PO-0001', note: 'box was open' },
+      counts: [
+        {
+          ...{ lineId: 'line-1', counted: 1, wrong: 1, what: 'cracked', number: '', elastomer: '', lot: 'L-9' },
+          accept: false,
+        },
+      ],
     }),
   );
 });
@@ -75,7 +86,6 @@ test('a count that is too high is refused, and what was counted stays', async ()
   answerFetch(() => refusal('3 of KW1-0502 counted, but only 2 are open.'));
   show(orderOf(2, 0));
   const count = screen.getByRole('textbox', { name: 'Counted: Front wear ring' });
-  await userEvent.clear(count);
   await userEvent.type(count, '3');
   await userEvent.click(screen.getByRole('button', { name: 'Counted so' }));
   expect(await screen.findByRole('alert')).toHaveTextContent('only 2 are open');
@@ -84,7 +94,7 @@ test('a count that is too high is refused, and what was counted stays', async ()
 
 test('what is short says how many and when; what is whole asks for nothing', () => {
   const { unmount } = show(orderOf(1, 1));
-  const ring = within(screen.getByRole('table')).getByRole('row', { name: /^Front wear ring/ });
+  const ring = ringLine();
   expect(within(ring).queryByText(/short/)).not.toBeInTheDocument();
   unmount();
   show(orderOf(2, 2));
@@ -94,5 +104,5 @@ test('what is short says how many and when; what is whole asks for nothing', () 
 
 test('without an approved line there is nothing to buy', () => {
   render(<PartsSheet view={exampleView(exampleRecord({ station: 'parts' }))} isHere />);
-  expect(screen.getByText('Nothing is needed: no approved line buys a part.')).toBeInTheDocument();
+  expect(screen.getByText('Nothing is needed: no approved line asks for a part.')).toBeInTheDocument();
 });

@@ -36,14 +36,14 @@ function NeedRow({ view, need, canAct }: { readonly view: JobView; readonly need
             <>stops: {stepsBlockedBy(need.ref, view.family).join(', ')}</>
           )}
         </span>
-        {need.source === 'outside' ? (
+        {need.source === 'outside' || (isHere && need.source === 'bought') ? (
           <span className="w-24" />
         ) : (
           <Button
             aria-expanded={isOpen}
             aria-label={`${isOpen ? 'Close' : 'Open'} ${need.name}`}
             tone={isBusy && !isOpen ? 'main' : 'plain'}
-            className="w-24"
+            className="my-1 w-24"
             onClick={() => setOpen(!isOpen)}
           >
             {isOpen ? 'Close' : isBusy ? 'See to it' : 'Source'}
@@ -54,6 +54,9 @@ function NeedRow({ view, need, canAct }: { readonly view: JobView; readonly need
     </li>
   );
 }
+
+/** What is still to come stands before what is here. */
+const byOpen = (a: Need, b: Need) => Number(a.received >= a.quantity) - Number(b.received >= b.quantity);
 
 /** The latest day on which something comes, and what that is. */
 function lastOf(needs: readonly Need[]): Need | null {
@@ -101,7 +104,7 @@ export function PartsSheet({ view, isHere }: SheetProps) {
         ) : (
           <div className="overflow-x-auto">
             <ul aria-label="Parts that are needed" className="min-w-[760px]">
-              {needs.map((need) => (
+              {needs.toSorted(byOpen).map((need) => (
                 <NeedRow key={need.ref} view={view} need={need} canAct={canAct} />
               ))}
             </ul>

@@ -2,6 +2,7 @@
 
 import { useRef, useState } from 'react';
 import { currentQuote, type Quote } from '@/core/record';
+import { MadeHere } from '../parts/made-here';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
@@ -141,6 +142,7 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
         <div ref={form}>
           {isAdding && isDraft && <AddLine view={view} quote={quote} onDone={() => setAdding(false)} />}
         </div>
+        <MadeHere view={view} />
         <WaysPanel view={view} quote={quote} isDraft={isDraft} />
         {isDraft && <SendBar view={view} quote={quote} onAdd={add} />}
       </div>

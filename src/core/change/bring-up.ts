@@ -42,6 +42,7 @@ const sinceScope: Readonly<Record<string, Row>> = {
   },
   approval: { option: null, corrects: null },
   order: { atRiskMinor: null },
+  receipt: { number: '', lot: '' },
   returned: { signature: '' },
 };
 

@@ -37,6 +37,8 @@ export type OutboxItem =
   | { readonly kind: 'mail-evaluation'; readonly key: string }
   /** The pump is released, or was delivered. */
   | { readonly kind: 'mail-return'; readonly what: 'released' | 'delivered' }
+  /** What came wrong or short, to its supplier, by the key of its sheet. */
+  | { readonly kind: 'mail-claim'; readonly key: string }
   | { readonly kind: 'send-order'; readonly orderId: OrderId }
   | { readonly kind: 'write-report'; readonly reportId: ReportId };
 

@@ -29,7 +29,16 @@ import { fateOf, packingOf, proposePacking } from '../dispatch';
 import { evaluationOf } from '../evaluation';
 import { matterTable } from '../policies';
 import { isShutByResidue, residueOf } from '../residue';
-import { CoreJob, toolFacts, noPin, shop, signerOf, terms, type Person } from '../../../test-support/core-job';
+import {
+  CoreJob,
+  toolFacts,
+  noPin,
+  rightPieces,
+  shop,
+  signerOf,
+  terms,
+  type Person,
+} from '../../../test-support/core-job';
 import {
   bench,
   inspection,
@@ -360,10 +369,13 @@ const buying: Attempt = (world, pick) => {
     const atRisk = pick([null, { limitMinor: 1_000_000, reason: 'long lead' }]) ?? null;
     return trying(world, 'order-parts', supply.orderParts, facts, { tag, atRisk });
   }
-  const counts = order.lines.map((line) => ({ lineId: line.id, counted: line.quantity - line.received }));
+  const counts = order.lines.map((line) => ({
+    ...rightPieces,
+    ...{ lineId: line.id, counted: line.quantity - line.received },
+  }));
   const receiptIds = counts.map(() => `receipt-${world.ids++}`);
   const command = { tag, orderNumber: order.number, counts, note: '' };
-  return trying(world, 'receive-parts', supply.receiveParts, { receiptIds }, command);
+  return trying(world, 'receive-parts', supply.receiveParts, { receiptIds, crossing: {} }, command);
 };
 
 const testing: Attempt = (world, pick) => {

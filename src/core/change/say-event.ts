@@ -106,6 +106,7 @@ const sheetNames: Readonly<Record<SheetKind, string>> = {
   number: 'number found',
   tray: 'tray',
   given: 'given to another pump',
+  claim: 'claim',
 };
 const bodyOf = (row: Row | null): Row =>
   row && typeof row.body === 'object' && row.body !== null ? { ...row.body } : {};

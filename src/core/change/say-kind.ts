@@ -69,6 +69,7 @@ const deeds: Readonly<Record<string, string>> = {
   'settle-number': 'settled a number',
   'lay-in-tray': 'laid parts in a tray',
   'read-label': 'read a label',
+  'send-claim': 'wrote to the supplier about what came wrong',
   'acknowledge-order': 'acknowledged an order',
   'take-parcel': 'took a parcel in',
   'receive-parts': 'counted parts in',

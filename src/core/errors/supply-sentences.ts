@@ -35,6 +35,12 @@ export const supplySentences = {
     `${found} is the number of ${whose}, not of ${part}: it is not laid ready here.`,
   'number-crosses': ({ part, found, number }: { part: string; found: string; number: string }) =>
     `${part}: ${found} stands on it, the list has ${number}. Accept it by name, with a note, or leave it.`,
+  'number-crosses-line': ({ part, found, number }: { part: string; found: string; number: string }) =>
+    `${part}: ${found} stands on it, ${number} was ordered. If it stands for it, accept it by name; else count it as wrong.`,
+  'wrong-how': ({ number, wrong }: { number: string; wrong: number }) =>
+    `${number}: say what is wrong with the ${wrong === 1 ? 'piece' : `${wrong} pieces`}.`,
+  'no-claim': ({ number }: { number: string }) => `There is no claim ${number} in this job.`,
+  'claim-sent': ({ number, to }: { number: string; to: string }) => `${number} was sent to ${to} already.`,
   'wrong-elastomer': ({ part, found, wanted }: { part: string; found: string; wanted: string }) =>
     `${part} is ${found}; this pump needs ${wanted}.`,
   'sketch-fault': ({

@@ -414,6 +414,9 @@ export interface PurchaseOrder extends Signed {
 /** Pieces counted on receiving, for one line of an order. */
 export interface Receipt extends Signed {
   readonly id: string;
+  /** What stands on the pieces, and their lot; empty where nothing does. */
+  readonly number: string;
+  readonly lot: string;
   readonly lineId: OrderLineId;
   readonly quantity: number;
   readonly note: string;

@@ -12,7 +12,7 @@ import {
 } from './enumerations';
 
 import { day, figure, range, ref, said, signature, text, whole } from './sheet-pieces';
-import { givenBody, madeBody, numberBody, outsideBody, sourceBody, trayBody } from './supply-bodies';
+import { claimBody, givenBody, madeBody, numberBody, outsideBody, sourceBody, trayBody } from './supply-bodies';
 
 /**
  * What the sheets of a job hold, as they are sent and as they are kept: a sheet is filled in as a whole, by a person.
@@ -154,5 +154,6 @@ export const sheetBodies = {
   number: numberBody,
   tray: trayBody,
   given: givenBody,
+  claim: claimBody,
 } as const;
 export const sheetKinds = Object.keys(sheetBodies) as readonly (keyof typeof sheetBodies)[];

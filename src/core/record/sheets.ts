@@ -25,6 +25,7 @@ export type Fate = SheetBody<'fate'>;
 export type Packing = SheetBody<'packing'>;
 export type SourceChosen = SheetBody<'source'>;
 export type MadePart = SheetBody<'made'>;
+export type Claim = SheetBody<'claim'>;
 export type OutsideJob = SheetBody<'outside'>;
 
 interface Filled {

@@ -107,5 +107,16 @@ export const trayBody = z.strictObject({
   scans: z.array(z.strictObject({ ...signature, station: z.string().max(20) })).max(60),
 });
 
+/** What came wrong, damaged or short of an order, and what was written to the supplier. */
+export const claimBody = z.strictObject({
+  orderNumber: z.string().max(20),
+  supplier: z.string().max(191),
+  lines: z
+    .array(z.strictObject({ partRef: ref, number: z.string().max(60), count: whole(10000), what: said(400) }))
+    .min(1)
+    .max(200),
+  sent: z.strictObject({ ...signature, to: z.string(), words: z.string(), goesBack: z.boolean() }).nullable(),
+});
+
 /** The job that a part of this unit was taken for; empty where it came back. */
 export const givenBody = z.strictObject({ to: z.string().max(20) });

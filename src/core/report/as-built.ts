@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { supplySections } from './as-built-supply';
 
 const signed = z.object({ by: z.string(), at: z.string() });
 const workingStep = z.object({
@@ -118,6 +119,7 @@ export const asBuiltSchema = z.object({
       }),
     )
     .optional(),
+  ...supplySections,
   /** What was to be done, why, from which source, and how far it went; reports from before had no such list. */
   scope: z
     .array(

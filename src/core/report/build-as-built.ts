@@ -10,6 +10,7 @@ import type { AsBuilt } from './as-built';
 import { benchDeviations, positionsOf, stepsOf } from './as-built-bench';
 import { disclaimersOf, scopeListed } from './as-built-scope';
 import { sheetsIn } from './as-built-sheets';
+import { supplyIn } from './as-built-supply';
 import { recordsOf, settingsOf } from './as-built-settings';
 
 interface Asked {
@@ -288,6 +289,7 @@ export function buildAsBuilt(asked: Asked): AsBuilt {
     findings: findingsOf(asked),
     ...conversionOf(asked),
     ...sheetsIn(record, family),
+    ...supplyIn(record, family),
     scope: scopeListed(record, family),
     parts_fitted: partsFitted(asked),
     positions: positionsOf(record, family),

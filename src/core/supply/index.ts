@@ -1,4 +1,5 @@
 export { approvedLines, countingApprovals, hasQuoteAnswer } from './approved';
+export { claimLetter } from './claims';
 export {
   compareUnits,
   conditionOf,

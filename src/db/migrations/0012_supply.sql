@@ -114,6 +114,8 @@ CREATE TABLE `suppliers` (
 	CONSTRAINT `suppliers_name` UNIQUE(`name`)
 );
 --> statement-breakpoint
+ALTER TABLE `receipts` ADD `number` varchar(60) DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE `receipts` ADD `lot` varchar(60) DEFAULT '' NOT NULL;--> statement-breakpoint
 CREATE INDEX `catalogue_group` ON `catalogue_numbers` (`interchange_group`);--> statement-breakpoint
 CREATE INDEX `catalogue_superseded` ON `catalogue_numbers` (`superseded_by_key`);--> statement-breakpoint
 CREATE INDEX `donor_parts_free` ON `donor_parts` (`taken_by`,`number_key`);--> statement-breakpoint

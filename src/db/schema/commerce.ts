@@ -207,6 +207,8 @@ export const receipts = mysqlTable(
     jobId: idOf<JobId>('job_id').notNull(),
     lineId: idOf<OrderLineId>('line_id').notNull(),
     quantity: int('quantity').notNull(),
+    number: varchar('number', { length: 60 }).notNull().default(''),
+    lot: varchar('lot', { length: 60 }).notNull().default(''),
     note: longText('note').notNull(),
     ...who,
   },

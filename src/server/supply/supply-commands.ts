@@ -2,7 +2,8 @@ import { supply } from '@/core/change';
 import { readLabel } from '@/core/supply';
 import { findPart } from '@/core/family';
 import { DomainError } from '@/core/errors';
-import { crossingNumbers, type Connection } from '@/db';
+import { sheetsOf } from '@/core/record';
+import { crossingNumbers, supplierAddress, type Connection } from '@/db';
 import { findJob } from '../find-job';
 import { plain, withFacts } from '../job-command';
 import { chooseSource } from './donors';
@@ -46,6 +47,10 @@ export const supplyCommands = {
   'write-outside': plain('write-outside', supply.writeOutside),
   'send-outside': plain('send-outside', supply.sendOutside),
   'take-back': plain('take-back', supply.takeBack),
+  'send-claim': withFacts('send-claim', supply.sendClaim, async ({ connection, record, command }) => {
+    const claim = sheetsOf(record, 'claim').find(({ key }) => key === command.number)?.body;
+    return { to: await supplierAddress(connection, claim?.supplier ?? '') };
+  }),
   'find-number': withFacts('find-number', supply.findNumber, crossing),
   'settle-number': plain('settle-number', supply.settleNumber),
   'lay-in-tray': plain('lay-in-tray', supply.layInTray),

@@ -3,5 +3,5 @@ export { findNumber, layInTray, readLabelHere, settleNumber, type LabelFacts } f
 export { handOverMade, measureMade, releaseMade, workOnMade, writeMade } from './made';
 export { orderParts } from './order-parts';
 export { sendOutside, takeBack, writeOutside } from './outside';
-export { receiveParts } from './receive-parts';
+export { receiveParts, sendClaim } from './receive-parts';
 export { acknowledgeOrder, orderNumbered, takeParcel, type Parcel } from './supplier-answers';

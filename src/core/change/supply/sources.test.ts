@@ -1,4 +1,4 @@
-import { CoreJob, wornRing, type JobScript, type Person } from '../../../../test-support/core-job';
+import { CoreJob, rightPieces, wornRing, type JobScript, type Person } from '../../../../test-support/core-job';
 import exampleFile from '../../../../test-support/plain-overhung.json';
 import { loadFamily } from '../../family';
 import { standingOf, sayMove } from '../../lifecycle';
@@ -45,9 +45,14 @@ function buyTheRest(job: CoreJob): void {
     { lines: sent, restOn: null, sentBefore: {} },
     { tag, orderNumber },
   );
-  const counts = lines.map((line) => ({ lineId: line.id, counted: line.quantity }));
+  const counts = lines.map((line) => ({ lineId: line.id, ...rightPieces, counted: line.quantity }));
   const receiptIds = counts.map(() => job.id<never>());
-  job.act('Bram', ['receive-parts', supply.receiveParts], { receiptIds }, { tag, orderNumber, counts, note: '' });
+  job.act(
+    'Bram',
+    ['receive-parts', supply.receiveParts],
+    { receiptIds, crossing: {} },
+    { tag, orderNumber, counts, note: '' },
+  );
 }
 
 describe('a part that the shop makes', () => {

@@ -1,0 +1,160 @@
+import type { Browser } from 'puppeteer-core';
+import type { Verb } from '@/contract';
+import { present } from '@/core/present';
+import type { Family } from '@/core/family';
+import type { JobRecord, PersonId, Tool } from '@/core/record';
+import { demoPeople, type DemoPerson } from '../demo/people';
+import {
+  account,
+  buy,
+  clean,
+  judge,
+  measure,
+  test as runOnStand,
+  workSteps,
+  type Act,
+  type Stage,
+} from '../demo/play-job';
+import { rightPacking } from '../demo/right-packing';
+import { base, openDevice, signIn } from './browser';
+import { actAs } from './stations';
+
+type Device = Awaited<ReturnType<typeof openDevice>>;
+interface View {
+  readonly record: JobRecord;
+  readonly family: Family;
+  readonly instruments: readonly Tool[];
+  readonly signers: readonly { readonly personId: PersonId; readonly name: string }[];
+  readonly today: string;
+  readonly answer: string;
+}
+
+/**
+ * The people of the demonstration shop, each at a device of their own, and jobs that they play on: what a walk shows is
+ * done on the screen, what lies between goes through the same door past it.
+ */
+export class Chain {
+  private readonly devices = new Map<DemoPerson['key'], Device>();
+  constructor(private readonly browser: Browser) {}
+
+  /** The device of a person, signed in. */
+  async device(person: DemoPerson['key'], screen = {}): Promise<Device> {
+    const known = this.devices.get(person);
+    if (known) return known;
+    const page = await openDevice(this.browser, screen);
+    await signIn(page, person);
+    this.devices.set(person, page);
+    return page;
+  }
+
+  readonly act: Act = async (person, verb, input) =>
+    (await actAs(await this.device(person), verb as Verb, input)) as never;
+
+  async view(tag: string): Promise<View> {
+    const page = await this.device('wenna');
+    const read = await page.evaluate(
+      async (path) => ((await (await fetch(path)).json()) as { data: unknown }).data,
+      `/api/jobs/${tag}`,
+    );
+    return read as View;
+  }
+
+  async record(tag: string): Promise<JobRecord> {
+    return (await this.view(tag)).record;
+  }
+
+  /** The sentence that is read out to a caller. */
+  async answer(tag: string): Promise<string> {
+    return (await this.view(tag)).answer;
+  }
+
+  /** What refuses a command, in words; fails where it is taken. */
+  async refusal(person: DemoPerson['key'], verb: Verb, input: object): Promise<string> {
+    try {
+      await actAs(await this.device(person), verb, input);
+    } catch (error) {
+      return error instanceof Error ? error.message : String(error);
+    }
+    throw new Error(`${verb} was taken`);
+  }
+
+  async stage(tag: string): Promise<Stage> {
+    const { family, instruments, signers, today } = await this.view(tag);
+    const marek = present(demoPeople.find(({ key }) => key === 'marek'));
+    const signer = present(signers.find(({ name }) => name === marek.name));
+    return {
+      ...{ act: this.act, tag, family, technician: 'ines' },
+      tools: { tools: instruments, day: today },
+      job: { customer: '', at: 'closed', cameIn: 1 } as never,
+      load: () => this.record(tag),
+      pass: () => undefined,
+      signer: { personId: signer.personId, pin: marek.pin },
+    };
+  }
+
+  async receive(input: object): Promise<string> {
+    const { tag } = await actAs(await this.device('wenna'), 'receive-pump', input);
+    return String(tag);
+  }
+
+  async makeReady(tag: string): Promise<void> {
+    const { version } = (await this.record(tag)).intake;
+    await this.act('ines', 'confirm-isolation', { tag: tag as never, basedOn: version });
+    for (const caution of ['energy-isolation', 'harmful-liquid'])
+      await this.act('ines', 'acknowledge-caution', { tag: tag as never, caution });
+    await this.act('ines', 'advance-job', { tag: tag as never, event: 'begin-teardown' });
+  }
+
+  async teardown(tag: string): Promise<void> {
+    const stage = await this.stage(tag);
+    await workSteps(stage, 'teardown', stage.family.teardown);
+    await account(stage);
+  }
+
+  async clean(tag: string): Promise<void> {
+    await clean(await this.stage(tag));
+  }
+
+  async inspect(tag: string): Promise<void> {
+    const stage = await this.stage(tag);
+    await measure(stage, 'as-found');
+    await judge(stage);
+  }
+
+  async buy(tag: string): Promise<void> {
+    await buy(await this.stage(tag), true);
+  }
+
+  async rebuild(tag: string): Promise<void> {
+    const stage = await this.stage(tag);
+    await workSteps(stage, 'rebuild', stage.family.rebuild);
+    await measure(stage, 'as-left');
+    await this.act('ines', 'advance-job', { tag: tag as never, event: 'finish-rebuild' });
+  }
+
+  async test(tag: string, run = 1): Promise<void> {
+    await runOnStand(await this.stage(tag), run, 'sound', 'passed');
+  }
+
+  async pack(tag: string, change: object = {}): Promise<void> {
+    const packing = { ...rightPacking(await this.record(tag)), ...change };
+    await this.act('wenna', 'pack', { tag: tag as never, basedOn: 0, packing });
+    await this.act('wenna', 'release-pump', { tag: tag as never });
+  }
+
+  /** The path of the link in the newest mail about a job. */
+  async linkOf(tag: string): Promise<string> {
+    const desk = await this.device('wenna');
+    await desk.goto(`${base}/outbox`);
+    const path = await desk.$$eval(
+      'details',
+      (all, about) =>
+        all
+          .find((one) => one.textContent.includes(about))
+          ?.querySelector('a[href^="/customer/"]')
+          ?.getAttribute('href'),
+      tag,
+    );
+    return present(path);
+  }
+}
