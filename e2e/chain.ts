@@ -2,6 +2,7 @@ import type { Browser } from 'puppeteer-core';
 import type { Verb } from '@/contract';
 import { present } from '@/core/present';
 import type { Family } from '@/core/family';
+import type { AsBuilt } from '@/core/report';
 import type { JobRecord, PersonId, Tool } from '@/core/record';
 import { demoPeople, type DemoPerson } from '../demo/people';
 import {
@@ -47,16 +48,10 @@ export class Chain {
     return page;
   }
 
-  readonly act: Act = async (person, verb, input) =>
-    (await actAs(await this.device(person), verb as Verb, input)) as never;
+  readonly act: Act = async (person, verb, input) => (await actAs(await this.device(person), verb, input)) as never;
 
   async view(tag: string): Promise<View> {
-    const page = await this.device('wenna');
-    const read = await page.evaluate(
-      async (path) => ((await (await fetch(path)).json()) as { data: unknown }).data,
-      `/api/jobs/${tag}`,
-    );
-    return read as View;
+    return ((await this.fetched(`/api/jobs/${tag}`)) as { data: View }).data;
   }
 
   async record(tag: string): Promise<JobRecord> {
@@ -99,10 +94,10 @@ export class Chain {
 
   async makeReady(tag: string): Promise<void> {
     const { version } = (await this.record(tag)).intake;
-    await this.act('ines', 'confirm-isolation', { tag: tag as never, basedOn: version });
+    await this.act('ines', 'confirm-isolation', { tag: tag, basedOn: version });
     for (const caution of ['energy-isolation', 'harmful-liquid'])
-      await this.act('ines', 'acknowledge-caution', { tag: tag as never, caution });
-    await this.act('ines', 'advance-job', { tag: tag as never, event: 'begin-teardown' });
+      await this.act('ines', 'acknowledge-caution', { tag: tag, caution });
+    await this.act('ines', 'advance-job', { tag: tag, event: 'begin-teardown' });
   }
 
   async teardown(tag: string): Promise<void> {
@@ -125,21 +120,74 @@ export class Chain {
     await buy(await this.stage(tag), true);
   }
 
+  /** Counts in whatever comes, parcel by parcel; pieces of some parts under another number, which is accepted. */
+  async receiveAll(tag: string, numbers: Readonly<Record<string, string>> = {}): Promise<void> {
+    const isOpen = ({ received, quantity }: { readonly received: number; readonly quantity: number }) =>
+      received < quantity;
+    for (let parcel = 0; parcel < 8; parcel++) {
+      const order = (await this.record(tag)).orders.find(({ lines }) => lines.some(isOpen));
+      if (!order) return;
+      const about = { tag: tag as never, orderNumber: order.number };
+      await this.act('bram', 'take-parcel', about).catch(() => undefined);
+      const now = present((await this.record(tag)).orders.find(({ number }) => number === order.number));
+      const sent = now.lines.filter((line) => line.sent > line.received);
+      if (!sent.length) continue;
+      const counts = sent.map((line) => ({
+        ...{ lineId: line.id, counted: line.sent - line.received },
+        ...(numbers[line.partRef] !== undefined && { number: numbers[line.partRef], accept: true }),
+      }));
+      await this.act('bram', 'receive-parts', { ...about, counts: counts, note: '' });
+    }
+    throw new Error(`${tag}: its parts did not all come`);
+  }
+
+  /** The id of the supplement that is open. */
+  async supplementOf(tag: string): Promise<string> {
+    const { quotes } = await this.record(tag);
+    return present(quotes.findLast(({ kind }) => kind === 'supplement')).id;
+  }
+
+  /** The report as it is frozen, as JSON. */
+  async report(tag: string): Promise<AsBuilt> {
+    const { number, revision } = present((await this.record(tag)).reports.at(-1));
+    return (await this.fetched(`/files/report/${number}/${revision}/json`)) as AsBuilt;
+  }
+
+  /** Donor parts that are free for a part of a job. */
+  async donorsFor(tag: string, partRef: string): Promise<readonly { readonly tag: string }[]> {
+    const { data } = (await this.fetched(`/api/donors/${tag}/${partRef}`)) as { data: { tag: string }[] };
+    return data;
+  }
+
+  private async fetched(path: string): Promise<unknown> {
+    const page = await this.device('wenna');
+    return page.evaluate(async (asked) => (await (await fetch(asked)).json()) as unknown, path);
+  }
+
   async rebuild(tag: string): Promise<void> {
     const stage = await this.stage(tag);
     await workSteps(stage, 'rebuild', stage.family.rebuild);
     await measure(stage, 'as-left');
-    await this.act('ines', 'advance-job', { tag: tag as never, event: 'finish-rebuild' });
+    await this.act('ines', 'advance-job', { tag: tag, event: 'finish-rebuild' });
   }
 
   async test(tag: string, run = 1): Promise<void> {
     await runOnStand(await this.stage(tag), run, 'sound', 'passed');
   }
 
+  /** A run that fails, and the rebuild after it, read anew. */
+  async failOnce(tag: string): Promise<void> {
+    const stage = await this.stage(tag);
+    await runOnStand(stage, 1, 'internal leakage', 'failed');
+    await workSteps(stage, 'rebuild', stage.family.rebuild);
+    await measure(stage, 'as-left', { again: await this.record(tag) });
+    await this.act('ines', 'advance-job', { tag: tag, event: 'finish-rebuild' });
+  }
+
   async pack(tag: string, change: object = {}): Promise<void> {
     const packing = { ...rightPacking(await this.record(tag)), ...change };
-    await this.act('wenna', 'pack', { tag: tag as never, basedOn: 0, packing });
-    await this.act('wenna', 'release-pump', { tag: tag as never });
+    await this.act('wenna', 'pack', { tag: tag, basedOn: 0, packing });
+    await this.act('wenna', 'release-pump', { tag: tag });
   }
 
   /** The path of the link in the newest mail about a job. */

@@ -128,7 +128,15 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
   const [showsMargin, setShowsMargin] = useState(true);
   const form = useRef<HTMLDivElement>(null);
   useKeys({ m: () => setShowsMargin(!showsMargin) });
-  if (!quote) return <NoQuote view={view} isHere={isHere} />;
+  if (!quote)
+    return (
+      <>
+        <NoQuote view={view} isHere={isHere} />
+        <div className="px-6 pb-28">
+          <MadeHere view={view} />
+        </div>
+      </>
+    );
   const isDraft = isHere && quote.state === 'draft' && !others;
   const add = () => {
     setAdding(true);
