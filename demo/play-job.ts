@@ -395,7 +395,7 @@ async function approve({ act, tag, load, pass, job }: Stage): Promise<void> {
 }
 
 /** Orders what is needed and counts it in. */
-export async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
+async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
   const { act, tag, load, pass, family } = stage;
   await act('bram', 'order-parts', { tag });
   if (stage.job.part === 'ordered') return;

@@ -1,21 +1,12 @@
 import type { Browser } from 'puppeteer-core';
 import type { Verb } from '@/contract';
+import { workOf } from '@/core/bench';
 import { present } from '@/core/present';
 import type { Family } from '@/core/family';
 import type { AsBuilt } from '@/core/report';
-import type { JobRecord, PersonId, Tool } from '@/core/record';
+import type { JobRecord, PersonId, Quote, Tool } from '@/core/record';
 import { demoPeople, type DemoPerson } from '../demo/people';
-import {
-  account,
-  buy,
-  clean,
-  judge,
-  measure,
-  test as runOnStand,
-  workSteps,
-  type Act,
-  type Stage,
-} from '../demo/play-job';
+import { account, clean, judge, measure, test as runOnStand, workSteps, type Act, type Stage } from '../demo/play-job';
 import { rightPacking } from '../demo/right-packing';
 import { base, openDevice, signIn } from './browser';
 import { actAs } from './stations';
@@ -100,10 +91,32 @@ export class Chain {
     await this.act('ines', 'advance-job', { tag: tag, event: 'begin-teardown' });
   }
 
+  /** Some steps of a phase, by their ids. */
+  async work(tag: string, phase: 'teardown' | 'rebuild', ids: readonly string[]): Promise<void> {
+    const stage = await this.stage(tag);
+    await workSteps(
+      stage,
+      phase,
+      stage.family[phase].filter(({ id }) => ids.includes(id)),
+    );
+  }
+
+  /** What is left of the teardown, and how each part came off. */
   async teardown(tag: string): Promise<void> {
     const stage = await this.stage(tag);
-    await workSteps(stage, 'teardown', stage.family.teardown);
-    await account(stage);
+    const work = workOf(await this.record(tag), stage.family, 'teardown');
+    const left = work.flatMap(({ step, actions, isDone }) => {
+      const open = actions.filter(({ answer }) => !answer).map(({ action }) => action);
+      return isDone ? [] : [{ ...step, actions: open }];
+    });
+    await workSteps(stage, 'teardown', left);
+    await account({ ...stage, family: await this.unaccounted(tag, stage.family) });
+  }
+
+  /** The family with the parts alone of which nobody said how they came. */
+  private async unaccounted(tag: string, family: Family): Promise<Family> {
+    const said = new Set((await this.record(tag)).parts.map(({ ref }) => ref));
+    return { ...family, parts: family.parts.filter(({ ref }) => !said.has(ref)) };
   }
 
   async clean(tag: string): Promise<void> {
@@ -117,7 +130,8 @@ export class Chain {
   }
 
   async buy(tag: string): Promise<void> {
-    await buy(await this.stage(tag), true);
+    await this.act('bram', 'order-parts', { tag: tag });
+    await this.receiveAll(tag);
   }
 
   /** Counts in whatever comes, parcel by parcel; pieces of some parts under another number, which is accepted. */
@@ -141,10 +155,10 @@ export class Chain {
     throw new Error(`${tag}: its parts did not all come`);
   }
 
-  /** The id of the supplement that is open. */
-  async supplementOf(tag: string): Promise<string> {
+  /** The supplement that came last. */
+  async supplementOf(tag: string): Promise<Quote> {
     const { quotes } = await this.record(tag);
-    return present(quotes.findLast(({ kind }) => kind === 'supplement')).id;
+    return present(quotes.findLast(({ kind }) => kind === 'supplement'));
   }
 
   /** The report as it is frozen, as JSON. */

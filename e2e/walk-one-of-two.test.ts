@@ -200,9 +200,11 @@ test('something found later runs beside the rebuild as a supplement; then it is 
     ...{ tag: kept(), partRef: 'hub-key', words: 'sheared at one end', photoId: null, action: 'replace' },
     ...{ whyOnlyNow: 'it sat in its groove', reason: 'sheared' },
   });
-  await chain.act('wenna', 'send-supplement', { tag: kept(), quoteId: await chain.supplementOf(kept()) } as never);
+  const supplement = await chain.supplementOf(kept());
+  const send = { tag: kept(), quoteId: supplement.id, basedOn: supplement.version };
+  await chain.act('wenna', 'send-supplement', send);
   await chain.act('wenna', 'record-approval', {
-    ...{ tag: kept(), quoteId: await chain.supplementOf(kept()), way: 'telephone', name: 'Bridie Fenn' },
+    ...{ tag: kept(), quoteId: supplement.id, way: 'telephone', name: 'Bridie Fenn' },
     ...{ reference: 'yes, the key too', declinedLines: [], declineAll: false, option: null },
   } as never);
   await chain.act('bram', 'order-parts', { tag: kept() });

@@ -28,9 +28,14 @@ const unit = (serial: string, liquidState: string, lot: object) => ({
   customer: 'Wendlebury Board Mill',
   contact: { name: 'Tamsin Orle', email: 'tamsin@wendlebury.example', phone: '' },
   pump: { maker: 'Dunnockworth', model: 'Lobe', serial, size: '' },
-  ...{ familyId: 'F7', promisedOn: '2027-03-01', lot },
+  ...{ familyId: 'F7', size: 'l40', promisedOn: '2027-03-01', lot },
   intake: {
-    ...{ equipmentNumber: '', duty: { flowM3h: 12, headM: 40, speedRpm: 600 }, liquid: '', liquidState },
+    ...{
+      equipmentNumber: '',
+      duty: { flowM3h: 13.6, headM: 50, powerKw: 2.6, efficiencyPct: 58, speedRpm: 400 },
+      liquid: '',
+      liquidState,
+    },
     ...{ liquidTemperatureC: 40, viscosityMm2S: 700, cleaning: 'none', cleaningReference: '', whyOut: 'seized' },
     ...{ runningHours: null, cameWith: [], shims: [], hazards: '', shippingDamage: '', elastomer: 'EPDM' },
   },
@@ -146,6 +151,7 @@ test('the cover is drawn at the quote: its sketch is to scale, and what does not
   const desk = await chain.device('marek');
   await open(desk, `/jobs/${one()}`);
   await press(await desk.waitForSelector('button ::-p-text(Draw the gear)'));
+  await desk.waitForSelector('section[aria-label^="Sketch of"] select');
   await desk.select('section[aria-label^="Sketch of"] select', 'cap');
   const size = async (label: string, text: string) =>
     present(await desk.waitForSelector(`input[aria-label="${label}"]`)).type(text);
