@@ -11,6 +11,10 @@ import {
   type OpenedBrowser,
 } from './browser';
 
+import { present } from '@/core/present';
+import { currentQuote } from '@/core/record';
+import { Chain } from './chain';
+
 /**
  * What comes back, what nobody can name, what was begun elsewhere, and a pump that stays as a donor: in the browser,
  * with jobs of the demonstration that no other walk needs.
@@ -80,6 +84,38 @@ describe('a warranty return', () => {
     await click(bench, 'button', 'Judge it');
     await waitForText(bench, 'We bear all of it: the seal was set two millimetres long');
     expect(bench.faults).toEqual([]);
+  });
+});
+
+describe('the same warranty return', () => {
+  const tag = 'P-0437';
+  test('is repaired on a quote of nothing, tested, and goes back with its signature', async () => {
+    const chain = new Chain(opened.browser);
+    const { station } = await chain.record(tag);
+    expect(station).toBe('inspect');
+    await chain.inspect(tag);
+    await chain.act('marek', 'advance-job', { tag: tag as never, event: 'finish-inspection' });
+    await chain.act('wenna', 'draw-up-quote', { tag: tag as never });
+    const quote = present(currentQuote(await chain.record(tag)));
+    expect(quote.discountPct).toBe(100);
+    await chain.act('wenna', 'send-quote', { tag: tag as never });
+    await open(desk, await chain.linkOf(tag));
+    await waitForText(desk, 'We bear all of it');
+    await fill(desk, 'Your name', 'Fern Okonjo');
+    await click(desk, 'button', 'My typed name is my signature');
+    await press(await desk.waitForSelector('button ::-p-text(Approve )'));
+    await waitForText(desk, 'Thank you.');
+    await chain.buy(tag);
+    await chain.act('ines', 'advance-job', { tag: tag as never, event: 'start-rebuild' });
+    await chain.rebuild(tag);
+    await chain.test(tag);
+    await chain.act('wenna', 'issue-report', { tag: tag as never });
+    expect((await chain.report(tag)).warranty_return).toMatchObject({ judgement: 'ours', share_pct: 100 });
+    await chain.pack(tag);
+    await open(desk, `/jobs/${tag}`);
+    await fill(desk, 'Taken over by', 'the driver');
+    await click(desk, 'button', 'Delivered: close the job');
+    await waitForText(desk, 'Delivered to the driver.');
   });
 });
 

@@ -69,6 +69,11 @@ export async function saveShopSettings(connection: Connection, settings: ShopSet
   await connection.update(shop).set({ settings }).where(eq(shop.id, 1));
 }
 
+/** Lets one at a time look for a pump's plate and write it; until the transaction ends. */
+export async function lockPlates(connection: Connection): Promise<void> {
+  await connection.select({ id: shop.id }).from(shop).where(eq(shop.id, 1)).for('update');
+}
+
 /** Takes the next number of a series; the row stays locked until the transaction ends. */
 export async function takeNumber(
   connection: Connection,

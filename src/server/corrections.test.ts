@@ -44,6 +44,20 @@ test('a promise is moved with its reason, the customer gets one mail, and of two
   expect(present(events.at(-1)).lines.join(' ')).toContain('promised on 2027-01-15 → 2027-02-01');
 });
 
+test('of two who put two plates right to one serial number at once one wins; the other is told, and then why', async () => {
+  const tags = [
+    await shop.play({ at: 'receive', part: 'undeclared' }),
+    await shop.play({ at: 'receive', part: 'undeclared' }),
+  ];
+  const { maker, model, size } = present(await shop.load(present(tags[0]))).pump;
+  const pump = { maker, model, size, serial: 'ONE-PLATE-77' };
+  const asked = tags.map((tag) => ({ tag, pump, reason: 'the plate was read from the other one' }));
+  const twice = await Promise.all(asked.map((one) => codeOf(shop.act('wenna', 'correct-nameplate', one))));
+  expect(twice.filter((code) => code === 'done')).toHaveLength(1);
+  const loser = present(asked[twice.findIndex((code) => code !== 'done')]);
+  expect(await codeOf(shop.act('wenna', 'correct-nameplate', loser))).toBe('wrong-state');
+});
+
 describe('what was written down wrongly is put right', () => {
   const reason = 'read from the wrong papers';
   const loaded = async (tag: string) => present(await shop.load(tag));

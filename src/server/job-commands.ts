@@ -14,13 +14,16 @@ import {
   type ToolFacts,
 } from '@/core/change';
 import { DomainError } from '@/core/errors';
-import { knownBuild, readBuild } from '@/core/family';
-import type { PhotoId } from '@/core/record';
+import { knownBuild, readBuild, type Build, type Family } from '@/core/family';
+import { schoolOf } from '@/core/policies';
+import { sealOffer } from '@/core/quoting';
+import type { JobRecord, PhotoId } from '@/core/record';
 import {
   crossingNumbers,
   findTagById,
   setCustomerLimit,
   listInstruments,
+  lockPlates,
   loadVisitsOfPump,
   readShop,
   takeNumber,
@@ -31,7 +34,7 @@ import type { Context } from './context';
 import { jobCommand, plain, withFacts } from './job-command';
 import { keepAsDonor, keepLeftOvers } from './supply/donors';
 import { supplyCommands } from './supply/supply-commands';
-import { chosenFamily, buildFor, keepFamily } from './families';
+import { chosenFamily, buildFor, findVersion, keepFamily } from './families';
 import { sha256 } from './fingerprint';
 import { deliverPump, movePromise, sendQuote } from './lots';
 import { newerFamily } from './library/newer-family';
@@ -113,6 +116,8 @@ const receiveCommands = {
     'correct-nameplate',
     receive.correctNameplate,
     async ({ context, connection, record, command }) => {
+      // Two who put two plates right at once to the same serial number go one after the other.
+      await lockPlates(connection);
       const pump = await ensurePump(context, connection, { pump: command.pump, familyId: record.familyId });
       return { pump, inHouse: await tagInHouse(connection, pump.id, record.tag) };
     },
@@ -200,6 +205,28 @@ async function termsOf({ connection }: { readonly connection: Connection }): Pro
   };
 }
 
+/** The terms of a whole quote, with the seal that this job offers in place of a packing. */
+async function quoteTerms(
+  asking: Parameters<typeof termsOf>[0] & { readonly record: JobRecord; readonly family: Family },
+) {
+  const { record, family } = asking;
+  const terms = await termsOf(asking);
+  if (schoolOf(record, 'stuffing box') !== 'offer a seal') return terms;
+  const file = await findVersion(asking.connection, record.familyId, record.familyVersion.split('+')[0] ?? '');
+  const builtWith = (build: Build) => {
+    try {
+      return file && buildFor(file, build);
+    } catch (error) {
+      if (error instanceof DomainError) return null;
+      throw error;
+    }
+  };
+  return {
+    ...terms,
+    sealOffer: sealOffer({ family, axes: file?.axes ?? [], build: readBuild(record.familyVersion), builtWith }),
+  };
+}
+
 const linkFacts = ({ context }: { readonly context: Context }): quote.LinkFacts => ({
   linkId: context.newId(),
   token: context.newToken(),
@@ -221,7 +248,7 @@ async function tagOfLink({ actor, database }: Context, quoteId: string): Promise
 }
 
 const quoteCommands = {
-  'draw-up-quote': withFacts('draw-up-quote', quote.drawUpQuote, termsOf),
+  'draw-up-quote': withFacts('draw-up-quote', quote.drawUpQuote, quoteTerms),
   'add-line': plain('add-line', quote.addLine),
   'change-line': plain('change-line', quote.changeLine),
   'strike-line': plain('strike-line', quote.strikeLine),

@@ -1,5 +1,6 @@
 'use client';
 
+import { usualAction } from '@/core/policies';
 import { stillStands } from '@/core/bench';
 import { present } from '@/core/present';
 import { useId, useState } from 'react';
@@ -52,7 +53,7 @@ export function Findings({ view, isHere }: SheetProps) {
                   tag={record.tag}
                   target={{ findingId: finding.id }}
                   reason={finding.words}
-                  usual={finding.proposed}
+                  usual={usualAction(record, finding.proposed)}
                   current={finding.disposition?.action}
                   basedOn={finding.disposition?.version ?? 0}
                 />

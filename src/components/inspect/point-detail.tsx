@@ -1,5 +1,6 @@
 'use client';
 
+import { usualAction } from '@/core/policies';
 import { useState } from 'react';
 import { findingAt } from '@/core/bench';
 import type { PointState } from '@/core/inspection';
@@ -97,6 +98,7 @@ export function PointDetail({ view, phase, state, readings, canEdit, onPickPlace
               tag={record.tag}
               target={{ pointId: point.id }}
               reason={state.reason}
+              usual={usualAction(record, null)}
               current={finding?.disposition?.action}
               basedOn={finding?.disposition?.version ?? 0}
             />

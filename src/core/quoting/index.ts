@@ -20,3 +20,4 @@ export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unse
 export { readyOfWays, type ReadyOfWays } from './days-out';
 export { customerOffer, type CustomerOffer, type OfferedLine } from './customer-offer';
 export { draftReminder, type DraftedReminder } from './reminder';
+export { offerLine, sealOffer, type ConversionOffer } from './conversion-offer';

@@ -1,4 +1,4 @@
-import { distinctOptions, growLines, reviseLines, type Rates } from '../../quoting';
+import { distinctOptions, growLines, offerLine, reviseLines, type ConversionOffer, type Rates } from '../../quoting';
 import {
   currentQuote,
   supplementsOf,
@@ -23,6 +23,8 @@ export interface ShopTerms {
   readonly quoteValidDays: number;
   /** What the shop compares ways by; null for the usual figures. */
   readonly basis: ComparisonBasis | null;
+  /** What is offered in place of a packing, where this job does so. */
+  readonly sealOffer?: ConversionOffer | null;
 }
 
 interface DrawnUp {
@@ -71,7 +73,8 @@ export const drawUpQuote: Decider<unknown, DrawnUp, ShopTerms> = ({ record, fami
   const { currency, taxPct, quoteValidDays } = facts;
   const taken = takenOver(last, record, facts.basis);
   const rates = { ...facts.rates, ...(taken.labourMinorPerHour && { labourMinorPerHour: taken.labourMinorPerHour }) };
-  const grown = growLines({ family, record: withoutSupplements(record), rates });
+  const own = growLines({ family, record: withoutSupplements(record), rates });
+  const grown = facts.sealOffer ? [...own, offerLine(facts.sealOffer, rates)] : own;
   const revised = reviseLines(grown, last?.lines ?? []);
   const quoteId = newId<QuoteId>();
   const head: RowOf<'quote'> = {
