@@ -1,6 +1,7 @@
 import type { Browser } from 'puppeteer-core';
 import type { Verb } from '@/contract';
 import { workOf } from '@/core/bench';
+import { judgePoints } from '@/core/inspection';
 import { present } from '@/core/present';
 import type { Family } from '@/core/family';
 import type { AsBuilt } from '@/core/report';
@@ -132,6 +133,24 @@ export class Chain {
   async buy(tag: string): Promise<void> {
     await this.act('bram', 'order-parts', { tag: tag });
     await this.receiveAll(tag);
+  }
+
+  /** Decides what nobody decided yet: points that are out, and what was seen; looks at what nobody looked at. */
+  async decideRest(tag: string): Promise<void> {
+    const { record, family } = await this.view(tag);
+    const looked = new Set(record.looks.map(({ ref }) => ref));
+    const unseen = family.parts.filter(({ critical, ref }) => critical && !looked.has(ref));
+    const parts = unseen.map(({ ref }) => ({ partRef: ref, basedOn: 0 }));
+    if (parts.length) await this.act('marek', 'look-at-parts', { tag: tag, parts });
+    const about = { tag: tag as never, action: 'replace' as const, reason: 'worn', basedOn: 0 };
+    for (const { point, verdict } of judgePoints({ family, readings: record.readings, phase: 'as-found' })) {
+      const finding = record.findings.find(({ pointId, phase }) => pointId === point.id && phase === 'as-found');
+      if ((verdict === 'out' || verdict === 'tight') && !finding?.disposition)
+        await this.act('marek', 'dispose', { ...about, target: { pointId: point.id } });
+    }
+    for (const { id, kind, disposition } of record.findings)
+      if (kind === 'visual' && !disposition)
+        await this.act('marek', 'dispose', { ...about, target: { findingId: id } });
   }
 
   /** Counts in whatever comes, parcel by parcel; pieces of some parts under another number, which is accepted. */

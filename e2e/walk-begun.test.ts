@@ -121,7 +121,7 @@ test('what he broke is a line of its own with its reason; the customer approves'
   // It goes beyond the guess that was sent: it does not go out before somebody says why.
   expect(await chain.refusal('wenna', 'send-quote', { tag: made })).toMatch(/beyond the first guess/);
   const note = 'Two parts were missing or broken in the bag.';
-  await chain.act('wenna', 'change-quote', { tag: tag(), basedOn: quote.version, note } as never);
+  await chain.act('wenna', 'change-quote', { tag: tag(), basedOn: quote.version, note });
   await chain.act('wenna', 'send-quote', { tag: tag() });
   await chain.act('wenna', 'record-approval', {
     ...{ tag: tag(), way: 'telephone', name: 'Fern Okonjo', reference: 'yes, all of it', declinedLines: [] },

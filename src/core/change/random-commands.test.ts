@@ -1,6 +1,7 @@
 import { present } from '../present';
 import fc from 'fast-check';
 import f1 from '../../../test-support/plain-overhung.json';
+import { judgeSketch } from '../supply';
 import { nextAction, workOf } from '../bench';
 import { buildFamily, loadFamily } from '../family';
 import { gateFor, moves, transition, type EventKind } from '../lifecycle';
@@ -511,9 +512,101 @@ const filling: Attempt = (world, pick) => {
   );
 };
 
+/** Parts that come by another way than an order: chosen, made, out for work, read by their number and their label. */
+const supplying: Attempt = (world, pick) => {
+  const { record } = world;
+  const partRef = pick(['front-ring', 'impeller', 'lip-seal', 'casing']) ?? 'front-ring';
+  const versionOf = (kind: 'source' | 'made' | 'number') =>
+    sheetsOf(record, kind).find(({ key }) => key === partRef)?.version ?? 0;
+  const about = { tag, partRef, basedOn: versionOf('made') };
+  const source = {
+    ...{ source: pick(['shelf', 'customer', 'made', 'bought'] as const) ?? 'shelf', from: 'bin 4', dueOn: '' },
+    ...{ count: pick([1, 2]) ?? 1, reason: 'it is there' },
+  };
+  const made = {
+    ...{ why: 'none to be had', from: 'old part' as const, fromWords: '', shape: 'bush' as const, lot: '' },
+    dimensions: [
+      { id: 'bore', nominal: 30, tolerance: 'H7' },
+      { id: 'outside', nominal: pick([40, 30]) ?? 40, tolerance: '' },
+      { id: 'length', nominal: 20, tolerance: '' },
+    ],
+    ...{ bears: pick([true, false]) ?? true, material: pick(['bronze', '']) ?? '', hardness: '', oldMaterial: '' },
+    ...{ machine: 'lathe', minutesGuess: 60, materialMinor: 900, dueOn: '2026-12-24' },
+  };
+  const readings = [
+    { id: 'bore', value: pick([30.01, 31]) ?? 30.01 },
+    { id: 'outside', value: 40 },
+    { id: 'length', value: 20 },
+  ];
+  const outside = sheetsOf(record, 'outside').at(-1);
+  const away = { tag, number: outside?.key ?? 'W-0', basedOn: outside?.version ?? 0 };
+  const here = { count: pick([1, 2]) ?? 1, number: pick(['', 'KW1-0502']) ?? '', elastomer: '', lot: '', note: '' };
+  return (
+    pick([
+      trying(
+        world,
+        'choose-source',
+        supply.chooseSource,
+        { donor: null },
+        {
+          ...{ tag, partRef, source, basedOn: versionOf('source'), donorId: null },
+        },
+      ),
+      trying(world, 'lay-ready', supply.layReady, [], {
+        ...{ tag, partRef, basedOn: versionOf('source'), here, accept: false },
+      }),
+      trying(world, 'write-made', supply.writeMade, null, { ...about, made }),
+      trying(world, 'release-made', supply.releaseMade, null, { ...about, words: '' }),
+      trying(world, 'work-on-made', supply.workOnMade, null, { ...about, machine: 'lathe', minutes: 20 }),
+      trying(world, 'measure-made', supply.measureMade, null, { ...about, gauge: '', readings }),
+      trying(world, 'hand-over-made', supply.handOverMade, null, { ...about, fitted: 'slides in' }),
+      trying(world, 'write-outside', supply.writeOutside, null, {
+        ...{ tag, number: null, basedOn: 0 },
+        outside: {
+          ...{ work: 'balancing' as const, what: 'balance it', parts: [partRef], to: 'Ostrey', priceMinor: 0 },
+          ...{ asks: [], dueOn: '' },
+        },
+      }),
+      trying(world, 'send-outside', supply.sendOutside, null, { ...away, on: '2026-12-01', dueOn: '2026-12-05' }),
+      trying(world, 'take-back', supply.takeBack, null, {
+        ...{ ...away, on: '2026-12-04', values: [], words: 'seen', isTaken: pick([true, false]) ?? true },
+      }),
+      trying(world, 'find-number', supply.findNumber, [], {
+        ...{ tag, partRef, basedOn: versionOf('number'), found: pick(['KW1-0502', 'QQ 1']) ?? 'QQ 1' },
+      }),
+      trying(world, 'settle-number', supply.settleNumber, null, {
+        ...{ tag, partRef, basedOn: versionOf('number'), words: 'a casting number' },
+      }),
+      trying(world, 'lay-in-tray', supply.layInTray, null, { tag, parts: [partRef], tray: '1' }),
+      trying(
+        world,
+        'read-label',
+        supply.readLabelHere,
+        { owner: '', part: '' },
+        {
+          ...{ tag, code: pick([`${tag}/${partRef}`, `${tag}#1`, 'P-9999/casing']) ?? '' },
+        },
+      ),
+      trying(world, 'give-part', supply.givePart, null, { tag, partRef, to: null }),
+    ]) ?? null
+  );
+};
+
+/** What holds of parts that come by another way than an order, whatever was tried. */
+function assertSupplied(record: JobRecord): void {
+  for (const { body } of sheetsOf(record, 'source')) expect(body.here?.count ?? 0).toBeLessThanOrEqual(body.count);
+  for (const { body } of sheetsOf(record, 'made')) {
+    if (body.handedOver) expect(judgeSketch(body).every(({ verdict }) => verdict === 'within')).toBe(true);
+    if (body.readings.length) expect(body.worked.length).toBeGreaterThan(0);
+  }
+  for (const { body } of sheetsOf(record, 'outside')) if (body.back?.isTaken) expect(body.sent).not.toBeNull();
+  // No label of another pump was ever read here.
+  for (const { body } of sheetsOf(record, 'tray')) expect(body.tray).toBe('1');
+}
+
 const attempts: readonly Attempt[] = [
   ...[readings, answers, backs, signing, receiving, accounts, cleaning, disposing, deviating, looking],
-  ...[quoting, answering, buying, testing, leaving, moving, branching, heading, filling],
+  ...[quoting, answering, buying, testing, leaving, moving, branching, heading, filling, supplying],
 ];
 /** Attempts that bring a job on at its station, so that sequences get beyond the first gates now and then. */
 const usual: Readonly<Record<JobRecord['station'], readonly Attempt[]>> = {
@@ -523,7 +616,7 @@ const usual: Readonly<Record<JobRecord['station'], readonly Attempt[]>> = {
   inspect: [readings, looking, disposing, moving],
   quote: [quoting, quoting, heading],
   approve: [answering, answering, branching],
-  parts: [buying, moving, branching],
+  parts: [buying, supplying, supplying, moving, branching],
   rebuild: [answers, answers, answers, backs, deviating, signing, readings, moving, branching],
   test: [answers, backs, testing],
   report: [leaving],
@@ -581,6 +674,7 @@ function assertInvariants(world: World, before: JobRecord, decision: Decision<un
     .reduce((sum, one) => sum + totalQuote(one.lines, one).netMinor, 0);
   if (before.approvals.length < record.approvals.length && record.approvals.at(-1)?.way === 'agreed limit')
     expect(spent).toBeLessThanOrEqual(record.agreement?.limitMinor ?? 0);
+  assertSupplied(record);
   // Nothing is received that was not ordered.
   for (const line of record.orders.flatMap((order) => order.lines))
     expect(line.received).toBeLessThanOrEqual(line.quantity);
