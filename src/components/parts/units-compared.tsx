@@ -87,7 +87,8 @@ function TakeIt({
 
 /** Parts of the units that came together beside each other; what the sum proposes, and the choice with a name. */
 export function UnitsCompared({ view }: { readonly view: JobView }) {
-  const { tag, version, lotMates } = view.record;
+  const { tag, version, lotMates, closedAt, station } = view.record;
+  const canTake = closedAt === null && !['receive', 'teardown', 'clean', 'report', 'return'].includes(station);
   const [shown, setShown] = useState<UnitsShown | null>(null);
   const [isOpen, setOpen] = useState(false);
   const [asked, setAsked] = useState<string | null>(null);
@@ -156,8 +157,11 @@ export function UnitsCompared({ view }: { readonly view: JobView }) {
                     />
                   ))}
                   <td className="align-top">
-                    {!choice && (
-                      <Button onClick={() => setAsked(asked === row.ref ? null : row.ref)}>
+                    {!choice && canTake && (
+                      <Button
+                        className="my-2 whitespace-nowrap"
+                        onClick={() => setAsked(asked === row.ref ? null : row.ref)}
+                      >
                         {asked === row.ref ? 'Leave it' : 'Take the other'}
                       </Button>
                     )}

@@ -49,13 +49,24 @@ interface Proposed {
 }
 const matched = z.object({ matches: z.array(z.object({ slot: z.string(), unit: z.string(), reason: z.string() })) });
 
+/** Whether the own part is as good as the proposed one: then it stays where it is. */
+function keepsOwn(cells: PartCompared['cells'], proposed: string, own: string): boolean {
+  const [theirs, ours] = [cells[proposed], cells[own]];
+  if (!theirs || !ours || ours.givenTo) return false;
+  return theirs.condition === ours.condition && theirs.wearPct === ours.wearPct && theirs.number === ours.number;
+}
+
 /** What the sum proposes for each slot of a pump; nothing where it cannot be reckoned now. */
 async function proposalsFor(rows: readonly PartCompared[], own: Unit): Promise<readonly Proposed[]> {
   const input = donorMatchOf(rows, own.record.tag, groupsOf(own.family));
   if (!input.slots.length || !input.candidates.length) return [];
   try {
     const { result } = await reckonHeavy('donor-match', input);
-    return matched.parse(result).matches.map(({ slot, unit, reason }) => ({ ref: slot, tag: unit, reason }));
+    const { matches } = matched.parse(result);
+    return matches.map(({ slot, unit, reason }) => {
+      const cells = rows.find(({ ref }) => ref === slot)?.cells ?? {};
+      return { ref: slot, tag: keepsOwn(cells, unit, own.record.tag) ? own.record.tag : unit, reason };
+    });
   } catch (error) {
     if (error instanceof SumRefusal) return [];
     throw error;
