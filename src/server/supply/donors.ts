@@ -40,12 +40,14 @@ export function donorRow(
   };
 }
 
-const idOf = (code: string) => {
+function refuseDonor(what: string): never {
+  throw new DomainError('bad-input', { what, issues: [{ path: 'donorId', message: what }] });
+}
+
+function idOf(code: string) {
   const label = readLabel(code);
-  if (!label?.part)
-    throw new DomainError('bad-input', { issues: [{ path: 'donorId', message: `“${code}” is no part of a unit.` }] });
-  return { tag: label.tag, partRef: label.part };
-};
+  return label?.part ? { tag: label.tag, partRef: label.part } : refuseDonor(`“${code}” is no part of a unit.`);
+}
 
 /** The part of another unit that a code stands for, as its own record describes it. */
 async function findDonor(
@@ -55,11 +57,7 @@ async function findDonor(
   const { tag, partRef } = idOf(code);
   const unit = await findJob(connection, tag);
   const part = partsOffered(unit.record, unit.family).find(({ ref }) => ref === partRef);
-  if (!part)
-    throw new DomainError('bad-input', {
-      issues: [{ path: 'donorId', message: `${tag} has no part ${partRef} that is there.` }],
-    });
-  return { unit, part };
+  return part ? { unit, part } : refuseDonor(`${tag} has no part ${partRef} that is there.`);
 }
 
 type Choose = CommandOf<'choose-source'>;

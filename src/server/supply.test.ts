@@ -1,0 +1,139 @@
+import { present } from '@/core/present';
+import { needsOf } from '@/core/supply';
+import { sheetsOf } from '@/core/record';
+import { codeOf, detailsOf } from '../../test-support/told';
+import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { carryOutDue } from '.';
+
+/** Where parts come from, kept in the database: donors over several jobs, claims to suppliers, whose a label is. */
+let shop: TestShop;
+beforeAll(async () => void (shop = await openTestShop('supply')));
+afterAll(() => shop.close());
+
+const loaded = async (tag: string) => present(await shop.load(tag));
+const played = (at: 'inspect' | 'parts' | 'teardown' | 'rebuild', change: object = {}) => shop.play({ at, ...change });
+const take = (tag: string, donorId: string, partRef = 'impeller', basedOn = 0) => ({
+  ...{ tag, partRef, basedOn, donorId },
+  source: { source: 'donor', count: 1, from: '', dueOn: '', reason: 'hardly worn' },
+});
+const givenOf = async (tag: string) => sheetsOf(await loaded(tag), 'given').map(({ key, body }) => [key, body.to]);
+
+describe('a donor part', () => {
+  test('is taken by one of two who want it at once; its unit shows the hole, and both records replay', async () => {
+    const unit = await played('inspect');
+    const [one, other] = [await played('inspect'), await played('inspect')];
+    const asked = [one, other].map((tag) => shop.act('bram', 'choose-source', take(tag, `${unit}/impeller`)));
+    const codes = await Promise.all(asked.map((each) => codeOf(each)));
+    expect(codes.filter((code) => code === 'done')).toHaveLength(1);
+    const winner = codes[0] === 'done' ? one : other;
+    expect(await givenOf(unit)).toEqual([['impeller', winner]]);
+    for (const tag of [unit, winner]) expect((await shop.act('wenna', 'read-events', { tag })).difference).toBeNull();
+    const loser = winner === one ? other : one;
+    const refused = await detailsOf(shop.act('bram', 'choose-source', take(loser, `${unit}/impeller`)));
+    expect(refused?.what).toContain(`is taken already, for ${winner}`);
+  });
+  test('that is given back is free again, for anybody', async () => {
+    const [unit, one, other] = [await played('inspect'), await played('inspect'), await played('inspect')];
+    await shop.act('bram', 'choose-source', take(one, `${unit}/impeller`));
+    const back = { source: { source: 'bought', count: 1, from: '', dueOn: '', reason: 'a new one after all' } };
+    await shop.act('bram', 'choose-source', { tag: one, partRef: 'impeller', basedOn: 1, ...back });
+    expect(await givenOf(unit)).toEqual([['impeller', '']]);
+    await shop.act('bram', 'choose-source', take(other, `${unit}/impeller`));
+    expect(await givenOf(unit)).toEqual([['impeller', other]]);
+  });
+  test.each([
+    ['no part of a unit', 'P-0001', /is no part of a unit/],
+    ['a unit that there is not', 'P-9999/impeller', /There is no job P-9999/],
+  ])('of %s is refused in a sentence', async (_what, donorId, words) => {
+    const tag = await played('inspect');
+    const refused = await detailsOf(shop.act('bram', 'choose-source', take(tag, donorId)));
+    expect(refused?.what ?? refused?.issues?.map((issue) => JSON.stringify(issue)).join()).toMatch(words);
+  });
+  test('of a unit that stays as a donor is found, until it is taken', async () => {
+    const unit = await shop.play({ at: 'return', part: 'declined' });
+    const fate = { fate: 'donor', saidBy: 'Fern Okonjo', words: 'keep it for parts' };
+    await shop.act('wenna', 'choose-fate', { tag: unit, basedOn: 0, fate });
+    await shop.act('wenna', 'close-unreturned', { tag: unit });
+    const tag = await played('inspect');
+    const donorsOf = async (partRef: string) =>
+      (await shop.act('bram', 'read-donors', { tag, partRef })).filter((found) => found.tag === unit);
+    // Its shaft is worn past its limit: that is no stock.
+    expect(await donorsOf('shaft')).toEqual([]);
+    expect(await donorsOf('bracket')).toMatchObject([{ id: `${unit}/bracket`, verdict: 'as listed' }]);
+    await shop.act('bram', 'choose-source', take(tag, `${unit}/bracket`, 'bracket'));
+    expect(await givenOf(unit)).toEqual([['bracket', tag]]);
+    const next = await played('inspect');
+    const found = await shop.act('bram', 'read-donors', { tag: next, partRef: 'bracket' });
+    expect(found.map((donor) => donor.id)).not.toContain(`${unit}/bracket`);
+  });
+});
+
+describe('a parcel', () => {
+  test('with a wrong piece keeps its line open, and the supplier is written to in the words of who sends it', async () => {
+    const tag = await played('parts', { part: 'ordered' });
+    await carryOutDue(shop.contextOf('sunniva'), 200);
+    const { number } = present((await loaded(tag)).orders[0]);
+    await shop.act('bram', 'take-parcel', { tag, orderNumber: number }).catch(() => undefined);
+    const lines = present((await loaded(tag)).orders[0]).lines.filter((line) => line.sent > line.received);
+    const [first, ...rest] = lines;
+    const counts = [
+      { lineId: present(first).id, counted: present(first).sent - 1, wrong: 1, what: 'cut by a knife' },
+      ...rest.map((line) => ({ lineId: line.id, counted: line.sent - line.received, lot: 'L-1' })),
+    ];
+    await shop.act('bram', 'receive-parts', { tag, orderNumber: number, counts, note: '' });
+    const { record, family } = await shop.act('bram', 'read-job', { tag });
+    const open = needsOf(record, family).find(({ ref }) => ref === present(first).partRef);
+    expect(present(open).received).toBe(present(open).quantity - 1);
+    const [claim] = sheetsOf(record, 'claim');
+    expect(claim?.body.lines).toMatchObject([{ count: 1, what: 'cut by a knife' }]);
+    const words = 'One came cut; please send another.';
+    await shop.act('bram', 'send-claim', { tag, number: claim?.key, basedOn: 1, words, goesBack: true });
+    await carryOutDue(shop.contextOf('sunniva'), 200);
+    const { mails } = (await shop.act('wenna', 'read-outbox', {})) as { mails: { to: string; body: string }[] };
+    expect(mails.find(({ body }) => body === words)?.to).toMatch(/^orders@.+\.example$/);
+    // What was wrong is sent again, and comes in.
+    await shop.act('bram', 'take-parcel', { tag, orderNumber: number }).catch(() => undefined);
+    const again = present((await loaded(tag)).orders[0]).lines.find(({ id }) => id === present(first).id);
+    expect([present(again).sent, present(again).received + 1]).toEqual([
+      present(again).quantity,
+      present(again).quantity,
+    ]);
+    expect((await shop.act('wenna', 'read-events', { tag })).difference).toBeNull();
+  });
+});
+
+describe('a label', () => {
+  test('of another job names that job, its owner and the part; of none of this shop it names the job', async () => {
+    const [tag, other] = [await played('rebuild'), await played('inspect')];
+    const owner = (await loaded(other)).customer.name;
+    const wordsOf = async (code: string) => (await detailsOf(shop.act('ines', 'read-label', { tag, code })))?.what;
+    expect(await wordsOf(`${other}/impeller`)).toContain(`belongs to ${other} of ${owner}: Impeller`);
+    expect(await wordsOf(`${other}#3`)).toContain(`of ${owner}: tray 3`);
+    expect(await wordsOf('P-9998/impeller')).toContain('belongs to P-9998.');
+  });
+});
+
+test('a sketch goes out as a drawing, labels as a paper; neither where there is none', async () => {
+  const tag = await played('inspect');
+  const made = {
+    ...{ why: 'none to be had', from: 'old part', fromWords: '', shape: 'bush', bears: false, material: 'bronze' },
+    dimensions: [
+      { id: 'bore', nominal: 30, tolerance: 'H7' },
+      { id: 'outside', nominal: 40, tolerance: '' },
+      { id: 'length', nominal: 20, tolerance: '' },
+    ],
+    ...{ lot: '', hardness: '', oldMaterial: '', machine: 'lathe', minutesGuess: 60, materialMinor: 0, dueOn: '' },
+  };
+  expect(await codeOf(shop.act('ines', 'read-sketch', { tag, partRef: 'impeller' }))).toBe('not-found');
+  await shop.act('ines', 'write-made', { tag, partRef: 'impeller', basedOn: 0, made });
+  const { bytes, name } = await shop.act('ines', 'read-sketch', { tag, partRef: 'impeller' });
+  const text = bytes.toString('utf8');
+  expect(name).toMatch(/^M-\d+-1\.dxf$/);
+  // Two cut rectangles and two circles: half of 30 and half of 40 from the end.
+  expect(text.match(/^LWPOLYLINE$/gm)).toHaveLength(2);
+  expect(text.match(/^CIRCLE$/gm)).toHaveLength(2);
+  for (const radius of ['15', '20']) expect(text).toMatch(new RegExp(String.raw`^40\n${radius}$`, 'm'));
+  expect(text).toContain('30 to 30.021 mm');
+  const paper = await shop.act('ines', 'read-labels', { tag });
+  expect(paper.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+});
