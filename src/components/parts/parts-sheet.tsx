@@ -18,7 +18,7 @@ function NeedRow({ view, need, canAct }: { readonly view: JobView; readonly need
   const isHere = need.received >= need.quantity;
   const isUnseen = need.ordered < need.quantity;
   const [isOpen, setOpen] = useState(false);
-  const isBusy = !isHere && !isFromSupplier(need) && need.source !== 'outside';
+  const waitsForUs = !isHere && !isFromSupplier(need) && need.source !== 'outside';
   const tone = isHere ? 'text-quiet' : isUnseen ? 'font-bold text-jasper' : '';
   return (
     <li id={`need-${need.ref}`} className="row first:border-0">
@@ -42,11 +42,11 @@ function NeedRow({ view, need, canAct }: { readonly view: JobView; readonly need
           <Button
             aria-expanded={isOpen}
             aria-label={`${isOpen ? 'Close' : 'Open'} ${need.name}`}
-            tone={isBusy && !isOpen ? 'main' : 'plain'}
+            tone={waitsForUs && !isOpen ? 'main' : 'plain'}
             className="my-1 w-24"
             onClick={() => setOpen(!isOpen)}
           >
-            {isOpen ? 'Close' : isBusy ? 'See to it' : 'Source'}
+            {isOpen ? 'Close' : waitsForUs ? 'See to it' : 'Source'}
           </Button>
         )}
       </div>

@@ -29,75 +29,6 @@ CREATE TABLE `donor_parts` (
 	CONSTRAINT `donor_parts_tag_part_ref_pk` PRIMARY KEY(`tag`,`part_ref`)
 );
 --> statement-breakpoint
-CREATE TABLE `offers` (
-	`id` varchar(36) NOT NULL,
-	`supplier_id` varchar(36) NOT NULL,
-	`number` varchar(60) NOT NULL,
-	`number_key` varchar(60) NOT NULL,
-	`title` varchar(191) NOT NULL,
-	`price_minor` int NOT NULL,
-	`lead_days` int NOT NULL,
-	`pack` int NOT NULL DEFAULT 1,
-	`minimum` int NOT NULL DEFAULT 1,
-	`valid_until` date,
-	`gives` json NOT NULL,
-	CONSTRAINT `offers_id` PRIMARY KEY(`id`)
-);
---> statement-breakpoint
-CREATE TABLE `purchases` (
-	`number` varchar(20) NOT NULL,
-	`supplier_id` varchar(36) NOT NULL,
-	`state` varchar(20) NOT NULL,
-	`currency` varchar(3) NOT NULL,
-	`goods_minor` int NOT NULL,
-	`freight_minor` int NOT NULL,
-	`needed_by` date,
-	`acknowledgement` varchar(191) NOT NULL,
-	`due_on` date,
-	`body` json NOT NULL,
-	`version` int NOT NULL DEFAULT 1,
-	`person_name` varchar(191) NOT NULL,
-	`at` datetime(3) NOT NULL,
-	CONSTRAINT `purchases_number` PRIMARY KEY(`number`)
-);
---> statement-breakpoint
-CREATE TABLE `stock` (
-	`number_key` varchar(60) NOT NULL,
-	`number` varchar(60) NOT NULL,
-	`title` varchar(191) NOT NULL,
-	`bin` varchar(40) NOT NULL,
-	`quantity` int NOT NULL,
-	`reserved` int NOT NULL DEFAULT 0,
-	`minimum` int NOT NULL,
-	`unit_minor` int NOT NULL,
-	`version` int NOT NULL DEFAULT 1,
-	CONSTRAINT `stock_number_key` PRIMARY KEY(`number_key`)
-);
---> statement-breakpoint
-CREATE TABLE `stock_moves` (
-	`id` varchar(36) NOT NULL,
-	`number_key` varchar(60) NOT NULL,
-	`delta` int NOT NULL,
-	`reserved_delta` int NOT NULL DEFAULT 0,
-	`why` text NOT NULL,
-	`tag` varchar(20),
-	`person_name` varchar(191) NOT NULL,
-	`at` datetime(3) NOT NULL,
-	CONSTRAINT `stock_moves_id` PRIMARY KEY(`id`)
-);
---> statement-breakpoint
-CREATE TABLE `supplier_deeds` (
-	`id` varchar(36) NOT NULL,
-	`supplier_id` varchar(36) NOT NULL,
-	`purchase` varchar(20) NOT NULL,
-	`kind` varchar(20) NOT NULL,
-	`promised_on` date,
-	`came_on` date,
-	`note` text NOT NULL,
-	`at` datetime(3) NOT NULL,
-	CONSTRAINT `supplier_deeds_id` PRIMARY KEY(`id`)
-);
---> statement-breakpoint
 CREATE TABLE `suppliers` (
 	`id` varchar(36) NOT NULL,
 	`name` varchar(191) NOT NULL,
@@ -119,10 +50,4 @@ ALTER TABLE `receipts` ADD `lot` varchar(60) DEFAULT '' NOT NULL;--> statement-b
 CREATE INDEX `catalogue_group` ON `catalogue_numbers` (`interchange_group`);--> statement-breakpoint
 CREATE INDEX `catalogue_superseded` ON `catalogue_numbers` (`superseded_by_key`);--> statement-breakpoint
 CREATE INDEX `donor_parts_free` ON `donor_parts` (`taken_by`,`number_key`);--> statement-breakpoint
-CREATE INDEX `donor_parts_family` ON `donor_parts` (`family_id`,`part_ref`);--> statement-breakpoint
-CREATE INDEX `offers_number` ON `offers` (`number_key`);--> statement-breakpoint
-CREATE INDEX `offers_supplier` ON `offers` (`supplier_id`);--> statement-breakpoint
-CREATE INDEX `purchases_state` ON `purchases` (`state`,`due_on`);--> statement-breakpoint
-CREATE INDEX `purchases_supplier` ON `purchases` (`supplier_id`);--> statement-breakpoint
-CREATE INDEX `stock_moves_key` ON `stock_moves` (`number_key`,`at`);--> statement-breakpoint
-CREATE INDEX `supplier_deeds_of` ON `supplier_deeds` (`supplier_id`,`at`);
+CREATE INDEX `donor_parts_family` ON `donor_parts` (`family_id`,`part_ref`);

@@ -1,4 +1,4 @@
-import { boolean, date, decimal, index, int, json, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, decimal, index, int, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
 import { idColumn, longText, momentColumn, shortText } from './columns';
 
 /** Part numbers are compared by this key: letters and digits alone, in capitals; see `core/supply/numbers.ts`. */
@@ -69,91 +69,4 @@ export const catalogueNumbers = mysqlTable(
     index('catalogue_group').on(table.interchangeGroup),
     index('catalogue_superseded').on(table.supersededByKey),
   ],
-);
-
-/** What a supplier sells: a single number, or a kit of several. */
-export const offers = mysqlTable(
-  'offers',
-  {
-    id: idColumn('id').primaryKey(),
-    supplierId: idColumn('supplier_id').notNull(),
-    number: partNumber('number').notNull(),
-    numberKey: numberKey('number_key').notNull(),
-    title: shortText('title').notNull(),
-    priceMinor: int('price_minor').notNull(),
-    leadDays: int('lead_days').notNull(),
-    /** Sold by so many; and so many packs at least. */
-    pack: int('pack').notNull().default(1),
-    minimum: int('minimum').notNull().default(1),
-    validUntil: date('valid_until', { mode: 'string' }),
-    /** Numbers and counts of what one pack gives; a kit gives several. */
-    gives: json('gives').notNull(),
-  },
-  (table) => [index('offers_number').on(table.numberKey), index('offers_supplier').on(table.supplierId)],
-);
-
-/** What lies on the shop's own shelves. */
-export const stock = mysqlTable('stock', {
-  key: numberKey('number_key').primaryKey(),
-  number: partNumber('number').notNull(),
-  title: shortText('title').notNull(),
-  bin: varchar('bin', { length: 40 }).notNull(),
-  quantity: int('quantity').notNull(),
-  reserved: int('reserved').notNull().default(0),
-  minimum: int('minimum').notNull(),
-  unitMinor: int('unit_minor').notNull(),
-  version: int('version').notNull().default(1),
-});
-
-/** Every change of what lies on a shelf, with who and why. */
-export const stockMoves = mysqlTable(
-  'stock_moves',
-  {
-    id: idColumn('id').primaryKey(),
-    key: numberKey('number_key').notNull(),
-    delta: int('delta').notNull(),
-    reservedDelta: int('reserved_delta').notNull().default(0),
-    why: longText('why').notNull(),
-    tag: varchar('tag', { length: 20 }),
-    personName: shortText('person_name').notNull(),
-    at: momentColumn('at').notNull(),
-  },
-  (table) => [index('stock_moves_key').on(table.key, table.at)],
-);
-
-/** An order to a supplier: what is bought for which jobs. Each job holds its own part of it. */
-export const purchases = mysqlTable(
-  'purchases',
-  {
-    number: varchar('number', { length: 20 }).primaryKey(),
-    supplierId: idColumn('supplier_id').notNull(),
-    state: varchar('state', { length: 20 }).notNull(),
-    currency: varchar('currency', { length: 3 }).notNull(),
-    goodsMinor: int('goods_minor').notNull(),
-    freightMinor: int('freight_minor').notNull(),
-    neededBy: date('needed_by', { mode: 'string' }),
-    acknowledgement: shortText('acknowledgement').notNull(),
-    dueOn: date('due_on', { mode: 'string' }),
-    body: json('body').notNull(),
-    version: int('version').notNull().default(1),
-    personName: shortText('person_name').notNull(),
-    at: momentColumn('at').notNull(),
-  },
-  (table) => [index('purchases_state').on(table.state, table.dueOn), index('purchases_supplier').on(table.supplierId)],
-);
-
-/** What a supplier did, for the reckoning of how far it can be relied on. */
-export const supplierDeeds = mysqlTable(
-  'supplier_deeds',
-  {
-    id: idColumn('id').primaryKey(),
-    supplierId: idColumn('supplier_id').notNull(),
-    purchase: varchar('purchase', { length: 20 }).notNull(),
-    kind: varchar('kind', { length: 20 }).notNull(),
-    promisedOn: date('promised_on', { mode: 'string' }),
-    cameOn: date('came_on', { mode: 'string' }),
-    note: longText('note').notNull(),
-    at: momentColumn('at').notNull(),
-  },
-  (table) => [index('supplier_deeds_of').on(table.supplierId, table.at)],
 );
