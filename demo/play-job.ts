@@ -11,11 +11,12 @@ import {
 } from '@/core/family';
 import { standingReadings, toolToOffer, workAt, workOf } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
-import { needsOf } from '@/core/supply';
+import { isTwin, needsOf, trayCode } from '@/core/supply';
 import { warrantyClaim } from '@/core/warranty';
 import {
   currentQuote,
   placeKey,
+  sheetsOf,
   stations,
   type Action,
   type BenchPhase,
@@ -207,6 +208,17 @@ export async function account({ act, family, tag, technician }: Stage): Promise<
       basedOn: 0,
     })),
   });
+}
+
+/** Where a like unit of the same lot is open, the parts lie in a labelled tray. */
+async function layAside({ act, family, tag, technician, load }: Stage): Promise<void> {
+  if (!isTwin(await load())) return;
+  await act(technician, 'lay-in-tray', { tag, parts: family.parts.map(({ ref }) => ref), tray: '1' });
+}
+
+/** Labels are read before the parts go in. */
+async function readLabels({ act, tag, technician, load }: Stage): Promise<void> {
+  if (sheetsOf(await load(), 'tray').length) await act(technician, 'read-label', { tag, code: trayCode(tag, '1') });
 }
 
 /** Cleans a share of the hard parts by the runs that suit them. */
@@ -463,6 +475,7 @@ async function playStations(stage: Stage): Promise<void> {
   await teardown(stage, reaches('teardown') ? 99 : isHalf ? 5 : 2);
   if (!reaches('teardown')) return;
   await account(stage);
+  await layAside(stage);
   await act(technician, 'advance-job', { tag, event: 'finish-teardown' });
   await clean(stage, reaches('clean') ? 1 : 0.4);
   if (!reaches('clean')) return;
@@ -480,6 +493,7 @@ async function playStations(stage: Stage): Promise<void> {
   await buy(stage, reaches('parts'));
   if (!reaches('parts')) return;
   await act(technician, 'advance-job', { tag, event: 'start-rebuild' });
+  await readLabels(stage);
   await rebuild(stage, reaches('rebuild') ? 99 : job.part === 'hold point' ? 99 : 5);
   if (!reaches('rebuild')) return;
   await measure(stage, 'as-left');

@@ -135,6 +135,11 @@ export class Chain {
     await this.receiveAll(tag);
   }
 
+  /** Measures the points that nobody measured yet. */
+  async measureRest(tag: string): Promise<void> {
+    await measure(await this.stage(tag), 'as-found');
+  }
+
   /** Decides what nobody decided yet: points that are out, and what was seen; looks at what nobody looked at. */
   async decideRest(tag: string): Promise<void> {
     const { record, family } = await this.view(tag);

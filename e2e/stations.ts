@@ -35,6 +35,8 @@ export async function cleanByRuns(page: Page, parts: Family['parts']): Promise<v
 /** Counts a parcel in, each piece as its list says, or as `own` says by the name of the part. */
 export async function countParcel(page: Page, own: Readonly<Record<string, string>> = {}): Promise<void> {
   await page.waitForSelector('ul[aria-label="Pieces of the parcel"]');
+  // The page may still fetch what the parcel brought.
+  await settled(page, 500);
   for (const line of await page.$$('ul[aria-label="Pieces of the parcel"] > li')) {
     const box = present(await line.$('input[aria-label^="Counted:"]'));
     const name = await box.evaluate((one) => (one.getAttribute('aria-label') ?? '').replace('Counted: ', ''));

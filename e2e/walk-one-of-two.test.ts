@@ -228,7 +228,7 @@ test('it goes home with a warranty by source; what is left of the other is stock
   await waitForText(desk, 'Delivered to the mate.');
   const { family } = await chain.view(kept());
   expect(family.id).toBe('F9');
-  const free = await chain.donorsFor(present(tags[2]), 'shaft');
+  const free = await chain.donorsFor(present(tags[2]), 'volute');
   expect(free.map((row) => row.tag)).toContain(donor());
   const impellers = await chain.donorsFor(present(tags[2]), 'impeller');
   expect(impellers.map((row) => row.tag)).not.toContain(donor());

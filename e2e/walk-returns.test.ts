@@ -93,6 +93,7 @@ describe('the same warranty return', () => {
     const chain = new Chain(opened.browser);
     const { station } = await chain.record(tag);
     expect(station).toBe('inspect');
+    await chain.measureRest(tag);
     await chain.decideRest(tag);
     await chain.act('marek', 'advance-job', { tag: tag, event: 'finish-inspection' });
     await chain.act('wenna', 'draw-up-quote', { tag: tag });

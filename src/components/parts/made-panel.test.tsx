@@ -43,7 +43,7 @@ test('a part that is made stands on the list before it is drawn, and is opened t
   render(<PartsSheet view={exampleView(atParts)} isHere />);
   const list = within(screen.getByRole('list', { name: 'Parts that are needed' }));
   expect(list.getByText('not drawn yet')).toBeInTheDocument();
-  await userEvent.click(screen.getByRole('button', { name: 'Open Front wear ring' }));
+  await userEvent.click(screen.getByRole('button', { name: 'See to it: Front wear ring' }));
   expect(await screen.findByRole('region', { name: 'Sketch of Front wear ring' })).toBeInTheDocument();
 });
 

@@ -122,7 +122,7 @@ function ReceivingCheck({
   readonly order: PurchaseOrder;
   readonly arrived: readonly OrderLine[];
 }) {
-  const { tag, version } = view.record;
+  const { tag } = view.record;
   const key = `${tag}.parcel.${order.number}.${arrived.map(({ sent }) => sent).join('-')}`;
   const [typed, change, forget] = useDraftState<Readonly<Record<string, Typed>>>(key, {});
   const [note, setNote] = useState('');
@@ -140,7 +140,7 @@ function ReceivingCheck({
     }
   };
   return (
-    <div className="mt-2 border-l-4 border-lake bg-sheet px-3 py-2" key={version}>
+    <div className="mt-2 border-l-4 border-lake bg-sheet px-3 py-2">
       <p className="mb-1 font-semibold">Receiving check: count every piece; look at number, elastomer and cuts</p>
       <ul aria-label="Pieces of the parcel">
         {arrived.map((line) => (

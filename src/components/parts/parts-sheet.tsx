@@ -19,6 +19,7 @@ function NeedRow({ view, need, canAct }: { readonly view: JobView; readonly need
   const isUnseen = need.ordered < need.quantity;
   const [isOpen, setOpen] = useState(false);
   const waitsForUs = !isHere && !isFromSupplier(need) && need.source !== 'outside';
+  const words = isOpen ? 'Close' : waitsForUs ? 'See to it' : 'Source';
   const tone = isHere ? 'text-quiet' : isUnseen ? 'font-bold text-jasper' : '';
   return (
     <li id={`need-${need.ref}`} className="row first:border-0">
@@ -41,12 +42,12 @@ function NeedRow({ view, need, canAct }: { readonly view: JobView; readonly need
         ) : (
           <Button
             aria-expanded={isOpen}
-            aria-label={`${isOpen ? 'Close' : 'Open'} ${need.name}`}
+            aria-label={`${words}: ${need.name}`}
             tone={waitsForUs && !isOpen ? 'main' : 'plain'}
             className="my-1 w-24"
             onClick={() => setOpen(!isOpen)}
           >
-            {isOpen ? 'Close' : waitsForUs ? 'See to it' : 'Source'}
+            {words}
           </Button>
         )}
       </div>
