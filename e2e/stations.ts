@@ -6,7 +6,7 @@ import { demoPeople, type DemoPerson } from '../demo/people';
 import { suitableConsumables, type Family, type FormOf, type Step, type StepAction } from '@/core/family';
 import { methodTable } from '@/core/cleaning';
 import { rightRuns } from '../demo/right-cleaning';
-import { click, fill, named, open, press, scrollTo, settled, waitForGone, waitForText } from './browser';
+import { click, fill, named, open, press, scrollTo, settled, waitForText } from './browser';
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
@@ -45,7 +45,8 @@ export async function countParcel(page: Page, own: Readonly<Record<string, strin
     await box.type(own[name] ?? listed);
   }
   await click(page, 'button', 'Counted so');
-  await waitForGone(page, 'button', 'Counted so');
+  // What is wrong or short is to be sent again: nothing of this parcel is left to count.
+  await page.waitForSelector('ul[aria-label="Pieces of the parcel"]', { hidden: true });
 }
 
 /** Fills in the packing list as it is proposed, and releases the pump. */
