@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { sheetsOf, type OrderLine, type PurchaseOrder, type SheetOf } from '@/core/record';
-import { claimLetter } from '@/core/supply';
+import { claimLetter, hasWrongPieces } from '@/core/supply';
 import { useAct } from '../act/use-act';
 import { useDraftState } from '../act/use-draft-state';
 import { sayDate, sayMoment, type JobView } from '../job/view';
@@ -180,7 +180,8 @@ function ClaimSection({ view, sheet }: { readonly view: JobView; readonly sheet:
   const { record, shop } = view;
   const { body, key } = sheet;
   const [words, setWords] = useState(() => claimLetter({ record, claim: body, shopName: shop.name }));
-  const [goesBack, setGoesBack] = useState(true);
+  const canGoBack = hasWrongPieces(body);
+  const [goesBack, setGoesBack] = useState(canGoBack);
   const { run, error, isBusy } = useAct();
   return (
     <section aria-label={`Claim ${key}`} className="mt-2 space-y-2 border-l-4 border-ochre pl-3">
@@ -199,15 +200,17 @@ function ClaimSection({ view, sheet }: { readonly view: JobView; readonly sheet:
         <>
           <TextArea label="To the supplier" rows={7} value={words} onChange={(event) => setWords(event.target.value)} />
           <div className="flex items-center gap-4">
-            <label className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-6 accent-(--ink)"
-                checked={goesBack}
-                onChange={(event) => setGoesBack(event.target.checked)}
-              />
-              the wrong pieces go back with it
-            </label>
+            {canGoBack && (
+              <label className="flex min-h-11 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-6 accent-(--ink)"
+                  checked={goesBack}
+                  onChange={(event) => setGoesBack(event.target.checked)}
+                />
+                the wrong pieces go back with it
+              </label>
+            )}
             <Button
               verb="send-claim"
               tone="main"

@@ -1,5 +1,11 @@
 import type { Claim, JobRecord } from '../record';
 
+/** What is said of a piece that a parcel's list has and its box has not. */
+export const missingWords = 'stands on the list of the parcel and is not in it';
+
+/** Whether something came that is wrong, and can go back. */
+export const hasWrongPieces = ({ lines }: Pick<Claim, 'lines'>) => lines.some(({ what }) => what !== missingWords);
+
 interface Asked {
   readonly record: Pick<JobRecord, 'tag'>;
   readonly claim: Pick<Claim, 'orderNumber' | 'supplier' | 'lines'>;

@@ -1,5 +1,5 @@
 export { approvedLines, countingApprovals, hasQuoteAnswer } from './approved';
-export { claimLetter } from './claims';
+export { claimLetter, hasWrongPieces, missingWords } from './claims';
 export {
   compareUnits,
   conditionOf,

@@ -1,6 +1,6 @@
 import { findPart } from '../../family';
 import { sheetsOf, type Claim, type OrderLine, type PurchaseOrder } from '../../record';
-import { judgeNumber, stepsBlockedBy } from '../../supply';
+import { judgeNumber, missingWords, stepsBlockedBy } from '../../supply';
 import { put, type Put } from '../change';
 import { firstTwice, reason, refuse, refuseChanged, type Decider, type Given } from '../decision';
 import type { ReceiveParts, SendClaim } from '../inputs';
@@ -58,7 +58,7 @@ function claimed(line: OrderLine, { counted, wrong, what }: Counted): Claim['lin
   const about = { partRef: line.partRef, number: line.number };
   return [
     ...(wrong ? [{ ...about, count: wrong, what }] : []),
-    ...(missing ? [{ ...about, count: missing, what: 'stands on the list of the parcel and is not in it' }] : []),
+    ...(missing ? [{ ...about, count: missing, what: missingWords }] : []),
   ];
 }
 
