@@ -9,8 +9,8 @@ import type { JobRecord, PersonId, Quote, Tool } from '@/core/record';
 import { demoPeople, type DemoPerson } from '../demo/people';
 import { account, clean, judge, measure, test as runOnStand, workSteps, type Act, type Stage } from '../demo/play-job';
 import { rightPacking } from '../demo/right-packing';
-import { base, openDevice, signIn } from './browser';
-import { actAs } from './stations';
+import { openDevice, signIn } from './browser';
+import { actAs, linkInOutbox } from './stations';
 
 type Device = Awaited<ReturnType<typeof openDevice>>;
 interface View {
@@ -230,17 +230,6 @@ export class Chain {
 
   /** The path of the link in the newest mail about a job. */
   async linkOf(tag: string): Promise<string> {
-    const desk = await this.device('wenna');
-    await desk.goto(`${base}/outbox`);
-    const path = await desk.$$eval(
-      'details',
-      (all, about) =>
-        all
-          .find((one) => one.textContent.includes(about))
-          ?.querySelector('a[href^="/customer/"]')
-          ?.getAttribute('href'),
-      tag,
-    );
-    return present(path);
+    return linkInOutbox(await this.device('wenna'), tag);
   }
 }

@@ -32,6 +32,21 @@ export async function cleanByRuns(page: Page, parts: Family['parts']): Promise<v
   }
 }
 
+/** The path of the link that the newest mail about a job holds. */
+export async function linkInOutbox(page: Page, tag: string): Promise<string> {
+  await open(page, '/outbox');
+  const path = await page.$$eval(
+    'details',
+    (all, about) =>
+      all
+        .find((one) => one.textContent.includes(about))
+        ?.querySelector('a[href^="/customer/"]')
+        ?.getAttribute('href'),
+    tag,
+  );
+  return present(path);
+}
+
 /** Counts a parcel in, each piece as its list says, or as `own` says by the name of the part. */
 export async function countParcel(page: Page, own: Readonly<Record<string, string>> = {}): Promise<void> {
   await page.waitForSelector('ul[aria-label="Pieces of the parcel"]');

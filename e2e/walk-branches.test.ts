@@ -11,7 +11,7 @@ import {
   waitForText,
   type OpenedBrowser,
 } from './browser';
-import { countParcel } from './stations';
+import { countParcel, linkInOutbox } from './stations';
 
 /**
  * A repair that branches, in the browser with a customer on a phone: an option chosen and something critical declined;
@@ -34,17 +34,7 @@ afterAll(() => opened.close());
 
 /** Opens on the phone the link that the newest mail about a job holds. */
 async function openLink(tag: string): Promise<void> {
-  await open(desk, '/outbox');
-  const path = await desk.$$eval(
-    'details',
-    (all, about) =>
-      all
-        .find((one) => one.textContent.includes(about))
-        ?.querySelector('a[href^="/customer/"]')
-        ?.getAttribute('href'),
-    tag,
-  );
-  await open(phone, present(path));
+  await open(phone, await linkInOutbox(desk, tag));
 }
 
 describe('options chosen, and one critical line declined', () => {

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { elastomerOf } from '@/core/family';
 import { sheetsOf, type OrderLine, type PurchaseOrder, type SheetOf } from '@/core/record';
 import { claimLetter, hasWrongPieces } from '@/core/supply';
 import { useAct } from '../act/use-act';
@@ -36,7 +37,7 @@ function LineCheck({
 }) {
   const part = view.family.parts.find(({ ref }) => ref === line.partRef);
   const name = part?.name ?? line.partRef;
-  const wanted = part?.elastomer_by_job ? view.record.intake.elastomer || part.elastomer : part?.elastomer;
+  const wanted = part && elastomerOf(part, view.record.intake.elastomer);
   const listed = line.sent - line.received;
   const typing = (field: Exclude<keyof Typed, 'accept'>) => ({
     value: typed[field],

@@ -100,7 +100,11 @@ export const readUnits = defineUseCase({
 export type UnitsShown = Awaited<ReturnType<typeof readUnits.run>>;
 
 type Row = Awaited<ReturnType<typeof listFreeDonors>>[number];
-const wearOf = ({ wearPct }: Row) => (wearPct === null ? null : Number(wearPct));
+/** A row of the donor stock as a part that is offered: what is cracked was never set aside. */
+const asOffered = ({ partRef, name, number, look, tray, wearPct }: Omit<Row, 'tag' | 'owner'>): PartOffered => ({
+  ...{ ref: partRef, name, number, isNumberRead: true, look, isCracked: false, tray, givenTo: '' },
+  wearPct: wearPct === null ? null : Number(wearPct),
+});
 
 /** Free parts of units that stay as donors, and left-overs, that could go in. */
 async function freeStock(
@@ -131,30 +135,14 @@ export const readDonors = defineUseCase({
     const beside = mates.flatMap(({ record, parts }) =>
       parts
         .filter(({ ref, givenTo }) => ref === partRef && (!givenTo || givenTo === tag))
-        .map((found) => ({
-          ...found,
-          tag: record.tag,
-          owner: record.customer.name,
-          conditionNow: conditionOf(found),
-        })),
+        .map((found) => ({ ...found, tag: record.tag, owner: record.customer.name })),
     );
     const stock = (await freeStock(database, own.family, part, crossing))
       .filter((row) => row.tag !== tag && !beside.some((one) => one.tag === row.tag))
-      .map((row) => ({
-        ...{ ref: row.partRef, name: row.name, number: row.number, isNumberRead: true, look: row.look },
-        ...{ isCracked: false, wearPct: wearOf(row), tray: row.tray, givenTo: '', tag: row.tag, owner: row.owner },
-        conditionNow: conditionOf({
-          ...row,
-          ref: row.partRef,
-          isNumberRead: true,
-          isCracked: false,
-          givenTo: '',
-          wearPct: wearOf(row),
-        }),
-      }));
+      .map(({ tag: unit, owner, ...row }) => ({ ...asOffered(row), tag: unit, owner }));
     return [...beside, ...stock]
-      .map(({ conditionNow, ...found }) => ({
-        ...{ id: partCode(found.tag, found.ref), ...found, condition: conditionNow },
+      .map((found) => ({
+        ...{ id: partCode(found.tag, found.ref), ...found, condition: conditionOf(found) },
         verdict: judgeNumber(found.number, part, { ...own.family, crossing }).verdict,
       }))
       .toSorted((a, b) => (a.wearPct ?? 1000) - (b.wearPct ?? 1000));

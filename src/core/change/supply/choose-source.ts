@@ -4,6 +4,7 @@ import { reason, refuse, refuseChanged, type Decider, type Given } from '../deci
 import type { ChooseSource, GivePart, LayReady } from '../inputs';
 import { fill, standingSheet } from '../sheets/fill';
 import { askedPart, neededPart } from './asked-part';
+import { checkPiece } from './check-piece';
 
 type Result = { readonly sheetVersion: number };
 
@@ -80,29 +81,6 @@ export const chooseSource: Decider<ChooseSource, Result, SourceFacts> = (given, 
   };
 };
 
-function checkElastomer({ record }: Given, part: FamilyPart, { here }: LayReady): void {
-  const wanted = part.elastomer_by_job ? record.intake.elastomer || part.elastomer : part.elastomer;
-  if (!wanted || !here.elastomer || here.elastomer.toUpperCase() === wanted.toUpperCase()) return;
-  refuse('bad-input', reason('wrong-elastomer', { part: part.name, found: here.elastomer, wanted }), 'here.elastomer');
-}
-
-function checkNumber(given: Given<readonly string[]>, part: FamilyPart, { here, accept }: LayReady): void {
-  if (!here.number) return;
-  const { verdict, whose } = judgeNumber(here.number, part, { ...given.family, crossing: given.facts });
-  if (verdict === 'another part')
-    refuse(
-      'bad-input',
-      reason('wrong-number', { part: part.name, found: here.number, whose: whose?.name ?? '' }),
-      'here.number',
-    );
-  if (verdict !== 'as listed' && !(accept && here.note))
-    refuse(
-      'bad-input',
-      reason('number-crosses', { part: part.name, found: here.number, number: part.number }),
-      'here.number',
-    );
-}
-
 /** Counts and looks at what came by another way than an order, and lays it ready: number, elastomer, damage. */
 export const layReady: Decider<LayReady, Result, readonly string[]> = (given, command) => {
   const { partRef, here, basedOn } = command;
@@ -118,8 +96,13 @@ export const layReady: Decider<LayReady, Result, readonly string[]> = (given, co
       reason('more-than-chosen', { part: part.name, count: here.count, chosen: sheet.body.count }),
       'here.count',
     );
-  checkNumber(given, part, command);
-  checkElastomer(given, part, command);
+  const crosses = checkPiece(given, part, { piece: here, pathOf: (field) => `here.${field}`, crossing: given.facts });
+  if (crosses && !(command.accept && here.note))
+    refuse(
+      'bad-input',
+      reason('number-crosses', { part: part.name, found: here.number, number: part.number }),
+      'here.number',
+    );
   const body = { ...sheet.body, here: { ...here, ...given.who } };
   return {
     puts: [fill(given, { kind: 'source', key: partRef, basedOn, body })],

@@ -1,10 +1,11 @@
 import { findPart } from '../../family';
 import { sheetsOf, type Claim, type OrderLine, type PurchaseOrder } from '../../record';
-import { judgeNumber, missingWords, stepsBlockedBy } from '../../supply';
+import { missingWords, stepsBlockedBy } from '../../supply';
 import { put, type Put } from '../change';
 import { firstTwice, reason, refuse, refuseChanged, type Decider, type Given } from '../decision';
 import type { ReceiveParts, SendClaim } from '../inputs';
 import { fill } from '../sheets/fill';
+import { checkPiece } from './check-piece';
 import { orderNumbered } from './supplier-answers';
 
 interface Short {
@@ -21,25 +22,18 @@ interface ReceivingFacts {
 }
 type Receiving = Given<ReceivingFacts>;
 
-/** The number on the pieces is that of the line, or one that stands for it and is accepted by name. */
-function checkNumber({ family, facts }: Receiving, line: OrderLine, counted: Counted): void {
-  const part = findPart(family, line.partRef);
-  if (!counted.number || !part) return;
-  const crossing = facts.crossing[line.id] ?? [];
-  const { verdict, whose } = judgeNumber(counted.number, part, { ...family, crossing });
-  const path = `counts.${line.id}`;
-  const about = { part: part.name, found: counted.number };
-  if (verdict === 'another part')
-    refuse('bad-input', reason('wrong-number', { ...about, whose: whose?.name.toLowerCase() ?? '' }), path);
-  if (verdict !== 'as listed' && !counted.accept)
-    refuse('bad-input', reason('number-crosses-line', { ...about, number: part.number }), path);
-}
-
-function checkElastomer({ family, record }: Receiving, { id, partRef }: OrderLine, { elastomer }: Counted): void {
-  const part = findPart(family, partRef);
-  const wanted = part?.elastomer_by_job ? record.intake.elastomer || part.elastomer : part?.elastomer;
-  if (!part || !wanted || !elastomer || elastomer.toUpperCase() === wanted.toUpperCase()) return;
-  refuse('bad-input', reason('wrong-elastomer', { part: part.name, found: elastomer, wanted }), `counts.${id}`);
+/** The pieces are those of the line; another number that stands for it is accepted by name. */
+function checkPieces(given: Receiving, { id, partRef }: OrderLine, counted: Counted): void {
+  const part = findPart(given.family, partRef);
+  if (!part) return;
+  const path = `counts.${id}`;
+  const crosses = checkPiece(given, part, {
+    piece: counted,
+    pathOf: () => path,
+    crossing: given.facts.crossing[id] ?? [],
+  });
+  const about = { part: part.name, found: counted.number, number: part.number };
+  if (crosses && !counted.accept) refuse('bad-input', reason('number-crosses-line', about), path);
 }
 
 function checkCount({ record }: Receiving, line: OrderLine, { counted, wrong, what, photoId }: Counted): void {
@@ -102,8 +96,7 @@ export const receiveParts: Decider<ReceiveParts, { readonly short: readonly Shor
     const line = order.lines.find(({ id }) => id === counted.lineId);
     if (!line) return refuse('wrong-job', reason('line-not-on-order', { order: orderNumber }));
     checkCount(given, line, counted);
-    checkNumber(given, line, counted);
-    checkElastomer(given, line, counted);
+    checkPieces(given, line, counted);
     return { order, line, counted, i, note };
   });
   const short = asked.flatMap(({ line, counted: { counted } }) => {
