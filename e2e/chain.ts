@@ -11,6 +11,7 @@ import { account, clean, judge, measure, test as runOnStand, workSteps, type Act
 import { rightPacking } from '../demo/right-packing';
 import { openDevice, signIn } from './browser';
 import { actAs, linkInOutbox } from './stations';
+import { readAll } from './walk';
 
 type Device = Awaited<ReturnType<typeof openDevice>>;
 interface View {
@@ -133,6 +134,13 @@ export class Chain {
   async buy(tag: string): Promise<void> {
     await this.act('bram', 'order-parts', { tag: tag });
     await this.receiveAll(tag);
+  }
+
+  /** Reads every point in the middle of what is as new: nothing is worn. */
+  async inspectAsNew(tag: string): Promise<void> {
+    const stage = await this.stage(tag);
+    await readAll(await this.device('marek'), tag, stage.family, 'as-found');
+    await judge(stage);
   }
 
   /** Measures the points that nobody measured yet. */

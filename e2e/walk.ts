@@ -112,7 +112,7 @@ async function finishSteps(on: Device, tag: string, phase: 'teardown' | 'rebuild
 }
 
 /** Every place of every point of a phase, in the middle of what is as new. */
-async function readAll(on: Device, tag: string, family: Family, phase: 'as-found' | 'as-left'): Promise<number> {
+export async function readAll(on: Device, tag: string, family: Family, phase: 'as-found' | 'as-left'): Promise<number> {
   const entries = family.points
     .filter((point) => point.measured.includes(phase) && !point.derived)
     .flatMap((point) => {

@@ -36,17 +36,18 @@ export async function takeDonorPart(connection: Connection, part: DonorFound, by
   return done.affectedRows > 0;
 }
 
-/** Gives back what a job had taken of a part; it is free again. */
-export async function freeDonorParts(
-  connection: Connection,
-  by: string,
-  ids: readonly Pick<DonorRow, 'tag' | 'partRef'>[],
-) {
-  for (const id of ids)
-    await connection
-      .update(t.donorParts)
-      .set({ takenBy: null, takenAt: null })
-      .where(and(ofPart(id), eq(t.donorParts.takenBy, by)));
+interface Freed {
+  readonly by: string;
+  readonly id: Pick<DonorRow, 'tag' | 'partRef'>;
+  /** Whether it is stock, and free for anybody; else it belongs to its pump again, and has no row. */
+  readonly isStock: boolean;
+}
+
+/** Gives back what a job had taken of a part. */
+export async function freeDonorPart(connection: Connection, { by, id, isStock }: Freed): Promise<void> {
+  const taken = and(ofPart(id), eq(t.donorParts.takenBy, by));
+  if (isStock) await connection.update(t.donorParts).set({ takenBy: null, takenAt: null }).where(taken);
+  else await connection.delete(t.donorParts).where(taken);
 }
 
 interface DonorsAsked {

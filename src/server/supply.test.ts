@@ -12,7 +12,7 @@ afterAll(() => shop.close());
 
 const loaded = async (tag: string) => present(await shop.load(tag));
 const played = (at: 'inspect' | 'parts' | 'teardown' | 'rebuild', change: object = {}) => shop.play({ at, ...change });
-const take = (tag: string, donorId: string, partRef = 'impeller', basedOn = 0) => ({
+const take = (tag: string, donorId: string, partRef = 'coupling-half', basedOn = 0) => ({
   ...{ tag, partRef, basedOn, donorId },
   source: { source: 'donor', count: 1, from: '', dueOn: '', reason: 'hardly worn' },
 });
@@ -22,28 +22,39 @@ describe('a donor part', () => {
   test('is taken by one of two who want it at once; its unit shows the hole, and both records replay', async () => {
     const unit = await played('inspect');
     const [one, other] = [await played('inspect'), await played('inspect')];
-    const asked = [one, other].map((tag) => shop.act('bram', 'choose-source', take(tag, `${unit}/impeller`)));
+    const asked = [one, other].map((tag) => shop.act('bram', 'choose-source', take(tag, `${unit}/coupling-half`)));
     const codes = await Promise.all(asked.map((each) => codeOf(each)));
     expect(codes.filter((code) => code === 'done')).toHaveLength(1);
     const winner = codes[0] === 'done' ? one : other;
-    expect(await givenOf(unit)).toEqual([['impeller', winner]]);
+    expect(await givenOf(unit)).toEqual([['coupling-half', winner]]);
     for (const tag of [unit, winner]) expect((await shop.act('wenna', 'read-events', { tag })).difference).toBeNull();
     const loser = winner === one ? other : one;
-    const refused = await detailsOf(shop.act('bram', 'choose-source', take(loser, `${unit}/impeller`)));
+    const refused = await detailsOf(shop.act('bram', 'choose-source', take(loser, `${unit}/coupling-half`)));
     expect(refused?.what).toContain(`is taken already, for ${winner}`);
   });
-  test('that is given back is free again, for anybody', async () => {
+  test('that is given back belongs to its pump again', async () => {
     const [unit, one, other] = [await played('inspect'), await played('inspect'), await played('inspect')];
-    await shop.act('bram', 'choose-source', take(one, `${unit}/impeller`));
+    await shop.act('bram', 'choose-source', take(one, `${unit}/coupling-half`));
     const back = { source: { source: 'bought', count: 1, from: '', dueOn: '', reason: 'a new one after all' } };
-    await shop.act('bram', 'choose-source', { tag: one, partRef: 'impeller', basedOn: 1, ...back });
-    expect(await givenOf(unit)).toEqual([['impeller', '']]);
-    await shop.act('bram', 'choose-source', take(other, `${unit}/impeller`));
-    expect(await givenOf(unit)).toEqual([['impeller', other]]);
+    await shop.act('bram', 'choose-source', { tag: one, partRef: 'coupling-half', basedOn: 1, ...back });
+    expect(await givenOf(unit)).toEqual([['coupling-half', '']]);
+    // It belongs to its own pump again: that is no stock for anybody else.
+    const found = await shop.act('bram', 'read-donors', { tag: other, partRef: 'coupling-half' });
+    expect(found.map((donor) => donor.tag)).not.toContain(unit);
+    await shop.act('bram', 'choose-source', take(other, `${unit}/coupling-half`));
+    expect(await givenOf(unit)).toEqual([['coupling-half', other]]);
+  });
+  test('of a pump of another owner is not taken', async () => {
+    const [unit, other] = [await played('inspect'), await played('inspect')];
+    const owner = { tag: other, customer: 'Larkspur Trout Hatchery', reason: 'it is theirs' };
+    await shop.act('wenna', 'correct-owner', owner);
+    const refused = await detailsOf(shop.act('bram', 'choose-source', take(other, `${unit}/coupling-half`)));
+    expect(refused?.what).toContain('belongs to another owner');
+    expect(await givenOf(unit)).toEqual([]);
   });
   test.each([
     ['no part of a unit', 'P-0001', /is no part of a unit/],
-    ['a unit that there is not', 'P-9999/impeller', /There is no job P-9999/],
+    ['a unit that there is not', 'P-9999/coupling-half', /There is no job P-9999/],
   ])('of %s is refused in a sentence', async (_what, donorId, words) => {
     const tag = await played('inspect');
     const refused = await detailsOf(shop.act('bram', 'choose-source', take(tag, donorId)));
@@ -57,14 +68,12 @@ describe('a donor part', () => {
     const tag = await played('inspect');
     const donorsOf = async (partRef: string) =>
       (await shop.act('bram', 'read-donors', { tag, partRef })).filter((found) => found.tag === unit);
-    // Its shaft is worn past its limit: that is no stock.
-    expect(await donorsOf('shaft')).toEqual([]);
-    expect(await donorsOf('bracket')).toMatchObject([{ id: `${unit}/bracket`, verdict: 'as listed' }]);
-    await shop.act('bram', 'choose-source', take(tag, `${unit}/bracket`, 'bracket'));
-    expect(await givenOf(unit)).toEqual([['bracket', tag]]);
+    expect(await donorsOf('casing')).toMatchObject([{ id: `${unit}/casing`, verdict: 'as listed' }]);
+    await shop.act('bram', 'choose-source', take(tag, `${unit}/casing`, 'casing'));
+    expect(await givenOf(unit)).toEqual([['casing', tag]]);
     const next = await played('inspect');
-    const found = await shop.act('bram', 'read-donors', { tag: next, partRef: 'bracket' });
-    expect(found.map((donor) => donor.id)).not.toContain(`${unit}/bracket`);
+    const found = await shop.act('bram', 'read-donors', { tag: next, partRef: 'casing' });
+    expect(found.map((donor) => donor.id)).not.toContain(`${unit}/casing`);
   });
 });
 

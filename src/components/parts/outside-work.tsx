@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { outsideWorks, sheetsOf, type OutsideWork as Work, type SheetOf } from '@/core/record';
+import { outsideWorks, sheetsOf, type OutsideJob, type OutsideWork as Work, type SheetOf } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { useDraftState } from '../act/use-draft-state';
@@ -120,12 +120,22 @@ function Send({ view, sheet }: { readonly view: JobView; readonly sheet: SheetOf
   );
 }
 
+/** What a measure is worth beside what was asked; empty while it cannot be read. */
+function verdictOn({ min, max }: OutsideJob['asks'][number], typed: string): string {
+  const value = asNumber(typed);
+  if (value === null || Number.isNaN(value)) return '';
+  if (min !== null && value < min) return `${Number((min - value).toPrecision(4))} below what was asked`;
+  return max !== null && value > max ? `${Number((value - max).toPrecision(4))} above what was asked` : 'as asked';
+}
+
 /** It is back: what was asked is measured, and it is taken or goes back. */
 function TakeBack({ view, sheet }: { readonly view: JobView; readonly sheet: SheetOf<'outside'> }) {
   const { asks } = sheet.body;
   const [values, setValues] = useState<readonly string[]>(asks.map(() => ''));
   const [words, setWords] = useState('');
   const { run, error, isBusy } = useAct();
+  const verdicts = asks.map((ask, i) => verdictOn(ask, values[i] ?? ''));
+  const isRight = verdicts.every((verdict) => verdict === 'as asked');
   const take = (isTaken: boolean) =>
     void run('take-back', {
       ...{ tag: view.record.tag, number: sheet.key, basedOn: sheet.version, on: view.today, words, isTaken },
@@ -134,7 +144,7 @@ function TakeBack({ view, sheet }: { readonly view: JobView; readonly sheet: She
   return (
     <div className="space-y-2">
       {asks.map(({ ask, unit, min, max }, i) => (
-        <div key={ask} className="grid grid-cols-[1fr_160px] items-end gap-3">
+        <div key={ask} className="grid grid-cols-[1fr_220px_160px] items-end gap-3">
           <p className="pb-3">
             {ask}{' '}
             <span className="num text-13 text-quiet">
@@ -142,6 +152,12 @@ function TakeBack({ view, sheet }: { readonly view: JobView; readonly sheet: She
               {max !== null && `at most ${max} `}
               {unit}
             </span>
+          </p>
+          <p
+            role="status"
+            className={`pb-3 text-right font-semibold ${verdicts[i] === 'as asked' ? 'text-moss' : 'text-jasper'}`}
+          >
+            {verdicts[i]}
           </p>
           <TextField
             label={`Measured, ${unit}`}
@@ -161,7 +177,7 @@ function TakeBack({ view, sheet }: { readonly view: JobView; readonly sheet: She
       />
       <div className="flex gap-3">
         <Button verb="take-back" tone="main" disabled={isBusy} onClick={() => take(true)}>
-          It is as asked: take it
+          {isRight ? 'It is as asked: take it' : 'Take it, for what is said'}
         </Button>
         <Button verb="take-back" disabled={isBusy} onClick={() => take(false)}>
           Send it back

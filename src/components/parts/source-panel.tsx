@@ -67,7 +67,9 @@ function DonorList({
                 type="radio"
                 name={`donor-${partRef}`}
                 className="size-6 accent-(--ink)"
-                disabled={donor.isCracked || ['another part', 'question'].includes(donor.verdict)}
+                disabled={
+                  donor.isCracked || (donor.wearPct ?? 0) > 100 || ['another part', 'question'].includes(donor.verdict)
+                }
                 checked={chosen === donor.id}
                 onChange={() => onChoose(donor.id)}
               />
@@ -107,6 +109,8 @@ function ChooseSource({ view, need }: { readonly view: JobView; readonly need: N
   const [donorId, setDonorId] = useState<string | null>(sheet?.body.donor?.id ?? null);
   const { run, error, isBusy } = useAct();
   const fromLabel = fromLabels[typed.source];
+  // A soft part is always new, or kept in its own pump.
+  const isSoft = view.family.parts.some(({ ref, soft }) => ref === need.ref && soft);
   const text = (name: 'count' | 'from' | 'dueOn' | 'reason') => ({
     value: typed[name],
     error: issueFor(error, name),
@@ -126,11 +130,13 @@ function ChooseSource({ view, need }: { readonly view: JobView; readonly need: N
           value={typed.source}
           onChange={(event) => change({ source: event.target.value as ChosenSource })}
         >
-          {chosenSources.map((source) => (
-            <option key={source} value={source}>
-              {sourceNames[source]}
-            </option>
-          ))}
+          {chosenSources
+            .filter((source) => source !== 'donor' || !isSoft)
+            .map((source) => (
+              <option key={source} value={source}>
+                {sourceNames[source]}
+              </option>
+            ))}
         </SelectField>
         <TextField label="How many" inputMode="numeric" className="num" {...text('count')} />
         {fromLabel ? <TextField label={fromLabel} {...text('from')} /> : <span />}
@@ -143,7 +149,12 @@ function ChooseSource({ view, need }: { readonly view: JobView; readonly need: N
       {typed.source === 'donor' && <DonorList view={view} partRef={need.ref} chosen={donorId} onChoose={setDonorId} />}
       <div className="grid grid-cols-[1fr_auto] items-start gap-3">
         <TextField label="Why so" {...text('reason')} />
-        <Button verb="choose-source" className="mt-[22px]" disabled={isBusy} onClick={() => void keep()}>
+        <Button
+          verb="choose-source"
+          className="mt-[22px]"
+          disabled={isBusy || (typed.source === 'donor' && !donorId)}
+          onClick={() => void keep()}
+        >
           It comes so
         </Button>
       </div>

@@ -24,6 +24,11 @@ export const supplySentences = {
   'donor-taken': ({ part, unit, by }: { part: string; unit: string; by: string }) =>
     `${part} of ${unit} is taken already, for ${by}: a part goes into one pump.`,
   'donor-own': ({ part, tag }: { part: string; tag: string }) => `${part}: it is of ${tag} itself.`,
+  'donor-soft': ({ part }: { part: string }) => `${part}: a soft part is always new, or kept in its own pump.`,
+  'donor-of-another': ({ part, unit }: { part: string; unit: string }) =>
+    `${part} of ${unit} belongs to another owner, who has not left it to the shop.`,
+  'donor-worn': ({ part, unit, wearPct }: { part: string; unit: string; wearPct: number }) =>
+    `${part} of ${unit} is worn past its limit: ${wearPct} % of its wear is used.`,
   'donor-unlike': ({ part, found }: { part: string; found: string }) =>
     `${part}: ${found} is neither its number nor one that interchanges with it.`,
   'donor-cracked': ({ part, look }: { part: string; look: string }) =>

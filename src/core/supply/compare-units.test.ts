@@ -45,6 +45,14 @@ describe('a unit as it lies there', () => {
   });
 });
 
+test('a split cone is no crack; a hole is', () => {
+  const seen = (words: string) =>
+    partsOffered(exampleRecord({ findings: [exampleFinding({ partRef: 'shaft', words })] }), family).find(
+      ({ ref }) => ref === 'shaft',
+    )?.isCracked;
+  expect([seen('the split cone slipped'), seen('hole eaten through'), seen('cracked')]).toEqual([false, true, true]);
+});
+
 describe('units beside each other', () => {
   const units = [
     { tag: 'P-0001', parts: [part] },

@@ -39,7 +39,7 @@ function offered(record: Looked, part: FamilyPart, wearPct: number | null): Part
   const look = lookOf(record, part.ref);
   return {
     ...{ ref: part.ref, name: part.name, number: number ?? part.number, isNumberRead: number !== undefined },
-    ...{ look, isCracked: /\b(crack|broken through|split)/i.test(look), wearPct },
+    ...{ look, isCracked: /\b(crack|broken|hole)/i.test(look), wearPct },
     ...{ tray: sheetOn('tray')?.tray ?? '', givenTo: sheetOn('given')?.to ?? '' },
   };
 }

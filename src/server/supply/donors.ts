@@ -11,7 +11,7 @@ import {
   addDonorParts,
   crossingNumbers,
   findDonorPart,
-  freeDonorParts,
+  freeDonorPart,
   takeDonorPart,
   type Connection,
   type DonorFound,
@@ -62,11 +62,19 @@ async function findDonor(
 
 type Choose = CommandOf<'choose-source'>;
 
+/** Gives a part back: one that was set aside is stock again, one that was only lent belongs to its pump. */
+async function giveBack(connection: Connection, by: string, code: string): Promise<void> {
+  const id = idOf(code);
+  const isSetAside = Boolean((await findDonorPart(connection, id))?.ownersWord);
+  const isDonor = (await findJob(connection, id.tag)).record.outcome === 'donor';
+  await freeDonorPart(connection, { by, id, isStock: isSetAside || isDonor });
+}
+
 /** Takes the donor part in the transaction of the job that gets it, and gives back what it had taken before. */
 async function reserve({ context, connection, record, family, command }: Asking<Choose>): Promise<supply.SourceFacts> {
   const before = sourceOf(record, command.partRef)?.body.donor ?? null;
   const isDonor = command.source.source === 'donor' && command.donorId !== null;
-  if (before && before.id !== command.donorId) await freeDonorParts(connection, record.tag, [idOf(before.id)]);
+  if (before && before.id !== command.donorId) await giveBack(connection, record.tag, before.id);
   if (!isDonor || command.donorId === null) return { donor: null };
   const { unit, part } = await findDonor(connection, command.donorId);
   const wanted = family.parts.find(({ ref }) => ref === command.partRef)?.number ?? '';
@@ -80,8 +88,12 @@ async function reserve({ context, connection, record, family, command }: Asking<
       takenBy = 'another job';
   }
   const crossing = await crossingNumbers(connection, wanted);
+  const isBeside = unit.record.closedAt === null && unit.record.customer.id === record.customer.id;
+  const isLeft = isBeside || Boolean(standing?.ownersWord);
   const { ref: partRef, number, look, isCracked, wearPct } = part;
-  return { donor: { ...{ id: command.donorId, tag, partRef, number, crossing, look, isCracked, wearPct, takenBy } } };
+  return {
+    donor: { ...{ id: command.donorId, tag, partRef, number, crossing, look, isCracked, wearPct, isLeft, takenBy } },
+  };
 }
 
 type Closing = Omit<Asking<unknown>, 'command'>;

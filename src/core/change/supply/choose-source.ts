@@ -19,6 +19,8 @@ export interface DonorPart {
   readonly look: string;
   readonly isCracked: boolean;
   readonly wearPct: number | null;
+  /** Whether its owner is this pump's, or has left it to the shop. */
+  readonly isLeft: boolean;
   /** The job that took it already; null where it is free. */
   readonly takenBy: string | null;
 }
@@ -31,10 +33,14 @@ function checkDonor({ record, family, facts }: Given<SourceFacts>, part: FamilyP
   const { donor } = facts;
   const path = 'donorId';
   if (!donor) return refuse('bad-input', reason('donor-wanted', { part: part.name }), path);
-  const { tag, number, takenBy, look } = donor;
+  const { tag, number, takenBy, look, wearPct } = donor;
+  if (part.soft) refuse('bad-input', reason('donor-soft', { part: part.name }), path);
   if (tag === record.tag) refuse('wrong-job', reason('donor-own', { part: part.name, tag }), path);
   if (takenBy && takenBy !== record.tag)
     refuse('wrong-state', reason('donor-taken', { part: part.name, unit: tag, by: takenBy }), path);
+  if (!donor.isLeft) refuse('wrong-job', reason('donor-of-another', { part: part.name, unit: tag }), path);
+  if (wearPct !== null && wearPct > 100)
+    refuse('bad-input', reason('donor-worn', { part: part.name, unit: tag, wearPct }), path);
   if (donor.isCracked) refuse('bad-input', reason('donor-cracked', { part: part.name, look }), path);
   const { verdict } = judgeNumber(number, part, { ...family, crossing: donor.crossing });
   if (verdict === 'another part' || verdict === 'question')

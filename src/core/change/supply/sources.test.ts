@@ -174,7 +174,7 @@ describe('a part from elsewhere', () => {
   const layRule = ['Bram', 'lay-ready', supply.layReady] as const;
   const donor: supply.DonorPart = {
     ...{ id: 'P-0001/front-ring', tag: 'P-0001', partRef: 'front-ring', number: 'KW1-0501', crossing: [] },
-    ...{ look: 'nothing seen', isCracked: false, wearPct: 12, takenBy: null },
+    ...{ look: 'nothing seen', isCracked: false, wearPct: 12, isLeft: true, takenBy: null },
   };
   const atParts = () => new CoreJob(file, wornRing).playTo('parts');
 
@@ -248,6 +248,8 @@ describe('a part from elsewhere', () => {
     ['taken already', { takenBy: 'P-0002' }, /^Front wear ring of P-0001 is taken already, for P-0002/],
     ['cracked', { isCracked: true, look: 'cracked at the bore' }, /was found “cracked at the bore”/],
     ['of another number', { number: 'KW1-0700' }, /KW1-0700 is neither its number/],
+    ['of a pump of another owner', { isLeft: false }, /belongs to another owner, who has not left it to the shop/],
+    ['worn past its limit', { wearPct: 100.1 }, /is worn past its limit: 100.1 % of its wear is used/],
     ['of the pump itself', { tag: 'P-0417' }, /it is of P-0417 itself/],
   ])('a donor part that is %s is refused', (_what, change, words) => {
     const job = new CoreJob(file, ringBy('take from a donor')).playTo('parts');
