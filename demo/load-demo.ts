@@ -7,6 +7,7 @@ import { standardSettings } from '@/server/people/create-owner';
 import { act as actAs, type Runtime } from '@/server';
 import type { PersonId } from '@/core/record';
 import { buildFor, shippedFamilies } from '@/server/families';
+import { loadCatalogue } from './catalogue';
 import { demoJobs, type DemoJob } from './jobs';
 import { demoPassword, demoPeople, type DemoPerson } from './people';
 import { loadRecord, playJob, type Act, type WornBefore } from './play-job';
@@ -197,6 +198,7 @@ async function receiveJob(
 export async function loadDemo(runtime: Runtime, jobs: readonly DemoJob[] = demoJobs): Promise<readonly string[]> {
   if ((await countPeople(runtime.database)) > 0) return [];
   const actors = await loadShop(runtime);
+  await loadCatalogue(runtime, present(actors.get('bram')));
   const tags: string[] = [];
   const plays: (() => Promise<unknown>)[] = [];
   // A pump comes back only when its earlier visit is over, and is worn from where that left it.

@@ -412,12 +412,16 @@ async function buy(stage: Stage, receiveAll: boolean): Promise<void> {
   await act('bram', 'order-parts', { tag });
   if (stage.job.part === 'ordered') return;
   if (stage.job.part !== 'short') pass(120);
-  for (let parcel = 0; parcel < 3; parcel++) {
-    const record = await load();
-    const order = present(record.orders[0]);
-    if (order.lines.every((line) => line.received >= line.quantity)) break;
+  for (let parcel = 0; parcel < 12; parcel++) {
+    // One job may have orders with several suppliers; each is counted in by itself.
+    const order = (await load()).orders.find(({ lines }) => lines.some((line) => line.received < line.quantity));
+    if (!order) break;
     await act('bram', 'take-parcel', { tag, orderNumber: order.number }).catch(() => undefined);
-    const sent = present((await load()).orders[0]).lines.filter((line) => line.sent > line.received);
+    const sent = (await load()).orders
+      .filter(({ number }) => number === order.number)
+      .flatMap(({ lines }) => lines.filter((line) => line.sent > line.received));
+    // The supplier moved its day: the next parcel brings it.
+    if (!sent.length) continue;
     const held = receiveAll ? 0 : 1;
     await act('bram', 'receive-parts', {
       tag,

@@ -138,7 +138,24 @@ export async function click(page: Page, role: string, name: string): Promise<voi
 export async function press(element: ElementHandle<Element> | null): Promise<void> {
   const own = present(element);
   await scrollTo(own);
+  await own.evaluate(standsStill);
   await (own.frame.page().viewport()?.hasTouch ? own.tap() : own.click());
+}
+
+/**
+ * Waits, at most five seconds, until an element has neither moved for three frames nor is disabled: a finger aims at what
+ * it sees, a click sent by a program goes to where the element was before the page was drawn anew.
+ */
+async function standsStill(one: Element): Promise<void> {
+  const isDisabled = () => one instanceof HTMLButtonElement && one.disabled;
+  const until = performance.now() + 5000;
+  let still = 0;
+  for (let at = one.getBoundingClientRect(); still < 3 && performance.now() < until;) {
+    await new Promise((resolve) => requestAnimationFrame(resolve));
+    const now = one.getBoundingClientRect();
+    still = now.top === at.top && now.left === at.left && now.width === at.width && !isDisabled() ? still + 1 : 0;
+    at = now;
+  }
 }
 
 /** Into the middle of the view, clear of the bars at the bottom. */

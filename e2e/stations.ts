@@ -32,19 +32,20 @@ export async function cleanByRuns(page: Page, parts: Family['parts']): Promise<v
   }
 }
 
-/** The path of the link that the newest mail about a job holds. */
+/** The path of the link that the newest mail about a job holds, on whichever page of the outbox it is. */
 export async function linkInOutbox(page: Page, tag: string): Promise<string> {
-  await open(page, '/outbox');
-  const path = await page.$$eval(
-    'details',
-    (all, about) =>
-      all
-        .find((one) => one.textContent.includes(about))
-        ?.querySelector('a[href^="/customer/"]')
-        ?.getAttribute('href'),
-    tag,
-  );
-  return present(path);
+  for (let path: string | null = '/outbox'; path;) {
+    await open(page, path);
+    const shown: { link: string | null; earlier: string | null } = await page.evaluate((about) => {
+      const href = (from: ParentNode | undefined, prefix: string) =>
+        from?.querySelector(`a[href^="${prefix}"]`)?.getAttribute('href') ?? null;
+      const mail = [...document.querySelectorAll('details')].find((one) => one.textContent.includes(about));
+      return { link: href(mail, '/customer/'), earlier: href(document, '/outbox?before=') };
+    }, tag);
+    if (shown.link) return shown.link;
+    path = shown.earlier;
+  }
+  throw new Error(`no mail about ${tag} holds a link`);
 }
 
 /** Counts a parcel in, each piece as its list says, or as `own` says by the name of the part. */

@@ -1,3 +1,4 @@
+import { orderOfAll } from './order-facts';
 import { createHash } from 'node:crypto';
 import { standingReadings, workAt, workOf } from '@/core/bench';
 import { heatFor } from '@/core/bench/heat';
@@ -334,15 +335,10 @@ export class CoreJob {
   /** Orders what is needed and counts it in, whole. */
   parts(): void {
     const { tag } = this.record;
-    this.act(
-      'Bram',
-      ['order-parts', supply.orderParts],
-      { number: 'PO-0001', supplier: 'Sillwater' },
-      { tag, atRisk: null },
-    );
+    this.act('Bram', ['order-parts', supply.orderParts], orderOfAll(this), { tag, atRisk: null });
     const { lines } = present(this.record.orders[0]);
     const orderNumber = 'PO-0001';
-    const acknowledged = { tag, orderNumber, reference: 'A-1', dueOn: '2026-11-30' };
+    const acknowledged = { tag, orderNumber, reference: 'A-1', dueOn: '2026-11-30', lines: [] };
     this.act('Bram', ['acknowledge-order', supply.acknowledgeOrder], undefined, acknowledged);
     const sent = lines.map((line) => ({ lineId: line.partRef, quantity: line.quantity }));
     const parcel = { lines: sent, restOn: null, sentBefore: {} };

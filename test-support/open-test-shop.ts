@@ -96,6 +96,12 @@ const gauges = [
   ['T-03', 'depth gauge'],
 ] as const;
 
+/** Who is asked for whatever a test shop needs. */
+export const usualSupplier = {
+  ...{ basedOn: 0, name: 'Sillwater Pump Parts', email: 'orders@sillwater.example', currency: 'EUR', rate: 1 },
+  ...{ freightMinor: 0, minimumMinor: 0, isUsual: true, isActive: true },
+};
+
 let serials = 0;
 
 /** A fresh migrated database of its own name, a shop and one person for each role, on the test server. */
@@ -146,6 +152,7 @@ export async function openTestShop(name: string): Promise<TestShop> {
     actPhoto(contextOf(person), fields, () => Promise.resolve(bytes));
   for (const [code, kind] of gauges)
     await act('sunniva', 'add-instrument', { code, kind, uncertainty: 0.0015, dueOn: '2027-06-01' });
+  await act('bram', 'save-supplier', usualSupplier);
   const taken = await act('sunniva', 'import-family', { text: JSON.stringify(plain) });
   const own = present(await findVersion(runtime.database, taken.familyId, taken.version));
   /** A person and their PIN, as a hold point is signed. */

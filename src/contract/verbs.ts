@@ -31,6 +31,8 @@ import {
   allowDeviationInput,
   answerActionInput,
   acknowledgeOrderInput,
+  cutOrderInput,
+  moveOrderInput,
   accountPartsInput,
   addLineInput,
   addPhotoInput,
@@ -75,6 +77,7 @@ import {
   undoAnswerInput,
 } from '@/core/change/inputs';
 import { optionLevels, roles, runVerdicts } from '@/core/record';
+import { purchasingVerbs } from './purchasing-verbs';
 import { supplyVerbs } from './supply-verbs';
 import { verb, type VerbDescription } from './verb';
 import {
@@ -526,13 +529,25 @@ const partsVerbs = {
     about: 'Orders everything that the approved lines need and that is not ordered yet; before the answer at risk.',
     audience: ['parts', 'coordinator'],
     input: orderPartsInput,
-    result: versioned.extend({ number: z.string() }),
+    result: versioned.extend({ number: z.string(), numbers: z.array(z.string()) }),
   }),
   'acknowledge-order': verb({
     about: 'The supplier acknowledges an order with its reference and a day.',
     audience: ['service'],
     input: acknowledgeOrderInput,
     result: versioned,
+  }),
+  'move-order': verb({
+    about: 'The supplier moves the day of an order, or of some of its lines.',
+    audience: ['service'],
+    input: moveOrderInput,
+    result: versioned,
+  }),
+  'cut-order': verb({
+    about: 'Pieces of an order are struck off before they left; they are needed again.',
+    audience: ['service'],
+    input: cutOrderInput,
+    result: versioned.extend({ cut: z.number().int() }),
   }),
   'take-parcel': verb({
     about: 'A parcel of the supplier arrives, or a new day for it; the count comes after.',
@@ -688,6 +703,7 @@ export const verbs = {
   ...quoteVerbs,
   ...partsVerbs,
   ...supplyVerbs,
+  ...purchasingVerbs,
   ...testVerbs,
   ...lifecycleVerbs,
 } as const;

@@ -31,6 +31,14 @@ export function openDatabase(url: string): OpenedDatabase {
   return { pool, database: drizzle(pool, { schema, mode: 'default' }) };
 }
 
+/** Reads several things as they stood at one moment, whatever is written meanwhile. */
+export async function readAtOnce<Read>(
+  database: Database,
+  read: (connection: Connection) => Promise<Read>,
+): Promise<Read> {
+  return database.transaction(read, { isolationLevel: 'repeatable read', withConsistentSnapshot: true });
+}
+
 /** The rows of a statement written by hand; whoever calls says what they are. */
 export async function rowsOf<Row>(connection: Connection, statement: SQL): Promise<readonly Row[]> {
   const [rows] = await connection.execute(statement);

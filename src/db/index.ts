@@ -1,5 +1,5 @@
 export * from './bench';
-export { isAnswering, openDatabase, type Connection, type Database, type OpenedDatabase } from './client';
+export { isAnswering, openDatabase, readAtOnce, type Connection, type Database, type OpenedDatabase } from './client';
 export * from './commerce';
 export { addEntry, findEntry, forgetEntries } from './entries';
 export {
@@ -15,8 +15,9 @@ export { keepRecord } from './kept-records';
 export * from './jobs';
 export { migrateDatabase } from './migrate';
 export { multiplyJobs } from './multiply-jobs';
-export { claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
+export { addOutbox, claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
 export * from './people';
+export * from './purchasing';
 export * from './supply';
 export { listUnopened, persist, persistOpening, persistTakenOver, type Beside, type OutboxRow } from './persist';
 export { isDeadlock, isDuplicate, translateError } from './translate-error';

@@ -5,20 +5,33 @@ import { fromJson, type Connection } from './client';
 import type { OutboxRow } from './persist';
 import * as t from './schema';
 
-const itemSchema: z.ZodType<OutboxItem> = z.discriminatedUnion('kind', [
-  z.object({
-    kind: z.literal('mail-quote'),
-    quoteId: z.string().brand<'QuoteId'>(),
-    token: z.string(),
-    origin: z.string(),
+type Items = { readonly [Kind in OutboxItem['kind']]: z.ZodType<Extract<OutboxItem, { kind: Kind }>> };
+
+/** Every kind of row: one that were left out could not be read again after a failure, and would stop all others. */
+const items: Items = {
+  'mail-quote': z.object({
+    ...{ kind: z.literal('mail-quote'), quoteId: z.string().brand<'QuoteId'>() },
+    ...{ token: z.string(), origin: z.string() },
   }),
-  z.object({ kind: z.literal('mail-promise'), number: z.number().int() }),
-  z.object({ kind: z.literal('mail-evaluation'), key: z.string() }),
-  z.object({ kind: z.literal('mail-claim'), key: z.string() }),
-  z.object({ kind: z.literal('mail-return'), what: z.enum(['released', 'delivered']) }),
-  z.object({ kind: z.literal('send-order'), orderId: z.string().brand<'OrderId'>() }),
-  z.object({ kind: z.literal('write-report'), reportId: z.string().brand<'ReportId'>() }),
-]);
+  'mail-reminder': z.object({
+    ...{ kind: z.literal('mail-reminder'), number: z.number().int() },
+    ...{ token: z.string(), origin: z.string() },
+  }),
+  'mail-answer': z.object({ kind: z.literal('mail-answer'), questionId: z.string() }),
+  'mail-promise': z.object({ kind: z.literal('mail-promise'), number: z.number().int() }),
+  'mail-evaluation': z.object({ kind: z.literal('mail-evaluation'), key: z.string() }),
+  'mail-claim': z.object({ kind: z.literal('mail-claim'), key: z.string() }),
+  'mail-return': z.object({ kind: z.literal('mail-return'), what: z.enum(['released', 'delivered']) }),
+  'place-order': z.object({ kind: z.literal('place-order'), number: z.string() }),
+  'write-report': z.object({ kind: z.literal('write-report'), reportId: z.string().brand<'ReportId'>() }),
+};
+const itemSchema: z.ZodType<OutboxItem> = z.union(Object.values(items));
+
+/** Adds what is of the whole shop and no job's; that of a job is written with its change. */
+export async function addOutbox(connection: Connection, { id, item, at }: { id: string; item: OutboxItem; at: Date }) {
+  await connection.insert(t.outbox).values({ id, jobId: null, item, dueAt: at, createdAt: at });
+  return { id, jobId: null, item };
+}
 
 /** Rows that are due, oldest first. */
 export async function listDueOutbox(connection: Connection, now: Date, limit: number): Promise<readonly OutboxRow[]> {
@@ -85,7 +98,7 @@ export async function listStuckOutbox(connection: Connection, limit: number) {
       lastError: t.outbox.lastError,
     })
     .from(t.outbox)
-    .innerJoin(t.jobs, eq(t.jobs.id, t.outbox.jobId))
+    .leftJoin(t.jobs, eq(t.jobs.id, t.outbox.jobId))
     .where(and(isNotNull(t.outbox.dueAt), isNotNull(t.outbox.lastError)))
     .orderBy(asc(t.outbox.dueAt))
     .limit(limit);

@@ -95,7 +95,8 @@ async function writeOutbox(connection: Connection, { after, event, outbox }: Dec
 
 export interface OutboxRow {
   readonly id: string;
-  readonly jobId: JobId;
+  /** Null for what is of the whole shop. */
+  readonly jobId: JobId | null;
   readonly item: OutboxItem;
 }
 

@@ -2,9 +2,18 @@ import type { CommandOf, ResultOf, Verb } from '@/contract';
 import { decide, type Decider, type Decision } from '@/core/change';
 import { DomainError } from '@/core/errors';
 import type { Family } from '@/core/family';
-import { searchTextOf } from '@/core/lifecycle';
+import { searchTextOf, standingOf, type Standing } from '@/core/lifecycle';
+import { supplyLinesOf } from '@/core/purchasing';
 import type { JobRecord, Signed } from '@/core/record';
-import { keepRecord, loadJobRecord, persist, type Beside, type Connection, type OutboxRow } from '@/db';
+import {
+  keepRecord,
+  loadJobRecord,
+  persist,
+  replaceSupplyLines,
+  type Beside,
+  type Connection,
+  type OutboxRow,
+} from '@/db';
 import type { Context } from './context';
 import { familyOfJob } from './families';
 import { sha256 } from './fingerprint';
@@ -93,9 +102,21 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
     ...(pictures && { pictures }),
   });
   if (!outbox) throw new StaleRecord();
+  await noteSupply(connection, decision, whole.family);
   const answer = answerOf<V>(decision);
   await context.remember?.(connection, answer);
   return { answer, outbox, after: decision.after };
+}
+
+/** What of the job is to come or to be arranged, where that has changed: the desk of all jobs reads it. */
+async function noteSupply(connection: Connection, decision: Decision<unknown>, family: Family): Promise<void> {
+  const { before, after } = decision;
+  if (!before.quotes.length && !after.quotes.length) return;
+  const linesOf = (record: JobRecord, own: Family, standing: Standing) =>
+    supplyLinesOf({ record, family: own, standing });
+  const was = linesOf(before, family, standingOf(before, family));
+  const is = linesOf(after, decision.family, decision.standing);
+  if (JSON.stringify(was) !== JSON.stringify(is)) await replaceSupplyLines(connection, after.tag, is);
 }
 
 function answerOf<V extends Verb>({ result, event }: Decision<Omit<ResultOf<V>, 'version'>>): ResultOf<V> {
@@ -121,6 +142,50 @@ export async function changeJob<V extends Verb, Facts, Outside>(
       );
       keepRecord(after);
       context.followUp?.(outbox);
+      return answer;
+    } catch (error) {
+      if (!(error instanceof StaleRecord)) throw error;
+      if (attempt >= mostAttempts) throw new DomainError('changed-meanwhile');
+    }
+  }
+}
+
+/** Several jobs that are changed at once, in one transaction. */
+export interface Together {
+  readonly connection: Connection;
+  /** Changes one of them; what is asked outside was asked before. */
+  readonly change: <V extends Verb, Facts>(job: JobCommand<V, Facts, undefined>, sent: Sent<V>) => Promise<ResultOf<V>>;
+  /** Adds what is to follow the commit. */
+  readonly follow: (row: OutboxRow) => void;
+}
+
+/**
+ * Changes several jobs, and what is the shop's beside them, in one transaction: all or nothing. Where somebody else
+ * changed one of them meanwhile, all is done anew.
+ */
+export async function changeTogether<Answer>(
+  context: Context,
+  work: (together: Together) => Promise<Answer>,
+): Promise<Answer> {
+  // The answer to the entry is that of the whole, not that of one of its jobs.
+  const { remember, ...own } = context;
+  for (let attempt = 1; ; attempt++) {
+    const rows: OutboxRow[] = [];
+    const records: JobRecord[] = [];
+    try {
+      const answer = await context.database.transaction(async (connection) => {
+        const change: Together['change'] = async (job, sent) => {
+          const done = await decideAndPersist(job, { context: own, sent, outside: undefined, connection });
+          rows.push(...done.outbox);
+          records.push(done.after);
+          return done.answer;
+        };
+        const whole = await work({ connection, change, follow: (row) => void rows.push(row) });
+        await remember?.(connection, whole);
+        return whole;
+      });
+      for (const record of records) keepRecord(record);
+      context.followUp?.(rows);
       return answer;
     } catch (error) {
       if (!(error instanceof StaleRecord)) throw error;

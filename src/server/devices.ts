@@ -1,41 +1,12 @@
 import type { CommandOf } from '@/contract';
-import { supply, type test } from '@/core/change';
+import type { test } from '@/core/change';
 import { reason, refuse, requireStation } from '@/core/change/decision';
 import { flowSharesOf } from '@/core/testing';
-import { limitsOf, type Family } from '@/core/family';
-import { placeKey, type PurchaseOrder } from '@/core/record';
-import type { SupplierOrder } from '@/stand-ins';
+import { limitsOf } from '@/core/family';
+import { placeKey } from '@/core/record';
 import { findJob } from './find-job';
 import type { Asking } from './change-job';
 import { forVerb } from './use-case';
-
-/** An order as the supplier's desk reads it. */
-export function supplierOrder({ number, at, lines }: PurchaseOrder, family: Family): SupplierOrder {
-  return {
-    number,
-    placedOn: at.slice(0, 10),
-    lines: lines.map((line) => ({
-      lineId: line.partRef,
-      partNumber: line.number,
-      quantity: line.quantity,
-      leadDays: family.parts.find((part) => part.ref === line.partRef)?.lead_days ?? 1,
-    })),
-  };
-}
-
-/** What has left the supplier by the day it named. The simulated supplier keeps its own day. */
-export async function askParcel({
-  context,
-  record,
-  family,
-  command,
-}: Asking<CommandOf<'take-parcel'>>): Promise<supply.Parcel> {
-  const order = supply.orderNumbered(record, command.orderNumber);
-  if (!order.dueOn) return refuse('wrong-state', reason('nothing-on-its-way', { order: order.number }));
-  const sentBefore = Object.fromEntries(order.lines.map((line) => [line.partRef, line.sent]));
-  const parcel = await context.standIns.supplier.parcelBy({ ...supplierOrder(order, family), sentBefore }, order.dueOn);
-  return { ...parcel, sentBefore };
-}
 
 /** The efficiency that a stand expects of a pump whose plate says nothing, in percent. */
 const usualEfficiencyPct = 68;

@@ -19,7 +19,6 @@ import { schoolOf } from '@/core/policies';
 import { sealOffer } from '@/core/quoting';
 import type { JobRecord, PhotoId } from '@/core/record';
 import {
-  crossingNumbers,
   findTagById,
   setCustomerLimit,
   listInstruments,
@@ -33,6 +32,9 @@ import { changeJob, type JobCommand } from './change-job';
 import type { Context } from './context';
 import { jobCommand, plain, withFacts } from './job-command';
 import { keepAsDonor, keepLeftOvers } from './supply/donors';
+import { orderForJob } from './supply/place-orders';
+import { receiveJobParts } from './supply/receive-orders';
+import { takeJobParcel } from './supply/take-parcels';
 import { supplyCommands } from './supply/supply-commands';
 import { chosenFamily, buildFor, findVersion, keepFamily } from './families';
 import { sha256 } from './fingerprint';
@@ -42,10 +44,7 @@ import { provePerson } from './people/prove-person';
 import { takeBenchPicture, type Picture } from './pictures';
 import { ensureContact, ensureCustomer, ensurePump } from './receive-pump';
 import { forVerb } from './use-case';
-import { askParcel, runOnStand } from './devices';
-
-/** The supplier whom the shop orders from. */
-export const supplierName = 'Sillwater Pump Parts';
+import { runOnStand } from './devices';
 
 async function shopOf(connection: Connection) {
   const shop = await readShop(connection);
@@ -283,13 +282,6 @@ const quoteCommands = {
   }),
 };
 
-const takeParcel: JobCommand<'take-parcel', supply.Parcel, supply.Parcel> = {
-  verb: 'take-parcel',
-  decider: supply.takeParcel,
-  ask: askParcel,
-  prepare: (_asking, parcel) => ({ facts: parcel }),
-};
-
 type Ran = Pick<test.RunFacts, 'run' | 'points'>;
 const runTest: JobCommand<'run-test', test.RunFacts, Ran> = {
   verb: 'run-test',
@@ -303,22 +295,12 @@ const runTest: JobCommand<'run-test', test.RunFacts, Ran> = {
 };
 
 const workCommands = {
-  'order-parts': withFacts('order-parts', supply.orderParts, async ({ connection }) => ({
-    number: numbered('PO-', 5, await takeNumber(connection, 'nextOrder')),
-    supplier: supplierName,
-  })),
+  'order-parts': orderForJob,
   'acknowledge-order': plain('acknowledge-order', supply.acknowledgeOrder),
-  'take-parcel': jobCommand(takeParcel),
-  'receive-parts': withFacts('receive-parts', supply.receiveParts, async ({ context, connection, record, command }) => {
-    const lines = record.orders.flatMap((order) => order.lines);
-    const named = command.counts.filter(({ number }) => number !== '').map(({ lineId }) => lineId);
-    const crossing = await Promise.all(
-      lines
-        .filter(({ id }) => named.includes(id))
-        .map(async ({ id, number }) => [id, await crossingNumbers(connection, number)] as const),
-    );
-    return { receiptIds: command.counts.map(() => context.newId()), crossing: Object.fromEntries(crossing) };
-  }),
+  'move-order': plain('move-order', supply.moveOrder),
+  'cut-order': plain('cut-order', supply.cutOrder),
+  'take-parcel': takeJobParcel,
+  'receive-parts': receiveJobParts,
   'run-test': jobCommand(runTest),
   'decide-run': plain('decide-run', test.decideRun),
   'issue-report': withFacts('issue-report', report.issueReport, async ({ context, connection, record }) => ({

@@ -1,8 +1,8 @@
-import { supply, type OutboxItem } from '@/core/change';
+import type { OutboxItem } from '@/core/change';
 import { asBuiltSchema } from '@/core/report';
 import { nameQuote, offeredLines, optionsOf, totalQuote } from '@/core/quoting';
 import { sayDay } from '@/core/lifecycle';
-import { optionNames, sheetsOf, type JobRecord, type OrderId, type Quote, type ReportId } from '@/core/record';
+import { optionNames, sheetsOf, type JobRecord, type Quote, type ReportId } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { packingOf } from '@/core/dispatch';
 import { sayTerm, warrantyEnd, warrantyTerms } from '@/core/warranty';
@@ -19,12 +19,10 @@ import {
   type OutboxRow,
 } from '@/db';
 import { linkDays } from '@/core/change/quote';
-import { acknowledgeOrderInput } from '@/core/change/inputs';
 import { writeAsBuiltPdf, writeQuotePdf } from '@/documents';
 import type { Context } from './context';
-import { supplierOrder } from './devices';
+import { sendShopOrder } from './supply/shop-orders';
 import { findJob } from './find-job';
-import { changeJob, type JobCommand } from './change-job';
 
 /** Pictures that a document shows at most. */
 const mostPictures = 24;
@@ -72,7 +70,7 @@ function mailBody({ record, quote, link, shopName }: Addressed): string {
 }
 
 async function jobOf(context: Context, { jobId }: OutboxRow) {
-  const tag = await findTagById(context.database, jobId);
+  const tag = jobId && (await findTagById(context.database, jobId));
   if (!tag) throw new Error(`the outbox names a job that is not here: ${jobId}`);
   return findJob(context.database, tag);
 }
@@ -229,24 +227,6 @@ async function mailClaim(context: Context, row: OutboxRow, key: string): Promise
   });
 }
 
-/** Sends an order to the supplier; its acknowledgement is an entry of its own. */
-async function sendOrder(context: Context, row: OutboxRow, orderId: OrderId): Promise<void> {
-  const { record, family } = await jobOf(context, row);
-  const order = record.orders.find((one) => one.id === orderId);
-  if (!order || order.acknowledgement) return;
-  const answer = await context.standIns.supplier.acknowledge(supplierOrder(order, family));
-  const { tag } = record;
-  const command = acknowledgeOrderInput.parse({ tag, orderNumber: order.number, ...answer });
-  const service: Context = { ...context, actor: { kind: 'service', name: order.supplier } };
-  await changeJob(service, acknowledgement, { tag, command });
-}
-
-const acknowledgement: JobCommand<'acknowledge-order', undefined, undefined> = {
-  verb: 'acknowledge-order',
-  decider: supply.acknowledgeOrder,
-  prepare: () => ({ facts: undefined }),
-};
-
 async function writeReport(context: Context, row: OutboxRow, reportId: ReportId): Promise<void> {
   const found = await findReportText(context.database, reportId);
   if (!found) return;
@@ -284,8 +264,8 @@ async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem):
       return mailReturn(context, row, item.what);
     case 'mail-claim':
       return mailClaim(context, row, item.key);
-    case 'send-order':
-      return sendOrder(context, row, item.orderId);
+    case 'place-order':
+      return sendShopOrder(context, item.number);
     case 'write-report':
       return writeReport(context, row, item.reportId);
   }

@@ -38,6 +38,12 @@ import { findConstruction, readFamily, readFamilyDocument } from './read/read-fa
 import { findJobs, readFloor } from './read/read-floor';
 import { readChanges, readJob } from './read/read-job';
 import { receivePump } from './receive-pump';
+import { cancelOrderLine, expediteOrder } from './supply/change-orders';
+import { importCatalogue, readCatalogueFile, saveSupplier } from './supply/catalogue';
+import { placeOrders } from './supply/place-orders';
+import { receiveOrder } from './supply/receive-orders';
+import { countStock } from './supply/stock';
+import { takeOrderParcel } from './supply/take-parcels';
 import { forVerb, type UseCase } from './use-case';
 import { DomainError } from '@/core/errors';
 
@@ -61,6 +67,14 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'receive-pump': receivePump,
   'read-gauge': readGauge,
   'add-photo': addPhoto,
+  'place-orders': placeOrders,
+  'take-order-parcel': takeOrderParcel,
+  'receive-order': receiveOrder,
+  'expedite-order': expediteOrder,
+  'cancel-order-line': cancelOrderLine,
+  'count-stock': countStock,
+  'save-supplier': saveSupplier,
+  'import-catalogue': importCatalogue,
   ...jobCommands,
 };
 
@@ -71,6 +85,7 @@ export const readUseCases = {
   'read-job': readJob,
   'read-changes': readChanges,
   'read-asks': readAsks,
+  'read-catalogue-file': readCatalogueFile,
   'read-donors': readDonors,
   'read-units': readUnits,
   'read-family': readFamily,

@@ -1,5 +1,5 @@
 import { verifyJob, type Difference } from '@/core/change';
-import { findAlteredFile, listEvents, listTags, type Database } from '@/db';
+import { findAlteredFile, listEvents, listTags, readAtOnce, type Database } from '@/db';
 import { findStoredRecord } from './find-job';
 import { sha256 } from './fingerprint';
 
@@ -8,11 +8,14 @@ import { sha256 } from './fingerprint';
  * frozen reports the same as their fingerprints.
  */
 export async function verifyOne(database: Database, tag: string): Promise<Difference | null> {
-  const record = await findStoredRecord(database, tag);
-  const events = await listEvents(database, record.id);
-  const difference = verifyJob({ record, events, sha256 });
+  // At one moment: what is written between two reads would look like a chain that is broken.
+  const seen = await readAtOnce(database, async (connection) => {
+    const record = await findStoredRecord(connection, tag);
+    return { record, events: await listEvents(connection, record.id) };
+  });
+  const difference = verifyJob({ ...seen, sha256 });
   if (difference) return difference;
-  const altered = await findAlteredFile(database, record.id);
+  const altered = await findAlteredFile(database, seen.record.id);
   return altered === null ? null : { seq: null, what: altered, replayed: 'its fingerprint', stored: 'other bytes' };
 }
 

@@ -51,29 +51,69 @@ export interface Camera {
   }): Promise<{ readonly bytes: Buffer; readonly mime: 'image/jpeg' | 'image/png' }>;
 }
 
+/** What the supplier acknowledged of one line. */
+export interface LineAcknowledged {
+  readonly lineId: string;
+  readonly dueOn: string;
+  /** The price of one that counts, where it is another than was ordered at. */
+  readonly priceMinor?: number;
+}
+
+/** What stands on the pieces of a parcel, as a scanner reads it off the bag. */
+export interface Marked {
+  readonly number: string;
+  readonly elastomer: string;
+  readonly lot: string;
+}
+
 /**
- * A supplier's order desk: acknowledges an order with a date, and says what each parcel holds. An order's number is its
- * key: an order that comes twice, after a line that failed, is one order and gets the first acknowledgement again.
+ * A supplier's order desk: acknowledges an order with a date, says what each parcel holds, and answers when it is asked
+ * to be sooner or to strike something off. An order's number is its key: an order that comes twice, after a line that
+ * failed, is one order and gets the first acknowledgement again.
  */
 export interface Supplier {
-  acknowledge(order: SupplierOrder): Promise<{ readonly reference: string; readonly dueOn: string }>;
+  /** `dueOn` is the day of the last line; lines that come before it, or at another price, are named. */
+  acknowledge(order: SupplierOrder): Promise<{
+    readonly reference: string;
+    readonly dueOn: string;
+    readonly lines?: readonly LineAcknowledged[];
+  }>;
   /** What has left the supplier by a day, line by line, in addition to what was sent before. */
   parcelBy(
     order: SupplierOrder & { readonly sentBefore: Readonly<Record<string, number>> },
     day: string,
   ): Promise<{
-    readonly lines: readonly { readonly lineId: string; readonly quantity: number }[];
+    readonly lines: readonly { readonly lineId: string; readonly quantity: number; readonly marked?: Marked }[];
     readonly restOn: string | null;
+  }>;
+  /** Asks for an earlier day; the answer is the day that counts, and what it costs more. */
+  expedite(
+    order: SupplierOrder & { readonly dueOn: string },
+    wantedOn: string,
+  ): Promise<{ readonly dueOn: string; readonly surchargeMinor: number; readonly words: string }>;
+  /** Asks to strike off what has not left; the answer is what was struck off, by line. */
+  cancel(
+    order: SupplierOrder & { readonly dueOn: string },
+    lines: readonly { readonly lineId: string; readonly quantity: number }[],
+    today: string,
+  ): Promise<{
+    readonly lines: readonly { readonly lineId: string; readonly quantity: number }[];
+    readonly words: string;
   }>;
 }
 export interface SupplierOrder {
   readonly number: string;
+  /** Who is asked; a stand-in of one supplier may ignore it. */
+  readonly supplier: string;
   readonly placedOn: string;
   readonly lines: readonly {
     readonly lineId: string;
     readonly partNumber: string;
+    readonly elastomer: string;
     readonly quantity: number;
     readonly leadDays: number;
+    /** Of the offer that it is a piece of, minor units; null where the supplier has to say it. */
+    readonly priceMinor: number | null;
   }[];
 }
 

@@ -32,15 +32,12 @@ function cameraContract(name: string, camera: Camera): void {
     ]);
   });
 }
+const orderLine = (lineId: string, quantity: number, leadDays: number) => ({
+  ...{ lineId, partNumber: lineId, elastomer: '', quantity, leadDays, priceMinor: 1000 },
+});
+const house = { supplier: 'Sillwater Pump Parts', placedOn: '2026-11-24' };
 function supplierContract(name: string, supplier: Supplier): void {
-  const order = (number: string) => ({
-    number,
-    placedOn: '2026-11-24',
-    lines: [
-      { lineId: 'a', partNumber: 'n', quantity: 3, leadDays: 5 },
-      { lineId: 'b', partNumber: 'm', quantity: 1, leadDays: 9 },
-    ],
-  });
+  const order = (number: string) => ({ ...house, number, lines: [orderLine('a', 3, 5), orderLine('b', 1, 9)] });
   test(`${name} acknowledges with a date not before the longest lead time`, async () => {
     const { reference, dueOn } = await supplier.acknowledge(order('PO-1'));
     expect(reference.length).toBeGreaterThan(0);
@@ -48,6 +45,24 @@ function supplierContract(name: string, supplier: Supplier): void {
   });
   test(`${name} takes an order that comes twice as one`, async () => {
     expect(await supplier.acknowledge(order('PO-7'))).toEqual(await supplier.acknowledge(order('PO-7')));
+  });
+  test(`${name} names a day for each line, none after the order's`, async () => {
+    const { dueOn, lines = [] } = await supplier.acknowledge(order('PO-3'));
+    expect(lines.every((line) => line.dueOn <= dueOn && ['a', 'b'].includes(line.lineId))).toBe(true);
+  });
+  test(`${name} comes forward when asked, never to a later day nor to one before the order`, async () => {
+    const dueOn = '2026-12-04';
+    for (const wantedOn of ['2026-11-20', '2026-11-29', '2026-12-03']) {
+      const answer = await supplier.expedite({ ...order('PO-5'), dueOn }, wantedOn);
+      expect(answer.dueOn <= dueOn && answer.dueOn > house.placedOn && answer.surchargeMinor >= 0).toBe(true);
+    }
+  });
+  test(`${name} strikes off at most what it is asked to`, async () => {
+    const asked = [{ lineId: 'a', quantity: 2 }];
+    for (const today of ['2026-11-25', '2026-12-04']) {
+      const { lines } = await supplier.cancel({ ...order('PO-6'), dueOn: '2026-12-04' }, asked, today);
+      expect(lines.every(({ lineId, quantity }) => lineId === 'a' && quantity <= 2)).toBe(true);
+    }
   });
   test(`${name} sends nothing before its day, something on it, and in the end exactly what was ordered`, async () => {
     for (const only of [false, true])
@@ -107,16 +122,11 @@ standContract('the simulated stand', simulatedTestStand);
 mailContract('the simulated mail', (keep) => simulatedMail(async (mail) => keep(mail.to, mail.subject)));
 
 test('the piece that is missing does not hang on the order of the lines', async () => {
-  const lines = ['a', 'b', 'c', 'd', 'e', 'f', 'g'].map((lineId) => ({
-    lineId,
-    partNumber: lineId,
-    quantity: 2,
-    leadDays: 1,
-  }));
+  const lines = ['a', 'b', 'c', 'd', 'e', 'f', 'g'].map((lineId) => orderLine(lineId, 2, 1));
   for (let n = 0; n < 20; n++) {
     const sentOf = async (given: typeof lines) => {
       const { lines: sent } = await simulatedSupplier.parcelBy(
-        { number: `PO-${n}`, placedOn: '2026-11-24', lines: given, sentBefore: {} },
+        { ...house, number: `PO-${n}`, lines: given, sentBefore: {} },
         '2027-02-01',
       );
       return Object.fromEntries(sent.map((line) => [line.lineId, line.quantity]));
@@ -128,11 +138,7 @@ test('the piece that is missing does not hang on the order of the lines', async 
 test('some parcels are short and most are not', async () => {
   let short = 0;
   for (let n = 0; n < 60; n++) {
-    const order = {
-      number: `PO-${n}`,
-      placedOn: '2026-11-24',
-      lines: [{ lineId: 'a', partNumber: 'n', quantity: 2, leadDays: 1 }],
-    };
+    const order = { ...house, number: `PO-${n}`, lines: [orderLine('a', 2, 1)] };
     const { dueOn } = await simulatedSupplier.acknowledge(order);
     if ((await simulatedSupplier.parcelBy({ ...order, sentBefore: {} }, dueOn)).restOn) short++;
   }
@@ -186,3 +192,29 @@ test('the stand scatters, but by little: repeats differ by less than two per cen
 
 test('a device that fails says which', () =>
   expect(new DeviceError('gauge', 'no battery')).toMatchObject({ device: 'gauge', message: 'no battery' }));
+
+describe('each simulated house has its own fault', () => {
+  const of = (supplier: string) => ({
+    ...{ ...house, supplier, number: 'PO-8' },
+    lines: [{ ...orderLine('a', 1, 4), elastomer: 'EPDM' }, orderLine('b', 1, 4)],
+  });
+  test('one is dearer than its list, and says so when it acknowledges', async () => {
+    const { lines = [] } = await simulatedSupplier.acknowledge(of('Tarrowby Bearings'));
+    expect(lines.map(({ priceMinor }) => priceMinor)).toEqual([1060, undefined]);
+  });
+  test('one moves its day when the parcel is asked for', async () => {
+    const order = of('Kestrel Yard Castings');
+    const { dueOn } = await simulatedSupplier.acknowledge(order);
+    const { lines, restOn } = await simulatedSupplier.parcelBy({ ...order, sentBefore: {} }, dueOn);
+    expect(lines).toEqual([]);
+    expect(Date.parse(restOn ?? '') - Date.parse(dueOn)).toBe(4 * 86_400_000);
+  });
+  test('one sends rings of another rubber first, and the right ones after', async () => {
+    const order = of('Hollowmere Seals');
+    const parcel = (sent: number) =>
+      simulatedSupplier.parcelBy({ ...order, sentBefore: { a: 0, b: sent } }, '2027-01-01');
+    const rubberOf = async (sent: number) =>
+      (await parcel(sent)).lines.find(({ lineId }) => lineId === 'a')?.marked?.elastomer;
+    expect([await rubberOf(0), await rubberOf(1)]).toEqual(['NBR', 'EPDM']);
+  });
+});

@@ -12,7 +12,8 @@ export interface MailShown {
 
 export interface StuckShown {
   readonly id: string;
-  readonly tag: string;
+  /** The job that it is about; null for what is of the whole shop. */
+  readonly tag: string | null;
   readonly kind: string;
   readonly tries: number;
   readonly dueAt: string | null;
@@ -21,7 +22,7 @@ export interface StuckShown {
 
 const stuckWords: Readonly<Record<string, string>> = {
   'mail-quote': 'the mail with the quote',
-  'send-order': 'the order to the supplier',
+  'place-order': 'the order to the supplier',
   'write-report': 'the PDF of the report',
 };
 
@@ -33,8 +34,8 @@ function Stuck({ stuck, zone }: { readonly stuck: readonly StuckShown[]; readonl
       <b>Waiting to go out</b>
       {stuck.map(({ id, tag, kind, tries, dueAt, lastError }) => (
         <p key={id} className="mt-1">
-          <Link href={`/jobs/${tag}`} className="num font-semibold underline">
-            {tag}
+          <Link href={tag ? `/jobs/${tag}` : '/parts/orders'} className="num font-semibold underline">
+            {tag ?? 'The shop'}
           </Link>
           , {stuckWords[kind] ?? kind}: {lastError}. Tried {tries === 1 ? 'once' : `${tries} times`}
           {dueAt && `; next at ${sayMoment(dueAt, zone)}`}.

@@ -27,7 +27,7 @@ const orderOf = (sent: number, received: number): PurchaseOrder => ({
   lines: [
     {
       ...{ id: asId('line-1'), orderId: asId('order-1'), partRef: 'front-ring', number: 'KW1-0502' },
-      ...{ quantity: 2, sent, received },
+      ...{ quantity: 2, sent, dueOn: null, received },
     },
   ],
 });

@@ -29,7 +29,7 @@ const full: JobRecord = exampleRecord({
       acknowledgement: 'ACK',
       atRiskMinor: null,
       dueOn: '2026-12-01',
-      lines: [{ id: asId('ol-1'), partRef: 'front-ring', number: 'n', quantity: 2, sent: 2, received: 1 }],
+      lines: [{ id: asId('ol-1'), partRef: 'front-ring', number: 'n', quantity: 2, sent: 2, dueOn: null, received: 1 }],
       ...signed,
     },
   ],

@@ -1,7 +1,7 @@
 import { DomainError, type ErrorCode, type ReasonArguments, type ReasonCode, type Reason } from '../errors';
 import type { Family } from '../family';
 import type { ChainedEvent, EventKind, Standing } from '../lifecycle';
-import type { Hold, JobRecord, MadeId, OrderId, PersonId, QuoteId, ReportId, Signed, Station } from '../record';
+import type { Hold, JobRecord, MadeId, PersonId, QuoteId, ReportId, Signed, Station } from '../record';
 import type { Change, Put } from './change';
 
 /** Everything that a decision may look at. Pure: time, ids and hashes come in. */
@@ -39,7 +39,7 @@ export type OutboxItem =
   | { readonly kind: 'mail-return'; readonly what: 'released' | 'delivered' }
   /** What came wrong or short, to its supplier, by the key of its sheet. */
   | { readonly kind: 'mail-claim'; readonly key: string }
-  | { readonly kind: 'send-order'; readonly orderId: OrderId }
+  | { readonly kind: 'place-order'; readonly number: string }
   | { readonly kind: 'write-report'; readonly reportId: ReportId };
 
 /** What a verb wants done: rows to put, words' data for the event, perhaps a move of the job. */

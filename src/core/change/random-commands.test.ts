@@ -1,3 +1,4 @@
+import { orderOfAll } from '../../../test-support/order-facts';
 import { present } from '../present';
 import fc from 'fast-check';
 import f1 from '../../../test-support/plain-overhung.json';
@@ -366,7 +367,7 @@ const heading: Attempt = (world, pick) => {
 const buying: Attempt = (world, pick) => {
   const order = pick(world.record.orders);
   if (!order) {
-    const facts = { number: `PO-${world.ids++}`, supplier: 'Sillwater' };
+    const facts = orderOfAll(world, `PO-${world.ids++}`);
     const atRisk = pick([null, { limitMinor: 1_000_000, reason: 'long lead' }]) ?? null;
     return trying(world, 'order-parts', supply.orderParts, facts, { tag, atRisk });
   }

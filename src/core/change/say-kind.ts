@@ -71,6 +71,8 @@ const deeds: Readonly<Record<string, string>> = {
   'read-label': 'read a label',
   'send-claim': 'wrote to the supplier about what came wrong',
   'acknowledge-order': 'acknowledged an order',
+  'move-order': 'moved the day of an order',
+  'cut-order': 'struck pieces off an order',
   'take-parcel': 'took a parcel in',
   'receive-parts': 'counted parts in',
   'run-test': 'ran the pump on the stand',

@@ -236,6 +236,25 @@ const sentences = {
   'line-not-declinable': ({ line }: { line: string }) =>
     `“${line}” belongs to every repair and cannot be declined alone.`,
   'all-ordered': () => 'Everything is ordered already.',
+  'ordered-meanwhile': ({ number }: { number: string }) =>
+    `${number} was ordered, or is no longer needed, since the plan was drawn up. Look at the plan again.`,
+  'nobody-offers': ({ parts }: { parts: readonly string[] }) =>
+    `Nobody in the catalogue offers ${parts.join(', ')}. Name a supplier who is asked for such parts, or put an offer in.`,
+  'plan-moved': () =>
+    'The plan is another since you saw it: something was ordered, needed or priced anew. Look at it again.',
+  'order-moved': ({ order }: { order: string }) => `${order} was changed while the supplier was asked. Ask again.`,
+  'no-such-order': ({ order }: { order: string }) => `There is no order ${order}.`,
+  'order-not-open': ({ order }: { order: string }) => `${order} has no day that could be moved.`,
+  'not-sooner': ({ wantedOn, dueOn }: { wantedOn: string; dueOn: string }) =>
+    `${wantedOn} is not sooner than ${dueOn}, which is acknowledged.`,
+  'all-left': ({ title }: { title: string }) => `All of ${title} has left the supplier; nothing can be struck off.`,
+  'not-in-parcel': ({ number, order }: { number: string; order: string }) =>
+    `${number} is not in a parcel of ${order} that is to be counted.`,
+  'not-on-shelf': ({ number, wanted, there }: { number: string; wanted: number; there: number }) =>
+    `Of ${number} only ${there} lie on the shelf; ${wanted} cannot be taken. Count the bin, or take fewer.`,
+  'supplier-name-taken': ({ name }: { name: string }) => `There is a supplier ${name} already.`,
+  'left-already': ({ number, open, quantity }: { number: string; open: number; quantity: number }) =>
+    `Of ${number} only ${open} have not left the supplier; ${quantity} cannot be struck off.`,
   'not-an-order-of': ({ tag, order }: { tag: string; order: string }) => `${order} is not an order of ${tag}.`,
   'line-not-on-order': ({ order }: { order: string }) => `A counted line is not on ${order}.`,
   'more-than-open': ({ counted, number, open }: { counted: number; number: string; open: number }) =>

@@ -409,7 +409,15 @@ describe('gates', () => {
           personName: 'Bram',
           at: '',
           lines: [
-            { id: asId<OrderLineId>('l'), partRef: 'front-ring', number: 'n', quantity: 1, sent: 0, received: 0 },
+            {
+              id: asId<OrderLineId>('l'),
+              partRef: 'front-ring',
+              number: 'n',
+              quantity: 1,
+              sent: 0,
+              dueOn: null,
+              received: 0,
+            },
           ],
         },
       ],

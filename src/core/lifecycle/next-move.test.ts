@@ -148,7 +148,15 @@ describe('the next move of a job', () => {
         ...signed,
       },
       lines: [
-        { id: asId<OrderLineId>('l'), partRef: 'front-ring', number: 'n', quantity: 1, sent: received, received },
+        {
+          id: asId<OrderLineId>('l'),
+          partRef: 'front-ring',
+          number: 'n',
+          quantity: 1,
+          sent: received,
+          dueOn: null,
+          received,
+        },
       ],
       ...change,
     });

@@ -1,2 +1,3 @@
 export { readyRange, type ReadyRange, type Remaining } from './ready-range';
-export { addWorkMinutes } from './work-calendar';
+export { addDays, addWorkMinutes } from './work-calendar';
+export { latestArrival, readyIfArriving } from './latest-arrival';

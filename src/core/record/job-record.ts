@@ -395,6 +395,8 @@ export interface OrderLine {
   readonly number: string;
   readonly quantity: number;
   readonly sent: number;
+  /** The day of this line, where it is not that of the order. */
+  readonly dueOn: string | null;
   /** What was counted so far: the sum of the receipts. */
   readonly received: number;
 }

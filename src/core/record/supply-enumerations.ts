@@ -32,3 +32,13 @@ export type OutsideWork = (typeof outsideWorks)[number];
 /** What a number that stands on a part is, beside the parts list. */
 export const numberVerdicts = ['as listed', 'superseded', 'interchange', 'another part', 'question'] as const;
 export type NumberVerdict = (typeof numberVerdicts)[number];
+
+/** How a supplier sells: a part by itself or in a pack, or a kit of several parts. */
+export const offerKinds = ['single', 'kit'] as const;
+export type OfferKind = (typeof offerKinds)[number];
+/** Where an order stands between the shop and a supplier. */
+export const shopOrderStates = ['placed', 'acknowledged', 'ended', 'cancelled'] as const;
+export type ShopOrderState = (typeof shopOrderStates)[number];
+/** Why what lies on the shelf changed. */
+export const stockMoveKinds = ['counted', 'came in', 'taken', 'put back'] as const;
+export type StockMoveKind = (typeof stockMoveKinds)[number];

@@ -9,6 +9,8 @@ export { fit } from './fit';
 export { classLimits } from './iso-286-limits';
 export { evaluate, fitPolynomial } from './polynomial';
 export { kitCover } from './kit-cover';
+export { orderPlan } from './order-plan';
+export type { OrderPlanInput, OrderPlanResult } from './reckon-order-plan';
 export { readings } from './readings';
 export { describeOpenApi } from './open-api';
 export { findSum, sums } from './registry';

@@ -14,6 +14,7 @@ import { leakDecay } from './leak-decay';
 import { elastomer, grease } from './materials';
 import { quote, repairOrReplace } from './money';
 import { npsh } from './npsh';
+import { orderPlan } from './order-plan';
 import { packing } from './packing';
 import { pdSlip } from './pd-slip';
 import { pressForce } from './press-force';
@@ -69,6 +70,7 @@ export const sums: readonly Sum[] = [
   elastomer,
   grease,
   kitCover,
+  orderPlan,
   quote,
   repairOrReplace,
   donorMatch,

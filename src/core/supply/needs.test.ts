@@ -47,7 +47,16 @@ const order = (
   ...{ id: asId(id), number: `PO-${id}`, supplier: 'Sillwater', acknowledgement: 'A', atRiskMinor: null, dueOn },
   ...{ personId: null, personName: 'Bram', at: '' },
   lines: lines.map(([partRef, quantity, received], i) => ({
-    ...{ id: asId(`${id}-${i}`), orderId: asId(id), partRef, number: 'n', quantity, sent: quantity, received },
+    ...{
+      id: asId(`${id}-${i}`),
+      orderId: asId(id),
+      partRef,
+      number: 'n',
+      quantity,
+      sent: quantity,
+      dueOn: null,
+      received,
+    },
   })),
 });
 const record = (orders: readonly PurchaseOrder[] = [], approvals = [answered]) =>

@@ -35,7 +35,9 @@ const dated = (day: string, isOpen: boolean) => (day && isOpen ? [day] : []);
 /** What is on order for a part, and what of it has come. */
 function standingOrdered(ref: string, { orders }: Supplied): Standing {
   const lines = orders.flatMap((order) =>
-    order.lines.filter(({ partRef }) => partRef === ref).map((line) => ({ ...line, dueOn: order.dueOn ?? '' })),
+    order.lines
+      .filter(({ partRef }) => partRef === ref)
+      .map((line) => ({ ...line, dueOn: line.dueOn ?? order.dueOn ?? '' })),
   );
   return {
     begun: lines.reduce((sum, { quantity }) => sum + quantity, 0),

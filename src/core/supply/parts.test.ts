@@ -30,7 +30,9 @@ const order = (received: number) => ({
   personId: null,
   personName: 'Bram',
   at: '',
-  lines: [{ id: asId<OrderLineId>('l'), partRef: 'lip-seal', number: 'n', quantity: 3, sent: 3, received }],
+  lines: [
+    { id: asId<OrderLineId>('l'), partRef: 'lip-seal', number: 'n', quantity: 3, sent: 3, dueOn: null, received },
+  ],
 });
 const record = (change: Partial<JobRecord> = {}) =>
   exampleRecord({

@@ -182,7 +182,11 @@ export const purchaseOrders = mysqlTable(
     atRiskMinor: int('at_risk_minor'),
     ...who,
   },
-  (table) => [uniqueIndex('purchase_orders_number').on(table.number), index('purchase_orders_job').on(table.jobId)],
+  // One order may be for several jobs: each has its own part of it.
+  (table) => [
+    uniqueIndex('purchase_orders_number_job').on(table.number, table.jobId),
+    index('purchase_orders_job').on(table.jobId),
+  ],
 );
 
 export const purchaseOrderLines = mysqlTable(
@@ -196,6 +200,8 @@ export const purchaseOrderLines = mysqlTable(
     quantity: int('quantity').notNull(),
     /** What the supplier's parcels say was sent so far; the count on receiving is what counts. */
     sent: int('sent').notNull().default(0),
+    /** The day of this line, where it is not that of the order. */
+    dueOn: date('due_on', { mode: 'string' }),
   },
   (table) => [index('purchase_order_lines_job').on(table.jobId), index('purchase_order_lines_order').on(table.orderId)],
 );

@@ -163,7 +163,8 @@ export const outbox = mysqlTable(
   'outbox',
   {
     id: idColumn('id').primaryKey(),
-    jobId: idOf<JobId>('job_id').notNull(),
+    /** Null for what is of the whole shop, such as an order for several jobs. */
+    jobId: idOf<JobId>('job_id'),
     item: json('item').notNull(),
     tries: int('tries').notNull().default(0),
     /** Not before then is it tried (again); null when it is done. */

@@ -13,7 +13,6 @@ import {
   dayField,
   elementId,
   optionalText,
-  orderLineId,
   photoId,
   quoteId,
   quoteLineId,
@@ -204,66 +203,6 @@ export const agreeLimitInput = z.strictObject({
   basedOn,
 });
 export type AgreeLimit = z.output<typeof agreeLimitInput>;
-
-export const orderPartsInput = z.strictObject({
-  tag: tagField,
-  /** Named where it is ordered before the customer has answered. */
-  atRisk: z
-    .strictObject({ limitMinor: positivePrice, reason: sentence(500) })
-    .nullable()
-    .default(null),
-});
-export type OrderParts = z.output<typeof orderPartsInput>;
-
-export const orderInput = z.strictObject({ tag: tagField, orderNumber: z.string().max(20) });
-export type OrderAsked = z.output<typeof orderInput>;
-
-/** A supplier's answer to an order; a service sends it, not a person. */
-export const acknowledgeOrderInput = z.strictObject({
-  tag: tagField,
-  orderNumber: z.string().max(20),
-  reference: sentence(100),
-  dueOn: dayField,
-});
-export type AcknowledgeOrder = z.output<typeof acknowledgeOrderInput>;
-
-export const receivePartsInput = z.strictObject({
-  tag: tagField,
-  orderNumber: z.string().max(20),
-  counts: z
-    .array(
-      z.strictObject({
-        lineId: orderLineId,
-        /** Pieces that are right; what is wrong or damaged is counted by itself. */
-        counted: z.number('type a count').int('count whole pieces').min(0).max(10000),
-        wrong: z.number('type a count').int('count whole pieces').min(0).max(10000).default(0),
-        /** What is wrong with them. */
-        what: optionalText(300),
-        /** What stands on a piece; empty where nothing does. */
-        number: optionalText(60),
-        elastomer: optionalText(40),
-        lot: optionalText(60),
-        photoId: photoId.nullable().default(null),
-        /** Another number that stands for it is accepted, by name. */
-        accept: z.boolean().default(false),
-      }),
-    )
-    .min(1)
-    .max(200),
-  note: optionalText(500),
-});
-export type ReceiveParts = z.output<typeof receivePartsInput>;
-
-/** Writes to the supplier about what came wrong or short, in the words that the person sends. */
-export const sendClaimInput = z.strictObject({
-  tag: tagField,
-  number: z.string().max(20),
-  basedOn,
-  words: sentence(4000),
-  /** Whether the wrong pieces go back with it. */
-  goesBack: z.boolean(),
-});
-export type SendClaim = z.output<typeof sendClaimInput>;
 
 export const runTestInput = z.strictObject({ tag: tagField, condition: z.enum(pumpConditions) });
 export type RunTest = z.output<typeof runTestInput>;

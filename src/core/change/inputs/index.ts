@@ -6,3 +6,5 @@ export * from './inspection';
 export * from './lifecycle';
 export * from './receive';
 export * from './supply';
+export * from './purchasing';
+export * from './orders';

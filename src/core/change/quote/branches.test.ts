@@ -1,3 +1,4 @@
+import { orderOfAll } from '../../../../test-support/order-facts';
 import f1 from '@families/f1-overhung.json';
 import { loadFamily } from '../../family';
 import { present } from '../../present';
@@ -160,8 +161,7 @@ describe('something critical is declined', () => {
     answer(job, { option: 'recommended', declinedLines: [wheel.id], criticalConfirmed: true });
     return job;
   };
-  const buy = (job: CoreJob) =>
-    refusalOf(job, order, { number: 'PO-1', supplier: 's' }, { tag: job.record.tag, atRisk: null });
+  const buy = (job: CoreJob) => refusalOf(job, order, orderOfAll(job), { tag: job.record.tag, atRisk: null });
   test('nothing is ordered before the shop says what it does; on, with the disclaimer under a name', () => {
     const job = declined();
     expect(standingOf(job.record, job.family)).toMatchObject({
@@ -209,12 +209,7 @@ describe('an answer by telephone is put right', () => {
       ['minimum', 'misheard'],
     ]);
     expect(needsOf(job.record, job.family).some(({ ref }) => ref === 'front-ring')).toBe(false);
-    job.act(
-      'Bram',
-      ['order-parts', supply.orderParts],
-      { number: 'PO-1', supplier: 's' },
-      { tag: job.record.tag, atRisk: null },
-    );
+    job.act('Bram', ['order-parts', supply.orderParts], orderOfAll(job), { tag: job.record.tag, atRisk: null });
     expect(refusalOf(job, correct, { approvalId: 'c' }, command)).toBe('ordered-by-answer');
   });
   test('one that was signed by the link stands', () => {
@@ -396,17 +391,17 @@ describe('questions and reminders', () => {
 
 describe('at risk, before the answer', () => {
   const order = ['order-parts', supply.orderParts] as const;
-  const facts = { number: 'PO-9', supplier: 's' };
+  const facts = orderOfAll;
   const policies = { 'parts before approval': 'at risk' } as const;
   test('up to a value that somebody allows; counted until the answer', () => {
     const job = jobAt('quote', { policies });
     sent(job);
     const { tag } = job.record;
     const atRisk = (limitMinor: number) => ({ tag, atRisk: { limitMinor, reason: 'fifteen days of lead' } });
-    expect(refusalOf(job, order, facts, atRisk(100))).toBe('at-risk-above');
+    expect(refusalOf(job, order, facts(job), atRisk(100))).toBe('at-risk-above');
     const risk = present(partsAtRisk(job.record, job.family));
     // By hand: every part of the order at its list price.
-    job.act('Bram', order, facts, atRisk(1_000_000));
+    job.act('Bram', order, facts(job), atRisk(1_000_000));
     const value = present(job.record.orders[0]).atRiskMinor;
     const priceOf = (ref: string) => present(job.family.parts.find((part) => part.ref === ref)).price_minor;
     const { lines } = present(job.record.orders[0]);
@@ -422,18 +417,18 @@ describe('at risk, before the answer', () => {
   test('not without a quote, and not after the answer', () => {
     const job = jobAt('quote', { policies });
     const atRisk = { tag: job.record.tag, atRisk: { limitMinor: 1, reason: 'x' } };
-    expect(refusalOf(job, order, facts, atRisk)).toBe('no-draft');
-    expect(refusalOf(jobAt('parts'), order, facts, atRisk)).toBe('other-station');
+    expect(refusalOf(job, order, facts(job), atRisk)).toBe('no-draft');
+    expect(refusalOf(jobAt('parts'), order, facts(jobAt('parts')), atRisk)).toBe('other-station');
   });
   test('never in a shop that orders nothing before approval, unless a limit is agreed with the customer', () => {
     const job = jobAt('quote');
     sent(job);
     const { tag } = job.record;
     const atRisk = { tag, atRisk: { limitMinor: 1_000_000, reason: 'fifteen days of lead' } };
-    expect(refusalOf(job, order, facts, atRisk)).toBe('at-risk-never');
+    expect(refusalOf(job, order, facts(job), atRisk)).toBe('at-risk-never');
     const agreed = { tag, limitMinor: 50_000, saidBy: 'Fern Okonjo, by telephone', forAll: false, basedOn: 0 };
     job.act('Ines', ['agree-limit', quote.agreeLimit], null, agreed);
-    expect(refusalOf(job, order, facts, atRisk)).toBeNull();
+    expect(refusalOf(job, order, facts(job), atRisk)).toBeNull();
   });
 });
 

@@ -8,9 +8,20 @@ import { put } from '../change';
 import { reason, refuse, requireStation, type Decider } from '../decision';
 import type { OrderParts } from '../inputs';
 
-interface Facts {
+/** An order as it was planned, as far as it is for this job. */
+export interface OrderPlanned {
   readonly number: string;
   readonly supplier: string;
+  readonly shares: readonly {
+    readonly partRef: string;
+    /** As it is bought, which may be another number than the list's. */
+    readonly number: string;
+    readonly quantity: number;
+  }[];
+}
+
+export interface OrderFacts {
+  readonly orders: readonly OrderPlanned[];
 }
 
 /** What somebody allows to be ordered before the customer has answered, if it is worth no more than they say. */
@@ -40,31 +51,51 @@ function approvedNeeds(record: JobRecord, family: Family): readonly Need[] {
   return toOrder(needsOf(record, family));
 }
 
+/** Nothing is ordered twice: each share is still open. */
+function checkShares(open: readonly Need[], orders: readonly OrderPlanned[]): void {
+  const left = new Map(open.map((need) => [need.ref, need.quantity - need.ordered]));
+  for (const { partRef, quantity, number } of orders.flatMap(({ shares }) => shares)) {
+    const rest = (left.get(partRef) ?? 0) - quantity;
+    if (rest < 0) refuse('wrong-state', reason('ordered-meanwhile', { number }));
+    left.set(partRef, rest);
+  }
+}
+
 /**
- * Orders everything that the approved lines need and that is not ordered yet; before the answer, what is advised, at
- * the risk of a named person. It goes to the supplier after the commit.
+ * Orders what the approved lines need and that is not ordered yet, as it was planned; before the answer, what is
+ * advised, at the risk of a named person. Each order goes to its supplier after the commit.
  */
-export const orderParts: Decider<OrderParts, { readonly number: string }, Facts> = (
+export const orderParts: Decider<OrderParts, { readonly number: string; readonly numbers: string[] }, OrderFacts> = (
   { record, family, who, newId, facts },
   { atRisk },
 ) => {
   const risk = atRisk && allowedAtRisk(record, family, atRisk);
   const open = risk?.needs ?? approvedNeeds(record, family);
-  if (!open.length) refuse('wrong-state', reason('all-ordered'));
-  const orderId = newId<OrderId>();
-  const { number, supplier } = facts;
-  const atRiskMinor = risk?.valueMinor ?? null;
-  const lines = open.map((need) =>
-    put('orderLine', {
-      ...{ id: newId<OrderLineId>(), orderId, partRef: need.ref, number: need.number, sent: 0 },
-      quantity: need.quantity - need.ordered,
-    }),
-  );
-  const order = { id: orderId, number, supplier, acknowledgement: null, dueOn: null, atRiskMinor, ...who };
+  const [first] = facts.orders;
+  if (!open.length || !first) return refuse('wrong-state', reason('all-ordered'));
+  checkShares(open, facts.orders);
+  const priceOf = new Map(family.parts.map(({ ref, price_minor }) => [ref, price_minor]));
+  const valueOf = ({ shares }: OrderPlanned) =>
+    shares.reduce((sum, { partRef, quantity }) => sum + quantity * (priceOf.get(partRef) ?? 0), 0);
+  const puts = facts.orders.flatMap((planned) => {
+    const { number, supplier, shares } = planned;
+    const id = newId<OrderId>();
+    const atRiskMinor = risk ? valueOf(planned) : null;
+    const lines = shares.map(({ partRef, number: bought, quantity }) =>
+      put('orderLine', {
+        ...{ id: newId<OrderLineId>(), orderId: id, partRef, number: bought, quantity, sent: 0, dueOn: null },
+      }),
+    );
+    return [put('order', { id, number, supplier, acknowledgement: null, dueOn: null, atRiskMinor, ...who }), ...lines];
+  });
+  const numbers = facts.orders.map(({ number }) => number);
+  const lines = facts.orders.reduce((sum, { shares }) => sum + shares.length, 0);
   return {
-    puts: [put('order', order), ...lines],
-    note: { number, lines: lines.length, ...(atRisk && { atRiskMinor, reason: atRisk.reason }) },
-    result: { number },
-    outbox: [{ kind: 'send-order', orderId }],
+    puts,
+    note: {
+      ...{ number: numbers.join(', '), lines },
+      ...(risk && { atRiskMinor: risk.valueMinor, reason: atRisk?.reason }),
+    },
+    result: { number: first.number, numbers },
   };
 };

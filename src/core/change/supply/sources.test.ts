@@ -1,3 +1,4 @@
+import { orderOfAll } from '../../../../test-support/order-facts';
 import { CoreJob, rightPieces, wornRing, type JobScript, type Person } from '../../../../test-support/core-job';
 import exampleFile from '../../../../test-support/plain-overhung.json';
 import { loadFamily } from '../../family';
@@ -34,8 +35,7 @@ const sourceOfRing = (job: CoreJob) =>
 /** The rest of the needs bought and counted in, without the move to the rebuild. */
 function buyTheRest(job: CoreJob): void {
   const { tag } = job.record;
-  const order = { number: 'PO-0001', supplier: 'Sillwater' };
-  job.act('Bram', ['order-parts', supply.orderParts], order, { tag, atRisk: null });
+  job.act('Bram', ['order-parts', supply.orderParts], orderOfAll(job), { tag, atRisk: null });
   const lines = job.record.orders[0]?.lines ?? [];
   const sent = lines.map((line) => ({ lineId: line.partRef, quantity: line.quantity }));
   const orderNumber = 'PO-0001';

@@ -1,7 +1,7 @@
 import type { JobRecord, PurchaseOrder } from '../../record';
 import { put } from '../change';
 import { reason, refuse, refuseChanged, type Decider } from '../decision';
-import type { AcknowledgeOrder, OrderAsked } from '../inputs';
+import type { AcknowledgeOrder, CutOrder, MoveOrder, OrderAsked } from '../inputs';
 
 export function orderNumbered({ orders, tag }: JobRecord, order: string): PurchaseOrder {
   return (
@@ -10,15 +10,57 @@ export function orderNumbered({ orders, tag }: JobRecord, order: string): Purcha
   );
 }
 
-/** The supplier acknowledges an order with its reference and a day. */
-export const acknowledgeOrder: Decider<AcknowledgeOrder, object> = ({ record }, { orderNumber, reference, dueOn }) => {
-  const { lines: _lines, ...order } = orderNumbered(record, orderNumber);
+/** The day of each line, by its number; lines of a number that is not named keep theirs. */
+function redated(order: PurchaseOrder, days: AcknowledgeOrder['lines']) {
+  const dayOf = new Map(days.map(({ number, dueOn }) => [number, dueOn]));
+  return order.lines.flatMap(({ received: _received, ...line }) => {
+    const dueOn = dayOf.get(line.number) ?? line.dueOn;
+    return dueOn === line.dueOn ? [] : [put('orderLine', { ...line, orderId: order.id, dueOn })];
+  });
+}
+
+/** The supplier acknowledges an order with its reference and a day; lines that come on other days have their own. */
+export const acknowledgeOrder: Decider<AcknowledgeOrder, object> = (
+  { record },
+  { orderNumber, reference, dueOn, lines: days },
+) => {
+  const whole = orderNumbered(record, orderNumber);
+  const { lines: _lines, ...order } = whole;
   if (order.acknowledgement) refuse('wrong-state', reason('acknowledged-already', { order: orderNumber }));
   return {
-    puts: [put('order', { ...order, acknowledgement: reference, dueOn })],
+    puts: [put('order', { ...order, acknowledgement: reference, dueOn }), ...redated(whole, days)],
     note: { orderNumber, reference, dueOn },
     result: {},
   };
+};
+
+/** The supplier, or the shop with it, moves the day of an order or of some of its lines. */
+export const moveOrder: Decider<MoveOrder, object> = ({ record }, { orderNumber, dueOn, lines: days, words }) => {
+  const whole = orderNumbered(record, orderNumber);
+  const { lines: _lines, ...order } = whole;
+  return {
+    puts: [put('order', { ...order, dueOn }), ...redated(whole, days)],
+    note: { orderNumber, from: order.dueOn, to: dueOn, words },
+    result: {},
+  };
+};
+
+/** Pieces of an order are struck off before they left: they are needed again, from wherever. */
+export const cutOrder: Decider<CutOrder, { readonly cut: number }> = (
+  { record },
+  { orderNumber, lines: cuts, words },
+) => {
+  const order = orderNumbered(record, orderNumber);
+  const puts = cuts.flatMap(({ partRef, quantity }) => {
+    const line = order.lines.find((one) => one.partRef === partRef);
+    if (!line) return refuse('wrong-job', reason('line-not-on-order', { order: orderNumber }));
+    const { received, ...row } = line;
+    const open = line.quantity - Math.max(line.sent, received);
+    if (quantity > open) refuse('bad-input', reason('left-already', { number: line.number, open, quantity }));
+    return [put('orderLine', { ...row, orderId: order.id, quantity: line.quantity - quantity })];
+  });
+  const cut = cuts.reduce((sum, { quantity }) => sum + quantity, 0);
+  return { puts, note: { orderNumber, cut, words }, result: { cut } };
 };
 
 /** What the supplier says of an order: pieces that left by a day, and the day of the rest. */

@@ -1,0 +1,148 @@
+import { supply } from '@/core/change';
+import { receivePartsInput, type ReceiveOrder, type ReceiveParts } from '@/core/change/inputs';
+import { reason, refuse } from '@/core/change/decision';
+import { afterCount, piecesToCount, shareCount, type Counted, type JobCount, type ShopOrder } from '@/core/purchasing';
+import { asId, sheetsOf, type PurchaseOrder, type Tag } from '@/core/record';
+import { numberKey } from '@/core/supply';
+import { crossingNumbers, findShopOrder, saveShopOrder, type Connection } from '@/db';
+import { changeTogether, type Asking, type JobCommand, type Together } from '../change-job';
+import type { Context } from '../context';
+import { findRecord } from '../find-job';
+import { forVerb } from '../use-case';
+import { claimantsOf, orderOf, said, todayOf } from './shop-orders';
+import { moveStock } from './stock';
+
+type Line = PurchaseOrder['lines'][number];
+
+/** How many pieces of a line are to be sent again after a count: those that are wrong, and those that are missing. */
+const againOf = (line: Line, { counted, wrong }: Pick<ReceiveParts['counts'][number], 'counted' | 'wrong'>) =>
+  wrong + Math.max(0, line.sent - line.received - counted - wrong);
+
+/** What the rule of receiving must know: ids for its rows, and numbers that stand for those that were ordered. */
+async function receivingFacts({ context, connection, record, command }: Asking<ReceiveParts>) {
+  const lines = record.orders.flatMap((order) => order.lines);
+  const named = command.counts.filter(({ number }) => number !== '').map(({ lineId }) => lineId);
+  const crossing = await Promise.all(
+    lines
+      .filter(({ id }) => named.includes(id))
+      .map(async ({ id, number }) => [id, await crossingNumbers(connection, number)] as const),
+  );
+  return { receiptIds: command.counts.map(() => context.newId()), crossing: Object.fromEntries(crossing) };
+}
+
+type Receiving = JobCommand<'receive-parts', Awaited<ReturnType<typeof receivingFacts>>, undefined>;
+const receiveJob: Receiving = {
+  verb: 'receive-parts',
+  decider: supply.receiveParts,
+  prepare: async (asking) => ({ facts: await receivingFacts(asking) }),
+};
+
+/** The order of the shop after one job counted its own part of it. */
+async function noteCount(context: Context, connection: Connection, command: ReceiveParts): Promise<void> {
+  const order = await findShopOrder(connection, command.orderNumber, { isLocked: true });
+  if (!order) return;
+  const record = await findRecord(connection, command.tag);
+  const lines = record.orders.filter(({ number }) => number === order.number).flatMap((one) => one.lines);
+  const counts = command.counts.flatMap((counted): Counted[] => {
+    const line = lines.find(({ id }) => id === counted.lineId);
+    if (!line) return [];
+    return [{ number: line.number, elastomer: '', right: counted.counted, again: againOf(line, counted) }];
+  });
+  await saveShopOrder(connection, afterCount(order, counts, await todayOf(context, connection)));
+}
+
+/** A job's own count: its parts come in, and the order knows of it. */
+export const receiveJobParts = forVerb('receive-parts', (context, command) =>
+  changeTogether(context, async ({ connection, change }) => {
+    await noteCount(context, connection, command);
+    return change(receiveJob, { tag: command.tag, command });
+  }),
+);
+
+type PieceTyped = ReceiveOrder['counts'][number];
+type ForJob = JobCount & { readonly typed: PieceTyped };
+
+function checkTyped(order: ShopOrder, counts: readonly PieceTyped[]): void {
+  const listed = piecesToCount(order);
+  for (const [i, { number, elastomer, counted, wrong, what }] of counts.entries()) {
+    const own = listed.find((one) => numberKey(one.number) === numberKey(number) && one.elastomer === elastomer);
+    if (!own) return refuse('bad-input', reason('not-in-parcel', { number, order: order.number }), `counts.${i}`);
+    if (counted + wrong > own.open)
+      refuse(
+        'bad-input',
+        reason('more-than-open', { counted: counted + wrong, number, open: own.open }),
+        `counts.${i}`,
+      );
+    if (wrong && !what) refuse('bad-input', reason('wrong-how', { number, wrong }), `counts.${i}`);
+  }
+}
+
+/** The counts of one job, as if it had been counted there. */
+async function countJob({ connection, change }: Together, order: string, own: readonly ForJob[], note: string) {
+  const [first] = own;
+  if (!first) return [];
+  const tag = asId<Tag>(first.tag);
+  const lines = (await findRecord(connection, tag)).orders.find(({ number }) => number === order)?.lines ?? [];
+  const counts = own.flatMap(({ partRef, counted, wrong, typed }) => {
+    const line = lines.find((one) => one.partRef === partRef);
+    if (!line) return [];
+    const { what, foundNumber, foundElastomer, lot, accept } = typed;
+    const marked = counted ? { number: foundNumber, elastomer: foundElastomer, lot, accept } : {};
+    return [{ lineId: line.id, counted, wrong, what, ...marked }];
+  });
+  await change(receiveJob, { tag, command: receivePartsInput.parse({ tag, orderNumber: order, counts, note }) });
+  const claims = sheetsOf(await findRecord(connection, tag), 'claim');
+  return claims.filter(({ body }) => body.orderNumber === order && !body.sent).map(({ key }) => ({ tag, number: key }));
+}
+
+/** What of a count is for which job, and what for the shelf. */
+async function sharedCounts(connection: Connection, number: string, counts: readonly PieceTyped[]) {
+  const claimants = await claimantsOf(connection, number, (line) => Math.max(0, line.sent - line.received));
+  const shared = counts.map((typed) => ({ typed, ...shareCount(typed, claimants) }));
+  const forJobs = shared.flatMap(({ typed, jobs }) => jobs.map((job): ForJob => ({ ...job, typed })));
+  return { forJobs, forShelf: shared.map(({ typed, shelf }) => ({ typed, shelf })) };
+}
+
+/** What one piece of an order cost in the shop's money; 0 for a piece of a kit, whose price is that of the whole. */
+function costOf({ lines, rate }: ShopOrder, { number }: PieceTyped): number {
+  const line = lines.find(({ kind, pieces }) => kind === 'single' && pieces.some((piece) => piece.number === number));
+  const price = line?.saidPriceMinor ?? line?.priceMinor ?? 0;
+  const inOne = line ? (line.pieces[0]?.quantity ?? 1) / Math.max(1, line.quantity) : 1;
+  return Math.round((price * rate) / inOne);
+}
+
+/** Counts a parcel at the desk of all jobs: each job gets its own, what is over goes on the shelf. */
+export const receiveOrder = forVerb('receive-order', (context, { number, counts, bin, note }) =>
+  changeTogether(context, async (together) => {
+    const { connection } = together;
+    const order = await orderOf(connection, number, true);
+    checkTyped(order, counts);
+    const { forJobs, forShelf } = await sharedCounts(connection, number, counts);
+    const tags = [...new Set(forJobs.map(({ tag }) => tag))];
+    const claims: { tag: string; number: string }[] = [];
+    for (const tag of tags)
+      claims.push(
+        ...(await countJob(
+          together,
+          number,
+          forJobs.filter((one) => one.tag === tag),
+          note,
+        )),
+      );
+    for (const { typed, shelf } of forShelf.filter((one) => one.shelf > 0))
+      await moveStock(context, connection, {
+        ...{ number: typed.number, elastomer: typed.elastomer, kind: 'came in', change: shelf, reference: number },
+        ...{ reason: note, bin, unitCostMinor: costOf(order, typed) },
+      });
+    const today = await todayOf(context, connection);
+    const listed = piecesToCount(order);
+    const counted = counts.map(({ number: own, elastomer, counted: right, wrong }): Counted => {
+      const inBox = listed.find((one) => one.number === own && one.elastomer === elastomer)?.listed ?? 0;
+      return { number: own, elastomer, right, again: wrong + Math.max(0, inBox - right - wrong) };
+    });
+    const after = afterCount(order, counted, today);
+    const wrong = counts.filter((one) => one.wrong > 0).map((one) => `${one.wrong} × ${one.number}: ${one.what}`);
+    await saveShopOrder(connection, wrong.length ? said(after, context, `Came wrong: ${wrong.join('; ')}`) : after);
+    return { jobs: tags, shelf: forShelf.reduce((sum, { shelf }) => sum + shelf, 0), claims };
+  }),
+);
