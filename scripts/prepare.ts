@@ -1,7 +1,7 @@
 // Checks the devices that are named, migrates the database, and loads the demonstration shop when it is wanted and the
 // database is empty.
 import { migrateDatabase } from '@/db';
-import { startRuntime, takeDevices, takeOverOldJobs } from '@/server';
+import { fillSupplyLines, startRuntime, takeDevices, takeOverOldJobs } from '@/server';
 import { loadDemo } from '../demo/load-demo';
 
 async function prepare(): Promise<void> {
@@ -11,6 +11,7 @@ async function prepare(): Promise<void> {
   await migrateDatabase(url);
   const runtime = startRuntime(url);
   await takeOverOldJobs(runtime.contextFor({ kind: 'service', name: 'Puddlestone' }));
+  await fillSupplyLines(runtime.database);
   if (process.env.PUDDLESTONE_DEMO === '0') return runtime.pool.end();
   const started = Date.now();
   const tags = await loadDemo(runtime);

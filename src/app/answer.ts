@@ -47,6 +47,8 @@ const kinds: Readonly<Record<string, string>> = {
   json: 'application/json; charset=utf-8',
   jpg: 'image/jpeg',
   dxf: 'image/vnd.dxf',
+  csv: 'text/csv; charset=utf-8',
+  xml: 'application/xml; charset=utf-8',
 };
 
 /** A file for download or display; it is never run. */

@@ -20,7 +20,6 @@ import {
   readShopSign,
   readFirstVisit,
   readOutbox,
-  readPartsDesk,
   readReceiving,
   readShopView,
 } from './read/read-desks';
@@ -37,6 +36,16 @@ import {
 import { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
 import { findJobs, readFloor } from './read/read-floor';
 import { readChanges, readJob } from './read/read-job';
+import { readOrderBook, readOrderPdf, readOrderUbl } from './read/read-order-files';
+import {
+  readBuyingPlan,
+  readCatalogue,
+  readDonorStock,
+  readOrder,
+  readOrders,
+  readPartsDesk,
+  readShelf,
+} from './read/read-parts';
 import { receivePump } from './receive-pump';
 import { cancelOrderLine, expediteOrder } from './supply/change-orders';
 import { importCatalogue, readCatalogueFile, saveSupplier } from './supply/catalogue';
@@ -86,6 +95,15 @@ export const readUseCases = {
   'read-changes': readChanges,
   'read-asks': readAsks,
   'read-catalogue-file': readCatalogueFile,
+  'read-buying-plan': readBuyingPlan,
+  'read-catalogue': readCatalogue,
+  'read-donor-stock': readDonorStock,
+  'read-order': readOrder,
+  'read-orders': readOrders,
+  'read-order-book': readOrderBook,
+  'read-order-pdf': readOrderPdf,
+  'read-order-ubl': readOrderUbl,
+  'read-shelf': readShelf,
   'read-donors': readDonors,
   'read-units': readUnits,
   'read-family': readFamily,

@@ -24,7 +24,12 @@ test('a mail opens with its words, its link and what hangs on it', async () => {
 
 test('what could not go out stands above, with why and when it is tried again', () => {
   render(
-    <Outbox mails={[]} stuck={[stuck, { ...stuck, id: 's-2', kind: 'place-order', tries: 1 }]} next={null} zone="UTC" />,
+    <Outbox
+      mails={[]}
+      stuck={[stuck, { ...stuck, id: 's-2', kind: 'place-order', tries: 1 }]}
+      next={null}
+      zone="UTC"
+    />,
   );
   const waiting = within(screen.getByRole('status', { name: 'Waiting to go out' }));
   const [first, second] = waiting.getAllByText(/the line is down/);

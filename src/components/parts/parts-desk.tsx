@@ -1,105 +1,213 @@
-import { present } from '@/core/present';
 import Link from 'next/link';
+import type { PromiseEffect, SourcedLine } from '@/core/purchasing';
+import { formatMoney } from '@/core/units';
 import { sayDate } from '../job/view';
+import { DeskFrame } from './desk-frame';
+import { sourceNames } from './source-words';
 
-export interface DeskLine {
-  readonly tag: string;
-  readonly number: string;
-  readonly supplier: string;
-  readonly dueOn: string | null;
-  readonly partRef: string;
-  readonly partNumber: string;
-  readonly quantity: number;
-  readonly received: number;
-  readonly name: string;
-  readonly blocks: readonly string[];
-}
-
-export interface DeskNeed {
-  readonly tag: string;
+export interface DeskLine extends SourcedLine {
   readonly pump: string;
   readonly customer: string;
-  readonly detail: string;
+  readonly promisedOn: string;
+  readonly isHeld: boolean;
+  readonly effect: PromiseEffect;
 }
 
-/** What is on order over all jobs by its date, and the jobs whose parts are still to be ordered. */
-export function PartsDesk({
-  lines,
-  toOrder,
-  today,
-}: {
-  readonly lines: readonly DeskLine[];
-  readonly toOrder: readonly DeskNeed[];
+export interface OrderShown {
+  readonly number: string;
+  readonly supplier: string;
+  readonly state: 'placed' | 'acknowledged' | 'ended' | 'cancelled';
+  readonly placedOn: string;
+  readonly jobs: readonly string[];
+  readonly dueOn: string | null;
+  readonly currency: string;
+  readonly totalMinor: number;
+  readonly open: number;
+  readonly toCount: number;
+  readonly lines: readonly string[];
+}
+
+interface PlannedShown {
+  readonly supplierId: string;
+  readonly supplier: string;
+  readonly shopMinor: number;
+  readonly orderBy: string | null;
+  readonly lines: readonly unknown[];
+  readonly shares: readonly { readonly tag: string }[];
+}
+
+interface Props {
   readonly today: string;
-}) {
-  const byOrder = groupByNumber(lines);
+  readonly currency: string;
+  readonly lines: readonly DeskLine[];
+  readonly orders: readonly OrderShown[];
+  readonly plan: {
+    readonly orders: readonly PlannedShown[];
+    readonly takes: number;
+    readonly cannot: readonly string[];
+  };
+}
+
+/** Where a line stands, in the words of the desk. */
+function standingOfLine({ toBuy, quantity, ordered, received, source, effect }: DeskLine): string {
+  if (toBuy > 0) return `${toBuy} to order`;
+  if (ordered < quantity) return 'nobody has begun';
+  const left = `${quantity - received} of ${quantity}`;
+  const day = `${effect.isGuess ? 'no day yet' : sayDate(effect.arrivesOn)}`;
+  return source === 'bought' ? `${left} on order, ${day}` : `${left} to come, ${day}`;
+}
+
+/** What a line does to the promise, in a sentence. */
+function sayEffect({ effect, promisedOn }: DeskLine): string {
+  const { spareDays, readyOn } = effect;
+  const days = Math.abs(spareDays) === 1 ? '1 day' : `${Math.abs(spareDays)} days`;
+  if (spareDays < 0) return `ready ${sayDate(readyOn)}: ${days} past ${sayDate(promisedOn)}`;
+  return spareDays === 0 ? `ready on ${sayDate(promisedOn)}, no day to lose` : `${days} in hand`;
+}
+
+function LineRow({ line }: { readonly line: DeskLine }) {
+  const isLate = line.effect.spareDays < 0;
   return (
-    <div className="space-y-6 p-6">
-      <h1 className="text-24 font-bold">Parts</h1>
-      <section aria-label="To order">
-        <h2 className="font-bold">To order</h2>
-        {toOrder.length === 0 && <p className="text-quiet">Nothing waits to be ordered.</p>}
-        <ul>
-          {toOrder.map((need) => (
-            <li key={need.tag} className="row first:border-0">
-              <Link
-                href={`/jobs/${need.tag}?at=parts`}
-                className="grid min-h-12 grid-cols-[90px_1fr_1fr] items-center gap-2 hover:bg-sheet"
-              >
-                <b className="num">{need.tag}</b>
-                <span>
-                  {need.pump} · {need.customer}
-                </span>
-                <span>
-                  <b>Order</b> — {need.detail}
-                </span>
-              </Link>
-            </li>
-          ))}
-        </ul>
-      </section>
-      <section aria-label="On order">
-        <h2 className="font-bold">
-          On order <small className="font-normal text-quiet">{lines.length} open lines, by the supplier’s date</small>
-        </h2>
-        {[...byOrder].map(([number, list]) => {
-          const { dueOn, tag, supplier } = present(list[0]);
-          const isLate = dueOn !== null && dueOn < today;
-          return (
-            <div key={number} className="grid gap-x-4 border-t border-line py-2 md:grid-cols-[210px_1fr]">
-              <div>
-                <Link href={`/jobs/${tag}?at=parts`} className="font-bold underline decoration-line underline-offset-4">
-                  <span className="num">{number}</span> for <span className="num">{tag}</span>
-                </Link>
-                <p className="text-13 text-quiet">{supplier}</p>
-                <p className={isLate ? 'font-bold text-jasper' : ''}>
-                  {dueOn ? `${isLate ? 'late since' : 'due'} ${sayDate(dueOn)}` : 'no date yet'}
-                </p>
-              </div>
-              <ul>
-                {list.map((line) => (
-                  <li key={line.partRef} className="grid grid-cols-[70px_1fr_110px_1.2fr] gap-2 py-0.5">
-                    <span className={`num text-right ${line.received ? 'font-bold text-jasper' : ''}`}>
-                      {line.received}/{line.quantity}
-                    </span>
-                    <span>{line.name}</span>
-                    <span className="num text-13 text-quiet">{line.partNumber}</span>
-                    <span className="text-13 text-quiet">
-                      {line.blocks.length > 0 && `stops: ${line.blocks.join(', ')}`}
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </div>
-          );
-        })}
-      </section>
-    </div>
+    <li className="row first:border-0">
+      <Link
+        href={`/jobs/${line.tag}?at=parts`}
+        prefetch={false}
+        className="grid min-h-12 grid-cols-[76px_1.4fr_1fr] items-center gap-x-4 py-1 hover:bg-sheet lg:grid-cols-[76px_1.5fr_110px_1.1fr_100px_1.5fr_1.2fr]"
+      >
+        <b className="num">{line.tag}</b>
+        <span>
+          {line.name}{' '}
+          <span className="num text-13 text-quiet">
+            {line.number} {line.elastomer}
+          </span>
+        </span>
+        <span className="text-quiet">{sourceNames[line.source]}</span>
+        <span className={line.toBuy > 0 ? 'font-semibold' : ''}>{standingOfLine(line)}</span>
+        <span className="text-13 text-quiet">{line.neededBy && `by ${sayDate(line.neededBy)}`}</span>
+        <span className={isLate ? 'font-semibold text-jasper' : ''}>{sayEffect(line)}</span>
+        <span className="text-13 text-quiet">
+          {line.isHeld ? 'the job is on hold' : line.blocks.length > 0 && `stops: ${line.blocks[0]}`}
+          {line.blocks.length > 1 && ` and ${line.blocks.length - 1} more`}
+        </span>
+      </Link>
+    </li>
   );
 }
 
-function groupByNumber(lines: readonly DeskLine[]): Map<string, DeskLine[]> {
-  const groups = new Map<string, DeskLine[]>();
-  for (const line of lines) groups.set(line.number, [...(groups.get(line.number) ?? []), line]);
-  return groups;
+/** What waits for nothing but a press or a count, one line each. */
+function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
+  const counting = orders.filter(({ toCount }) => toCount > 0);
+  const silent = orders.filter(({ state }) => state === 'placed');
+  const late = orders.filter(({ dueOn, open }) => dueOn !== null && dueOn < today && open > 0);
+  const isQuiet = !plan.orders.length && !plan.takes && !counting.length && !silent.length && !late.length;
+  const cell = 'row flex min-h-11 flex-wrap items-center gap-x-2 first:border-0';
+  return (
+    <section aria-label="Waits for a press">
+      <h2 className="font-bold">Waits for a press or a count</h2>
+      <ul>
+        {isQuiet && <li className={`${cell} text-quiet`}>Nothing: all is ordered, and no parcel stands here.</li>}
+        {plan.orders.map(({ supplierId, supplier, shopMinor, orderBy, lines, shares }) => {
+          const jobs = new Set(shares.map(({ tag }) => tag).filter(Boolean)).size;
+          const isUrgent = orderBy !== null && orderBy <= today;
+          return (
+            <li key={supplierId} className={cell}>
+              <Link href="/parts/plan" prefetch={false} className="font-semibold underline underline-offset-4">
+                Order from {supplier}
+              </Link>
+              <span>
+                {lines.length} {lines.length === 1 ? 'line' : 'lines'} for {jobs} {jobs === 1 ? 'job' : 'jobs'},{' '}
+                <span className="num">{formatMoney({ minor: shopMinor, currency })}</span>
+              </span>
+              {orderBy && (
+                <span className={isUrgent ? 'font-semibold text-jasper' : 'text-quiet'}>
+                  {isUrgent ? 'today at the latest' : `by ${sayDate(orderBy)}`}
+                </span>
+              )}
+            </li>
+          );
+        })}
+        {plan.takes > 0 && (
+          <li className={cell}>
+            <Link href="/parts/plan" prefetch={false} className="font-semibold underline underline-offset-4">
+              Take {plan.takes} {plan.takes === 1 ? 'line' : 'lines'} from the shelf
+            </Link>
+          </li>
+        )}
+        {counting.map(({ number, supplier, toCount }) => (
+          <li key={number} className={cell}>
+            <Link
+              href={`/parts/orders/${number}`}
+              prefetch={false}
+              className="font-semibold underline underline-offset-4"
+            >
+              Count the parcel of <span className="num">{number}</span>
+            </Link>
+            <span>
+              {toCount} {toCount === 1 ? 'piece' : 'pieces'} by the list of {supplier}
+            </span>
+          </li>
+        ))}
+        {late.map(({ number, supplier, dueOn }) => (
+          <li key={number} className={cell}>
+            <Link
+              href={`/parts/orders/${number}`}
+              prefetch={false}
+              className="font-semibold underline underline-offset-4"
+            >
+              Ask {supplier} about <span className="num">{number}</span>
+            </Link>
+            <span className="font-semibold text-jasper">it was due {dueOn && sayDate(dueOn)}</span>
+          </li>
+        ))}
+        {plan.cannot.length > 0 && (
+          <li className={cell}>
+            <span className="font-semibold text-jasper">Nobody offers {plan.cannot.join(', ')}.</span>
+            <Link href="/parts/catalogue" prefetch={false} className="underline underline-offset-4">
+              Name a supplier who is asked
+            </Link>
+          </li>
+        )}
+      </ul>
+    </section>
+  );
+}
+
+/** What is to come over all jobs, the promise that is hurt most first; what waits for an answer apart. */
+export function PartsDesk(props: Props) {
+  const { lines } = props;
+  const firm = lines.filter(({ isAtRisk }) => !isAtRisk);
+  const risked = lines.filter(({ isAtRisk }) => isAtRisk);
+  const jobs = new Set(firm.map(({ tag }) => tag)).size;
+  const hurt = new Set(firm.filter(({ effect }) => effect.spareDays < 0).map(({ tag }) => tag)).size;
+  const byHurt = firm.toSorted((a, b) => a.effect.spareDays - b.effect.spareDays || a.tag.localeCompare(b.tag));
+  return (
+    <DeskFrame
+      title="Parts"
+      aside={`${firm.length} lines of ${jobs} jobs${hurt ? `; ${hurt} ${hurt === 1 ? 'promise does' : 'promises do'} not hold` : ''}`}
+    >
+      <NowWaiting {...props} />
+      <section aria-label="To come">
+        <h2 className="font-bold">To come, over all jobs</h2>
+        {!firm.length && <p className="text-quiet">No job waits for a part.</p>}
+        <ul>
+          {byHurt.map((line) => (
+            <LineRow key={`${line.tag} ${line.partRef}`} line={line} />
+          ))}
+        </ul>
+      </section>
+      {risked.length > 0 && (
+        <section aria-label="Before an answer">
+          <h2 className="font-bold">
+            Wanted before the customer has answered{' '}
+            <small className="font-normal text-quiet">no part of the plan; ordered only at somebody’s risk</small>
+          </h2>
+          <ul>
+            {risked.map((line) => (
+              <LineRow key={`${line.tag} ${line.partRef}`} line={line} />
+            ))}
+          </ul>
+        </section>
+      )}
+    </DeskFrame>
+  );
 }

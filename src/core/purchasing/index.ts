@@ -38,6 +38,7 @@ export {
 export { piecesToCount, shareCount, type JobCount, type PieceToCount } from './receive';
 export {
   catalogueColumns,
+  catalogueJsonSchema,
   readNumbers,
   readOffers,
   readSuppliers,
@@ -47,3 +48,4 @@ export {
   type FileFault,
   type FileRow,
 } from './read-catalogue';
+export { effectOf, type PromiseEffect } from './effect';

@@ -1,5 +1,5 @@
-import type * as z from 'zod';
-import { numberRow, offerRow, supplierRow } from '../change/inputs/purchasing';
+import * as z from 'zod';
+import { numberRow, offerRow, supplierRow, type CatalogueKind } from '../change/inputs/purchasing';
 import { numberKey } from '../supply';
 import type { CatalogueNumber, CatalogueOffer, CatalogueSupplier } from './catalogue';
 
@@ -202,3 +202,14 @@ export const writeOffers = (offers: readonly CatalogueOffer[], suppliers: readon
 /** Rows of `numbers.csv`. */
 export const writeNumbers = (numbers: readonly CatalogueNumber[]) =>
   numbers.map((one) => [one.number, one.title, one.elastomer, one.variant, one.interchangeGroup, one.supersededBy]);
+
+const rowOf = { suppliers: supplierRow, offers: offerRow, numbers: numberRow } as const;
+
+/** The published JSON Schema of a row of a catalogue file (draft 2020-12): columns in their order, every value a text. */
+export function catalogueJsonSchema(kind: CatalogueKind) {
+  return {
+    $id: `puddlestone-catalogue-${kind}-1.schema.json`,
+    title: `Puddlestone catalogue, a row of ${kind}.csv, format 1`,
+    ...z.toJSONSchema(rowOf[kind], { io: 'input' }),
+  };
+}

@@ -2,9 +2,8 @@ import { present } from '@/core/present';
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { familyCard, readBuild } from '@/core/family';
-import { stepsBlockedBy } from '@/core/supply';
 import { changesOf, sayDeed, sayEvent } from '@/core/change';
-import { sayMove, standingOf, standingSchema, type ChainedEvent } from '@/core/lifecycle';
+import { standingOf, type ChainedEvent } from '@/core/lifecycle';
 import type { Station } from '@/core/record';
 import { customerOffer } from '@/core/quoting';
 import {
@@ -12,10 +11,8 @@ import {
   listCustomers,
   listEvents,
   listInstruments,
-  listJobsAt,
   listMails,
   listMailsOfJob,
-  listOpenOrders,
   listPeople,
   listStuckOutbox,
   readShop,
@@ -23,7 +20,7 @@ import {
   findLot,
   loadUnits,
 } from '@/db';
-import { familyOfJob, findFamily, listFamilies } from '../families';
+import { familyOfJob, listFamilies } from '../families';
 import { findRecord } from '../find-job';
 import { verifyOne } from '../verify';
 import { tagField } from '@/core/change/inputs';
@@ -56,43 +53,6 @@ export const readOutbox = defineUseCase({
       zone: shop?.zone ?? 'UTC',
       next: rows.length > 30 && last ? `${last.sentAt}_${last.id}` : null,
     };
-  },
-});
-
-/**
- * What is on order over all jobs, by date, with the steps that each part stops; and the jobs that wait to be ordered
- * for.
- */
-export const readPartsDesk = defineUseCase({
-  verb: 'read-parts-desk',
-  audience: ['parts', 'coordinator', 'technician', 'inspector'],
-  input: z.strictObject({}),
-  async run(context) {
-    const [rows, waiting, shop] = await Promise.all([
-      listOpenOrders(context.database, 200),
-      listJobsAt(context.database, { station: 'parts', holder: 'U', limit: 100 }),
-      readShop(context.database),
-    ]);
-    const lines = await Promise.all(
-      rows.map(async (row) => {
-        const family = await findFamily(context.database, row.familyId, row.familyVersion);
-        return {
-          ...row,
-          name: family.parts.find((part) => part.ref === row.partRef)?.name ?? row.partRef,
-          blocks: stepsBlockedBy(row.partRef, family),
-        };
-      }),
-    );
-    const toOrder = waiting
-      .map((row) => ({
-        tag: row.tag,
-        pump: `${row.maker} ${row.model}`,
-        customer: row.customer,
-        standing: standingSchema.parse(row.standing),
-      }))
-      .filter((row) => row.standing.next.code === 'order-parts')
-      .map(({ standing, ...row }) => ({ ...row, detail: sayMove(standing.next).detail }));
-    return { lines, toOrder, today: dayIn(shop?.zone ?? 'UTC', context.now()) };
   },
 });
 

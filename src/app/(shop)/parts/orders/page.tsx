@@ -1,0 +1,11 @@
+import type { Metadata } from 'next';
+import { perform, readOrders } from '@/server';
+import { Orders } from '@/components/parts/orders';
+import { requestContext } from '@/app/session';
+import { orExplain } from '@/app/explain';
+
+export const metadata: Metadata = { title: 'Orders' };
+
+export default async function OrdersPage() {
+  return orExplain(async () => <Orders {...await perform(readOrders, await requestContext(), {})} />);
+}

@@ -1,0 +1,11 @@
+import type { Metadata } from 'next';
+import { perform, readBuyingPlan } from '@/server';
+import { BuyingPlanView } from '@/components/parts/buying-plan';
+import { requestContext } from '@/app/session';
+import { orExplain } from '@/app/explain';
+
+export const metadata: Metadata = { title: 'Buying plan' };
+
+export default async function PlanPage() {
+  return orExplain(async () => <BuyingPlanView {...await perform(readBuyingPlan, await requestContext(), {})} />);
+}

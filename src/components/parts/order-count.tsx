@@ -1,0 +1,155 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import type { PieceToCount } from '@/core/purchasing';
+import { useAct } from '../act/use-act';
+import { useDraft } from '../act/use-draft';
+import { useDraftState } from '../act/use-draft-state';
+import { Button, ErrorNote, issueFor } from '../ui/form';
+
+interface Typed {
+  readonly counted: string;
+  readonly wrong: string;
+  readonly what: string;
+  readonly foundNumber: string;
+  readonly foundElastomer: string;
+  readonly lot: string;
+  readonly accept: boolean;
+}
+type Written = Exclude<keyof Typed, 'accept'>;
+const untyped: Typed = {
+  counted: '',
+  wrong: '',
+  what: '',
+  foundNumber: '',
+  foundElastomer: '',
+  lot: '',
+  accept: false,
+};
+const whole = (text: string) => (text.trim() ? Number(text) : 0);
+const keyOf = ({ number, elastomer }: PieceToCount) => `${number}|${elastomer}`;
+
+interface PieceProps {
+  readonly piece: PieceToCount;
+  readonly name: string;
+  readonly typed: Typed;
+  readonly fault: string | undefined;
+  readonly onChange: (change: Partial<Typed>) => void;
+}
+
+/** One number of a parcel, kits piece by piece: its box is empty until somebody has counted. */
+function PieceCheck({ piece, name, typed, fault, onChange }: PieceProps) {
+  const { number, elastomer, listed } = piece;
+  const field = (key: Written, label: string, placeholder: string, className = '') => (
+    <input
+      aria-label={`${label}: ${number}`}
+      placeholder={placeholder}
+      className={`field ${className}`}
+      inputMode={key === 'counted' || key === 'wrong' ? 'numeric' : undefined}
+      value={typed[key]}
+      onChange={(event) => onChange({ [key]: event.target.value })}
+    />
+  );
+  const isOff = typed.counted !== '' && whole(typed.counted) + whole(typed.wrong) !== listed;
+  return (
+    <li className="row py-1 first:border-0">
+      <div className="grid grid-cols-[1.6fr_92px_92px_1fr_.8fr_.8fr] items-center gap-3">
+        <span>
+          {name} <span className="num text-13 text-quiet">{number}</span> {elastomer && <b>{elastomer}</b>}
+          <span className={`block text-13 ${isOff ? 'font-semibold text-jasper' : 'text-quiet'}`}>
+            the parcel’s list says {listed}
+          </span>
+        </span>
+        {field('counted', 'Counted', 'count', 'num text-right')}
+        {field('wrong', 'Wrong or damaged', 'wrong', 'num text-right')}
+        {field('foundNumber', 'Number on it', 'number on it', 'num')}
+        {elastomer ? field('foundElastomer', 'Elastomer of it', `${elastomer}?`) : <span />}
+        {field('lot', 'Lot', 'lot', 'num')}
+      </div>
+      {whole(typed.wrong) > 0 && (
+        <div className="mt-1">
+          {field('what', 'What is wrong', 'what is wrong: other rubber, another size, cut, rust')}
+        </div>
+      )}
+      {fault && (
+        <div className="mt-1 flex items-center gap-4">
+          <p className="text-13 font-semibold text-jasper">{fault}</p>
+          {typed.foundNumber !== '' && (
+            <label className="flex min-h-11 items-center gap-2 text-13">
+              <input
+                type="checkbox"
+                className="size-6 accent-(--ink)"
+                checked={typed.accept}
+                onChange={(event) => onChange({ accept: event.target.checked })}
+              />
+              it stands for it, by my name
+            </label>
+          )}
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** Counts a parcel for all jobs that it is for; what is over goes on the shelf. */
+export function OrderCount({
+  number,
+  pieces,
+  names,
+}: {
+  readonly number: string;
+  readonly pieces: readonly PieceToCount[];
+  /** What the order calls each number. */
+  readonly names: Readonly<Record<string, string>>;
+}) {
+  const key = `order.${number}.${pieces.map((piece) => `${keyOf(piece)} ${piece.listed}`).join('_')}`;
+  const [typed, change, forget] = useDraftState<Readonly<Record<string, Typed>>>(key, {});
+  const [bin, setBin] = useDraft(`${key}.bin`);
+  const { run, error, isBusy } = useAct();
+  const router = useRouter();
+  const of = (piece: PieceToCount) => typed[keyOf(piece)] ?? untyped;
+  const open = pieces.filter((piece) => of(piece).counted.trim() === '');
+  const keep = async () => {
+    const counts = pieces.map((piece) => {
+      const { counted, wrong, ...seen } = of(piece);
+      const { number: own, elastomer } = piece;
+      return { number: own, elastomer, ...seen, counted: whole(counted), wrong: whole(wrong) };
+    });
+    if (!(await run('receive-order', { number, counts, bin, note: '' }))) return;
+    forget();
+    router.refresh();
+  };
+  if (!pieces.length) return null;
+  return (
+    <section aria-label="Parcel to count" className="border-l-4 border-lake bg-sheet px-3 py-2">
+      <h2 className="font-bold">Count the parcel: every piece, its number, its rubber, cuts and rust</h2>
+      <ul aria-label="Pieces of the order’s parcel">
+        {pieces.map((piece, i) => (
+          <PieceCheck
+            key={keyOf(piece)}
+            piece={piece}
+            name={names[piece.number] ?? piece.number}
+            typed={of(piece)}
+            fault={issueFor(error, `counts.${i}`)}
+            onChange={(part) => change({ ...typed, [keyOf(piece)]: { ...of(piece), ...part } })}
+          />
+        ))}
+      </ul>
+      <ErrorNote error={error} />
+      <div className="mt-2 flex flex-wrap items-center gap-4">
+        <label className="flex items-center gap-2">
+          <span className="text-13 text-quiet">bin for what no job needs</span>
+          <input className="field num w-28" value={bin} onChange={(event) => setBin(event.target.value)} />
+        </label>
+        <Button verb="receive-order" tone="main" disabled={isBusy || open.length > 0} onClick={() => void keep()}>
+          Counted so
+        </Button>
+        {open.length > 0 && (
+          <span className="text-13 text-quiet">
+            {open.length} {open.length === 1 ? 'number is' : 'numbers are'} not counted yet; none came: type 0
+          </span>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,88 @@
+import { totalOf, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
+import { formatMoney } from '@/core/units';
+import type { OrderParties } from './order-ubl';
+import { closePaper, colours, openPaper, type Paper } from './paper';
+
+const left = 48;
+const columns = { position: 48, code: 72, title: 190, count: 372, price: 412, sum: 480 } as const;
+const right = 547;
+
+function row(paper: Paper, y: number, cells: Readonly<Partial<Record<keyof typeof columns, string>>>): number {
+  const widths = { position: 20, code: 112, title: 176, count: 34, price: 62, sum: right - columns.sum };
+  let height = 12;
+  for (const key of Object.keys(columns) as (keyof typeof columns)[]) {
+    const text = cells[key];
+    if (text === undefined) continue;
+    const isFigure = key === 'count' || key === 'price' || key === 'sum';
+    const options = { width: widths[key], align: isFigure ? ('right' as const) : ('left' as const) };
+    paper.text(text, columns[key], y, options);
+    height = Math.max(height, paper.heightOfString(text, options));
+  }
+  return y + height + 4;
+}
+
+function lineCells(
+  { position, code, title, quantity, priceMinor, saidPriceMinor, pieces, kind }: ShopOrderLine,
+  currency: string,
+) {
+  const price = saidPriceMinor ?? priceMinor;
+  const money = (minor: number) => formatMoney({ minor, currency });
+  const rubbers = [...new Set(pieces.map(({ elastomer }) => elastomer).filter(Boolean))];
+  const kit =
+    kind === 'kit' ? `\nholds ${pieces.map((piece) => `${piece.quantity} × ${piece.number}`).join(', ')}` : '';
+  return {
+    ...{
+      position: String(position),
+      code,
+      title: `${title}${rubbers.length ? `, ${rubbers.join(' and ')}` : ''}${kit}`,
+    },
+    ...{ count: String(quantity), price: price === null ? 'please say' : money(price) },
+    sum: price === null ? '' : money(price * quantity),
+  };
+}
+
+/** An order on paper: to whom, what by their codes, for when, and what it comes to. */
+export async function writeOrderPdf(order: ShopOrder, { shop, supplier }: OrderParties): Promise<Buffer> {
+  const paper = openPaper({ title: `Order ${order.number}` });
+  const money = (minor: number) => formatMoney({ minor, currency: order.currency });
+  paper.font('bold').fontSize(16).text(`Order ${order.number}`, left, 48);
+  paper.font('text').fontSize(9).fillColor(colours.quiet);
+  paper.text(`${shop.name}, ${shop.place}. Placed on ${order.placedOn} by ${order.personName}.`, left, 70);
+  paper.fillColor(colours.ink).font('bold').text(supplier.name, left, 92);
+  paper.font('text').text([supplier.contact, supplier.email, supplier.telephone].filter(Boolean).join(', '), left, 104);
+  let y = 130;
+  paper.font('bold').fontSize(8);
+  y = row(paper, y, { position: '', code: 'Your number', title: 'What', count: 'Count', price: 'Price', sum: 'Sum' });
+  paper.font('text').fontSize(9);
+  for (const line of order.lines) {
+    if (y > 740) {
+      paper.addPage();
+      y = 48;
+    }
+    paper
+      .moveTo(left, y - 2)
+      .lineTo(right, y - 2)
+      .lineWidth(0.5)
+      .strokeColor(colours.line)
+      .stroke();
+    y = row(paper, y + 2, lineCells(line, order.currency));
+    if (line.dueOn) {
+      paper
+        .fillColor(colours.quiet)
+        .fontSize(8)
+        .text(`acknowledged for ${line.dueOn}`, columns.title, y - 4);
+      paper.fillColor(colours.ink).fontSize(9);
+      y += 9;
+    }
+  }
+  const { goodsMinor, freightMinor, totalMinor } = totalOf(order);
+  y += 8;
+  y = row(paper, y, { title: 'Goods', sum: money(goodsMinor) });
+  y = row(paper, y, { title: 'Freight', sum: money(freightMinor) });
+  paper.font('bold');
+  row(paper, y, { title: 'Together, as we reckon it', sum: money(totalMinor) });
+  return closePaper(
+    paper,
+    `${shop.name}, ${shop.place}: order ${order.number}. Please acknowledge each line with its day.`,
+  );
+}
