@@ -2,7 +2,7 @@ import { stringify } from 'csv-stringify/sync';
 import type { Actor } from '@/core/access';
 import { catalogueColumns } from '@/core/purchasing';
 import { act as actAs, type Runtime } from '@/server';
-import type { FamilyPart } from '@/core/family';
+import { elastomerOf, proposeSize, type FamilyPart } from '@/core/family';
 import { buildFor, shippedFamilies } from '@/server/families';
 import { demoJobs } from './jobs';
 
@@ -69,14 +69,18 @@ const money = (minor: number) => (minor / 100).toFixed(2);
 function partsByNumber(): readonly Part[] {
   const found = new Map<string, Part>();
   const built = shippedFamilies.flatMap((file) => {
-    const builds = demoJobs.flatMap(({ family }) => (family?.id === file.id ? [family.build ?? {}] : []));
+    const builds = demoJobs.flatMap(({ family, pump }) => {
+      if ((family?.id ?? 'F1') !== file.id) return [];
+      const size = proposeSize(file, `${pump.model} ${pump.size}`);
+      return [{ ...family?.build, ...(size !== undefined && { size }) }];
+    });
     return [{}, ...builds].map((build) => buildFor(file, build));
   });
   for (const part of built.flatMap(({ parts }) => parts)) if (!found.has(part.number)) found.set(part.number, part);
   return [...found.values()];
 }
 
-const isSoft = ({ soft }: Part) => soft;
+const isSoft = ({ soft, name }: Part) => soft && !/bearing|bush|nut/i.test(name);
 const isBearing = ({ name, soft }: Part) => !soft && /bearing/i.test(name) && !/bracket|housing|cover|cap/i.test(name);
 const isCasting = ({ name, soft }: Part) => !soft && /impeller|casing|wear ring|wheel|rotor/i.test(name);
 
@@ -157,7 +161,12 @@ export async function loadCatalogue(runtime: Runtime, actor: Actor): Promise<voi
     .slice(0, 12)
     .entries())
     await actAs('count-stock', context, {
-      ...{ number: part.number, elastomer: part.soft ? 'EPDM' : '', title: part.name, bin: `A${1 + (i % 4)}-${i + 1}` },
+      ...{
+        number: part.number,
+        elastomer: elastomerOf(part, 'EPDM') ?? '',
+        title: part.name,
+        bin: `A${1 + (i % 4)}-${i + 1}`,
+      },
       ...{ counted: 1 + (i % 3), minimum: i % 4 === 0 ? 2 : 0, unitCostMinor: part.price_minor },
       ...{ reason: 'first count', basedOn: 0 },
     });

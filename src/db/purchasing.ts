@@ -203,6 +203,26 @@ export async function listSupplyLines(connection: Connection, limit = 5000) {
   }));
 }
 
+/** Pieces of a number that other jobs have spoken for and not taken from the shelf yet. */
+export async function countReserved(
+  connection: Connection,
+  { number, elastomer }: Pick<StockItem, 'number' | 'elastomer'>,
+  tag: string,
+): Promise<number> {
+  const [row] = await connection
+    .select({ sum: sql<string>`coalesce(sum(greatest(0, ${t.supplyLines.ordered} - ${t.supplyLines.received})), 0)` })
+    .from(t.supplyLines)
+    .where(
+      and(
+        eq(t.supplyLines.numberKey, numberKey(number)),
+        eq(t.supplyLines.elastomer, elastomer),
+        eq(t.supplyLines.source, 'shelf'),
+        sql`${t.supplyLines.tag} <> ${tag}`,
+      ),
+    );
+  return Number(row?.sum ?? 0);
+}
+
 export async function hasSupplyLines(connection: Connection): Promise<boolean> {
   return (await connection.select({ tag: t.supplyLines.tag }).from(t.supplyLines).limit(1)).length > 0;
 }

@@ -87,6 +87,12 @@ export function sayDate(isoDate: string): string {
   );
 }
 
+/** A day with its year only where that is not the present one. @param today ISO date */
+export function sayShortDate(isoDate: string, today: string): string {
+  const said = sayDate(isoDate);
+  return isoDate.slice(0, 4) === today.slice(0, 4) ? said.replace(/ \d{4}$/, '') : said;
+}
+
 /** The address of a station's sheet; where the job stands it is the job's own, so that the page follows it onwards. */
 export function stationHref(record: Pick<JobRecord, 'tag' | 'station'>, station: Station, anchor = ''): string {
   return `/jobs/${record.tag}${station === record.station ? '' : `?at=${station}`}${anchor ? `#${anchor}` : ''}`;

@@ -7,7 +7,7 @@ import { asId, type Tag } from '@/core/record';
 import type { BuyingPlan, PlannedOrder, Share, ShelfTake } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
-import { sayDate } from '../job/view';
+import { sayShortDate } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
 import { DeskFrame } from './desk-frame';
 import type { DeskLine } from './parts-desk';
@@ -21,7 +21,7 @@ interface Props {
   readonly atRisk: readonly DeskLine[];
 }
 
-function ShareRow({ share }: { readonly share: Share }) {
+function ShareRow({ share, today }: { readonly share: Share; readonly today: string }) {
   const isLate = share.neededBy !== null && share.dueOn > share.neededBy;
   return (
     <li className="grid grid-cols-[84px_44px_1.4fr_1fr_1fr] gap-x-3 py-0.5">
@@ -41,8 +41,8 @@ function ShareRow({ share }: { readonly share: Share }) {
           </span>
         )}
       </span>
-      <span className={isLate ? 'font-semibold text-jasper' : ''}>comes {sayDate(share.dueOn)}</span>
-      <span className="text-quiet">{share.neededBy ? `needed by ${sayDate(share.neededBy)}` : ''}</span>
+      <span className={isLate ? 'font-semibold text-jasper' : ''}>comes {sayShortDate(share.dueOn, today)}</span>
+      <span className="text-quiet">{share.neededBy ? `needed by ${sayShortDate(share.neededBy, today)}` : ''}</span>
     </li>
   );
 }
@@ -72,7 +72,7 @@ function OrderPlanned({
         </span>
         {orderBy && (
           <span className={orderBy <= today ? 'font-semibold text-jasper' : 'text-quiet'}>
-            {orderBy <= today ? 'must go out today' : `must go out by ${sayDate(orderBy)}`}
+            {orderBy <= today ? 'must go out today' : `must go out by ${sayShortDate(orderBy, today)}`}
           </span>
         )}
         {late > 0 && (
@@ -108,7 +108,11 @@ function OrderPlanned({
         </ul>
         <ul aria-label={`For whom, from ${supplier}`}>
           {shares.map((share) => (
-            <ShareRow key={`${share.tag} ${share.partRef} ${share.dueOn} ${share.number}`} share={share} />
+            <ShareRow
+              key={`${share.tag} ${share.partRef} ${share.dueOn} ${share.number}`}
+              share={share}
+              today={today}
+            />
           ))}
         </ul>
       </div>

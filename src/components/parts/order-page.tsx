@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { openOf, unsentOf, type PieceToCount, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
-import { sayDate, sayMoment } from '../job/view';
+import { sayMoment, sayShortDate } from '../job/view';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { DeskFrame } from './desk-frame';
 import { OrderCount } from './order-count';
@@ -74,7 +74,15 @@ function StrikeOff({ number, line }: { readonly number: string; readonly line: S
   );
 }
 
-function Expedite({ number, dueOn }: { readonly number: string; readonly dueOn: string }) {
+function Expedite({
+  number,
+  dueOn,
+  today,
+}: {
+  readonly number: string;
+  readonly dueOn: string;
+  readonly today: string;
+}) {
   const [wantedOn, setWantedOn] = useState('');
   const [words, setWords] = useState('');
   const [answer, setAnswer] = useState('');
@@ -83,13 +91,13 @@ function Expedite({ number, dueOn }: { readonly number: string; readonly dueOn: 
   const ask = async () => {
     const done = await run('expedite-order', { number, wantedOn, words });
     if (!done) return;
-    setAnswer(`${sayDate(done.dueOn)}. ${done.words}`);
+    setAnswer(`${sayShortDate(done.dueOn, today)}. ${done.words}`);
     router.refresh();
   };
   return (
     <details>
       <summary className="min-h-11 cursor-pointer content-center font-semibold">
-        Ask for it sooner than {sayDate(dueOn)}
+        Ask for it sooner than {sayShortDate(dueOn, today)}
       </summary>
       <div className="flex flex-wrap items-end gap-3">
         <TextField
@@ -138,11 +146,13 @@ function OrderHead({ order, jobs, supplier, dueOn, today, ...sums }: Props) {
   return (
     <div className="flex flex-wrap gap-x-6 gap-y-1">
       <span>
-        placed {sayDate(order.placedOn)} by {order.personName}
+        placed {sayShortDate(order.placedOn, today)} by {order.personName}
       </span>
       <span>{order.reference ? `their ${order.reference}` : 'not acknowledged yet'}</span>
       {dueOn && isOpen && (
-        <span className={dueOn < today ? 'font-semibold text-jasper' : 'font-semibold'}>due {sayDate(dueOn)}</span>
+        <span className={dueOn < today ? 'font-semibold text-jasper' : 'font-semibold'}>
+          due {sayShortDate(dueOn, today)}
+        </span>
       )}
       <span>
         goods <span className="num">{money(sums.goodsMinor)}</span>, freight{' '}
@@ -180,7 +190,7 @@ function OrderHead({ order, jobs, supplier, dueOn, today, ...sums }: Props) {
 
 /** One order: what stands on it, what of its parcel is to be counted, and what was said about it. */
 export function OrderPage(props: Props) {
-  const { order, dueOn, toCount, zone } = props;
+  const { order, dueOn, toCount, zone, today } = props;
   const { number, lines, history, currency } = order;
   const isOpen = order.state === 'placed' || order.state === 'acknowledged';
   const isOnItsWay = lines.some(({ pieces }) => pieces.some((piece) => unsentOf(piece) > 0));
@@ -213,9 +223,9 @@ export function OrderPage(props: Props) {
               </span>
               <span>{sayPieces(line)}</span>
               <span>
-                {line.dueOn ? sayDate(line.dueOn) : 'no day yet'}
+                {line.dueOn ? sayShortDate(line.dueOn, today) : 'no day yet'}
                 {line.firstDueOn && line.dueOn !== line.firstDueOn && (
-                  <span className="block text-13 text-quiet">first said {sayDate(line.firstDueOn)}</span>
+                  <span className="block text-13 text-quiet">first said {sayShortDate(line.firstDueOn, today)}</span>
                 )}
               </span>
               {isOpen && line.pieces.some((piece) => unsentOf(piece) > 0) ? (
@@ -229,7 +239,7 @@ export function OrderPage(props: Props) {
         </ul>
       </section>
       {isOpen && order.reference && isOnItsWay && <Parcel number={number} />}
-      {isOpen && dueOn && isOnItsWay && <Expedite number={number} dueOn={dueOn} />}
+      {isOpen && dueOn && isOnItsWay && <Expedite number={number} dueOn={dueOn} today={today} />}
       {history.length > 0 && (
         <section aria-label="What was said">
           <h2 className="font-bold">What was said about it</h2>

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { formatMoney } from '@/core/units';
-import { sayDate } from '../job/view';
+import { sayShortDate } from '../job/view';
 import { DeskFrame } from './desk-frame';
 import type { OrderShown } from './parts-desk';
 
@@ -24,7 +24,7 @@ function OrderRow({ order, today }: { readonly order: OrderShown; readonly today
         <b className="num">{number}</b>
         <span>{supplier}</span>
         <span className={isLate ? 'font-semibold text-jasper' : ''}>
-          {open > 0 && dueOn ? `${isLate ? 'late since' : 'due'} ${sayDate(dueOn)}` : stateNames[state]}
+          {open > 0 && dueOn ? `${isLate ? 'late since' : 'due'} ${sayShortDate(dueOn, today)}` : stateNames[state]}
         </span>
         <span>
           {toCount > 0 ? (

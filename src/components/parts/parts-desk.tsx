@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { PromiseEffect, SourcedLine } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
-import { sayDate } from '../job/view';
+import { sayShortDate } from '../job/view';
 import { DeskFrame } from './desk-frame';
 import { sourceNames } from './source-words';
 
@@ -49,23 +49,23 @@ interface Props {
 }
 
 /** Where a line stands, in the words of the desk. */
-function standingOfLine({ toBuy, quantity, ordered, received, source, effect }: DeskLine): string {
+function standingOfLine({ toBuy, quantity, ordered, received, source, effect }: DeskLine, today: string): string {
   if (toBuy > 0) return `${toBuy} to order`;
   if (ordered < quantity) return 'nobody has begun';
   const left = `${quantity - received} of ${quantity}`;
-  const day = `${effect.isGuess ? 'no day yet' : sayDate(effect.arrivesOn)}`;
+  const day = `${effect.isGuess ? 'no day yet' : sayShortDate(effect.arrivesOn, today)}`;
   return source === 'bought' ? `${left} on order, ${day}` : `${left} to come, ${day}`;
 }
 
 /** What a line does to the promise, in a sentence. */
-function sayEffect({ effect, promisedOn }: DeskLine): string {
+function sayEffect({ effect, promisedOn }: DeskLine, today: string): string {
   const { spareDays, readyOn } = effect;
   const days = Math.abs(spareDays) === 1 ? '1 day' : `${Math.abs(spareDays)} days`;
-  if (spareDays < 0) return `ready ${sayDate(readyOn)}: ${days} past ${sayDate(promisedOn)}`;
-  return spareDays === 0 ? `ready on ${sayDate(promisedOn)}, no day to lose` : `${days} in hand`;
+  if (spareDays < 0) return `ready ${sayShortDate(readyOn, today)}, ${days} past ${sayShortDate(promisedOn, today)}`;
+  return spareDays === 0 ? 'no day to lose' : `${days} in hand`;
 }
 
-function LineRow({ line }: { readonly line: DeskLine }) {
+function LineRow({ line, today }: { readonly line: DeskLine; readonly today: string }) {
   const isLate = line.effect.spareDays < 0;
   return (
     <li className="row first:border-0">
@@ -82,9 +82,9 @@ function LineRow({ line }: { readonly line: DeskLine }) {
           </span>
         </span>
         <span className="text-quiet">{sourceNames[line.source]}</span>
-        <span className={line.toBuy > 0 ? 'font-semibold' : ''}>{standingOfLine(line)}</span>
-        <span className="text-13 text-quiet">{line.neededBy && `by ${sayDate(line.neededBy)}`}</span>
-        <span className={isLate ? 'font-semibold text-jasper' : ''}>{sayEffect(line)}</span>
+        <span className={line.toBuy > 0 ? 'font-semibold' : ''}>{standingOfLine(line, today)}</span>
+        <span className="text-13 text-quiet">{line.neededBy && `by ${sayShortDate(line.neededBy, today)}`}</span>
+        <span className={isLate ? 'font-semibold text-jasper' : ''}>{sayEffect(line, today)}</span>
         <span className="text-13 text-quiet">
           {line.isHeld ? 'the job is on hold' : line.blocks.length > 0 && `stops: ${line.blocks[0]}`}
           {line.blocks.length > 1 && ` and ${line.blocks.length - 1} more`}
@@ -98,7 +98,8 @@ function LineRow({ line }: { readonly line: DeskLine }) {
 function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
   const counting = orders.filter(({ toCount }) => toCount > 0);
   const silent = orders.filter(({ state }) => state === 'placed');
-  const late = orders.filter(({ dueOn, open }) => dueOn !== null && dueOn < today && open > 0);
+  // What stands here to be counted is late no more.
+  const late = orders.filter(({ dueOn, open, toCount }) => dueOn !== null && dueOn < today && open > toCount);
   const isQuiet = !plan.orders.length && !plan.takes && !counting.length && !silent.length && !late.length;
   const cell = 'row flex min-h-11 flex-wrap items-center gap-x-2 first:border-0';
   return (
@@ -120,7 +121,7 @@ function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
               </span>
               {orderBy && (
                 <span className={isUrgent ? 'font-semibold text-jasper' : 'text-quiet'}>
-                  {isUrgent ? 'today at the latest' : `by ${sayDate(orderBy)}`}
+                  {isUrgent ? 'today at the latest' : `by ${sayShortDate(orderBy, today)}`}
                 </span>
               )}
             </li>
@@ -156,7 +157,7 @@ function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
             >
               Ask {supplier} about <span className="num">{number}</span>
             </Link>
-            <span className="font-semibold text-jasper">it was due {dueOn && sayDate(dueOn)}</span>
+            <span className="font-semibold text-jasper">it was due {dueOn && sayShortDate(dueOn, today)}</span>
           </li>
         ))}
         {plan.cannot.length > 0 && (
@@ -174,7 +175,7 @@ function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
 
 /** What is to come over all jobs, the promise that is hurt most first; what waits for an answer apart. */
 export function PartsDesk(props: Props) {
-  const { lines } = props;
+  const { lines, today } = props;
   const firm = lines.filter(({ isAtRisk }) => !isAtRisk);
   const risked = lines.filter(({ isAtRisk }) => isAtRisk);
   const jobs = new Set(firm.map(({ tag }) => tag)).size;
@@ -191,7 +192,7 @@ export function PartsDesk(props: Props) {
         {!firm.length && <p className="text-quiet">No job waits for a part.</p>}
         <ul>
           {byHurt.map((line) => (
-            <LineRow key={`${line.tag} ${line.partRef}`} line={line} />
+            <LineRow key={`${line.tag} ${line.partRef}`} line={line} today={today} />
           ))}
         </ul>
       </section>
@@ -203,7 +204,7 @@ export function PartsDesk(props: Props) {
           </h2>
           <ul>
             {risked.map((line) => (
-              <LineRow key={`${line.tag} ${line.partRef}`} line={line} />
+              <LineRow key={`${line.tag} ${line.partRef}`} line={line} today={today} />
             ))}
           </ul>
         </section>

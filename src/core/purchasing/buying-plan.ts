@@ -142,6 +142,19 @@ function plannedLine({ offer, elastomer, days }: OfferFor, count: number, today:
   return { offerId, code, kind, title, count, priceMinor, leadDays, dueOn: addDays(today, days), pieces };
 }
 
+/** Of one number that several wait for, all in one. */
+function merged(wanted: readonly Wanted[]): readonly Wanted[] {
+  const found: Wanted[] = [];
+  for (const one of wanted) {
+    const { number, elastomer } = one.line;
+    const at = found.findIndex(({ line }) => line.number === number && line.elastomer === elastomer);
+    const before = found[at];
+    if (before) found[at] = { ...before, count: before.count + one.count };
+    else found.push(one);
+  }
+  return found;
+}
+
 /** What nobody offers, asked of the usual supplier at a price that it has to say. */
 function askedLine({ line, count }: Wanted, today: string): PlannedLine {
   const { number, elastomer, name, leadDays } = line;
@@ -208,7 +221,7 @@ export function buyingPlan(asked: BuyingAsked, task: BuyingTask, solved: OrderPl
       const one = task.open.find((open) => open.id === id);
       return one ? [plannedLine(one, count, asked.today)] : [];
     });
-    const open = supplier === usual ? unoffered.map((one) => askedLine(one, asked.today)) : [];
+    const open = supplier === usual ? merged(unoffered).map((one) => askedLine(one, asked.today)) : [];
     return { supplier, lines: [...known, ...open] };
   });
   const shares = handOut(

@@ -243,6 +243,11 @@ describe('what comes in', () => {
     ]);
     expect(shelf).toBe(0);
   });
+  test('of one number that is two parts of a pump, both counts are of one pile', () => {
+    const bearing = { number: 'R-1', elastomer: '', right: 1, again: 0 };
+    const rings = [piece(1, 0, { quantity: 1 }), piece(1, 0, { quantity: 1 })];
+    expect(afterCount(order(rings), [bearing, bearing], '2026-11-27').state).toBe('ended');
+  });
   test('is received, what is to be sent again was not sent; an order that has all of it has ended', () => {
     const first = afterCount(
       order([piece(5, 0)]),

@@ -82,9 +82,24 @@ export interface Counted {
   readonly again: number;
 }
 
+/** One number may be two parts of a pump, such as its two bearings: what is counted of both is one pile. */
+function summed(counts: readonly Counted[]) {
+  const piles: { readonly key: string; readonly elastomer: string; right: number; again: number }[] = [];
+  for (const { number, elastomer, right, again } of counts) {
+    const key = numberKey(number);
+    const pile = piles.find((one) => one.key === key && one.elastomer === elastomer);
+    if (!pile) piles.push({ key, elastomer, right, again });
+    else {
+      pile.right += right;
+      pile.again += again;
+    }
+  }
+  return piles;
+}
+
 /** The order after a count: what is right is received, what was wrong or missing is taken as not sent. */
 export function afterCount(order: ShopOrder, counts: readonly Counted[], today: string): ShopOrder {
-  const left = counts.map((one) => ({ ...one, key: numberKey(one.number) }));
+  const left = summed(counts);
   const counted = withPieces(order, (piece) => {
     const own = left.find(
       ({ key, elastomer }) =>

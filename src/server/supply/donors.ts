@@ -5,13 +5,16 @@ import { partsOffered, readLabel, sourceOf, type PartOffered } from '@/core/supp
 import type { JobRecord, Tag } from '@/core/record';
 import { scopeOf } from '@/core/scope';
 import { fateOf, packingOf } from '@/core/dispatch';
-import { findPart, type Family } from '@/core/family';
+import { reason, refuse } from '@/core/change/decision';
+import { elastomerOf, findPart, type Family } from '@/core/family';
 import { tagField } from '@/core/change/inputs';
 import {
   addDonorParts,
+  countReserved,
   crossingNumbers,
   findDonorPart,
   freeDonorPart,
+  lockStock,
   takeDonorPart,
   type Connection,
   type DonorFound,
@@ -70,8 +73,23 @@ async function giveBack(connection: Connection, by: string, code: string): Promi
   await freeDonorPart(connection, { by, id, isStock: isSetAside || isDonor });
 }
 
+/** What is to come from a shelf that is counted lies there, and no other job has spoken for it. */
+async function checkShelf({ connection, record, family, command }: Asking<Choose>): Promise<void> {
+  const part = findPart(family, command.partRef);
+  if (!part || command.source.source !== 'shelf') return;
+  const item = { number: part.number, elastomer: elastomerOf(part, record.intake.elastomer) ?? '' };
+  const row = await lockStock(connection, item);
+  if (!row) return;
+  const free = row.quantity - (await countReserved(connection, item, record.tag));
+  const { count } = command.source;
+  if (count > free)
+    refuse('wrong-state', reason('not-on-shelf', { number: part.number, wanted: count, there: free }), 'source.count');
+}
+
 /** Takes the donor part in the transaction of the job that gets it, and gives back what it had taken before. */
-async function reserve({ context, connection, record, family, command }: Asking<Choose>): Promise<supply.SourceFacts> {
+async function reserve(asking: Asking<Choose>): Promise<supply.SourceFacts> {
+  const { context, connection, record, family, command } = asking;
+  await checkShelf(asking);
   const before = sourceOf(record, command.partRef)?.body.donor ?? null;
   const isDonor = command.source.source === 'donor' && command.donorId !== null;
   if (before && before.id !== command.donorId) await giveBack(connection, record.tag, before.id);

@@ -1,12 +1,15 @@
 import { supply } from '@/core/change';
-import { readLabel } from '@/core/supply';
-import { findPart } from '@/core/family';
+import { readLabel, sourceOf } from '@/core/supply';
+import { elastomerOf, findPart } from '@/core/family';
 import { DomainError } from '@/core/errors';
 import { sheetsOf } from '@/core/record';
-import { crossingNumbers, supplierAddress, type Connection } from '@/db';
+import type { CommandOf } from '@/contract';
+import { crossingNumbers, lockStock, supplierAddress, type Connection } from '@/db';
+import type { Asking } from '../change-job';
 import { findJob } from '../find-job';
 import { plain, withFacts } from '../job-command';
 import { chooseSource } from './donors';
+import { moveStock } from './stock';
 
 interface Asked {
   readonly connection: Connection;
@@ -19,6 +22,18 @@ const crossing = async ({ connection, family, command }: Asked) => {
   const part = findPart(family, command.partRef);
   return part ? crossingNumbers(connection, part.number) : [];
 };
+
+/** What of a part comes from the shelf is taken off it, where the shelf is counted; number and rubber as they lie there. */
+async function takeOffShelf(asking: Asking<CommandOf<'lay-ready'>>): Promise<void> {
+  const { context, connection, record, family, command } = asking;
+  const part = findPart(family, command.partRef);
+  if (!part || sourceOf(record, command.partRef)?.body.source !== 'shelf') return;
+  const elastomer = elastomerOf(part, record.intake.elastomer) ?? '';
+  const number = command.here.number || part.number;
+  if (!(await lockStock(connection, { number, elastomer }))) return;
+  const taken = { kind: 'taken' as const, change: -command.here.count, reference: record.tag, reason: '' };
+  await moveStock(context, connection, { number, elastomer, ...taken });
+}
 
 /** Whose a label is that was read at another job; nothing is known of one that is not of this shop. */
 async function whose(connection: Connection, code: string): Promise<supply.LabelFacts> {
@@ -37,7 +52,10 @@ async function whose(connection: Connection, code: string): Promise<supply.Label
 /** Verbs about where parts come from. */
 export const supplyCommands = {
   'choose-source': chooseSource,
-  'lay-ready': withFacts('lay-ready', supply.layReady, crossing),
+  'lay-ready': withFacts('lay-ready', supply.layReady, async (asking) => {
+    await takeOffShelf(asking);
+    return crossing(asking);
+  }),
   'give-part': plain('give-part', supply.givePart),
   'write-made': plain('write-made', supply.writeMade),
   'release-made': plain('release-made', supply.releaseMade),
