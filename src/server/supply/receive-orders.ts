@@ -1,6 +1,7 @@
 import { supply } from '@/core/change';
 import { receivePartsInput, type ReceiveOrder, type ReceiveParts } from '@/core/change/inputs';
 import { reason, refuse } from '@/core/change/decision';
+import { DomainError } from '@/core/errors';
 import { afterCount, piecesToCount, shareCount, type Counted, type JobCount, type ShopOrder } from '@/core/purchasing';
 import { asId, sheetsOf, type PurchaseOrder, type Tag } from '@/core/record';
 import { numberKey } from '@/core/supply';
@@ -60,7 +61,18 @@ export const receiveJobParts = forVerb('receive-parts', (context, command) =>
 );
 
 type PieceTyped = ReceiveOrder['counts'][number];
-type ForJob = JobCount & { readonly typed: PieceTyped };
+/** A job's part of what was typed, and at which place of the entry it stands. */
+type ForJob = JobCount & { readonly typed: PieceTyped; readonly at: number };
+
+/** A refusal of one job's line is shown where its piece was typed. */
+function atPiece(error: unknown, places: ReadonlyMap<string, number>): unknown {
+  if (!(error instanceof DomainError)) return error;
+  const issues = error.details.issues?.map((issue) => {
+    const place = places.get(issue.path.replace('counts.', ''));
+    return place === undefined ? issue : { ...issue, path: `counts.${place}` };
+  });
+  return new DomainError(error.code, { ...error.details, ...(issues && { issues }) }, { cause: error });
+}
 
 function checkTyped(order: ShopOrder, counts: readonly PieceTyped[]): void {
   const listed = piecesToCount(order);
@@ -83,14 +95,22 @@ async function countJob({ connection, change }: Together, order: string, own: re
   if (!first) return [];
   const tag = asId<Tag>(first.tag);
   const lines = (await findRecord(connection, tag)).orders.find(({ number }) => number === order)?.lines ?? [];
-  const counts = own.flatMap(({ partRef, counted, wrong, typed }) => {
+  const asked = own.flatMap(({ partRef, counted, wrong, typed, at }) => {
     const line = lines.find((one) => one.partRef === partRef);
     if (!line) return [];
-    const { what, foundNumber, foundElastomer, lot, accept } = typed;
+    const { what, foundNumber, foundElastomer, lot } = typed;
+    // Whoever ordered another number than the list's has accepted it by name.
+    const accept = typed.accept || numberKey(foundNumber) === numberKey(line.number);
     const marked = counted ? { number: foundNumber, elastomer: foundElastomer, lot, accept } : {};
-    return [{ lineId: line.id, counted, wrong, what, ...marked }];
+    return [{ at, count: { lineId: line.id, counted, wrong, what, ...marked } }];
   });
-  await change(receiveJob, { tag, command: receivePartsInput.parse({ tag, orderNumber: order, counts, note }) });
+  const places = new Map(asked.map(({ at, count }) => [String(count.lineId), at]));
+  const counts = asked.map(({ count }) => count);
+  try {
+    await change(receiveJob, { tag, command: receivePartsInput.parse({ tag, orderNumber: order, counts, note }) });
+  } catch (error) {
+    throw atPiece(error, places);
+  }
   const claims = sheetsOf(await findRecord(connection, tag), 'claim');
   return claims.filter(({ body }) => body.orderNumber === order && !body.sent).map(({ key }) => ({ tag, number: key }));
 }
@@ -98,8 +118,8 @@ async function countJob({ connection, change }: Together, order: string, own: re
 /** What of a count is for which job, and what for the shelf. */
 async function sharedCounts(connection: Connection, number: string, counts: readonly PieceTyped[]) {
   const claimants = await claimantsOf(connection, number, (line) => Math.max(0, line.sent - line.received));
-  const shared = counts.map((typed) => ({ typed, ...shareCount(typed, claimants) }));
-  const forJobs = shared.flatMap(({ typed, jobs }) => jobs.map((job): ForJob => ({ ...job, typed })));
+  const shared = counts.map((typed, at) => ({ typed, at, ...shareCount(typed, claimants) }));
+  const forJobs = shared.flatMap(({ typed, at, jobs }) => jobs.map((job): ForJob => ({ ...job, typed, at })));
   return { forJobs, forShelf: shared.map(({ typed, shelf }) => ({ typed, shelf })) };
 }
 
