@@ -129,21 +129,25 @@ export async function readAll(on: Device, tag: string, family: Family, phase: 'a
 async function buyAll(on: Page, tag: string): Promise<void> {
   await open(on, `/jobs/${tag}`);
   await press(await on.waitForSelector('button ::-p-text(Order )'));
+  // One job may have orders with several suppliers.
+  const orders = () => on.$$eval('section[aria-label^="Order PO-"]', (all) => all.map((one) => one.textContent));
+  const isEach = async (words: string) => (await orders()).every((text) => text.includes(words));
   await waitForText(on, 'acknowledged as');
-  // The supplier sends what it has; the rest comes with the next parcel.
-  for (
-    let parcel = 0;
-    parcel < 5 && !(await on.evaluate(() => document.body.innerText.includes('all here')));
-    parcel++
-  ) {
+  for (let tries = 0; tries < 40 && !(await isEach('acknowledged as')); tries++) await settled(on, 250);
+  // A supplier sends what it has, or names a later day; the rest comes with the next parcel.
+  for (let parcel = 0; parcel < 12 && !(await isEach('all here')); parcel++) {
     const arrived = await on.$('button ::-p-text( is here)');
-    if (arrived) {
-      await press(arrived);
-    }
-    await countParcel(on);
+    if (arrived) await press(arrived);
+    await on.waitForFunction(
+      () =>
+        document.querySelector('ul[aria-label="Pieces of the parcel"]') ??
+        document.body.innerText.includes('Nothing came'),
+    );
+    await settled(on, 500);
+    if (await on.$('ul[aria-label="Pieces of the parcel"]')) await countParcel(on);
     await settled(on, 500);
   }
-  await waitForText(on, 'all here');
+  expect(await isEach('all here')).toBe(true);
   await pressMove(on, 'Start rebuild', 'Rebuild');
 }
 

@@ -109,6 +109,7 @@ const allowed: Readonly<Record<string, string>> = {
   'import-catalogue': 'CPO',
   'read-catalogue-file': 'CPO',
   'read-buying-plan': 'CPO',
+  'read-costs': 'CPO',
   'read-catalogue': 'CPO',
   'read-donor-stock': 'CTIPO',
   'read-order': 'CTIPO',

@@ -13,6 +13,7 @@ export { readAsks } from './read/read-asks';
 export { readDonors, readUnits } from './read/read-units';
 export * from './read/read-desks';
 export * from './read/read-documents';
+export { readCosts } from './read/read-costs';
 export * from './read/read-order-files';
 export * from './read/read-parts';
 export { readCatalogueFile } from './supply/catalogue';

@@ -36,6 +36,7 @@ import {
 import { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
 import { findJobs, readFloor } from './read/read-floor';
 import { readChanges, readJob } from './read/read-job';
+import { readCosts } from './read/read-costs';
 import { readOrderBook, readOrderPdf, readOrderUbl } from './read/read-order-files';
 import {
   readBuyingPlan,
@@ -96,6 +97,7 @@ export const readUseCases = {
   'read-asks': readAsks,
   'read-catalogue-file': readCatalogueFile,
   'read-buying-plan': readBuyingPlan,
+  'read-costs': readCosts,
   'read-catalogue': readCatalogue,
   'read-donor-stock': readDonorStock,
   'read-order': readOrder,

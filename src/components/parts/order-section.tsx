@@ -273,7 +273,7 @@ export function OrderSection({
           )}
           {isWhole && ', all here'}
         </p>
-        {canReceive && onlyShort && (
+        {canReceive && onlyShort && order.acknowledgement && (
           <Button verb="take-parcel" disabled={isBusy} onClick={() => void take()}>
             The parcel due {order.dueOn ? sayDate(order.dueOn) : ''} is here
           </Button>

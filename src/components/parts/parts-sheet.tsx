@@ -8,6 +8,7 @@ import { Button, ErrorNote } from '../ui/form';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { OrderAtRisk } from './order-at-risk';
 import { OrderSection } from './order-section';
+import { JobCosts } from './job-costs';
 import { OutsideWork } from './outside-work';
 import { SourcePanel } from './source-panel';
 import { sayNeed, sourceNames } from './source-words';
@@ -121,6 +122,7 @@ export function PartsSheet({ view, isHere }: SheetProps) {
       {record.orders.map((order) => (
         <OrderSection key={order.id} view={view} order={order} canReceive={record.closedAt === null} />
       ))}
+      {record.approvals.length > 0 && <JobCosts view={view} />}
     </div>
   );
 }

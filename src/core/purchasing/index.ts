@@ -49,3 +49,4 @@ export {
   type FileRow,
 } from './read-catalogue';
 export { effectOf, type PromiseEffect } from './effect';
+export { costsOf, pieceCost, type JobCost } from './costs';
