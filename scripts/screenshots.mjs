@@ -67,7 +67,7 @@ await page.evaluate(() => (document.cookie = 'theme=light; path=/'));
 await shoot('report', '/jobs/P-0419?at=report');
 await shoot('return', '/jobs/P-0418');
 await shoot('library', '/library');
-await shoot('receive-new', '/receive');
+await shoot('buying-plan', '/parts/plan');
 await shoot('rebuild-gear', '/jobs/P-0430');
 await shoot('rebuild-cartridge', '/jobs/P-0432');
 await shoot('inspect-bore-hole', '/jobs/P-0428');
