@@ -253,6 +253,9 @@ test('the desk says of each line where it comes from, when, and what it does to 
       { id: 'flange', nominal: 12, tolerance: '' },
       { id: 'spigot', nominal: 90, tolerance: 'h6' },
       { id: 'depth', nominal: 14, tolerance: '+0.1/0' },
+      { id: 'circle', nominal: 100, tolerance: '±0.1' },
+      { id: 'holes', nominal: 4, tolerance: '' },
+      { id: 'hole', nominal: 7, tolerance: '' },
     ],
   };
   await chain.act('odile', 'write-made', { tag: one(), partRef: 'end-cap', basedOn: 0, made: cap });

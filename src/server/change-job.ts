@@ -2,9 +2,10 @@ import type { CommandOf, ResultOf, Verb } from '@/contract';
 import { decide, type Decider, type Decision } from '@/core/change';
 import { DomainError } from '@/core/errors';
 import type { Family } from '@/core/family';
-import { searchTextOf, standingOf, type Standing } from '@/core/lifecycle';
+import { searchTextOf } from '@/core/lifecycle';
 import { supplyLinesOf } from '@/core/purchasing';
-import type { JobRecord, Signed } from '@/core/record';
+import type { JobRecord, RowKind, Signed } from '@/core/record';
+import { awaited, needsOf } from '@/core/supply';
 import {
   keepRecord,
   loadJobRecord,
@@ -108,15 +109,23 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
   return { answer, outbox, after: decision.after };
 }
 
-/** What of the job is to come or to be arranged, where that has changed: the desk of all jobs reads it. */
+/** Rows on which it depends what a job waits for, and until when it may; answers at the bench are not among them. */
+const aboutSupply: ReadonlySet<RowKind> = new Set<RowKind>([
+  ...(['job', 'intake', 'quote', 'quoteLine', 'approval', 'decline'] satisfies RowKind[]),
+  ...(['order', 'orderLine', 'receipt', 'sheet', 'step'] satisfies RowKind[]),
+]);
+
+/** Whether the desk of all jobs may hold lines of a job. */
+const mayWait = (record: JobRecord, family: Family) =>
+  record.quotes.length > 0 &&
+  (['quote', 'approve'].includes(record.station) || awaited(needsOf(record, family)).length > 0);
+
+/** What of the job is to come or to be arranged, where it may have changed: the desk of all jobs reads it. */
 async function noteSupply(connection: Connection, decision: Decision<unknown>, family: Family): Promise<void> {
-  const { before, after } = decision;
-  if (!before.quotes.length && !after.quotes.length) return;
-  const linesOf = (record: JobRecord, own: Family, standing: Standing) =>
-    supplyLinesOf({ record, family: own, standing });
-  const was = linesOf(before, family, standingOf(before, family));
-  const is = linesOf(after, decision.family, decision.standing);
-  if (JSON.stringify(was) !== JSON.stringify(is)) await replaceSupplyLines(connection, after.tag, is);
+  const { before, after, changes, standing } = decision;
+  if (!after.quotes.length || !changes.some(({ put }) => aboutSupply.has(put))) return;
+  const lines = supplyLinesOf({ record: after, family: decision.family, standing });
+  if (lines.length || mayWait(before, family)) await replaceSupplyLines(connection, after.tag, lines);
 }
 
 function answerOf<V extends Verb>({ result, event }: Decision<Omit<ResultOf<V>, 'version'>>): ResultOf<V> {
