@@ -254,7 +254,7 @@ const receiveVerbs = {
   }),
   'take-picture': verb({
     about: 'Takes a picture with the camera at the bench.',
-    audience: ['coordinator', 'technician', 'inspector'],
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
     input: takePictureInput,
     result: versioned.extend({ photoId }),
   }),

@@ -30,7 +30,7 @@ const allowed: Readonly<Record<string, string>> = {
   'confirm-isolation': 'CTO',
   'acknowledge-caution': 'TIO',
   'add-photo': 'CTIPO',
-  'take-picture': 'CTIO',
+  'take-picture': 'CTIPO',
   'account-parts': 'CTIO',
   'clean-parts': 'TIO',
   'write-residue': 'CTIO',

@@ -2,10 +2,11 @@
 
 import { useState } from 'react';
 import { elastomerOf } from '@/core/family';
-import { sheetsOf, type OrderLine, type PurchaseOrder, type SheetOf } from '@/core/record';
+import { sheetsOf, type OrderLine, type PhotoId, type PurchaseOrder, type SheetOf } from '@/core/record';
 import { claimLetter, hasWrongPieces } from '@/core/supply';
 import { useAct } from '../act/use-act';
 import { useDraftState } from '../act/use-draft-state';
+import { PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextArea } from '../ui/form';
 
@@ -17,8 +18,12 @@ interface Typed {
   readonly elastomer: string;
   readonly lot: string;
   readonly accept: boolean;
+  /** The picture of what is wrong. */
+  readonly photoId: PhotoId | null;
 }
-const untyped: Typed = { counted: '', wrong: '', what: '', number: '', elastomer: '', lot: '', accept: false };
+const untyped: Typed = {
+  ...{ counted: '', wrong: '', what: '', number: '', elastomer: '', lot: '', accept: false, photoId: null },
+};
 const whole = (text: string) => (text.trim() ? Number(text) : 0);
 
 /** One line of a parcel: its count box is empty at first, for somebody counts. */
@@ -39,7 +44,7 @@ function LineCheck({
   const name = part?.name ?? line.partRef;
   const wanted = part && elastomerOf(part, view.record.intake.elastomer);
   const listed = line.sent - line.received;
-  const typing = (field: Exclude<keyof Typed, 'accept'>) => ({
+  const typing = (field: Exclude<keyof Typed, 'accept' | 'photoId'>) => ({
     value: typed[field],
     onChange: (event: { readonly target: { readonly value: string } }) => onChange({ [field]: event.target.value }),
   });
@@ -86,12 +91,21 @@ function LineCheck({
         <input aria-label={`Lot of ${name}`} placeholder="lot" className="field num" {...typing('lot')} />
       </div>
       {whole(typed.wrong) > 0 && (
-        <input
-          aria-label={`What is wrong with ${name}`}
-          placeholder="what is wrong: cut by a knife, another size, dented, rust"
-          className="field mt-1"
-          {...typing('what')}
-        />
+        <div className="mt-1 grid grid-cols-[1.4fr_1fr] items-start gap-3">
+          <input
+            aria-label={`What is wrong with ${name}`}
+            placeholder="what is wrong: cut by a knife, another size or variant, dented, rust"
+            className="field"
+            {...typing('what')}
+          />
+          <PictureTaker
+            tag={view.record.tag}
+            about={`part:${line.partRef}`}
+            partRef={line.partRef}
+            caption={`${name}, as it came with ${line.number}`}
+            onTaken={(photoId) => onChange({ photoId })}
+          />
+        </div>
       )}
       {fault && (
         <div className="mt-1 flex items-center gap-4">
