@@ -36,6 +36,13 @@ export function JobCosts({ view }: { readonly view: JobView }) {
       </summary>
       {isRefused && <p className="text-quiet">What a job costs is for the coordinator and the parts desk.</p>}
       {shown?.costs.length === 0 && <p className="text-quiet">Nothing was quoted or bought yet.</p>}
+      {shown && shown.costs.length > 0 && (
+        <p className="grid grid-cols-[1fr_110px_110px_1.6fr] gap-x-4 text-13 text-quiet">
+          <span />
+          <span className="text-right">quoted</span>
+          <span className="text-right">true</span>
+        </p>
+      )}
       <ul>
         {shown?.costs.map((cost) => (
           <li key={cost.what} className="row grid grid-cols-[1fr_110px_110px_1.6fr] gap-x-4 py-1 first:border-0">

@@ -1,11 +1,11 @@
 import type { Family } from '../family';
 import { hoursOf, withMarkup } from '../money';
 import { present } from '../present';
-import { optionLevels, type Finding, type JobRecord } from '../record';
+import { optionLevels, sheetsOf, type Finding, type JobRecord } from '../record';
 import { proposeScope, type ScopeItem } from '../scope';
 import { bundleParts, type Bundle } from './bundle-parts';
-import { madeOf } from '../supply';
-import { buyingKey, fittingKey, freightKey, materialKey } from './line-keys';
+import { madeOf, sourceOf } from '../supply';
+import { buyingKey, fittingKey, freightKey, materialKey, outsideKey } from './line-keys';
 import { asSentence, draftLine, sentencesOf, type DraftLine, type Rates } from './draft-line';
 
 interface Asked {
@@ -54,7 +54,27 @@ const shared = (asked: Asked, item: ScopeItem) => ({
   ...{ plain: plainOf(asked, item), critical: item.critical },
 });
 
+/** A part that the customer brings, all of it. */
+function isCustomers({ record, family }: Asked, ref: string | null): boolean {
+  const chosen = ref === null ? undefined : sourceOf(record, ref)?.body;
+  return chosen?.source === 'customer' && chosen.count >= (partOf(family, ref)?.quantity ?? 1);
+}
+
+/** A part that the customer brings costs nothing, and has no warranty from the shop. */
+function customersLine(asked: Asked, item: ScopeItem): DraftLine {
+  const part = present(partOf(asked.family, item.partRef));
+  return draftLine({
+    ...shared(asked, item),
+    ...{ key: item.key, kind: 'part', description: `${part.name}, ${part.number}: your own` },
+    plain: [plainOf(asked, item), 'You bring this part yourself; we look at it, and it has no warranty from us.']
+      .filter(Boolean)
+      .join(' '),
+    ...{ quantity: part.quantity, unitPriceMinor: 0, unitCostMinor: 0, parts: item.parts },
+  });
+}
+
 function partLine(asked: Asked, item: ScopeItem): DraftLine {
+  if (isCustomers(asked, item.partRef)) return customersLine(asked, item);
   const part = present(partOf(asked.family, item.partRef));
   return draftLine({
     ...shared(asked, item),
@@ -143,10 +163,29 @@ function bundleLine(pricing: Pricing, bundle: Bundle): DraftLine {
 
 /** What is always renewed and what comes with a conversion, as kits where cheaper; a finding on one of them stands there. */
 function bundleLines(pricing: Pricing): readonly DraftLine[] {
-  const needed = pricing.scope.filter(isBundled).flatMap(({ parts }) => parts);
-  return bundleParts(pricing.family, new Map(needed.map(({ ref, qty }) => [ref, qty]))).map((bundle) =>
-    bundleLine(pricing, bundle),
-  );
+  const bundled = pricing.scope.filter(isBundled);
+  const needed = bundled.filter(({ partRef }) => !isCustomers(pricing, partRef)).flatMap(({ parts }) => parts);
+  const bundles = bundleParts(pricing.family, new Map(needed.map(({ ref, qty }) => [ref, qty])));
+  const brought = bundled.filter(({ partRef, parts }) => parts.length > 0 && isCustomers(pricing, partRef));
+  return [
+    ...bundles.map((bundle) => bundleLine(pricing, bundle)),
+    ...brought.map((item) => ({ ...customersLine(pricing, item), declinable: false })),
+  ];
+}
+
+/** Work that is given to another shop, at what it asks and the shop's mark-up; nothing where no price is known. */
+function outsideLines({ record, family, rates }: Pricing): readonly DraftLine[] {
+  return sheetsOf(record, 'outside').flatMap(({ key, body: { work, what, parts, priceMinor } }) => {
+    if (!priceMinor) return [];
+    const names = listOf(parts.map((ref) => nameOf(family, ref)));
+    return [
+      draftLine({
+        ...{ key: outsideKey(key), kind: 'outside', description: `Outside work, ${work}: ${names}` },
+        plain: asSentence(what),
+        ...{ unitPriceMinor: withMarkup(priceMinor, rates.partsMarkupPct), unitCostMinor: priceMinor },
+      }),
+    ];
+  });
 }
 
 const isStand = ({ work }: ScopeItem) => work.some(({ workCentre }) => workCentre === 'stand');
@@ -221,7 +260,14 @@ function keptLines({ scope }: Pricing): readonly DraftLine[] {
 export function growLines(asked: Asked): readonly DraftLine[] {
   const pricing = { ...asked, scope: proposeScope(asked) };
   const own = pricing.scope.filter(isOwn).flatMap((item) => linesOf(asked, item));
-  return [...own, ...bundleLines(pricing), ...keptLines(pricing), ...labourLines(pricing), ...closingLines(pricing)];
+  return [
+    ...own,
+    ...outsideLines(pricing),
+    ...bundleLines(pricing),
+    ...keptLines(pricing),
+    ...labourLines(pricing),
+    ...closingLines(pricing),
+  ];
 }
 
 /**

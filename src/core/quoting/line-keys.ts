@@ -22,5 +22,8 @@ export const isAlwaysNew = ({ key }: Keyed) => key.startsWith('buy:');
 export const fittingKey = (key: string) => `${key}/fit`;
 export const isFitting = ({ key }: Keyed) => key.endsWith('/fit');
 
+/** The line of work that another shop does, by its number. @example outsideKey('O-0417-1') // 'outside:O-0417-1' */
+export const outsideKey = (number: string) => `outside:${number}`;
+
 /** The line of what a part is made of. @example materialKey('make:cap') // 'make:cap/material' */
 export const materialKey = (key: string) => `${key}/material`;
