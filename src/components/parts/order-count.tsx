@@ -1,6 +1,9 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { ResultOf } from '@/contract';
 import type { PieceToCount } from '@/core/purchasing';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
@@ -91,6 +94,21 @@ function PieceCheck({ piece, name, typed, fault, onChange }: PieceProps) {
   );
 }
 
+/** For whom it was counted, and the letters that wait to be sent about what was wrong or missing. */
+function CountKept({ counted: { jobs, shelf, claims } }: { readonly counted: ResultOf<'receive-order'> }) {
+  return (
+    <p role="status" className="border-l-4 border-moss bg-sheet px-3 py-2">
+      Counted{jobs.length > 0 && ` for ${jobs.join(', ')}`}
+      {shelf > 0 && `${jobs.length > 0 ? ', and' : ':'} ${shelf} on the shelf`}.
+      {claims.map(({ tag, number }) => (
+        <Link key={number} href={`/jobs/${tag}?at=parts`} prefetch={false} className="ml-3 font-semibold underline">
+          Send claim {number}
+        </Link>
+      ))}
+    </p>
+  );
+}
+
 /** Counts a parcel for all jobs that it is for; what is over goes on the shelf. */
 export function OrderCount({
   number,
@@ -107,6 +125,7 @@ export function OrderCount({
   const [bin, setBin] = useDraft(`${key}.bin`);
   const { run, error, isBusy } = useAct();
   const router = useRouter();
+  const [counted, setCounted] = useState<ResultOf<'receive-order'> | null>(null);
   const of = (piece: PieceToCount) => typed[keyOf(piece)] ?? untyped;
   const open = pieces.filter((piece) => of(piece).counted.trim() === '');
   const keep = async () => {
@@ -115,11 +134,13 @@ export function OrderCount({
       const { number: own, elastomer } = piece;
       return { number: own, elastomer, ...seen, counted: whole(counted), wrong: whole(wrong) };
     });
-    if (!(await run('receive-order', { number, counts, bin, note: '' }))) return;
+    const done = await run('receive-order', { number, counts, bin, note: '' });
+    if (!done) return;
+    setCounted(done);
     forget();
     router.refresh();
   };
-  if (!pieces.length) return null;
+  if (!pieces.length) return counted && <CountKept counted={counted} />;
   return (
     <section aria-label="Parcel to count" className="border-l-4 border-lake bg-sheet px-3 py-2">
       <h2 className="font-bold">Count the parcel: every piece, its number, its rubber, cuts and rust</h2>

@@ -17,29 +17,55 @@ interface Typed {
   readonly part: string;
   readonly to: string;
   readonly price: string;
+  readonly asks: readonly AskTyped[];
+}
+interface AskTyped {
   readonly ask: string;
   readonly unit: string;
   readonly min: string;
   readonly max: string;
 }
-const empty: Typed = {
-  ...{ work: 'machining', what: '', part: '', to: '', price: '', ask: '', unit: 'mm', min: '', max: '' },
-};
+const noAsk: AskTyped = { ask: '', unit: 'mm', min: '', max: '' };
+const empty: Typed = { work: 'machining', what: '', part: '', to: '', price: '', asks: [noAsk] };
+
+/** One thing that must come back measured; the names of its fields say which where there are several. */
+function AskRow({
+  typed,
+  of,
+  onChange,
+}: {
+  readonly typed: AskTyped;
+  readonly of: string;
+  readonly onChange: (change: Partial<AskTyped>) => void;
+}) {
+  const text = (field: keyof AskTyped) => ({
+    value: typed[field],
+    onChange: (event: { readonly target: { readonly value: string } }) => onChange({ [field]: event.target.value }),
+  });
+  return (
+    <div className="grid grid-cols-[1.6fr_90px_110px_110px] items-end gap-3">
+      <TextField label={`What must come back measured${of}`} {...text('ask')} />
+      <TextField label={`Unit${of}`} {...text('unit')} />
+      <TextField label={`At least${of}`} inputMode="decimal" className="num" {...text('min')} />
+      <TextField label={`At most${of}`} inputMode="decimal" className="num" {...text('max')} />
+    </div>
+  );
+}
 
 function NewWork({ view, onDone }: { readonly view: JobView; readonly onDone: () => void }) {
   const { tag } = view.record;
   const [typed, change, forget] = useDraftState<Typed>(`${tag}.outside`, empty);
   const { run, error, isBusy } = useAct();
-  const text = (name: Exclude<keyof Typed, 'work' | 'part'>, field: string = name) => ({
+  const text = (name: Exclude<keyof Typed, 'work' | 'part' | 'asks'>, field: string = name) => ({
     value: typed[name],
     error: issueFor(error, field),
     onChange: (event: { readonly target: { readonly value: string } }) => change({ [name]: event.target.value }),
   });
   const keep = async () => {
     const price = readMoney(typed.price || '0');
-    const asks = typed.ask.trim()
-      ? [{ ask: typed.ask, unit: typed.unit, min: asNumber(typed.min), max: asNumber(typed.max) }]
-      : [];
+    const asks = typed.asks
+      .filter(({ ask }) => ask.trim())
+      .map(({ ask, unit, min, max }) => ({ ask, unit, min: asNumber(min), max: asNumber(max) }));
     const done = await run('write-outside', {
       ...{ tag, number: null, basedOn: 0 },
       outside: {
@@ -77,14 +103,23 @@ function NewWork({ view, onDone }: { readonly view: JobView; readonly onDone: ()
         <TextField label="Price" inputMode="decimal" className="num" {...text('price', 'priceMinor')} />
       </div>
       <TextField label="What is done" {...text('what')} />
-      <div className="grid grid-cols-[1.6fr_90px_110px_110px_auto] items-end gap-3">
-        <TextField label="What must come back measured" {...text('ask')} />
-        <TextField label="Unit" {...text('unit')} />
-        <TextField label="At least" inputMode="decimal" className="num" {...text('min')} />
-        <TextField label="At most" inputMode="decimal" className="num" {...text('max')} />
+      {typed.asks.map((ask, i) => (
+        <AskRow
+          key={i}
+          typed={ask}
+          of={i ? `, ${i + 1}` : ''}
+          onChange={(part) => change({ asks: typed.asks.map((one, k) => (k === i ? { ...one, ...part } : one)) })}
+        />
+      ))}
+      <div className="flex gap-3">
         <Button verb="write-outside" tone="main" disabled={isBusy} onClick={() => void keep()}>
           Keep it
         </Button>
+        {typed.asks.length < 20 && (
+          <Button tone="quiet" onClick={() => change({ asks: [...typed.asks, noAsk] })}>
+            One more thing that is measured
+          </Button>
+        )}
       </div>
       <ErrorNote error={error} />
     </div>
