@@ -1,26 +1,30 @@
 'use client';
 
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
-import { useForm } from 'react-hook-form';
-import type { InputOf } from '@/contract';
-import { saveSupplierInput } from '@/core/change/inputs';
+import { useState } from 'react';
 import type { CatalogueSupplier } from '@/core/purchasing';
 import { useAct } from '../act/use-act';
-import { Button, ErrorNote, TextField } from '../ui/form';
-import { faultsOf } from '../ui/form-faults';
+import { readMoney } from '../quote/money';
+import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 
 type Supplier = CatalogueSupplier & { readonly version: number };
 
-const decimal = (text: unknown) =>
-  Number(
-    String(text ?? '')
-      .trim()
-      .replace(',', '.') || Number.NaN,
-  );
-/** Money as people type it, in minor units. */
-const minor = (text: unknown) => (typeof text === 'number' ? text : Math.round(decimal(text) * 100));
-const shown = (amount: number) => (amount / 100).toFixed(2);
+const shown = (minor: number) => (minor / 100).toFixed(2);
+/** Money as people type it, in minor units; no number where it cannot be read. */
+function minorOf(text: string): number {
+  const read = readMoney(text || '0');
+  return 'minor' in read ? read.minor : Number.NaN;
+}
+
+/** What a form of a supplier begins with: figures as people type them. */
+function typedOf(supplier: Supplier | null, currency: string) {
+  return {
+    ...{ name: supplier?.name ?? '', contact: supplier?.contact ?? '', email: supplier?.email ?? '' },
+    ...{ telephone: supplier?.telephone ?? '', currency: supplier?.currency ?? currency },
+    ...{ rate: String(supplier?.rate ?? 1), cutOff: supplier?.cutOff ?? '' },
+    ...{ freightMinor: shown(supplier?.freightMinor ?? 0), minimumMinor: shown(supplier?.minimumMinor ?? 0) },
+  };
+}
 
 /** Writes a supplier down, or changes one. */
 export function SupplierForm({
@@ -32,63 +36,59 @@ export function SupplierForm({
 }) {
   const { run, error, isBusy } = useAct();
   const router = useRouter();
-  const form = useForm<InputOf<'save-supplier'>>({
-    resolver: zodResolver(saveSupplierInput),
-    defaultValues: supplier
-      ? { ...supplier, basedOn: supplier.version }
-      : { id: null, basedOn: 0, currency, rate: 1, isUsual: false, isActive: true },
-  });
-  const faultOf = faultsOf(form.formState.errors, error);
-  const text = (name: 'name' | 'contact' | 'email' | 'telephone' | 'currency' | 'cutOff', label: string) => (
-    <TextField label={label} error={faultOf(name)} {...form.register(name)} />
-  );
-  const money = (name: 'freightMinor' | 'minimumMinor', label: string) => (
+  const [typed, setTyped] = useState(() => typedOf(supplier, currency));
+  const [isUsual, setUsual] = useState(supplier?.isUsual ?? false);
+  const [isActive, setActive] = useState(supplier?.isActive ?? true);
+  const field = (name: keyof typeof typed, label: string, isFigure = false) => (
     <TextField
       label={label}
-      inputMode="decimal"
-      error={faultOf(name)}
-      {...form.register(name, { setValueAs: minor })}
-      defaultValue={shown(supplier?.[name] ?? 0)}
+      inputMode={isFigure ? 'decimal' : undefined}
+      value={typed[name]}
+      error={issueFor(error, name)}
+      onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
     />
   );
-  const send = async ({ id, basedOn, ...rest }: InputOf<'save-supplier'>) => {
-    const { name, contact, email, telephone, currency: own, rate, freightMinor, minimumMinor, cutOff } = rest;
-    const { isUsual, isActive } = rest;
-    const kept = { name, contact, email, telephone, currency: own, rate, freightMinor, minimumMinor, cutOff };
-    if (await run('save-supplier', { id: id ?? null, basedOn, ...kept, isUsual, isActive })) router.refresh();
+  const keep = async () => {
+    const { rate, freightMinor, minimumMinor, ...texts } = typed;
+    const done = await run('save-supplier', {
+      ...{ id: supplier?.id ?? null, basedOn: supplier?.version ?? 0, ...texts, isUsual, isActive },
+      ...{ rate: Number(rate.replace(',', '.')), freightMinor: minorOf(freightMinor) },
+      minimumMinor: minorOf(minimumMinor),
+    });
+    if (done) router.refresh();
   };
+  const tick = (label: string, isOn: boolean, set: (is: boolean) => void) => (
+    <label className="flex min-h-11 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-6 accent-(--ink)"
+        checked={isOn}
+        onChange={(event) => set(event.target.checked)}
+      />
+      {label}
+    </label>
+  );
   return (
-    <form onSubmit={form.handleSubmit(send)} noValidate className="border-l-4 border-lake bg-sheet px-3 py-2">
+    <div className="border-l-4 border-lake bg-sheet px-3 py-2">
       <div className="grid gap-3 md:grid-cols-4">
-        {text('name', 'Name')}
-        {text('contact', 'Whom we speak to')}
-        {text('email', 'Mail address for orders')}
-        {text('telephone', 'Telephone')}
-        {text('currency', 'Currency')}
-        <TextField
-          label={`${currency} for one of theirs`}
-          inputMode="decimal"
-          error={faultOf('rate')}
-          {...form.register('rate', { setValueAs: decimal })}
-        />
-        {money('freightMinor', 'Freight of an order')}
-        {money('minimumMinor', 'Least that an order comes to')}
-        {text('cutOff', 'An order leaves the same day until, such as 14:00')}
+        {field('name', 'Name')}
+        {field('contact', 'Whom we speak to')}
+        {field('email', 'Mail address for orders')}
+        {field('telephone', 'Telephone')}
+        {field('currency', 'Currency')}
+        {field('rate', `${currency} for one of theirs`, true)}
+        {field('freightMinor', 'Freight of an order', true)}
+        {field('minimumMinor', 'Least that an order comes to', true)}
+        {field('cutOff', 'An order leaves the same day until, such as 14:00')}
       </div>
       <div className="flex flex-wrap gap-6">
-        <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-6 accent-(--ink)" {...form.register('isUsual')} />
-          is asked for what nobody offers
-        </label>
-        <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-6 accent-(--ink)" {...form.register('isActive')} />
-          we buy from them
-        </label>
+        {tick('is asked for what nobody offers', isUsual, setUsual)}
+        {tick('we buy from them', isActive, setActive)}
       </div>
       <ErrorNote error={error} />
-      <Button type="submit" verb="save-supplier" tone="main" disabled={isBusy}>
+      <Button verb="save-supplier" tone="main" disabled={isBusy} onClick={() => void keep()}>
         Keep {supplier?.name ?? 'the supplier'}
       </Button>
-    </form>
+    </div>
   );
 }
