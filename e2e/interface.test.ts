@@ -77,6 +77,11 @@ describe('axe finds nothing', () => {
     '/library?seen=packing,+belt',
     '/library/F6/compare?variant=packed&with.variant=cartridge',
     '/parts',
+    '/parts/plan',
+    '/parts/orders',
+    '/parts/shelf',
+    '/parts/donors',
+    '/parts/catalogue?text=seal',
     '/sums',
     '/sums?sum=bolt-pattern',
     '/sums?sum=balance-weight',
@@ -240,7 +245,14 @@ describe('the floor', () => {
   });
   test('at twice the size nothing is cut off to the right', async () => {
     await page.setViewport({ width: 640, height: 400, deviceScaleFactor: 2 });
-    for (const view of ['/', `/jobs/${tagAt('inspect', 'half')}`, `/jobs/${tagAt('quote')}`]) {
+    for (const view of [
+      '/',
+      `/jobs/${tagAt('inspect', 'half')}`,
+      `/jobs/${tagAt('quote')}`,
+      '/parts',
+      '/parts/plan',
+      '/parts/shelf',
+    ]) {
       await open(page, view);
       expect([view, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([view, 640]);
     }

@@ -9,6 +9,7 @@ import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
 import { useDraftState } from '../act/use-draft-state';
 import { Button, ErrorNote, issueFor } from '../ui/form';
+import { PieceFault } from './piece-fault';
 
 interface Typed {
   readonly counted: string;
@@ -74,22 +75,12 @@ function PieceCheck({ piece, name, typed, fault, onChange }: PieceProps) {
           {field('what', 'What is wrong', 'what is wrong: other rubber, another size, cut, rust')}
         </div>
       )}
-      {fault && (
-        <div className="mt-1 flex items-center gap-4">
-          <p className="text-13 font-semibold text-jasper">{fault}</p>
-          {typed.foundNumber !== '' && (
-            <label className="flex min-h-11 items-center gap-2 text-13">
-              <input
-                type="checkbox"
-                className="size-6 accent-(--ink)"
-                checked={typed.accept}
-                onChange={(event) => onChange({ accept: event.target.checked })}
-              />
-              it stands for it, by my name
-            </label>
-          )}
-        </div>
-      )}
+      <PieceFault
+        fault={fault}
+        isOther={typed.foundNumber !== ''}
+        isAccepted={typed.accept}
+        onAccept={(accept) => onChange({ accept })}
+      />
     </li>
   );
 }
@@ -144,18 +135,20 @@ export function OrderCount({
   return (
     <section aria-label="Parcel to count" className="border-l-4 border-lake bg-sheet px-3 py-2">
       <h2 className="font-bold">Count the parcel: every piece, its number, its rubber, cuts and rust</h2>
-      <ul aria-label="Pieces of the order’s parcel">
-        {pieces.map((piece, i) => (
-          <PieceCheck
-            key={keyOf(piece)}
-            piece={piece}
-            name={names[piece.number] ?? piece.number}
-            typed={of(piece)}
-            fault={issueFor(error, `counts.${i}`)}
-            onChange={(part) => change({ ...typed, [keyOf(piece)]: { ...of(piece), ...part } })}
-          />
-        ))}
-      </ul>
+      <div className="overflow-x-auto">
+        <ul aria-label="Pieces of the order’s parcel" className="min-w-[720px]">
+          {pieces.map((piece, i) => (
+            <PieceCheck
+              key={keyOf(piece)}
+              piece={piece}
+              name={names[piece.number] ?? piece.number}
+              typed={of(piece)}
+              fault={issueFor(error, `counts.${i}`)}
+              onChange={(part) => change({ ...typed, [keyOf(piece)]: { ...of(piece), ...part } })}
+            />
+          ))}
+        </ul>
+      </div>
       <ErrorNote error={error} />
       <div className="mt-2 flex flex-wrap items-center gap-4">
         <label className="flex items-center gap-2">

@@ -9,6 +9,7 @@ import { useDraftState } from '../act/use-draft-state';
 import { PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextArea } from '../ui/form';
+import { PieceFault } from './piece-fault';
 
 interface Typed {
   readonly counted: string;
@@ -107,22 +108,12 @@ function LineCheck({
           />
         </div>
       )}
-      {fault && (
-        <div className="mt-1 flex items-center gap-4">
-          <p className="text-13 font-semibold text-jasper">{fault}</p>
-          {typed.number !== '' && (
-            <label className="flex min-h-11 items-center gap-2 text-13">
-              <input
-                type="checkbox"
-                className="size-6 accent-(--ink)"
-                checked={typed.accept}
-                onChange={(event) => onChange({ accept: event.target.checked })}
-              />
-              it stands for it, by my name
-            </label>
-          )}
-        </div>
-      )}
+      <PieceFault
+        fault={fault}
+        isOther={typed.number !== ''}
+        isAccepted={typed.accept}
+        onAccept={(accept) => onChange({ accept })}
+      />
     </li>
   );
 }

@@ -74,7 +74,16 @@ test('what the parcel’s list says is counted line by line; what was typed goes
       ...{ tag: 'P-0417', orderNumber: 'PO-0001', note: 'box was open' },
       counts: [
         {
-          ...{ lineId: 'line-1', counted: 1, wrong: 1, what: 'cracked', number: '', elastomer: '', lot: 'L-9' },
+          ...{
+            lineId: 'line-1',
+            counted: 1,
+            wrong: 1,
+            what: 'cracked',
+            photoId: null,
+            number: '',
+            elastomer: '',
+            lot: 'L-9',
+          },
           accept: false,
         },
       ],
