@@ -3,6 +3,7 @@ import type { PromiseEffect, SourcedLine } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
 import { sayShortDate } from '../job/view';
 import { DeskFrame } from './desk-frame';
+import { sayEffect } from './promise-words';
 import { sourceNames } from './source-words';
 
 export interface DeskLine extends SourcedLine {
@@ -57,14 +58,6 @@ function standingOfLine({ toBuy, quantity, ordered, received, source, effect }: 
   return source === 'bought' ? `${left} on order, ${day}` : `${left} to come, ${day}`;
 }
 
-/** What a line does to the promise, in a sentence. */
-function sayEffect({ effect, promisedOn }: DeskLine, today: string): string {
-  const { spareDays, readyOn } = effect;
-  const days = Math.abs(spareDays) === 1 ? '1 day' : `${Math.abs(spareDays)} days`;
-  if (spareDays < 0) return `ready ${sayShortDate(readyOn, today)}, ${days} past ${sayShortDate(promisedOn, today)}`;
-  return spareDays === 0 ? 'no day to lose' : `${days} in hand`;
-}
-
 function LineRow({ line, today }: { readonly line: DeskLine; readonly today: string }) {
   const isLate = line.effect.spareDays < 0;
   return (
@@ -84,7 +77,9 @@ function LineRow({ line, today }: { readonly line: DeskLine; readonly today: str
         <span className="text-quiet">{sourceNames[line.source]}</span>
         <span className={line.toBuy > 0 ? 'font-semibold' : ''}>{standingOfLine(line, today)}</span>
         <span className="text-13 text-quiet">{line.neededBy && `by ${sayShortDate(line.neededBy, today)}`}</span>
-        <span className={isLate ? 'font-semibold text-jasper' : ''}>{sayEffect(line, today)}</span>
+        <span className={isLate ? 'font-semibold text-jasper' : ''}>
+          {sayEffect(line.effect, line.promisedOn, today)}
+        </span>
         <span className="text-13 text-quiet">
           {line.isHeld ? 'the job is on hold' : line.blocks.length > 0 && `stops: ${line.blocks[0]}`}
           {line.blocks.length > 1 && ` and ${line.blocks.length - 1} more`}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { effectOf } from '@/core/purchasing';
 import { isFromSupplier, needsOf, stepsBlockedBy, toOrder, type Need } from '@/core/supply';
 import { useAct } from '../act/use-act';
 import type { JobView, SheetProps } from '../job/view';
@@ -9,6 +10,7 @@ import { useAskedPlace } from '../ui/use-asked-place';
 import { OrderAtRisk } from './order-at-risk';
 import { OrderSection } from './order-section';
 import { JobCosts } from './job-costs';
+import { sayEffect } from './promise-words';
 import { OutsideWork } from './outside-work';
 import { SourcePanel } from './source-panel';
 import { sayNeed, sourceNames } from './source-words';
@@ -19,6 +21,8 @@ function NeedRow({ view, need, canAct }: { readonly view: JobView; readonly need
   const isHere = need.received >= need.quantity;
   const isUnseen = need.ordered < need.quantity;
   const [isOpen, setOpen] = useState(false);
+  const { promisedOn } = view.record;
+  const effect = effectOf(need, { remaining: view.standing.remaining, promisedOn, today: view.today });
   const waitsForUs = !isHere && !isFromSupplier(need) && need.source !== 'outside';
   const words = isOpen ? 'Close' : waitsForUs ? 'See to it' : 'Source';
   const tone = isHere ? 'text-quiet' : isUnseen ? 'font-bold text-jasper' : '';
@@ -32,7 +36,16 @@ function NeedRow({ view, need, canAct }: { readonly view: JobView; readonly need
         <span className="num text-right">
           {need.received}/{need.quantity}
         </span>
-        <span className={tone}>{sayNeed(need)}</span>
+        <span className={tone}>
+          {sayNeed(need)}
+          {!isHere && (
+            <span
+              className={`block text-13 ${effect.spareDays < 0 ? 'font-semibold text-jasper' : 'font-normal text-quiet'}`}
+            >
+              {sayEffect(effect, promisedOn, view.today)}
+            </span>
+          )}
+        </span>
         <span className="text-13 text-quiet">
           {!isHere && stepsBlockedBy(need.ref, view.family).length > 0 && (
             <>stops: {stepsBlockedBy(need.ref, view.family).join(', ')}</>
