@@ -40,6 +40,10 @@ describe('suppliers.csv', () => {
       ]),
     );
   });
+  test('money of theirs is worth something', () => {
+    const { faults } = readSuppliers(rowsOf('suppliers', good.replace(';EUR;1;', ';EUR;0;')));
+    expect(faults).toEqual([{ line: 2, column: 'rate', value: '0', message: 'must be more than 0' }]);
+  });
   test('one name stands once', () => {
     const { faults } = readSuppliers(
       rowsOf('suppliers', good, good.replace('Sillwater', 'SILLWATER').replace('yes', 'no')),
@@ -72,6 +76,8 @@ describe('offers.csv', () => {
     ['Nobody;K-1;kit;;1.00;5;;;R-1;;1', 'supplier', 'is not in the catalogue of suppliers'],
     ['Sillwater;K-1;kit;;;5;;;R-1;;1', 'price', 'is missing in the first row of the offer'],
     ['Sillwater;K-1;kit;;1,50;5;;;R-1;;1', 'price', 'price is a number with a point, such as 12.50'],
+    ['Sillwater;K-1;kit;;12345678.00;5;;;R-1;;1', 'price', 'price is a number with a point, such as 12.50'],
+    ['Sillwater;K-1;kit;;1.50;5;;;--;;1', 'number', 'has neither a letter nor a figure'],
     ['Sillwater;K-1;kit;;1.50;5;;;R-1;;0', 'quantity', 'is at least 1'],
     ['Sillwater;K-1;box;;1.50;5;;;R-1;;1', 'kind', 'Invalid option: expected one of "single"|"kit"'],
     ['Sillwater;K-1;kit;;1.50;5;;31.1.2027;R-1;;1', 'valid_until', 'a day looks like 2026-12-09'],

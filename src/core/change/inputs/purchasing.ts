@@ -5,7 +5,12 @@ import { basedOn, dayField, optionalText, sentence } from './fields';
 const orderNumber = z.string().trim().min(1, 'name the order').max(20);
 const amount = z.number('type a whole number').int('whole numbers').min(0).max(1_000_000_000);
 const count = z.number('type a count').int('count whole pieces').min(0).max(100_000);
-const partNumber = z.string().trim().min(1, 'type the number').max(60);
+const partNumber = z
+  .string()
+  .trim()
+  .min(1, 'type the number')
+  .max(60)
+  .refine((text) => /[\p{L}\p{N}]/u.test(text), 'has neither a letter nor a figure');
 const currency = z
   .string()
   .trim()
@@ -94,7 +99,7 @@ export type CatalogueKind = (typeof catalogueKinds)[number];
 /** A CSV file of the catalogue, as text. */
 export const importCatalogueInput = z.strictObject({
   kind: z.enum(catalogueKinds),
-  text: z.string().min(1, 'the file is empty').max(4_000_000, 'the file is larger than 4 MB'),
+  text: z.string().min(1, 'the file is empty').max(2_000_000, 'the file is larger than 2 MB'),
 });
 
 const flag = z
@@ -107,7 +112,7 @@ const decimal = (name: string) =>
   z
     .string()
     .trim()
-    .regex(/^\d{1,9}(\.\d{1,6})?$/, `${name} is a number with a point, such as 12.50`);
+    .regex(/^\d{1,7}(\.\d{1,6})?$/, `${name} is a number with a point, such as 12.50`);
 const whole = (name: string) =>
   z
     .string()
@@ -121,7 +126,9 @@ export const supplierRow = z.strictObject({
   email: z.union([z.literal(''), z.string().trim().email('is not a mail address')]),
   telephone: optionalText(40),
   currency: currency.describe('ISO 4217, such as EUR.'),
-  rate: decimal('rate').describe('How many of the shop’s money one of this currency is.'),
+  rate: decimal('rate')
+    .refine((text) => Number(text) > 0, 'must be more than 0')
+    .describe('How many of the shop’s money one of this currency is.'),
   freight: decimal('freight').describe('Of one order, in this currency.'),
   minimum: decimal('minimum').describe('The least that the goods of an order come to; 0 for none.'),
   cut_off: z.union([z.literal(''), z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time looks like 14:00')]),

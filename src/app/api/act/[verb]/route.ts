@@ -10,9 +10,12 @@ import { actorOf, changeContext, keepSession } from '@/app/session';
 
 const openedSession = z.object({ sessionId: z.string(), name: z.string(), role: z.string() });
 const opensSession: ReadonlySet<Verb> = new Set(['sign-in', 'switch-person', 'create-owner'] as const);
-/** Largest bodies, in bytes: a family file is the longest that a person sends. */
+/** Largest bodies, in bytes: files are longer than what a person types. */
 const mostBytes = 256 * 1024;
-const mostFileBytes = 1_100_000;
+const mostFileBytes: Readonly<Partial<Record<Verb, number>>> = {
+  'import-family': 1_100_000,
+  'import-catalogue': 2_200_000,
+};
 
 function assertMayKnock(actor: Actor, verb: Verb): void {
   const isForAnyone = verbs[verb].audience.some((audience) => audience === 'anyone');
@@ -28,7 +31,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ ver
     const actor = await actorOf(request);
     assertMayKnock(actor, verb);
     const context = await changeContext(request, actor);
-    const body = await readJson(request, verb === 'import-family' ? mostFileBytes : mostBytes);
+    const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
     const answer = await act(verb, context, body);
     if (!opensSession.has(verb)) return answerData(answer);
     const { sessionId, ...known } = openedSession.parse(answer);
