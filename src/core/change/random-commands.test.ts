@@ -376,8 +376,25 @@ const buying: Attempt = (world, pick) => {
     ...{ lineId: line.id, counted: line.quantity - line.received },
   }));
   const receiptIds = counts.map(() => `receipt-${world.ids++}`);
-  const command = { tag, orderNumber: order.number, counts, note: '' };
-  return trying(world, 'receive-parts', supply.receiveParts, { receiptIds, crossing: {} }, command);
+  const about = { tag, orderNumber: order.number };
+  const line = pick(order.lines);
+  const days = line ? [{ number: line.number, dueOn: '2026-12-07' }] : [];
+  const dated = { ...about, dueOn: '2026-12-09', lines: days };
+  const cut = { ...about, lines: [{ partRef: line?.partRef ?? 'none', quantity: 1 }], words: 'by mistake' };
+  const parcel = {
+    lines: order.lines.map(({ partRef, quantity, sent }) => ({ lineId: partRef, quantity: quantity - sent })),
+    restOn: null,
+    sentBefore: Object.fromEntries(order.lines.map(({ partRef, sent }) => [partRef, sent])),
+  };
+  return (
+    pick([
+      trying(world, 'receive-parts', supply.receiveParts, { receiptIds, crossing: {} }, { ...about, counts, note: '' }),
+      trying(world, 'acknowledge-order', supply.acknowledgeOrder, undefined, { ...dated, reference: 'A' }),
+      trying(world, 'move-order', supply.moveOrder, undefined, { ...dated, words: 'the foundry is late' }),
+      trying(world, 'cut-order', supply.cutOrder, undefined, cut),
+      trying(world, 'take-parcel', supply.takeParcel, parcel, about),
+    ]) ?? null
+  );
 };
 
 const testing: Attempt = (world, pick) => {
