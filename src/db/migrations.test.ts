@@ -24,6 +24,29 @@ function foldUpTo(last: number): string {
 
 const rows = async (sql: string) => (await connection.query<RowDataPacket[]>(sql))[0];
 
+/** An order of one job with one supplier, as it was before an order was the shop's. */
+async function orderAsBefore(): Promise<void> {
+  const who = "'person-1', 'Bram', '2026-11-20 09:00:00.000'";
+  await connection.query(
+    `INSERT INTO purchase_orders (id, job_id, number, supplier, acknowledgement, due_on, person_id, person_name, at)
+     VALUES ('o-1', 'job-1', 'PO-00007', 'Old Parts', 'A-7', '2026-12-01', ${who}),
+            ('o-2', 'job-1', 'PO-00008', 'Old Parts', NULL, NULL, ${who}),
+            ('o-3', 'job-2', 'PO-00009', 'Other Parts', NULL, NULL, ${who})`,
+  );
+  await connection.query(
+    `INSERT INTO purchase_order_lines (id, order_id, job_id, part_ref, number, quantity, sent)
+     VALUES ('l-1', 'o-1', 'job-1', 'ring', 'R-1', 4, 3), ('l-2', 'o-1', 'job-1', 'face', 'F-1', 1, 0)`,
+  );
+  await connection.query(
+    `INSERT INTO receipts (id, job_id, line_id, quantity, note, person_id, person_name, at)
+     VALUES ('r-1', 'job-1', 'l-1', 1, '', ${who}), ('r-2', 'job-1', 'l-1', 1, '', ${who})`,
+  );
+  await connection.query(
+    `INSERT INTO outbox (id, job_id, item, tries, due_at, created_at)
+     VALUES ('x-1', 'job-1', '{"kind":"send-order","orderId":"o-2"}', 2, '2026-11-20 09:05:00', '2026-11-20 09:00:00')`,
+  );
+}
+
 beforeAll(async () => {
   const root = await createConnection({ uri: server });
   await root.query(`DROP DATABASE IF EXISTS ${name}`);
@@ -33,6 +56,7 @@ beforeAll(async () => {
   folder = foldUpTo(3);
   await migrateDatabase(url, folder);
   connection = await createConnection({ uri: url, timezone: 'Z' });
+  await orderAsBefore();
 });
 afterAll(async () => {
   await connection.end();
@@ -83,4 +107,33 @@ test('what was captured and done before steps had actions is there after, as ans
     { step_id: 'bearings', round: 2, state: 'done', data: { ambientC: 18 }, version: 4, person_name: 'Odile' },
   ]);
   expect(await rows("SHOW TABLES LIKE 'captures'")).toEqual([]);
+});
+
+test('an order of before is an order of the shop after: its supplier, its days, what came of it, what waits to go out', async () => {
+  expect(await rows('SELECT name, is_usual FROM suppliers ORDER BY name')).toEqual([
+    { name: 'Old Parts', is_usual: 1 },
+    { name: 'Other Parts', is_usual: 0 },
+  ]);
+  expect(await rows('SELECT number, supplier, state, reference FROM shop_orders ORDER BY number')).toEqual([
+    { number: 'PO-00007', supplier: 'Old Parts', state: 'acknowledged', reference: 'A-7' },
+    { number: 'PO-00008', supplier: 'Old Parts', state: 'placed', reference: null },
+    { number: 'PO-00009', supplier: 'Other Parts', state: 'placed', reference: null },
+  ]);
+  const lines = await rows(
+    'SELECT position, code, quantity, price_minor, pieces FROM shop_order_lines ORDER BY position',
+  );
+  const piece = { elastomer: '', struck: 0 };
+  expect(lines).toEqual([
+    {
+      ...{ position: 1, code: 'R-1', quantity: 4, price_minor: null },
+      pieces: [{ ...piece, number: 'R-1', quantity: 4, sent: 3, received: 2 }],
+    },
+    {
+      ...{ position: 2, code: 'F-1', quantity: 1, price_minor: null },
+      pieces: [{ ...piece, number: 'F-1', quantity: 1, sent: 0, received: 0 }],
+    },
+  ]);
+  expect(
+    await rows("SELECT json_value(item, '$.kind') AS kind, json_value(item, '$.number') AS number FROM outbox"),
+  ).toEqual([{ kind: 'place-order', number: 'PO-00008' }]);
 });
