@@ -15,8 +15,8 @@ describe('devices of a module', () => {
   test.each([
     [undefined, 'exports no object of devices'],
     [{ scales: able('weigh') }, '“scales” is no device; devices are gauge, camera, supplier, mail, testStand'],
-    [{ supplier: able('acknowledge') }, 'supplier lacks parcelBy'],
-    [{ supplier: {} }, 'supplier lacks acknowledge and parcelBy'],
+    [{ supplier: able('acknowledge') }, 'supplier lacks parcelBy, expedite, cancel'],
+    [{ supplier: {} }, 'supplier lacks acknowledge, parcelBy, expedite, cancel'],
     [{ gauge: null }, 'gauge lacks takeReading'],
     [{ testStand: { run: 'fast' } }, 'testStand lacks run'],
   ])('%j is refused by name', (exported, words) => {

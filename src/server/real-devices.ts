@@ -3,12 +3,12 @@ import { pathToFileURL } from 'node:url';
 import type { StandIns } from '@/stand-ins';
 
 /** What a device of each name must be able to do; see the contract in src/stand-ins. */
-const abilities: { readonly [Name in keyof StandIns]: readonly (keyof StandIns[Name] & string)[] } = {
-  gauge: ['takeReading'],
-  camera: ['takePicture'],
-  supplier: ['acknowledge', 'parcelBy'],
-  mail: ['send'],
-  testStand: ['run'],
+const abilities: { readonly [Name in keyof StandIns]: { readonly [Ability in keyof StandIns[Name]]: true } } = {
+  gauge: { takeReading: true },
+  camera: { takePicture: true },
+  supplier: { acknowledge: true, parcelBy: true, expedite: true, cancel: true },
+  mail: { send: true },
+  testStand: { run: true },
 };
 
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
@@ -24,10 +24,10 @@ export function checkDevices(exported: unknown): Partial<StandIns> {
   for (const [name, device] of Object.entries(exported)) {
     if (!Object.hasOwn(abilities, name))
       throw new RangeError(`“${name}” is no device; devices are ${Object.keys(abilities).join(', ')}`);
-    const lacking = abilities[name as keyof StandIns].filter(
+    const lacking = Object.keys(abilities[name as keyof StandIns]).filter(
       (ability) => !isObject(device) || typeof device[ability] !== 'function',
     );
-    if (lacking.length) throw new RangeError(`${name} lacks ${lacking.join(' and ')}`);
+    if (lacking.length) throw new RangeError(`${name} lacks ${lacking.join(', ')}`);
   }
   return exported;
 }
