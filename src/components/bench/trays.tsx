@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { partsOn } from '@/core/family';
 import { sheetsOf } from '@/core/record';
-import { isTwin } from '@/core/supply';
+import { isTwin, readsLabels } from '@/core/supply';
 import { useAct } from '../act/use-act';
 import type { SheetProps } from '../job/view';
 import { Button, ErrorNote, TextField } from '../ui/form';
@@ -26,7 +26,9 @@ export function Trays({ view, isHere }: SheetProps) {
           <p className="text-13 text-quiet">
             {isTwin(record)
               ? `${twins.join(', ')} is open beside it: each part lies in a labelled tray, and its label is read before it goes in.`
-              : 'It stands alone; a tray with a label still tells whose the parts are.'}
+              : readsLabels(record)
+                ? 'This shop reads labels at every pump: each part lies in a labelled tray, and is read before it goes in.'
+                : 'It stands alone; a tray with a label still tells whose the parts are.'}
           </p>
         </div>
         {isHere && left.length > 0 && (

@@ -101,5 +101,5 @@ export const supplySentences = {
   'no-tray': ({ tray, tag }: { tray: string; tag: string }) => `${tag} has no tray ${tray}.`,
   'not-in-tray': ({ part }: { part: string }) => `${part} was not laid in a labelled tray.`,
   'labels-unread': ({ step, parts }: { step: string; parts: readonly string[] }) =>
-    `“${step}”: a like unit is open beside this one. Read the ${plural(parts.length, 'label', 'labels')} of ${list(parts, 'and')} first, so that nothing of the other one goes in.`,
+    `“${step}”: labels are read at this pump. Read the ${plural(parts.length, 'label', 'labels')} of ${list(parts, 'and')} first, so that nothing of another one goes in.`,
 } as const;

@@ -1,7 +1,7 @@
 import { findingAt, standingReadings, workOf } from '../bench';
 import { partsOn, type Family } from '../family';
 import { judgePoints, type PointState } from '../inspection';
-import { awaited, isTwin, needsOf, toArrange, toOrder } from '../supply';
+import { awaited, needsOf, readsLabels, toArrange, toOrder } from '../supply';
 import { unsettledDecline } from '../quoting';
 import { fateOf, leavesHouse } from '../dispatch';
 import { isShutByResidue } from '../residue';
@@ -45,9 +45,9 @@ function stepsOpen(record: JobRecord, family: Family, phase: BenchPhase): readon
   });
 }
 
-/** Parts that lie in no labelled tray though a like unit stands beside them. */
+/** Parts that lie in no labelled tray though their labels are to be read. */
 function unlaid(record: JobRecord, family: Family): readonly Missing[] {
-  if (!isTwin(record)) return [];
+  if (!readsLabels(record)) return [];
   const laid = new Set(sheetsOf(record, 'tray').map(({ key }) => key));
   const here = new Set(record.parts.filter(({ state }) => state === 'present').map(({ ref }) => ref));
   const left = partsOn(family.parts, 'came').filter(({ ref, stays }) => here.has(ref) && !stays && !laid.has(ref));

@@ -33,7 +33,7 @@ const sentences = {
   unordered: ({ part, count }: { part: string; count: number }) => `${part}: ${count} not ordered`,
   unarranged: ({ part, source }: { part: string; source: SupplySource }) => `${part}: ${unarrangedWords[source]}`,
   unlaid: ({ count }: { count: number }) =>
-    `${count} ${count === 1 ? 'part lies' : 'parts lie'} in no labelled tray, and a like unit is open`,
+    `${count} ${count === 1 ? 'part lies' : 'parts lie'} in no labelled tray, and labels are read at this pump`,
   'number-open': ({ part, found }: { part: string; found: string }) =>
     `${part}: nobody has settled what the number ${found} is`,
   awaited: ({ part, count }: { part: string; count: number }) => `${part}: ${count} still to arrive`,

@@ -128,6 +128,14 @@ export const matterTable: Readonly<Record<Matter, MatterDescribed>> = {
     schools: [school('by the drawing', 'put right by the drawing'), school('as it was', 'put back as it was')],
     why: 'what was found stays in the record as a finding',
   },
+  labels: {
+    title: 'Reading the labels of parts',
+    schools: [
+      school('beside a twin', 'beside an open unit of the same lot, each before it goes in'),
+      school('always', 'at every pump, each before it goes in'),
+    ],
+    why: 'units of one lot look alike; a shop with like pumps of several owners on its benches reads them always',
+  },
 };
 
 /** A school of a matter by its id; undefined for none. */

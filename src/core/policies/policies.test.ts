@@ -26,8 +26,8 @@ const torques = (family: Family) =>
   answersOf(family, 'rebuild').filter((answer): answer is FormOf<'torque'> => answer.kind === 'torque');
 
 describe('the schools', () => {
-  test('are two at least in each of the fourteen matters, each by its own name', () => {
-    expect(matters).toHaveLength(14);
+  test('are two at least in each of the fourteen matters of the handbook and in that of labels, each by its own name', () => {
+    expect(matters).toHaveLength(15);
     for (const matter of matters) {
       const ids = matterTable[matter].schools.map(({ id }) => id);
       expect(ids.length).toBeGreaterThan(1);

@@ -119,6 +119,7 @@ export const matters = [
   'not on the shelf',
   'parts before approval',
   'as found',
+  'labels',
 ] as const;
 export type Matter = (typeof matters)[number];
 

@@ -61,7 +61,7 @@ describe('the head of a report', () => {
     expect(cautions).toHaveLength(3);
     expect(cautions[0]).toMatch(/^Unit on its driver or in place: Isolate all energy/);
     expect(cautions[2]).toBe(cautionFooter);
-    expect(policies).toHaveLength(14);
+    expect(policies).toHaveLength(15);
     expect(settings.filter((one) => one.title.includes('temperature'))).toEqual([]);
   });
 });

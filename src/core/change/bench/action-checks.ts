@@ -12,7 +12,7 @@ import type { AnswerAction } from '../inputs';
 /** How far below the reckoned temperature a bearing may be when it is put on, in °C: it cools on the way. */
 const coolingAllowanceC = 5;
 
-/** Where a like unit is open beside this one, each part is known by its label before it goes in. */
+/** Where labels are read, each part is known by its label before it goes in. */
 function checkLabels(step: Step, refs: readonly string[], { record, family }: Pick<Given, 'record' | 'family'>): void {
   if (record.station !== 'rebuild') return;
   const unread = unreadOf(refs, record, 'rebuild');

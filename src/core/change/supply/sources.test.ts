@@ -419,10 +419,19 @@ describe('labels', () => {
       cautionsRead: [...(step?.cautions ?? []), ...(action?.cautions ?? [])],
     };
     const answerRule = ['Odile', 'answer-action', bench.answerAction] as const;
-    expect(refusedBy(job, answerRule, { tools: [], zone: 'UTC' }, answer)).toMatch(
-      /a like unit is open beside this one/,
-    );
+    expect(refusedBy(job, answerRule, { tools: [], zone: 'UTC' }, answer)).toMatch(/labels are read at this pump/);
     expect(read(job, 'P-0417#1').parts.length).toBeGreaterThan(3);
+    job.rebuild();
+    expect(job.difference()).toBeNull();
+  });
+  test('a shop that reads labels always asks for trays and labels at a pump that stands alone, too', () => {
+    const job = new CoreJob(file, { ...wornRing, policies: { labels: 'always' } }).playTo('teardown');
+    expect(() => job.teardown()).toThrow();
+    lay(job, '1');
+    job.move('Odile', 'finish-teardown');
+    job.playTo('rebuild');
+    expect(() => job.rebuild()).toThrow();
+    read(job, 'P-0417#1');
     job.rebuild();
     expect(job.difference()).toBeNull();
   });
