@@ -109,6 +109,18 @@ function shareOf({ line }: Wanted, pile: Pile, quantity: number): Share {
   return { supplierId, tag, partRef, name, number, listedNumber, elastomer, quantity, dueOn, neededBy, blocks };
 }
 
+/** Pieces of one number for one part come as one line, whichever packs they are out of, by the day of the last. */
+function joined(shares: readonly Share[]): Share[] {
+  const found = new Map<string, Share>();
+  for (const share of shares) {
+    const key = [share.supplierId, share.tag, share.partRef, share.number, share.elastomer].join('|');
+    const before = found.get(key);
+    const dueOn = before && before.dueOn > share.dueOn ? before.dueOn : share.dueOn;
+    found.set(key, before ? { ...before, quantity: before.quantity + share.quantity, dueOn } : share);
+  }
+  return [...found.values()];
+}
+
 /** Gives what is bought to whoever needs it: what comes first to who needs it first; what is over goes on the shelf. */
 function handOut(wanted: readonly Wanted[], piles: readonly Pile[], same: Interchange): Share[] {
   const soonest = piles.toSorted((a, b) => a.dueOn.localeCompare(b.dueOn));
@@ -130,7 +142,7 @@ function handOut(wanted: readonly Wanted[], piles: readonly Pile[], same: Interc
     const own = { supplierId, tag: shelfTag, partRef: numberKey(number), name: number, listedNumber: number };
     return [{ ...own, number, elastomer, quantity: left, dueOn, neededBy: null, blocks: [] }];
   });
-  return [...shares, ...over];
+  return joined([...shares, ...over]);
 }
 
 function plannedLine({ offer, elastomer, days }: OfferFor, count: number, today: string): PlannedLine {

@@ -68,6 +68,26 @@ describe('what an open job waits for', () => {
     job.act('Bram', ['cut-order', supply.cutOrder], undefined, cut(1));
     expect(ringOf(job)).toMatchObject({ toBuy: 1, ordered: 0 });
   });
+  test('a part that stands on two lines of one order gets what came for it once, line by line', () => {
+    const job = jobAt('parts');
+    const { tag } = job.record;
+    const [order] = orderOfAll(job, 'PO-0007').orders;
+    const seals = present(order?.shares.find(({ partRef }) => partRef === 'secondary-seal'));
+    const shares = present(order).shares.flatMap((share) =>
+      share === seals
+        ? [
+            { ...share, quantity: 1 },
+            { ...share, number: 'KW1-4334-A', quantity: 1 },
+          ]
+        : [share],
+    );
+    const facts = { orders: [{ ...present(order), shares }] };
+    job.act('Bram', ['order-parts', supply.orderParts], facts, { tag, atRisk: null });
+    const parcel = { lines: [{ lineId: 'secondary-seal', quantity: 2 }], restOn: null, sentBefore: {} };
+    job.act('Bram', ['take-parcel', supply.takeParcel], parcel, { tag, orderNumber: 'PO-0007' });
+    const sent = present(job.record.orders[0]).lines.filter(({ partRef }) => partRef === 'secondary-seal');
+    expect(sent.map((one) => one.sent)).toEqual([1, 1]);
+  });
   test('nothing is ordered twice: a plan that was drawn up before another order is refused', () => {
     const job = jobAt('parts');
     const { tag } = job.record;

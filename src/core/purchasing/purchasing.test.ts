@@ -94,6 +94,18 @@ describe('the buying plan', () => {
       ['', 2],
     ]);
   });
+  test('three of one number out of a bag of two and a single are one line of the job', () => {
+    const bag = offer({
+      ...{ id: 'bag', code: 'R-1-2', priceMinor: 150, leadDays: 6 },
+      pieces: [{ number: 'R-1', elastomer: '', quantity: 2 }],
+    });
+    const { orders } = planOf({ lines: [line({ toBuy: 3, quantity: 3 })], offers: [offer({}), bag] });
+    expect(orders[0]?.lines.map(({ code, count }) => [code, count]).sort()).toEqual([
+      ['R-1', 1],
+      ['R-1-2', 1],
+    ]);
+    expect(orders[0]?.shares.map(({ quantity, dueOn }) => [quantity, dueOn])).toEqual([[3, '2026-12-03']]);
+  });
   test('a rubber that is wanted is ordered in it, and does not serve another; one that is fixed serves its own alone', () => {
     const lines = [line({ elastomer: 'EPDM' }), line({ tag: 'P-0002', elastomer: 'FKM' })];
     const { orders } = planOf({ lines });

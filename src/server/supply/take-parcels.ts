@@ -33,7 +33,8 @@ async function tellJobs(
     const mine = record.orders.find(({ number }) => number === order.number);
     const waits = mine?.lines.some((line) => line.sent < line.quantity) ?? false;
     if (!own.length && !(restOn && waits)) continue;
-    const sentBefore = Object.fromEntries((mine?.lines ?? []).map((line) => [line.partRef, line.sent]));
+    const sentBefore: Record<string, number> = {};
+    for (const { partRef, sent } of mine?.lines ?? []) sentBefore[partRef] = (sentBefore[partRef] ?? 0) + sent;
     const lines = own.map(({ partRef, quantity }) => ({ lineId: partRef, quantity }));
     const command = { tag, orderNumber: order.number };
     await change(parcelJob({ lines, restOn: waits ? restOn : null, sentBefore }), { tag, command });

@@ -79,9 +79,13 @@ export const takeParcel: Decider<OrderAsked, Pick<Parcel, 'lines' | 'restOn'>, P
   const { lines, ...order } = orderNumbered(record, orderNumber);
   const { restOn, sentBefore } = facts;
   if (!facts.lines.length && !restOn) refuse('wrong-state', reason('nothing-on-its-way', { order: orderNumber }));
-  if (lines.some((line) => (sentBefore[line.partRef] ?? 0) !== line.sent)) refuseChanged(lines, facts.lines);
+  const sentOf = (ref: string) => lines.reduce((sum, { partRef, sent }) => sum + (partRef === ref ? sent : 0), 0);
+  if (lines.some(({ partRef }) => (sentBefore[partRef] ?? 0) !== sentOf(partRef))) refuseChanged(lines, facts.lines);
+  const left = new Map(facts.lines.map(({ lineId, quantity }) => [lineId, quantity]));
   const arrived = lines.flatMap(({ received: _received, ...line }) => {
-    const quantity = facts.lines.find((one) => one.lineId === line.partRef)?.quantity ?? 0;
+    // One part may stand on two lines, under two numbers.
+    const quantity = Math.min(left.get(line.partRef) ?? 0, line.quantity - line.sent);
+    left.set(line.partRef, (left.get(line.partRef) ?? 0) - quantity);
     return quantity ? [put('orderLine', { ...line, orderId: order.id, sent: line.sent + quantity })] : [];
   });
   return {
