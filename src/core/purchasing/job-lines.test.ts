@@ -83,7 +83,9 @@ describe('what an open job waits for', () => {
     );
     const facts = { orders: [{ ...present(order), shares }] };
     job.act('Bram', ['order-parts', supply.orderParts], facts, { tag, atRisk: null });
-    const parcel = { lines: [{ lineId: 'secondary-seal', quantity: 2 }], restOn: null, sentBefore: {} };
+    // Out of two bags of the parcel.
+    const bag = { lineId: 'secondary-seal', quantity: 1 };
+    const parcel = { lines: [bag, bag], restOn: null, sentBefore: {} };
     job.act('Bram', ['take-parcel', supply.takeParcel], parcel, { tag, orderNumber: 'PO-0007' });
     const sent = present(job.record.orders[0]).lines.filter(({ partRef }) => partRef === 'secondary-seal');
     expect(sent.map((one) => one.sent)).toEqual([1, 1]);

@@ -35,7 +35,10 @@ async function tellJobs(
     if (!own.length && !(restOn && waits)) continue;
     const sentBefore: Record<string, number> = {};
     for (const { partRef, sent } of mine?.lines ?? []) sentBefore[partRef] = (sentBefore[partRef] ?? 0) + sent;
-    const lines = own.map(({ partRef, quantity }) => ({ lineId: partRef, quantity }));
+    // Pieces of one part may lie in two bags.
+    const sums = new Map<string, number>();
+    for (const { partRef, quantity } of own) sums.set(partRef, (sums.get(partRef) ?? 0) + quantity);
+    const lines = [...sums].map(([lineId, quantity]) => ({ lineId, quantity }));
     const command = { tag, orderNumber: order.number };
     await change(parcelJob({ lines, restOn: waits ? restOn : null, sentBefore }), { tag, command });
   }

@@ -81,7 +81,8 @@ export const takeParcel: Decider<OrderAsked, Pick<Parcel, 'lines' | 'restOn'>, P
   if (!facts.lines.length && !restOn) refuse('wrong-state', reason('nothing-on-its-way', { order: orderNumber }));
   const sentOf = (ref: string) => lines.reduce((sum, { partRef, sent }) => sum + (partRef === ref ? sent : 0), 0);
   if (lines.some(({ partRef }) => (sentBefore[partRef] ?? 0) !== sentOf(partRef))) refuseChanged(lines, facts.lines);
-  const left = new Map(facts.lines.map(({ lineId, quantity }) => [lineId, quantity]));
+  const left = new Map<string, number>();
+  for (const { lineId, quantity } of facts.lines) left.set(lineId, (left.get(lineId) ?? 0) + quantity);
   const arrived = lines.flatMap(({ received: _received, ...line }) => {
     // One part may stand on two lines, under two numbers.
     const quantity = Math.min(left.get(line.partRef) ?? 0, line.quantity - line.sent);
