@@ -246,7 +246,7 @@ describe('what comes in', () => {
     expect(over).toBe(1);
   });
   test('what is wrong is missed where it is claimed: with the job that did not get its own', () => {
-    const claimants = [claimant('P-0001', 2), claimant('P-0002', 2, '2026-12-09')];
+    const claimants = [claimant('P-0001', 2), claimant('P-0002', 2, '2026-12-09'), claimant('P-0003', 0)];
     const count = { number: 'R-1', elastomer: '', counted: 3, wrong: 1 };
     const { jobs, shelf } = shareCount(count, claimants);
     expect(jobs.map(({ tag, counted, wrong }) => [tag, counted, wrong])).toEqual([

@@ -61,7 +61,9 @@ export function shareCount(
   const wrongOf = (one: Claimant) =>
     bad.handed.find(({ tag, partRef }) => tag === one.tag && partRef === one.partRef)?.quantity ?? 0;
   const key = numberKey(number);
+  // A job that nothing was sent to has no part in this count.
   const jobs = claimants
+    .filter(({ open }) => open > 0)
     .filter((one) => numberKey(one.number) === key && (!one.elastomer || !elastomer || one.elastomer === elastomer))
     .map((one) => ({ tag: one.tag, partRef: one.partRef, counted: rightOf(one), wrong: wrongOf(one) }));
   return { jobs, shelf: right.over };
