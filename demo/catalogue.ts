@@ -82,7 +82,8 @@ function partsByNumber(): readonly Part[] {
 
 const isSoft = ({ soft, name }: Part) => soft && !/bearing|bush|nut/i.test(name);
 const isBearing = ({ name, soft }: Part) => !soft && /bearing/i.test(name) && !/bracket|housing|cover|cap/i.test(name);
-const isCasting = ({ name, soft }: Part) => !soft && /impeller|casing|wear ring|wheel|rotor/i.test(name);
+const isCasting = ({ name, soft }: Pick<Part, 'name' | 'soft'>) =>
+  !soft && /impeller|casing|wear ring|wheel|rotor/i.test(name);
 
 interface Sale {
   readonly supplier: string;
@@ -129,8 +130,15 @@ export function demoCatalogue() {
     ...(isBearing(part) ? [single(part, bearings)] : []),
     ...(isCasting(part) ? [single(part, castings)] : []),
   ]);
-  const numbers = parts.flatMap(({ number, name, superseded, alternatives }) => [
-    [number, name, '', '', alternatives.length ? `as ${number}` : '', ''],
+  const numbers = parts.flatMap(({ number, name, superseded, alternatives, ...part }) => [
+    [
+      number,
+      name,
+      '',
+      isCasting({ name, ...part }) ? part.material : '',
+      alternatives.length ? `as ${number}` : '',
+      '',
+    ],
     ...superseded.map((old) => [old, name, '', '', '', number]),
     ...alternatives.map((other) => [other, name, '', '', `as ${number}`, '']),
   ]);

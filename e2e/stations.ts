@@ -213,9 +213,12 @@ async function comesUp(page: Page, id: string): Promise<void> {
   try {
     await page.waitForSelector(`#action-${id}`);
   } catch (error) {
-    const shown = await page.evaluate(() =>
-      document.querySelector('main')?.innerText.replace(/\s+/g, ' ').slice(0, 2000),
-    );
+    const shown = await page.evaluate(() => {
+      const text = (one: Element | null) => (one as HTMLElement | null)?.innerText.replace(/\s+/g, ' ').slice(0, 1500);
+      const fields = [...document.querySelectorAll<HTMLInputElement>('[id^="action-"] input')].map((one) => one.value);
+      const panel = text(document.querySelector('[id^="action-"]'));
+      return `${panel} | typed: ${fields.join(', ')} | ${text(document.querySelector('main'))}`;
+    });
     throw new Error(`${id} did not come up; the page says: ${shown}`, { cause: error });
   }
 }

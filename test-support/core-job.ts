@@ -58,7 +58,7 @@ export const instruments: readonly Tool[] = [
 export const toolFacts = { tools: instruments, zone: 'UTC' };
 /** Pieces of a delivery with which nothing is wrong, but for their count. */
 export const rightPieces = {
-  ...{ wrong: 0, what: '', number: '', elastomer: '', lot: '', photoId: null, accept: false },
+  ...{ wrong: 0, what: '', number: '', elastomer: '', variant: '', lot: '', photoId: null, accept: false },
 };
 export type Person = 'Ines' | 'Odile' | 'Marek' | 'Bram';
 
@@ -348,7 +348,7 @@ export class CoreJob {
     this.act(
       'Bram',
       ['receive-parts', supply.receiveParts],
-      { receiptIds, crossing: {} },
+      { receiptIds, crossing: {}, variants: {} },
       { tag, orderNumber, counts, note: '' },
     );
     this.move('Ines', 'start-rebuild');

@@ -5,9 +5,12 @@ import {
   expediteOrderInput,
   importCatalogueInput,
   placeOrdersInput,
+  raiseOrderLineInput,
   receiveOrderInput,
   saveSupplierInput,
+  scanBagInput,
   shopOrderInput,
+  writeAboutOrderInput,
 } from '@/core/change/inputs';
 import { verb } from './verb';
 
@@ -35,6 +38,8 @@ export const purchasingVerbs = {
     result: z.object({
       jobs: z.array(z.string()),
       shelf: z.number().int(),
+      /** What came wrong and no job claims. */
+      wrongForShelf: z.array(z.string()),
       claims: z.array(z.object({ tag: z.string(), number: z.string() })),
     }),
   }),
@@ -49,6 +54,24 @@ export const purchasingVerbs = {
     audience: desk,
     input: cancelOrderLineInput,
     result: z.object({ struck: z.number().int(), words: z.string() }),
+  }),
+  'raise-order-line': verb({
+    about: 'Asks a supplier for more of a line that is on an order; what no job needs goes on the shelf.',
+    audience: desk,
+    input: raiseOrderLineInput,
+    result: z.object({ added: z.number().int(), dueOn: z.string(), words: z.string() }),
+  }),
+  'write-about-order': verb({
+    about: 'Writes to the supplier about an order, such as what came wrong for the shelf.',
+    audience: desk,
+    input: writeAboutOrderInput,
+    result: z.object({ to: z.string() }),
+  }),
+  'scan-bag': verb({
+    about: 'Reads what stands on a bag of a parcel that waits to be counted; nothing is kept.',
+    audience: ['parts', 'technician'],
+    input: scanBagInput,
+    result: z.object({ number: z.string(), elastomer: z.string(), variant: z.string(), lot: z.string() }),
   }),
   'count-stock': verb({
     about: 'Counts what lies on the shelf under a number, with the reason where it is another count.',

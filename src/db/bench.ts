@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import type { JobId, PhotoId } from '@/core/record';
 import type { Connection } from './client';
 import * as t from './schema';
@@ -25,4 +25,18 @@ export async function listPhotoBytes(connection: Connection, jobId: JobId, limit
     .where(eq(t.photos.jobId, jobId))
     .orderBy(t.photos.at, t.photos.id)
     .limit(limit);
+}
+
+/** To which jobs some pictures belong. */
+export async function tagsOfPhotos(
+  connection: Connection,
+  ids: readonly PhotoId[],
+): Promise<ReadonlyMap<PhotoId, string>> {
+  if (!ids.length) return new Map();
+  const rows = await connection
+    .select({ id: t.photos.id, tag: t.jobs.tag })
+    .from(t.photos)
+    .innerJoin(t.jobs, eq(t.jobs.id, t.photos.jobId))
+    .where(inArray(t.photos.id, [...ids]));
+  return new Map(rows.map(({ id, tag }) => [id, tag]));
 }

@@ -22,6 +22,9 @@ const items: Items = {
   'mail-evaluation': z.object({ kind: z.literal('mail-evaluation'), key: z.string() }),
   'mail-claim': z.object({ kind: z.literal('mail-claim'), key: z.string() }),
   'mail-return': z.object({ kind: z.literal('mail-return'), what: z.enum(['released', 'delivered']) }),
+  'mail-order': z.object({
+    ...{ kind: z.literal('mail-order'), number: z.string(), to: z.string(), words: z.string() },
+  }),
   'place-order': z.object({ kind: z.literal('place-order'), number: z.string() }),
   'write-report': z.object({ kind: z.literal('write-report'), reportId: z.string().brand<'ReportId'>() }),
 };

@@ -241,6 +241,10 @@ const orderPieceSchema = z.array(
   z.object({
     ...{ number: z.string(), elastomer: z.string(), quantity: z.number().int() },
     ...{ sent: z.number().int(), received: z.number().int(), struck: z.number().int() },
+    variant: z.string().default(''),
+    bags: z
+      .array(z.object({ number: z.string(), elastomer: z.string(), variant: z.string(), lot: z.string() }))
+      .default([]),
   }),
 );
 const historySchema = z.array(z.object({ at: z.string(), by: z.string(), words: z.string() }));
@@ -298,6 +302,7 @@ export async function saveShopOrder(connection: Connection, order: ShopOrder): P
     await connection
       .update(t.shopOrderLines)
       .set({
+        quantity: line.quantity,
         saidPriceMinor: line.saidPriceMinor,
         firstDueOn: line.firstDueOn,
         dueOn: line.dueOn,

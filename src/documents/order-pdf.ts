@@ -1,4 +1,4 @@
-import { totalOf, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
+import { standingOf, totalOf, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
 import type { OrderParties } from './order-ubl';
 import { closePaper, colours, openPaper, type Paper } from './paper';
@@ -21,15 +21,16 @@ function row(paper: Paper, y: number, cells: Readonly<Partial<Record<keyof typeo
   return y + height + 4;
 }
 
-function lineCells(
-  { position, code, title, quantity, priceMinor, saidPriceMinor, pieces, kind }: ShopOrderLine,
-  currency: string,
-) {
+function lineCells(line: ShopOrderLine, currency: string) {
+  const { position, code, title, priceMinor, saidPriceMinor, pieces, kind } = line;
+  const quantity = standingOf(line);
   const price = saidPriceMinor ?? priceMinor;
   const money = (minor: number) => formatMoney({ minor, currency });
   const rubbers = [...new Set(pieces.map(({ elastomer }) => elastomer).filter(Boolean))];
   const kit =
-    kind === 'kit' ? `\nholds ${pieces.map((piece) => `${piece.quantity} × ${piece.number}`).join(', ')}` : '';
+    kind === 'kit'
+      ? `\nholds ${pieces.map((piece) => `${piece.quantity - piece.struck} × ${piece.number}`).join(', ')}`
+      : '';
   return {
     ...{
       position: String(position),

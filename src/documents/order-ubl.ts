@@ -1,5 +1,5 @@
 import { create } from 'xmlbuilder2';
-import { totalOf, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
+import { standingOf, totalOf, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
 
 const basic = 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2';
 const aggregate = 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2';
@@ -47,8 +47,7 @@ function writeParty(at: Builder, role: string, { name, place = '', contact = '',
 const piece = { unitCode: 'C62' };
 
 function writeLine(at: Builder, line: ShopOrderLine, currencyID: string): void {
-  const struck = line.pieces.every(({ quantity, struck: own }) => own >= quantity);
-  const quantity = struck ? 0 : line.quantity;
+  const quantity = standingOf(line);
   const price = line.saidPriceMinor ?? line.priceMinor;
   const own = at.ele(aggregate, 'cac:OrderLine').ele(aggregate, 'cac:LineItem');
   text(own, 'ID', String(line.position));
@@ -65,7 +64,8 @@ function writeLine(at: Builder, line: ShopOrderLine, currencyID: string): void {
   }
   const item = own.ele(aggregate, 'cac:Item');
   if (line.kind === 'kit')
-    for (const { number, quantity: count } of line.pieces) text(item, 'Description', `${count} × ${number}`);
+    for (const { number, quantity: count, struck } of line.pieces)
+      text(item, 'Description', `${count - struck} × ${number}`);
   text(item, 'Name', line.title);
   text(item.ele(aggregate, 'cac:SellersItemIdentification'), 'ID', line.code);
   for (const elastomer of new Set(line.pieces.map((one) => one.elastomer).filter(Boolean))) {

@@ -21,6 +21,7 @@ import {
 import { linkDays } from '@/core/change/quote';
 import { writeAsBuiltPdf, writeQuotePdf } from '@/documents';
 import type { Context } from './context';
+import { mailAboutOrder } from './supply/write-about-orders';
 import { sendShopOrder } from './supply/shop-orders';
 import { findJob } from './find-job';
 
@@ -264,6 +265,8 @@ async function carryOutItem(context: Context, row: OutboxRow, item: OutboxItem):
       return mailReturn(context, row, item.what);
     case 'mail-claim':
       return mailClaim(context, row, item.key);
+    case 'mail-order':
+      return mailAboutOrder(context, row.id, item);
     case 'place-order':
       return sendShopOrder(context, item.number);
     case 'write-report':

@@ -169,6 +169,91 @@ describe('a parcel with faults', () => {
   });
 });
 
+describe('what stands on a bag', () => {
+  test('is read by the scanner while its parcel waits to be counted, and no longer', async () => {
+    const tag = await atParts();
+    const [number = ''] = await placeAll();
+    await answer();
+    const first = async () => present((await shop.act('bram', 'read-order', { number })).toCount[0]);
+    const { code } = present((await orderOf(number)).lines[0]);
+    const scan = { order: number, number: code, elastomer: '' };
+    expect((await detailsOf(shop.act('bram', 'scan-bag', scan)))?.what).toContain('No bag of');
+    await shop.act('bram', 'take-order-parcel', { number });
+    const piece = await first();
+    const asked = { order: number, number: piece.number, elastomer: piece.elastomer };
+    const bag = await shop.act('bram', 'scan-bag', asked);
+    expect(bag).toMatchObject({ number: piece.number, elastomer: piece.elastomer });
+    expect(bag.lot).toMatch(/^L\d+$/);
+    await countAll(number);
+    expect((await detailsOf(shop.act('bram', 'scan-bag', asked)))?.what).toContain('No bag of');
+    expect(await isSound(tag)).toBe(true);
+  });
+  test('another variant than was ordered is refused by name, and claimed when it is counted as wrong', async () => {
+    const tag = await atParts();
+    const rows = (await planNow()).plan.orders.flatMap(({ shares }) => shares);
+    const metal = present(rows.find((share) => share.tag === tag && !share.elastomer)).number;
+    const head = 'number,title,elastomer,variant,interchange_group,superseded_by';
+    await shop.act('bram', 'import-catalogue', { kind: 'numbers', text: `${head}\n${metal},Part,,bronze,,\n` });
+    const [number = ''] = await placeAll();
+    await answer();
+    await shop.act('bram', 'take-order-parcel', { number });
+    const { toCount } = await shop.act('bram', 'read-order', { number });
+    expect(toCount.find((piece) => piece.number === metal)?.variant).toBe('bronze');
+    const refused = await detailsOf(count(number, { [metal]: { foundVariant: 'cast iron' } }));
+    expect(refused?.what).toContain('is the variant cast iron; bronze was ordered');
+    const { listed } = present(toCount.find((piece) => piece.number === metal));
+    await count(number, { [metal]: { counted: listed - 1, wrong: 1, what: 'cast iron', foundVariant: 'Bronze ' } });
+    expect(sheetsOf(await loaded(tag), 'claim')[0]?.body.lines).toMatchObject([{ number: metal, what: 'cast iron' }]);
+    await countAll(number);
+    const receipts = (await loaded(tag)).receipts.filter(({ variant }) => variant !== '');
+    expect(receipts.every(({ variant }) => variant === 'Bronze')).toBe(true);
+    expect(await isSound(tag)).toBe(true);
+  });
+});
+
+test('of two jobs the one whose record holds the picture claims what is wrong', async () => {
+  const tags = [await atParts(), await atParts()];
+  const [number = ''] = await placeAll();
+  await answer();
+  await shop.act('bram', 'take-order-parcel', { number });
+  const { sentTo, toCount } = await shop.act('bram', 'read-order', { number });
+  const shared = present(
+    toCount.find((piece) => sentTo.filter((one) => one.number === piece.number && one.open === 1).length === 2),
+  );
+  const last = present(sentTo.findLast((one) => one.number === shared.number));
+  const about = { tag: last.tag, about: `part:${last.partRef}`, partRef: last.partRef, caption: 'as it came' };
+  const { photoId } = await shop.act('bram', 'take-picture', about);
+  await count(number, { [shared.number]: { counted: 0, wrong: 1, what: 'dented', photoId } });
+  for (const tag of tags) {
+    const claimed = sheetsOf(await loaded(tag), 'claim').flatMap(({ body }) => body.lines);
+    const dented = claimed.filter(({ what }) => what === 'dented');
+    expect(dented).toHaveLength(tag === last.tag ? 1 : 0);
+    expect(await isSound(tag)).toBe(true);
+  }
+  await countAll(number);
+});
+
+test('a letter about an order goes to its supplier and stands with what was said; one without an address is refused', async () => {
+  const tag = await atParts();
+  const [number = ''] = await placeAll();
+  const letter = { number, words: 'Two rings came cut. Please send them again.' };
+  const { suppliers } = await shop.act('bram', 'read-catalogue', {});
+  const { id, version } = present(suppliers.find(({ name }) => name === usualSupplier.name));
+  await shop.act('bram', 'save-supplier', { ...usualSupplier, email: '', id, basedOn: version });
+  expect((await detailsOf(shop.act('bram', 'write-about-order', letter)))?.what).toContain('has no mail address');
+  const email = 'orders@sillwater.example';
+  await shop.act('bram', 'save-supplier', { ...usualSupplier, email, id, basedOn: version + 1 });
+  expect(await shop.act('bram', 'write-about-order', letter)).toEqual({ to: email });
+  await answer();
+  const { mails } = await shop.act('sunniva', 'read-outbox', {});
+  expect(mails.find(({ subject }) => subject.startsWith(`Our order ${number}`))).toMatchObject({
+    ...{ to: email, body: letter.words },
+  });
+  expect((await orderOf(number)).history.at(0)?.words).toContain('Two rings came cut');
+  await countAll(number);
+  expect(await isSound(tag)).toBe(true);
+});
+
 test('what is struck off before it left is needed again; what has left is not struck off', async () => {
   const tag = await atParts();
   const [number = ''] = await placeAll();
@@ -318,8 +403,32 @@ test('every kind of row of the outbox is read again after a failure', async () =
     { kind: 'mail-reminder' as const, number: 1, token: 't', origin: 'o' },
     { kind: 'mail-answer' as const, questionId: 'q' },
     { kind: 'place-order' as const, number: 'PO-99999' },
+    { kind: 'mail-order' as const, number: 'PO-99999', to: 't@x.example', words: 'w' },
   ];
   for (const [i, item] of items.entries()) await addOutbox(database, { id: `row-${i}`, item, at });
   const due = await listDueOutbox(database, new Date('2020-01-02'), 50);
   expect(due.map(({ item }) => item)).toEqual(expect.arrayContaining(items));
+});
+
+test('more is asked for on an order: whole packs, for the shelf; what nobody knows or nobody takes on is refused', async () => {
+  const tag = await atParts();
+  const [number = ''] = await placeAll();
+  const line = present((await orderOf(number)).lines[0]);
+  const ask = { number, position: line.position, more: 2, words: 'the next one will need it' };
+  await answer();
+  expect((await detailsOf(shop.act('bram', 'raise-order-line', { ...ask, position: 99 })))?.what).toContain(number);
+  expect(await codeOf(shop.act('bram', 'raise-order-line', { ...ask, more: 0 }))).toBe('bad-input');
+  const before = await shop.act('bram', 'read-order', { number });
+  expect(await shop.act('bram', 'raise-order-line', ask)).toMatchObject({ added: 2 });
+  const after = await shop.act('bram', 'read-order', { number });
+  const raised = present(after.order.lines[0]);
+  expect(raised.quantity).toBe(line.quantity + 2);
+  expect(raised.pieces[0]?.quantity).toBe((present(line.pieces[0]).quantity / line.quantity) * (line.quantity + 2));
+  const price = line.saidPriceMinor ?? present(before.order.lines[0]).saidPriceMinor ?? line.priceMinor ?? 0;
+  expect(after.goodsMinor - before.goodsMinor).toBe(2 * price);
+  await countAll(number);
+  expect((await detailsOf(shop.act('bram', 'raise-order-line', ask)))?.what).toContain('has no day');
+  const { items } = await shop.act('bram', 'read-shelf', {});
+  expect(items.find((item) => item.number === raised.pieces[0]?.number)?.quantity).toBeGreaterThanOrEqual(2);
+  expect(await isSound(tag)).toBe(true);
 });

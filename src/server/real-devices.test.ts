@@ -14,9 +14,9 @@ describe('devices of a module', () => {
   });
   test.each([
     [undefined, 'exports no object of devices'],
-    [{ scales: able('weigh') }, '“scales” is no device; devices are gauge, camera, supplier, mail, testStand'],
-    [{ supplier: able('acknowledge') }, 'supplier lacks parcelBy, expedite, cancel'],
-    [{ supplier: {} }, 'supplier lacks acknowledge, parcelBy, expedite, cancel'],
+    [{ scales: able('weigh') }, '“scales” is no device; devices are gauge, camera, scanner, supplier, mail, testStand'],
+    [{ supplier: able('acknowledge') }, 'supplier lacks parcelBy, expedite, cancel, add'],
+    [{ supplier: {} }, 'supplier lacks acknowledge, parcelBy, expedite, cancel, add'],
     [{ gauge: null }, 'gauge lacks takeReading'],
     [{ testStand: { run: 'fast' } }, 'testStand lacks run'],
   ])('%j is refused by name', (exported, words) => {

@@ -6,7 +6,8 @@ import type { StandIns } from '@/stand-ins';
 const abilities: { readonly [Name in keyof StandIns]: { readonly [Ability in keyof StandIns[Name]]: true } } = {
   gauge: { takeReading: true },
   camera: { takePicture: true },
-  supplier: { acknowledge: true, parcelBy: true, expedite: true, cancel: true },
+  scanner: { readBag: true },
+  supplier: { acknowledge: true, parcelBy: true, expedite: true, cancel: true, add: true },
   mail: { send: true },
   testStand: { run: true },
 };
@@ -16,7 +17,7 @@ const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
 
 /**
  * Devices of a module, checked by name and ability.
- * @param exported what the module exports as default: an object with some of gauge, camera, supplier, mail, testStand
+ * @param exported what the module exports as default: an object with some of gauge, camera, scanner, supplier, mail, testStand
  * Throws RangeError that names what does not fit.
  */
 export function checkDevices(exported: unknown): Partial<StandIns> {

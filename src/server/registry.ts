@@ -48,12 +48,13 @@ import {
   readShelf,
 } from './read/read-parts';
 import { receivePump } from './receive-pump';
-import { cancelOrderLine, expediteOrder } from './supply/change-orders';
+import { cancelOrderLine, expediteOrder, raiseOrderLine } from './supply/change-orders';
 import { importCatalogue, readCatalogueFile, saveSupplier } from './supply/catalogue';
 import { placeOrders } from './supply/place-orders';
 import { receiveOrder } from './supply/receive-orders';
 import { countStock } from './supply/stock';
 import { takeOrderParcel } from './supply/take-parcels';
+import { scanBag, writeAboutOrder } from './supply/write-about-orders';
 import { forVerb, type UseCase } from './use-case';
 import { DomainError } from '@/core/errors';
 
@@ -82,6 +83,9 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'receive-order': receiveOrder,
   'expedite-order': expediteOrder,
   'cancel-order-line': cancelOrderLine,
+  'raise-order-line': raiseOrderLine,
+  'write-about-order': writeAboutOrder,
+  'scan-bag': scanBag,
   'count-stock': countStock,
   'save-supplier': saveSupplier,
   'import-catalogue': importCatalogue,

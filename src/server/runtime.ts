@@ -5,6 +5,7 @@ import { addMail, isAnswering, openDatabase, type Database, type OpenedDatabase 
 import { asId, type JobId, type MadeId } from '@/core/record';
 import {
   simulatedCamera,
+  simulatedScanner,
   simulatedGauge,
   simulatedMail,
   simulatedSupplier,
@@ -40,7 +41,7 @@ function makeLimiters({ pool }: OpenedDatabase, databaseUrl: string) {
 async function keepLetter(database: Database, { attachment, jobId, ...letter }: Letter): Promise<void> {
   await addMail(database, {
     ...letter,
-    jobId: asId<JobId>(jobId),
+    jobId: jobId === null ? null : asId<JobId>(jobId),
     attachmentName: attachment?.name ?? null,
     attachment: attachment?.bytes ?? null,
   });
@@ -50,6 +51,7 @@ function simulatedStandIns(database: Database): StandIns {
   return {
     gauge: simulatedGauge,
     camera: simulatedCamera,
+    scanner: simulatedScanner,
     supplier: simulatedSupplier,
     testStand: simulatedTestStand,
     mail: simulatedMail((letter) => keepLetter(database, letter)),

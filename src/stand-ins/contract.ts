@@ -63,7 +63,14 @@ export interface LineAcknowledged {
 export interface Marked {
   readonly number: string;
   readonly elastomer: string;
+  /** In which of its ways of being made it is, where its number has several. */
+  readonly variant: string;
   readonly lot: string;
+}
+
+/** A scanner at the receiving bench: what stands on the bag that is held before it. A real one ignores what lies there. */
+export interface Scanner {
+  readBag(ask: { readonly order: string; readonly lying: readonly Marked[] }): Promise<Marked>;
 }
 
 /**
@@ -100,6 +107,16 @@ export interface Supplier {
     readonly lines: readonly { readonly lineId: string; readonly quantity: number }[];
     readonly words: string;
   }>;
+  /** Asks for more of lines that are on the order; what is taken on comes by the day that is answered. */
+  add(
+    order: SupplierOrder & { readonly dueOn: string },
+    lines: readonly { readonly lineId: string; readonly quantity: number }[],
+    today: string,
+  ): Promise<{
+    readonly lines: readonly { readonly lineId: string; readonly quantity: number }[];
+    readonly dueOn: string;
+    readonly words: string;
+  }>;
 }
 export interface SupplierOrder {
   readonly number: string;
@@ -110,6 +127,8 @@ export interface SupplierOrder {
     readonly lineId: string;
     readonly partNumber: string;
     readonly elastomer: string;
+    /** In which of its ways of being made it is wanted, where its number has several. */
+    readonly variant?: string;
     readonly quantity: number;
     readonly leadDays: number;
     /** Of the offer that it is a piece of, minor units; null where the supplier has to say it. */
@@ -121,8 +140,8 @@ export interface SupplierOrder {
 export interface Letter {
   /** Known before the first try, so that a mail that is sent again after a failure is the same mail. */
   readonly id: string;
-  /** The job that it is about. */
-  readonly jobId: string;
+  /** The job that it is about; null for what is of the whole shop, such as an order for its shelf. */
+  readonly jobId: string | null;
   readonly sentAt: Date;
   readonly to: string;
   readonly subject: string;
@@ -172,6 +191,7 @@ export interface StandGauges {
 export interface StandIns {
   readonly gauge: Gauge;
   readonly camera: Camera;
+  readonly scanner: Scanner;
   readonly supplier: Supplier;
   readonly mail: Mail;
   readonly testStand: TestStand;

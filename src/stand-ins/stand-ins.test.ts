@@ -1,8 +1,16 @@
 import { present } from '@/core/present';
 import { partPictures } from '@/core/record';
 import sharp from 'sharp';
-import { simulatedCamera, simulatedGauge, simulatedMail, simulatedSupplier, simulatedTestStand, DeviceError } from '.';
-import type { Camera, Gauge, Mail, Supplier, TestStand } from './contract';
+import {
+  simulatedCamera,
+  simulatedGauge,
+  simulatedMail,
+  simulatedScanner,
+  simulatedSupplier,
+  simulatedTestStand,
+  DeviceError,
+} from '.';
+import type { Camera, Gauge, Mail, Scanner, Supplier, TestStand } from './contract';
 
 /** What any gauge, camera, supplier, mail service and stand must do; the simulated ones and a real driver alike. */
 function gaugeContract(name: string, gauge: Gauge): void {
@@ -62,6 +70,14 @@ function supplierContract(name: string, supplier: Supplier): void {
     for (const today of ['2026-11-25', '2026-12-04']) {
       const { lines } = await supplier.cancel({ ...order('PO-6'), dueOn: '2026-12-04' }, asked, today);
       expect(lines.every(({ lineId, quantity }) => lineId === 'a' && quantity <= 2)).toBe(true);
+    }
+  });
+  test(`${name} adds at most what it is asked for, by a day that is not past`, async () => {
+    const asked = [{ lineId: 'a', quantity: 2 }];
+    for (const today of ['2026-11-25', '2026-12-04']) {
+      const { lines, dueOn } = await supplier.add({ ...order('PO-6'), dueOn: '2026-12-04' }, asked, today);
+      expect(lines.every(({ lineId, quantity }) => lineId === 'a' && quantity <= 2)).toBe(true);
+      expect(dueOn >= today).toBe(true);
     }
   });
   test(`${name} sends nothing before its day, something on it, and in the end exactly what was ordered`, async () => {
@@ -193,6 +209,15 @@ test('the stand scatters, but by little: repeats differ by less than two per cen
 test('a device that fails says which', () =>
   expect(new DeviceError('gauge', 'no battery')).toMatchObject({ device: 'gauge', message: 'no battery' }));
 
+function scannerContract(name: string, scanner: Scanner): void {
+  const bag = { number: 'KW1-0602', elastomer: 'EPDM', variant: '', lot: 'L17' };
+  test(`${name} reads number, elastomer, variant and lot off the bag before it, and says when there is none`, async () => {
+    expect(await scanner.readBag({ order: 'PO-1', lying: [bag] })).toEqual(bag);
+    await expect(scanner.readBag({ order: 'PO-1', lying: [] })).rejects.toMatchObject({ device: 'scanner' });
+  });
+}
+scannerContract('the simulated scanner', simulatedScanner);
+
 describe('each simulated house has its own fault', () => {
   const of = (supplier: string) => ({
     ...{ ...house, supplier, number: 'PO-8' },
@@ -208,6 +233,17 @@ describe('each simulated house has its own fault', () => {
     const { lines, restOn } = await simulatedSupplier.parcelBy({ ...order, sentBefore: {} }, dueOn);
     expect(lines).toEqual([]);
     expect(Date.parse(restOn ?? '') - Date.parse(dueOn)).toBe(4 * 86_400_000);
+  });
+  test('one sends castings of another metal first, where a number is made in several', async () => {
+    const cast = { ...orderLine('a', 1, 4), variant: 'bronze' };
+    const order = { ...of('Kestrel Yard Castings'), lines: [cast, orderLine('b', 2, 4)] };
+    const variantOf = async (sentBefore: Record<string, number>, lineId: string) =>
+      (await simulatedSupplier.parcelBy({ ...order, sentBefore }, '2027-01-01')).lines.find(
+        (line) => line.lineId === lineId,
+      )?.marked?.variant;
+    expect(await variantOf({}, 'a')).toBe('cast iron');
+    expect(await variantOf({ b: 1 }, 'a')).toBe('bronze');
+    expect(await variantOf({ b: 1 }, 'b')).toBe('');
   });
   test('one sends rings of another rubber first, and the right ones after', async () => {
     const order = of('Hollowmere Seals');

@@ -15,12 +15,14 @@ interface Habit {
   readonly putsOffDays?: number;
   /** The rubber that comes in place of the one that was ordered, in the first parcel. */
   readonly sendsElastomer?: string;
+  /** The variant that comes in place of the one that was ordered, in the first parcel. */
+  readonly sendsVariant?: string;
 }
 
 const habits: Readonly<Record<string, Habit>> = {
   'Tarrowby Bearings': { risePct: 6 },
   'Hollowmere Seals': { sendsElastomer: 'NBR' },
-  'Kestrel Yard Castings': { putsOffDays: 4 },
+  'Kestrel Yard Castings': { putsOffDays: 4, sendsVariant: 'cast iron' },
 };
 const habitOf = ({ supplier }: SupplierOrder): Habit => habits[supplier] ?? {};
 
@@ -49,10 +51,15 @@ function shortLine({ number, lines }: SupplierOrder): string | null {
 
 /** What stands on the bag; a rubber part may come in another rubber than was ordered. */
 function markedOn(order: SupplierOrder, line: SupplierOrder['lines'][number], isFirst: boolean): Marked {
-  const { sendsElastomer } = habitOf(order);
+  const { sendsElastomer, sendsVariant } = habitOf(order);
   const isOther = isFirst && sendsElastomer !== undefined && line.elastomer !== '' && line.elastomer !== sendsElastomer;
   const lot = String(Math.floor(chanceFrom(`${order.number}/${line.lineId}/lot`)() * 9000) + 1000);
-  return { number: line.partNumber, elastomer: isOther ? sendsElastomer : line.elastomer, lot: `L${lot}` };
+  const { partNumber, elastomer, variant = '' } = line;
+  const isOtherVariant = isFirst && sendsVariant !== undefined && variant !== '';
+  return {
+    ...{ number: partNumber, elastomer: isOther ? sendsElastomer : elastomer, lot: `L${lot}` },
+    variant: isOtherVariant ? sendsVariant : variant,
+  };
 }
 
 /** A supplier who acknowledges with dates, delivers on them, and has faults: short, late, dearer, the wrong rubber. */
@@ -92,5 +99,11 @@ export const simulatedSupplier: Supplier = {
   async cancel(order, lines, today) {
     if (daysFrom(today, order.dueOn) < 1) return { lines: [], words: 'It is packed already and leaves today.' };
     return { lines, words: 'Struck off without charge.' };
+  },
+  async add(order, lines, today) {
+    const lead = Math.max(1, ...order.lines.map(({ leadDays }) => leadDays));
+    const rest = daysFrom(today, order.dueOn);
+    if (rest >= lead) return { lines, dueOn: order.dueOn, words: 'Added; it comes with the rest.' };
+    return { lines, dueOn: addDays(today, lead), words: 'Added; it comes by itself, for the rest is on its way.' };
   },
 };

@@ -134,8 +134,8 @@ describe('the buying plan', () => {
 });
 
 describe('the count of a parcel', () => {
-  const pieces = [{ number: 'R-1', elastomer: 'EPDM', listed: 2, open: 2 }];
-  const show = () => render(<OrderCount number="PO-00007" pieces={pieces} names={{ 'R-1': 'Ring' }} />);
+  const pieces = [{ number: 'R-1', elastomer: 'EPDM', variant: '', listed: 2, open: 2 }];
+  const show = () => render(<OrderCount number="PO-00007" pieces={pieces} names={{ 'R-1': 'Ring' }} sentTo={[]} />);
   const type = (name: string, text: string) => userEvent.type(screen.getByRole('textbox', { name }), text);
   test('starts from an empty box; what is wrong is said, and a fault stands at its piece', async () => {
     const fault = 'Ring must be EPDM, this is NBR.';
@@ -154,13 +154,23 @@ describe('the count of a parcel', () => {
     expect((await screen.findAllByText(fault)).length).toBeGreaterThan(0);
     expect(screen.getByRole('textbox', { name: 'Counted: R-1' })).toHaveValue('1');
   });
+  test('the scanner fills in what stands on the bag; it is still counted by eye', async () => {
+    const bag = { number: 'R-1', elastomer: 'NBR', variant: '', lot: 'L4021' };
+    const asked = answerFetch(() => ({ body: { data: bag } }));
+    show();
+    await userEvent.click(screen.getByRole('button', { name: 'Scan the bag of R-1' }));
+    expect(asked[0]?.body).toMatchObject({ order: 'PO-00007', number: 'R-1', elastomer: 'EPDM' });
+    await waitFor(() => expect(screen.getByRole('textbox', { name: 'Lot: R-1' })).toHaveValue('L4021'));
+    expect(screen.getByRole('textbox', { name: 'Elastomer of it: R-1' })).toHaveValue('NBR');
+    expect(screen.getByRole('textbox', { name: 'Counted: R-1' })).toHaveValue('');
+  });
   test('done, it says for whom, and which claim waits', async () => {
     const claims = [{ tag: 'P-0417', number: 'C-0417-1' }];
-    answerFetch(() => ({ body: { data: { jobs: ['P-0417'], shelf: 1, claims } } }));
+    answerFetch(() => ({ body: { data: { jobs: ['P-0417'], shelf: 1, wrongForShelf: [], claims } } }));
     const { rerender } = show();
     await type('Counted: R-1', '2');
     await userEvent.click(screen.getByRole('button', { name: 'Counted so' }));
-    rerender(<OrderCount number="PO-00007" pieces={[]} names={{}} />);
+    rerender(<OrderCount number="PO-00007" pieces={[]} names={{}} sentTo={[]} />);
     expect(await screen.findByRole('status')).toHaveTextContent('Counted for P-0417, and 1 on the shelf.');
     expect(screen.getByRole('link', { name: 'Send claim C-0417-1' })).toHaveAttribute('href', '/jobs/P-0417?at=parts');
   });

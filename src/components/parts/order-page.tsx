@@ -3,13 +3,14 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { openOf, unsentOf, type PieceToCount, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
+import { openOf, standingOf, unsentOf, type PieceToCount, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { sayMoment, sayShortDate } from '../job/view';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { DeskFrame } from './desk-frame';
-import { OrderCount } from './order-count';
+import { OrderCount, type SentTo } from './order-count';
+import { RaiseLine, WriteAbout } from './order-asks';
 
 interface Props {
   readonly zone: string;
@@ -21,6 +22,7 @@ interface Props {
   readonly totalMinor: number;
   readonly jobs: readonly string[];
   readonly toCount: readonly PieceToCount[];
+  readonly sentTo: readonly SentTo[];
   readonly supplier: { readonly name: string; readonly email: string; readonly telephone: string } | null;
 }
 
@@ -33,7 +35,8 @@ function sayPieces({ pieces }: ShopOrderLine): string {
 }
 
 function Price({ line, currency }: { readonly line: ShopOrderLine; readonly currency: string }) {
-  const { priceMinor, saidPriceMinor, quantity } = line;
+  const { priceMinor, saidPriceMinor } = line;
+  const quantity = standingOf(line);
   const money = (minor: number) => formatMoney({ minor: minor * quantity, currency });
   if (saidPriceMinor !== null && priceMinor !== null && saidPriceMinor !== priceMinor)
     return (
@@ -202,7 +205,7 @@ export function OrderPage(props: Props) {
   return (
     <DeskFrame title={`${number}, ${order.supplier}`}>
       <OrderHead {...props} />
-      <OrderCount number={number} pieces={toCount} names={names} />
+      <OrderCount number={number} pieces={toCount} names={names} sentTo={props.sentTo} />
       <section aria-label="Lines of the order">
         <h2 className="font-bold">What is on it</h2>
         <ul>
@@ -211,7 +214,7 @@ export function OrderPage(props: Props) {
               key={line.position}
               className="row grid min-h-12 grid-cols-[44px_1fr_auto] items-center gap-x-4 py-1 first:border-0 lg:grid-cols-[44px_2fr_1fr_1.2fr_1.4fr_130px]"
             >
-              <span className="num text-right">{line.quantity} ×</span>
+              <span className="num text-right">{standingOf(line)} ×</span>
               <span>
                 {line.title} <span className="num text-13 text-quiet">{line.code}</span>
                 {line.pieces.some(({ elastomer }) => elastomer) && (
@@ -229,7 +232,10 @@ export function OrderPage(props: Props) {
                 )}
               </span>
               {isOpen && line.pieces.some((piece) => unsentOf(piece) > 0) ? (
-                <StrikeOff number={number} line={line} />
+                <span>
+                  <StrikeOff number={number} line={line} />
+                  {order.reference && <RaiseLine number={number} line={line} />}
+                </span>
               ) : (
                 <span />
               )}
@@ -240,6 +246,7 @@ export function OrderPage(props: Props) {
       </section>
       {isOpen && order.reference && isOnItsWay && <Parcel number={number} />}
       {isOpen && dueOn && isOnItsWay && <Expedite number={number} dueOn={dueOn} today={today} />}
+      {props.supplier?.email && <WriteAbout order={order} email={props.supplier.email} />}
       {history.length > 0 && (
         <section aria-label="What was said">
           <h2 className="font-bold">What was said about it</h2>

@@ -10,6 +10,7 @@ import { PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextArea } from '../ui/form';
 import { PieceFault } from './piece-fault';
+import { ScanBag } from './scan-bag';
 
 interface Typed {
   readonly counted: string;
@@ -17,25 +18,38 @@ interface Typed {
   readonly what: string;
   readonly number: string;
   readonly elastomer: string;
+  readonly variant: string;
   readonly lot: string;
   readonly accept: boolean;
   /** The picture of what is wrong. */
   readonly photoId: PhotoId | null;
 }
 const untyped: Typed = {
-  ...{ counted: '', wrong: '', what: '', number: '', elastomer: '', lot: '', accept: false, photoId: null },
+  ...{
+    counted: '',
+    wrong: '',
+    what: '',
+    number: '',
+    elastomer: '',
+    variant: '',
+    lot: '',
+    accept: false,
+    photoId: null,
+  },
 };
 const whole = (text: string) => (text.trim() ? Number(text) : 0);
 
 /** One line of a parcel: its count box is empty at first, for somebody counts. */
 function LineCheck({
   view,
+  order,
   line,
   typed,
   fault,
   onChange,
 }: {
   readonly view: JobView;
+  readonly order: string;
   readonly line: OrderLine;
   readonly typed: Typed;
   readonly fault: string | undefined;
@@ -52,7 +66,7 @@ function LineCheck({
   const isOff = typed.counted !== '' && whole(typed.counted) + whole(typed.wrong) !== listed;
   return (
     <li className="row py-1 first:border-0">
-      <div className="grid grid-cols-[1.5fr_100px_100px_1fr_.8fr_.8fr] items-center gap-3">
+      <div className="grid grid-cols-[1.5fr_84px_84px_1fr_.7fr_.7fr_.7fr_auto] items-center gap-2">
         <span>
           {name} <span className="num text-13 text-quiet">{line.number}</span>
           <span className={`block text-13 ${isOff ? 'font-semibold text-jasper' : 'text-quiet'}`}>
@@ -89,7 +103,12 @@ function LineCheck({
         ) : (
           <span />
         )}
+        <input aria-label={`Variant of ${name}`} placeholder="variant" className="field" {...typing('variant')} />
         <input aria-label={`Lot of ${name}`} placeholder="lot" className="field num" {...typing('lot')} />
+        <ScanBag
+          {...{ order, number: line.number, name }}
+          onRead={({ number, elastomer, variant, lot }) => onChange({ number, elastomer, variant, lot })}
+        />
       </div>
       {whole(typed.wrong) > 0 && (
         <div className="mt-1 grid grid-cols-[1.4fr_1fr] items-start gap-3">
@@ -153,6 +172,7 @@ function ReceivingCheck({
           <LineCheck
             key={line.id}
             view={view}
+            order={order.number}
             line={line}
             typed={of(line.id)}
             fault={issueFor(error, `counts.${line.id}`)}

@@ -43,7 +43,7 @@ const sinceScope: Readonly<Record<string, Row>> = {
   approval: { option: null, corrects: null },
   order: { atRiskMinor: null },
   orderLine: { dueOn: null },
-  receipt: { number: '', lot: '' },
+  receipt: { number: '', variant: '', lot: '' },
   returned: { signature: '' },
 };
 

@@ -33,7 +33,7 @@ const full: JobRecord = exampleRecord({
       ...signed,
     },
   ],
-  receipts: [{ id: 'r-1', lineId: asId('ol-1'), quantity: 1, number: '', lot: '', note: '', ...signed }],
+  receipts: [{ id: 'r-1', lineId: asId('ol-1'), quantity: 1, number: '', variant: '', lot: '', note: '', ...signed }],
 });
 
 /** A chain of events, each holding the changes that its puts make. */
@@ -94,7 +94,16 @@ describe('putting rows', () => {
         quoteId: present(full.quotes[0]).id,
         position: 0,
       }),
-      put('receipt', { id: 'r-2', lineId: asId('ol-1'), quantity: 1, number: '', lot: '', note: '', ...signed }),
+      put('receipt', {
+        id: 'r-2',
+        lineId: asId('ol-1'),
+        quantity: 1,
+        number: '',
+        variant: '',
+        lot: '',
+        note: '',
+        ...signed,
+      }),
     ]);
     expect(present(record.findings[0]).disposition).toMatchObject({ action: 'rework', version: 2 });
     expect(present(record.quotes[0]).lines.map((line) => line.description)).toEqual(['Two rings', 'Freight']);
@@ -112,7 +121,18 @@ describe('replay', () => {
   const steps: readonly (readonly Put[])[] = [
     [put('intake', { ...full.intake, version: 2, liquid: 'brine' })],
     [put('reading', { ...exampleReading('sleeve-diameter', 'A:0', 44.97), version: 2 })],
-    [put('receipt', { id: 'r-2', lineId: asId('ol-1'), quantity: 1, number: '', lot: '', note: 'late', ...signed })],
+    [
+      put('receipt', {
+        id: 'r-2',
+        lineId: asId('ol-1'),
+        quantity: 1,
+        number: '',
+        variant: '',
+        lot: '',
+        note: 'late',
+        ...signed,
+      }),
+    ],
   ];
   const { events, record } = chainOf(full, steps);
 

@@ -39,6 +39,7 @@ export type OutboxItem =
   | { readonly kind: 'mail-return'; readonly what: 'released' | 'delivered' }
   /** What came wrong or short, to its supplier, by the key of its sheet. */
   | { readonly kind: 'mail-claim'; readonly key: string }
+  | { readonly kind: 'mail-order'; readonly number: string; readonly to: string; readonly words: string }
   | { readonly kind: 'place-order'; readonly number: string }
   | { readonly kind: 'write-report'; readonly reportId: ReportId };
 

@@ -388,7 +388,13 @@ const buying: Attempt = (world, pick) => {
   };
   return (
     pick([
-      trying(world, 'receive-parts', supply.receiveParts, { receiptIds, crossing: {} }, { ...about, counts, note: '' }),
+      trying(
+        world,
+        'receive-parts',
+        supply.receiveParts,
+        { receiptIds, crossing: {}, variants: {} },
+        { ...about, counts, note: '' },
+      ),
       trying(world, 'acknowledge-order', supply.acknowledgeOrder, undefined, { ...dated, reference: 'A' }),
       trying(world, 'move-order', supply.moveOrder, undefined, { ...dated, words: 'the foundry is late' }),
       trying(world, 'cut-order', supply.cutOrder, undefined, cut),
@@ -558,7 +564,14 @@ const supplying: Attempt = (world, pick) => {
   ];
   const outside = sheetsOf(record, 'outside').at(-1);
   const away = { tag, number: outside?.key ?? 'W-0', basedOn: outside?.version ?? 0 };
-  const here = { count: pick([1, 2]) ?? 1, number: pick(['', 'KW1-0502']) ?? '', elastomer: '', lot: '', note: '' };
+  const here = {
+    count: pick([1, 2]) ?? 1,
+    number: pick(['', 'KW1-0502']) ?? '',
+    elastomer: '',
+    variant: '',
+    lot: '',
+    note: '',
+  };
   return (
     pick([
       trying(

@@ -248,6 +248,12 @@ const sentences = {
   'not-sooner': ({ wantedOn, dueOn }: { wantedOn: string; dueOn: string }) =>
     `${wantedOn} is not sooner than ${dueOn}, which is acknowledged.`,
   'all-left': ({ title }: { title: string }) => `All of ${title} has left the supplier; nothing can be struck off.`,
+  'no-bag': ({ number, order }: { number: string; order: string }) =>
+    `No bag of ${number} out of ${order} waits to be counted. Read it by eye and type what stands on it.`,
+  'nobody-to-write': ({ supplier }: { supplier: string }) =>
+    `${supplier} has no mail address in the catalogue. Write one down there, or ring them.`,
+  'not-added': ({ title, supplier }: { title: string; supplier: string }) =>
+    `${supplier} adds nothing more of ${title} to this order. Order it anew.`,
   'not-in-parcel': ({ number, order }: { number: string; order: string }) =>
     `${number} is not in a parcel of ${order} that is to be counted.`,
   'not-on-shelf': ({ number, wanted, there }: { number: string; wanted: number; there: number }) =>

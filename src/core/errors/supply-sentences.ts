@@ -48,6 +48,8 @@ export const supplySentences = {
   'claim-sent': ({ number, to }: { number: string; to: string }) => `${number} was sent to ${to} already.`,
   'wrong-elastomer': ({ part, found, wanted }: { part: string; found: string; wanted: string }) =>
     `${part} is ${found}; this pump needs ${wanted}.`,
+  'wrong-variant': ({ part, found, wanted }: { part: string; found: string; wanted: string }) =>
+    `${part} is the variant ${found}; ${wanted} was ordered. Count it as wrong.`,
   'sketch-fault': ({
     dimension,
     code,

@@ -6,7 +6,16 @@ import { loadFamily } from '../family';
 import { standingOf } from '../lifecycle';
 import { present } from '../present';
 import type { PurchaseOrder } from '../record';
-import { costsOf, effectOf, pieceCost, supplyLinesOf, type ShopOrder, type ShopOrderLine } from '.';
+import {
+  costsOf,
+  effectOf,
+  pieceCost,
+  standingOf as packsOf,
+  supplyLinesOf,
+  totalOf,
+  type ShopOrder,
+  type ShopOrderLine,
+} from '.';
 
 const script = {
   duty: { flowM3h: 25, headM: 32, speedRpm: 2900 },
@@ -129,6 +138,22 @@ describe('what a job’s parts came to', () => {
   const listed = (prices: Readonly<Record<string, number>>) => ({
     rate: 1,
     listPriceOf: (number: string) => prices[number] ?? null,
+  });
+  test('what was struck off is paid no more; a kit of which a piece is left stands whole', () => {
+    const struck = (a: number, b: number) => {
+      const [first, second] = line({}).pieces;
+      return line({
+        pieces: [
+          { ...present(first), struck: a },
+          { ...present(second), struck: b },
+        ],
+      });
+    };
+    // Two kits, each of one A and two B, at 60.
+    expect([struck(0, 0), struck(1, 2), struck(1, 1), struck(2, 4)].map(packsOf)).toEqual([2, 1, 2, 0]);
+    expect(totalOf({ lines: [struck(1, 2)], freightMinor: 500 })).toEqual({
+      ...{ goodsMinor: 6000, freightMinor: 500, totalMinor: 6500 },
+    });
   });
   test('a piece of a kit has its share by the list prices; by count where one is not listed', () => {
     // 2 A at 50 and 4 B at 25 list for 200; the kits cost 120: an A is 30, a B 15.

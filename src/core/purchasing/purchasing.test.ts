@@ -230,8 +230,8 @@ describe('what comes in', () => {
   test('is what left the supplier and is not counted, by number and rubber over all lines', () => {
     const rings = [piece(4, 1), piece(2, 0, { elastomer: 'EPDM', quantity: 2 }), piece(0, 0, { number: 'R-2' })];
     expect(piecesToCount(order(rings))).toEqual([
-      { number: 'R-1', elastomer: '', listed: 3, open: 4 },
-      { number: 'R-1', elastomer: 'EPDM', listed: 2, open: 2 },
+      { number: 'R-1', elastomer: '', variant: '', listed: 3, open: 4 },
+      { number: 'R-1', elastomer: 'EPDM', variant: '', listed: 2, open: 2 },
     ]);
   });
   test('goes to the most urgent first; the rest to the shelf', () => {

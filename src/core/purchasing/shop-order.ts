@@ -1,6 +1,14 @@
 import { numberKey } from '../supply';
 import type { OfferKind, ShopOrderState } from '../record';
 
+/** What stands on a bag of a parcel. */
+export interface Bag {
+  readonly number: string;
+  readonly elastomer: string;
+  readonly variant: string;
+  readonly lot: string;
+}
+
 /** Pieces of one number in a line of an order: all of it, what left the supplier, what was counted, what was struck off. */
 export interface OrderPiece {
   readonly number: string;
@@ -9,6 +17,10 @@ export interface OrderPiece {
   readonly sent: number;
   readonly received: number;
   readonly struck: number;
+  /** In which of its ways of being made it was ordered, where its number has several. */
+  readonly variant?: string;
+  /** Bags of the parcel that is not counted yet. */
+  readonly bags?: readonly Bag[];
 }
 
 export interface ShopOrderLine {
@@ -57,6 +69,12 @@ export interface ShopOrder {
 
 /** How a piece of an order is named to the supplier: its line, and its place in it. */
 export const pieceId = (position: number, i: number) => `${position}/${i + 1}`;
+
+/** How many of a line's packs stand after what was struck off: a pack of which any piece is left is sold whole. */
+export function standingOf({ quantity, pieces }: Pick<ShopOrderLine, 'quantity' | 'pieces'>): number {
+  const packs = pieces.map(({ quantity: all, struck }) => Math.ceil(((all - struck) * quantity) / Math.max(1, all)));
+  return Math.max(0, ...packs);
+}
 
 /** What of a piece is still to come. */
 export const openOf = ({ quantity, received, struck }: OrderPiece) => quantity - struck - received;
@@ -110,7 +128,7 @@ export function afterCount(order: ShopOrder, counts: readonly Counted[], today: 
     const again = Math.min(own.again, Math.max(0, piece.sent - piece.received - right));
     own.right -= right;
     own.again -= again;
-    return { ...piece, received: piece.received + right, sent: piece.sent - again };
+    return { ...piece, received: piece.received + right, sent: piece.sent - again, bags: [] };
   });
   return endedIfDone(counted, today);
 }
@@ -124,10 +142,10 @@ export function endedIfDone(order: ShopOrder, today: string): ShopOrder {
   return { ...order, state: isCancelled ? 'cancelled' : 'ended', endedOn: today };
 }
 
-/** What an order comes to in the supplier's currency, minor units: goods at the acknowledged price, and freight. */
+/** What an order comes to in the supplier's currency, minor units: goods that stand at the acknowledged price, and freight. */
 export function totalOf(order: Pick<ShopOrder, 'lines' | 'freightMinor'>) {
   const goodsMinor = order.lines.reduce(
-    (sum, { quantity, priceMinor, saidPriceMinor }) => sum + quantity * (saidPriceMinor ?? priceMinor ?? 0),
+    (sum, line) => sum + standingOf(line) * (line.saidPriceMinor ?? line.priceMinor ?? 0),
     0,
   );
   return { goodsMinor, freightMinor: order.freightMinor, totalMinor: goodsMinor + order.freightMinor };
@@ -147,6 +165,8 @@ export interface Claimant {
 export interface Handed {
   readonly tag: string;
   readonly partRef: string;
+  /** As the job's line of the order has it. */
+  readonly number: string;
   readonly quantity: number;
 }
 
@@ -160,10 +180,10 @@ export function shareOut(
   const own = claimants
     .filter((one) => numberKey(one.number) === key && (!one.elastomer || !elastomer || one.elastomer === elastomer))
     .toSorted((a, b) => a.neededBy.localeCompare(b.neededBy) || a.tag.localeCompare(b.tag));
-  const handed = own.flatMap(({ tag, partRef, open }) => {
+  const handed = own.flatMap(({ tag, partRef, number: listed, open }) => {
     const count = Math.min(open, left);
     left -= count;
-    return count > 0 ? [{ tag, partRef, quantity: count }] : [];
+    return count > 0 ? [{ tag, partRef, number: listed, quantity: count }] : [];
   });
   return { handed, over: left };
 }

@@ -418,6 +418,7 @@ export interface Receipt extends Signed {
   readonly id: string;
   /** What stands on the pieces, and their lot; empty where nothing does. */
   readonly number: string;
+  readonly variant: string;
   readonly lot: string;
   readonly lineId: OrderLineId;
   readonly quantity: number;

@@ -12,7 +12,7 @@ export {
 export { partsOffered, type PartOffered } from './donor';
 export { partCode, readLabel, trayCode, type Label } from './labels';
 export { awaited, isFromSupplier, missingOf, needsOf, needsOfLines, toArrange, toOrder, type Need } from './needs';
-export { judgeNumber, numberKey, type NumberJudged } from './numbers';
+export { isSameVariant, judgeNumber, numberKey, type NumberJudged } from './numbers';
 export {
   judgeSketch,
   limitsOfDimension,

@@ -30,3 +30,6 @@ export function judgeNumber(
   const whose = parts.find((other) => isOneOf([other.number, ...other.superseded])) ?? null;
   return { verdict: whose ? 'another part' : 'question', whose };
 }
+
+/** Whether two people mean the same way of being made; blanks around and capitals do not count. */
+export const isSameVariant = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase();

@@ -214,6 +214,7 @@ export const receipts = mysqlTable(
     lineId: idOf<OrderLineId>('line_id').notNull(),
     quantity: int('quantity').notNull(),
     number: varchar('number', { length: 60 }).notNull().default(''),
+    variant: varchar('variant', { length: 60 }).notNull().default(''),
     lot: varchar('lot', { length: 60 }).notNull().default(''),
     note: longText('note').notNull(),
     ...who,

@@ -1,6 +1,6 @@
 import { stringify } from 'csv-stringify/sync';
 import * as z from 'zod';
-import { openOf } from '@/core/purchasing';
+import { openOf, standingOf } from '@/core/purchasing';
 import { listShopOrders, listSuppliers, listTagsOfOrders, readShop } from '@/db';
 import { writeOrderPdf, writeOrderUbl } from '@/documents';
 import type { Context } from '../context';
@@ -63,7 +63,7 @@ export const readOrderBook = defineUseCase({
         const open = line.pieces.reduce((sum, piece) => sum + openOf(piece), 0);
         return [
           ...[order.number, order.supplier, order.placedOn, order.reference ?? '', String(line.position), line.code],
-          ...[line.title, String(line.quantity), String(open), price === null ? '' : (price / 100).toFixed(2)],
+          ...[line.title, String(standingOf(line)), String(open), price === null ? '' : (price / 100).toFixed(2)],
           ...[order.currency, line.firstDueOn ?? '', line.dueOn ?? '', jobs.join(' ')],
         ];
       });

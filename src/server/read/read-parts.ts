@@ -25,7 +25,7 @@ import {
 } from '@/db';
 import type { Context } from '../context';
 import { planFingerprint, planOfAll } from '../supply/place-orders';
-import { dueOf, orderOf } from '../supply/shop-orders';
+import { claimantsOf, dueOf, orderOf } from '../supply/shop-orders';
 import { defineUseCase } from '../use-case';
 import { dayIn } from './read-floor';
 
@@ -128,9 +128,11 @@ export const readOrder = defineUseCase({
       listSuppliers(context.database),
     ]);
     const supplier = suppliers.find(({ id }) => id === order.supplierId) ?? null;
+    const claimants = await claimantsOf(context.database, number, (line) => line.sent - line.received);
+    const sentTo = claimants.filter(({ open }) => open > 0);
     return {
       ...{ zone, today, order, dueOn: dueOf(order), ...totalOf(order) },
-      ...{ jobs: tags.map(({ tag }) => tag), toCount: piecesToCount(order) },
+      ...{ jobs: tags.map(({ tag }) => tag), toCount: piecesToCount(order), sentTo },
       supplier: supplier && { name: supplier.name, email: supplier.email, telephone: supplier.telephone },
     };
   },

@@ -57,7 +57,8 @@ function strikeOff(order: ShopOrder, struck: ReadonlyMap<string, number>, claima
     const own = claimants.filter((one) => one.number === piece.number);
     const { handed } = shareOut({ ...piece, quantity: unsentOf(piece) - quantity }, own);
     for (const { tag, partRef, open } of own) {
-      const kept = handed.find((one) => one.tag === tag && one.partRef === partRef)?.quantity ?? 0;
+      const kept =
+        handed.find((one) => one.tag === tag && one.partRef === partRef && one.number === piece.number)?.quantity ?? 0;
       if (open > kept) cuts.push({ tag, partRef, quantity: open - kept });
     }
     return { ...piece, struck: piece.struck + quantity };
@@ -95,5 +96,49 @@ export const cancelOrderLine = forVerb('cancel-order-line', async (context, { nu
       if (lines.length) await change(cutJob, { tag, command: { tag, orderNumber: number, lines, words } });
     }
     return { struck: answer.lines.reduce((sum, { quantity }) => sum + quantity, 0), words: answer.words };
+  });
+});
+
+/** The order with more packs of a line, as far as the supplier takes them on; whole packs only. */
+function raised(order: ShopOrder, position: number, added: ReadonlyMap<string, number>, dueOn: string): ShopOrder {
+  const lines = order.lines.map((line) => {
+    if (line.position !== position) return line;
+    const packs = line.pieces.map(({ quantity }, i) =>
+      Math.floor(((added.get(pieceId(position, i)) ?? 0) * line.quantity) / Math.max(1, quantity)),
+    );
+    const more = Math.min(...packs);
+    const pieces = line.pieces.map((piece) => ({
+      ...piece,
+      quantity: piece.quantity + (piece.quantity / line.quantity) * more,
+    }));
+    const isLater = !line.dueOn || line.dueOn < dueOn;
+    return { ...line, quantity: line.quantity + more, pieces, dueOn: isLater ? dueOn : line.dueOn };
+  });
+  return { ...order, lines };
+}
+
+/** Asks the supplier for more of a line; what no job needs of it goes on the shelf. */
+export const raiseOrderLine = forVerb('raise-order-line', async (context, { number, position, more, words }) => {
+  const order = await orderOf(context.database, number);
+  const line = order.lines.find((one) => one.position === position);
+  if (!line) return refuse('bad-input', reason('line-not-on-order', { order: number }), 'position');
+  const due = dueOf(order);
+  if (!due || order.state !== 'acknowledged') return refuse('wrong-state', reason('order-not-open', { order: number }));
+  const today = await todayOf(context, context.database);
+  const wanted = line.pieces.map((piece, i) => ({
+    lineId: pieceId(position, i),
+    quantity: (piece.quantity / line.quantity) * more,
+  }));
+  const answer = await context.standIns.supplier.add({ ...asSupplierReads(order), dueOn: due }, wanted, today);
+  const added = new Map(answer.lines.map(({ lineId, quantity }) => [lineId, quantity]));
+  return changeTogether(context, async ({ connection }) => {
+    const locked = await orderOf(connection, number, true);
+    if (locked.version !== order.version) refuse('changed-meanwhile', reason('order-moved', { order: number }));
+    const after = raised(locked, position, added, answer.dueOn);
+    const count = (after.lines.find((one) => one.position === position)?.quantity ?? 0) - line.quantity;
+    if (count <= 0) refuse('wrong-state', reason('not-added', { title: line.title, supplier: order.supplier }));
+    const asked = said(after, context, `Asked for ${more} more of ${line.title}: ${words}`);
+    await saveShopOrder(connection, said(asked, context, `${answer.dueOn}. ${answer.words}`, locked.supplier));
+    return { added: count, dueOn: answer.dueOn, words: answer.words };
   });
 });

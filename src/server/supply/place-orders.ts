@@ -3,6 +3,7 @@ import { reason, refuse } from '@/core/change/decision';
 import { canonical, standingOf } from '@/core/lifecycle';
 import { shelfTag, supplyLinesOf, type BuyingPlan, type PlannedOrder, type ShopOrder } from '@/core/purchasing';
 import { asId, type Tag } from '@/core/record';
+import { numberKey } from '@/core/supply';
 import type { CommandOf } from '@/contract';
 import { addOutbox, addShopOrder, listSupplyLines, takeNumber, type Connection } from '@/db';
 import { changeTogether, type JobCommand, type Together } from '../change-job';
@@ -19,6 +20,8 @@ const nameOf = ({ actor }: Context) => (actor.kind === 'person' ? actor.name : '
 interface Terms {
   readonly today: string;
   readonly rates: ReadonlyMap<string, number>;
+  /** By the key of a number: in which of its ways of being made the shop wants it. */
+  readonly variants: ReadonlyMap<string, string>;
 }
 
 interface Placed {
@@ -27,7 +30,7 @@ interface Placed {
 }
 
 /** A planned order as it is placed: a number, its lines, nothing sent yet. */
-function asPlaced(context: Context, { number, planned }: Placed, { today, rates }: Terms): ShopOrder {
+function asPlaced(context: Context, { number, planned }: Placed, { today, rates, variants }: Terms): ShopOrder {
   const { supplierId, supplier, currency, freightMinor } = planned;
   const rate = rates.get(supplierId) ?? 1;
   const at = context.now().toISOString();
@@ -37,7 +40,10 @@ function asPlaced(context: Context, { number, planned }: Placed, { today, rates 
     lines: planned.lines.map(({ code, kind, title, count, priceMinor, leadDays, pieces }, i) => ({
       ...{ position: i + 1, code, kind, title, quantity: count, priceMinor, saidPriceMinor: null, leadDays },
       ...{ firstDueOn: null, dueOn: null },
-      pieces: pieces.map((piece) => ({ ...piece, sent: 0, received: 0, struck: 0 })),
+      pieces: pieces.map((piece) => {
+        const variant = variants.get(numberKey(piece.number)) ?? '';
+        return { ...piece, sent: 0, received: 0, struck: 0, variant };
+      }),
     })),
   };
 }
@@ -82,8 +88,9 @@ const orderJob = (placed: readonly Placed[], tag: string): JobCommand<'order-par
   prepare: () => ({ facts: factsFor(tag, placed) }),
 });
 
-const termsOf = ({ today, suppliers }: Awaited<ReturnType<typeof catalogueNow>>): Terms => ({
+const termsOf = ({ today, suppliers, numbers }: Awaited<ReturnType<typeof catalogueNow>>): Terms => ({
   today,
+  variants: new Map(numbers.map(({ number, variant }) => [numberKey(number), variant])),
   rates: new Map(suppliers.map(({ id, rate }) => [id, rate])),
 });
 

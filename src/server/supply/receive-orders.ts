@@ -2,13 +2,14 @@ import { supply } from '@/core/change';
 import { receivePartsInput, type ReceiveOrder, type ReceiveParts } from '@/core/change/inputs';
 import { reason, refuse } from '@/core/change/decision';
 import { DomainError } from '@/core/errors';
+import { elastomerOf, findPart } from '@/core/family';
 import { afterCount, piecesToCount, shareCount, type Counted, type JobCount, type ShopOrder } from '@/core/purchasing';
 import { asId, sheetsOf, type PurchaseOrder, type Tag } from '@/core/record';
-import { numberKey } from '@/core/supply';
-import { crossingNumbers, findShopOrder, saveShopOrder, type Connection } from '@/db';
+import { isSameVariant, numberKey } from '@/core/supply';
+import { crossingNumbers, findShopOrder, saveShopOrder, tagsOfPhotos, type Connection } from '@/db';
 import { changeTogether, type Asking, type JobCommand, type Together } from '../change-job';
 import type { Context } from '../context';
-import { findRecord } from '../find-job';
+import { findJob, findRecord } from '../find-job';
 import { forVerb } from '../use-case';
 import { claimantsOf, orderOf, said, todayOf } from './shop-orders';
 import { moveStock } from './stock';
@@ -21,6 +22,8 @@ const againOf = (line: Line, { counted, wrong }: Pick<ReceiveParts['counts'][num
 
 /** What the rule of receiving must know: ids for its rows, and numbers that stand for those that were ordered. */
 async function receivingFacts({ context, connection, record, command }: Asking<ReceiveParts>) {
+  const order = await findShopOrder(connection, command.orderNumber);
+  const pieces = order?.lines.flatMap((line) => line.pieces) ?? [];
   const lines = record.orders.flatMap((order) => order.lines);
   const named = command.counts.filter(({ number }) => number !== '').map(({ lineId }) => lineId);
   const crossing = await Promise.all(
@@ -28,7 +31,15 @@ async function receivingFacts({ context, connection, record, command }: Asking<R
       .filter(({ id }) => named.includes(id))
       .map(async ({ id, number }) => [id, await crossingNumbers(connection, number)] as const),
   );
-  return { receiptIds: command.counts.map(() => context.newId()), crossing: Object.fromEntries(crossing) };
+  const variants = lines.map(({ id, number }) => {
+    const piece = pieces.find((one) => numberKey(one.number) === numberKey(number));
+    return [id, piece?.variant ?? ''] as const;
+  });
+  return {
+    receiptIds: command.counts.map(() => context.newId()),
+    crossing: Object.fromEntries(crossing),
+    variants: Object.fromEntries(variants),
+  };
 }
 
 type Receiving = JobCommand<'receive-parts', Awaited<ReturnType<typeof receivingFacts>>, undefined>;
@@ -42,12 +53,14 @@ const receiveJob: Receiving = {
 async function noteCount(context: Context, connection: Connection, command: ReceiveParts): Promise<void> {
   const order = await findShopOrder(connection, command.orderNumber, { isLocked: true });
   if (!order) return;
-  const record = await findRecord(connection, command.tag);
+  const { record, family } = await findJob(connection, command.tag);
   const lines = record.orders.filter(({ number }) => number === order.number).flatMap((one) => one.lines);
   const counts = command.counts.flatMap((counted): Counted[] => {
     const line = lines.find(({ id }) => id === counted.lineId);
     if (!line) return [];
-    return [{ number: line.number, elastomer: '', right: counted.counted, again: againOf(line, counted) }];
+    const part = findPart(family, line.partRef);
+    const elastomer = (part && elastomerOf(part, record.intake.elastomer)) ?? '';
+    return [{ number: line.number, elastomer, right: counted.counted, again: againOf(line, counted) }];
   });
   await saveShopOrder(connection, afterCount(order, counts, await todayOf(context, connection)));
 }
@@ -76,7 +89,7 @@ function atPiece(error: unknown, places: ReadonlyMap<string, number>): unknown {
 
 function checkTyped(order: ShopOrder, counts: readonly PieceTyped[]): void {
   const listed = piecesToCount(order);
-  for (const [i, { number, elastomer, counted, wrong, what }] of counts.entries()) {
+  for (const [i, { number, elastomer, counted, wrong, what, foundVariant }] of counts.entries()) {
     const own = listed.find((one) => numberKey(one.number) === numberKey(number) && one.elastomer === elastomer);
     if (!own) return refuse('bad-input', reason('not-in-parcel', { number, order: order.number }), `counts.${i}`);
     if (counted + wrong > own.open)
@@ -86,6 +99,13 @@ function checkTyped(order: ShopOrder, counts: readonly PieceTyped[]): void {
         `counts.${i}`,
       );
     if (wrong && !what) refuse('bad-input', reason('wrong-how', { number, wrong }), `counts.${i}`);
+    const isOther = own.variant && foundVariant && !isSameVariant(own.variant, foundVariant);
+    if (counted && isOther)
+      refuse(
+        'bad-input',
+        reason('wrong-variant', { part: number, found: foundVariant, wanted: own.variant }),
+        `counts.${i}`,
+      );
   }
 }
 
@@ -94,15 +114,19 @@ async function countJob({ connection, change }: Together, order: string, own: re
   const [first] = own;
   if (!first) return [];
   const tag = asId<Tag>(first.tag);
-  const lines = (await findRecord(connection, tag)).orders.find(({ number }) => number === order)?.lines ?? [];
-  const asked = own.flatMap(({ partRef, counted, wrong, typed, at }) => {
-    const line = lines.find((one) => one.partRef === partRef);
+  const { orders, photos } = await findRecord(connection, tag);
+  const lines = orders.find(({ number }) => number === order)?.lines ?? [];
+  const asked = own.flatMap(({ partRef, number, counted, wrong, typed, at }) => {
+    const line = lines.find((one) => one.partRef === partRef && one.number === number);
     if (!line) return [];
-    const { what, foundNumber, foundElastomer, lot } = typed;
+    const { what, foundNumber, foundElastomer, foundVariant, lot } = typed;
     // Whoever ordered another number than the list's has accepted it by name.
     const accept = typed.accept || numberKey(foundNumber) === numberKey(line.number);
-    const marked = counted ? { number: foundNumber, elastomer: foundElastomer, lot, accept } : {};
-    return [{ at, count: { lineId: line.id, counted, wrong, what, ...marked } }];
+    const marked = counted
+      ? { number: foundNumber, elastomer: foundElastomer, variant: foundVariant, lot, accept }
+      : {};
+    const photoId = wrong && photos.some(({ id }) => id === typed.photoId) ? typed.photoId : null;
+    return [{ at, count: { lineId: line.id, counted, wrong, what, photoId, ...marked } }];
   });
   const places = new Map(asked.map(({ at, count }) => [String(count.lineId), at]));
   const counts = asked.map(({ count }) => count);
@@ -118,9 +142,20 @@ async function countJob({ connection, change }: Together, order: string, own: re
 /** What of a count is for which job, and what for the shelf. */
 async function sharedCounts(connection: Connection, number: string, counts: readonly PieceTyped[]) {
   const claimants = await claimantsOf(connection, number, (line) => Math.max(0, line.sent - line.received));
-  const shared = counts.map((typed, at) => ({ typed, at, ...shareCount(typed, claimants) }));
+  const pictured = await tagsOfPhotos(
+    connection,
+    counts.flatMap(({ photoId }) => photoId ?? []),
+  );
+  const shared = counts.map((typed, at) => ({
+    ...{ typed, at },
+    ...shareCount(typed, claimants, typed.photoId && (pictured.get(typed.photoId) ?? null)),
+  }));
   const forJobs = shared.flatMap(({ typed, at, jobs }) => jobs.map((job): ForJob => ({ ...job, typed, at })));
-  return { forJobs, forShelf: shared.map(({ typed, shelf }) => ({ typed, shelf })) };
+  const wrongForShelf = shared.flatMap(({ typed, jobs }) => {
+    const count = typed.wrong - jobs.reduce((sum, { wrong }) => sum + wrong, 0);
+    return count > 0 ? [`${count} × ${typed.number}: ${typed.what}`] : [];
+  });
+  return { forJobs, wrongForShelf, forShelf: shared.map(({ typed, shelf }) => ({ typed, shelf })) };
 }
 
 /** What one piece of an order cost in the shop's money; 0 for a piece of a kit, whose price is that of the whole. */
@@ -137,7 +172,7 @@ export const receiveOrder = forVerb('receive-order', (context, { number, counts,
     const { connection } = together;
     const order = await orderOf(connection, number, true);
     checkTyped(order, counts);
-    const { forJobs, forShelf } = await sharedCounts(connection, number, counts);
+    const { forJobs, forShelf, wrongForShelf } = await sharedCounts(connection, number, counts);
     const tags = [...new Set(forJobs.map(({ tag }) => tag))];
     const claims: { tag: string; number: string }[] = [];
     for (const tag of tags)
@@ -163,6 +198,6 @@ export const receiveOrder = forVerb('receive-order', (context, { number, counts,
     const after = afterCount(order, counted, today);
     const wrong = counts.filter((one) => one.wrong > 0).map((one) => `${one.wrong} × ${one.number}: ${one.what}`);
     await saveShopOrder(connection, wrong.length ? said(after, context, `Came wrong: ${wrong.join('; ')}`) : after);
-    return { jobs: tags, shelf: forShelf.reduce((sum, { shelf }) => sum + shelf, 0), claims };
+    return { jobs: tags, shelf: forShelf.reduce((sum, { shelf }) => sum + shelf, 0), wrongForShelf, claims };
   }),
 );

@@ -18,6 +18,7 @@ export function asSupplierReads({ number, supplier, placedOn, lines }: ShopOrder
     lines: lines.flatMap(({ position, pieces, leadDays, priceMinor, saidPriceMinor }) =>
       pieces.map((piece, i) => ({
         ...{ lineId: pieceId(position, i), partNumber: piece.number, elastomer: piece.elastomer, leadDays },
+        variant: piece.variant ?? '',
         ...{ quantity: piece.quantity - piece.struck, priceMinor: saidPriceMinor ?? priceMinor },
       })),
     ),

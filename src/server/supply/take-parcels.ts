@@ -55,10 +55,13 @@ function sharedOut(order: ShopOrder, parcel: Parcel, claimants: readonly Claiman
     const quantity = Math.min(line?.quantity ?? 0, unsentOf(piece));
     for (const one of shareOut({ ...piece, quantity }, left).handed) {
       shares.push(one);
-      const own = left.find(({ tag, partRef }) => tag === one.tag && partRef === one.partRef);
+      const own = left.find(
+        ({ tag, partRef, number }) => tag === one.tag && partRef === one.partRef && number === one.number,
+      );
       if (own) own.open -= one.quantity;
     }
-    return { ...piece, sent: piece.sent + quantity };
+    const bags = line?.marked && quantity > 0 ? [...(piece.bags ?? []), line.marked] : piece.bags;
+    return { ...piece, sent: piece.sent + quantity, ...(bags && { bags }) };
   });
   return { shares, after };
 }

@@ -70,6 +70,7 @@ export const receivePartsInput = z.strictObject({
         /** What stands on a piece; empty where nothing does. */
         number: optionalText(60),
         elastomer: optionalText(40),
+        variant: optionalText(60),
         lot: optionalText(60),
         photoId: photoId.nullable().default(null),
         /** Another number that stands for it is accepted, by name. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { offerKinds } from '../../record/supply-enumerations';
-import { basedOn, dayField, optionalText, sentence } from './fields';
+import { basedOn, dayField, optionalText, photoId, sentence } from './fields';
 
 const orderNumber = z.string().trim().min(1, 'name the order').max(20);
 const amount = z.number('type a whole number').int('whole numbers').min(0).max(1_000_000_000);
@@ -26,6 +26,20 @@ export const shopOrderInput = z.strictObject({ number: orderNumber });
 
 export const expediteOrderInput = z.strictObject({ number: orderNumber, wantedOn: dayField, words: sentence(500) });
 
+/** Asks for more packs of a line that is on an order. */
+export const raiseOrderLineInput = z.strictObject({
+  number: orderNumber,
+  position: z.number().int().min(1).max(1000),
+  more: z.number('type a count').int('count whole packs').min(1, 'at least one').max(10_000),
+  words: sentence(500),
+});
+
+/** A letter to the supplier about an order of the shop. */
+export const writeAboutOrderInput = z.strictObject({ number: orderNumber, words: sentence(4000) });
+
+/** Which bag of a parcel lies before the scanner. */
+export const scanBagInput = z.strictObject({ order: orderNumber, number: partNumber, elastomer: optionalText(40) });
+
 export const cancelOrderLineInput = z.strictObject({
   number: orderNumber,
   position: z.number().int().min(1).max(1000),
@@ -47,7 +61,10 @@ export const receiveOrderInput = z.strictObject({
         /** What stands on the pieces; empty where nothing does. */
         foundNumber: optionalText(60),
         foundElastomer: optionalText(40),
+        foundVariant: optionalText(60),
         lot: optionalText(60),
+        /** The picture of what is wrong, in the record of a job that was sent it. */
+        photoId: photoId.nullable().default(null),
         accept: z.boolean().default(false),
       }),
     )

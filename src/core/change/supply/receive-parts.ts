@@ -1,6 +1,6 @@
 import { findPart } from '../../family';
 import { sheetsOf, type Claim, type OrderLine, type PurchaseOrder } from '../../record';
-import { missingWords, stepsBlockedBy } from '../../supply';
+import { isSameVariant, missingWords, stepsBlockedBy } from '../../supply';
 import { put, type Put } from '../change';
 import { firstTwice, reason, refuse, refuseChanged, type Decider, type Given } from '../decision';
 import type { ReceiveParts, SendClaim } from '../inputs';
@@ -19,6 +19,8 @@ interface ReceivingFacts {
   readonly receiptIds: readonly string[];
   /** Numbers that interchange with each line's by the catalogue, by line. */
   readonly crossing: Readonly<Record<string, readonly string[]>>;
+  /** The variant that was ordered, by line, where its number has several. */
+  readonly variants: Readonly<Record<string, string>>;
 }
 type Receiving = Given<ReceivingFacts>;
 
@@ -33,6 +35,9 @@ function checkPieces(given: Receiving, { id, partRef }: OrderLine, counted: Coun
     crossing: given.facts.crossing[id] ?? [],
   });
   const about = { part: part.name, found: counted.number, number: part.number };
+  const wanted = given.facts.variants[id] ?? '';
+  if (wanted && counted.variant && !isSameVariant(wanted, counted.variant))
+    refuse('bad-input', reason('wrong-variant', { part: part.name, found: counted.variant, wanted }), path);
   if (crosses && !counted.accept) refuse('bad-input', reason('number-crosses-line', about), path);
 }
 
@@ -66,8 +71,16 @@ function claimPut(given: Receiving, { number, supplier }: PurchaseOrder, lines: 
 function lineRows({ facts, who }: Receiving, { order, line, counted, i, note }: LineAsked): readonly Put[] {
   const { received: _received, ...row } = line;
   const again = claimed(line, counted).reduce((sum, { count }) => sum + count, 0);
-  const { number, lot } = counted;
-  const receipt = { id: facts.receiptIds[i] ?? '', lineId: line.id, quantity: counted.counted, number, lot, note };
+  const { number, variant, lot } = counted;
+  const receipt = {
+    id: facts.receiptIds[i] ?? '',
+    lineId: line.id,
+    quantity: counted.counted,
+    number,
+    variant,
+    lot,
+    note,
+  };
   return [
     ...(counted.counted > 0 ? [put('receipt', { ...receipt, ...who })] : []),
     ...(again ? [put('orderLine', { ...row, orderId: order.id, sent: line.sent - again })] : []),

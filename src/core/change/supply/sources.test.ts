@@ -50,7 +50,7 @@ function buyTheRest(job: CoreJob): void {
   job.act(
     'Bram',
     ['receive-parts', supply.receiveParts],
-    { receiptIds, crossing: {} },
+    { receiptIds, crossing: {}, variants: {} },
     { tag, orderNumber, counts, note: '' },
   );
 }
@@ -166,7 +166,7 @@ describe('a part from elsewhere', () => {
   const rule = ['Bram', 'choose-source', supply.chooseSource] as const;
   const take = (job: CoreJob, { facts, command }: ReturnType<typeof choose>) =>
     job.act('Bram', ['choose-source', supply.chooseSource], facts, command);
-  const here = { count: 1, number: 'KW1-0502', elastomer: '', lot: '', note: '' };
+  const here = { count: 1, number: 'KW1-0502', elastomer: '', variant: '', lot: '', note: '' };
   const lay = (job: CoreJob, change: Partial<typeof here> = {}, accept = false) => ({
     ...{ tag: job.record.tag, partRef: 'front-ring', basedOn: 1, accept },
     here: { ...here, ...change },

@@ -1,0 +1,1 @@
+ALTER TABLE `receipts` ADD `variant` varchar(60) DEFAULT '' NOT NULL;
