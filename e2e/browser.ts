@@ -44,7 +44,7 @@ export async function openBrowser(more: readonly string[] = []): Promise<OpenedB
 
 interface Counted {
   /** Fetches of this document that have not come to their end, and when the last one did, in ms of its clock. */
-  fetches?: { open: number; endedAt: number };
+  fetches?: { open: number; begun: number; endedAt: number };
 }
 
 /**
@@ -52,7 +52,7 @@ interface Counted {
  * sent an entry asks what changed by it: the entry has its end when that question is sent, or after a second without.
  */
 function countFetches(): void {
-  const fetches = { open: 0, endedAt: 0 };
+  const fetches = { open: 0, begun: 0, endedAt: 0 };
   (window as Window & Counted).fetches = fetches;
   const plain = window.fetch.bind(window);
   const entries: (() => void)[] = [];
@@ -69,6 +69,7 @@ function countFetches(): void {
   };
   window.fetch = async (...asked) => {
     fetches.open += 1;
+    fetches.begun += 1;
     for (const entry of entries.splice(0)) entry();
     const isEntry = asked[0].toString().includes('/api/act/');
     try {
@@ -155,6 +156,25 @@ async function standsStill(one: Element): Promise<void> {
     const now = one.getBoundingClientRect();
     still = now.top === at.top && now.left === at.left && now.width === at.width && !isDisabled() ? still + 1 : 0;
     at = now;
+  }
+}
+
+/**
+ * Presses a button that sends something, again where nothing was sent: a page that is drawn anew under the finger takes
+ * a tap for another place, and a person taps again.
+ */
+export async function pressUntilSent(page: Page, selector: string): Promise<void> {
+  const begun = () => page.evaluate(() => (window as Window & Counted).fetches!.begun);
+  const before = await begun();
+  for (let tries = 1; ; tries++) {
+    await press(await page.waitForSelector(selector));
+    const sent = page.waitForFunction(
+      (count) => (window as Window & Counted).fetches!.begun > count,
+      { timeout: 3000 },
+      before,
+    );
+    if (await sent.then(Boolean, () => false)) return;
+    if (tries === 3 || !(await page.$(selector))) return;
   }
 }
 

@@ -6,7 +6,7 @@ import { demoPeople, type DemoPerson } from '../demo/people';
 import { suitableConsumables, type Family, type FormOf, type Step, type StepAction } from '@/core/family';
 import { methodTable } from '@/core/cleaning';
 import { rightRuns } from '../demo/right-cleaning';
-import { click, fill, named, open, press, scrollTo, settled, waitForText } from './browser';
+import { click, fill, named, open, press, pressUntilSent, scrollTo, settled, waitForText } from './browser';
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
@@ -119,7 +119,7 @@ const pressIn = async (page: Page, id: string, name: string) =>
 
 /** The button that keeps what was typed, or ticks the action. */
 async function keep(page: Page, id: string): Promise<void> {
-  await press(await page.waitForSelector(`#action-${id} button[data-next]`));
+  await pressUntilSent(page, `#action-${id} button[data-next]`);
 }
 
 /** The torque of each pass, where it goes on by passes. */

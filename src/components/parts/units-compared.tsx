@@ -48,16 +48,19 @@ function Cell({
   );
 }
 
-/** Takes a part of another unit for this pump, by name and with a reason. */
+/** Takes a part of another unit for this pump, by name and with a reason; what is matched to it comes with it. */
 function TakeIt({
   view,
   row,
+  mates,
   from,
   reason: proposed,
   onTaken,
 }: {
   readonly view: JobView;
   readonly row: PartCompared;
+  /** Parts of its matched set that are not chosen yet. */
+  readonly mates: readonly PartCompared[];
   readonly from: string;
   readonly reason: string;
   readonly onTaken: () => void;
@@ -65,21 +68,31 @@ function TakeIt({
   const { record, family } = view;
   const [reason, setReason] = useState(proposed);
   const { run, error, isBusy } = useAct();
-  const before = sheetsOf(record, 'source').find(({ key }) => key === row.ref);
-  const count = family.parts.find(({ ref }) => ref === row.ref)?.quantity ?? 1;
-  const take = async () => {
+  const takeOne = ({ ref }: PartCompared) => {
+    const before = sheetsOf(record, 'source').find(({ key }) => key === ref);
+    const count = family.parts.find((part) => part.ref === ref)?.quantity ?? 1;
     const source = { source: 'donor' as const, count, from: '', dueOn: '', reason };
-    const input = { tag: record.tag, partRef: row.ref, basedOn: before?.version ?? 0, source };
-    if (await run('choose-source', { ...input, donorId: `${from}/${row.ref}` })) onTaken();
+    const input = { tag: record.tag, partRef: ref, basedOn: before?.version ?? 0, source };
+    return run('choose-source', { ...input, donorId: `${from}/${ref}` });
   };
+  const take = async (rows: readonly PartCompared[]) => {
+    for (const one of rows) if (!(await takeOne(one))) return;
+    onTaken();
+  };
+  const names = mates.map(({ name }) => name.toLowerCase()).join(', ');
   return (
     <div className="flex items-end gap-3">
       <div className="flex-1">
         <TextField label={`Why out of ${from}`} value={reason} onChange={(event) => setReason(event.target.value)} />
       </div>
-      <Button verb="choose-source" disabled={isBusy || !reason.trim()} onClick={() => void take()}>
-        Take it for {record.tag}
+      <Button verb="choose-source" disabled={isBusy || !reason.trim()} onClick={() => void take([row, ...mates])}>
+        Take it {mates.length > 0 && `with its ${names} `}for {record.tag}
       </Button>
+      {mates.length > 0 && (
+        <Button tone="quiet" verb="choose-source" disabled={isBusy || !reason.trim()} onClick={() => void take([row])}>
+          Take it alone, for the reason given
+        </Button>
+      )}
       <ErrorNote error={error} />
     </div>
   );
@@ -138,10 +151,20 @@ export function UnitsCompared({ view }: { readonly view: JobView }) {
                         from another unit its clearance to the {row.mates.join(', ').toLowerCase()} changes
                       </span>
                     )}
+                    {row.together && (
+                      <span className="block text-13 font-normal text-quiet">matched: {row.together}</span>
+                    )}
                     {asked === row.ref && (
                       <TakeIt
                         view={view}
                         row={row}
+                        mates={shown.rows.filter(
+                          (one) =>
+                            one.together !== '' &&
+                            one.together === row.together &&
+                            one.ref !== row.ref &&
+                            !shown.chosen.some(({ ref }) => ref === one.ref),
+                        )}
                         from={from}
                         reason={proposal?.tag === from ? proposal.reason : ''}
                         onTaken={() => setAsked(null)}

@@ -79,4 +79,46 @@ describe('units beside each other', () => {
     const forNine = donorMatchOf(rows, 'P-0009', groups).candidates.map(({ id }) => id);
     expect(forNine).toContain('P-0003/impeller');
   });
+  describe('matched sets', () => {
+    const matched = {
+      ...family,
+      parts: family.parts.map((one) =>
+        ['impeller', 'front-ring'].includes(one.ref) ? { ...one, together: 'wheel and ring' } : one,
+      ),
+    };
+    const ring: PartOffered = { ...part, ref: 'front-ring', name: 'Front wear ring', number: 'KW1-0502' };
+    const unit = (tag: string, wheel: Partial<PartOffered>, own: Partial<PartOffered> | null) => ({
+      tag,
+      parts: [{ ...part, ...wheel }, ...(own ? [{ ...ring, ...own }] : [])],
+    });
+    const asked = (units: readonly { readonly tag: string; readonly parts: readonly PartOffered[] }[]) =>
+      donorMatchOf(compareUnits(units, matched), 'P-0001', groupsOf(matched));
+    test('are one slot, as good as the worse of the two', () => {
+      const { slots, candidates } = asked([
+        unit('P-0001', { wearPct: 90 }, {}),
+        unit('P-0002', { wearPct: 10 }, { wearPct: 60 }),
+      ]);
+      const own = slots.filter(({ part: ref }) => ['impeller', 'front-ring'].includes(ref));
+      expect(own.map(({ id, number }) => [id, number])).toEqual([['impeller', 'KW1-0230 + KW1-0502']]);
+      expect(candidates.map(({ unit: tag, condition, wear_used_pct }) => [tag, condition, wear_used_pct])).toEqual([
+        ['P-0001', 'poor', 90],
+        ['P-0002', 'fair', 60],
+      ]);
+    });
+    test('are not offered where one of them is gone, cracked or given away', () => {
+      const { candidates } = asked([
+        unit('P-0001', {}, {}),
+        unit('P-0002', {}, null),
+        unit('P-0003', {}, { isCracked: true }),
+        unit('P-0004', { givenTo: 'P-0009' }, {}),
+      ]);
+      expect(candidates.map(({ unit: tag }) => tag)).toEqual(['P-0001']);
+    });
+    test('interchange where every one of their numbers does', () => {
+      const { slots, candidates } = asked([unit('P-0001', {}, {}), unit('P-0002', { number: 'strange' }, {})]);
+      const group = slots.find(({ part: ref }) => ref === 'impeller')?.interchange_group;
+      expect(group).toContain('KW1');
+      expect(candidates.map(({ interchange_group }) => interchange_group ?? '')).toEqual([group, '']);
+    });
+  });
 });

@@ -1,10 +1,12 @@
 export { approvedLines, countingApprovals, hasQuoteAnswer } from './approved';
 export { claimLetter, hasWrongPieces, missingWords } from './claims';
 export {
+  choicesOf,
   compareUnits,
   conditionOf,
   donorMatchOf,
   groupsOf,
+  type Choice,
   type PartCompared,
   type PartCondition,
   type UnitCompared,

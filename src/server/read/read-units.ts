@@ -5,6 +5,7 @@ import type { JobRecord } from '@/core/record';
 import { sheetsOf } from '@/core/record';
 import { SumRefusal } from '@/core/sums';
 import {
+  choicesOf,
   compareUnits,
   conditionOf,
   donorMatchOf,
@@ -63,9 +64,11 @@ async function proposalsFor(rows: readonly PartCompared[], own: Unit): Promise<r
   try {
     const { result } = await reckonHeavy('donor-match', input);
     const { matches } = matched.parse(result);
-    return matches.map(({ slot, unit, reason }) => {
-      const cells = rows.find(({ ref }) => ref === slot)?.cells ?? {};
-      return { ref: slot, tag: keepsOwn(cells, unit, own.record.tag) ? own.record.tag : unit, reason };
+    const choices = choicesOf(rows);
+    return matches.flatMap(({ slot, unit, reason }) => {
+      const set = choices.find(({ ref }) => ref === slot)?.rows ?? [];
+      const stays = set.every(({ cells }) => keepsOwn(cells, unit, own.record.tag));
+      return set.map(({ ref }) => ({ ref, tag: stays ? own.record.tag : unit, reason }));
     });
   } catch (error) {
     if (error instanceof SumRefusal) return [];

@@ -30,6 +30,8 @@ export const partOf = (figure: Figure) =>
     number: figure(z.string()),
     /** The same part in every size: its number has no ending, its price is the same. */
     any_size: z.boolean().default(false),
+    /** Parts of one matched set have the same words here, such as “bush and shaft”: they go from pump to pump together. */
+    together: z.string().optional(),
     superseded: z.array(z.string()).default([]),
     alternatives: z.array(z.string()).default([]),
     price_minor: figure(z.number().int().min(0)),
