@@ -7,6 +7,7 @@ import f6 from '@families/f6-internal-gear.json';
 import f7 from '@families/f7-rotary-lobe.json';
 import { buildFamily, drawSection, loadFamily } from '@/core/family';
 import { judgePoints } from '@/core/inspection';
+import { drawUpPlan, readProblem, simulate } from '@/core/planning';
 import { placeKey } from '@/core/record';
 import { exampleReading, exampleRecord, exampleRun } from '@/core/record/example-record';
 import { buildAsBuilt } from '@/core/report';
@@ -15,6 +16,8 @@ import { drawOrderPlan } from '@/core/sums/draw-order-plan';
 import { writeAsBuiltPdf } from '@/documents';
 import { loadSolver } from '@/solver/highs-solver';
 import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
+import { classicShops, planOfShop } from '../test-support/job-shops';
+import { repairShop } from '../test-support/repair-shop';
 
 const family = buildFamily(loadFamily(f1));
 const line = (name: string, value: string) => process.stdout.write(`${name.padEnd(46)} ${value}\n`);
@@ -28,6 +31,38 @@ function perSecond(act: () => void, forMs = 300): number {
     count++;
   }
   return (count * 1000) / (performance.now() - start);
+}
+
+const timed = <Value>(act: () => Value) => {
+  const start = performance.now();
+  const value = act();
+  return { value, ms: performance.now() - start };
+};
+
+/** Plans: how near to the published optima in how long, and a repair shop of a usual and of a large size. */
+function benchPlanning(): void {
+  for (const shop of classicShops) {
+    const { value, ms } = timed(() => drawUpPlan(readProblem(planOfShop(shop, 5000))));
+    const above = (100 * value.cost.first) / shop.optimum - 100;
+    line(
+      `plan ${shop.name}, ${shop.rows.length} jobs`,
+      `${value.cost.first}, ${above.toFixed(2)} % above ${shop.optimum}, ${ms.toFixed(0)} ms`,
+    );
+  }
+  for (const count of [40, 200]) {
+    const { value, ms } = timed(() => drawUpPlan(readProblem(repairShop(count))));
+    const { first } = value.cost;
+    line(
+      `plan of ${count} pumps, six operations, calendars`,
+      `${ms.toFixed(0)} ms, ${first} minutes late, none below ${value.bound}`,
+    );
+    const spread = { p10: 0.85, p50: 1, p90: 1.35 };
+    const againOf = (): readonly number[] => [];
+    const runs = timed(() =>
+      simulate(value.schedule, { runs: 2000, seed: 1, lead: null, failRate: 0, factorOf: () => spread, againOf }),
+    );
+    line(`2000 runs of it`, `${runs.ms.toFixed(0)} ms`);
+  }
 }
 
 /** The sizes that a shop meets at most, drawn from a fixed seed. */
@@ -88,6 +123,7 @@ async function main(): Promise<void> {
     line(`sum ${sum.id}`, `${Math.round(perSecond(() => sum.compute(input, solver))).toLocaleString('en')} a second`);
   }
   benchSolver(solver);
+  benchPlanning();
   const many = {
     ...family,
     points: Array.from({ length: 13 }, (_, i) =>

@@ -1,3 +1,14 @@
-export { readyRange, type ReadyRange, type Remaining } from './ready-range';
-export { addDays, addWorkMinutes } from './work-calendar';
+export { chanceOf, type Chance } from './chance';
+export { drawUpPlan, type DrawnUp } from './draw-up-plan';
+export { limitOf, type Limit } from './limited-by';
 export { latestArrival, readyIfArriving } from './latest-arrival';
+export { minuteOf, writeDay, writeMinute } from './plan-clock';
+export { PlanFault, type JobAsked, type OperationAsked, type PlanAsked, type Problem } from './plan-problem';
+export { madeLater, planAround, planFirst, planInTurn, type MadeLater } from './promise-plan';
+export { quantileAmong, quantileOf, type Spread } from './quantiles';
+export { readProblem } from './read-problem';
+export { readyRange, type ReadyRange, type Remaining } from './ready-range';
+export type { Schedule } from './schedule';
+export { lastOf, simulate, type Varies } from './simulate';
+export { writePlan, type PlannedOperation, type WrittenPlan } from './write-plan';
+export { addDays, addWorkMinutes } from './work-calendar';

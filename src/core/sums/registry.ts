@@ -17,8 +17,11 @@ import { npsh } from './npsh';
 import { orderPlan } from './order-plan';
 import { packing } from './packing';
 import { pdSlip } from './pd-slip';
+import { plan } from './plan';
 import { pressForce } from './press-force';
+import { promise } from './promise';
 import { readings } from './readings';
+import { readyDate } from './ready-date';
 import { runOut } from './run-out';
 import { runningClearance } from './running-clearance';
 import { sealSetting } from './seal-setting';
@@ -30,6 +33,7 @@ import { endClearance, preloadArc } from './threaded-cap';
 import { boltPattern, lockNut, torqueWrench } from './tightening';
 import { timingShift } from './timing-shift';
 import { trim } from './trim';
+import { turnaround } from './turnaround';
 import { vibration } from './vibration';
 
 /** Every bench sum, in the order in which the Sums list shows them. */
@@ -74,6 +78,10 @@ export const sums: readonly Sum[] = [
   quote,
   repairOrReplace,
   donorMatch,
+  plan,
+  readyDate,
+  promise,
+  turnaround,
 ];
 
 export function findSum(id: string): Sum | undefined {
