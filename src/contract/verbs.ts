@@ -77,6 +77,7 @@ import {
   undoAnswerInput,
 } from '@/core/change/inputs';
 import { optionLevels, roles, runVerdicts } from '@/core/record';
+import { planningVerbs } from './planning-verbs';
 import { purchasingVerbs } from './purchasing-verbs';
 import { supplyVerbs } from './supply-verbs';
 import { verb, type VerbDescription } from './verb';
@@ -703,6 +704,7 @@ export const verbs = {
   ...quoteVerbs,
   ...partsVerbs,
   ...supplyVerbs,
+  ...planningVerbs,
   ...purchasingVerbs,
   ...testVerbs,
   ...lifecycleVerbs,

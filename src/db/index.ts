@@ -17,6 +17,7 @@ export { migrateDatabase } from './migrate';
 export { multiplyJobs } from './multiply-jobs';
 export { addOutbox, claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
 export * from './people';
+export * from './planning';
 export * from './purchasing';
 export * from './supply';
 export { listUnopened, persist, persistOpening, persistTakenOver, type Beside, type OutboxRow } from './persist';

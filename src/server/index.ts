@@ -9,6 +9,7 @@ export { takeOverOldJobs } from './take-over';
 export { perform, runTranslated, type UseCase } from './use-case';
 export { maxPictureBytes, readPicture } from './pictures';
 export { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
+export { askPromise, readPlan, tryPlan } from './planning/read-plan';
 export { readAsks } from './read/read-asks';
 export { readDonors, readUnits } from './read/read-units';
 export * from './read/read-desks';

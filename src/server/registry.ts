@@ -9,6 +9,15 @@ import { mergeCustomers } from './people/merge-customers';
 import { changeSettings } from './people/change-settings';
 import { chooseUnits } from './people/choose-units';
 import { createOwner } from './people/create-owner';
+import {
+  endAbsence,
+  saveAbsence,
+  saveShopCalendar,
+  saveShopResource,
+  weighJob,
+  wishOperation,
+} from './planning/keep-plan';
+import { askPromise, readPlan, tryPlan } from './planning/read-plan';
 import { signIn } from './people/sign-in';
 import { switchPerson } from './people/switch-person';
 import { readAsks } from './read/read-asks';
@@ -89,6 +98,12 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'count-stock': countStock,
   'save-supplier': saveSupplier,
   'import-catalogue': importCatalogue,
+  'save-absence': saveAbsence,
+  'end-absence': endAbsence,
+  'save-resource': saveShopResource,
+  'save-calendar': saveShopCalendar,
+  'wish-operation': wishOperation,
+  'weigh-job': weighJob,
   ...jobCommands,
 };
 
@@ -100,6 +115,9 @@ export const readUseCases = {
   'read-changes': readChanges,
   'read-asks': readAsks,
   'read-catalogue-file': readCatalogueFile,
+  'read-plan': readPlan,
+  'try-plan': tryPlan,
+  'ask-promise': askPromise,
   'read-buying-plan': readBuyingPlan,
   'read-costs': readCosts,
   'read-catalogue': readCatalogue,

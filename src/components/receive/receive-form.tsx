@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { FormProvider, useForm, useFormContext, useWatch, type UseFormReturn } from 'react-hook-form';
 import { present } from '@/core/present';
 import { proposeFamily, proposeSize, type FamilyCard } from '@/core/family';
@@ -11,6 +11,7 @@ import type { InputOf } from '@/contract';
 import { act, type ActError } from '../act/act';
 import { useFormDraft } from '../act/use-form-draft';
 import { useHits, type Hit } from '../shell/use-hits';
+import { PromiseProposal } from './promise-proposal';
 import { Section } from '../signs/section';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
@@ -212,10 +213,16 @@ export function ReceiveForm({
   customers,
   families,
   lot = null,
+  today = '',
+  promise = { familyId: '', promisedOn: '' },
 }: {
   readonly customers: readonly KnownCustomer[];
   readonly families: readonly FamilyCard[];
   readonly lot?: LotStart | null;
+  /** The shop's day, for what the plan proposes; without it nothing is proposed. */
+  readonly today?: string;
+  /** What was promised on the telephone, at the promise desk. */
+  readonly promise?: { readonly familyId: string; readonly promisedOn: string };
 }) {
   const router = useRouter();
   const form = useForm<Draft, unknown, Read>({
@@ -228,6 +235,10 @@ export function ReceiveForm({
   const owner = useWatch({ control: form.control, name: 'customer' });
   const visits = useVisits(serial);
   const { proposed, family, construction, choose } = useConstruction(families, form);
+  useEffect(() => {
+    if (promise.familyId) form.setValue('familyId', promise.familyId);
+    if (promise.promisedOn) form.setValue('promisedOn', promise.promisedOn);
+  }, [form, promise.familyId, promise.promisedOn]);
   const field = (name: PlainField, path: string = name) => ({
     error: issueFor(error, path),
     ...form.register(name),
@@ -354,6 +365,14 @@ export function ReceiveForm({
             </>
           )}
           <div className="mt-4 space-y-3">
+            {!lot && today && (
+              <PromiseProposal
+                familyId={construction.familyId}
+                size={construction.row}
+                today={today}
+                onTake={(day) => form.setValue('promisedOn', day)}
+              />
+            )}
             <TextField label="Promised to the customer for" type="date" required {...field('promisedOn')} />
             <ErrorNote error={error} />
             <Button type="submit" tone="main" className="w-full" disabled={form.formState.isSubmitting}>

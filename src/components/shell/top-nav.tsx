@@ -8,6 +8,7 @@ const views = [
   { href: '/', name: 'Floor', key: 'f' },
   { href: '/receive', name: 'Receive', key: 'r' },
   { href: '/parts', name: 'Parts', key: 'p' },
+  { href: '/plan', name: 'Plan', key: 'w' },
   { href: '/sums', name: 'Sums', key: 's' },
   { href: '/outbox', name: 'Outbox', key: 'o' },
   { href: '/library', name: 'Library', key: 'l' },

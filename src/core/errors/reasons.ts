@@ -248,6 +248,9 @@ const sentences = {
   'not-sooner': ({ wantedOn, dueOn }: { wantedOn: string; dueOn: string }) =>
     `${wantedOn} is not sooner than ${dueOn}, which is acknowledged.`,
   'all-left': ({ title }: { title: string }) => `All of ${title} has left the supplier; nothing can be struck off.`,
+  'no-resource': ({ id }: { id: string }) => `There is no hand and no place “${id}” in the plan.`,
+  'no-absence': () => 'This absence is gone already.',
+  'plan-changed': ({ name }: { name: string }) => `${name} was changed by somebody else meanwhile. Look at it again.`,
   'no-bag': ({ number, order }: { number: string; order: string }) =>
     `No bag of ${number} out of ${order} waits to be counted. Read it by eye and type what stands on it.`,
   'nobody-to-write': ({ supplier }: { supplier: string }) =>

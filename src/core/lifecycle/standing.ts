@@ -16,6 +16,7 @@ import {
   type JobRecord,
   type Station,
 } from '../record';
+import { minutesAhead, minutesAt, workAhead, workAheadSchema } from '../workload';
 import { gateFor } from './gates';
 import { nextMoveSchema, openPreparations, type NextMove } from './next-move';
 import { holderAt } from './transition';
@@ -44,6 +45,8 @@ export const standingSchema = z.object({
     standMinutes: z.number(),
     holdUntil: z.string().nullable(),
   }),
+  /** What lies ahead as operations of the plan; null in rows from before there was one. */
+  work: z.array(workAheadSchema).nullable().default(null),
 });
 export type Standing = z.infer<typeof standingSchema>;
 
@@ -165,25 +168,6 @@ function nextMoveOf(record: JobRecord, family: Family): NextMove {
   return record.hold ? { code: 'held', reason: record.hold.reason } : moveAt[record.station](record, family);
 }
 
-/** Bench minutes of the family's standing tasks at a station. */
-function minutesAt(family: Family, station: Family['labour'][number]['station']): number {
-  const tasks = family.labour.filter((task) => task.station === station && !task.on);
-  return tasks.reduce((sum, task) => sum + task.minutes, 0);
-}
-
-/** How much of a station's steps is still to do, from 1 to 0. */
-function shareLeft(record: JobRecord, family: Family, phase: 'teardown' | 'rebuild'): number {
-  const work = workOf(record, family, phase);
-  return work.length ? work.filter((one) => !one.isDone).length / work.length : 0;
-}
-
-/** Minutes of a station that are ahead, in part where the job stands there, or nothing where it is passed. */
-function minutesAhead(record: JobRecord, family: Family, phase: 'teardown' | 'rebuild'): number {
-  const whole = minutesAt(family, phase);
-  if (comesBefore(record.station, phase)) return whole;
-  return record.station === phase ? whole * shareLeft(record, family, phase) : 0;
-}
-
 function partsAhead(record: JobRecord, family: Family): Pick<Remaining, 'partsLeadDays' | 'partsDueOn'> {
   const needs = needsOf(record, family);
   if (comesBefore(record.station, 'parts'))
@@ -250,5 +234,8 @@ export function standingOf(record: JobRecord, family: Family): Standing {
   const next = nextMoveOf(record, family);
   const state = { station, hold, outcome, closed: closedAt !== null };
   const holder: Holder = next.code === 'await-supplement' ? (next.isSent ? 'C' : 'U') : holderAt(state, parts);
-  return { holder, next, asks: [...asksOf(record, needs)], remaining: remainingOf(record, family) };
+  return {
+    ...{ holder, next, asks: [...asksOf(record, needs)], remaining: remainingOf(record, family) },
+    work: [...workAhead(record, family)],
+  };
 }

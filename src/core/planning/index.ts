@@ -2,7 +2,7 @@ export { chanceOf, type Chance } from './chance';
 export { drawUpPlan, type DrawnUp } from './draw-up-plan';
 export { limitOf, type Limit } from './limited-by';
 export { latestArrival, readyIfArriving } from './latest-arrival';
-export { minuteOf, writeDay, writeMinute } from './plan-clock';
+export { minuteOf, minutesADay, timeOfDay, writeDay, writeMinute } from './plan-clock';
 export { PlanFault, type JobAsked, type OperationAsked, type PlanAsked, type Problem } from './plan-problem';
 export { madeLater, planAround, planFirst, planInTurn, type MadeLater } from './promise-plan';
 export { quantileAmong, quantileOf, type Spread } from './quantiles';

@@ -85,6 +85,7 @@ export const readReceiving = defineUseCase({
       lot: lot ? await startOfLot(context, lot) : null,
       customers: await listCustomers(context.database),
       families: (await listFamilies(context.database)).map(familyCard),
+      today: dayIn((await readShop(context.database))?.zone ?? 'UTC', context.now()),
     };
   },
 });

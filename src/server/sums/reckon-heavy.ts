@@ -1,7 +1,8 @@
 import { present } from '@/core/present';
 import { Worker } from 'node:worker_threads';
-import { findSum, SumRefusal, type Outcome } from '@/core/sums';
-import { loadSolver } from '@/solver/highs-solver';
+import { SumRefusal, type Outcome } from '@/core/sums';
+import type { PromiseAnswered, PromiseAsked } from '@/core/workload';
+import { doHeavy, type PlainPlan, type ShopPlanTask } from './heavy-work';
 
 export interface HeavyTask {
   readonly number: number;
@@ -11,13 +12,13 @@ export interface HeavyTask {
 
 export interface HeavyAnswer {
   readonly number: number;
-  readonly outcome?: Outcome<unknown>;
+  readonly outcome?: unknown;
   readonly refusal?: { readonly path: string; readonly message: string };
   readonly fault?: string;
 }
 
 interface Waiting {
-  readonly resolve: (outcome: Outcome<unknown>) => void;
+  readonly resolve: (outcome: unknown) => void;
   readonly reject: (error: Error) => void;
 }
 
@@ -55,25 +56,29 @@ function startWorker(): Worker {
   return started;
 }
 
-/** A script that loads the demonstration shop, or a test, answers nobody else meanwhile: it needs no thread. */
-async function reckonHere(id: string, input: unknown): Promise<Outcome<unknown>> {
-  return present(findSum(id)).compute(input, await loadSolver());
-}
-
 /**
  * Reckons a sum that needs a solver in a thread of its own. Throws SumRefusal for what the sum refuses, when too many
  * wait,
  * and when it takes longer than fifteen seconds.
  */
-export function reckonHeavy(id: string, input: unknown): Promise<Outcome<unknown>> {
-  if (process.env.NEXT_RUNTIME !== 'nodejs') return reckonHere(id, input);
+export const reckonHeavy = (id: string, input: unknown) => inThread(id, input) as Promise<Outcome<unknown>>;
+
+/** Draws up the plan of the shop in the same thread. */
+export const planHeavy = (task: ShopPlanTask) => inThread('shop-plan', task) as Promise<PlainPlan>;
+
+/** Reckons what a caller is told. */
+export const promiseHeavy = (asked: PromiseAsked) => inThread('shop-promise', asked) as Promise<PromiseAnswered>;
+
+function inThread(id: string, input: unknown): Promise<unknown> {
+  // A script that loads the demonstration shop, or a test, answers nobody else meanwhile: it needs no thread.
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return doHeavy(id, input);
   if (waiting.size >= mostWaiting)
     return Promise.reject(
       new SumRefusal('', 'Too many of these sums are being reckoned; send it again in a few seconds.'),
     );
   worker ??= startWorker();
   const number = next++;
-  return new Promise<Outcome<unknown>>((resolve, reject) => {
+  return new Promise<unknown>((resolve, reject) => {
     const late = setTimeout(() => giveUp('This sum took longer than fifteen seconds; give it fewer lines.'), limitMs);
     const done =
       <Value>(then: (value: Value) => void) =>

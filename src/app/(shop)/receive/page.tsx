@@ -8,13 +8,19 @@ import { orExplain } from '@/app/explain';
 export const metadata: Metadata = { title: 'Receive' };
 
 interface Props {
-  readonly searchParams: Promise<{ readonly lot?: SearchParam }>;
+  readonly searchParams: Promise<{
+    readonly lot?: SearchParam;
+    readonly family?: SearchParam;
+    readonly promised?: SearchParam;
+  }>;
 }
 
 export default async function ReceivePage({ searchParams }: Props) {
-  const asked = firstParam((await searchParams).lot, 20) ?? '';
+  const params = await searchParams;
+  const asked = firstParam(params.lot, 20) ?? '';
+  const promise = { familyId: firstParam(params.family, 10) ?? '', promisedOn: firstParam(params.promised, 10) ?? '' };
   return orExplain(async () => {
-    const { customers, families, lot } = await perform(readReceiving, await requestContext(), { lot: asked });
-    return <ReceiveForm key={lot?.number ?? ''} customers={customers} families={families} lot={lot} />;
+    const { customers, families, lot, today } = await perform(readReceiving, await requestContext(), { lot: asked });
+    return <ReceiveForm key={lot?.number ?? ''} {...{ customers, families, lot, today, promise }} />;
   });
 }

@@ -8,3 +8,4 @@ export * from './receive';
 export * from './supply';
 export * from './purchasing';
 export * from './orders';
+export * from './planning';

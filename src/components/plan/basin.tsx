@@ -1,0 +1,104 @@
+'use client';
+
+import type { Basin as BasinData, Stone } from '@/core/workload';
+
+/** How deep a basin of eight hours is, in pixels, and the least that a stone is tall. */
+const depthOf = (openMinutes: number) => Math.round(Math.min(64, Math.max(26, (openMinutes / 480) * 60)));
+const leastStone = 15;
+
+const tones = ['#dfe6ea', '#dfe7d6', '#f0dcb4', '#eaddea', '#e9e3d6', '#d8e6e8'] as const;
+/** One tone for a pump’s whole stay: by its number. */
+export const toneOf = (tag: string) => tones[Number(tag.replace(/\D/g, '')) % tones.length] ?? tones[0];
+export const shortTag = (tag: string) => tag.replace(/^P-0*/, '');
+
+interface StoneProps {
+  readonly stone: Stone;
+  readonly resource: string;
+  readonly day: string;
+  readonly isLate: boolean;
+  readonly isMoved: boolean;
+  readonly isChosen: boolean;
+  readonly height: number;
+  readonly onChoose: () => void;
+}
+
+/** Work on a day: its height is its minutes. */
+function StoneButton({ stone, resource, day, isLate, isMoved, isChosen, height, onChoose }: StoneProps) {
+  const { tag, title, from, to, beside, isWished } = stone;
+  const where = [resource, ...beside].join(', ');
+  return (
+    <button
+      type="button"
+      draggable
+      aria-pressed={isChosen}
+      aria-label={`${tag} ${title.toLowerCase()}, ${where}, ${day}, ${from} to ${to}${isMoved ? ', would move' : ''}${isWished ? ', as wished' : ''}`}
+      title={`${tag} ${title}, ${from} to ${to}, ${where}`}
+      className={`pebbly block w-full overflow-hidden px-1 text-center text-[12px] leading-none ${isMoved ? 'border-3 border-ink' : 'border border-slate'} ${isLate ? 'bg-jasper font-bold text-onink' : 'text-[#20262b]'} ${isChosen ? 'outline-3 outline-offset-1 outline-lake' : ''}`}
+      style={{ height, ...(!isLate && { background: toneOf(tag) }) }}
+      onClick={onChoose}
+      onDragStart={(event) => {
+        event.dataTransfer.setData('text/plain', `${tag} ${stone.operation}`);
+        event.dataTransfer.effectAllowed = 'move';
+        onChoose();
+      }}
+    >
+      <span className="num">{shortTag(tag)}</span>
+      {height > 26 && <span className="block truncate pt-0.5 text-[11px]">{title.toLowerCase()}</span>}
+    </button>
+  );
+}
+
+interface Props {
+  readonly basin: BasinData;
+  readonly resource: string;
+  readonly lateTags: ReadonlySet<string>;
+  readonly movedTags: ReadonlySet<string>;
+  /** Tag and operation of the stone that is held. */
+  readonly chosen: string | null;
+  readonly isShut: boolean;
+  readonly onChoose: (stone: Stone) => void;
+  readonly onLower: () => void;
+}
+
+/** A day of a hand or a place: its depth is the hours that it is open, the first work lies lowest. */
+export function Basin({ basin, resource, lateTags, movedTags, chosen, isShut, onChoose, onLower }: Props) {
+  const { openMinutes, away, stones, day } = basin;
+  if (away !== null)
+    return (
+      <div className="flex h-full min-h-8 items-end justify-center border-b border-dotted border-slate pb-1 text-13 italic text-quiet">
+        {away.length > 12 ? `${away.slice(0, 11)}…` : away}
+      </div>
+    );
+  if (!openMinutes) return <div aria-hidden="true" className="h-full" />;
+  const depth = depthOf(openMinutes);
+  const worked = stones.reduce((sum, { minutes }) => sum + minutes, 0);
+  const room = depth - 4;
+  const scale = Math.min(1, room / Math.max(1, stones.length * leastStone)) * leastStone;
+  const heightOf = (minutes: number) => Math.max(scale, (minutes / Math.max(openMinutes, worked)) * room);
+  const over = Math.max(1, stones.reduce((sum, { minutes }) => sum + heightOf(minutes), 0) / room);
+  return (
+    <div
+      className={`flex flex-col-reverse gap-px border-x border-b border-slate bg-sheet p-px ${isShut ? 'opacity-40' : ''}`}
+      style={{ height: depth }}
+      onDragOver={(event) => {
+        if (!isShut) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        event.preventDefault();
+        if (!isShut) onLower();
+      }}
+    >
+      {stones.map((stone) => (
+        <StoneButton
+          key={`${stone.tag} ${stone.operation} ${stone.from}`}
+          {...{ stone, resource, day }}
+          isLate={lateTags.has(stone.tag)}
+          isMoved={movedTags.has(stone.tag)}
+          isChosen={chosen === `${stone.tag} ${stone.operation}`}
+          height={heightOf(stone.minutes) / over}
+          onChoose={() => onChoose(stone)}
+        />
+      ))}
+    </div>
+  );
+}

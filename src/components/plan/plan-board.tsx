@@ -1,0 +1,97 @@
+'use client';
+
+import type { Afloat, BoardRow, Stone } from '@/core/workload';
+import { Basin, shortTag } from './basin';
+import { weekdayOf } from './plan-words';
+
+export interface Held {
+  readonly stone: Stone;
+  readonly row: BoardRow;
+  readonly day: string;
+}
+
+interface Props {
+  readonly days: readonly string[];
+  readonly today: string;
+  readonly board: readonly BoardRow[];
+  readonly afloat: readonly Afloat[];
+  readonly lateTags: ReadonlySet<string>;
+  readonly movedTags: ReadonlySet<string>;
+  readonly held: Held | null;
+  readonly onHold: (held: Held) => void;
+  readonly onLower: (row: BoardRow, day: string) => void;
+}
+
+const letters = { answer: 'C', parts: 'P', outside: 'O' } as const;
+
+/** What takes no hand: answers, parts, work outside, on the day until which it is reckoned with. */
+function AfloatRow({ days, afloat }: Pick<Props, 'days' | 'afloat'>) {
+  return (
+    <>
+      <div className="py-1 text-13">
+        <b className="block text-15">Afloat</b>
+        <span className="text-quiet">parts, answers</span>
+      </div>
+      {days.map((day) => (
+        <div key={day} className="flex flex-wrap content-start gap-0.5 py-1">
+          {afloat
+            .filter(({ untilDay }) => untilDay === day)
+            .map(({ tag, kind, title }) => (
+              <span
+                key={`${tag} ${title}`}
+                title={`${tag}: ${title}, reckoned with until ${day}`}
+                className="pebbly border border-dashed border-slate px-1 text-[12px] leading-4"
+              >
+                <b>{letters[kind]}</b> <span className="num">{shortTag(tag)}</span>
+              </span>
+            ))}
+        </div>
+      ))}
+      <div />
+    </>
+  );
+}
+
+/** Days across, hands and places down; a day is a basin, its work lies in it as stones. */
+export function PlanBoard({ days, today, board, afloat, lateTags, movedTags, held, onHold, onLower }: Props) {
+  const columns = { gridTemplateColumns: `104px repeat(${days.length}, minmax(56px, 1fr)) 44px` };
+  const isShutFor = (row: BoardRow) => held !== null && row.kind !== held.row.kind;
+  return (
+    <div className="overflow-x-auto" role="region" aria-label="Plan by hands, places and days" tabIndex={0}>
+      <div className="grid min-w-[760px] items-end gap-x-1.5 gap-y-2" style={columns}>
+        <div className="text-13 text-quiet">Hand or place</div>
+        {days.map((day) => (
+          <div key={day} className={`text-13 ${day === today ? 'border-b-3 border-jasper font-bold' : ''}`}>
+            {weekdayOf(day)}
+          </div>
+        ))}
+        <div className="text-right text-13 text-quiet">full</div>
+        <AfloatRow {...{ days, afloat }} />
+        {board.map((row) => (
+          <div key={row.id} className="contents" role="group" aria-label={row.name}>
+            <div className="self-center text-13">
+              <b className="block text-15 leading-tight">{row.name}</b>
+              {row.kind === 'hand' && <span className="text-quiet">{row.skills.join(', ')}</span>}
+            </div>
+            {row.basins
+              .filter(({ day }) => days.includes(day))
+              .map((basin) => (
+                <Basin
+                  key={basin.day}
+                  {...{ basin, lateTags, movedTags }}
+                  resource={row.name}
+                  chosen={held ? `${held.stone.tag} ${held.stone.operation}` : null}
+                  isShut={isShutFor(row)}
+                  onChoose={(stone) => onHold({ stone, row, day: basin.day })}
+                  onLower={() => onLower(row, basin.day)}
+                />
+              ))}
+            <div className={`num self-center text-right text-13 ${(row.loadPct ?? 0) >= 90 ? 'font-bold' : ''}`}>
+              {row.loadPct === null ? '' : `${row.loadPct} %`}
+            </div>
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,197 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import type { BoardRow, PlanDrawn, PlanShown, PlanTried, PumpShown } from '@/core/workload';
+import { getData } from '../act/get-data';
+import { AwayForm } from './away-form';
+import { PlanBoard, type Held } from './plan-board';
+import { dayWords, limitWords } from './plan-words';
+import { TryBar, type Try } from './try-bar';
+
+const mostDays = 10;
+
+/** Days on which anybody is there, the first ten. */
+function openDays({ days, board }: Pick<PlanDrawn, 'days' | 'board'>): readonly string[] {
+  const isOpen = (day: string) =>
+    board.some(({ kind, basins }) => kind === 'hand' && basins.some((one) => one.day === day && one.openMinutes > 0));
+  return days.filter(isOpen).slice(0, mostDays);
+}
+
+/** A pump that will be late, when it is ready, and the one thing that limits it. */
+function LatePump({ pump }: { readonly pump: PumpShown }) {
+  return (
+    <li className="border-b border-line py-2">
+      <p className="flex items-baseline gap-2">
+        <Link href={`/jobs/${pump.tag}`} prefetch={false} className="num font-bold underline underline-offset-4">
+          {pump.tag}
+        </Link>
+        <span className="ml-auto text-13 font-semibold text-jasper">
+          {pump.lateDays} {pump.lateDays === 1 ? 'day' : 'days'} late
+        </span>
+      </p>
+      <p className="text-13">
+        {pump.pump} · {pump.customer}
+      </p>
+      <p className="text-13">
+        Ready {dayWords(pump.plannedOn)}, promised {dayWords(pump.promisedOn)}; likely {dayWords(pump.range.likely)},
+        late {dayWords(pump.range.late)}. {limitWords(pump)}.
+      </p>
+    </li>
+  );
+}
+
+/** Late pumps first; then those whose promise hangs on luck. */
+function PumpList({ pumps }: { readonly pumps: readonly PumpShown[] }) {
+  const late = pumps.filter(({ lateDays }) => lateDays > 0).toSorted((a, b) => b.lateDays - a.lateDays);
+  const narrow = pumps.filter(({ lateDays, keptPct }) => lateDays === 0 && keptPct < 80);
+  return (
+    <aside aria-label="Late pumps" className="min-w-0">
+      <h2 className="border-b border-ink pb-1 font-bold">
+        {late.length ? `${late.length} late` : 'Nobody is late'}{' '}
+        <span className="font-normal text-quiet">of {pumps.length} with work ahead</span>
+      </h2>
+      <ul>
+        {late.slice(0, 6).map((pump) => (
+          <LatePump key={pump.tag} pump={pump} />
+        ))}
+      </ul>
+      {late.length > 6 && <p className="py-1 text-13 text-quiet">and {late.length - 6} more, on the floor</p>}
+      {narrow.length > 0 && (
+        <>
+          <h2 className="mt-3 border-b border-ink pb-1 font-bold">No day to spare</h2>
+          <ul>
+            {narrow.slice(0, 6).map(({ tag, keptPct, promisedOn }) => (
+              <li key={tag} className="flex gap-2 border-b border-line py-1 text-13">
+                <Link href={`/jobs/${tag}`} prefetch={false} className="num font-bold underline underline-offset-4">
+                  {tag}
+                </Link>
+                <span className="ml-auto">
+                  kept {keptPct} times of 100, promised {dayWords(promisedOn)}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </aside>
+  );
+}
+
+/** What a plan lacks before it can be drawn up. */
+function Lacking({ lacking }: Pick<PlanShown, 'lacking'>) {
+  return (
+    <div className="p-6">
+      <h1 className="text-24 font-bold">No plan yet</h1>
+      <p className="mt-2">Work is ahead for which there is nobody and no place:</p>
+      <ul className="list-disc pl-6">
+        {lacking.map((skill) => (
+          <li key={skill}>{skill}</li>
+        ))}
+      </ul>
+      <p className="mt-2 text-quiet">People get the skills of their role when they are added to the library.</p>
+    </div>
+  );
+}
+
+interface Tried {
+  readonly change: Try;
+  readonly plan: PlanTried;
+}
+
+/** The state of a try: what is held, what the plan would be with it. */
+function useTry() {
+  const [held, setHeld] = useState<Held | null>(null);
+  const [tried, setTried] = useState<Tried | null>(null);
+  const [isReckoning, setReckoning] = useState(false);
+  const back = () => {
+    setHeld(null);
+    setTried(null);
+  };
+  const attempt = async (wish: Try) => {
+    setReckoning(true);
+    const change = JSON.stringify({ kind: 'wish', wish });
+    const plan = await getData<PlanTried>(`/api/plan/try?change=${encodeURIComponent(change)}`);
+    setReckoning(false);
+    if (plan) setTried({ change: wish, plan });
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') back();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  return { held, setHeld, tried, isReckoning, back, attempt };
+}
+
+/** The plan: hands and places over days, what would change by a try, who is late and why. */
+export function PlanPage({ shown }: { readonly shown: PlanShown }) {
+  const router = useRouter();
+  const { held, setHeld, tried, isReckoning, back, attempt } = useTry();
+  if (shown.lacking.length) return <Lacking lacking={shown.lacking} />;
+  const view: PlanDrawn = tried?.plan ?? shown;
+  const days = openDays(view);
+  const lateTags = new Set(view.pumps.filter(({ lateDays }) => lateDays > 0).map(({ tag }) => tag));
+  const movedTags = new Set(tried?.plan.moved.map(({ tag }) => tag));
+  const lower = ({ id }: BoardRow, day: string) => {
+    if (!held) return;
+    const { tag, operation } = held.stone;
+    void attempt({ tag, operation, resourceId: id, notBefore: day });
+  };
+  const narrowest = view.board
+    .filter(({ loadPct }) => loadPct !== null)
+    .toSorted((a, b) => (b.loadPct ?? 0) - (a.loadPct ?? 0))[0];
+  return (
+    <div>
+      <div className="space-y-3 p-6">
+        <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+          <h1 className="text-24 font-bold">Plan</h1>
+          <p className="font-semibold">{tried ? 'A try, not kept yet' : 'As it stands'}</p>
+          {narrowest && (
+            <p className="text-quiet">
+              narrowest: {narrowest.name}, {narrowest.loadPct} % full in two weeks
+            </p>
+          )}
+          <Link href="/plan/promise" prefetch={false} className="ml-auto font-semibold underline underline-offset-4">
+            Promise desk
+          </Link>
+        </div>
+        <div className="grid gap-6 xl:grid-cols-[1fr_280px]">
+          <PlanBoard
+            {...{ days, lateTags, movedTags, held }}
+            today={shown.today}
+            board={view.board}
+            afloat={view.afloat}
+            onHold={setHeld}
+            onLower={lower}
+          />
+          <PumpList pumps={view.pumps} />
+        </div>
+        <p className="text-13 text-quiet">
+          A day is a basin: its depth is the hours it is open, the first work lies lowest. Dark red is a late pump. P, C
+          and O float: parts, answers, work outside. Days are from one plan of finite hands; ready ranges from 2 000
+          runs of it with answers after {shown.answerDays.p10.toFixed(1)}, {shown.answerDays.p50.toFixed(1)} or{' '}
+          {shown.answerDays.p90.toFixed(1)} days (
+          {shown.answers >= 8 ? `from ${shown.answers} of our own` : 'taken as usual, for we have too few of our own'})
+          and {Math.round(shown.failRate * 100)} of 100 first tests failing.
+        </p>
+        <AwayForm shown={shown} />
+      </div>
+      {held && (
+        <TryBar
+          key={`${held.stone.tag} ${held.stone.operation} ${tried?.change.resourceId ?? ''} ${tried?.change.notBefore ?? ''}`}
+          {...{ held, shown, isReckoning }}
+          tried={tried && { change: tried.change, moved: tried.plan.moved }}
+          onTry={(change) => void attempt(change)}
+          onBack={back}
+          onKept={() => {
+            back();
+            router.refresh();
+          }}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import * as z from 'zod';
+import {
+  endAbsenceInput,
+  saveAbsenceInput,
+  saveCalendarInput,
+  saveResourceInput,
+  weighJobInput,
+  wishOperationInput,
+} from '@/core/change/inputs';
+import { verb } from './verb';
+
+const desk = ['coordinator'] as const;
+const version = z.object({ version: z.number().int() });
+
+/** The plan of hands and places: hours, who is away, wishes that it respects. */
+export const planningVerbs = {
+  'save-absence': verb({
+    about: 'Somebody is away for some days, or a place is; the plan flows round it.',
+    audience: desk,
+    input: saveAbsenceInput,
+    result: z.object({ id: z.string() }),
+  }),
+  'end-absence': verb({
+    about: 'Takes an absence away: it was a mistake, or is over sooner.',
+    audience: desk,
+    input: endAbsenceInput,
+    result: z.object({ id: z.string() }),
+  }),
+  'save-resource': verb({
+    about: 'What a hand can do and when it is there; a place of the shop.',
+    audience: desk,
+    input: saveResourceInput,
+    result: version,
+  }),
+  'save-calendar': verb({
+    about: 'Hours of hands and places, week by week, and the days on which nobody is there.',
+    audience: desk,
+    input: saveCalendarInput,
+    result: version,
+  }),
+  'wish-operation': verb({
+    about: 'A hand or a first day for one operation of a job, which the plan respects.',
+    audience: desk,
+    input: wishOperationInput,
+    result: z.object({ tag: z.string() }),
+  }),
+  'weigh-job': verb({
+    about: 'How much a late day of a job weighs against those of others.',
+    audience: desk,
+    input: weighJobInput,
+    result: z.object({ tag: z.string() }),
+  }),
+} as const;

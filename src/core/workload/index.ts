@@ -1,0 +1,30 @@
+export { minutesAhead, minutesAt } from './minutes';
+export { handSkills, placeSkills, skills, type Skill } from './skills';
+export { usualWork, workAhead, workAheadSchema, type WorkAhead } from './work-ahead';
+export {
+  planShop,
+  rangeFrom,
+  runCount,
+  runsOf,
+  workFinder,
+  type PumpPlanned,
+  type ShopChances,
+  type ShopPlanned,
+} from './ready-ranges';
+export {
+  lackingSkills,
+  priorAnswerDays,
+  priorFailRate,
+  priorLead,
+  priorWork,
+  shopPlan,
+  type Absence,
+  type PlannedPump,
+  type ShopCalendar,
+  type ShopPlanAsked,
+  type ShopResource,
+  type Wish,
+} from './shop-plan';
+export { answerPromise, promiseChances, type LaterPump, type PromiseAnswered, type PromiseAsked } from './promise-desk';
+export { afloatOf, boardOf, openOn, type Afloat, type Basin, type BoardRow, type Stone } from './plan-board';
+export type { AbsenceShown, PlanDrawn, PlanShown, PlanTried, PromiseShown, PumpMoved, PumpShown } from './plan-shown';

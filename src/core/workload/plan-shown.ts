@@ -1,0 +1,68 @@
+import type { Spread } from '../planning';
+import type { Station } from '../record';
+import type { Afloat, BoardRow } from './plan-board';
+import type { PromiseAnswered } from './promise-desk';
+import type { PumpPlanned } from './ready-ranges';
+import type { Absence, ShopCalendar, ShopResource, Wish } from './shop-plan';
+import type { Skill } from './skills';
+
+/** A pump as the plan shows it. */
+export interface PumpShown extends Omit<PumpPlanned, 'limit'> {
+  readonly limit: { readonly kind: PumpPlanned['limit']['kind']; readonly words: string };
+  readonly pump: string;
+  readonly customer: string;
+  readonly promisedOn: string;
+  readonly station: Station;
+  readonly isHeld: boolean;
+  readonly weight: number;
+}
+
+/** What is drawn of a plan, as it stands or as it is tried. */
+export interface PlanDrawn {
+  readonly days: readonly string[];
+  readonly board: readonly BoardRow[];
+  readonly afloat: readonly Afloat[];
+  readonly pumps: readonly PumpShown[];
+}
+
+export interface AbsenceShown extends Absence {
+  readonly id: string;
+  readonly reason: string;
+}
+
+/** The plan with all that it is made of. */
+export interface PlanShown extends PlanDrawn {
+  /** Local time, as YYYY-MM-DDTHH:MM. */
+  readonly now: string;
+  readonly today: string;
+  readonly resources: readonly (ShopResource & { readonly version: number })[];
+  readonly calendars: readonly (ShopCalendar & { readonly name: string; readonly version: number })[];
+  readonly absences: readonly AbsenceShown[];
+  readonly wishes: readonly Wish[];
+  /** Skills that some work needs and nobody has: then there is no plan yet. */
+  readonly lacking: readonly Skill[];
+  /** How many answers and first tests the shop's history has, and what is reckoned with. */
+  readonly answers: number;
+  readonly tests: number;
+  readonly answerDays: Spread;
+  readonly failRate: number;
+}
+
+/** A pump that is ready on another day by a try. */
+export interface PumpMoved {
+  readonly tag: string;
+  readonly from: string;
+  readonly to: string;
+  readonly promisedOn: string;
+  readonly isLate: boolean;
+}
+
+export interface PlanTried extends PlanDrawn {
+  readonly moved: readonly PumpMoved[];
+}
+
+/** What a caller is told; null where skills are lacking. */
+export interface PromiseShown {
+  readonly lacking: readonly Skill[];
+  readonly answer: PromiseAnswered | null;
+}

@@ -1,0 +1,106 @@
+import {
+  drawUpPlan,
+  limitOf,
+  quantileAmong,
+  readProblem,
+  simulate,
+  writeDay,
+  writePlan,
+  type DrawnUp,
+  type Limit,
+  type PlannedOperation,
+  type Problem,
+  type ReadyRange,
+  type Spread,
+} from '../planning';
+import { present } from '../present';
+import type { WorkAhead } from './work-ahead';
+import { priorLead, priorWork, shopPlan, type ShopPlanAsked } from './shop-plan';
+
+/** What varies, from the shop's own history or the priors. */
+export interface ShopChances {
+  readonly answerDays: Spread;
+  readonly work: Spread;
+  readonly lead: Spread;
+  readonly failRate: number;
+}
+
+/** How many runs a ready range is reckoned from. */
+export const runCount = 2000;
+
+/** The factor by which an operation's minutes vary. */
+function factorOf(chances: ShopChances, work: WorkAhead | undefined): Spread {
+  if (!work?.wait) return chances.work ?? priorWork;
+  if (work.wait.kind !== 'answer') return chances.lead ?? priorLead;
+  const { p10, p50, p90 } = chances.answerDays;
+  const middle = Math.max(p50, 1 / 1440);
+  return { p10: p10 / middle, p50: 1, p90: p90 / middle };
+}
+
+/** The ends of each job over all runs of a plan, rising, in minutes from its start. */
+export function runsOf(
+  { schedule }: Pick<DrawnUp, 'schedule'>,
+  workOf: (i: number) => WorkAhead | undefined,
+  chances: ShopChances,
+  runs = runCount,
+): readonly (readonly number[])[] {
+  const { problem } = schedule;
+  const isTest = (i: number) => present(problem.operations[i]).id === 'test';
+  return simulate(schedule, {
+    ...{ runs, seed: 1, lead: chances.lead, failRate: chances.failRate },
+    factorOf: (i) => factorOf(chances, workOf(i)),
+    againOf: (j) => present(problem.jobs[j]).operations.filter(isTest).slice(-1),
+  });
+}
+
+/** The work of each operation of a problem, by its place. */
+export function workFinder(problem: Problem, { pumps }: Pick<ShopPlanAsked, 'pumps'>) {
+  const byTag = new Map(pumps.map(({ tag, work }) => [tag, new Map(work.map((one) => [one.id, one]))]));
+  return (i: number): WorkAhead | undefined => {
+    const { id, job } = present(problem.operations[i]);
+    return byTag.get(present(problem.jobs[job]).id)?.get(id);
+  };
+}
+
+export const rangeFrom = (ends: readonly number[], startMs: number): ReadyRange => ({
+  early: writeDay(quantileAmong(ends, 10), startMs),
+  likely: writeDay(quantileAmong(ends, 50), startMs),
+  late: writeDay(quantileAmong(ends, 90), startMs),
+});
+
+/** A pump in the plan: when it is ready, and what keeps it. */
+export interface PumpPlanned {
+  readonly tag: string;
+  readonly plannedOn: string;
+  readonly range: ReadyRange;
+  /** Of 100 runs, how many are done by the end of the promised day. */
+  readonly keptPct: number;
+  readonly lateDays: number;
+  readonly limit: Limit;
+}
+
+export interface ShopPlanned {
+  readonly drawn: DrawnUp;
+  readonly operations: readonly PlannedOperation[];
+  readonly pumps: readonly PumpPlanned[];
+}
+
+const share = (ends: readonly number[], until: number) =>
+  ends.length ? Math.round((100 * ends.filter((end) => end <= until).length) / ends.length) : 0;
+
+/** Draws up a shop's plan, and reckons each pump's ready range from its runs. */
+export function planShop(asked: ShopPlanAsked, chances: ShopChances): ShopPlanned {
+  const problem = readProblem(shopPlan(asked));
+  const drawn = drawUpPlan(problem);
+  const written = writePlan(drawn);
+  const runs = runsOf(drawn, workFinder(problem, asked), chances);
+  const pumps = problem.jobs.map(({ id, due }, j): PumpPlanned => {
+    const ends = runs[j] ?? [];
+    const late = Math.max(0, (drawn.ends[j] ?? 0) - (due ?? Infinity));
+    return {
+      ...{ tag: id, plannedOn: writeDay(drawn.ends[j] ?? 0, problem.startMs), range: rangeFrom(ends, problem.startMs) },
+      ...{ keptPct: share(ends, due ?? Infinity), lateDays: Math.ceil(late / 1440), limit: limitOf(drawn.schedule, j) },
+    };
+  });
+  return { drawn, operations: written.operations, pumps };
+}

@@ -1,0 +1,185 @@
+import * as z from 'zod';
+import type { Family } from '../family';
+import { comesBefore, openSupplements, type JobRecord, type QuoteLine, type Station } from '../record';
+import { approvedLines, awaited, hasQuoteAnswer, madeOf, needsOf, notBackFrom, toOrder, type Need } from '../supply';
+import { minutesAhead, minutesAt } from './minutes';
+import { skills, type Skill } from './skills';
+
+/** One piece of work that is still ahead of a pump, or something that it waits for. */
+export const workAheadSchema = z.object({
+  /** Of the pump: `teardown`, `answer`, `made:front-cap`. */
+  id: z.string(),
+  title: z.string(),
+  needs: z.array(z.enum(skills)),
+  minutes: z.number(),
+  after: z.array(z.string()),
+  /** Nobody’s hand, but time: until an answer, until parts, until outside work is back. */
+  wait: z
+    .object({ kind: z.enum(['answer', 'parts', 'outside']), leadDays: z.number(), dueOn: z.string().nullable() })
+    .nullable(),
+});
+export type WorkAhead = z.infer<typeof workAheadSchema>;
+
+/** Minutes of the desk, which no family lists. */
+const deskMinutes = { quote: 45, report: 30 } as const;
+
+interface Draft {
+  readonly id: string;
+  readonly title: string;
+  readonly needs: readonly Skill[];
+  readonly minutes: number;
+  readonly wait?: WorkAhead['wait'];
+}
+
+const bench = ['bench hand', 'bench'] as const;
+const washing = ['bench hand', 'washer'] as const;
+const answerTitle = 'The customer’s answer';
+
+const minutesOf = (lines: readonly QuoteLine[], kind: QuoteLine['kind']) =>
+  lines.filter((line) => line.kind === kind && line.unit === 'h').reduce((sum, { quantity }) => sum + quantity * 60, 0);
+
+/** Work and waits up to the answer of the customer. */
+function untilAnswer(record: JobRecord, family: Family): readonly Draft[] {
+  const isBefore = (station: Station) => comesBefore(record.station, station);
+  return [
+    { id: 'teardown', title: 'Teardown', needs: bench, minutes: minutesAhead(record, family, 'teardown') },
+    ...(isBefore('inspect')
+      ? [
+          {
+            id: 'clean',
+            title: 'Cleaning',
+            needs: washing,
+            minutes: minutesAt(family, 'clean'),
+          },
+        ]
+      : []),
+    ...(isBefore('quote')
+      ? [{ id: 'inspect', title: 'Inspection', needs: ['inspector'] as const, minutes: minutesAt(family, 'inspect') }]
+      : []),
+    ...(isBefore('approve')
+      ? [{ id: 'quote', title: 'Quote', needs: ['desk'] as const, minutes: deskMinutes.quote }]
+      : []),
+    ...((isBefore('parts') && !hasQuoteAnswer(record)) || openSupplements(record).length > 0
+      ? [waitFor({ id: 'answer', title: answerTitle }, { kind: 'answer', leadDays: 0, dueOn: null })]
+      : []),
+  ];
+}
+
+const waitFor = (what: Pick<Draft, 'id' | 'title'>, wait: NonNullable<WorkAhead['wait']>): Draft => ({
+  ...{ ...what, needs: [], minutes: 1, wait },
+});
+
+const latest = (days: readonly (string | null)[]) =>
+  days
+    .flatMap((day) => day ?? [])
+    .toSorted()
+    .at(-1) ?? null;
+
+/** What has to come: parts to be ordered, parts on order, work outside, parts that are made here. */
+function supplies(record: JobRecord, family: Family, needs: readonly Need[]): readonly Draft[] {
+  const usual = Math.max(0, ...family.kits.map((kit) => kit.lead_days));
+  const isUnknown = comesBefore(record.station, 'parts') && !hasQuoteAnswer(record);
+  const lead = isUnknown ? usual : Math.max(0, ...toOrder(needs).map((need) => need.leadDays));
+  const coming = latest(
+    awaited(needs)
+      .filter(({ source }) => source !== 'outside' && source !== 'made')
+      .map(({ dueOn }) => dueOn),
+  );
+  const away = notBackFrom(record);
+  const made = awaited(needs).filter(({ source }) => source === 'made');
+  return [
+    ...(lead > 0
+      ? [waitFor({ id: 'parts', title: 'Parts to be ordered' }, { kind: 'parts', leadDays: lead, dueOn: null })]
+      : []),
+    ...(coming
+      ? [waitFor({ id: 'orders', title: 'Parts on order' }, { kind: 'parts', leadDays: 0, dueOn: coming })]
+      : []),
+    ...(away.length
+      ? [
+          waitFor(
+            { id: 'outside', title: 'Work outside' },
+            { kind: 'outside', leadDays: 0, dueOn: latest(away.map(({ dueOn }) => dueOn || null)) },
+          ),
+        ]
+      : []),
+    ...made.map(({ ref, name }) => ({
+      ...{ id: `made:${ref}`, title: `${name}, made here`, needs: ['machinist', 'lathe'] as const },
+      minutes: madeOf(record, ref)?.body.minutesGuess ?? 150,
+    })),
+  ];
+}
+
+/** Work from the parts to the report. */
+function afterParts(record: JobRecord, family: Family): readonly Draft[] {
+  const isBefore = (station: Station) => comesBefore(record.station, station);
+  const machining = isBefore('rebuild') ? minutesOf(approvedLines(record), 'machining') : 0;
+  const later = openSupplements(record).flatMap(({ lines }) =>
+    lines.filter(({ struckReason }) => struckReason === null),
+  );
+  const bench = minutesAhead(record, family, 'rebuild') + minutesOf(later, 'labour') + minutesOf(later, 'machining');
+  return [
+    { id: 'machining', title: 'Machining', needs: ['machinist', 'lathe'], minutes: machining },
+    { id: 'rebuild', title: 'Rebuild', needs: ['bench hand', 'bench'], minutes: bench },
+    {
+      id: 'test',
+      title: 'Test',
+      needs: ['tester', 'stand'],
+      minutes: isBefore('report') ? minutesAt(family, 'test') : 0,
+    },
+    { id: 'report', title: 'Report', needs: ['desk'], minutes: isBefore('return') ? deskMinutes.report : 0 },
+  ];
+}
+
+/** Operations in their order: a line up to the answer, what comes side by side, a line from there. */
+function strung(first: readonly Draft[], coming: readonly Draft[], rest: readonly Draft[]): readonly WorkAhead[] {
+  const isReal = ({ minutes, wait }: Draft) => wait !== undefined || Math.round(minutes) > 0;
+  const planned: WorkAhead[] = [];
+  const add = (draft: Draft, after: readonly string[]) => {
+    const { id, title, needs, wait = null } = draft;
+    const minutes = Math.max(1, Math.round(draft.minutes));
+    planned.push({ id, title, needs: [...needs], minutes, after: [...after], wait });
+  };
+  const inLine = (drafts: readonly Draft[], begin: readonly string[]) =>
+    drafts.filter(isReal).reduce<readonly string[]>((after, draft) => {
+      add(draft, after);
+      return [draft.id];
+    }, begin);
+  const answered = inLine(first, []);
+  const supplied = coming.filter(isReal);
+  for (const draft of supplied) add(draft, answered);
+  inLine(rest, supplied.length ? supplied.map(({ id }) => id) : answered);
+  return planned;
+}
+
+/**
+ * What lies ahead of a pump until it is ready, as operations: work with the hands and places that it needs, and what it
+ * waits for. From the family's minutes as the pump is built, what is done already, what was approved, and what is to come.
+ * Nothing where it goes back as it is.
+ */
+export function workAhead(record: JobRecord, family: Family): readonly WorkAhead[] {
+  if ((record.outcome !== 'open' && record.outcome !== 'repaired') || record.closedAt) return [];
+  const coming = supplies(record, family, needsOf(record, family));
+  return strung(untilAnswer(record, family), coming, afterParts(record, family));
+}
+
+/** What a pump of a family that nobody has seen yet is likely to need: its standing tasks, an answer, its longest kit. */
+export function usualWork(family: Pick<Family, 'labour' | 'kits'>): readonly WorkAhead[] {
+  const lead = Math.max(0, ...family.kits.map((kit) => kit.lead_days));
+  return strung(
+    [
+      { id: 'teardown', title: 'Teardown', needs: bench, minutes: minutesAt(family, 'teardown') },
+      { id: 'clean', title: 'Cleaning', needs: washing, minutes: minutesAt(family, 'clean') },
+      { id: 'inspect', title: 'Inspection', needs: ['inspector'], minutes: minutesAt(family, 'inspect') },
+      { id: 'quote', title: 'Quote', needs: ['desk'], minutes: deskMinutes.quote },
+      waitFor({ id: 'answer', title: answerTitle }, { kind: 'answer', leadDays: 0, dueOn: null }),
+    ],
+    lead
+      ? [waitFor({ id: 'parts', title: 'Parts to be ordered' }, { kind: 'parts', leadDays: lead, dueOn: null })]
+      : [],
+    [
+      { id: 'rebuild', title: 'Rebuild', needs: bench, minutes: minutesAt(family, 'rebuild') },
+      { id: 'test', title: 'Test', needs: ['tester', 'stand'], minutes: minutesAt(family, 'test') },
+      { id: 'report', title: 'Report', needs: ['desk'], minutes: deskMinutes.report },
+    ],
+  );
+}

@@ -1,0 +1,172 @@
+import { and, asc, eq, gte, isNotNull, isNull, sql } from 'drizzle-orm';
+import * as z from 'zod';
+import { skills, type Absence, type ShopCalendar, type Wish } from '@/core/workload';
+import { fromJson, type Connection } from './client';
+import * as t from './schema';
+
+const weeklySchema = z.array(z.object({ weekday: z.number().int(), from: z.string(), to: z.string() }));
+const daysSchema = z.array(z.string());
+const skillsSchema = z.array(z.enum(skills));
+
+export interface CalendarRow extends ShopCalendar {
+  readonly name: string;
+  readonly version: number;
+}
+
+export async function listCalendars(connection: Connection): Promise<readonly CalendarRow[]> {
+  const rows = await connection.select().from(t.workCalendars).orderBy(asc(t.workCalendars.name)).limit(100);
+  return rows.map(({ weekly, closed, ...row }) => ({
+    ...row,
+    weekly: weeklySchema.parse(fromJson(weekly)),
+    closed: daysSchema.parse(fromJson(closed)),
+  }));
+}
+
+/** Writes a calendar as compare-and-set on its version; false when somebody else was first. */
+export async function saveCalendar(connection: Connection, { version, ...row }: CalendarRow): Promise<boolean> {
+  const set = { name: row.name, weekly: [...row.weekly], closed: [...row.closed], version: version + 1 };
+  const [done] = await connection
+    .update(t.workCalendars)
+    .set(set)
+    .where(and(eq(t.workCalendars.id, row.id), eq(t.workCalendars.version, version)));
+  return done.affectedRows === 1;
+}
+
+/** Places, and of people what is other than usual for their role. */
+export async function listResourceRows(connection: Connection) {
+  const rows = await connection.select().from(t.planResources).orderBy(asc(t.planResources.name)).limit(500);
+  return rows.map(({ skills: own, ...row }) => ({ ...row, skills: skillsSchema.parse(fromJson(own)) }));
+}
+export type ResourceRow = Awaited<ReturnType<typeof listResourceRows>>[number];
+
+/** Writes a hand or a place, as compare-and-set on its version; 0 for a new one. False when somebody else was first. */
+export async function saveResource(connection: Connection, { version, ...row }: ResourceRow): Promise<boolean> {
+  const set = { ...row, skills: [...row.skills], version: version + 1 };
+  if (version === 0) {
+    const [added] = await connection
+      .insert(t.planResources)
+      .values(set)
+      .onDuplicateKeyUpdate({ set: { id: sql`${t.planResources.id}` } });
+    return added.affectedRows === 1;
+  }
+  const [done] = await connection
+    .update(t.planResources)
+    .set(set)
+    .where(and(eq(t.planResources.id, row.id), eq(t.planResources.version, version)));
+  return done.affectedRows === 1;
+}
+
+/** Absences that are not over on a day. */
+export async function listAbsences(connection: Connection, today: string) {
+  const rows = await connection
+    .select()
+    .from(t.absences)
+    .where(gte(t.absences.toDay, today))
+    .orderBy(asc(t.absences.fromDay))
+    .limit(500);
+  return rows.map(({ fromDay, toDay, ...row }) => ({ ...row, from: fromDay, to: toDay }));
+}
+
+export async function addAbsence(
+  connection: Connection,
+  { from, to, ...row }: Absence & { id: string; reason: string; personName: string; at: Date },
+): Promise<void> {
+  await connection.insert(t.absences).values({ ...row, fromDay: from, toDay: to });
+}
+
+export async function removeAbsence(connection: Connection, id: string): Promise<boolean> {
+  const [done] = await connection.delete(t.absences).where(eq(t.absences.id, id));
+  return done.affectedRows === 1;
+}
+
+/** Wishes for operations of jobs that are open. */
+export async function listWishes(connection: Connection): Promise<readonly (Wish & { readonly personName: string })[]> {
+  const { tag, operation, resourceId, notBefore, personName } = t.planWishes;
+  return connection
+    .select({ tag, operation, resourceId, notBefore, personName })
+    .from(t.planWishes)
+    .innerJoin(t.jobs, eq(t.jobs.tag, t.planWishes.tag))
+    .where(isNull(t.jobs.closedAt))
+    .limit(2000);
+}
+
+/** Keeps a wish in place of an earlier one; one that wishes nothing is taken away. */
+export async function saveWish(
+  connection: Connection,
+  wish: Wish & { readonly id: string; readonly personName: string; readonly at: Date },
+): Promise<void> {
+  const { tag, operation, resourceId, notBefore } = wish;
+  await connection.delete(t.planWishes).where(and(eq(t.planWishes.tag, tag), eq(t.planWishes.operation, operation)));
+  if (resourceId !== null || notBefore !== null) await connection.insert(t.planWishes).values(wish);
+}
+
+export async function listWeights(connection: Connection) {
+  const rows = await connection
+    .select({ tag: t.planWeights.tag, weight: t.planWeights.weight, reason: t.planWeights.reason })
+    .from(t.planWeights)
+    .innerJoin(t.jobs, eq(t.jobs.tag, t.planWeights.tag))
+    .where(isNull(t.jobs.closedAt))
+    .limit(2000);
+  return rows.map((row) => ({ ...row, weight: Number(row.weight) }));
+}
+
+export async function saveWeight(
+  connection: Connection,
+  row: {
+    readonly tag: string;
+    readonly weight: number;
+    readonly reason: string;
+    readonly personName: string;
+    readonly at: Date;
+  },
+): Promise<void> {
+  const set = { weight: String(row.weight), reason: row.reason, personName: row.personName, at: row.at };
+  await connection
+    .insert(t.planWeights)
+    .values({ tag: row.tag, ...set })
+    .onDuplicateKeyUpdate({ set });
+}
+
+/** What the plan asks of every open job. */
+export async function listPumpsToPlan(connection: Connection, limit = 1000) {
+  const rows = await connection
+    .select({
+      ...{ tag: t.jobs.tag, promisedOn: t.jobs.promisedOn, standing: t.jobs.standing, hold: t.jobs.hold },
+      ...{ station: t.jobs.station, maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
+    })
+    .from(t.jobs)
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
+    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
+    .where(isNull(t.jobs.closedAt))
+    .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.tag))
+    .limit(limit);
+  return rows.map((row) => ({ ...row, standing: fromJson(row.standing) }));
+}
+
+/** How many days passed between a quote and its answer, the newest first. */
+export async function listAnswerDays(connection: Connection, limit = 500): Promise<readonly number[]> {
+  const rows = await connection
+    .select({ sentAt: t.quotes.sentAt, at: t.approvals.at })
+    .from(t.approvals)
+    .innerJoin(t.quotes, eq(t.quotes.id, t.approvals.quoteId))
+    .where(isNotNull(t.quotes.sentAt))
+    .orderBy(sql`${t.approvals.at} desc`)
+    .limit(limit);
+  return rows.flatMap(({ sentAt, at }) =>
+    sentAt ? [Math.max(0, (at.getTime() - sentAt.getTime()) / 86_400_000)] : [],
+  );
+}
+
+/** How many first tests passed and failed. */
+export async function countFirstRuns(
+  connection: Connection,
+): Promise<{ readonly all: number; readonly failed: number }> {
+  const [row] = await connection
+    .select({
+      all: sql<string>`count(*)`,
+      failed: sql<string>`coalesce(sum(case when exists (select 1 from test_runs second where second.job_id = ${t.testRuns.jobId} and second.run = 2) then 1 else 0 end), 0)`,
+    })
+    .from(t.testRuns)
+    .where(eq(t.testRuns.run, 1));
+  return { all: Number(row?.all ?? 0), failed: Number(row?.failed ?? 0) };
+}

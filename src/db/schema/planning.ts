@@ -1,0 +1,66 @@
+import { boolean, date, decimal, index, int, json, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import { idColumn, longText, momentColumn, oneOf, shortText } from './columns';
+
+/** Hours of hands and places, week by week, and the days on which nobody is there. */
+export const workCalendars = mysqlTable('work_calendars', {
+  id: idColumn('id').primaryKey(),
+  name: shortText('name').notNull(),
+  weekly: json('weekly').notNull(),
+  closed: json('closed').notNull(),
+  version: int('version').notNull().default(1),
+});
+
+/**
+ * Places; and of people what is other than usual for their role: skills, hours. A person without a row has the skills of
+ * the role and the first calendar.
+ */
+export const planResources = mysqlTable('plan_resources', {
+  /** Of a person: the person's. */
+  id: idColumn('id').primaryKey(),
+  name: shortText('name').notNull(),
+  kind: oneOf('kind', ['hand', 'place'], 10).notNull(),
+  skills: json('skills').notNull(),
+  /** Null: always open. */
+  calendarId: varchar('calendar_id', { length: 36 }),
+  isActive: boolean('is_active').notNull().default(true),
+  version: int('version').notNull().default(1),
+});
+
+/** Days on which a hand or a place is away. */
+export const absences = mysqlTable(
+  'absences',
+  {
+    id: idColumn('id').primaryKey(),
+    resourceId: idColumn('resource_id').notNull(),
+    fromDay: date('from_day', { mode: 'string' }).notNull(),
+    toDay: date('to_day', { mode: 'string' }).notNull(),
+    reason: longText('reason').notNull(),
+    personName: shortText('person_name').notNull(),
+    at: momentColumn('at').notNull(),
+  },
+  (table) => [index('absences_to').on(table.toDay)],
+);
+
+/** A hand or a day that somebody wants for an operation of a job. */
+export const planWishes = mysqlTable(
+  'plan_wishes',
+  {
+    id: idColumn('id').primaryKey(),
+    tag: varchar('tag', { length: 20 }).notNull(),
+    operation: varchar('operation', { length: 80 }).notNull(),
+    resourceId: varchar('resource_id', { length: 36 }),
+    notBefore: date('not_before', { mode: 'string' }),
+    personName: shortText('person_name').notNull(),
+    at: momentColumn('at').notNull(),
+  },
+  (table) => [uniqueIndex('plan_wishes_operation').on(table.tag, table.operation)],
+);
+
+/** How much a late day of a job weighs, where it is not one. */
+export const planWeights = mysqlTable('plan_weights', {
+  tag: varchar('tag', { length: 20 }).primaryKey(),
+  weight: decimal('weight', { precision: 8, scale: 2 }).notNull(),
+  reason: longText('reason').notNull(),
+  personName: shortText('person_name').notNull(),
+  at: momentColumn('at').notNull(),
+});

@@ -1,0 +1,115 @@
+import { standingSchema } from '@/core/lifecycle';
+import { quantileBetween } from '@/core/sums/turnaround';
+import {
+  priorAnswerDays,
+  priorFailRate,
+  priorLead,
+  priorWork,
+  type ShopChances,
+  type ShopPlanAsked,
+  type ShopResource,
+  type Skill,
+} from '@/core/workload';
+import type { Role } from '@/core/record';
+import {
+  countFirstRuns,
+  listAbsences,
+  listAnswerDays,
+  listCalendars,
+  listPeople,
+  listPumpsToPlan,
+  listResourceRows,
+  listWeights,
+  listWishes,
+  readShop,
+  type Connection,
+} from '@/db';
+import type { Context } from '../context';
+
+/** What a person of a role does where nobody has said otherwise. */
+const usualSkills: Readonly<Record<Role, readonly Skill[]>> = {
+  technician: ['bench hand', 'machinist', 'tester'],
+  inspector: ['inspector', 'tester'],
+  coordinator: ['desk'],
+  owner: ['desk'],
+  parts: [],
+};
+
+/** Fewer answers or tests than this say little: the prior is taken. */
+const leastHistory = 8;
+
+/** Local time in a zone, as YYYY-MM-DDTHH:MM. */
+export function localTime(zone: string, now: Date): string {
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    ...{ timeZone: zone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit' },
+    ...{ hour: '2-digit', minute: '2-digit' },
+  }).formatToParts(now);
+  const of = (type: string) => parts.find((one) => one.type === type)?.value ?? '00';
+  return `${of('year')}-${of('month')}-${of('day')}T${of('hour')}:${of('minute')}`;
+}
+
+/** Hands and places: people with the skills of their role or their own, and the places. */
+export async function resourcesNow(
+  connection: Connection,
+): Promise<readonly (ShopResource & { readonly version: number })[]> {
+  const [people, rows] = await Promise.all([listPeople(connection), listResourceRows(connection)]);
+  const hands = people.flatMap(({ id, name, role }) => {
+    const own = rows.find((row) => row.id === id);
+    if (own && !own.isActive) return [];
+    const skills = own?.skills ?? usualSkills[role];
+    const calendarId = own ? own.calendarId : 'week';
+    return skills.length ? [{ id, name, kind: 'hand' as const, skills, calendarId, version: own?.version ?? 0 }] : [];
+  });
+  const places = rows.flatMap(({ kind, isActive, ...row }) =>
+    kind === 'place' && isActive ? [{ ...row, kind: 'place' as const }] : [],
+  );
+  return [...hands, ...places];
+}
+
+/** What varies, from the shop's own history where there is enough of it. */
+export async function chancesNow(
+  connection: Connection,
+): Promise<ShopChances & { readonly answers: number; readonly tests: number }> {
+  const [days, runs] = await Promise.all([listAnswerDays(connection), countFirstRuns(connection)]);
+  const at = (pct: number) => quantileBetween(days, pct) ?? 0;
+  const own = { p10: Math.max(0.05, at(10)), p50: Math.max(0.1, at(50)), p90: Math.max(0.2, at(90)) };
+  return {
+    answerDays: days.length >= leastHistory ? own : priorAnswerDays,
+    failRate: runs.all >= leastHistory ? Math.min(0.8, runs.failed / runs.all) : priorFailRate,
+    ...{ work: priorWork, lead: priorLead, answers: days.length, tests: runs.all },
+  };
+}
+
+/** All that the plan of the shop is made of, as it stands now. */
+export async function planFacts({ database, now }: Pick<Context, 'database' | 'now'>) {
+  const shop = await readShop(database);
+  const time = localTime(shop?.zone ?? 'UTC', now());
+  const [resources, calendars, absences, pumps, wishes, weights, chances] = await Promise.all([
+    resourcesNow(database),
+    listCalendars(database),
+    listAbsences(database, time.slice(0, 10)),
+    listPumpsToPlan(database),
+    listWishes(database),
+    listWeights(database),
+    chancesNow(database),
+  ]);
+  const rows = pumps.map(({ standing, hold, ...row }) => {
+    const read = standingSchema.parse(standing);
+    return {
+      ...row,
+      isHeld: hold !== null,
+      holdUntil: read.remaining.holdUntil,
+      holder: read.holder,
+      work: read.work ?? [],
+    };
+  });
+  const asked: ShopPlanAsked = {
+    ...{ now: time, resources, calendars, absences, wishes, answerDays: chances.answerDays, budgetMs: 700 },
+    pumps: rows.map(({ tag, promisedOn, holdUntil, work }) => ({
+      ...{ tag, promisedOn, holdUntil, work },
+      weight: weights.find((one) => one.tag === tag)?.weight ?? 1,
+    })),
+  };
+  return { asked, chances, rows, resources, calendars, absences, weights };
+}
+export type PlanFacts = Awaited<ReturnType<typeof planFacts>>;

@@ -1,0 +1,156 @@
+import * as z from 'zod';
+import { askPromiseInput, tryPlanInput, type TryPlan } from '@/core/change/inputs';
+import { canonical } from '@/core/lifecycle';
+import { addDays } from '@/core/planning';
+import {
+  afloatOf,
+  boardOf,
+  lackingSkills,
+  usualWork,
+  type PlanDrawn,
+  type PlanShown,
+  type PlanTried,
+  type PromiseShown,
+  type PumpShown,
+  type ShopPlanAsked,
+} from '@/core/workload';
+import { DomainError } from '@/core/errors';
+import type { Context } from '../context';
+import { buildFor, shippedFamilies } from '../families';
+import { sha256 } from '../fingerprint';
+import type { PlainPlan } from '../sums/heavy-work';
+import { planHeavy, promiseHeavy } from '../sums/reckon-heavy';
+import { defineUseCase } from '../use-case';
+import { planFacts, type PlanFacts } from './plan-facts';
+
+const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
+const daysShown = 14;
+
+/** The plans that were drawn up last, by what they were drawn up from: a view, made anew whenever that changes. */
+const known = new Map<string, Promise<PlainPlan>>();
+const mostKnown = 6;
+
+/** The quarter of an hour in which a time lies: a plan is drawn up anew no more often while nothing changes. */
+const quarter = (time: string) =>
+  `${time.slice(0, 14)}${String(Math.floor(Number(time.slice(14)) / 15) * 15).padStart(2, '0')}`;
+
+/** The plan of some facts; what was drawn up from the same is taken again. */
+export function planOf(asked: ShopPlanAsked, chances: PlanFacts['chances']): Promise<PlainPlan> {
+  const settled = { ...asked, now: quarter(asked.now) };
+  const key = sha256(canonical([settled, chances]));
+  const before = known.get(key);
+  if (before) return before;
+  const made = planHeavy({ asked: settled, chances });
+  known.set(key, made);
+  made.catch(() => known.delete(key));
+  const [oldest] = known.keys();
+  if (known.size > mostKnown && oldest !== undefined) known.delete(oldest);
+  return made;
+}
+
+/** Pumps of the plan with what people call them. */
+function pumpsShown({ rows, weights, resources }: PlanFacts, plan: PlainPlan): readonly PumpShown[] {
+  return plan.pumps.map(({ limit, ...pump }) => {
+    const row = rows.find(({ tag }) => tag === pump.tag);
+    const work = row?.work.find(({ id }) => id === limit.id);
+    const words =
+      limit.kind === 'resource' ? (resources.find(({ id }) => id === limit.id)?.name ?? limit.id) : (work?.title ?? '');
+    return {
+      ...{ ...pump, limit: { kind: limit.kind, words } },
+      ...{ pump: `${row?.maker ?? ''} ${row?.model ?? ''}`.trim(), customer: row?.customer ?? '' },
+      ...{ promisedOn: row?.promisedOn ?? '', station: row?.station ?? 'receive', isHeld: row?.isHeld ?? false },
+      weight: weights.find(({ tag }) => tag === pump.tag)?.weight ?? 1,
+    };
+  });
+}
+
+function shown(facts: PlanFacts, plan: PlainPlan): PlanDrawn {
+  const { asked, absences } = facts;
+  const today = asked.now.slice(0, 10);
+  const days = Array.from({ length: daysShown }, (_, i) => addDays(today, i));
+  const { operations } = plan;
+  return {
+    days,
+    board: boardOf({ plan: asked, operations, absences, days }),
+    afloat: afloatOf(asked, operations),
+    pumps: pumpsShown(facts, plan),
+  };
+}
+
+/** The plan as it stands: hands and places by day, what each pump waits for, when it is ready and what limits it. */
+export const readPlan = defineUseCase({
+  verb: 'read-plan',
+  audience: staff,
+  input: z.strictObject({}),
+  async run(context): Promise<PlanShown> {
+    const facts = await planFacts(context);
+    const { asked, chances, calendars, absences, resources } = facts;
+    const frame = {
+      ...{ now: asked.now, today: asked.now.slice(0, 10), resources, calendars, absences, wishes: asked.wishes },
+      ...{ answers: chances.answers, tests: chances.tests, answerDays: chances.answerDays, failRate: chances.failRate },
+      lacking: lackingSkills(asked),
+    };
+    if (frame.lacking.length) return { ...frame, days: [], board: [], afloat: [], pumps: [] };
+    return { ...frame, ...shown(facts, await planOf(asked, chances)) };
+  },
+});
+
+function tried(asked: ShopPlanAsked, change: TryPlan): ShopPlanAsked {
+  if (change.kind === 'absence') {
+    const { resourceId, from, to } = change;
+    return { ...asked, absences: [...asked.absences, { resourceId, from, to }] };
+  }
+  if (change.kind === 'weight')
+    return {
+      ...asked,
+      pumps: asked.pumps.map((pump) => (pump.tag === change.tag ? { ...pump, weight: change.weight } : pump)),
+    };
+  const { wish } = change;
+  const others = asked.wishes.filter(({ tag, operation }) => tag !== wish.tag || operation !== wish.operation);
+  return { ...asked, wishes: [...others, wish] };
+}
+
+/** What would change by a wish, a weight or an absence, before it is kept: the plan with it, and every pump it moves. */
+export const tryPlan = defineUseCase({
+  verb: 'try-plan',
+  audience: ['coordinator'],
+  input: z.strictObject({ change: tryPlanInput }),
+  async run(context, { change }): Promise<PlanTried> {
+    const facts = await planFacts(context);
+    const asked = tried(facts.asked, change);
+    if (lackingSkills(asked).length)
+      throw new DomainError('wrong-state', { what: 'There is no plan yet to try it on.' });
+    const [before, after] = await Promise.all([planOf(facts.asked, facts.chances), planOf(asked, facts.chances)]);
+    const moved = after.pumps.flatMap((pump) => {
+      const was = before.pumps.find(({ tag }) => tag === pump.tag);
+      const promisedOn = facts.rows.find(({ tag }) => tag === pump.tag)?.promisedOn ?? '';
+      if (!was || was.plannedOn === pump.plannedOn) return [];
+      return [
+        { tag: pump.tag, from: was.plannedOn, to: pump.plannedOn, promisedOn, isLate: pump.plannedOn > promisedOn },
+      ];
+    });
+    const changed = { ...facts, asked };
+    return {
+      ...shown(changed, after),
+      moved: moved.toSorted((a, b) => Number(b.isLate) - Number(a.isLate) || b.to.localeCompare(a.to)),
+    };
+  },
+});
+
+/** What a caller is told: the days for 50, 80 and 95 %, in its turn or put first, and whom it makes later. */
+export const askPromise = defineUseCase({
+  verb: 'ask-promise',
+  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  input: askPromiseInput,
+  async run(context: Context, { familyId, size, comesOn, isFirst }): Promise<PromiseShown> {
+    const file = shippedFamilies.find(({ id }) => id === familyId);
+    if (!file) throw new DomainError('not-found', { what: `There is no construction ${familyId}.` });
+    const family = buildFor(file, size ? { size } : {});
+    const { asked, chances } = await planFacts(context);
+    const work = usualWork(family);
+    const lacking = lackingSkills({ ...asked, pumps: [{ tag: '', promisedOn: '', weight: 1, holdUntil: null, work }] });
+    if (lacking.length) return { lacking, answer: null };
+    const day = comesOn < asked.now.slice(0, 10) ? asked.now.slice(0, 10) : comesOn;
+    return { lacking, answer: await promiseHeavy({ plan: asked, chances, work, comesOn: day, isFirst }) };
+  },
+});
