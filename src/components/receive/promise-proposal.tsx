@@ -18,16 +18,18 @@ export function PromiseProposal({
   readonly today: string;
   readonly onTake: (day: string) => void;
 }) {
-  const [shown, setShown] = useState<PromiseShown | null>(null);
+  const [answered, setAnswered] = useState<{ readonly of: string; readonly shown: PromiseShown | null } | null>(null);
+  const query = new URLSearchParams({ familyId, size, comesOn: today }).toString();
   useEffect(() => {
-    setShown(null);
     if (!familyId) return;
     const abort = new AbortController();
-    const query = new URLSearchParams({ familyId, size, comesOn: today }).toString();
-    void getData<PromiseShown>(`/api/plan/promise?${query}`, abort.signal).then(setShown, () => undefined);
+    void getData<PromiseShown>(`/api/plan/promise?${query}`, abort.signal).then(
+      (shown) => setAnswered({ of: query, shown }),
+      () => undefined,
+    );
     return () => abort.abort();
-  }, [familyId, size, today]);
-  const dates = shown?.answer?.dates ?? [];
+  }, [familyId, query]);
+  const dates = (answered?.of === query && answered.shown?.answer?.dates) || [];
   const [even, usual, sure] = [50, 80, 95].map((pct) => dates.find((one) => one.pct === pct)?.date);
   if (!usual || !even || !sure) return null;
   return (
