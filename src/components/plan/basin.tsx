@@ -19,11 +19,13 @@ interface StoneProps {
   readonly isMoved: boolean;
   readonly isChosen: boolean;
   readonly height: number;
+  /** Two lie in a course. */
+  readonly isHalf: boolean;
   readonly onChoose: () => void;
 }
 
 /** Work on a day: its height is its minutes. */
-function StoneButton({ stone, resource, day, isLate, isMoved, isChosen, height, onChoose }: StoneProps) {
+function StoneButton({ stone, resource, day, isLate, isMoved, isChosen, height, isHalf, onChoose }: StoneProps) {
   const { tag, title, from, to, beside, isWished } = stone;
   const where = [resource, ...beside].join(', ');
   return (
@@ -33,7 +35,7 @@ function StoneButton({ stone, resource, day, isLate, isMoved, isChosen, height, 
       aria-pressed={isChosen}
       aria-label={`${tag} ${title.toLowerCase()}, ${where}, ${day}, ${from} to ${to}${isMoved ? ', would move' : ''}${isWished ? ', as wished' : ''}`}
       title={`${tag} ${title}, ${from} to ${to}, ${where}`}
-      className={`pebbly block w-full overflow-hidden px-1 text-center text-[12px] leading-none ${isMoved ? 'border-3 border-ink' : 'border border-slate'} ${isLate ? 'bg-jasper font-bold text-onink' : 'text-[#20262b]'} ${isChosen ? 'outline-3 outline-offset-1 outline-lake' : ''}`}
+      className={`pebbly block overflow-hidden ${isHalf ? 'w-1/2 px-0' : 'w-full px-1'} text-center text-[12px] leading-none ${isMoved ? 'border-3 border-ink' : 'border border-slate'} ${isLate ? 'bg-jasper font-bold text-onink' : 'text-[#20262b]'} ${isChosen ? 'outline-3 outline-offset-1 outline-lake' : ''}`}
       style={{ height, ...(!isLate && { background: toneOf(tag) }) }}
       onClick={onChoose}
       onDragStart={(event) => {
@@ -43,7 +45,7 @@ function StoneButton({ stone, resource, day, isLate, isMoved, isChosen, height, 
       }}
     >
       <span className="num">{shortTag(tag)}</span>
-      {height > 26 && <span className="block truncate pt-0.5 text-[11px]">{title.toLowerCase()}</span>}
+      {height > 26 && !isHalf && <span className="block truncate pt-0.5 text-[11px]">{title.toLowerCase()}</span>}
     </button>
   );
 }
@@ -73,12 +75,15 @@ export function Basin({ basin, resource, lateTags, movedTags, chosen, isShut, on
   const depth = depthOf(openMinutes);
   const worked = stones.reduce((sum, { minutes }) => sum + minutes, 0);
   const room = depth - 4;
-  const scale = Math.min(1, room / Math.max(1, stones.length * leastStone)) * leastStone;
-  const heightOf = (minutes: number) => Math.max(scale, (minutes / Math.max(openMinutes, worked)) * room);
-  const over = Math.max(1, stones.reduce((sum, { minutes }) => sum + heightOf(minutes), 0) / room);
+  // Many small stones lie two in a course, the first at the left.
+  const abreast = stones.length > 3 ? 2 : 1;
+  const courses = Math.ceil(stones.length / abreast);
+  const least = Math.min(leastStone, room / Math.max(1, courses));
+  const heightOf = (minutes: number) => Math.max(least, (minutes / Math.max(openMinutes, worked)) * room);
+  const over = Math.max(1, stones.reduce((sum, { minutes }) => sum + heightOf(minutes), 0) / abreast / room);
   return (
     <div
-      className={`flex flex-col-reverse gap-px border-x border-b border-slate bg-sheet p-px ${isShut ? 'opacity-40' : ''}`}
+      className={`border-x border-b border-slate bg-sheet p-px ${abreast > 1 ? 'flex flex-wrap-reverse content-start gap-y-px' : 'flex flex-col-reverse gap-px'} ${isShut ? 'opacity-40' : ''}`}
       style={{ height: depth }}
       onDragOver={(event) => {
         if (!isShut) event.preventDefault();
@@ -95,7 +100,8 @@ export function Basin({ basin, resource, lateTags, movedTags, chosen, isShut, on
           isLate={lateTags.has(stone.tag)}
           isMoved={movedTags.has(stone.tag)}
           isChosen={chosen === `${stone.tag} ${stone.operation}`}
-          height={heightOf(stone.minutes) / over}
+          height={abreast > 1 ? Math.floor(room / courses) : heightOf(stone.minutes) / over}
+          isHalf={abreast > 1}
           onChoose={() => onChoose(stone)}
         />
       ))}

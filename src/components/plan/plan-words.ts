@@ -17,7 +17,7 @@ export function dayWords(day: string): string {
 /** What keeps a pump from being ready sooner, in words. */
 export function limitWords({ limit: { kind, words } }: Pick<PumpShown, 'limit'>): string {
   if (kind === 'resource') return `Limited by ${words}, taken by other pumps until then`;
-  if (kind === 'parts') return `Limited by what has to come: ${words.toLowerCase()}`;
+  if (kind === 'parts') return `Limited by ${words.charAt(0).toLowerCase()}${words.slice(1)}`;
   if (kind === 'calendar') return 'Limited by the hours of the shop';
   return `Limited by its own work: ${words.toLowerCase()}`;
 }

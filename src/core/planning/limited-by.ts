@@ -55,6 +55,8 @@ function waitOf(schedule: Schedule, i: number): Wait | null {
   const operation = present(problem.operations[i]);
   const own = placed[i];
   if (!own) return null;
+  // What needs nobody is itself a wait: curing, an answer, a delivery.
+  if (!own.crew.resources.length) return { limit: { kind: 'operation', id: operation.id }, minutes: operation.minutes };
   const done = Math.max(0, ...operation.before.map((one) => placed[one]?.end ?? 0));
   const ready = Math.max(operation.ready, operation.before.length ? 0 : present(problem.jobs[operation.job]).ready);
   const from = Math.max(done, ready);

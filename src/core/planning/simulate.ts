@@ -28,13 +28,12 @@ interface Run {
   readonly free: number[];
 }
 
-/** The first opening from a minute on that is long enough; the minute itself where none is: then the work pauses. */
+/** The first opening from a minute on that is long enough; where none is, the work pauses. */
 function beginsAt(
-  { crew, split }: { readonly crew: Operation['crews'][number]; readonly split: boolean },
+  { crew: { open }, split }: { readonly crew: Operation['crews'][number]; readonly split: boolean },
   from: number,
   minutes: number,
-) {
-  const { open } = crew;
+): number {
   if (!open) return from;
   let i = open.indexAt(from);
   const first = Math.max(from, open.from[i] ?? from);
@@ -48,16 +47,20 @@ function beginsAt(
   return first;
 }
 
-/** Does one operation after all that stands before it on its hands and places. */
-function doOne({ schedule, ends, free }: Run, i: number, ready: number, minutes: number): void {
+/** When all that an operation follows is done, and its hands and places are free. */
+function freeAt({ schedule, ends, free }: Run, i: number, ready: number): number {
   const { problem, placed } = schedule;
-  const { before, split } = present(problem.operations[i]);
-  const { crew } = present(placed[i]);
   let from = Math.max(ready, ends[i] ?? 0);
-  for (const one of before) from = Math.max(from, ends[one] ?? 0);
-  for (const r of crew.resources) from = Math.max(from, free[r] ?? 0);
-  const start = beginsAt({ crew, split }, from, minutes);
-  const end = endOfWork(crew.open, start, minutes);
+  for (const one of present(problem.operations[i]).before) from = Math.max(from, ends[one] ?? 0);
+  for (const r of present(placed[i]).crew.resources) from = Math.max(from, free[r] ?? 0);
+  return from;
+}
+
+/** Does one operation from a minute on. */
+function doOne({ schedule, ends, free }: Run, i: number, from: number, minutes: number): void {
+  const { split } = present(schedule.problem.operations[i]);
+  const { crew } = present(schedule.placed[i]);
+  const end = endOfWork(crew.open, beginsAt({ crew, split }, from, minutes), minutes);
   ends[i] = end;
   for (const r of crew.resources) free[r] = end;
 }
@@ -68,44 +71,133 @@ function failuresBy(chance: Chance, rate: number): number {
   return failures;
 }
 
-/** One run: the work in the order of the plan, with times as they may turn out. */
-function runOnce(schedule: Schedule, order: readonly number[], varies: Varies, chance: Chance): readonly number[] {
-  const { problem } = schedule;
+/** Operations that may begin, the one that can begin first on top; among equals the one that was planned first. */
+class Waiting {
+  readonly #heap: { readonly i: number; readonly from: number }[] = [];
+  constructor(readonly rank: readonly number[]) {}
+
+  get size(): number {
+    return this.#heap.length;
+  }
+
+  #isBefore(one: number, other: number): boolean {
+    const [a, b] = [present(this.#heap[one]), present(this.#heap[other])];
+    return a.from !== b.from ? a.from < b.from : (this.rank[a.i] ?? 0) < (this.rank[b.i] ?? 0);
+  }
+
+  #swap(one: number, other: number): void {
+    const kept = present(this.#heap[one]);
+    this.#heap[one] = present(this.#heap[other]);
+    this.#heap[other] = kept;
+  }
+
+  add(i: number, from: number): void {
+    let at = this.#heap.push({ i, from }) - 1;
+    while (at > 0) {
+      const above = (at - 1) >> 1;
+      if (!this.#isBefore(at, above)) return;
+      this.#swap(at, above);
+      at = above;
+    }
+  }
+
+  take(): { readonly i: number; readonly from: number } {
+    const first = present(this.#heap[0]);
+    const last = present(this.#heap.pop());
+    if (this.#heap.length) this.#heap[0] = last;
+    for (let at = 0; ;) {
+      const left = 2 * at + 1;
+      if (left >= this.#heap.length) return first;
+      const below = left + 1 < this.#heap.length && this.#isBefore(left + 1, left) ? left + 1 : left;
+      if (!this.#isBefore(below, at)) return first;
+      this.#swap(at, below);
+      at = below;
+    }
+  }
+}
+
+/** What each resource does in the order of the plan, and how far it has come in a run. */
+interface Sequences {
+  readonly of: readonly (readonly number[])[];
+  readonly at: number[];
+}
+
+/** Whether an operation is the next one that is planned for all its hands and places. */
+function isNext({ of, at }: Sequences, i: number, { schedule, ends }: Run): boolean {
+  return present(schedule.placed[i]).crew.resources.every((r) => {
+    const own = of[r] ?? [];
+    let place = at[r] ?? 0;
+    while (place < own.length && (ends[own[place] ?? 0] ?? 0) > 0) place += 1;
+    at[r] = place;
+    return own[place] === i;
+  });
+}
+
+/** How long each operation takes in a run, and when what it waits for is here. */
+function drawTimes({ operations, jobs }: Problem, { lead, factorOf }: Varies, chance: Chance) {
+  const leads = jobs.map(() => (lead ? drawFrom(lead, chance) : 1));
+  const minutes = operations.map((operation, i) => {
+    const spread = factorOf(i);
+    return Math.max(1, Math.round(spread ? operation.minutes * drawFrom(spread, chance) : operation.minutes));
+  });
+  const ready = operations.map(({ ready: own, job }) =>
+    Math.round(Math.max(own, jobs[job]?.ready ?? 0) * (leads[job] ?? 1)),
+  );
+  return { minutes, ready };
+}
+
+/** One run: whoever is free does what is ready, in the order of the plan, with times as they may turn out. */
+function runOnce(schedule: Schedule, sequences: Sequences['of'], varies: Varies, chance: Chance): readonly number[] {
+  const { problem, placed } = schedule;
   const run: Run = { schedule, ends: problem.operations.map(() => 0), free: problem.resources.map(() => 0) };
-  const leads = problem.jobs.map(() => (varies.lead ? drawFrom(varies.lead, chance) : 1));
-  const last = new Map(problem.jobs.map((_, j) => [varies.againOf(j).at(-1), j]));
-  const minutesOf = (i: number) => {
-    const spread = varies.factorOf(i);
-    const { minutes } = present(problem.operations[i]);
-    return Math.max(1, Math.round(spread ? minutes * drawFrom(spread, chance) : minutes));
-  };
-  for (const i of order) {
-    const { ready, job } = present(problem.operations[i]);
-    const waits = Math.max(ready, problem.jobs[job]?.ready ?? 0);
-    doOne(run, i, Math.round(waits * (leads[job] ?? 1)), minutesOf(i));
-    const failed = last.get(i);
-    if (failed === undefined) continue;
-    for (let n = failuresBy(chance, varies.failRate); n > 0; n--)
-      for (const again of varies.againOf(failed)) doOne(run, again, run.ends[i] ?? 0, minutesOf(again));
+  const again = new Map(problem.jobs.map((_, j) => [varies.againOf(j).at(-1), varies.againOf(j)]));
+  const { minutes, ready } = drawTimes(problem, varies, chance);
+  const left = problem.operations.map(({ before }) => before.length);
+  const waiting = new Waiting(placed.map((at) => at?.start ?? 0));
+  const turns: Sequences = { of: sequences, at: sequences.map(() => 0) };
+  for (const i of left.keys()) if (left[i] === 0) waiting.add(i, ready[i] ?? 0);
+  while (waiting.size) {
+    const { i, from } = waiting.take();
+    const now = freeAt(run, i, ready[i] ?? 0);
+    // Somebody else was first: it waits on, and what can begin sooner goes before.
+    if (now > from) {
+      waiting.add(i, now);
+      continue;
+    }
+    // Before its time only where it takes nobody from what was planned before it.
+    const planned = placed[i]?.start ?? 0;
+    if (from < planned && !isNext(turns, i, run)) {
+      waiting.add(i, planned);
+      continue;
+    }
+    doOne(run, i, Math.max(now, from), minutes[i] ?? 1);
+    const repeated = again.get(i);
+    if (repeated)
+      for (let n = failuresBy(chance, varies.failRate); n > 0; n--)
+        for (const one of repeated) doOne(run, one, freeAt(run, one, run.ends[i] ?? 0), minutes[one] ?? 1);
+    for (const next of present(problem.operations[i]).after) {
+      left[next] = (left[next] ?? 0) - 1;
+      if (left[next] === 0) waiting.add(next, freeAt(run, next, ready[next] ?? 0));
+    }
   }
   return run.ends;
 }
 
 /**
- * Runs a plan many times with times as they may turn out; hands, places and their order stay as planned.
+ * Runs a plan many times with times as they may turn out: hands and places stay as planned, and of what is ready they
+ * take what was planned first; what is late is not waited for once something else has its time.
  * @returns the ends of each job over all runs, rising
  */
 export function simulate(schedule: Schedule, varies: Varies): readonly (readonly number[])[] {
   const { problem, placed } = schedule;
-  const order = problem.operations
+  const byStart = problem.operations
     .map((_, i) => i)
-    .toSorted(
-      (a, b) => (placed[a]?.start ?? 0) - (placed[b]?.start ?? 0) || (placed[a]?.end ?? 0) - (placed[b]?.end ?? 0),
-    );
+    .toSorted((a, b) => (placed[a]?.start ?? 0) - (placed[b]?.start ?? 0));
+  const sequences = problem.resources.map((_, r) => byStart.filter((i) => placed[i]?.crew.resources.includes(r)));
   const chance = chanceOf(varies.seed);
   const all = problem.jobs.map((): number[] => []);
   for (let run = 0; run < varies.runs; run++) {
-    const ends = runOnce(schedule, order, varies, chance);
+    const ends = runOnce(schedule, sequences, varies, chance);
     for (const [j, { operations }] of problem.jobs.entries())
       all[j]?.push(Math.max(0, ...operations.map((i) => ends[i] ?? 0)));
   }

@@ -48,15 +48,28 @@ export function planOf(asked: ShopPlanAsked, chances: PlanFacts['chances']): Pro
   return made;
 }
 
+type Row = PlanFacts['rows'][number];
+
+/** What limits a pump, as people call it: a hand, something that has to come, its stop, or its own work. */
+function limitedWords(
+  { kind, id }: PlainPlan['pumps'][number]['limit'],
+  row: Row | undefined,
+  resources: PlanFacts['resources'],
+): PumpShown['limit'] {
+  const work = row?.work.find((one) => one.id === id);
+  if (kind === 'resource') return { kind, words: resources.find((one) => one.id === id)?.name ?? id };
+  if (work?.wait) return { kind: 'parts', words: work.title };
+  if (kind === 'parts') return { kind, words: `its stop until ${row?.holdUntil ?? 'a later day'}` };
+  return { kind, words: work?.title ?? '' };
+}
+
 /** Pumps of the plan with what people call them. */
 function pumpsShown({ rows, weights, resources }: PlanFacts, plan: PlainPlan): readonly PumpShown[] {
   return plan.pumps.map(({ limit, ...pump }) => {
     const row = rows.find(({ tag }) => tag === pump.tag);
-    const work = row?.work.find(({ id }) => id === limit.id);
-    const words =
-      limit.kind === 'resource' ? (resources.find(({ id }) => id === limit.id)?.name ?? limit.id) : (work?.title ?? '');
+    const words = limitedWords(limit, row, resources);
     return {
-      ...{ ...pump, limit: { kind: limit.kind, words } },
+      ...{ ...pump, limit: words },
       ...{ pump: `${row?.maker ?? ''} ${row?.model ?? ''}`.trim(), customer: row?.customer ?? '' },
       ...{ promisedOn: row?.promisedOn ?? '', station: row?.station ?? 'receive', isHeld: row?.isHeld ?? false },
       weight: weights.find(({ tag }) => tag === pump.tag)?.weight ?? 1,

@@ -1,0 +1,113 @@
+import { present } from '@/core/present';
+import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { codeOf, detailsOf } from '../../test-support/told';
+
+/** The plan of a shop against the database: hands, places, who is away, wishes, weights, promises. */
+let shop: TestShop;
+let tag: string;
+beforeAll(async () => {
+  shop = await openTestShop('planning');
+  tag = await shop.play({ at: 'teardown' });
+  await shop.play({ at: 'parts' });
+});
+afterAll(() => shop.close());
+
+const plan = () => shop.act('wenna', 'read-plan', {});
+const pumpOf = async (own: string) => present((await plan()).pumps.find((pump) => pump.tag === own));
+const handOf = async (skill: string) =>
+  present((await plan()).resources.find(({ kind, skills }) => kind === 'hand' && skills.some((one) => one === skill)));
+const stonesOf = async (own: string, operation: string) =>
+  (await plan()).board.flatMap(({ id, kind, basins }) =>
+    basins.flatMap(({ day, stones }) =>
+      stones
+        .filter((one) => one.tag === own && one.operation === operation)
+        .map((stone) => ({ ...stone, id, kind, day })),
+    ),
+  );
+
+test('a shop has places and hands from the start, and a plan of all that is open', async () => {
+  const shown = await plan();
+  expect(shown.lacking).toEqual([]);
+  expect(shown.pumps.length).toBeGreaterThanOrEqual(2);
+  expect(shown.resources.filter(({ kind }) => kind === 'place').length).toBeGreaterThan(3);
+  const teardown = await stonesOf(tag, 'teardown');
+  expect(new Set(teardown.map(({ kind }) => kind))).toEqual(new Set(['hand', 'place']));
+  const pump = await pumpOf(tag);
+  expect([pump.range.early, pump.range.likely, pump.range.late]).toEqual(
+    [pump.range.early, pump.range.likely, pump.range.late].toSorted(),
+  );
+  expect(pump.plannedOn >= shown.today).toBe(true);
+});
+
+test('a sick technician is one entry: it is tried, kept, and taken away again', async () => {
+  const { today } = await plan();
+  const [first] = (await stonesOf(tag, 'teardown')).filter(({ kind }) => kind === 'hand');
+  const who = present(first).id;
+  const away = { resourceId: who, from: today, to: '2099-12-31' };
+  const tried = await shop.act('wenna', 'try-plan', { change: { kind: 'absence', ...away } });
+  expect(tried.board.find(({ id }) => id === who)?.basins.flatMap(({ stones }) => stones)).toEqual([]);
+  expect((await stonesOf(tag, 'teardown')).some(({ id }) => id === who)).toBe(true);
+  const { id } = await shop.act('wenna', 'save-absence', { ...away, reason: 'sick' });
+  expect((await stonesOf(tag, 'teardown')).some((stone) => stone.id === who)).toBe(false);
+  expect((await plan()).board.find((row) => row.id === who)?.basins[0]?.away).toBe('sick');
+  await shop.act('wenna', 'end-absence', { id });
+  expect((await stonesOf(tag, 'teardown')).some((stone) => stone.id === who)).toBe(true);
+  expect(await codeOf(shop.act('wenna', 'end-absence', { id }))).toBe('not-found');
+});
+
+test('a wish for a hand and a day is respected until it is taken back', async () => {
+  const { today } = await plan();
+  const day = new Date(Date.parse(today) + 10 * 86_400_000).toISOString().slice(0, 10);
+  const wish = { tag, operation: 'teardown', resourceId: (await handOf('bench hand')).id, notBefore: day };
+  const tried = await shop.act('wenna', 'try-plan', { change: { kind: 'wish', wish } });
+  expect(tried.moved.map((one) => one.tag)).toContain(tag);
+  await shop.act('wenna', 'wish-operation', wish);
+  const kept = await stonesOf(tag, 'teardown');
+  expect(kept.every((stone) => stone.day >= day && stone.isWished)).toBe(true);
+  await shop.act('wenna', 'wish-operation', { ...wish, resourceId: null, notBefore: null });
+  expect((await stonesOf(tag, 'teardown')).some((stone) => stone.day < day)).toBe(true);
+});
+
+test('hours and skills are written as compare-and-set; what nobody can do is said', async () => {
+  const { calendars, resources } = await plan();
+  const week = present(calendars[0]);
+  const { version, ...own } = week;
+  const change = { ...own, closed: ['2099-12-25'], basedOn: version };
+  const both = await Promise.all([1, 2].map(() => codeOf(shop.act('wenna', 'save-calendar', change))));
+  expect(both.toSorted()).toEqual(['changed-meanwhile', 'done']);
+  const stand = present(resources.find(({ skills }) => skills.includes('stand')));
+  const { version: before, ...place } = stand;
+  await shop.act('wenna', 'save-resource', { ...place, isActive: false, basedOn: before });
+  const without = await plan();
+  expect([without.lacking, without.board]).toEqual([['stand'], []]);
+  const refused = await detailsOf(shop.act('wenna', 'try-plan', { change: { kind: 'weight', tag, weight: 2 } }));
+  expect(refused?.what).toContain('no plan yet');
+  await shop.act('wenna', 'save-resource', { ...place, isActive: true, basedOn: before + 1 });
+  expect((await plan()).lacking).toEqual([]);
+});
+
+test('a weight, with its reason, decides who waits; the weight stands at the pump', async () => {
+  await shop.act('wenna', 'weigh-job', { tag, weight: 5, reason: 'the ferry stands still' });
+  expect((await pumpOf(tag)).weight).toBe(5);
+  expect(await codeOf(shop.act('wenna', 'weigh-job', { tag, weight: 0, reason: 'x' }))).toBe('bad-input');
+});
+
+test.each([
+  [{ resourceId: 'nobody', from: '2026-12-01', to: '2026-12-02', reason: 'sick' }, 'no hand and no place “nobody”'],
+  [{ resourceId: 'stand', from: '2026-12-03', to: '2026-12-02', reason: 'away' }, 'last day is before the first'],
+  [{ resourceId: 'stand', from: '2026-02-30', to: '2026-12-02', reason: 'away' }, '2026-02-30'],
+])('an absence that cannot be is refused by name: %#', async (absence, words) => {
+  const refused = await detailsOf(shop.act('wenna', 'save-absence', absence));
+  expect(JSON.stringify(refused)).toContain(words);
+});
+
+test('a caller is told three days, in its turn and put first', async () => {
+  const { today } = await plan();
+  const ask = (isFirst: boolean) => shop.act('wenna', 'ask-promise', { familyId: 'F1', comesOn: today, isFirst });
+  const [turn, first] = [await ask(false), await ask(true)];
+  const days = present(turn.answer).dates.map(({ date }) => date);
+  expect(days).toEqual(days.toSorted());
+  expect(present(turn.answer).makesLater).toEqual([]);
+  expect(present(first.answer).dates.every(({ date }, i) => date <= present(days[i]))).toBe(true);
+  expect(await codeOf(shop.act('wenna', 'ask-promise', { familyId: 'F99', comesOn: today }))).toBe('not-found');
+});
