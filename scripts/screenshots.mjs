@@ -68,9 +68,9 @@ await shoot('report', '/jobs/P-0419?at=report');
 await shoot('return', '/jobs/P-0418');
 await shoot('library', '/library');
 await shoot('buying-plan', '/parts/plan');
-await shoot('rebuild-gear', '/jobs/P-0430');
+await shoot('plan', '/plan');
 await shoot('rebuild-cartridge', '/jobs/P-0432');
-await shoot('inspect-bore-hole', '/jobs/P-0428');
+await shoot('promise', '/plan/promise', { before: () => wait(5000) });
 await shoot('sums-packing', '/sums?sum=packing');
 await page.goto(`${base}/outbox`, { waitUntil: 'networkidle2' });
 const link = await page.$$eval('details', (all) =>

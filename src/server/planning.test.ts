@@ -95,7 +95,7 @@ test('a weight, with its reason, decides who waits; the weight stands at the pum
 test.each([
   [{ resourceId: 'nobody', from: '2026-12-01', to: '2026-12-02', reason: 'sick' }, 'no hand and no place “nobody”'],
   [{ resourceId: 'stand', from: '2026-12-03', to: '2026-12-02', reason: 'away' }, 'last day is before the first'],
-  [{ resourceId: 'stand', from: '2026-02-30', to: '2026-12-02', reason: 'away' }, '2026-02-30'],
+  [{ resourceId: 'stand', from: '2026-02-30', to: '2026-12-02', reason: 'away' }, 'from: there is no such day'],
 ])('an absence that cannot be is refused by name: %#', async (absence, words) => {
   const refused = await detailsOf(shop.act('wenna', 'save-absence', absence));
   expect(JSON.stringify(refused)).toContain(words);

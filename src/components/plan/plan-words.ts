@@ -9,9 +9,11 @@ export function weekdayOf(day: string): string {
   return `${weekdays[at.getUTCDay()]} ${at.getUTCDate()}`;
 }
 
-/** A day in a sentence. @example dayWords('2026-11-30') // 'Mon 30 Nov' */
-export function dayWords(day: string): string {
-  return `${weekdayOf(day)} ${months[new Date(`${day}T00:00:00Z`).getUTCMonth()]}`;
+/** A day in a sentence, with its year where that is another than now. @example dayWords('2026-11-30') // 'Mon 30 Nov' */
+export function dayWords(day: string, now = new Date()): string {
+  const at = new Date(`${day}T00:00:00Z`);
+  const year = at.getUTCFullYear();
+  return `${weekdayOf(day)} ${months[at.getUTCMonth()]}${year === now.getFullYear() ? '' : ` ${year}`}`;
 }
 
 /** What keeps a pump from being ready sooner, in words. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { askPromiseInput, tryPlanInput, type TryPlan } from '@/core/change/inputs';
-import { canonical } from '@/core/lifecycle';
+import { canonical, sayDay } from '@/core/lifecycle';
 import { addDays } from '@/core/planning';
 import {
   afloatOf,
@@ -59,7 +59,8 @@ function limitedWords(
   const work = row?.work.find((one) => one.id === id);
   if (kind === 'resource') return { kind, words: resources.find((one) => one.id === id)?.name ?? id };
   if (work?.wait) return { kind: 'parts', words: work.title };
-  if (kind === 'parts') return { kind, words: `its stop until ${row?.holdUntil ?? 'a later day'}` };
+  if (kind === 'parts')
+    return { kind, words: `its stop until ${row?.holdUntil ? sayDay(row.holdUntil) : 'a later day'}` };
   return { kind, words: work?.title ?? '' };
 }
 
