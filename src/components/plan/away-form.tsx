@@ -80,7 +80,7 @@ export function AwayForm({ shown }: { readonly shown: Pick<PlanShown, 'resources
         />
         <Button onClick={() => void look()}>What would change?</Button>
         <Button verb="save-absence" tone="main" disabled={isBusy} onClick={() => void keep()}>
-          Keep it
+          Keep the absence
         </Button>
       </div>
       {moved && (

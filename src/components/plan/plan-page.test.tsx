@@ -1,0 +1,142 @@
+import { render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { PlanShown, PlanTried, PromiseShown, Stone } from '@/core/workload';
+import { answerFetch } from '../../../test-support/answer-fetch';
+import { PlanPage } from './plan-page';
+import { PromiseDesk } from './promise-desk';
+
+jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: jest.fn(), push: jest.fn() }) }));
+
+const stone: Stone = {
+  ...{ tag: 'P-0424', operation: 'rebuild', title: 'Rebuild', from: '07:00', to: '13:00', minutes: 330 },
+  ...{ beside: ['Bench 1'], isWished: false },
+};
+const basins = (stones: readonly Stone[]) => [
+  { day: '2026-11-30', openMinutes: 480, away: null, stones },
+  { day: '2026-12-01', openMinutes: 0, away: 'sick', stones: [] },
+];
+const pump = {
+  ...{ tag: 'P-0424', plannedOn: '2026-12-14', keptPct: 3, lateDays: 4, promisedOn: '2026-12-10', weight: 1 },
+  ...{ pump: 'Ostrelhaus OH 65-250', customer: 'Crakeside Snow Plant', station: 'rebuild' as const, isHeld: false },
+  range: { early: '2026-12-13', likely: '2026-12-14', late: '2026-12-18' },
+  limit: { kind: 'resource' as const, words: 'Odile Fennimoor' },
+};
+const shown: PlanShown = {
+  ...{ now: '2026-11-30T08:00', today: '2026-11-30', days: ['2026-11-30', '2026-12-01'] },
+  board: [
+    {
+      id: 'odile',
+      name: 'Odile Fennimoor',
+      kind: 'hand',
+      skills: ['bench hand'],
+      basins: basins([stone]),
+      loadPct: 69,
+    },
+    { id: 'joss', name: 'Joss Wick', kind: 'hand', skills: ['bench hand'], basins: basins([]), loadPct: 0 },
+    { id: 'b1', name: 'Bench 1', kind: 'place', skills: ['bench'], basins: basins([stone]), loadPct: 69 },
+  ],
+  afloat: [{ tag: 'P-0430', kind: 'parts', title: 'Parts on order', untilDay: '2026-11-30' }],
+  pumps: [pump],
+  resources: [
+    { id: 'odile', name: 'Odile Fennimoor', kind: 'hand', skills: ['bench hand'], calendarId: 'week', version: 0 },
+    { id: 'joss', name: 'Joss Wick', kind: 'hand', skills: ['bench hand'], calendarId: 'week', version: 0 },
+    { id: 'b1', name: 'Bench 1', kind: 'place', skills: ['bench'], calendarId: null, version: 1 },
+  ],
+  ...{ calendars: [], absences: [], wishes: [], lacking: [], answers: 3, tests: 3, failRate: 0.1 },
+  answerDays: { p10: 1, p50: 3, p90: 7 },
+};
+const stoneOf = (row: string) =>
+  within(screen.getByRole('group', { name: row })).getByRole('button', { name: /P-0424 rebuild/ });
+
+describe('the plan', () => {
+  test('says of each stone whose, where and when it is; of a late pump what limits it', () => {
+    render(<PlanPage shown={shown} />);
+    expect(stoneOf('Odile Fennimoor')).toHaveAccessibleName(
+      'P-0424 rebuild, Odile Fennimoor, Bench 1, 2026-11-30, 07:00 to 13:00',
+    );
+    const late = screen.getByRole('complementary', { name: 'Late pumps' });
+    expect(late).toHaveTextContent('4 days late');
+    expect(late).toHaveTextContent('Limited by Odile Fennimoor, taken by other pumps until then.');
+    expect(screen.getByTitle(/P-0430: Parts on order/)).toBeInTheDocument();
+    expect(screen.getByText(/taken as usual, for we have too few of our own/)).toBeInTheDocument();
+  });
+  test('a stone is held, tried with another hand, and what moves is shown before it is kept', async () => {
+    const tried: PlanTried = {
+      ...{ days: shown.days, board: shown.board, afloat: [], pumps: [{ ...pump, lateDays: 0 }] },
+      moved: [{ tag: 'P-0424', from: '2026-12-14', to: '2026-12-09', promisedOn: '2026-12-10', isLate: false }],
+    };
+    const asked = answerFetch(({ path }) => ({ body: { data: path.includes('/try') ? tried : { tag: 'P-0424' } } }));
+    render(<PlanPage shown={shown} />);
+    await userEvent.click(stoneOf('Odile Fennimoor'));
+    const bar = screen.getByRole('region', { name: 'Try: P-0424 Rebuild' });
+    expect(within(bar).queryByRole('button', { name: 'Keep it' })).toBeNull();
+    await userEvent.selectOptions(within(bar).getByRole('combobox', { name: 'By whom' }), 'Joss Wick');
+    await userEvent.click(within(bar).getByRole('button', { name: 'Try it' }));
+    expect(await screen.findByText('A try, not kept yet')).toBeInTheDocument();
+    expect(screen.getByText('Nobody is late')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Keep it' }));
+    await waitFor(() => expect(asked.at(-1)?.path).toBe('/api/act/wish-operation'));
+    expect(asked.at(-1)?.body).toMatchObject({
+      tag: 'P-0424',
+      operation: 'rebuild',
+      resourceId: 'joss',
+      notBefore: '2026-11-30',
+    });
+  });
+  test('Escape puts a stone back', async () => {
+    render(<PlanPage shown={shown} />);
+    await userEvent.click(stoneOf('Bench 1'));
+    expect(screen.getByRole('region', { name: 'Try: P-0424 Rebuild' })).toBeInTheDocument();
+    await userEvent.keyboard('{Escape}');
+    expect(screen.queryByRole('region', { name: 'Try: P-0424 Rebuild' })).toBeNull();
+  });
+  test('without somebody for some work there is no plan, and what is missing is a list', () => {
+    render(<PlanPage shown={{ ...shown, lacking: ['machinist', 'lathe'], board: [] }} />);
+    expect(screen.getByRole('heading', { name: 'No plan yet' })).toBeInTheDocument();
+    expect(screen.getAllByRole('listitem').map((item) => item.textContent)).toEqual(['machinist', 'lathe']);
+  });
+});
+
+describe('the promise desk', () => {
+  const answer = (first: boolean): PromiseShown => ({
+    lacking: [],
+    answer: {
+      dates: [50, 80, 95].map((pct, i) => ({ pct, date: first ? `2026-12-${14 + i}` : `2026-12-${21 + i}` })),
+      byDay: [
+        { day: first ? '2026-12-14' : '2026-12-21', runs: 1600 },
+        { day: first ? '2026-12-16' : '2026-12-23', runs: 400 },
+      ],
+      runs: 2000,
+      makesLater: first
+        ? [{ tag: 'P-0428', fromDay: '2026-12-11', toDay: '2026-12-22', promisedOn: '2026-12-18', breaks: true }]
+        : [],
+    },
+  });
+  const families = [{ id: 'F1', title: 'Overhung' }];
+  test('says a day to read out; keys choose the chance and put it first, with its price', async () => {
+    const asked = answerFetch(({ path }) => ({ body: { data: answer(path.includes('first=yes')) } }));
+    render(<PromiseDesk families={families} tomorrow="2026-12-01" />);
+    expect(await screen.findByRole('status')).toHaveTextContent('ready to leave us on Tue 22 Dec');
+    expect(asked.map(({ path }) => path).every((path) => path.includes('familyId=F1'))).toBe(true);
+    expect(screen.getByRole('complementary', { name: 'Made later' })).toHaveTextContent('It makes nobody later');
+    await userEvent.keyboard('9');
+    expect(screen.getByRole('status')).toHaveTextContent('Wed 23 Dec');
+    await userEvent.keyboard('f');
+    expect(screen.getByRole('status')).toHaveTextContent('Wed 16 Dec');
+    expect(screen.getByRole('complementary', { name: 'Made later' })).toHaveTextContent(
+      'its promise breaks: Fri 18 Dec',
+    );
+    await userEvent.keyboard('5');
+    expect(screen.getByRole('link', { name: 'Promise Mon 14 Dec' })).toHaveAttribute(
+      'href',
+      '/receive?family=F1&promised=2026-12-14',
+    );
+  });
+  test('fifty pebbles lie on the days of their runs: forty of forty on the first', async () => {
+    answerFetch(() => ({ body: { data: answer(false) } }));
+    render(<PromiseDesk families={families} tomorrow="2026-12-01" />);
+    const [turn] = await screen.findAllByRole('list', { name: 'Runs by day' });
+    const days = within(turn as HTMLElement).getAllByRole('listitem');
+    expect(days.map((day) => day.getAttribute('aria-label'))).toEqual(['Mon 21 Dec: 40 of 50', 'Wed 23 Dec: 10 of 50']);
+  });
+});
