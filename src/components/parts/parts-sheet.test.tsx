@@ -82,6 +82,7 @@ test('what the parcel’s list says is counted line by line; what was typed goes
             photoId: null,
             number: '',
             elastomer: '',
+            variant: '',
             lot: 'L-9',
           },
           accept: false,

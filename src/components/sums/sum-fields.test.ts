@@ -75,3 +75,15 @@ test('rows within a row stand in one cell: text first, numbers last', () => {
   });
   expect(readFields(fieldsOf(sum), { offers: 'kit ; 900 ; 5 ; face one' }).issues.offers).toMatch(/^Line 1: "one"/);
 });
+test('data in several storeys is typed as JSON; what is none says where it breaks off', () => {
+  const sum = present(sums.find((one) => one.id === 'plan'));
+  const fields = fieldsOf(sum);
+  expect(fields.filter(({ kind }) => kind === 'data').map(({ path }) => path)).toEqual([
+    'calendars',
+    'resources',
+    'jobs',
+  ]);
+  const { input, issues } = readFields(fields, { start: '2026-11-23', jobs: '[{"id":', resources: '[]' });
+  expect(input).toMatchObject({ start: '2026-11-23', resources: [] });
+  expect(issues['jobs']).toMatch(/This is no JSON: .+/);
+});

@@ -38,6 +38,8 @@ export type SumField =
       readonly isNeeded: boolean;
     }
   | { readonly kind: 'tick'; readonly path: string; readonly isNeeded: boolean }
+  /** Data in several storeys, as JSON: what lines and columns cannot hold. */
+  | { readonly kind: 'data'; readonly path: string; readonly isNeeded: boolean }
   /** Numbers with spaces between. */
   | { readonly kind: 'list'; readonly path: string; readonly isNeeded: boolean }
   /** One row a line, the columns with spaces or commas between; text columns come first. */
@@ -138,7 +140,17 @@ function fieldOf(path: string, schema: Schema, isNeeded: boolean): readonly SumF
   return [{ kind: 'number', path, isNeeded }];
 }
 
+/** Whether rows hold more than figures, texts and rows of those. */
+function isDeep({ properties = {} }: Schema, storey = 0): boolean {
+  return Object.values(properties).some(({ type, items }) => {
+    if (type === 'boolean' || type === 'object') return true;
+    if (type !== 'array') return false;
+    return items?.type !== 'object' || storey > 0 || isDeep(items, storey + 1);
+  });
+}
+
 function arrayField(path: string, items: Schema, isNeeded: boolean): SumField {
+  if (items.type === 'object' && isDeep(items)) return { kind: 'data', path, isNeeded };
   if (items.type !== 'object') return { kind: 'list', path, isNeeded };
   return { kind: 'rows', path, columns: columnsOf(items), isNeeded };
 }
@@ -175,6 +187,16 @@ function readNumber(text: string, path: string, issues: Record<string, string>):
   if (parsed.ok) return Number((parsed.quantity.value.toNumber() * unit.perBase).toPrecision(15));
   issues[path] = parsed.sentence;
   return undefined;
+}
+
+/** JSON as it was typed; where it breaks off is said. */
+function readData(text: string, path: string, issues: Record<string, string>): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    issues[path] = `This is no JSON: ${error instanceof Error ? error.message : String(error)}.`;
+    return undefined;
+  }
 }
 
 function readRows(field: RowsField, text: string, issues: Record<string, string>): unknown[] {
@@ -257,6 +279,7 @@ export function readFields(
     if (!text) continue;
     if (field.kind === 'number') put(input, field.path, readNumber(text, field.path, issues));
     else if (field.kind === 'text') put(input, field.path, text);
+    else if (field.kind === 'data') put(input, field.path, readData(text, field.path, issues));
     else if (field.kind === 'tick') put(input, field.path, text === 'yes');
     else if (field.kind === 'choice') put(input, field.path, field.choices.find((one) => String(one) === text) ?? text);
     else if (field.kind === 'list')
@@ -284,6 +307,7 @@ export function writeFields(fields: readonly SumField[], input: unknown): FieldT
       if (value === undefined) return [];
       if (field.kind === 'tick') return [[field.path, value ? 'yes' : '']];
       if (field.kind === 'list') return [[field.path, (value as number[]).join(' ')]];
+      if (field.kind === 'data') return [[field.path, JSON.stringify(value, null, 1)]];
       if (field.kind === 'rows')
         return [
           [

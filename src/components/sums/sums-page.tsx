@@ -203,6 +203,18 @@ function Field({
         {label}
       </label>
     );
+  if (field.kind === 'data')
+    return (
+      <TextArea
+        label={`${label}, as JSON`}
+        hint="as the open interface takes it; the example shows each field"
+        rows={Math.min(12, text.split('\n').length + 1)}
+        className="num"
+        value={text}
+        error={issue}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    );
   if (field.kind === 'rows')
     return (
       <TextArea

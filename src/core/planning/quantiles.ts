@@ -55,7 +55,7 @@ const figureAt = ({ p10, p50, p90 }: Spread, z: number) => {
  * A figure at a share of a spread: in the logarithm a normal distribution on each side of the middle, so that the three
  * figures are met; where the first is 0, in the figure itself and never below 0.
  * @param share above 0 and below 1
- * @example quantileOf({ p10: 1, p50: 3, p90: 7 }, 0.9) // 7, to eight digits
+ * @example Math.round(1e6 * quantileOf({ p10: 1, p50: 3, p90: 7 }, 0.9)) // 7e6
  */
 export const quantileOf = (spread: Spread, share: number) => figureAt(spread, inverseNormal(share) / normalAt90);
 
