@@ -16,7 +16,7 @@ import {
 } from '@/core/workload';
 import { DomainError } from '@/core/errors';
 import type { Context } from '../context';
-import { buildFor, shippedFamilies } from '../families';
+import { buildFor, listFamilies } from '../families';
 import { sha256 } from '../fingerprint';
 import type { PlainPlan } from '../sums/heavy-work';
 import { planHeavy, promiseHeavy } from '../sums/reckon-heavy';
@@ -157,7 +157,7 @@ export const askPromise = defineUseCase({
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: askPromiseInput,
   async run(context: Context, { familyId, size, comesOn, isFirst }): Promise<PromiseShown> {
-    const file = shippedFamilies.find(({ id }) => id === familyId);
+    const file = (await listFamilies(context.database)).find(({ id }) => id === familyId);
     if (!file) throw new DomainError('not-found', { what: `There is no construction ${familyId}.` });
     const family = buildFor(file, size ? { size } : {});
     const { asked, chances } = await planFacts(context);
