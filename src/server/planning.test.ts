@@ -1,6 +1,7 @@
 import { present } from '@/core/present';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf, detailsOf } from '../../test-support/told';
+import { shippedFamilies } from './families';
 
 /** The plan of a shop against the database: hands, places, who is away, wishes, weights, promises. */
 let shop: TestShop;
@@ -110,4 +111,10 @@ test('a caller is told three days, in its turn and put first', async () => {
   expect(present(turn.answer).makesLater).toEqual([]);
   expect(present(first.answer).dates.every(({ date }, i) => date <= present(days[i]))).toBe(true);
   expect(await codeOf(shop.act('wenna', 'ask-promise', { familyId: 'F99', comesOn: today }))).toBe('not-found');
+  const labour = present(present(shippedFamilies.find(({ id }) => id === 'F2')).written.labour[0]).id;
+  const { familyId } = await shop.act('sunniva', 'make-own-family', {
+    ...{ familyId: 'F2', title: 'Monoblock, our way', changes: [{ path: `labour/${labour}/minutes`, value: 95 }] },
+  });
+  const own = await shop.act('wenna', 'ask-promise', { familyId, comesOn: today, isFirst: false });
+  expect(present(own.answer).dates).toHaveLength(3);
 });
