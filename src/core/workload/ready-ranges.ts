@@ -15,7 +15,7 @@ import {
 } from '../planning';
 import { present } from '../present';
 import type { WorkAhead } from './work-ahead';
-import { priorLead, priorWork, shopPlan, type ShopPlanAsked } from './shop-plan';
+import { shopPlan, type ShopPlanAsked } from './shop-plan';
 
 /** What varies, from the shop's own history or the priors. */
 export interface ShopChances {
@@ -30,8 +30,8 @@ export const runCount = 2000;
 
 /** The factor by which an operation's minutes vary. */
 function factorOf(chances: ShopChances, work: WorkAhead | undefined): Spread {
-  if (!work?.wait) return chances.work ?? priorWork;
-  if (work.wait.kind !== 'answer') return chances.lead ?? priorLead;
+  if (!work?.wait) return chances.work;
+  if (work.wait.kind !== 'answer') return chances.lead;
   const { p10, p50, p90 } = chances.answerDays;
   const middle = Math.max(p50, 1 / 1440);
   return { p10: p10 / middle, p50: 1, p90: p90 / middle };
