@@ -56,6 +56,19 @@ test('a sick technician is one entry: it is tried, kept, and taken away again', 
   expect(await codeOf(shop.act('wenna', 'end-absence', { id }))).toBe('not-found');
 });
 
+test('where the only one who can is away for good, that is said, and the absence can be taken back', async () => {
+  const { today } = await plan();
+  const { id } = await shop.act('wenna', 'save-absence', {
+    resourceId: 'stand',
+    from: today,
+    to: '2099-12-31',
+    reason: 'sold',
+  });
+  expect((await plan()).fault).toContain('No plan can be drawn up');
+  await shop.act('wenna', 'end-absence', { id });
+  expect((await plan()).fault).toBeNull();
+});
+
 test('a wish for a hand and a day is respected until it is taken back', async () => {
   const { today } = await plan();
   const day = new Date(Date.parse(today) + 10 * 86_400_000).toISOString().slice(0, 10);

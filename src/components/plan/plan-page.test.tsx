@@ -42,7 +42,7 @@ const shown: PlanShown = {
     { id: 'joss', name: 'Joss Wick', kind: 'hand', skills: ['bench hand'], calendarId: 'week', version: 0 },
     { id: 'b1', name: 'Bench 1', kind: 'place', skills: ['bench'], calendarId: null, version: 1 },
   ],
-  ...{ calendars: [], absences: [], wishes: [], lacking: [], answers: 3, tests: 3, failRate: 0.1 },
+  ...{ calendars: [], absences: [], wishes: [], lacking: [], fault: null, answers: 3, tests: 3, failRate: 0.1 },
   answerDays: { p10: 1, p50: 3, p90: 7 },
 };
 const stoneOf = (row: string) =>

@@ -131,6 +131,14 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
   const router = useRouter();
   const { held, setHeld, tried, isReckoning, back, attempt } = useTry();
   if (shown.lacking.length) return <Lacking lacking={shown.lacking} />;
+  if (shown.fault !== null)
+    return (
+      <div className="space-y-3 p-6">
+        <h1 className="text-24 font-bold">No plan yet</h1>
+        <p role="alert">{shown.fault}</p>
+        <AwayForm shown={shown} />
+      </div>
+    );
   const view: PlanDrawn = tried?.plan ?? shown;
   const days = openDays(view);
   const lateTags = new Set(view.pumps.filter(({ lateDays }) => lateDays > 0).map(({ tag }) => tag));

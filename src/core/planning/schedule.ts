@@ -1,6 +1,6 @@
 import { present } from '../present';
 import { endOfWork, firstAbove } from './open-times';
-import type { Crew, Operation, Problem } from './plan-problem';
+import { PlanFault, type Crew, type Operation, type Problem } from './plan-problem';
 
 /** When a resource is taken, in order of time. */
 interface Taken {
@@ -139,7 +139,7 @@ export function bestPlace(schedule: Schedule, i: number, from: number): Placed {
     best = found;
     beat = found.end;
   }
-  if (!best) throw new Error(`no place was found for ${id}, which has an opening`);
+  if (!best) throw new PlanFault('', `nobody who can do “${id}” is there at a time that a plan reaches`);
   return best;
 }
 

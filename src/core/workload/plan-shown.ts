@@ -41,6 +41,8 @@ export interface PlanShown extends PlanDrawn {
   readonly wishes: readonly Wish[];
   /** Skills that some work needs and nobody has: then there is no plan yet. */
   readonly lacking: readonly Skill[];
+  /** Why no plan can be drawn up, such as an absence that leaves nobody; null where there is one. */
+  readonly fault: string | null;
   /** How many answers and first tests the shop's history has, and what is reckoned with. */
   readonly answers: number;
   readonly tests: number;

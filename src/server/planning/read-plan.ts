@@ -15,6 +15,7 @@ import {
   type ShopPlanAsked,
 } from '@/core/workload';
 import { DomainError } from '@/core/errors';
+import { SumRefusal } from '@/core/sums';
 import type { Context } from '../context';
 import { buildFor, listFamilies } from '../families';
 import { sha256 } from '../fingerprint';
@@ -34,13 +35,20 @@ const mostKnown = 6;
 const quarter = (time: string) =>
   `${time.slice(0, 14)}${String(Math.floor(Number(time.slice(14)) / 15) * 15).padStart(2, '0')}`;
 
+/** What no plan can be made of is said; nothing that a person can type ends in a fault of the program. */
+function sayFault(error: unknown): never {
+  if (error instanceof SumRefusal)
+    throw new DomainError('wrong-state', { what: `No plan can be drawn up: ${error.message}.` }, { cause: error });
+  throw error;
+}
+
 /** The plan of some facts; what was drawn up from the same is taken again. */
 export function planOf(asked: ShopPlanAsked, chances: PlanFacts['chances']): Promise<PlainPlan> {
   const settled = { ...asked, now: quarter(asked.now) };
   const key = sha256(canonical([settled, chances]));
   const before = known.get(key);
   if (before) return before;
-  const made = planHeavy({ asked: settled, chances });
+  const made = planHeavy({ asked: settled, chances }).catch(sayFault);
   known.set(key, made);
   made.catch(() => known.delete(key));
   const [oldest] = known.keys();
@@ -104,8 +112,14 @@ export const readPlan = defineUseCase({
       ...{ answers: chances.answers, tests: chances.tests, answerDays: chances.answerDays, failRate: chances.failRate },
       lacking: lackingSkills(asked),
     };
-    if (frame.lacking.length) return { ...frame, days: [], board: [], afloat: [], pumps: [] };
-    return { ...frame, ...shown(facts, await planOf(asked, chances)) };
+    const none = { ...frame, days: [], board: [], afloat: [], pumps: [] };
+    if (frame.lacking.length) return { ...none, fault: null };
+    try {
+      return { ...frame, ...shown(facts, await planOf(asked, chances)), fault: null };
+    } catch (error) {
+      if (error instanceof DomainError) return { ...none, fault: error.details.what ?? '' };
+      throw error;
+    }
   },
 });
 
@@ -165,6 +179,9 @@ export const askPromise = defineUseCase({
     const lacking = lackingSkills({ ...asked, pumps: [{ tag: '', promisedOn: '', weight: 1, holdUntil: null, work }] });
     if (lacking.length) return { lacking, answer: null };
     const day = comesOn < asked.now.slice(0, 10) ? asked.now.slice(0, 10) : comesOn;
-    return { lacking, answer: await promiseHeavy({ plan: asked, chances, work, comesOn: day, isFirst }) };
+    return {
+      lacking,
+      answer: await promiseHeavy({ plan: asked, chances, work, comesOn: day, isFirst }).catch(sayFault),
+    };
   },
 });

@@ -1,5 +1,6 @@
 import { present } from '@/core/present';
-import { findSum } from '@/core/sums';
+import { PlanFault } from '@/core/planning';
+import { findSum, SumRefusal } from '@/core/sums';
 import { answerPromise, planShop, type PromiseAsked, type ShopChances, type ShopPlanAsked } from '@/core/workload';
 import { loadSolver } from '@/solver/highs-solver';
 
@@ -17,6 +18,15 @@ export type PlainPlan = ReturnType<typeof plainPlan>;
 
 /** Carries out heavy work: the plan of the shop, a promise to a caller, or a sum that wants a solver. */
 export async function doHeavy(id: string, input: unknown): Promise<unknown> {
+  try {
+    return await carryOut(id, input);
+  } catch (error) {
+    if (error instanceof PlanFault) throw new SumRefusal(error.path, error.message);
+    throw error;
+  }
+}
+
+async function carryOut(id: string, input: unknown): Promise<unknown> {
   // Whoever sends these is this program: what is sent is what was asked, checked where it came in.
   if (id === 'shop-plan') return plainPlan(input as ShopPlanTask);
   if (id === 'shop-promise') return answerPromise(input as PromiseAsked);
