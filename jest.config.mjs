@@ -16,6 +16,7 @@ export const shared = {
   transformIgnorePatterns: ['node_modules/(?!(uuid|@noble|pdfjs-dist)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@families/(.*)$': '<rootDir>/families/$1' },
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/test-support/set-up-properties.ts'],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.data', '<rootDir>/.test-data'],
 };
 export default {

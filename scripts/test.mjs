@@ -2,7 +2,8 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { ensureNodePackages, ensureProgram } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
@@ -13,6 +14,8 @@ const asked = process.argv.slice(2);
 const files = asked.includes('--') ? asked.slice(asked.indexOf('--') + 1) : [];
 const only = asked.slice(0, asked.length - files.length).filter((name) => name !== '--');
 const tally = { passed: 0, failed: 0 };
+/** @type {string[]} what failed, said once more at the end, where whoever reads the last lines finds it */
+const failures = [];
 const wants = (/** @type {string} */ name) => only.length === 0 || only.includes(name);
 
 ensureNodePackages();
@@ -37,6 +40,7 @@ async function check(name, args) {
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (output += String(piece)));
   const status = await new Promise((resolve) => child.once('close', resolve));
   tally[status === 0 ? 'passed' : 'failed']++;
+  if (status !== 0) failures.push(name);
   say(`${status === 0 ? 'ok  ' : 'FAIL'} ${name}${status === 0 ? '' : `\n${output}`}`);
 }
 
@@ -50,6 +54,24 @@ async function checkAll(checks) {
     for (let next = open.shift(); next; next = open.shift()) await check(...next);
   };
   await Promise.all([work(), work()]);
+}
+
+/**
+ * @param {{ testResults: { name: string, status: string, message: string, assertionResults: { status: string, fullName: string, failureMessages?: string[] }[] }[] }} report
+ * @returns {string[]} file, test and the first line of why, of each that failed
+ */
+function failuresOf({ testResults }) {
+  return testResults.flatMap(({ name, status, message, assertionResults }) => {
+    const file = relative(root, name);
+    const own = assertionResults.filter((one) => one.status === 'failed');
+    if (status === 'failed' && own.length === 0) return [`${file}: ${firstLine(message)}`];
+    return own.map(({ fullName, failureMessages }) => `${file} › ${fullName}: ${firstLine(failureMessages?.[0])}`);
+  });
+}
+
+/** @param {string | undefined} text */
+function firstLine(text = '') {
+  return stripVTControlCharacters(text).trim().split('\n', 1)[0].slice(0, 300);
 }
 
 /**
@@ -82,12 +104,17 @@ async function jest(name, environment = {}, workers = 2) {
   await new Promise((resolve) => child.once('exit', resolve));
   if (!existsSync(report)) {
     tally.failed++;
-    return say(`FAIL ${name}: Jest ended without a report`);
+    failures.push(`${name}: Jest ended without a report`);
+    return;
   }
   const result = JSON.parse(readFileSync(report, 'utf8'));
   tally.passed += result.numPassedTests;
   tally.failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
-  if (result.numTotalTests === 0) tally.failed++;
+  if (result.numTotalTests === 0) {
+    tally.failed++;
+    failures.push(`${name}: no tests were found`);
+  }
+  failures.push(...failuresOf(result));
   say(`${result.success ? 'ok  ' : 'FAIL'} ${name}: ${result.numPassedTests} of ${result.numTotalTests} tests`);
 }
 
@@ -161,11 +188,12 @@ try {
   }
 } catch (error) {
   tally.failed++;
-  say(`FAIL set-up: ${error instanceof Error ? error.message : error}`);
+  failures.push(`set-up: ${error instanceof Error ? error.message : error}`);
 } finally {
   control?.stop();
   await server?.stop();
   await database?.stop();
 }
+for (const one of failures) say(`FAIL ${one}`);
 say(`${tally.passed} passed, ${tally.failed} failed`);
 process.exit(tally.failed ? 1 : 0);

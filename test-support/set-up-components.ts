@@ -1,4 +1,8 @@
 import '@testing-library/jest-dom';
+import { configure } from '@testing-library/react';
+
+// On a machine that does something else besides, a second is not long.
+configure({ asyncUtilTimeout: 5000 });
 
 /** What the components use of the router; each test may look at what was asked of it. */
 export const router = { push: jest.fn(), refresh: jest.fn(), replace: jest.fn() };

@@ -128,7 +128,10 @@ describe('the buying plan', () => {
     expect(asked[0]).toMatchObject({ path: '/api/act/place-orders', body: { basedOn: 'f-1', supplierIds: ['s'] } });
     expect(await screen.findByRole('status')).toHaveTextContent('PO-00009 went out for 1 job.');
     answerFetch(() => refusal('The plan is another since you saw it.'));
-    await userEvent.click(screen.getByRole('button', { name: 'Order from Sillwater' }));
+    const again = screen.getByRole('button', { name: 'Order from Sillwater' });
+    // While the page is read anew nothing can be pressed.
+    await waitFor(() => expect(again).toBeEnabled());
+    await userEvent.click(again);
     expect(await screen.findByText(/The plan is another/)).toBeInTheDocument();
   });
 });

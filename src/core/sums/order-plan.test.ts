@@ -79,6 +79,13 @@ function serves(task: Input, counts: readonly number[]): boolean {
   });
 }
 
+/** Offers of nothing but gifts never reach a minimum: nothing can be bought there. */
+const open = ({ offers, suppliers, ...task }: Input): Input => {
+  const isOpen = (id: string) =>
+    !suppliers.find((one) => one.id === id)?.minimum || offers.some((one) => one.supplier === id && one.price > 0);
+  return { ...task, suppliers, offers: offers.filter(({ supplier }) => isOpen(supplier)) };
+};
+
 function priceOf({ offers, suppliers }: Input, counts: readonly number[]): number {
   const goods = (id: string) =>
     offers.reduce((sum, one, i) => sum + (one.supplier === id ? one.price * (counts[i] ?? 0) : 0), 0);
@@ -91,8 +98,9 @@ function priceOf({ offers, suppliers }: Input, counts: readonly number[]): numbe
 
 test('no choice of offers costs less: every choice up to eight of each was tried', () => {
   fc.assert(
-    fc.property(someTask, (task) => {
-      const { result } = plan(task);
+    fc.property(someTask, (drawn) => {
+      const { result } = plan(drawn);
+      const task = open(drawn);
       let best = Infinity;
       for (const counts of everyCount(task.offers.length, 8))
         if (serves(task, counts)) best = Math.min(best, priceOf(task, counts));
@@ -108,6 +116,16 @@ test('no choice of offers costs less: every choice up to eight of each was tried
     }),
     { numRuns: 150 },
   );
+});
+
+test('a supplier that asks nothing for anything never reaches its minimum: nothing is bought there, and it is said', () => {
+  const { result, warnings } = plan({
+    need: [{ id: 'P-1 face', part: 'face', qty: 1 }],
+    offers: [{ id: 'gift', supplier: 'A', price: 0, lead_days: 1, gives: [{ part: 'face', qty: 1 }] }],
+    suppliers: [{ id: 'A', minimum: 20 }],
+  });
+  expect(result).toMatchObject({ orders: [], cost: 0, cannot: [{ part: 'face', qty: 1 }] });
+  expect(warnings.map((one) => one.sentence).join(' ')).toContain('Nobody offers 1 × face');
 });
 
 const ring = (over: object) => ({ price: 100, lead_days: 2, gives: [{ part: 'ring', qty: 1 }], ...over });

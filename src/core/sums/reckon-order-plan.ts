@@ -73,6 +73,13 @@ function soonest(part: string, offers: readonly Offer[]): number {
   );
 }
 
+/** Offers that can be bought: all but those of a supplier whose minimum stays out of reach, since it asks nothing for any. */
+function withinReach({ offers, suppliers }: Pick<Input, 'offers' | 'suppliers'>): readonly Offer[] {
+  const priced = new Set(offers.filter(({ price }) => price > 0).map((one) => one.supplier));
+  const closed = new Set(suppliers.filter(({ id, minimum = 0 }) => minimum > 0 && !priced.has(id)).map(({ id }) => id));
+  return offers.filter((one) => !closed.has(one.supplier));
+}
+
 interface Dated {
   readonly demands: readonly Demand[];
   readonly late: Result['late'];
@@ -218,7 +225,7 @@ function cheapest(task: Task, solver: Solver, secondsLeft: number): Bought {
 
 /** What all would cost from one supplier alone; null where it does not offer everything. */
 function aloneAt(id: string, { need: needs, offers, suppliers }: Input, solver: Solver): number | null {
-  const own = offers.filter((one) => one.supplier === id);
+  const own = withinReach({ offers, suppliers }).filter((one) => one.supplier === id);
   const { demands, cannot } = dateNeeds(needs, own);
   if (cannot.length) return null;
   const task = { demands, offers: own, suppliers: suppliers.filter((one) => one.id === id) };
@@ -257,11 +264,12 @@ function ordersOf({ offers, suppliers }: Task, counts: readonly number[]): Resul
 export function reckonOrderPlan(given: Input, solver: Solver): Result {
   assertSound(given);
   const started = solver.nowS();
-  const { demands, late, cannot } = dateNeeds(given.need, given.offers);
-  const task: Task = { offers: given.offers, suppliers: given.suppliers, demands };
+  const offers = withinReach(given);
+  const { demands, late, cannot } = dateNeeds(given.need, offers);
+  const task: Task = { offers, suppliers: given.suppliers, demands };
   const bought = cheapest(task, solver, limitS - (solver.nowS() - started));
   const got = addUp(
-    given.offers.flatMap(({ gives }, i) =>
+    offers.flatMap(({ gives }, i) =>
       gives.map(({ part, qty }) => ({ part, qty: qty * (bought.counts[i] ?? 0) })),
     ),
   );
