@@ -3,7 +3,7 @@ import { workOf } from '../bench';
 import type { Family } from '../family';
 import { judgePoints } from '../inspection';
 import { fateOf, leavesHouse } from '../dispatch';
-import { unsettledDecline } from '../quoting';
+import { leadOfLines, linesAhead, unsettledDecline } from '../quoting';
 import { awaited, hasQuoteAnswer, isFromSupplier, needsOf, toArrange, toOrder, type Need } from '../supply';
 import type { Remaining } from '../planning';
 import {
@@ -170,8 +170,11 @@ function nextMoveOf(record: JobRecord, family: Family): NextMove {
 
 function partsAhead(record: JobRecord, family: Family): Pick<Remaining, 'partsLeadDays' | 'partsDueOn'> {
   const needs = needsOf(record, family);
-  if (comesBefore(record.station, 'parts'))
-    return { partsLeadDays: Math.max(0, ...family.kits.map((kit) => kit.lead_days)), partsDueOn: null };
+  if (comesBefore(record.station, 'parts') && !hasQuoteAnswer(record)) {
+    const lines = linesAhead(record);
+    const lead = lines ? leadOfLines(lines, family) : Math.max(0, ...family.kits.map((kit) => kit.lead_days));
+    return { partsLeadDays: lead, partsDueOn: null };
+  }
   const dates = awaited(needs).flatMap((need) => (need.dueOn ? [need.dueOn] : []));
   const lead = Math.max(0, ...toOrder(needs).map((need) => need.leadDays));
   return { partsLeadDays: lead, partsDueOn: dates.sort().at(-1) ?? null };

@@ -19,6 +19,11 @@ export interface DrawnUp extends Plan {
   readonly proven: boolean;
 }
 
+/** How many places the search may look at. */
+export const placesOf = ({ budgetMs }: Pick<Problem, 'budgetMs'>) => budgetMs * placesPerMs;
+
+export const provenBy = (plan: Plan, bound: number): DrawnUp => ({ ...plan, bound, proven: plan.cost.first <= bound });
+
 /** A plan from starts, each operation with the one resource that can do it. */
 function planFromStarts(problem: Problem, starts: readonly number[]): Plan {
   const schedule = emptySchedule(problem);
@@ -45,7 +50,6 @@ export function drawUpPlan(problem: Problem): DrawnUp {
           steps: Math.ceil((problem.budgetMs * 1000) / microsecondsOfMove(shop.count)),
         }).starts,
       )
-    : improvePlan(first, problem.budgetMs * placesPerMs);
-  const best = compareCost(better.cost, first.cost) < 0 ? better : first;
-  return { ...best, bound, proven: best.cost.first <= bound };
+    : improvePlan(first, placesOf(problem));
+  return provenBy(compareCost(better.cost, first.cost) < 0 ? better : first, bound);
 }

@@ -49,8 +49,9 @@ export function planInOrder(problem: Problem, order: readonly number[]): Plan {
 /**
  * Operation after operation in an order of urgency, each as early as it goes; what an operation follows comes first.
  * @param rank the least goes first
+ * @param placeOf where one goes; left out: where it ends first
  */
-export function planByOperations(problem: Problem, rank: (i: number) => number): Plan {
+export function planByOperations(problem: Problem, rank: (i: number) => number, placeOf = bestPlace): Plan {
   const schedule = emptySchedule(problem);
   const { operations } = problem;
   const ranks = operations.map((_, i) => rank(i));
@@ -61,7 +62,7 @@ export function planByOperations(problem: Problem, rank: (i: number) => number):
     for (let k = 1; k < open.length; k++) if ((ranks[present(open[k])] ?? 0) < (ranks[present(open[at])] ?? 0)) at = k;
     const [i] = open.splice(at, 1);
     const operation = present(operations[present(i)]);
-    put(schedule, present(i), bestPlace(schedule, present(i), earliestOf(schedule, operation)));
+    put(schedule, present(i), placeOf(schedule, present(i), earliestOf(schedule, operation)));
     for (const next of operation.after) {
       waits[next] = (waits[next] ?? 0) - 1;
       if (waits[next] === 0) open.push(next);

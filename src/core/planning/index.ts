@@ -1,12 +1,13 @@
 export { chanceOf, type Chance } from './chance';
 export { drawUpPlan, type DrawnUp } from './draw-up-plan';
-export { limitOf, type Limit } from './limited-by';
+export { limitOf, waitsForHands, type Limit } from './limited-by';
 export { latestArrival, readyIfArriving } from './latest-arrival';
 export { minuteOf, minutesADay, timeOfDay, writeDay, writeMinute } from './plan-clock';
 export { PlanFault, type JobAsked, type OperationAsked, type PlanAsked, type Problem } from './plan-problem';
 export { madeLater, planFirst, planInTurn, type MadeLater } from './promise-plan';
 export { quantileAmong, quantileOf, type Spread } from './quantiles';
 export { readProblem } from './read-problem';
+export { redrawPlan, type StoodAt } from './redraw-plan';
 export { readyRange, type ReadyRange, type Remaining } from './ready-range';
 export type { Schedule } from './schedule';
 export { lastOf, simulate, type Varies } from './simulate';

@@ -70,6 +70,9 @@ function waitOf(schedule: Schedule, i: number): Wait | null {
   return parts && parts.minutes > minutes ? parts : { limit, minutes };
 }
 
+/** Whether an operation waits for a hand or a place that another job has, once all that it follows is done. */
+export const waitsForHands = (schedule: Schedule, i: number) => waitOf(schedule, i)?.limit.kind === 'resource';
+
 /**
  * The one thing that limits a job most: on the way from its end back, the longest wait; where there is none, its longest
  * operation. Hours at which the shop is closed count only where nothing else is waited for.

@@ -143,6 +143,19 @@ export function bestPlace(schedule: Schedule, i: number, from: number): Placed {
   return best;
 }
 
+/**
+ * The place for the crew that an operation had before, where waiting for it costs no more than some minutes; else the
+ * one that ends first.
+ * @param crew the crew that it had, out of the operation's own
+ */
+export function placeFor(schedule: Schedule, i: number, from: number, crew: Crew, patience: number): Placed {
+  const best = bestPlace(schedule, i, from);
+  if (best.crew === crew) return best;
+  const { minutes, split } = present(schedule.problem.operations[i]);
+  schedule.looked += 1;
+  return firstFit(schedule, { crew, minutes, split, from, beat: best.end + patience + 1 }) ?? best;
+}
+
 /** Places all operations of a job, each as early as it goes between what stands there. */
 export function placeJob(schedule: Schedule, j: number): void {
   const { problem } = schedule;

@@ -2,7 +2,7 @@ import type { Family } from '../family';
 import { readyRange, type ReadyRange, type Remaining } from '../planning';
 import type { OptionLevel, Quote, QuoteLine } from '../record';
 import type { WayName } from './compare-ways';
-import { buyingKey, isStandingWork } from './line-keys';
+import { addedMinutes, leadOfLines } from './quoted-work';
 import { offeredLines, optionsOf } from './total-quote';
 
 interface Asked {
@@ -18,27 +18,11 @@ export type ReadyOfWays = Readonly<Partial<Record<WayName, ReadyRange & { readon
 const dayMs = 86_400_000;
 const daysTo = (from: string, to: string) => Math.max(0, Math.round((Date.parse(to) - Date.parse(from)) / dayMs));
 
-/** Days of lead of what some lines buy: of a kit as the kit, of a part as the part. */
-function leadOf(lines: readonly QuoteLine[], { parts, kits }: Asked['family']): number {
-  const leads = lines.flatMap(({ key, parts: bought }) => {
-    const kit = kits.find(({ id }) => buyingKey(id) === key);
-    if (kit) return [kit.lead_days];
-    return parts.filter(({ ref }) => bought.some((one) => one.ref === ref)).map(({ lead_days }) => lead_days);
-  });
-  return Math.max(0, ...leads);
-}
-
-/** Minutes of work that some lines add to the standing work of every repair. */
-const addedMinutes = (lines: readonly QuoteLine[]): number =>
-  lines
-    .filter((line) => line.unit === 'h' && !isStandingWork(line))
-    .reduce((sum, { quantity }) => sum + quantity * 60, 0);
-
 function readyWith(
   { remaining, family, today }: Asked,
   lines: readonly QuoteLine[],
 ): ReadyRange & { readonly days: number } {
-  const lead = leadOf(lines, family);
+  const lead = leadOfLines(lines, family);
   const minutes = remaining.benchMinutesAfterParts + addedMinutes(lines);
   const ready = readyRange({ ...remaining, partsLeadDays: lead, benchMinutesAfterParts: minutes }, today);
   return { ...ready, days: daysTo(today, ready.likely) };

@@ -17,6 +17,7 @@ export { changedSinceSent, compareRevisions, type LineChange, type RevisionChang
 export { partsAtRisk, type AtRisk } from './at-risk';
 export { compareWays, defaultBasis, waysOf, type WayCompared, type WaysCompared } from './compare-ways';
 export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unsettled-decline';
+export { addedMinutes, leadOfLines, linesAhead } from './quoted-work';
 export { readyOfWays, type ReadyOfWays } from './days-out';
 export { customerOffer, type CustomerOffer, type OfferedLine } from './customer-offer';
 export { draftReminder, type DraftedReminder } from './reminder';

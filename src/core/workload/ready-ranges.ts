@@ -1,10 +1,11 @@
 import {
-  drawUpPlan,
   limitOf,
   quantileAmong,
   readProblem,
+  redrawPlan,
   simulate,
   writeDay,
+  waitsForHands,
   writePlan,
   type DrawnUp,
   type Limit,
@@ -12,6 +13,7 @@ import {
   type Problem,
   type ReadyRange,
   type Spread,
+  type StoodAt,
 } from '../planning';
 import { present } from '../present';
 import type { WorkAhead } from './work-ahead';
@@ -77,6 +79,8 @@ export interface PumpPlanned {
   readonly keptPct: number;
   readonly lateDays: number;
   readonly limit: Limit;
+  /** When the work goes on that waits for parts, and whether it is hands that it waits for then; null where none waits. */
+  readonly goesOn: { readonly day: string; readonly isByHands: boolean } | null;
 }
 
 export interface ShopPlanned {
@@ -88,18 +92,39 @@ export interface ShopPlanned {
 const share = (ends: readonly number[], until: number) =>
   ends.length ? Math.round((100 * ends.filter((end) => end <= until).length) / ends.length) : 0;
 
-/** Draws up a shop's plan, and reckons each pump's ready range from its runs. */
-export function planShop(asked: ShopPlanAsked, chances: ShopChances): ShopPlanned {
+/** When the first work is planned that follows parts or work outside. */
+function goesOnAt(
+  { schedule }: Pick<DrawnUp, 'schedule'>,
+  j: number,
+  workOf: (i: number) => WorkAhead | undefined,
+): PumpPlanned['goesOn'] {
+  const { problem, placed } = schedule;
+  const isSupply = (i: number) => ['parts', 'outside'].includes(workOf(i)?.wait?.kind ?? '');
+  const followers = present(problem.jobs[j]).operations.filter(
+    (i) => !isSupply(i) && present(problem.operations[i]).before.some(isSupply),
+  );
+  const [first] = followers.toSorted((a, b) => (placed[a]?.start ?? 0) - (placed[b]?.start ?? 0));
+  if (first === undefined) return null;
+  return { day: writeDay(placed[first]?.start ?? 0, problem.startMs), isByHands: waitsForHands(schedule, first) };
+}
+
+/**
+ * Draws up a shop's plan, and reckons each pump's ready range from its runs.
+ * @param standing where everything stood in the plan before; nothing where there was none
+ */
+export function planShop(asked: ShopPlanAsked, chances: ShopChances, standing: readonly StoodAt[] = []): ShopPlanned {
   const problem = readProblem(shopPlan(asked));
-  const drawn = drawUpPlan(problem);
+  const drawn = redrawPlan(problem, standing);
   const written = writePlan(drawn);
-  const runs = runsOf(drawn, workFinder(problem, asked), chances);
+  const workOf = workFinder(problem, asked);
+  const runs = runsOf(drawn, workOf, chances);
   const pumps = problem.jobs.map(({ id, due }, j): PumpPlanned => {
     const ends = runs[j] ?? [];
     const late = Math.max(0, (drawn.ends[j] ?? 0) - (due ?? Infinity));
     return {
       ...{ tag: id, plannedOn: writeDay(drawn.ends[j] ?? 0, problem.startMs), range: rangeFrom(ends, problem.startMs) },
       ...{ keptPct: share(ends, due ?? Infinity), lateDays: Math.ceil(late / 1440), limit: limitOf(drawn.schedule, j) },
+      goesOn: goesOnAt(drawn, j, workOf),
     };
   });
   return { drawn, operations: written.operations, pumps };

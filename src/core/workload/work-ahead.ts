@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import type { Family } from '../family';
-import { comesBefore, openSupplements, type JobRecord, type QuoteLine, type Station } from '../record';
-import { approvedLines, awaited, hasQuoteAnswer, madeOf, needsOf, notBackFrom, toOrder, type Need } from '../supply';
+import { addedMinutes, leadOfLines, linesAhead } from '../quoting';
+import { comesBefore, openSupplements, type JobRecord, type Station } from '../record';
+import { awaited, hasQuoteAnswer, madeOf, needsOf, notBackFrom, toOrder, type Need } from '../supply';
 import { minutesAhead, minutesAt } from './minutes';
 import { skills, type Skill } from './skills';
 
@@ -34,9 +35,6 @@ interface Draft {
 const bench = ['bench hand', 'bench'] as const;
 const washing = ['bench hand', 'washer'] as const;
 const answerTitle = 'The customer’s answer';
-
-const minutesOf = (lines: readonly QuoteLine[], kind: QuoteLine['kind']) =>
-  lines.filter((line) => line.kind === kind && line.unit === 'h').reduce((sum, { quantity }) => sum + quantity * 60, 0);
 
 /** Work and waits up to the answer of the customer. */
 function untilAnswer(record: JobRecord, family: Family): readonly Draft[] {
@@ -75,11 +73,17 @@ const latest = (days: readonly (string | null)[]) =>
     .toSorted()
     .at(-1) ?? null;
 
+/** Days of lead of what is to be ordered: before the answer of what the quote advises, before a quote the longest kit. */
+function leadAhead(record: JobRecord, family: Family, needs: readonly Need[]): number {
+  const isAsked = comesBefore(record.station, 'parts') && !hasQuoteAnswer(record);
+  if (!isAsked) return Math.max(0, ...toOrder(needs).map((need) => need.leadDays));
+  const lines = linesAhead(record);
+  return lines ? leadOfLines(lines, family) : Math.max(0, ...family.kits.map((kit) => kit.lead_days));
+}
+
 /** What has to come: parts to be ordered, parts on order, work outside, parts that are made here. */
 function supplies(record: JobRecord, family: Family, needs: readonly Need[]): readonly Draft[] {
-  const usual = Math.max(0, ...family.kits.map((kit) => kit.lead_days));
-  const isUnknown = comesBefore(record.station, 'parts') && !hasQuoteAnswer(record);
-  const lead = isUnknown ? usual : Math.max(0, ...toOrder(needs).map((need) => need.leadDays));
+  const lead = leadAhead(record, family, needs);
   const coming = latest(
     awaited(needs)
       .filter(({ source }) => source !== 'outside' && source !== 'made')
@@ -112,14 +116,14 @@ function supplies(record: JobRecord, family: Family, needs: readonly Need[]): re
 /** Work from the parts to the report. */
 function afterParts(record: JobRecord, family: Family): readonly Draft[] {
   const isBefore = (station: Station) => comesBefore(record.station, station);
-  const machining = isBefore('rebuild') ? minutesOf(approvedLines(record), 'machining') : 0;
+  const sold = isBefore('rebuild') ? (linesAhead(record) ?? []) : [];
   const later = openSupplements(record).flatMap(({ lines }) =>
     lines.filter(({ struckReason }) => struckReason === null),
   );
-  const bench = minutesAhead(record, family, 'rebuild') + minutesOf(later, 'labour') + minutesOf(later, 'machining');
+  const added = addedMinutes(sold, 'labour') + addedMinutes(later, 'labour') + addedMinutes(later, 'machining');
   return [
-    { id: 'machining', title: 'Machining', needs: ['machinist', 'lathe'], minutes: machining },
-    { id: 'rebuild', title: 'Rebuild', needs: ['bench hand', 'bench'], minutes: bench },
+    { id: 'machining', title: 'Machining', needs: ['machinist', 'lathe'], minutes: addedMinutes(sold, 'machining') },
+    { id: 'rebuild', title: 'Rebuild', needs: bench, minutes: minutesAhead(record, family, 'rebuild') + added },
     {
       id: 'test',
       title: 'Test',
