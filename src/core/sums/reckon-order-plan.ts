@@ -269,9 +269,7 @@ export function reckonOrderPlan(given: Input, solver: Solver): Result {
   const task: Task = { offers, suppliers: given.suppliers, demands };
   const bought = cheapest(task, solver, limitS - (solver.nowS() - started));
   const got = addUp(
-    offers.flatMap(({ gives }, i) =>
-      gives.map(({ part, qty }) => ({ part, qty: qty * (bought.counts[i] ?? 0) })),
-    ),
+    offers.flatMap(({ gives }, i) => gives.map(({ part, qty }) => ({ part, qty: qty * (bought.counts[i] ?? 0) }))),
   );
   const wanted = addUp(given.need);
   const left = [...got].flatMap(([part, qty]) => {
