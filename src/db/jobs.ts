@@ -56,6 +56,13 @@ const floorColumns = {
   model: t.pumps.model,
   serial: t.pumps.serial,
   customer: t.customers.name,
+  planned: {
+    early: t.plannedPumps.early,
+    likely: t.plannedPumps.likely,
+    late: t.plannedPumps.late,
+    keptPct: t.plannedPumps.keptPct,
+    limitWords: t.plannedPumps.limitWords,
+  },
 };
 
 type FloorSource = { hold: unknown; standing: unknown };
@@ -75,6 +82,7 @@ export async function listOpenJobs(
     .from(t.jobs)
     .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
     .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
+    .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.jobs.tag))
     .where(
       and(
         isNull(t.jobs.closedAt),
@@ -108,7 +116,8 @@ const base = (connection: Connection) =>
     .select(floorColumns)
     .from(t.jobs)
     .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
-    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId));
+    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
+    .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.jobs.tag));
 
 /** The words of a search, safe for boolean full text: letters and digits only, each as a prefix that must occur. */
 function booleanWords(text: string): string {

@@ -1,7 +1,7 @@
 import { and, asc, eq, gte, isNotNull, isNull, sql } from 'drizzle-orm';
 import * as z from 'zod';
 import { skills, type Absence, type ShopCalendar, type Wish } from '@/core/workload';
-import { fromJson, type Connection } from './client';
+import { fromJson, type Connection, type Database } from './client';
 import * as t from './schema';
 
 const weeklySchema = z.array(z.object({ weekday: z.number().int(), from: z.string(), to: z.string() }));
@@ -169,4 +169,53 @@ export async function countFirstRuns(
     .from(t.testRuns)
     .where(eq(t.testRuns.run, 1));
   return { all: Number(row?.all ?? 0), failed: Number(row?.failed ?? 0) };
+}
+
+/** The plan that stands: its fingerprint, its text, and the version to write it by; null before the first. */
+export async function readKeptPlan(connection: Connection) {
+  const [row] = await connection.select().from(t.keptPlans).where(eq(t.keptPlans.id, 'shop'));
+  return row ?? null;
+}
+
+export type PlannedPumpRow = typeof t.plannedPumps.$inferSelect;
+
+/**
+ * Keeps a plan and the days of its pumps in place of the one before, as compare-and-set on its version, 0 for the first.
+ * @returns false when another copy was first
+ */
+export async function keepPlan(
+  database: Database,
+  {
+    basedOn,
+    pumps,
+    ...row
+  }: { basedOn: number; madeOf: string; plan: string; at: Date; pumps: readonly PlannedPumpRow[] },
+): Promise<boolean> {
+  return database.transaction(async (within) => {
+    const set = { ...row, version: basedOn + 1 };
+    const [done] =
+      basedOn === 0
+        ? await within
+            .insert(t.keptPlans)
+            .ignore()
+            .values({ id: 'shop', ...set })
+        : await within
+            .update(t.keptPlans)
+            .set(set)
+            .where(and(eq(t.keptPlans.id, 'shop'), eq(t.keptPlans.version, basedOn)));
+    if (done.affectedRows !== 1) return false;
+    await within.delete(t.plannedPumps);
+    if (pumps.length) await within.insert(t.plannedPumps).values([...pumps]);
+    return true;
+  });
+}
+
+/** When a pump is ready by the plan that stands; null where it is not in it. */
+export async function findPlannedPump(connection: Connection, tag: string): Promise<PlannedPumpRow | null> {
+  const [row] = await connection.select().from(t.plannedPumps).where(eq(t.plannedPumps.tag, tag));
+  return row ?? null;
+}
+
+export async function listPlannedPumps(connection: Connection): Promise<readonly PlannedPumpRow[]> {
+  return connection.select().from(t.plannedPumps).limit(2000);
 }

@@ -1,13 +1,14 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import * as z from 'zod';
-import type {
-  CatalogueNumber,
-  CatalogueOffer,
-  CatalogueSupplier,
-  ShopOrder,
-  ShopOrderLine,
-  SourcedLine,
-  StockItem,
+import {
+  datedByPlan,
+  type CatalogueNumber,
+  type CatalogueOffer,
+  type CatalogueSupplier,
+  type ShopOrder,
+  type ShopOrderLine,
+  type SourcedLine,
+  type StockItem,
 } from '@/core/purchasing';
 import type { ShopOrderState, StockMoveKind } from '@/core/record';
 import { numberKey } from '@/core/supply';
@@ -189,17 +190,19 @@ export async function listSupplyLines(connection: Connection, limit = 5000) {
       line: t.supplyLines,
       ...{ promisedOn: t.jobs.promisedOn, standing: t.jobs.standing, station: t.jobs.station, hold: t.jobs.hold },
       ...{ maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
+      planned: { goesOn: t.plannedPumps.goesOn, isByHands: t.plannedPumps.isByHands },
     })
     .from(t.supplyLines)
     .innerJoin(t.jobs, eq(t.jobs.tag, t.supplyLines.tag))
     .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
     .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
+    .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.supplyLines.tag))
     .where(isNull(t.jobs.closedAt))
     .orderBy(asc(t.supplyLines.neededBy), asc(t.supplyLines.tag), asc(t.supplyLines.partRef))
     .limit(limit);
-  return rows.map(({ line: { numberKey: _key, ...line }, ...row }) => ({
+  return rows.map(({ line: { numberKey: _key, ...line }, planned, ...row }) => ({
     ...row,
-    line: { ...line, blocks: blocksSchema.parse(fromJson(line.blocks)) },
+    line: datedByPlan({ ...line, blocks: blocksSchema.parse(fromJson(line.blocks)) }, planned),
   }));
 }
 

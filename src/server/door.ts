@@ -8,6 +8,7 @@ import { carryOut } from './outbox';
 import { sha256 } from './fingerprint';
 import { addPhoto } from './job-commands';
 import { readPicture } from './pictures';
+import { planSoon } from './planning/plan-soon';
 import { actUseCases } from './registry';
 import { perform } from './use-case';
 
@@ -23,6 +24,7 @@ export async function act<V extends Verb>(verb: V, context: Context, input: unkn
     perform(useCase, { ...own, followUp }, input),
   );
   for (const row of rows) await carryOut(context, row);
+  planSoon();
   return answer;
 }
 

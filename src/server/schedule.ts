@@ -1,5 +1,6 @@
 import { forgetEntries } from '@/db';
 import { carryOutDue } from './outbox';
+import { planSoon } from './planning/plan-soon';
 import { getRuntime } from './runtime';
 import { takeOverOldJobs } from './take-over';
 
@@ -27,6 +28,7 @@ export function startSchedule(): void {
       if (!isBegun) await takeOverOldJobs(ownContext());
       isBegun = true;
       await carryOutDue(ownContext());
+      planSoon();
       if (performance.now() - forgotAt < dayMs) return;
       await forgetOld();
       forgotAt = performance.now();

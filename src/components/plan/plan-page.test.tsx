@@ -18,6 +18,7 @@ const basins = (stones: readonly Stone[]) => [
 const pump = {
   ...{ tag: 'P-0424', plannedOn: '2026-12-14', keptPct: 3, lateDays: 4, promisedOn: '2026-12-10', weight: 1 },
   ...{ pump: 'Ostrelhaus OH 65-250', customer: 'Crakeside Snow Plant', station: 'rebuild' as const, isHeld: false },
+  goesOn: null,
   range: { early: '2026-12-13', likely: '2026-12-14', late: '2026-12-18' },
   limit: { kind: 'resource' as const, words: 'Odile Fennimoor' },
 };

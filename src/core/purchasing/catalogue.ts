@@ -84,10 +84,23 @@ export interface SupplyLine {
   readonly toBuy: number;
   readonly leadDays: number;
   readonly dueOn: string | null;
-  /** The last day on which it may come for the promise to hold; null without a promise. */
+  /**
+   * The last day on which it may come for the promise to hold, or the one on which the plan has hands for it; null without
+   * a promise.
+   */
   readonly neededBy: string | null;
+  /** Whether the plan has no hands for it before that day. */
+  readonly isByHands?: boolean;
   /** Titles of the steps that wait for it. */
   readonly blocks: readonly string[];
   /** Wanted before the customer has answered. */
   readonly isAtRisk: boolean;
+}
+
+/** A line with its day from the plan: where hands are awaited anyway, nothing need come before they are there. */
+export function datedByPlan<Line extends Pick<SupplyLine, 'neededBy'>>(
+  line: Line,
+  planned: { readonly goesOn: string | null; readonly isByHands: boolean } | null,
+): Line & Pick<SupplyLine, 'isByHands'> {
+  return planned?.goesOn && planned.isByHands ? { ...line, neededBy: planned.goesOn, isByHands: true } : line;
 }

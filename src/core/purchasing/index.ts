@@ -8,6 +8,7 @@ export {
   type Share,
 } from './buying-plan';
 export { inShopMoney, shelfTag, type BuyingAsked, type ShelfTake } from './buying-task';
+export { datedByPlan } from './catalogue';
 export type {
   CatalogueNumber,
   CatalogueOffer,

@@ -6,7 +6,9 @@ import {
   planInTurn,
   quantileAmong,
   readProblem,
+  redrawPlan,
   writeDay,
+  type StoodAt,
 } from '../planning';
 import { present } from '../present';
 import { runCount, runsOf, workFinder, type ShopChances } from './ready-ranges';
@@ -16,6 +18,8 @@ import type { WorkAhead } from './work-ahead';
 /** A caller's pump: what it is likely to need, and the day on which it would come. */
 export interface PromiseAsked {
   readonly plan: ShopPlanAsked;
+  /** Where everything stands in the plan. */
+  readonly standing: readonly StoodAt[];
   readonly chances: ShopChances;
   readonly work: readonly WorkAhead[];
   readonly comesOn: string;
@@ -48,13 +52,13 @@ const callerTag = 'the caller’s pump';
 const farDays = 3000;
 
 /** Answers “when, if it came on that day?”, in its turn or put first, and whom that makes later. */
-export function answerPromise({ plan, chances, work, comesOn, isFirst }: PromiseAsked): PromiseAnswered {
+export function answerPromise({ plan, standing, chances, work, comesOn, isFirst }: PromiseAsked): PromiseAnswered {
   const caller = { tag: callerTag, promisedOn: addDays(comesOn, farDays), weight: 1, holdUntil: comesOn, work };
   const all: ShopPlanAsked = { ...plan, pumps: [...plan.pumps, caller] };
   const problem = readProblem(shopPlan(all));
   const place = problem.jobs.length - 1;
   const others = shopPlan(plan);
-  const before = others.jobs.length ? drawUpPlan(readProblem(others)) : null;
+  const before = others.jobs.length ? redrawPlan(readProblem(others), standing) : null;
   const turn = before ? planInTurn(problem, before.schedule) : drawUpPlan(problem);
   const made = isFirst ? planFirst(problem, turn.schedule, place) : turn;
   const ends = runsOf(made, workFinder(problem, all), chances)[place] ?? [];

@@ -54,6 +54,14 @@ describe('what lies ahead of a pump', () => {
     expect(idsAt('rebuild')).toEqual(['rebuild', 'test', 'report']);
     expect(idsAt('test')).toEqual(['test', 'report']);
   });
+  test('counts what the quote advises before it is answered: its parts and its work on the lathe', () => {
+    const { record, family } = jobAt('approve');
+    const asked = { ...record, approvals: [], station: 'approve' as const };
+    const ahead = workAhead(asked, family);
+    expect(ahead.map(({ id }) => id)).toEqual(['answer', 'parts', 'machining', 'rebuild', 'test', 'report']);
+    // By the family's list: the seal kit and the ring come in five days, the bearing kit in three.
+    expect(ahead.find(({ id }) => id === 'parts')?.wait?.leadDays).toBe(5);
+  });
   test('needs a hand and a place for each work, and none for what is waited for', () => {
     const { record, family } = jobAt('teardown');
     for (const { needs, wait } of workAhead(record, family)) expect(needs.length > 0).toBe(wait === null);
@@ -192,6 +200,27 @@ describe('the board', () => {
   });
 });
 
+describe('what waits for parts', () => {
+  const parts = (leadDays: number) => work('parts', 1, { needs: [], wait: { kind: 'parts', leadDays, dueOn: null } });
+  const after = work('rebuild', 400, { after: ['parts'] });
+  test('goes on when they are here, where a hand is free by then', () => {
+    const [own] = planShop(shop([pump('P-1', [parts(4), after])]), chances).pumps;
+    // Monday 07:00 and four days are Friday 07:00, when the shop opens.
+    expect(own?.goesOn).toEqual({ day: '2026-11-27', isByHands: false });
+  });
+  test('goes on when hands are free, and it is said that it is they', () => {
+    // One bench hand, busy with another pump until the second Monday: 2000 minutes of 480 a day, Thursday closed.
+    const one = shop([
+      { ...pump('P-1', [work('rebuild', 2000)], '2026-11-23'), weight: 9 },
+      pump('P-2', [parts(1), after], '2027-03-01'),
+    ]);
+    const { pumps } = planShop({ ...one, resources: one.resources.filter(({ id }) => id !== 'joss') }, chances);
+    expect(pumps.find(({ tag }) => tag === 'P-2')?.goesOn).toEqual({ day: '2026-11-30', isByHands: true });
+  });
+  test('nothing is said where nothing is waited for', () =>
+    expect(planShop(shop([pump('P-1', [work('rebuild', 60)])]), chances).pumps[0]?.goesOn).toBeNull());
+});
+
 describe('a promise to a caller', () => {
   const busy = shop([
     pump('P-1', [work('rebuild', 900)], '2026-11-24'),
@@ -199,7 +228,7 @@ describe('a promise to a caller', () => {
   ]);
   const ask = (isFirst: boolean, more: Partial<ShopPlanAsked> = {}) =>
     answerPromise({
-      plan: { ...busy, ...more },
+      ...{ plan: { ...busy, ...more }, standing: [] },
       chances,
       work: [work('rebuild', 480)],
       comesOn: '2026-11-23',

@@ -1,5 +1,5 @@
 import { boolean, date, decimal, index, int, json, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
-import { idColumn, longText, momentColumn, oneOf, shortText } from './columns';
+import { bigText, idColumn, longText, momentColumn, oneOf, shortText } from './columns';
 
 /** Hours of hands and places, week by week, and the days on which nobody is there. */
 export const workCalendars = mysqlTable('work_calendars', {
@@ -63,4 +63,31 @@ export const planWeights = mysqlTable('plan_weights', {
   reason: longText('reason').notNull(),
   personName: shortText('person_name').notNull(),
   at: momentColumn('at').notNull(),
+});
+
+/** The plan that stands, as it was drawn up last: one row. A view, made anew from what it is made of. */
+export const keptPlans = mysqlTable('kept_plans', {
+  id: varchar('id', { length: 10 }).primaryKey(),
+  /** Fingerprint of what it was made of. */
+  madeOf: varchar('made_of', { length: 64 }).notNull(),
+  plan: bigText('plan').notNull(),
+  version: int('version').notNull(),
+  at: momentColumn('at').notNull(),
+});
+
+/** When each pump is ready by the plan that stands. */
+export const plannedPumps = mysqlTable('planned_pumps', {
+  tag: varchar('tag', { length: 20 }).primaryKey(),
+  plannedOn: date('planned_on', { mode: 'string' }).notNull(),
+  early: date('early', { mode: 'string' }).notNull(),
+  likely: date('likely', { mode: 'string' }).notNull(),
+  late: date('late', { mode: 'string' }).notNull(),
+  /** Of 100 runs, how many keep the promise. */
+  keptPct: int('kept_pct').notNull(),
+  /** What limits it, in words. */
+  limitWords: shortText('limit_words').notNull(),
+  /** When the work goes on that waits for parts; null where none waits. */
+  goesOn: date('goes_on', { mode: 'string' }),
+  /** Whether it is hands that it waits for then, not parts. */
+  isByHands: boolean('is_by_hands').notNull(),
 });

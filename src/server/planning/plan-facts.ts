@@ -104,7 +104,7 @@ export async function planFacts({ database, now }: Pick<Context, 'database' | 'n
     };
   });
   const asked: ShopPlanAsked = {
-    ...{ now: time, resources, calendars, absences, wishes, answerDays: chances.answerDays, budgetMs: 700 },
+    ...{ now: time, resources, calendars, absences, wishes, answerDays: chances.answerDays, budgetMs: 300 },
     pumps: rows.map(({ tag, promisedOn, holdUntil, work }) => ({
       ...{ tag, promisedOn, holdUntil, work },
       weight: weights.find((one) => one.tag === tag)?.weight ?? 1,

@@ -1,6 +1,5 @@
 import * as z from 'zod';
 import { askPromiseInput, tryPlanInput, type TryPlan } from '@/core/change/inputs';
-import { canonical, sayDay } from '@/core/lifecycle';
 import { addDays } from '@/core/planning';
 import {
   afloatOf,
@@ -15,70 +14,24 @@ import {
   type ShopPlanAsked,
 } from '@/core/workload';
 import { DomainError } from '@/core/errors';
-import { SumRefusal } from '@/core/sums';
 import type { Context } from '../context';
 import { buildFor, listFamilies } from '../families';
-import { sha256 } from '../fingerprint';
 import type { PlainPlan } from '../sums/heavy-work';
 import { planHeavy, promiseHeavy } from '../sums/reckon-heavy';
 import { defineUseCase } from '../use-case';
 import { planFacts, type PlanFacts } from './plan-facts';
+import { limitIn, planThatStands, sayFault, settled } from './plan-that-stands';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
 const daysShown = 14;
 
-/** The plans that were drawn up last, by what they were drawn up from: a view, made anew whenever that changes. */
-const known = new Map<string, Promise<PlainPlan>>();
-const mostKnown = 6;
-
-/** The quarter of an hour in which a time lies: a plan is drawn up anew no more often while nothing changes. */
-const quarter = (time: string) =>
-  `${time.slice(0, 14)}${String(Math.floor(Number(time.slice(14)) / 15) * 15).padStart(2, '0')}`;
-
-/** What no plan can be made of is said; nothing that a person can type ends in a fault of the program. */
-function sayFault(error: unknown): never {
-  if (error instanceof SumRefusal)
-    throw new DomainError('wrong-state', { what: `No plan can be drawn up: ${error.message}.` }, { cause: error });
-  throw error;
-}
-
-/** The plan of some facts; what was drawn up from the same is taken again. */
-export function planOf(asked: ShopPlanAsked, chances: PlanFacts['chances']): Promise<PlainPlan> {
-  const settled = { ...asked, now: quarter(asked.now) };
-  const key = sha256(canonical([settled, chances]));
-  const before = known.get(key);
-  if (before) return before;
-  const made = planHeavy({ asked: settled, chances }).catch(sayFault);
-  known.set(key, made);
-  made.catch(() => known.delete(key));
-  const [oldest] = known.keys();
-  if (known.size > mostKnown && oldest !== undefined) known.delete(oldest);
-  return made;
-}
-
-type Row = PlanFacts['rows'][number];
-
-/** What limits a pump, as people call it: a hand, something that has to come, its stop, or its own work. */
-function limitedWords(
-  { kind, id }: PlainPlan['pumps'][number]['limit'],
-  row: Row | undefined,
-  resources: PlanFacts['resources'],
-): PumpShown['limit'] {
-  const work = row?.work.find((one) => one.id === id);
-  if (kind === 'resource') return { kind, words: resources.find((one) => one.id === id)?.name ?? id };
-  if (work?.wait) return { kind: 'parts', words: work.title };
-  if (kind === 'parts')
-    return { kind, words: `its stop until ${row?.holdUntil ? sayDay(row.holdUntil) : 'a later day'}` };
-  return { kind, words: work?.title ?? '' };
-}
-
 /** Pumps of the plan with what people call them. */
-function pumpsShown({ rows, weights, resources }: PlanFacts, plan: PlainPlan): readonly PumpShown[] {
-  return plan.pumps.map(({ limit, ...pump }) => {
+function pumpsShown(facts: PlanFacts, plan: PlainPlan): readonly PumpShown[] {
+  const { rows, weights } = facts;
+  return plan.pumps.map((pump) => {
     const row = rows.find(({ tag }) => tag === pump.tag);
-    const words = limitedWords(limit, row, resources);
     return {
-      ...{ ...pump, limit: words },
+      ...{ ...pump, limit: limitIn(facts, pump) },
       ...{ pump: `${row?.maker ?? ''} ${row?.model ?? ''}`.trim(), customer: row?.customer ?? '' },
       ...{ promisedOn: row?.promisedOn ?? '', station: row?.station ?? 'receive', isHeld: row?.isHeld ?? false },
       weight: weights.find(({ tag }) => tag === pump.tag)?.weight ?? 1,
@@ -115,7 +68,7 @@ export const readPlan = defineUseCase({
     const none = { ...frame, days: [], board: [], afloat: [], pumps: [] };
     if (frame.lacking.length) return { ...none, fault: null };
     try {
-      return { ...frame, ...shown(facts, await planOf(asked, chances)), fault: null };
+      return { ...frame, ...shown(facts, await planThatStands(context, facts)), fault: null };
     } catch (error) {
       if (error instanceof DomainError) return { ...none, fault: error.details.what ?? '' };
       throw error;
@@ -148,7 +101,9 @@ export const tryPlan = defineUseCase({
     const asked = tried(facts.asked, change);
     if (lackingSkills(asked).length)
       throw new DomainError('wrong-state', { what: 'There is no plan yet to try it on.' });
-    const [before, after] = await Promise.all([planOf(facts.asked, facts.chances), planOf(asked, facts.chances)]);
+    const before = await planThatStands(context, facts);
+    const { chances } = facts;
+    const after = await planHeavy({ asked: settled(asked), chances, standing: before.operations }).catch(sayFault);
     const moved = after.pumps.flatMap((pump) => {
       const was = before.pumps.find(({ tag }) => tag === pump.tag);
       const promisedOn = facts.rows.find(({ tag }) => tag === pump.tag)?.promisedOn ?? '';
@@ -174,14 +129,17 @@ export const askPromise = defineUseCase({
     const file = (await listFamilies(context.database)).find(({ id }) => id === familyId);
     if (!file) throw new DomainError('not-found', { what: `There is no construction ${familyId}.` });
     const family = buildFor(file, size ? { size } : {});
-    const { asked, chances } = await planFacts(context);
+    const facts = await planFacts(context);
+    const { asked, chances } = facts;
     const work = usualWork(family);
     const lacking = lackingSkills({ ...asked, pumps: [{ tag: '', promisedOn: '', weight: 1, holdUntil: null, work }] });
     if (lacking.length) return { lacking, answer: null };
     const day = comesOn < asked.now.slice(0, 10) ? asked.now.slice(0, 10) : comesOn;
+    const standing = (await planThatStands(context, facts)).operations;
+    const plan = settled(asked);
     return {
       lacking,
-      answer: await promiseHeavy({ plan: asked, chances, work, comesOn: day, isFirst }).catch(sayFault),
+      answer: await promiseHeavy({ plan, standing, chances, work, comesOn: day, isFirst }).catch(sayFault),
     };
   },
 });

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { answerLine, dayInZone, sayAsk, sayMove, standingSchema } from '@/core/lifecycle';
-import { readyRange } from '@/core/planning';
+import { readyRange, type ReadyRange, type Remaining } from '@/core/planning';
 import { listOpenJobs, readShop, searchJobs, type Connection } from '@/db';
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
@@ -15,6 +15,13 @@ export function dayIn(zone: string, now: Date): string {
 
 const shortOf = new Map(shippedFamilies.map((family) => [family.id, family.short]));
 
+/** The ready range of the plan that stands, which knows the load; before there is one, of the pump alone. */
+export function readyOf(planned: ReadyRange | null, remaining: Remaining, today: string): ReadyRange {
+  if (!planned) return readyRange(remaining, today);
+  const { early, likely, late } = planned;
+  return { early, likely, late };
+}
+
 interface Frame {
   readonly now: Date;
   readonly zone: string;
@@ -25,7 +32,7 @@ interface Frame {
 function stripOf(row: Row, { now, zone, currency }: Frame) {
   const standing = standingSchema.parse(row.standing);
   const said = sayMove(standing.next);
-  const ready = readyRange(standing.remaining, dayIn(zone, now));
+  const ready = readyOf(row.planned, standing.remaining, dayIn(zone, now));
   const pump = `${shortOf.get(row.familyId) ?? row.maker} ${row.size}`.trim();
   return {
     tag: row.tag,
@@ -41,6 +48,7 @@ function stripOf(row: Row, { now, zone, currency }: Frame) {
     asks: standing.asks.map((ask) => sayAsk(ask, currency).words),
     atRiskMinor: standing.asks.reduce((sum, ask) => sum + (ask.code === 'at-risk' ? ask.minor : 0), 0),
     ready,
+    limit: row.closedAt ? '' : (row.planned?.limitWords ?? ''),
     promisedOn: row.promisedOn,
   };
 }

@@ -15,21 +15,25 @@ import {
   sayMove,
   standingOf,
 } from '@/core/lifecycle';
-import { readyRange } from '@/core/planning';
+import type { ReadyRange } from '@/core/planning';
 import { isConstructionOpen, type JobRecord } from '@/core/record';
-import { listEventsAfter, listInstruments, listPeople, readShop } from '@/db';
+import { findPlannedPump, listEventsAfter, listInstruments, listPeople, readShop } from '@/db';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
 import { newerFamily } from '../library/newer-family';
 import { defineUseCase } from '../use-case';
-import { dayIn } from './read-floor';
+import { dayIn, readyOf } from './read-floor';
 
 interface Clock {
   readonly now: Date;
   readonly zone: string;
 }
 
-function answerOf(record: JobRecord, standing: ReturnType<typeof standingOf>, { now, zone }: Clock): string {
+function answerOf(
+  record: JobRecord,
+  standing: ReturnType<typeof standingOf>,
+  { now, zone, ready }: Clock & { readonly ready: ReadyRange },
+): string {
   const { tag, station, holderSince, hold, outcome, closedAt, promisedOn } = record;
   return answerLine({
     ...{ tag, station, holderSince, hold, outcome, closedAt, promisedOn, zone },
@@ -39,7 +43,7 @@ function answerOf(record: JobRecord, standing: ReturnType<typeof standingOf>, { 
     holder: standing.holder,
     waitingFor: sayMove(standing.next).waitingFor,
     asks: standing.asks.map((ask) => sayAsk(ask, record.quotes[0]?.currency ?? 'EUR').words),
-    ready: readyRange(standing.remaining, dayIn(zone, now)),
+    ready,
     now: now.toISOString(),
   });
 }
@@ -57,12 +61,15 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
   const clock = { now: context.now(), zone: shop?.zone ?? 'UTC' };
   const today = dayIn(clock.zone, clock.now);
   const standing = standingOf(record, family);
+  const planned = record.closedAt ? null : await findPlannedPump(context.database, record.tag);
+  const ready = readyOf(planned, standing.remaining, today);
   const event = onward[record.station];
   const iso = clock.now.toISOString();
   return {
-    answer: answerOf(record, standing, clock),
+    answer: answerOf(record, standing, { ...clock, ready }),
     standing,
-    ready: readyRange(standing.remaining, today),
+    ready,
+    planned: planned && { limit: planned.limitWords, keptPct: planned.keptPct },
     today,
     zone: clock.zone,
     newerFamily: newer?.version ?? null,

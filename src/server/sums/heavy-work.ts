@@ -1,5 +1,5 @@
 import { present } from '@/core/present';
-import { PlanFault } from '@/core/planning';
+import { PlanFault, type StoodAt } from '@/core/planning';
 import { findSum, SumRefusal } from '@/core/sums';
 import { answerPromise, planShop, type PromiseAsked, type ShopChances, type ShopPlanAsked } from '@/core/workload';
 import { loadSolver } from '@/solver/highs-solver';
@@ -8,10 +8,12 @@ import { loadSolver } from '@/solver/highs-solver';
 export interface ShopPlanTask {
   readonly asked: ShopPlanAsked;
   readonly chances: ShopChances;
+  /** Where everything stood in the plan before. */
+  readonly standing: readonly StoodAt[];
 }
 
-function plainPlan({ asked, chances }: ShopPlanTask) {
-  const { operations, pumps, drawn } = planShop(asked, chances);
+function plainPlan({ asked, chances, standing }: ShopPlanTask) {
+  const { operations, pumps, drawn } = planShop(asked, chances, standing);
   return { operations, pumps, proven: drawn.proven };
 }
 export type PlainPlan = ReturnType<typeof plainPlan>;

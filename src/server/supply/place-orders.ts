@@ -1,11 +1,18 @@
 import { supply } from '@/core/change';
 import { reason, refuse } from '@/core/change/decision';
 import { canonical, standingOf } from '@/core/lifecycle';
-import { shelfTag, supplyLinesOf, type BuyingPlan, type PlannedOrder, type ShopOrder } from '@/core/purchasing';
+import {
+  datedByPlan,
+  shelfTag,
+  supplyLinesOf,
+  type BuyingPlan,
+  type PlannedOrder,
+  type ShopOrder,
+} from '@/core/purchasing';
 import { asId, type Tag } from '@/core/record';
 import { numberKey } from '@/core/supply';
 import type { CommandOf } from '@/contract';
-import { addOutbox, addShopOrder, listSupplyLines, takeNumber, type Connection } from '@/db';
+import { addOutbox, addShopOrder, findPlannedPump, listSupplyLines, takeNumber, type Connection } from '@/db';
 import { changeTogether, type JobCommand, type Together } from '../change-job';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
@@ -99,9 +106,10 @@ export const orderForJob = forVerb('order-parts', async (context, command: Comma
   const { record, family } = await findJob(context.database, command.tag);
   const catalogue = await catalogueNow(context);
   const isAtRisk = command.atRisk !== null;
+  const planned = await findPlannedPump(context.database, command.tag);
   const lines = supplyLinesOf({ record, family, standing: standingOf(record, family) })
     .filter((line) => line.isAtRisk === isAtRisk && line.toBuy > 0)
-    .map((line) => ({ ...line, isAtRisk: false }));
+    .map((line) => datedByPlan({ ...line, isAtRisk: false }, planned));
   // What lies on the shelf is taken by a choice of its own.
   const plan = await drawUpPlan({ ...catalogue, stock: [] }, lines);
   if (!plan.orders.length && plan.cannot.length)
@@ -112,8 +120,17 @@ export const orderForJob = forVerb('order-parts', async (context, command: Comma
   });
 });
 
-/** What a plan orders, as one short text: who presses has seen just this. */
-export const planFingerprint = ({ orders }: Pick<BuyingPlan, 'orders'>) => sha256(canonical(orders)).slice(0, 16);
+/**
+ * What a plan orders, as one short text: who presses has seen just this. By when it is needed is no part of it: that moves
+ * with the plan of the shop while the orders stay the same.
+ */
+export function planFingerprint({ orders }: Pick<BuyingPlan, 'orders'>): string {
+  const ordered = orders.map(({ shares, late: _late, orderBy: _by, ...order }) => ({
+    ...order,
+    shares: shares.map(({ neededBy: _needed, ...share }) => share),
+  }));
+  return sha256(canonical(ordered)).slice(0, 16);
+}
 
 /** The buying plan over all open jobs, without what waits for an answer. */
 export async function planOfAll(context: Context, connection: Connection = context.database) {
