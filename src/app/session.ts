@@ -105,8 +105,19 @@ export async function requestContext(customerToken?: string | null): Promise<Con
   return runtime.contextFor(actor, { origin: await currentOrigin() });
 }
 
+/** For how long somebody had been at what an entry ends; null where the device does not say, or says nonsense. */
+function workSecondsOf(request: Request): number | null {
+  const text = request.headers.get('entry-work-seconds') ?? '';
+  return /^\d{1,6}$/.test(text) ? Number(text) : null;
+}
+
 /** The context of a change. */
 export async function changeContext(request: Request, actor: Actor): Promise<Context> {
   const entry = entryOf(request);
-  return { ...getRuntime().contextFor(actor, { origin: await currentOrigin() }), ...(entry && { entry }) };
+  const workSeconds = workSecondsOf(request);
+  return {
+    ...getRuntime().contextFor(actor, { origin: await currentOrigin() }),
+    ...(entry && { entry }),
+    ...(workSeconds !== null && { workSeconds }),
+  };
 }

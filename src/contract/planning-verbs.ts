@@ -1,5 +1,7 @@
 import * as z from 'zod';
 import {
+  addWorkedInput,
+  correctWorkedInput,
   endAbsenceInput,
   saveAbsenceInput,
   saveCalendarInput,
@@ -49,5 +51,17 @@ export const planningVerbs = {
     audience: desk,
     input: weighJobInput,
     result: z.object({ tag: z.string() }),
+  }),
+  'correct-worked': verb({
+    about: 'The minutes of a piece of work were others than the bench took; with a reason.',
+    audience: ['coordinator', 'technician', 'inspector'],
+    input: correctWorkedInput,
+    result: version,
+  }),
+  'add-worked': verb({
+    about: 'Work on a pump that no device saw.',
+    audience: ['coordinator', 'technician', 'inspector'],
+    input: addWorkedInput,
+    result: z.object({ id: z.string() }),
   }),
 } as const;

@@ -18,6 +18,7 @@ export { multiplyJobs } from './multiply-jobs';
 export { addOutbox, claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
 export * from './people';
 export * from './planning';
+export * from './worked';
 export * from './purchasing';
 export * from './supply';
 export { listUnopened, persist, persistOpening, persistTakenOver, type Beside, type OutboxRow } from './persist';

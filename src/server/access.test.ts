@@ -112,6 +112,8 @@ const allowed: Readonly<Record<string, string>> = {
   'save-resource': 'CO',
   'save-calendar': 'CO',
   'wish-operation': 'CO',
+  'correct-worked': 'CTIO',
+  'add-worked': 'CTIO',
   'weigh-job': 'CO',
   'read-plan': 'CTIPO',
   'try-plan': 'CO',

@@ -26,6 +26,8 @@ export interface Context {
   /** Forgets the tries of a key once what was tried was right: only wrong ones in a row are stopped. */
   readonly forgetTries: (key: string, limit: 'sign-in' | 'pin') => Promise<void>;
   readonly entry?: Entry;
+  /** For how many seconds the person had been at what this entry ends, as the device says. */
+  readonly workSeconds?: number;
   /** Keeps the answer to this entry, in the transaction that makes the change. */
   readonly remember?: (connection: Connection, answer: unknown) => Promise<void>;
   /** Is told of the rows of the outbox that a change wrote, after its commit. */

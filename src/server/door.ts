@@ -9,6 +9,7 @@ import { sha256 } from './fingerprint';
 import { addPhoto } from './job-commands';
 import { readPicture } from './pictures';
 import { planSoon } from './planning/plan-soon';
+import { timing } from './planning/worked';
 import { actUseCases } from './registry';
 import { perform } from './use-case';
 
@@ -21,7 +22,7 @@ export async function act<V extends Verb>(verb: V, context: Context, input: unkn
   const followUp = (more: readonly OutboxRow[]) => void rows.push(...more);
   const useCase = actUseCases[verb];
   const answer = await answerOnce({ context, verb, body: input }, (own) =>
-    perform(useCase, { ...own, followUp }, input),
+    timing(own, { verb, input }, () => perform(useCase, { ...own, followUp }, input)),
   );
   for (const row of rows) await carryOut(context, row);
   planSoon();

@@ -10,6 +10,7 @@ export { perform, runTranslated, type UseCase } from './use-case';
 export { maxPictureBytes, readPicture } from './pictures';
 export { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
 export { askPromise, readPlan, tryPlan } from './planning/read-plan';
+export { readWorked } from './planning/worked';
 export { readAsks } from './read/read-asks';
 export { readDonors, readUnits } from './read/read-units';
 export * from './read/read-desks';

@@ -1,6 +1,10 @@
+import { eq } from 'drizzle-orm';
 import { present } from '@/core/present';
+import { findPlannedPump, keepPlan, listSupplyLines, readKeptPlan } from '@/db';
+import { keptPlans, plannedPumps } from '@/db/schema';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf, detailsOf } from '../../test-support/told';
+import { act } from '.';
 import { shippedFamilies } from './families';
 
 /** The plan of a shop against the database: hands, places, who is away, wishes, weights, promises. */
@@ -40,6 +44,80 @@ test('a shop has places and hands from the start, and a plan of all that is open
   expect(pump.plannedOn >= shown.today).toBe(true);
 });
 
+test('the plan is kept with the day of each pump: the floor, the job and the desk say the same', async () => {
+  const pump = await pumpOf(tag);
+  const { database } = shop.runtime;
+  expect(await findPlannedPump(database, tag)).toMatchObject({ ...pump.range, keptPct: pump.keptPct });
+  const floor = await shop.act('wenna', 'read-floor', {});
+  expect(present(floor.strips.find((one) => one.tag === tag)).ready).toEqual(pump.range);
+  const job = await shop.act('wenna', 'read-job', { tag });
+  expect([job.ready, job.planned]).toEqual([pump.range, { limit: pump.limit.words, keptPct: pump.keptPct }]);
+  const kept = present(await readKeptPlan(database));
+  await plan();
+  expect((await readKeptPlan(database))?.version).toBe(kept.version);
+});
+
+test('two copies that draw it up at once keep one', async () => {
+  const { database } = shop.runtime;
+  const { version = 0 } = (await readKeptPlan(database)) ?? {};
+  const row = { madeOf: 'x', plan: '{}', at: new Date(), pumps: [], basedOn: version };
+  expect(await keepPlan(database, row)).toBe(true);
+  expect(await keepPlan(database, row)).toBe(false);
+  // What is no plan of now is drawn up anew.
+  await database.update(keptPlans).set({ plan: '{"operations":[],"pumps":[]}' });
+  expect((await plan()).pumps.length).toBeGreaterThan(1);
+});
+
+test('where hands are short the parts are needed when hands are there', async () => {
+  const { database } = shop.runtime;
+  const lines = (await listSupplyLines(database)).filter(({ line }) => line.tag !== tag);
+  const [first] = lines;
+  const { line } = present(first);
+  await database
+    .update(plannedPumps)
+    .set({ goesOn: '2027-03-04', isByHands: true })
+    .where(eq(plannedPumps.tag, line.tag));
+  const own = (await listSupplyLines(database)).filter((one) => one.line.tag === line.tag);
+  expect(own.every((one) => one.line.neededBy === '2027-03-04' && one.line.isByHands)).toBe(true);
+  await database.update(plannedPumps).set({ isByHands: false }).where(eq(plannedPumps.tag, line.tag));
+  expect((await listSupplyLines(database)).find((one) => one.line.tag === line.tag)?.line.neededBy).toBe(line.neededBy);
+});
+
+test('the bench takes the minutes; they can be corrected and written down, with what they were', async () => {
+  const worked = await shop.play({ at: 'inspect' });
+  const read = () => shop.act('odile', 'read-worked', { tag: worked });
+  const see = (person: string, workSeconds?: number) =>
+    act('record-finding', shop.contextOf(person, workSeconds === undefined ? {} : { workSeconds }), {
+      ...{ tag: worked, partRef: 'impeller', words: 'scored', plain: '', photoId: null },
+    });
+  await see('odile');
+  expect((await read()).pieces).toEqual([]);
+  await see('odile', 300);
+  await see('odile', 1);
+  await see('marek', 600);
+  const pieces = (await read()).pieces.map(({ personName, station, minutes }) => [personName, station, minutes]);
+  // Odile's second entry goes on from her first, and nobody is in two places.
+  expect(pieces.toSorted()).toEqual([
+    ['marek', 'inspect', 10],
+    ['odile', 'inspect', 5],
+  ]);
+  const own = present((await read()).pieces.find(({ personName }) => personName === 'odile'));
+  const change = { id: own.id, basedOn: own.version, minutes: 42, reason: 'the tablet lay in the office' };
+  await shop.act('odile', 'correct-worked', change);
+  expect(await codeOf(shop.act('odile', 'correct-worked', change))).toBe('changed-meanwhile');
+  expect(await codeOf(shop.act('odile', 'correct-worked', { ...change, id: 'x' }))).toBe('not-found');
+  expect((await read()).pieces.find(({ id }) => id === own.id)).toMatchObject({
+    ...{ minutes: 42, taken: 5, correctedBy: 'odile', reason: change.reason },
+  });
+  const more = { tag: worked, station: 'teardown', day: '2026-11-26', minutes: 90, reason: 'with the crane' };
+  const { personId } = shop.signerOf('ines');
+  await shop.act('odile', 'add-worked', { ...more, personId });
+  expect(await detailsOf(shop.act('odile', 'add-worked', { ...more, personId: 'nobody' }))).toMatchObject({
+    what: expect.stringContaining('nobody'),
+  });
+  expect((await read()).stations.find(({ station }) => station === 'teardown')).toMatchObject({ minutes: 90 });
+});
+
 test('a sick technician is one entry: it is tried, kept, and taken away again', async () => {
   const { today } = await plan();
   const [first] = (await stonesOf(tag, 'teardown')).filter(({ kind }) => kind === 'hand');
@@ -52,7 +130,8 @@ test('a sick technician is one entry: it is tried, kept, and taken away again', 
   expect((await stonesOf(tag, 'teardown')).some((stone) => stone.id === who)).toBe(false);
   expect((await plan()).board.find((row) => row.id === who)?.basins[0]?.away).toBe('sick');
   await shop.act('wenna', 'end-absence', { id });
-  expect((await stonesOf(tag, 'teardown')).some((stone) => stone.id === who)).toBe(true);
+  // Who is back gets what is free for them; what was given to others meanwhile stays with those.
+  expect((await plan()).board.find((row) => row.id === who)?.basins[0]?.away).toBeNull();
   expect(await codeOf(shop.act('wenna', 'end-absence', { id }))).toBe('not-found');
 });
 

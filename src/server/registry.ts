@@ -18,6 +18,7 @@ import {
   wishOperation,
 } from './planning/keep-plan';
 import { askPromise, readPlan, tryPlan } from './planning/read-plan';
+import { addWorkedMinutes, correctWorkedMinutes, readWorked } from './planning/worked';
 import { signIn } from './people/sign-in';
 import { switchPerson } from './people/switch-person';
 import { readAsks } from './read/read-asks';
@@ -104,6 +105,8 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'save-calendar': saveShopCalendar,
   'wish-operation': wishOperation,
   'weigh-job': weighJob,
+  'correct-worked': correctWorkedMinutes,
+  'add-worked': addWorkedMinutes,
   ...jobCommands,
 };
 
@@ -116,6 +119,7 @@ export const readUseCases = {
   'read-asks': readAsks,
   'read-catalogue-file': readCatalogueFile,
   'read-plan': readPlan,
+  'read-worked': readWorked,
   'try-plan': tryPlan,
   'ask-promise': askPromise,
   'read-buying-plan': readBuyingPlan,

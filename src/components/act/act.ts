@@ -2,6 +2,7 @@
 
 import type { InputOf, ResultOf, Verb } from '@/contract';
 import type { MissingShown } from '@/core/lifecycle';
+import { endPiece } from './work-clock';
 
 /** A refusal as the interface shows it: what is wrong, what was kept, what to do. */
 export interface ActError {
@@ -30,6 +31,8 @@ export interface Sending {
   /** The entry's key, made before the first try; a repeat with it gets the first answer. */
   readonly key?: string;
   readonly madeAt?: string;
+  /** For how many seconds its maker had been at what it ends. */
+  readonly workSeconds?: number;
   /** The pass of the person who made the entry. */
   readonly pass?: string;
   /** The token of a customer's link. */
@@ -38,10 +41,11 @@ export interface Sending {
 }
 
 /** Headers that say whose entry it is. */
-export function headersOf({ key, madeAt, pass, link }: Sending): Record<string, string> {
+export function headersOf({ key, madeAt, workSeconds, pass, link }: Sending): Record<string, string> {
   return {
     ...(key && { 'entry-key': key }),
     ...(madeAt && { 'entry-made-at': madeAt }),
+    ...(workSeconds !== undefined && { 'entry-work-seconds': String(workSeconds) }),
     ...(pass && { 'entry-pass': pass }),
     ...(link && { 'x-customer-link': link }),
   };
@@ -89,5 +93,6 @@ export async function act<V extends Verb>(
   input: InputOf<V>,
   sending: Sending = {},
 ): Promise<Answered<ResultOf<V>>> {
-  return (await send(verb, input, sending)) ?? { ok: false, error: lost };
+  const workSeconds = endPiece();
+  return (await send(verb, input, { workSeconds, ...sending })) ?? { ok: false, error: lost };
 }

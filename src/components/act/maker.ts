@@ -1,6 +1,8 @@
 'use client';
 
+import { usePathname } from 'next/navigation';
 import { useEffect } from 'react';
+import { watchWork } from './work-clock';
 
 /** Who makes entries on this device now, and the pass that records them under that person. */
 export interface Maker {
@@ -30,6 +32,9 @@ export function watchMaker(listener: () => void): () => void {
 
 /** Tells what makes entries who is signed in. */
 export function SignedIn({ personId, name, pass }: Maker) {
+  const path = usePathname();
   useEffect(() => setMaker({ personId, name, pass }), [personId, name, pass]);
+  // Another page or another person is another piece of work.
+  useEffect(() => watchWork(), [path, personId]);
   return null;
 }

@@ -5,6 +5,7 @@ import type { InputOf, ResultOf, Verb } from '@/contract';
 import { send, type ActError, type Answered } from './act';
 import { tagOf } from './changes';
 import { currentMaker } from './maker';
+import { endPiece } from './work-clock';
 
 interface EntryOf<V extends Verb> {
   /** Made here before the first try. */
@@ -16,6 +17,8 @@ interface EntryOf<V extends Verb> {
   /** What it is an entry for: a later one for the same place replaces an earlier one that still waits. */
   readonly place: string;
   readonly madeAt: string;
+  /** For how many seconds its maker had been at what it ends; entries of an older version do not say. */
+  readonly workSeconds?: number;
   readonly maker: { readonly personId: string; readonly name: string };
   readonly pass: string;
   /** The maker must sign in again before it can be sent under their name. */
@@ -81,12 +84,13 @@ export async function keep<V extends Verb>(
   const maker = currentMaker() ?? { personId: '', name: '', pass: '' };
   const key = makeKey();
   const madeAt = new Date().toISOString();
+  const workSeconds = endPiece();
   const { pass, personId, name } = maker;
   // What waits goes first: a later entry must not overtake it.
   const isQueued = readWaiting().some((entry) => !entry.error && !entry.needsMaker);
-  const answer = isQueued ? null : await send(verb, input, { key, madeAt });
+  const answer = isQueued ? null : await send(verb, input, { key, madeAt, workSeconds });
   if (answer) return answer;
-  const entry: EntryOf<V> = { key, verb, input, label, place, madeAt, pass, maker: { personId, name } };
+  const entry: EntryOf<V> = { key, verb, input, label, place, madeAt, workSeconds, pass, maker: { personId, name } };
   writeWaiting(withEntry(readWaiting(), entry as WaitingEntry));
   return { ok: false, waiting: true };
 }
@@ -123,8 +127,9 @@ export function renewPasses(): void {
 type Outcome = 'sent' | 'stays' | 'away';
 
 async function sendOne(entry: WaitingEntry): Promise<Outcome> {
-  const { key, madeAt, pass } = entry;
-  const answer = await send<Verb>(entry.verb, entry.input, { key, madeAt, pass });
+  const { key, madeAt, workSeconds, pass } = entry;
+  const timed = workSeconds !== undefined && { workSeconds };
+  const answer = await send<Verb>(entry.verb, entry.input, { key, madeAt, pass, ...timed });
   if (!answer) return 'away';
   if (answer.ok) {
     without(key);

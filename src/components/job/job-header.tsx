@@ -17,6 +17,7 @@ import { PutRight } from './put-right';
 import { RecordDrawer } from './record-drawer';
 import { sayDate, sayMoment, stationHref, type JobView } from './view';
 import { WayBack } from './way-back';
+import { WorkedPanel } from './worked-panel';
 
 function visitsOf({ record }: JobView): string {
   const [last] = record.earlierVisits;
@@ -113,6 +114,12 @@ function PromiseForm({ view }: { readonly view: JobView }) {
       <p>
         Promised for <b>{sayDate(record.promisedOn)}</b>. {view.answer}
       </p>
+      {view.planned && (
+        <p>
+          Of 100 courses that it may take, {view.planned.keptPct} keep the promise. What limits it most:{' '}
+          <b>{view.planned.limit}</b>.
+        </p>
+      )}
       <TextField label="Promise it for" name="to" type="date" required min={view.today} error={issueFor(error, 'to')} />
       <TextField label="Why, as the customer reads it" name="reason" required error={issueFor(error, 'reason')} />
       {record.contact?.email ? (
@@ -185,6 +192,9 @@ function JobActions({ view }: { readonly view: JobView }) {
           <HoldForm key={String(record.hold === null)} view={view} />
         </SidePanel>
       )}
+      <SidePanel label="Hours" title={`Hours of ${record.tag}`}>
+        <WorkedPanel view={view} />
+      </SidePanel>
       <SidePanel label="Record" title={`Record of ${record.tag}`}>
         <RecordDrawer tag={record.tag} zone={view.zone} />
       </SidePanel>

@@ -11,6 +11,8 @@ export interface JobFrame {
   readonly answer: string;
   readonly standing: Standing;
   readonly ready: ReadyRange;
+  /** By the plan that stands; null where the pump is in none. */
+  readonly planned?: { readonly limit: string; readonly keptPct: number } | null;
   readonly today: string;
   readonly zone: string;
   /** A newer version of the job's family that it could still take; null otherwise. */

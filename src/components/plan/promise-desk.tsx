@@ -194,6 +194,7 @@ export function PromiseDesk({
         />
         <p className="text-13 text-quiet">keys: 5, 8, 9 the chance · f put it first</p>
       </div>
+      {answers?.turn?.fault && <p className="font-semibold text-jasper">{answers.turn.fault}</p>}
       {lacking.length > 0 && (
         <p className="font-semibold text-jasper">No plan yet: nobody is there for {lacking.join(', ')}.</p>
       )}

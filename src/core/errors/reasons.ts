@@ -249,6 +249,10 @@ const sentences = {
     `${wantedOn} is not sooner than ${dueOn}, which is acknowledged.`,
   'all-left': ({ title }: { title: string }) => `All of ${title} has left the supplier; nothing can be struck off.`,
   'no-resource': ({ id }: { id: string }) => `There is no hand and no place “${id}” in the plan.`,
+  'no-worked': () => 'There is no such piece of work any more.',
+  'worked-changed': ({ name }: { name: string }) =>
+    `The work of ${name} was changed by somebody else meanwhile. Look at it again.`,
+  'no-worker': ({ id }: { id: string }) => `Nobody “${id}” works here. Choose somebody from the list.`,
   'no-absence': () => 'This absence is gone already.',
   'plan-changed': ({ name }: { name: string }) => `${name} was changed by somebody else meanwhile. Look at it again.`,
   'no-bag': ({ number, order }: { number: string; order: string }) =>

@@ -16,7 +16,7 @@ import {
   type JobRecord,
   type Station,
 } from '../record';
-import { minutesAhead, minutesAt, workAhead, workAheadSchema } from '../workload';
+import { minutesAhead, minutesAt, standardMinutesSchema, standardOf, workAhead, workAheadSchema } from '../workload';
 import { gateFor } from './gates';
 import { nextMoveSchema, openPreparations, type NextMove } from './next-move';
 import { holderAt } from './transition';
@@ -47,6 +47,8 @@ export const standingSchema = z.object({
   }),
   /** What lies ahead as operations of the plan; null in rows from before there was one. */
   work: z.array(workAheadSchema).nullable().default(null),
+  /** Minutes of the family for each station; null in rows from before work was timed. */
+  standard: standardMinutesSchema.nullable().default(null),
 });
 export type Standing = z.infer<typeof standingSchema>;
 
@@ -240,5 +242,6 @@ export function standingOf(record: JobRecord, family: Family): Standing {
   return {
     ...{ holder, next, asks: [...asksOf(record, needs)], remaining: remainingOf(record, family) },
     work: [...workAhead(record, family)],
+    standard: standardOf((one) => minutesAt(family, one)),
   };
 }

@@ -21,6 +21,8 @@ interface Asked {
   readonly stock: readonly StockItem[];
   /** What an hour of hands costs the shop, minor units; null where the owner has not said it. */
   readonly wageMinorPerHour: number | null;
+  /** Minutes that were worked on it at the bench and the desk. */
+  readonly workedMinutes: number;
 }
 
 /**
@@ -92,9 +94,25 @@ function madeCost({ record, wageMinorPerHour }: Asked): number | null {
   return timesPrice(minutes / 60, wageMinorPerHour) + sumOf(made.map(({ materialMinor }) => materialMinor));
 }
 
+const tenths = (hours: number) => Math.round(hours * 10) / 10;
+
+/** What the hours that were sold cost the shop, and those that were worked; null where the wage is not said. */
+function handsCost({ wageMinorPerHour, workedMinutes }: Asked, lines: readonly QuoteLine[]): JobCost {
+  const hours = sumOf(
+    lines.filter(({ kind, unit }) => unit === 'h' && ['labour', 'test'].includes(kind)).map(({ quantity }) => quantity),
+  );
+  const at = (worked: number) =>
+    worked > 0 && wageMinorPerHour !== null ? timesPrice(worked, wageMinorPerHour) : null;
+  const said = `${tenths(workedMinutes / 60)} h worked, ${tenths(hours)} h sold`;
+  return {
+    ...{ what: 'Our hands', quotedMinor: at(hours), trueMinor: at(workedMinutes / 60) },
+    note: wageMinorPerHour === null ? `${said}; what an hour costs is not said` : said,
+  };
+}
+
 /**
- * What a job costs the shop beside its own hands: parts, what is made here, work outside; quoted beside true, minor units
- * of the shop's money. Hours of the bench are not among them.
+ * What a job costs the shop: its hands, parts, what is made here, work outside; quoted beside true, minor units of the
+ * shop's money.
  */
 export function costsOf(asked: Asked): readonly JobCost[] {
   const { record } = asked;
@@ -103,7 +121,8 @@ export function costsOf(asked: Asked): readonly JobCost[] {
   const shelf = fromShelf(asked);
   const outside = sheetsOf(record, 'outside').map(({ body }) => body);
   const open = parts.open ? `${parts.open} ${parts.open === 1 ? 'line has' : 'lines have'} no price yet` : '';
-  return [
+  const hands = handsCost(asked, lines);
+  const others = [
     {
       ...{ what: 'Parts', quotedMinor: quotedCost(lines, ['part']), note: open },
       trueMinor: record.orders.length || shelf ? parts.minor + shelf : null,
@@ -114,4 +133,5 @@ export function costsOf(asked: Asked): readonly JobCost[] {
       ...{ trueMinor: outside.length ? sumOf(outside.map(({ priceMinor }) => priceMinor)) : null, note: '' },
     },
   ].filter(({ quotedMinor, trueMinor }) => quotedMinor !== null || trueMinor !== null);
+  return asked.workedMinutes > 0 || hands.quotedMinor !== null ? [hands, ...others] : others;
 }

@@ -193,7 +193,7 @@ describe('what a job’s parts came to', () => {
       ),
     };
     const { record, family } = job;
-    const [parts] = costsOf({ record, family, orders: [order], stock: [], wageMinorPerHour: null });
+    const [parts] = costsOf({ record, family, orders: [order], stock: [], wageMinorPerHour: null, workedMinutes: 0 });
     const pieces = own.lines.slice(1).reduce((sum, { quantity }) => sum + quantity, 0);
     expect(parts).toMatchObject({ what: 'Parts', trueMinor: pieces * 100, note: '1 line has no price yet' });
     const listPrice = family.parts
@@ -205,5 +205,15 @@ describe('what a job’s parts came to', () => {
     // Kits of the quote may be cheaper than their pieces; it is never dearer than the list.
     expect(present(parts?.quotedMinor)).toBeLessThanOrEqual(listPrice);
     expect(present(parts?.quotedMinor)).toBeGreaterThan(0);
+  });
+  test('our hands: the hours that were worked beside those that were sold', () => {
+    const { record, family } = new CoreJob(loadFamily(f1), {}).playTo('parts');
+    const cost = (wageMinorPerHour: number | null, workedMinutes: number) =>
+      costsOf({ record, family, orders: [], stock: [], wageMinorPerHour, workedMinutes })[0];
+    // 90 minutes at 40.00 an hour.
+    expect(cost(4000, 90)).toMatchObject({ what: 'Our hands', trueMinor: 6000 });
+    expect(cost(4000, 90)?.note).toContain('1.5 h worked');
+    expect(cost(null, 90)).toMatchObject({ trueMinor: null });
+    expect(cost(null, 90)?.note).toContain('not said');
   });
 });

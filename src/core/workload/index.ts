@@ -1,4 +1,4 @@
-export { minutesAhead, minutesAt } from './minutes';
+export { minutesAhead, minutesAt, usualMinutes } from './minutes';
 export { handSkills, placeSkills, skills, type Skill } from './skills';
 export { usualWork, workAhead, workAheadSchema, type WorkAhead } from './work-ahead';
 export {
@@ -28,3 +28,16 @@ export {
 export { answerPromise, promiseChances, type LaterPump, type PromiseAnswered, type PromiseAsked } from './promise-desk';
 export { afloatOf, boardOf, openOn, type Afloat, type Basin, type BoardRow, type Stone } from './plan-board';
 export type { AbsenceShown, PlanDrawn, PlanShown, PlanTried, PromiseShown, PumpMoved, PumpShown } from './plan-shown';
+export {
+  leastWorked,
+  sayWorked,
+  standardMinutesSchema,
+  standardOf,
+  workPiece,
+  workRatios,
+  workSpread,
+  workStations,
+  type LastWork,
+  type WorkedAt,
+  type WorkStation,
+} from './worked';

@@ -1,11 +1,20 @@
 import { workOf } from '../bench';
 import type { Family } from '../family';
 import { comesBefore, type JobRecord } from '../record';
+import type { WorkStation } from './worked';
 
 /** Minutes of the family's standing tasks at a station. */
 export function minutesAt(family: Pick<Family, 'labour'>, station: Family['labour'][number]['station']): number {
   const tasks = family.labour.filter((task) => task.station === station && !task.on);
   return tasks.reduce((sum, task) => sum + task.minutes, 0);
+}
+
+/** Minutes of the desk, which no family lists. */
+export const deskMinutes = { quote: 45, report: 30 } as const;
+
+/** Minutes that a station usually takes: by the family, or of the desk. */
+export function usualMinutes(family: Pick<Family, 'labour'>, station: WorkStation): number {
+  return station === 'quote' || station === 'report' ? deskMinutes[station] : minutesAt(family, station);
 }
 
 /** How much of a station's steps is still to do, from 1 to 0. */

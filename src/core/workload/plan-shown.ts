@@ -66,5 +66,7 @@ export interface PlanTried extends PlanDrawn {
 /** What a caller is told; null where skills are lacking. */
 export interface PromiseShown {
   readonly lacking: readonly Skill[];
+  /** Why there is no answer just now, in words; null where there is one, or skills are lacking. */
+  readonly fault: string | null;
   readonly answer: PromiseAnswered | null;
 }

@@ -3,7 +3,7 @@ import type { Family } from '../family';
 import { addedMinutes, leadOfLines, linesAhead } from '../quoting';
 import { comesBefore, openSupplements, type JobRecord, type Station } from '../record';
 import { awaited, hasQuoteAnswer, madeOf, needsOf, notBackFrom, toOrder, type Need } from '../supply';
-import { minutesAhead, minutesAt } from './minutes';
+import { deskMinutes, minutesAhead, minutesAt } from './minutes';
 import { skills, type Skill } from './skills';
 
 /** One piece of work that is still ahead of a pump, or something that it waits for. */
@@ -20,9 +20,6 @@ export const workAheadSchema = z.object({
     .nullable(),
 });
 export type WorkAhead = z.infer<typeof workAheadSchema>;
-
-/** Minutes of the desk, which no family lists. */
-const deskMinutes = { quote: 45, report: 30 } as const;
 
 interface Draft {
   readonly id: string;

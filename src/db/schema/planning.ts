@@ -91,3 +91,24 @@ export const plannedPumps = mysqlTable('planned_pumps', {
   /** Whether it is hands that it waits for then, not parts. */
   isByHands: boolean('is_by_hands').notNull(),
 });
+
+/** Pieces of work as the bench took them, or as they were written down; what was corrected keeps what it was. */
+export const workedSpans = mysqlTable(
+  'worked_spans',
+  {
+    id: idColumn('id').primaryKey(),
+    tag: varchar('tag', { length: 20 }).notNull(),
+    station: varchar('station', { length: 20 }).notNull(),
+    personId: idColumn('person_id').notNull(),
+    personName: shortText('person_name').notNull(),
+    startedAt: momentColumn('started_at').notNull(),
+    endedAt: momentColumn('ended_at').notNull(),
+    seconds: int('seconds').notNull(),
+    /** What the bench had taken, where somebody corrected it. */
+    takenSeconds: int('taken_seconds'),
+    reason: longText('reason').notNull(),
+    correctedBy: shortText('corrected_by'),
+    version: int('version').notNull().default(1),
+  },
+  (table) => [index('worked_spans_tag').on(table.tag), index('worked_spans_person').on(table.personId, table.endedAt)],
+);

@@ -5,6 +5,8 @@ import {
   priorFailRate,
   priorLead,
   priorWork,
+  workRatios,
+  workSpread,
   type ShopChances,
   type ShopPlanAsked,
   type ShopResource,
@@ -21,6 +23,7 @@ import {
   listResourceRows,
   listWeights,
   listWishes,
+  listWorkedThrough,
   readShop,
   type Connection,
 } from '@/db';
@@ -69,14 +72,19 @@ export async function resourcesNow(
 /** What varies, from the shop's own history where there is enough of it. */
 export async function chancesNow(
   connection: Connection,
-): Promise<ShopChances & { readonly answers: number; readonly tests: number }> {
-  const [days, runs] = await Promise.all([listAnswerDays(connection), countFirstRuns(connection)]);
+): Promise<ShopChances & { readonly answers: number; readonly tests: number; readonly timed: number }> {
+  const [days, runs, worked] = await Promise.all([
+    listAnswerDays(connection),
+    countFirstRuns(connection),
+    listWorkedThrough(connection),
+  ]);
   const at = (pct: number) => quantileBetween(days, pct) ?? 0;
   const own = { p10: Math.max(0.05, at(10)), p50: Math.max(0.1, at(50)), p90: Math.max(0.2, at(90)) };
   return {
     answerDays: days.length >= leastHistory ? own : priorAnswerDays,
     failRate: runs.all >= leastHistory ? Math.min(0.8, runs.failed / runs.all) : priorFailRate,
-    ...{ work: priorWork, lead: priorLead, answers: days.length, tests: runs.all },
+    ...{ work: workSpread(worked) ?? priorWork, lead: priorLead },
+    ...{ answers: days.length, tests: runs.all, timed: workRatios(worked).length },
   };
 }
 

@@ -133,13 +133,15 @@ export const askPromise = defineUseCase({
     const { asked, chances } = facts;
     const work = usualWork(family);
     const lacking = lackingSkills({ ...asked, pumps: [{ tag: '', promisedOn: '', weight: 1, holdUntil: null, work }] });
-    if (lacking.length) return { lacking, answer: null };
+    if (lacking.length) return { lacking, fault: null, answer: null };
     const day = comesOn < asked.now.slice(0, 10) ? asked.now.slice(0, 10) : comesOn;
-    const standing = (await planThatStands(context, facts)).operations;
-    const plan = settled(asked);
-    return {
-      lacking,
-      answer: await promiseHeavy({ plan, standing, chances, work, comesOn: day, isFirst }).catch(sayFault),
-    };
+    try {
+      const standing = (await planThatStands(context, facts)).operations;
+      const task = { plan: settled(asked), standing, chances, work, comesOn: day, isFirst };
+      return { lacking, fault: null, answer: await promiseHeavy(task).catch(sayFault) };
+    } catch (error) {
+      if (error instanceof DomainError) return { lacking, fault: error.details.what ?? '', answer: null };
+      throw error;
+    }
   },
 });

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { tagField } from '@/core/change/inputs';
 import { costsOf } from '@/core/purchasing';
-import { findShopOrder, listStock, readShop } from '@/db';
+import { findShopOrder, listStock, listWorked, readShop } from '@/db';
 import { findJob } from '../find-job';
 import { defineUseCase } from '../use-case';
 
@@ -13,16 +13,18 @@ export const readCosts = defineUseCase({
   async run({ database }, { tag }) {
     const { record, family } = await findJob(database, tag);
     const numbers = [...new Set(record.orders.map(({ number }) => number))];
-    const [orders, stock, shop] = await Promise.all([
+    const [orders, stock, shop, worked] = await Promise.all([
       Promise.all(numbers.map((number) => findShopOrder(database, number))),
       listStock(database),
       readShop(database),
+      listWorked(database, tag),
     ]);
     const known = orders.filter((order) => order !== null);
+    const workedMinutes = worked.reduce((sum, { seconds }) => sum + seconds / 60, 0);
     const wageMinorPerHour = shop?.settings.wageMinorPerHour ?? null;
     return {
       currency: shop?.currency ?? 'EUR',
-      costs: costsOf({ record, family, orders: known, stock, wageMinorPerHour }),
+      costs: costsOf({ record, family, orders: known, stock, wageMinorPerHour, workedMinutes }),
     };
   },
 });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { handSkills, placeSkills } from '../../workload/skills';
-import { basedOn, dayField, elementId, optionalText, sentence, tagField } from './fields';
+import { workStations } from '../../workload/worked';
+import { basedOn, dayField, elementId, optionalText, personId, sentence, tagField } from './fields';
 
 const resourceId = z.string().min(1, 'name the hand or the place').max(36);
 const timeOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'a time looks like 07:00');
@@ -69,3 +70,26 @@ export const tryPlanInput = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('absence'), resourceId, from: dayField, to: dayField }),
 ]);
 export type TryPlan = z.output<typeof tryPlanInput>;
+
+const minutesField = z
+  .number('type the minutes')
+  .min(0, 'cannot be less than 0')
+  .max(24 * 60, 'at most a day');
+
+/** The minutes of a piece of work were others: a break, a second pair of hands, a forgotten tablet. */
+export const correctWorkedInput = z.strictObject({
+  id: z.string().max(36),
+  basedOn,
+  minutes: minutesField,
+  reason: sentence(300),
+});
+
+/** Work that no device saw. */
+export const addWorkedInput = z.strictObject({
+  tag: tagField,
+  station: z.enum(workStations),
+  personId,
+  day: dayField,
+  minutes: minutesField.gt(0, 'must be more than 0'),
+  reason: sentence(300),
+});

@@ -1,0 +1,110 @@
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { standingSchema } from '@/core/lifecycle';
+import type { WorkedAt } from '@/core/workload';
+import { fromJson, type Connection } from './client';
+import * as t from './schema';
+
+export type WorkedRow = typeof t.workedSpans.$inferSelect;
+
+/** The last piece of work of a person, with a lock: two entries of one person come one after the other. */
+export async function lastWorkOf(connection: Connection, personId: string): Promise<WorkedRow | null> {
+  const [row] = await connection
+    .select()
+    .from(t.workedSpans)
+    .where(eq(t.workedSpans.personId, personId))
+    .orderBy(desc(t.workedSpans.endedAt))
+    .limit(1);
+  return row ?? null;
+}
+
+export async function addWorked(connection: Connection, row: Omit<WorkedRow, 'version'>): Promise<void> {
+  await connection.insert(t.workedSpans).values(row);
+}
+
+/** A piece of work goes on; what was corrected stays corrected by as much. */
+export async function extendWorked(
+  connection: Connection,
+  id: string,
+  { to, seconds }: { readonly to: Date; readonly seconds: number },
+): Promise<void> {
+  const { workedSpans: w } = t;
+  await connection
+    .update(w)
+    .set({
+      endedAt: to,
+      seconds: sql`${w.seconds} + ${seconds}`,
+      takenSeconds: sql`${w.takenSeconds} + ${seconds}`,
+    })
+    .where(eq(w.id, id));
+}
+
+export async function findWorked(connection: Connection, id: string): Promise<WorkedRow | null> {
+  const [row] = await connection.select().from(t.workedSpans).where(eq(t.workedSpans.id, id));
+  return row ?? null;
+}
+
+/** Corrects a piece of work as compare-and-set on its version; false when somebody else was first. */
+export async function correctWorked(
+  connection: Connection,
+  row: Pick<WorkedRow, 'id' | 'version' | 'seconds' | 'takenSeconds' | 'reason' | 'correctedBy'>,
+): Promise<boolean> {
+  const { id, version, ...set } = row;
+  const [done] = await connection
+    .update(t.workedSpans)
+    .set({ ...set, version: version + 1 })
+    .where(and(eq(t.workedSpans.id, id), eq(t.workedSpans.version, version)));
+  return done.affectedRows === 1;
+}
+
+export async function listWorked(connection: Connection, tag: string): Promise<readonly WorkedRow[]> {
+  return connection
+    .select()
+    .from(t.workedSpans)
+    .where(eq(t.workedSpans.tag, tag))
+    .orderBy(asc(t.workedSpans.startedAt))
+    .limit(2000);
+}
+
+/** The station of a job. */
+export async function stationOfTag(connection: Connection, tag: string) {
+  const [row] = await connection
+    .select({ station: t.jobs.station })
+    .from(t.jobs)
+    .where(sql`${t.jobs.tag} = ${tag}`);
+  return row?.station ?? null;
+}
+
+/** What the newest pumps took that are through with the stand, by station. */
+export async function listWorkedThrough(connection: Connection, limit = 300): Promise<readonly WorkedAt[]> {
+  const newest = await connection
+    .select({ tag: t.jobs.tag, standing: t.jobs.standing })
+    .from(t.jobs)
+    .where(
+      and(
+        inArray(t.jobs.station, ['report', 'return']),
+        eq(t.jobs.outcome, 'repaired'),
+        sql`exists (select 1 from ${t.workedSpans} where ${t.workedSpans.tag} = ${t.jobs.tag})`,
+      ),
+    )
+    .orderBy(desc(t.jobs.openedAt))
+    .limit(limit);
+  if (!newest.length) return [];
+  const sums = await connection
+    .select({
+      tag: t.workedSpans.tag,
+      station: t.workedSpans.station,
+      seconds: sql<string>`sum(${t.workedSpans.seconds})`,
+    })
+    .from(t.workedSpans)
+    .where(
+      inArray(
+        t.workedSpans.tag,
+        newest.map(({ tag }) => tag),
+      ),
+    )
+    .groupBy(t.workedSpans.tag, t.workedSpans.station);
+  const standardOf = new Map<string, WorkedAt['standard']>(
+    newest.map(({ tag, standing }) => [tag, standingSchema.parse(fromJson(standing)).standard]),
+  );
+  return sums.map((row) => ({ ...row, seconds: Number(row.seconds), standard: standardOf.get(row.tag) ?? null }));
+}

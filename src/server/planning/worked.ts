@@ -1,0 +1,137 @@
+import * as z from 'zod';
+import type { Verb } from '@/contract';
+import { tagField } from '@/core/change/inputs';
+import { reason, refuse } from '@/core/change/decision';
+import { usualMinutes, workPiece, workStations, type WorkStation } from '@/core/workload';
+import {
+  addWorked,
+  correctWorked,
+  extendWorked,
+  findWorked,
+  lastWorkOf,
+  listPeople,
+  listWorked,
+  readShop,
+  stationOfTag,
+} from '@/db';
+import type { Context } from '../context';
+import { findJob } from '../find-job';
+import { defineUseCase, forVerb, inTransaction } from '../use-case';
+
+/** Entries that end a piece of work with one's hands or head on a pump. */
+const handsOn: ReadonlySet<Verb> = new Set([
+  ...(['answer-action', 'undo-answer', 'account-parts', 'clean-parts', 'sign-hold-point', 'find-later'] as const),
+  ...(['record-readings', 'read-gauge', 'judge-point', 'look-at-parts', 'record-finding'] as const),
+  ...(['draw-up-quote', 'add-line', 'change-line', 'strike-line', 'change-quote', 'send-quote'] as const),
+  ...(['run-test', 'decide-run', 'issue-report'] as const),
+]);
+
+const ofJob = z.object({ tag: z.string() });
+const isTimed = (station: string | null): station is WorkStation => workStations.some((one) => one === station);
+
+/** The station at which an entry of a verb would be work; null where it is none. */
+async function timedStation({ database, actor }: Context, verb: Verb, input: unknown) {
+  const read = ofJob.safeParse(input);
+  if (!handsOn.has(verb) || actor.kind !== 'person' || !read.success) return null;
+  const station = await stationOfTag(database, read.data.tag);
+  return isTimed(station) ? { tag: read.data.tag, station, actor } : null;
+}
+
+/**
+ * Carries out an entry and writes down the work that it ends: from when the person turned to it until it was made. An
+ * entry is never lost for that: what cannot be written down is said in the log.
+ */
+export async function timing<Result>(
+  context: Context,
+  { verb, input }: { readonly verb: Verb; readonly input: unknown },
+  run: () => Promise<Result>,
+): Promise<Result> {
+  const { workSeconds = null } = context;
+  const at = workSeconds === null ? null : await timedStation(context, verb, input);
+  const answer = await run();
+  if (!at || workSeconds === null) return answer;
+  const { tag, station, actor } = at;
+  const madeAt = context.entry?.madeAt ? new Date(context.entry.madeAt) : context.now();
+  try {
+    const last = await lastWorkOf(context.database, actor.personId);
+    const piece = workPiece(last && { ...last, to: last.endedAt }, { tag, station, madeAt, secondsSince: workSeconds });
+    if (piece.isMore && last) await extendWorked(context.database, last.id, piece);
+    else
+      await addWorked(context.database, {
+        ...{ id: context.newId(), tag, station, personId: actor.personId, personName: actor.name },
+        ...{ startedAt: piece.from, endedAt: piece.to, seconds: piece.seconds },
+        ...{ takenSeconds: null, reason: '', correctedBy: null },
+      });
+  } catch (error) {
+    console.error('[worked]', error instanceof Error ? error.message : error);
+  }
+  return answer;
+}
+
+const nameOf = ({ actor }: Context) => (actor.kind === 'person' ? actor.name : 'Puddlestone');
+
+export const correctWorkedMinutes = forVerb('correct-worked', (context, { id, basedOn, minutes, reason: why }) =>
+  inTransaction(context, async (connection) => {
+    const row = await findWorked(connection, id);
+    if (!row) refuse('not-found', reason('no-worked'));
+    const { seconds, takenSeconds } = row;
+    const isDone = await correctWorked(connection, {
+      ...{ id, version: basedOn, seconds: Math.round(minutes * 60), takenSeconds: takenSeconds ?? seconds },
+      ...{ reason: why, correctedBy: nameOf(context) },
+    });
+    if (!isDone) refuse('changed-meanwhile', reason('worked-changed', { name: row.personName }));
+    return { version: basedOn + 1 };
+  }),
+);
+
+export const addWorkedMinutes = forVerb(
+  'add-worked',
+  async (context, { tag, station, personId, day, minutes, ...row }) => {
+    await findJob(context.database, tag);
+    const person = (await listPeople(context.database)).find((one) => one.id === personId);
+    if (!person) refuse('bad-input', reason('no-worker', { id: personId }), 'personId');
+    const id: string = context.newId();
+    const startedAt = new Date(`${day}T12:00:00Z`);
+    await inTransaction(context, (connection) =>
+      addWorked(connection, {
+        ...{ id, tag, station, personId, personName: person.name, startedAt, endedAt: startedAt },
+        ...{ seconds: Math.round(minutes * 60), takenSeconds: null, reason: row.reason, correctedBy: nameOf(context) },
+      }),
+    );
+    return { id };
+  },
+);
+
+/** The work on a pump, piece by piece, and by station beside what its family reckons. */
+export const readWorked = defineUseCase({
+  verb: 'read-worked',
+  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  input: z.strictObject({ tag: tagField }),
+  async run({ database }, { tag }) {
+    const { family } = await findJob(database, tag);
+    const [rows, shop, people] = await Promise.all([
+      listWorked(database, tag),
+      readShop(database),
+      listPeople(database),
+    ]);
+    const minutesOf = (station: string) =>
+      rows.reduce((sum, row) => sum + (row.station === station ? row.seconds / 60 : 0), 0);
+    return {
+      zone: shop?.zone ?? 'UTC',
+      people: people.map(({ id, name }) => ({ id: id as string, name })),
+      stations: workStations
+        .map((station) => ({
+          station,
+          minutes: Math.round(minutesOf(station)),
+          standard: usualMinutes(family, station),
+        }))
+        .filter(({ minutes, standard }) => minutes > 0 || standard > 0),
+      pieces: rows.map(({ startedAt, endedAt, seconds, takenSeconds, ...row }) => ({
+        ...row,
+        ...{ startedAt: startedAt.toISOString(), endedAt: endedAt.toISOString() },
+        ...{ minutes: Math.round(seconds / 60), taken: takenSeconds === null ? null : Math.round(takenSeconds / 60) },
+      })),
+    };
+  },
+});
+export type WorkedShown = Awaited<ReturnType<typeof readWorked.run>>;
