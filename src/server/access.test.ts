@@ -116,6 +116,7 @@ const allowed: Readonly<Record<string, string>> = {
   'add-worked': 'CTIO',
   'weigh-job': 'CO',
   'read-plan': 'CTIPO',
+  'read-worked': 'CTIPO',
   'try-plan': 'CO',
   'ask-promise': 'CTIPO',
   'count-stock': 'CPO',

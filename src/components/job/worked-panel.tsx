@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useState, type FormEvent } from 'react';
+import { useEffect, useState, type FormEvent } from 'react';
 import { stationNames } from '@/core/record';
 import { sayWorked, workStations, type WorkStation } from '@/core/workload';
 import { getData } from '../act/get-data';
@@ -180,18 +180,20 @@ function AddForm({ view, people, onDone }: AddFormProps) {
 /** The minutes that a pump took, by station beside what its family reckons, and piece by piece; each can be corrected. */
 export function WorkedPanel({ view }: { readonly view: JobView }) {
   const { tag } = view.record;
-  const [shown, setShown] = useState<WorkedShown | null>(null);
-  const [isLost, setLost] = useState(false);
-  const read = useCallback(async () => {
-    const found = await getData<WorkedShown>(`/api/worked/${tag}`);
-    if (found) setShown(found);
-    setLost(!found);
-  }, [tag]);
-  useEffect(() => void read(), [read]);
-  if (isLost) return <p role="alert">The hours cannot be read just now. Close this and try again.</p>;
+  const [shown, setShown] = useState<WorkedShown | 'lost' | null>(null);
+  const [turn, setTurn] = useState(0);
+  useEffect(() => {
+    const abort = new AbortController();
+    getData<WorkedShown>(`/api/worked/${tag}`, abort.signal).then(
+      (found) => setShown(found ?? 'lost'),
+      () => !abort.signal.aborted && setShown('lost'),
+    );
+    return () => abort.abort();
+  }, [tag, turn]);
+  if (shown === 'lost') return <p role="alert">The hours cannot be read just now. Close this and try again.</p>;
   if (!shown) return <p role="status">Reading the hours …</p>;
   const most = Math.max(60, ...shown.stations.flatMap(({ minutes, standard }) => [minutes, standard])) * 1.05;
-  const again = () => void read();
+  const again = () => setTurn(turn + 1);
   return (
     <div className="space-y-4">
       <p className="text-13 text-quiet">

@@ -100,7 +100,7 @@ describe('the plan', () => {
 
 describe('the promise desk', () => {
   const answer = (first: boolean): PromiseShown => ({
-    lacking: [],
+    ...{ lacking: [], fault: null },
     answer: {
       dates: [50, 80, 95].map((pct, i) => ({ pct, date: first ? `2026-12-${14 + i}` : `2026-12-${21 + i}` })),
       byDay: [

@@ -207,7 +207,7 @@ describe('what a job’s parts came to', () => {
     expect(present(parts?.quotedMinor)).toBeGreaterThan(0);
   });
   test('our hands: the hours that were worked beside those that were sold', () => {
-    const { record, family } = new CoreJob(loadFamily(f1), {}).playTo('parts');
+    const { record, family } = new CoreJob(file, script).playTo('parts');
     const cost = (wageMinorPerHour: number | null, workedMinutes: number) =>
       costsOf({ record, family, orders: [], stock: [], wageMinorPerHour, workedMinutes })[0];
     // 90 minutes at 40.00 an hour.

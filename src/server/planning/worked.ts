@@ -118,7 +118,7 @@ export const readWorked = defineUseCase({
       rows.reduce((sum, row) => sum + (row.station === station ? row.seconds / 60 : 0), 0);
     return {
       zone: shop?.zone ?? 'UTC',
-      people: people.map(({ id, name }) => ({ id: id as string, name })),
+      people: people.map(({ id, name }) => ({ id: id, name })),
       stations: workStations
         .map((station) => ({
           station,
