@@ -3,6 +3,8 @@ import {
   addWorkedInput,
   correctWorkedInput,
   endAbsenceInput,
+  endFeedInput,
+  makeFeedInput,
   saveAbsenceInput,
   saveCalendarInput,
   saveResourceInput,
@@ -51,6 +53,18 @@ export const planningVerbs = {
     audience: desk,
     input: weighJobInput,
     result: z.object({ tag: z.string() }),
+  }),
+  'make-feed': verb({
+    about: 'Makes a link under which a calendar reads the work of a hand or a place, or what comes and goes.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: makeFeedInput,
+    result: z.object({ id: z.string(), path: z.string() }),
+  }),
+  'end-feed': verb({
+    about: 'Ends a calendar’s link: whoever has it reads nothing any more.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: endFeedInput,
+    result: z.object({ id: z.string() }),
   }),
   'correct-worked': verb({
     about: 'The minutes of a piece of work were others than the bench took; with a reason.',

@@ -22,9 +22,16 @@ export async function listCalendars(connection: Connection): Promise<readonly Ca
   }));
 }
 
-/** Writes a calendar as compare-and-set on its version; false when somebody else was first. */
+/** Writes a calendar as compare-and-set on its version, 0 for a new one; false when somebody else was first. */
 export async function saveCalendar(connection: Connection, { version, ...row }: CalendarRow): Promise<boolean> {
   const set = { name: row.name, weekly: [...row.weekly], closed: [...row.closed], version: version + 1 };
+  if (version === 0) {
+    const [added] = await connection
+      .insert(t.workCalendars)
+      .ignore()
+      .values({ id: row.id, ...set });
+    return added.affectedRows === 1;
+  }
   const [done] = await connection
     .update(t.workCalendars)
     .set(set)

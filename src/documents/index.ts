@@ -7,3 +7,4 @@ export { writeLabelsPdf } from './labels-pdf';
 export { writeSketchDxf } from './sketch-dxf';
 export { writeOrderPdf } from './order-pdf';
 export { writeOrderUbl, type OrderParties } from './order-ubl';
+export { writeCalendar, type CalendarEvent } from './write-calendar';

@@ -17,7 +17,8 @@ import {
   weighJob,
   wishOperation,
 } from './planning/keep-plan';
-import { askPromise, readPlan, tryPlan } from './planning/read-plan';
+import { endFeedOf, makeFeed, readFeed, readFeeds } from './planning/feeds';
+import { askPromise, readHands, readPlan, readWeeks, tryPlan } from './planning/read-plan';
 import { addWorkedMinutes, correctWorkedMinutes, readWorked } from './planning/worked';
 import { signIn } from './people/sign-in';
 import { switchPerson } from './people/switch-person';
@@ -107,6 +108,8 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'weigh-job': weighJob,
   'correct-worked': correctWorkedMinutes,
   'add-worked': addWorkedMinutes,
+  'make-feed': makeFeed,
+  'end-feed': endFeedOf,
   ...jobCommands,
 };
 
@@ -120,6 +123,10 @@ export const readUseCases = {
   'read-catalogue-file': readCatalogueFile,
   'read-plan': readPlan,
   'read-worked': readWorked,
+  'read-weeks': readWeeks,
+  'read-hands': readHands,
+  'read-feeds': readFeeds,
+  'read-feed': readFeed,
   'try-plan': tryPlan,
   'ask-promise': askPromise,
   'read-buying-plan': readBuyingPlan,

@@ -3,21 +3,22 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { BoardRow, PlanDrawn, PlanShown, PlanTried, PumpShown } from '@/core/workload';
+import {
+  openDaysOf,
+  type BoardRow,
+  type PlanDrawn,
+  type PlanShown,
+  type PlanTried,
+  type PumpShown,
+} from '@/core/workload';
 import { getData } from '../act/get-data';
 import { AwayForm } from './away-form';
 import { PlanBoard, type Held } from './plan-board';
+import { PlanLinks } from './plan-links';
 import { dayWords, limitWords } from './plan-words';
 import { TryBar, type Try } from './try-bar';
 
 const mostDays = 10;
-
-/** Days on which anybody is there, the first ten. */
-function openDays({ days, board }: Pick<PlanDrawn, 'days' | 'board'>): readonly string[] {
-  const isOpen = (day: string) =>
-    board.some(({ kind, basins }) => kind === 'hand' && basins.some((one) => one.day === day && one.openMinutes > 0));
-  return days.filter(isOpen).slice(0, mostDays);
-}
 
 /** A pump that will be late, when it is ready, and the one thing that limits it. */
 function LatePump({ pump }: { readonly pump: PumpShown }) {
@@ -140,7 +141,7 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
       </div>
     );
   const view: PlanDrawn = tried?.plan ?? shown;
-  const days = openDays(view);
+  const days = openDaysOf(view).slice(0, mostDays);
   const lateTags = new Set(view.pumps.filter(({ lateDays }) => lateDays > 0).map(({ tag }) => tag));
   const movedTags = new Set(tried?.plan.moved.map(({ tag }) => tag));
   const lower = ({ id }: BoardRow, day: string) => {
@@ -162,9 +163,7 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
               narrowest: {narrowest.name}, {narrowest.loadPct} % full in two weeks
             </p>
           )}
-          <Link href="/plan/promise" prefetch={false} className="ml-auto font-semibold underline underline-offset-4">
-            Promise desk
-          </Link>
+          <PlanLinks className="ml-auto" />
         </div>
         <div className="grid gap-6 xl:grid-cols-[1fr_280px]">
           <PlanBoard
@@ -182,8 +181,11 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
           and O float: parts, answers, work outside. Days are from one plan of finite hands; ready ranges from 2 000
           runs of it with answers after {shown.answerDays.p10.toFixed(1)}, {shown.answerDays.p50.toFixed(1)} or{' '}
           {shown.answerDays.p90.toFixed(1)} days (
-          {shown.answers >= 8 ? `from ${shown.answers} of our own` : 'taken as usual, for we have too few of our own'})
-          and {Math.round(shown.failRate * 100)} of 100 first tests failing.
+          {shown.answers >= 8 ? `from ${shown.answers} of our own` : 'taken as usual, for we have too few of our own'}),{' '}
+          {Math.round(shown.failRate * 100)} of 100 first tests failing, and work of {shown.workSpread.p10.toFixed(2)}{' '}
+          to {shown.workSpread.p90.toFixed(2)} times what the families reckon (
+          {shown.timed >= 8 ? `from ${shown.timed} pumps that we timed` : 'taken as usual until eight pumps are timed'}
+          ).
         </p>
         <AwayForm shown={shown} />
       </div>

@@ -253,6 +253,8 @@ const sentences = {
   'worked-changed': ({ name }: { name: string }) =>
     `The work of ${name} was changed by somebody else meanwhile. Look at it again.`,
   'no-worker': ({ id }: { id: string }) => `Nobody “${id}” works here. Choose somebody from the list.`,
+  'no-hours': ({ id }: { id: string }) => `There are no hours called “${id}”. Choose some from the list.`,
+  'no-feed': () => 'This calendar link is ended already.',
   'no-absence': () => 'This absence is gone already.',
   'plan-changed': ({ name }: { name: string }) => `${name} was changed by somebody else meanwhile. Look at it again.`,
   'no-bag': ({ number, order }: { number: string; order: string }) =>

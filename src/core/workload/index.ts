@@ -27,7 +27,17 @@ export {
 } from './shop-plan';
 export { answerPromise, promiseChances, type LaterPump, type PromiseAnswered, type PromiseAsked } from './promise-desk';
 export { afloatOf, boardOf, openOn, type Afloat, type Basin, type BoardRow, type Stone } from './plan-board';
-export type { AbsenceShown, PlanDrawn, PlanShown, PlanTried, PromiseShown, PumpMoved, PumpShown } from './plan-shown';
+export type {
+  AbsenceShown,
+  PlanDrawn,
+  PlanShown,
+  PlanTried,
+  HandsShown,
+  PlanWeeks,
+  PromiseShown,
+  PumpMoved,
+  PumpShown,
+} from './plan-shown';
 export {
   leastWorked,
   sayWorked,
@@ -41,3 +51,6 @@ export {
   type WorkedAt,
   type WorkStation,
 } from './worked';
+export { daySheetsOf, openDaysOf, type DayLine, type DaySheet } from './day-sheet';
+export { mondayOf, weeksOf, type WeekLoad, type WeekPromises, type WeeksRow, type WeeksShown } from './weeks';
+export { readHours, readTime, writeHours, type HoursFault } from './hours';

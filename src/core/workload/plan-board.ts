@@ -62,7 +62,7 @@ interface Piece {
 }
 
 /** A stretch of time cut at midnights. */
-function byDays({ start, end }: { readonly start: string; readonly end: string }): readonly Piece[] {
+export function byDays({ start, end }: { readonly start: string; readonly end: string }): readonly Piece[] {
   const pieces: Piece[] = [];
   const last = end.slice(0, 10);
   for (let day = start.slice(0, 10); day <= last && pieces.length < 400; day = addDays(day, 1)) {

@@ -5,6 +5,7 @@ import type { PromiseAnswered } from './promise-desk';
 import type { PumpPlanned } from './ready-ranges';
 import type { Absence, ShopCalendar, ShopResource, Wish } from './shop-plan';
 import type { Skill } from './skills';
+import type { WeeksShown } from './weeks';
 
 /** A pump as the plan shows it. */
 export interface PumpShown extends Omit<PumpPlanned, 'limit'> {
@@ -48,6 +49,22 @@ export interface PlanShown extends PlanDrawn {
   readonly tests: number;
   readonly answerDays: Spread;
   readonly failRate: number;
+  /** By what the minutes of the families vary, and how many timed pumps that is from. */
+  readonly workSpread: Spread;
+  readonly timed: number;
+}
+
+/** All hands and places, also those that the plan leaves out, with their hours. */
+export interface HandsShown {
+  readonly today: string;
+  readonly resources: readonly (ShopResource & { readonly version: number; readonly isActive: boolean })[];
+  readonly calendars: PlanShown['calendars'];
+}
+
+/** What hands and places have to do in the weeks ahead. */
+export interface PlanWeeks extends WeeksShown {
+  readonly today: string;
+  readonly fault: string | null;
 }
 
 /** A pump that is ready on another day by a try. */

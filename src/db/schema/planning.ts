@@ -112,3 +112,21 @@ export const workedSpans = mysqlTable(
   },
   (table) => [index('worked_spans_tag').on(table.tag), index('worked_spans_person').on(table.personId, table.endedAt)],
 );
+
+/** Links under which a calendar reads somebody's work, or what comes and goes; each can be ended. */
+export const calendarFeeds = mysqlTable(
+  'calendar_feeds',
+  {
+    id: idColumn('id').primaryKey(),
+    /** A hand or place of the plan, or `deliveries`. */
+    subject: varchar('subject', { length: 36 }).notNull(),
+    tokenHash: varchar('token_hash', { length: 64 }).notNull(),
+    personName: shortText('person_name').notNull(),
+    at: momentColumn('at').notNull(),
+    endedAt: momentColumn('ended_at'),
+  },
+  (table) => [
+    uniqueIndex('calendar_feeds_token').on(table.tokenHash),
+    index('calendar_feeds_subject').on(table.subject),
+  ],
+);

@@ -1,5 +1,5 @@
 import { reason, refuse } from '@/core/change/decision';
-import { addAbsence, removeAbsence, saveCalendar, saveResource, saveWeight, saveWish } from '@/db';
+import { addAbsence, listCalendars, removeAbsence, saveCalendar, saveResource, saveWeight, saveWish } from '@/db';
 import type { Context } from '../context';
 import { findRecord } from '../find-job';
 import { forVerb, inTransaction } from '../use-case';
@@ -30,6 +30,9 @@ export const endAbsence = forVerb('end-absence', (context, { id }) =>
 
 export const saveShopResource = forVerb('save-resource', (context, { basedOn, ...row }) =>
   inTransaction(context, async (connection) => {
+    const calendars = await listCalendars(connection);
+    if (row.calendarId !== null && !calendars.some(({ id }) => id === row.calendarId))
+      refuse('bad-input', reason('no-hours', { id: row.calendarId }), 'calendarId');
     if (!(await saveResource(connection, { ...row, version: basedOn })))
       refuse('changed-meanwhile', reason('plan-changed', { name: row.name }));
     return { version: basedOn + 1 };

@@ -7,9 +7,9 @@ import {
   priorWork,
   workRatios,
   workSpread,
+  type HandsShown,
   type ShopChances,
   type ShopPlanAsked,
-  type ShopResource,
   type Skill,
 } from '@/core/workload';
 import type { Role } from '@/core/record';
@@ -51,23 +51,25 @@ export function localTime(zone: string, now: Date): string {
   return `${of('year')}-${of('month')}-${of('day')}T${of('hour')}:${of('minute')}`;
 }
 
-/** Hands and places: people with the skills of their role or their own, and the places. */
-export async function resourcesNow(
-  connection: Connection,
-): Promise<readonly (ShopResource & { readonly version: number })[]> {
+/** Hands and places, also those that the plan leaves out: people with the skills of their role or their own, and the places. */
+export async function allResources(connection: Connection): Promise<HandsShown['resources']> {
   const [people, rows] = await Promise.all([listPeople(connection), listResourceRows(connection)]);
   const hands = people.flatMap(({ id, name, role }) => {
     const own = rows.find((row) => row.id === id);
-    if (own && !own.isActive) return [];
     const skills = own?.skills ?? usualSkills[role];
     const calendarId = own ? own.calendarId : 'week';
-    return skills.length ? [{ id, name, kind: 'hand' as const, skills, calendarId, version: own?.version ?? 0 }] : [];
+    const isActive = own ? own.isActive : skills.length > 0;
+    return [{ id, name, kind: 'hand' as const, skills, calendarId, version: own?.version ?? 0, isActive }];
   });
-  const places = rows.flatMap(({ kind, isActive, ...row }) =>
-    kind === 'place' && isActive ? [{ ...row, kind: 'place' as const }] : [],
-  );
+  const places = rows.flatMap(({ kind, ...row }) => (kind === 'place' ? [{ ...row, kind: 'place' as const }] : []));
   return [...hands, ...places];
 }
+
+/** Hands and places of the plan. */
+export const resourcesNow = async (connection: Connection) =>
+  (await allResources(connection))
+    .filter(({ isActive, skills }) => isActive && skills.length > 0)
+    .map(({ isActive: _active, ...resource }) => resource);
 
 /** What varies, from the shop's own history where there is enough of it. */
 export async function chancesNow(

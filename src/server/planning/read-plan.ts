@@ -6,27 +6,31 @@ import {
   boardOf,
   lackingSkills,
   usualWork,
+  weeksOf,
+  type HandsShown,
   type PlanDrawn,
   type PlanShown,
   type PlanTried,
+  type PlanWeeks,
   type PromiseShown,
   type PumpShown,
   type ShopPlanAsked,
 } from '@/core/workload';
 import { DomainError } from '@/core/errors';
+import { listCalendars, readShop } from '@/db';
 import type { Context } from '../context';
 import { buildFor, listFamilies } from '../families';
 import type { PlainPlan } from '../sums/heavy-work';
 import { planHeavy, promiseHeavy } from '../sums/reckon-heavy';
 import { defineUseCase } from '../use-case';
-import { planFacts, type PlanFacts } from './plan-facts';
+import { allResources, localTime, planFacts, type PlanFacts } from './plan-facts';
 import { limitIn, planThatStands, sayFault, settled } from './plan-that-stands';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
 const daysShown = 14;
 
 /** Pumps of the plan with what people call them. */
-function pumpsShown(facts: PlanFacts, plan: PlainPlan): readonly PumpShown[] {
+function pumpsShown(facts: PlanFacts, plan: Pick<PlainPlan, 'pumps'>): readonly PumpShown[] {
   const { rows, weights } = facts;
   return plan.pumps.map((pump) => {
     const row = rows.find(({ tag }) => tag === pump.tag);
@@ -63,6 +67,7 @@ export const readPlan = defineUseCase({
     const frame = {
       ...{ now: asked.now, today: asked.now.slice(0, 10), resources, calendars, absences, wishes: asked.wishes },
       ...{ answers: chances.answers, tests: chances.tests, answerDays: chances.answerDays, failRate: chances.failRate },
+      ...{ workSpread: chances.work, timed: chances.timed },
       lacking: lackingSkills(asked),
     };
     const none = { ...frame, days: [], board: [], afloat: [], pumps: [] };
@@ -71,6 +76,47 @@ export const readPlan = defineUseCase({
       return { ...frame, ...shown(facts, await planThatStands(context, facts)), fault: null };
     } catch (error) {
       if (error instanceof DomainError) return { ...none, fault: error.details.what ?? '' };
+      throw error;
+    }
+  },
+});
+
+/** Hands and places with what they can do and when they are there. */
+export const readHands = defineUseCase({
+  verb: 'read-hands',
+  audience: staff,
+  input: z.strictObject({}),
+  async run({ database, now }): Promise<HandsShown> {
+    const [shop, resources, calendars] = await Promise.all([
+      readShop(database),
+      allResources(database),
+      listCalendars(database),
+    ]);
+    return { today: localTime(shop?.zone ?? 'UTC', now()).slice(0, 10), resources, calendars };
+  },
+});
+
+const weeksAhead = 8;
+
+/** Load of hands and places by week, what is narrowest in each, and the promises that fall into it. */
+export const readWeeks = defineUseCase({
+  verb: 'read-weeks',
+  audience: staff,
+  input: z.strictObject({}),
+  async run(context): Promise<PlanWeeks> {
+    const facts = await planFacts(context);
+    const { asked, absences } = facts;
+    const today = asked.now.slice(0, 10);
+    const none = (fault: string) => ({ today, fault, rows: [], weeks: [] });
+    const lacking = lackingSkills(asked);
+    if (lacking.length) return none(`Work is ahead for which nobody is there: ${lacking.join(', ')}.`);
+    try {
+      const { operations, pumps } = await planThatStands(context, facts);
+      const dated = pumpsShown(facts, { pumps });
+      const shown = weeksOf({ plan: asked, operations, absences, pumps: dated, count: weeksAhead });
+      return { today, fault: null, ...shown };
+    } catch (error) {
+      if (error instanceof DomainError) return none(error.details.what ?? '');
       throw error;
     }
   },

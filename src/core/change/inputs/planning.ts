@@ -93,3 +93,7 @@ export const addWorkedInput = z.strictObject({
   minutes: minutesField.gt(0, 'must be more than 0'),
   reason: sentence(300),
 });
+
+/** A link for a calendar: of a hand's or a place's work, or of what comes and goes. */
+export const makeFeedInput = z.strictObject({ subject: resourceId });
+export const endFeedInput = z.strictObject({ id: z.string().max(36) });

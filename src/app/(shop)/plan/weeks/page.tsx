@@ -1,0 +1,11 @@
+import type { Metadata } from 'next';
+import { perform, readWeeks } from '@/server';
+import { WeeksPage } from '@/components/plan/weeks-page';
+import { requestContext } from '@/app/session';
+import { orExplain } from '@/app/explain';
+
+export const metadata: Metadata = { title: 'Weeks' };
+
+export default async function Page() {
+  return orExplain(async () => <WeeksPage shown={await perform(readWeeks, await requestContext(), {})} />);
+}
