@@ -4,7 +4,7 @@ import { findPlannedPump, keepPlan, listSupplyLines, readKeptPlan } from '@/db';
 import { keptPlans, plannedPumps } from '@/db/schema';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf, detailsOf } from '../../test-support/told';
-import { act } from '.';
+import { act, perform, readFeed } from '.';
 import { shippedFamilies } from './families';
 
 /** The plan of a shop against the database: hands, places, who is away, wishes, weights, promises. */
@@ -207,4 +207,66 @@ test('a caller is told three days, in its turn and put first', async () => {
   });
   const own = await shop.act('wenna', 'ask-promise', { familyId, comesOn: today, isFirst: false });
   expect(present(own.answer).dates).toHaveLength(3);
+});
+
+test('a calendar reads a hand’s work by its link alone, until the link is ended', async () => {
+  const hand = await handOf('bench hand');
+  const { id, path } = await shop.act('ines', 'make-feed', { subject: hand.id });
+  const token = path.split('/').at(-1);
+  const nobody = shop.runtime.contextFor({ kind: 'nobody' });
+  const read = (asked: unknown) => perform(readFeed, nobody, { token: asked });
+  const { text } = await read(token);
+  expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
+  const own = (await plan()).board.find((row) => row.id === hand.id)?.basins.flatMap(({ stones }) => stones) ?? [];
+  expect(own.length).toBeGreaterThan(0);
+  for (const stone of own) expect(text).toContain(`SUMMARY:${stone.tag} ${stone.title}`);
+  const [rows] = await shop.runtime.pool.promise().query('select token_hash from calendar_feeds');
+  expect(JSON.stringify(rows)).not.toContain(token);
+  expect((await shop.act('wenna', 'read-feeds', {})).feeds.find((one) => one.id === id)?.name).toBe(hand.name);
+  await shop.act('wenna', 'end-feed', { id });
+  expect(await codeOf(read(token))).toBe('not-found');
+  expect(await codeOf(read('abc'))).toBe('bad-input');
+  expect(await codeOf(shop.act('wenna', 'end-feed', { id }))).toBe('not-found');
+  expect(await codeOf(shop.act('ines', 'make-feed', { subject: 'nobody' }))).toBe('bad-input');
+});
+
+test('what comes and goes is a calendar of whole days: promises, and orders with their day', async () => {
+  const { path } = await shop.act('wenna', 'make-feed', { subject: 'deliveries' });
+  const nobody = shop.runtime.contextFor({ kind: 'nobody' });
+  const { text } = await perform(readFeed, nobody, { token: path.split('/').at(-1) });
+  const { promisedOn } = await pumpOf(tag);
+  expect(text).toContain(`SUMMARY:${tag} promised to`);
+  expect(text).toContain(`DTSTART;VALUE=DATE:${promisedOn.replaceAll('-', '')}`);
+});
+
+test('other hours are added and given to a hand; hours that are not there are refused', async () => {
+  const half = { weekly: [1, 2, 3].map((weekday) => ({ weekday, from: '08:00', to: '12:00' })), closed: [] };
+  await shop.act('wenna', 'save-calendar', { ...half, id: 'half', name: 'Mornings', basedOn: 0 });
+  expect(await codeOf(shop.act('wenna', 'save-calendar', { ...half, id: 'half', name: 'Twice', basedOn: 0 }))).toBe(
+    'changed-meanwhile',
+  );
+  const hand = await handOf('bench hand');
+  const { version, ...own } = present(
+    (await shop.act('wenna', 'read-hands', {})).resources.find(({ id }) => id === hand.id),
+  );
+  const change = { ...own, calendarId: 'half', basedOn: version };
+  await shop.act('wenna', 'save-resource', change);
+  const row = present((await plan()).board.find(({ id }) => id === hand.id));
+  expect([...new Set(row.basins.map(({ openMinutes }) => openMinutes))].toSorted()).toEqual([0, 240]);
+  expect(
+    await codeOf(shop.act('wenna', 'save-resource', { ...change, calendarId: 'none', basedOn: version + 1 })),
+  ).toBe('bad-input');
+  await shop.act('wenna', 'save-resource', { ...change, isActive: false, basedOn: version + 1 });
+  expect((await plan()).resources.some(({ id }) => id === hand.id)).toBe(false);
+  const still = (await shop.act('wenna', 'read-hands', {})).resources.find(({ id }) => id === hand.id);
+  expect(still).toMatchObject({ isActive: false, calendarId: 'half' });
+  await shop.act('wenna', 'save-resource', { ...change, calendarId: 'week', basedOn: version + 2 });
+});
+
+test('the weeks ahead say how full each hand is, and which promises fall into them', async () => {
+  const { weeks, rows, fault } = await shop.act('wenna', 'read-weeks', {});
+  expect(fault).toBeNull();
+  expect(weeks).toHaveLength(8);
+  expect(rows.every((row) => row.weeks.length === 8)).toBe(true);
+  expect(weeks.some(({ narrowest }) => narrowest !== null)).toBe(true);
 });
