@@ -1,6 +1,8 @@
-import { and, asc, desc, eq, gt, isNull, like, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, inArray, isNotNull, isNull, like, lt, or, sql } from 'drizzle-orm';
 import { asId, serialKey, type Hold, type Holder, type JobId, type Station, type Tag } from '@/core/record';
-import type { ChainedEvent } from '@/core/lifecycle';
+import type { ChainedEvent, FoundState } from '@/core/lifecycle';
+import { addDays } from '@/core/planning';
+import { mondayOf } from '@/core/workload';
 import { fromJson, rowsOf, type Connection } from './client';
 import * as t from './schema';
 
@@ -129,7 +131,7 @@ function booleanWords(text: string): string {
     .join(' ');
 }
 
-/** Finds jobs by tag, then serial number, then words; newest first, open ones before closed ones. */
+/** Finds jobs by tag, then serial number, then words, then any part of what is written down; open ones first, the newest before the others. */
 export async function searchJobs(
   connection: Connection,
   { tag, text, limit }: { readonly tag: string | null; readonly text: string; readonly limit: number },
@@ -148,12 +150,51 @@ export async function searchJobs(
     .limit(limit);
   if (bySerial.length) return bySerial.map(parsed);
   const words = booleanWords(text);
-  if (!words) return [];
-  const rows = await base(connection)
-    .where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`)
+  const byWords = words
+    ? await base(connection)
+        .where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`)
+        .orderBy(...order)
+        .limit(limit)
+    : [];
+  if (byWords.length || text.length < leastPart) return byWords.map(parsed);
+  const within = await base(connection)
+    .where(or(like(t.pumps.serial, `%${prefix}`), like(t.jobs.searchText, `%${prefix}`)))
     .orderBy(...order)
     .limit(limit);
+  return within.map(parsed);
+}
+
+/** Part of a serial or equipment number is looked for from so many letters on. */
+const leastPart = 3;
+
+/** Open jobs in a state, by promise. */
+export async function listJobsIn(
+  connection: Connection,
+  { state, today, limit }: { readonly state: FoundState; readonly today: string; readonly limit: number },
+) {
+  const risked = sql`exists (select 1 from purchase_orders o where o.job_id = ${t.jobs.id} and o.at_risk_minor is not null)`;
+  const where = {
+    late: or(gt(t.plannedPumps.plannedOn, t.jobs.promisedOn), lt(t.jobs.promisedOn, today)),
+    approval: and(eq(t.jobs.station, 'approve'), eq(t.jobs.holder, 'C')),
+    week: and(gte(t.jobs.promisedOn, mondayOf(today)), lt(t.jobs.promisedOn, addDays(mondayOf(today), 7))),
+    hold: isNotNull(t.jobs.hold),
+    parts: eq(t.jobs.station, 'parts'),
+    risk: and(risked, inArray(t.jobs.station, ['quote', 'approve'])),
+  }[state];
+  const rows = await base(connection)
+    .where(and(isNull(t.jobs.closedAt), where))
+    .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id))
+    .limit(limit);
   return rows.map(parsed);
+}
+
+/** A short text that is another one whenever anything of an open job or the plan has changed. */
+export async function readFloorVersion(connection: Connection): Promise<string> {
+  const [row] = await rowsOf<{ version: string }>(
+    connection,
+    sql`select concat(count(*), '.', coalesce(sum(version), 0), '.', (select coalesce(max(version), 0) from kept_plans)) as version from jobs where closed_at is null`,
+  );
+  return row?.version ?? '';
 }
 
 /** Orders with lines that are not received in full, over all jobs, for the parts desk. */

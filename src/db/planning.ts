@@ -164,17 +164,17 @@ export async function listAnswerDays(connection: Connection, limit = 500): Promi
   );
 }
 
-/** How many first tests passed and failed. */
+/** How many first tests were decided, and how many of them failed. */
 export async function countFirstRuns(
   connection: Connection,
 ): Promise<{ readonly all: number; readonly failed: number }> {
   const [row] = await connection
     .select({
       all: sql<string>`count(*)`,
-      failed: sql<string>`coalesce(sum(case when exists (select 1 from test_runs second where second.job_id = ${t.testRuns.jobId} and second.run = 2) then 1 else 0 end), 0)`,
+      failed: sql<string>`coalesce(sum(case when ${t.testRuns.decision} = 'failed' then 1 else 0 end), 0)`,
     })
     .from(t.testRuns)
-    .where(eq(t.testRuns.run, 1));
+    .where(and(eq(t.testRuns.run, 1), isNotNull(t.testRuns.decision)));
   return { all: Number(row?.all ?? 0), failed: Number(row?.failed ?? 0) };
 }
 

@@ -120,6 +120,7 @@ const allowed: Readonly<Record<string, string>> = {
   'read-plan': 'CTIPO',
   'read-worked': 'CTIPO',
   'read-weeks': 'CTIPO',
+  'read-floor-version': 'CTIPO',
   'read-hands': 'CTIPO',
   'read-feeds': 'CTIPO',
   'read-feed': '*',

@@ -21,7 +21,7 @@ export * from './read/read-order-files';
 export * from './read/read-parts';
 export { readCatalogueFile } from './supply/catalogue';
 export { fillSupplyLines } from './supply/fill-supply-lines';
-export { findJobs, readFloor, type FloorStrip } from './read/read-floor';
+export { findJobs, readFloor, readFloorChanges, type FloorStrip } from './read/read-floor';
 export { readChanges, readJob, type JobChanged, type JobFrame, type JobView } from './read/read-job';
 export { verifyAll, verifyOne } from './verify';
 export { takeDevices } from './real-devices';

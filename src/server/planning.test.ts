@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { present } from '@/core/present';
-import { findPlannedPump, keepPlan, listSupplyLines, readKeptPlan } from '@/db';
-import { keptPlans, plannedPumps } from '@/db/schema';
+import { countFirstRuns, findPlannedPump, keepPlan, listSupplyLines, readKeptPlan } from '@/db';
+import { keptPlans, plannedPumps, testRuns } from '@/db/schema';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf, detailsOf } from '../../test-support/told';
 import { act, perform, readFeed } from '.';
@@ -114,6 +114,19 @@ test('the bench takes the minutes; they can be corrected and written down, with 
   await shop.act('odile', 'add-worked', { ...more, personId });
   expect((await detailsOf(shop.act('odile', 'add-worked', { ...more, personId: 'nobody' })))?.what).toContain('nobody');
   expect((await read()).stations.find(({ station }) => station === 'teardown')).toMatchObject({ minutes: 90 });
+});
+
+test('of first tests those count as failed that were decided so, whatever other pumps had a second run', async () => {
+  await shop.play({ at: 'report' });
+  const { database } = shop.runtime;
+  const before = await countFirstRuns(database);
+  const [run] = await database.select().from(testRuns).limit(1);
+  const { id, ...row } = present(run);
+  await database.insert(testRuns).values({ ...row, id: `${id.slice(0, 30)}again`, run: 2 });
+  expect(await countFirstRuns(database)).toEqual(before);
+  expect(before.failed).toBe(0);
+  await database.update(testRuns).set({ decision: 'failed' }).where(eq(testRuns.id, id));
+  expect(await countFirstRuns(database)).toEqual({ ...before, failed: 1 });
 });
 
 test('a sick technician is one entry: it is tried, kept, and taken away again', async () => {
@@ -269,4 +282,41 @@ test('the weeks ahead say how full each hand is, and which promises fall into th
   expect(weeks).toHaveLength(8);
   expect(rows.every((row) => row.weeks.length === 8)).toBe(true);
   expect(weeks.some(({ narrowest }) => narrowest !== null)).toBe(true);
+});
+
+describe('finding', () => {
+  const find = async (text: string) => {
+    const { strips, of } = await shop.act('wenna', 'find-jobs', { text });
+    return { tags: strips.map((strip) => strip.tag), of };
+  };
+  test('half a serial or equipment number and a contact lead to the pump', async () => {
+    const { record } = present(await shop.load(tag));
+    const { serial } = record.pump;
+    expect((await find(serial.slice(2))).tags).toContain(tag);
+    expect((await find(present(record.contact).name)).tags).toContain(tag);
+    expect((await find(record.intake.equipmentNumber.slice(2))).tags).toContain(tag);
+    expect((await find('%_%')).tags).toEqual([]);
+  });
+  test('late, on hold and this week are states, said as such', async () => {
+    const { database } = shop.runtime;
+    await plan();
+    await database.update(plannedPumps).set({ plannedOn: '2031-01-01' }).where(eq(plannedPumps.tag, tag));
+    const late = await find('late');
+    expect(late.of).toBe('ready after their promise');
+    expect(late.tags).toContain(tag);
+    const held = await shop.play({ at: 'teardown' });
+    expect((await find('on hold')).tags).not.toContain(held);
+    await shop.act('wenna', 'hold-job', { tag: held, reason: 'asked', until: '2031-01-01', holder: 'C' });
+    expect(await find('on hold')).toEqual({ tags: [held], of: 'on hold' });
+    expect((await find('waiting for approval')).of).toBe('waiting for the customer’s answer');
+  });
+  test('the floor’s version is another one after a change of any job, and the same after none', async () => {
+    const read = async () => (await shop.act('ines', 'read-floor-version', {})).version;
+    const before = await read();
+    expect(await read()).toBe(before);
+    await shop.act('wenna', 'save-intake', { tag, basedOn: 0, field: 'x' }).catch(() => undefined);
+    expect(await read()).toBe(before);
+    await shop.play({ at: 'teardown' });
+    expect(await read()).not.toBe(before);
+  });
 });

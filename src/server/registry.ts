@@ -45,7 +45,7 @@ import {
   readTagPdf,
 } from './read/read-documents';
 import { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
-import { findJobs, readFloor } from './read/read-floor';
+import { findJobs, readFloor, readFloorChanges } from './read/read-floor';
 import { readChanges, readJob } from './read/read-job';
 import { readCosts } from './read/read-costs';
 import { readOrderBook, readOrderPdf, readOrderUbl } from './read/read-order-files';
@@ -116,6 +116,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
 /** Use cases that only read. */
 export const readUseCases = {
   'read-floor': readFloor,
+  'read-floor-version': readFloorChanges,
   'find-jobs': findJobs,
   'read-job': readJob,
   'read-changes': readChanges,

@@ -21,7 +21,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
       <a href="#main" className="absolute left-2 top-[-60px] z-50 bg-ink px-3 py-2 text-onink focus:top-2">
         To the content
       </a>
-      <header className="grid grid-cols-[auto_1fr] items-center gap-x-6 gap-y-2 border-b border-line px-6 py-2 lg:grid-cols-[auto_minmax(240px,1fr)_auto_auto]">
+      <header className="grid print:hidden grid-cols-[auto_1fr] items-center gap-x-6 gap-y-2 border-b border-line px-6 py-2 lg:grid-cols-[auto_minmax(240px,1fr)_auto_auto]">
         <Link href="/" className="flex items-center gap-2 text-18 font-bold tracking-tight">
           <WordMark />
           Puddlestone

@@ -9,5 +9,5 @@ export const metadata: Metadata = { title: 'Floor' };
 export default async function FloorPage({ searchParams }: { searchParams: Promise<{ after?: SearchParam }> }) {
   const { after } = await searchParams;
   const floor = await perform(readFloor, await requestContext(), { after: firstParam(after) ?? null });
-  return <Floor today={floor.today} currency={floor.currency} strips={floor.strips} next={floor.next} />;
+  return <Floor {...floor} />;
 }

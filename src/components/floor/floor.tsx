@@ -3,9 +3,10 @@
 import Link from 'next/link';
 import type { ReadyRange } from '@/core/planning';
 import { formatMoney } from '@/core/units';
-import { holderNames, stations, type Holder, type Station } from '@/core/record';
+import { holderNames, stationNames, stations, type Holder, type Station } from '@/core/record';
 import { ReadyAxis, ReadyBar } from '../signs/ready-range';
 import { HolderMark, Stream } from '../signs/stream';
+import { useRenewal } from './use-renewal';
 
 export interface Strip {
   readonly tag: string;
@@ -22,41 +23,86 @@ export interface Strip {
   readonly asks: readonly string[];
   readonly atRiskMinor: number;
   readonly ready: ReadyRange;
+  /** What limits it in the plan; empty where it is in none. */
+  readonly limit: string;
+  /** Whether its next move, or something open beside it, is for the person who looks. */
+  readonly needsMe: boolean;
   readonly promisedOn: string;
 }
 
 const order: readonly Holder[] = ['U', 'C', 'B', 'S', 'P', 'O'];
 const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 const skippedWhenDeclined = stations.slice(stations.indexOf('parts'), stations.indexOf('return'));
-const columns = 'lg:grid-cols-[84px_minmax(180px,1.35fr)_214px_minmax(180px,1fr)_200px]';
+const columns =
+  'lg:grid-cols-[84px_minmax(180px,1.35fr)_214px_minmax(180px,1fr)_200px] 2xl:grid-cols-[84px_minmax(180px,1.2fr)_214px_minmax(180px,1.2fr)_420px]';
+const barWidth = 200;
+const wideBarWidth = 420;
 
 /** How much the promise is at risk: days that the late end passes it. */
 const risk = (strip: Strip) => days(strip.promisedOn, strip.ready.late);
 
-function StripRow({ strip, today }: { readonly strip: Strip; readonly today: string }) {
+const shortDays = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+/** A day in a list, with its year where that is another than today's. */
+function shortDay(day: string, today: string): string {
+  const said = shortDays.format(new Date(`${day}T00:00:00Z`));
+  return day.slice(0, 4) === today.slice(0, 4) ? said : `${said} ${day.slice(0, 4)}`;
+}
+
+/** The ready range in words, where there is no room for its picture. */
+function ReadyWords({ strip: { ready, promisedOn }, today }: RowProps) {
+  const isLate = ready.late > promisedOn;
   return (
-    <li className="row first:border-0">
+    <span className="col-span-2 text-13 lg:hidden">
+      ready {shortDay(ready.early, today)} to {shortDay(ready.late, today)},{' '}
+      <b className={isLate ? 'text-jasper' : ''}>
+        promised {shortDay(promisedOn, today)}
+        {isLate && (ready.early > promisedOn ? ', late' : ', at risk')}
+      </b>
+    </span>
+  );
+}
+
+interface RowProps {
+  readonly strip: Strip;
+  readonly today: string;
+}
+
+function StripRow({ strip, today }: RowProps) {
+  const { ready, promisedOn } = strip;
+  return (
+    <li className="row break-inside-avoid first:border-0">
       <Link
         href={`/jobs/${strip.tag}`}
         prefetch={false}
-        className={`grid grid-cols-[84px_1fr] items-center gap-x-2 py-0.5 hover:bg-sheet ${columns}`}
+        data-next={strip.needsMe ? '' : undefined}
+        title={strip.limit && `Limited by: ${strip.limit}`}
+        className={`grid grid-cols-[84px_1fr] items-center gap-x-2 py-1 hover:bg-sheet ${columns}`}
       >
         <b className="num pl-2">{strip.tag}</b>
-        <span className="truncate">
+        <span>
           {strip.pump} · {strip.customer}
         </span>
-        <Stream
-          station={strip.station}
-          holder={strip.holder}
-          isStopped={strip.onHold}
-          skipped={strip.outcome === 'declined' ? skippedWhenDeclined : []}
-        />
-        <span className="truncate">
+        <span className="hidden lg:block">
+          <Stream
+            station={strip.station}
+            holder={strip.holder}
+            isStopped={strip.onHold}
+            skipped={strip.outcome === 'declined' ? skippedWhenDeclined : []}
+          />
+        </span>
+        <span className="col-span-2 lg:col-span-1">
+          <span className="lg:hidden">{stationNames[strip.station]}: </span>
           <b className="font-semibold">{strip.move}</b>
           {strip.asks.length > 0 && <b className="text-ochre"> · {strip.asks.join('; ')}</b>}
           {strip.detail && ` — ${strip.detail}`}
         </span>
-        <ReadyBar ready={strip.ready} promisedOn={strip.promisedOn} today={today} width={200} />
+        <span className="hidden lg:block 2xl:hidden">
+          <ReadyBar {...{ ready, promisedOn, today }} width={barWidth} />
+        </span>
+        <span className="hidden 2xl:block">
+          <ReadyBar {...{ ready, promisedOn, today }} width={wideBarWidth} />
+        </span>
+        <ReadyWords {...{ strip, today }} />
       </Link>
     </li>
   );
@@ -75,67 +121,98 @@ function AtRisk({ strips, currency }: { readonly strips: readonly Strip[]; reado
   );
 }
 
-/** The morning's floor: one strip a pump, grouped by who holds it, ordered by how much the promise is at risk. */
-export function Floor({
-  today,
-  currency,
-  strips,
-  next,
-}: {
+const byRisk = (strips: readonly Strip[]) => strips.toSorted((one, other) => risk(other) - risk(one));
+
+interface GroupProps {
+  readonly name: string;
+  readonly holder: Holder | null;
+  readonly list: readonly Strip[];
+  readonly today: string;
+}
+
+/** Strips under a head: those for who looks, or those that somebody holds. */
+function Group({ name, holder, list, today }: GroupProps) {
+  const oldest = Math.max(...list.map((strip) => days(strip.holderSince.slice(0, 10), today)));
+  return (
+    <section aria-label={name} className="grid border-b border-line px-6 lg:grid-cols-[132px_1fr]">
+      <h2 className="py-2 font-bold">
+        {holder ? (
+          <>
+            <HolderMark holder={holder} /> {holderNames[holder].charAt(0).toUpperCase() + holderNames[holder].slice(1)}
+          </>
+        ) : (
+          name
+        )}
+        <small className="block text-13 font-normal text-quiet">
+          {list.length} {list.length === 1 ? 'pump' : 'pumps'}
+          {oldest > 0 && `, oldest ${oldest} d`}
+        </small>
+      </h2>
+      <ul>
+        {list.map((strip) => (
+          <StripRow key={strip.tag} strip={strip} today={today} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Heads({ today }: { readonly today: string }) {
+  return (
+    <div className="hidden items-end gap-x-2 border-b border-ink px-6 pb-1 pt-2 text-13 text-quiet lg:grid lg:grid-cols-[132px_1fr]">
+      <span>Held by</span>
+      <div className={`grid gap-x-2 ${columns}`}>
+        <span className="pl-2">Tag</span>
+        <span>Pump · owner</span>
+        <span>Stream</span>
+        <span>Next move</span>
+        <span className="2xl:hidden">
+          <ReadyAxis today={today} width={barWidth} />
+        </span>
+        <span className="hidden 2xl:block">
+          <ReadyAxis today={today} width={wideBarWidth} />
+        </span>
+      </div>
+    </div>
+  );
+}
+
+interface Props {
+  /** Another one whenever the floor would show something else. */
+  readonly version: string;
   readonly today: string;
   readonly currency: string;
   readonly strips: readonly Strip[];
   readonly next: string | null;
-}) {
+}
+
+/**
+ * The floor: one strip a pump; first those that need who looks, then by who holds them, each ordered by how much the
+ * promise is at risk. It is read anew by itself when something changes.
+ */
+export function Floor({ version, today, currency, strips, next }: Props) {
+  const silentSince = useRenewal(version);
+  const mine = byRisk(strips.filter(({ needsMe }) => needsMe));
   const groups = order
-    .map((holder) => ({
-      holder,
-      list: strips.filter((strip) => strip.holder === holder).sort((one, other) => risk(other) - risk(one)),
-    }))
+    .map((holder) => ({ holder, list: byRisk(strips.filter((strip) => strip.holder === holder && !strip.needsMe)) }))
     .filter((group) => group.list.length);
   return (
     <div>
       <h1 className="sr-only">Floor</h1>
+      {silentSince && (
+        <p role="status" className="border-b border-line px-6 py-1 text-13">
+          No line to the shop since {silentSince}: what stands here is from before.
+        </p>
+      )}
       <AtRisk strips={strips} currency={currency} />
-      <div
-        className={`hidden items-end gap-x-2 border-b border-ink px-6 pb-1 pt-2 text-13 text-quiet lg:grid lg:grid-cols-[132px_1fr]`}
-      >
-        <span>Held by</span>
-        <div className={`grid gap-x-2 ${columns}`}>
-          <span className="pl-2">Tag</span>
-          <span>Pump · owner</span>
-          <span>Stream</span>
-          <span>Next move</span>
-          <ReadyAxis today={today} width={200} />
-        </div>
-      </div>
-      {groups.map(({ holder, list }) => {
-        const oldest = Math.max(...list.map((strip) => days(strip.holderSince.slice(0, 10), today)));
-        return (
-          <section
-            key={holder}
-            aria-label={`Held by ${holderNames[holder]}`}
-            className="grid border-b border-line px-6 lg:grid-cols-[132px_1fr]"
-          >
-            <h2 className="py-2 font-bold">
-              <HolderMark holder={holder} />{' '}
-              {holderNames[holder].charAt(0).toUpperCase() + holderNames[holder].slice(1)}
-              <small className="block text-13 font-normal text-quiet">
-                {list.length} {list.length === 1 ? 'pump' : 'pumps'}
-                {oldest > 0 && `, oldest ${oldest} d`}
-              </small>
-            </h2>
-            <ul>
-              {list.map((strip) => (
-                <StripRow key={strip.tag} strip={strip} today={today} />
-              ))}
-            </ul>
-          </section>
-        );
-      })}
+      <Heads today={today} />
+      {mine.length > 0 && <Group name="For you" holder={null} list={mine} today={today} />}
+      {groups.map(({ holder, list }) => (
+        <Group key={holder} name={`Held by ${holderNames[holder]}`} {...{ holder, list, today }} />
+      ))}
       {!strips.length && <p className="p-6">No pump is in the building. Receive one and it stands here.</p>}
       {next && (
-        <Link href={`/?after=${next}`} className="m-6 inline-block font-semibold underline">
+        <Link href={`/?after=${next}`} className="m-6 inline-block font-semibold underline print:hidden">
           Later promises
         </Link>
       )}

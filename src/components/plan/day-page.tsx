@@ -92,11 +92,17 @@ function Expected({ afloat }: { readonly afloat: readonly Afloat[] }) {
 interface Props {
   readonly shown: PlanShown;
   readonly feeds: readonly FeedShown[];
-  /** ISO date; the next day on which anybody is there where it is none of the plan's. */
+  /** ISO date; the next day on which there is something to do where it is none of the plan's. */
   readonly day: string;
   /** Id of the one person that is shown; empty for all. */
   readonly who: string;
 }
+
+/** The next day on which anybody has something to do: in the evening that is another day. */
+const nextWorked = ({ board }: PlanShown, days: readonly string[]) =>
+  days.find((day) =>
+    board.some(({ kind, basins }) => kind === 'hand' && basins.some((one) => one.day === day && one.stones.length > 0)),
+  );
 
 const address = (day: string, who: string) =>
   `/plan/day?${new URLSearchParams({ ...(day && { day }), ...(who && { who }) }).toString()}`;
@@ -105,7 +111,7 @@ const address = (day: string, who: string) =>
 export function DayPage({ shown, feeds, day, who }: Props) {
   const router = useRouter();
   const days = openDaysOf(shown);
-  const chosen = days.includes(day) ? day : (days[0] ?? shown.today);
+  const chosen = days.includes(day) ? day : (nextWorked(shown, days) ?? days[0] ?? shown.today);
   const all = daySheetsOf(shown, chosen);
   const sheets = who ? all.filter(({ id }) => id === who) : all;
   return (

@@ -23,7 +23,7 @@ function Level({ load, name }: { readonly load: WeekLoad; readonly name: string 
         <span
           className={`num absolute inset-0 grid place-items-center text-13 ${isFull ? 'font-bold text-onink' : ''}`}
         >
-          {pct} %
+          {pct > 0 && `${pct} %`}
         </span>
       </span>
     </td>
@@ -71,7 +71,7 @@ export function WeeksPage({ shown }: { readonly shown: PlanWeeks }) {
                   <td key={monday} className="py-1">
                     {narrowest ? (
                       <>
-                        <b>{narrowest.name}</b> {narrowest.pct} %
+                        <b>{narrowest.name}</b> <span className="whitespace-nowrap">{narrowest.pct} %</span>
                       </>
                     ) : (
                       'nothing planned'

@@ -93,9 +93,9 @@ function nextOf(lot: LotStart | null): Draft {
 }
 
 function useVisits(serial: string): readonly Hit[] {
-  const hits = useHits(serial.trim().length < 3 ? '' : serial);
+  const found = useHits(serial.trim().length < 3 ? '' : serial);
   const wanted = serial.trim().toLowerCase();
-  return hits?.filter((hit) => hit.serial.toLowerCase() === wanted) ?? [];
+  return found?.strips.filter((hit) => hit.serial.toLowerCase() === wanted) ?? [];
 }
 
 function readDraft(text: string): Draft | null {

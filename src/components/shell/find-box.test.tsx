@@ -40,6 +40,22 @@ test('Enter right after typing opens the first hit, also before the list is ther
   expect(router.push).toHaveBeenCalledWith('/jobs/P-0417');
 });
 
+test('a state is asked for by its name; that there are more is said', async () => {
+  const strips = Array.from({ length: 12 }, (_, i) => strip(`P-04${10 + i}`));
+  answerFetch(() => ({ body: { data: { strips, of: 'on hold', hasMore: true } } }));
+  render(<FindBox />);
+  await userEvent.type(box(), 'on hold');
+  expect(await screen.findByText('Pumps on hold')).toBeInTheDocument();
+  expect(screen.getByRole('status')).toHaveTextContent('There are more than a dozen');
+});
+
+test('a state in which no pump is says so', async () => {
+  answerFetch(() => ({ body: { data: { strips: [], of: 'on hold', hasMore: false } } }));
+  render(<FindBox />);
+  await userEvent.type(box(), 'on hold');
+  expect(await screen.findByText('No pump is on hold')).toBeInTheDocument();
+});
+
 test('nothing found is said, with what to try', async () => {
   answerFetch(() => ({ body: { data: { strips: [] } } }));
   render(<FindBox />);

@@ -59,8 +59,8 @@ export function FindBox() {
     // What was typed before the page came alive is not lost.
     if (element?.value) setText(element.value);
   }, []);
-  const hits = useHits(text);
-  const items = [...(hits ?? [])].slice(0, mostHits);
+  const found = useHits(text);
+  const items = [...(found?.strips ?? [])].slice(0, mostHits);
   const open = (hit: Hit) => {
     setText('');
     router.push(`/jobs/${hit.tag}`);
@@ -78,10 +78,11 @@ export function FindBox() {
   useSlash(() => field?.focus());
   /** Enter without a choice opens the first hit of what is typed, also when the list is not there yet. */
   const openFirst = async () => {
-    const [first] = (await findHits(text.trim()).catch(() => null)) ?? [];
+    const [first] = (await findHits(text.trim()).catch(() => null))?.strips ?? [];
     if (first) open(first);
   };
-  const isShown = hits !== null && combobox.isOpen;
+  const isShown = found !== null && combobox.isOpen;
+  const more = (found?.strips.length ?? 0) - items.length;
   const read = items[combobox.highlightedIndex] ?? items[0];
   return (
     <search className="relative min-w-0">
@@ -107,10 +108,16 @@ export function FindBox() {
             : ''
         }
       >
+        {isShown && found.of && (
+          <p className="px-4 pt-2 font-semibold">
+            {found.strips.length === 0 ? 'No pump is' : 'Pumps'} {found.of}
+          </p>
+        )}
         {isShown && read && <AnswerToRead hit={read} />}
-        {isShown && !read && (
+        {isShown && !read && !found.of && (
           <p className="px-4 py-3" role="status">
-            Nothing here is called “{text}”. Try part of the serial number, or the owner.
+            Nothing here is called “{text}”. Try part of the serial or equipment number, the owner or the contact; or a
+            state: late, on hold, at risk, waiting for approval, waiting for parts, due this week.
           </p>
         )}
         <ul {...combobox.getMenuProps({ 'aria-label': 'Pumps found' })}>
@@ -129,6 +136,11 @@ export function FindBox() {
               </li>
             ))}
         </ul>
+        {isShown && (more > 0 || found.hasMore) && (
+          <p role="status" className="border-t border-line px-4 py-2 text-13 text-quiet">
+            {found.hasMore ? 'There are more than a dozen' : `${more} more`}: say more of what you look for.
+          </p>
+        )}
       </div>
     </search>
   );

@@ -14,6 +14,13 @@ const views = [
   { href: '/library', name: 'Library', key: 'l' },
 ] as const;
 
+/** To the first place that needs the person who looks; from such a place to the one after it. */
+function focusNext(): void {
+  const places = [...document.querySelectorAll<HTMLElement>('[data-next]:not(:disabled)')];
+  const at = places.findIndex((place) => place === document.activeElement);
+  places[(at + 1) % Math.max(1, places.length)]?.focus();
+}
+
 function isTyping(event: KeyboardEvent): boolean {
   return (event.target as HTMLElement).matches?.('input, textarea, select') ?? false;
 }
@@ -29,7 +36,7 @@ export function TopNav() {
       if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === '?') setShowsKeys((shown) => !shown);
       if (event.key === 'Escape') setShowsKeys(false);
-      if (event.key === 'n') document.querySelector<HTMLElement>('[data-next]')?.focus();
+      if (event.key === 'n') focusNext();
       const view = armed && views.find((one) => one.key === event.key);
       armed = event.key === 'g';
       if (view)

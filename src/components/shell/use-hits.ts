@@ -14,29 +14,35 @@ export interface Hit {
   readonly answer: string;
 }
 
+/** What a text finds. */
+export interface Found {
+  readonly strips: readonly Hit[];
+  /** The state that was asked for, such as “on hold”; empty for names. */
+  readonly of: string;
+  /** There are more than these. */
+  readonly hasMore: boolean;
+}
+
 /** Jobs that a text finds; null when nobody answers. Throws when it is aborted. */
-export async function findHits(text: string, signal?: AbortSignal): Promise<readonly Hit[] | null> {
-  const found = await getData<{ readonly strips: readonly Hit[] }>(
-    `/api/find?text=${encodeURIComponent(text)}`,
-    signal,
-  );
-  return found?.strips ?? null;
+export async function findHits(text: string, signal?: AbortSignal): Promise<Found | null> {
+  const found = await getData<Partial<Found>>(`/api/find?text=${encodeURIComponent(text)}`, signal);
+  return found?.strips ? { strips: found.strips, of: found.of ?? '', hasMore: found.hasMore ?? false } : null;
 }
 
 /** How long a person must pause before what they typed is looked for, in ms. */
 const pauseMs = 140;
 
 /** The jobs that a text finds, asked for when typing pauses; a request that is overtaken is broken off. */
-export function useHits(text: string): readonly Hit[] | null {
-  const [found, setFound] = useState<{ readonly text: string; readonly hits: readonly Hit[] } | null>(null);
+export function useHits(text: string): Found | null {
+  const [found, setFound] = useState<Found | null>(null);
   useEffect(() => {
     const asked = text.trim();
     if (!asked) return;
     const abort = new AbortController();
     const look = async () => {
       try {
-        const hits = await findHits(asked, abort.signal);
-        if (hits) setFound({ text: asked, hits });
+        const answer = await findHits(asked, abort.signal);
+        if (answer) setFound(answer);
       } catch {
         // Overtaken by the next letter, or nobody answers: what was found last stays.
       }
@@ -47,5 +53,5 @@ export function useHits(text: string): readonly Hit[] | null {
       abort.abort();
     };
   }, [text]);
-  return text.trim() && found ? found.hits : null;
+  return text.trim() ? found : null;
 }

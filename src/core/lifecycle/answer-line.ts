@@ -27,9 +27,15 @@ export interface AnswerGiven {
 const spoken = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' });
 const days = new Map<string, Intl.DateTimeFormat>();
 
-/** A day as it is said. @example sayDay('2026-12-09') // '9 December' */
-export function sayDay(isoDate: string): string {
-  return spoken.format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+/**
+ * A day as it is said, with its year where that is another than today's.
+ * @param today ISO date; left out: the year goes without saying
+ * @example sayDay('2027-01-09', '2026-12-09') // '9 January 2027'
+ */
+export function sayDay(isoDate: string, today = isoDate): string {
+  const said = spoken.format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
+  const year = isoDate.slice(0, 4);
+  return year === today.slice(0, 4) ? said : `${said} ${year}`;
 }
 
 /**
@@ -56,16 +62,16 @@ export function saySince(iso: string, now: string, zone: string): string {
   return `for ${small[days] ?? days} days`;
 }
 
-function sayRange({ early, late }: ReadyRange): string {
-  if (early === late) return `on ${sayDay(early)}`;
-  const [from, to] = [sayDay(early), sayDay(late)];
+function sayRange({ early, late }: ReadyRange, today: string): string {
+  if (early === late) return `on ${sayDay(early, today)}`;
+  const [from, to] = [sayDay(early, today), sayDay(late, today)];
   return from.split(' ')[1] === to.split(' ')[1] && early.slice(0, 7) === late.slice(0, 7)
     ? `between ${from.split(' ')[0]} and ${to}`
     : `between ${from} and ${to}`;
 }
 
 function sayPromise(given: AnswerGiven): string {
-  const promised = sayDay(given.promisedOn);
+  const promised = sayDay(given.promisedOn, given.now);
   if (given.ready.early > given.promisedOn) return `we promised ${promised} and shall be late`;
   return given.ready.late > given.promisedOn ? `we promised ${promised}, which is at risk` : `we promised ${promised}`;
 }
@@ -101,14 +107,15 @@ const tails: Readonly<Record<Exclude<Outcome, 'open' | 'repaired'>, string>> = {
 export function answerLine(given: AnswerGiven): string {
   const unit = given.lot && given.lot.of > 1 ? `, unit ${given.lot.unit} of ${given.lot.of}` : '';
   const subject = `${given.tag}, ${given.pump} of ${given.owner}${unit}`;
-  if (given.closedAt) return `${subject}, ${endings[given.outcome](sayDay(dayInZone(given.closedAt, given.zone)))}.`;
+  if (given.closedAt)
+    return `${subject}, ${endings[given.outcome](sayDay(dayInZone(given.closedAt, given.zone), given.now))}.`;
   const since = saySince(given.holderSince, given.now, given.zone);
   if (given.hold)
-    return `${subject}, is on hold at ${stationNames[given.station].toLowerCase()} until ${sayDay(given.hold.until)}, ${heldBy[given.hold.holder]} ${since}: ${given.hold.reason}. It would be ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
+    return `${subject}, is on hold at ${stationNames[given.station].toLowerCase()} until ${sayDay(given.hold.until, given.now)}, ${heldBy[given.hold.holder]} ${since}: ${given.hold.reason}. It would be ready ${sayRange(given.ready, given.now)}; ${sayPromise(given)}.`;
   const tail =
     given.outcome !== 'open' && given.outcome !== 'repaired'
       ? tails[given.outcome]
-      : `Ready ${sayRange(given.ready)}; ${sayPromise(given)}.`;
+      : `Ready ${sayRange(given.ready, given.now)}; ${sayPromise(given)}.`;
   const open = given.asks?.length ? ` Also open: ${given.asks.join('; ').toLowerCase()}.` : '';
   return `${subject}, is ${heldBy[given.holder]} ${since}, waiting for ${given.waitingFor}.${open} ${tail}`;
 }

@@ -4,6 +4,8 @@ export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './eve
 export { gateFor } from './gates';
 export { sayMissing, type Missing, type MissingShown } from './missing';
 export { searchTextOf } from './search-text';
+export { foundStates, foundWords, stateAsked, type FoundState } from './find-words';
+export { needsRole } from './whose-move';
 export { jobDetails, parseTag, writeTag } from './tag';
 export {
   allowedEvents,

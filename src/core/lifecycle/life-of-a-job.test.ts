@@ -14,7 +14,7 @@ const family = buildFamily(file, {});
 const job = () => new CoreJob(file, wornRing);
 /** What the floor says; the work ahead has its own test with the plan. */
 const standing = ({ record }: { readonly record: JobRecord }) => {
-  const { work: _work, ...said } = standingOf(record, family);
+  const { work: _work, standard: _standard, ...said } = standingOf(record, family);
   return said;
 };
 const remaining = (change: Partial<Standing['remaining']> = {}): Standing['remaining'] => ({
@@ -306,8 +306,8 @@ test('a job waits for its numbers in the order of its steps and points, each wit
   expect(asksOf({ ...built, station: 'rebuild' }, family)).toEqual([]);
 });
 
-test('a job is found by its tag, customer, pump, serial, construction, place, complaint and liquid', () => {
+test('a job is found by its tag, customer and contact, pump, serial, construction, place, complaint and liquid', () => {
   expect(searchTextOf(job().record, 'Overhung')).toBe(
-    'P-0417 Harrowmere Botanical Garden Quillmere QB 50-160 QB-22871 Overhung lily house noise pond water',
+    'P-0417 Harrowmere Botanical Garden Fern Okonjo Quillmere QB 50-160 QB-22871 Overhung lily house noise pond water',
   );
 });

@@ -111,7 +111,9 @@ const plural = (number: number, one: string, many = `${one}s`) => `${number} ${n
 const lower = (text: string) => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 const found = (title: string | null) => (title ? ` · ${lower(title)} out` : '');
 const again = (isAgain: boolean) => (isAgain ? ' again after test' : '');
-const until = (dueOn: string | null) => (dueOn ? `, due ${sayDay(dueOn)}` : '');
+/** Today, for the year of a day; left out where it goes without saying. */
+type Today = string | undefined;
+const until = (dueOn: string | null, today: Today) => (dueOn ? `, due ${sayDay(dueOn, today)}` : '');
 
 const benchWords = {
   'begin-teardown': () => words('Begin teardown', 'the gate is open', 'a free bench'),
@@ -142,7 +144,7 @@ const benchWords = {
 };
 
 const andOthers = (others: number) => (others ? ` and ${plural(others, 'other')}` : '');
-const on = (dueOn: string | null, start: string) => (dueOn ? `, ${start} ${sayDay(dueOn)}` : '');
+const on = (dueOn: string | null, start: string, today: Today) => (dueOn ? `, ${start} ${sayDay(dueOn, today)}` : '');
 
 /** Parts to which nobody has seen yet, by their source. */
 const arranged: Readonly<Record<SupplySource, { readonly verb: string; readonly waits: (part: string) => string }>> = {
@@ -155,14 +157,23 @@ const arranged: Readonly<Record<SupplySource, { readonly verb: string; readonly 
 };
 /** Parts that are still to come, by their source. */
 const arriving: Readonly<
-  Record<SupplySource, { readonly verb: string; readonly waits: (part: string, dueOn: string | null) => string }>
+  Record<
+    SupplySource,
+    { readonly verb: string; readonly waits: (part: string, dueOn: string | null, today: Today) => string }
+  >
 > = {
-  bought: { verb: 'Receive', waits: (part, dueOn) => `${part} from the supplier${on(dueOn, 'due')}` },
+  bought: { verb: 'Receive', waits: (part, dueOn, today) => `${part} from the supplier${on(dueOn, 'due', today)}` },
   shelf: { verb: 'Lay ready', waits: (part) => `${part} to be laid ready from our shelf` },
-  customer: { verb: 'Customer’s part', waits: (part, dueOn) => `${part} that the customer brings${on(dueOn, 'due')}` },
+  customer: {
+    verb: 'Customer’s part',
+    waits: (part, dueOn, today) => `${part} that the customer brings${on(dueOn, 'due', today)}`,
+  },
   donor: { verb: 'Lay ready', waits: (part) => `${part} to be laid ready from its donor` },
-  made: { verb: 'Make', waits: (part, dueOn) => `${part} that we make ourselves${on(dueOn, 'done on')}` },
-  outside: { verb: 'From outside', waits: (part, dueOn) => `${part} from the outside shop${on(dueOn, 'due')}` },
+  made: { verb: 'Make', waits: (part, dueOn, today) => `${part} that we make ourselves${on(dueOn, 'done on', today)}` },
+  outside: {
+    verb: 'From outside',
+    waits: (part, dueOn, today) => `${part} from the outside shop${on(dueOn, 'due', today)}`,
+  },
 };
 
 const deskWords = {
@@ -187,20 +198,20 @@ const deskWords = {
     ),
   'await-order': ({ parts }: MoveOf<'await-order'>) =>
     words('Hear from the supplier', plural(parts, 'part'), `the supplier to acknowledge ${plural(parts, 'part')}`),
-  'receive-parts': ({ parts, short, dueOn }: MoveOf<'receive-parts'>) =>
+  'receive-parts': ({ parts, short, dueOn }: MoveOf<'receive-parts'>, today: Today) =>
     words(
       'Receive',
-      `${short ? `${lower(short)} short` : plural(parts, 'part')}${until(dueOn)}`,
-      `${plural(parts, 'part')} from the supplier${until(dueOn)}`,
+      `${short ? `${lower(short)} short` : plural(parts, 'part')}${until(dueOn, today)}`,
+      `${plural(parts, 'part')} from the supplier${until(dueOn, today)}`,
     ),
   'arrange-part': ({ part, source, others }: MoveOf<'arrange-part'>) => {
     const { verb, waits } = arranged[source];
     return words(verb, `${lower(part)}${andOthers(others)}`, `${waits(`the ${lower(part)}`)}${andOthers(others)}`);
   },
-  'await-part': ({ part, source, dueOn, others }: MoveOf<'await-part'>) => {
+  'await-part': ({ part, source, dueOn, others }: MoveOf<'await-part'>, today: Today) => {
     const { verb, waits } = arriving[source];
-    const detail = `${lower(part)}${until(dueOn)}${andOthers(others)}`;
-    return words(verb, detail, `${waits(`the ${lower(part)}`, dueOn)}${andOthers(others)}`);
+    const detail = `${lower(part)}${until(dueOn, today)}${andOthers(others)}`;
+    return words(verb, detail, `${waits(`the ${lower(part)}`, dueOn, today)}${andOthers(others)}`);
   },
   'settle-decline': () =>
     words('Go on or return', 'declined though the pump may fail without it', 'us to say whether it goes on without it'),
@@ -227,7 +238,7 @@ const standWords = {
   deliver: () => words('Deliver', 'released', 'delivery'),
 };
 
-const sentences: { readonly [Code in NextMove['code']]: (move: MoveOf<Code>) => MoveWords } = {
+const sentences: { readonly [Code in NextMove['code']]: (move: MoveOf<Code>, today: Today) => MoveWords } = {
   ...benchWords,
   ...deskWords,
   ...standWords,
@@ -235,9 +246,10 @@ const sentences: { readonly [Code in NextMove['code']]: (move: MoveOf<Code>) => 
 
 /**
  * The words of a move.
+ * @param today ISO date, for days of another year
  * @example sayMove({ code: 'order-parts', parts: 1, longestDays: 9 }) // { move: 'Order', detail: '1 part, longest 9 days', waitingFor: 'us to order 1 part' }
  */
-export function sayMove(move: NextMove): MoveWords {
-  const say: (move: never) => MoveWords = sentences[move.code];
-  return say(move as never);
+export function sayMove(move: NextMove, today?: string): MoveWords {
+  const say: (move: never, today: Today) => MoveWords = sentences[move.code];
+  return say(move as never, today);
 }

@@ -32,6 +32,10 @@ export function sayAsk(ask: OpenAsk, currency: string): AskShown {
       return { words: 'Declined though the pump may fail: go on, or return it', station: 'approve', anchor: 'settle' };
     case 'order':
       return { words: `${plural(ask.parts, 'part')} to order`, station: 'parts', anchor: '' };
+    case 'made':
+      return { words: `${plural(ask.parts, 'part')} being made here`, station: 'parts', anchor: '' };
+    case 'donor':
+      return { words: `${plural(ask.parts, 'part')} from a donor to come`, station: 'parts', anchor: '' };
     case 'at-risk':
       return {
         words: `Ordered at risk: ${formatMoney({ minor: ask.minor, currency })}`,

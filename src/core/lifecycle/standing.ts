@@ -15,6 +15,7 @@ import {
   type Holder,
   type JobRecord,
   type Station,
+  type SupplySource,
 } from '../record';
 import { minutesAhead, minutesAt, standardMinutesSchema, standardOf, workAhead, workAheadSchema } from '../workload';
 import { gateFor } from './gates';
@@ -28,6 +29,8 @@ export const openAskSchema = z.discriminatedUnion('code', [
   z.object({ code: z.literal('decline') }),
   z.object({ code: z.literal('order'), parts: z.number().int() }),
   z.object({ code: z.literal('at-risk'), minor: z.number().int() }),
+  z.object({ code: z.literal('made'), parts: z.number().int() }),
+  z.object({ code: z.literal('donor'), parts: z.number().int() }),
 ]);
 export type OpenAsk = z.infer<typeof openAskSchema>;
 
@@ -89,6 +92,8 @@ function asksOf(record: JobRecord, needs: ReturnType<typeof needsOf>): readonly 
   const questions = record.questions.filter(({ answer }) => !answer).length;
   const isLater = ['rebuild', 'test'].includes(record.station);
   const parts = isLater ? toOrder(needs).length + toArrange(needs).length : 0;
+  const comingFrom = (source: SupplySource) => awaited(needs).filter((need) => need.source === source).length;
+  const [made, donor] = isLater || record.station === 'parts' ? [comingFrom('made'), comingFrom('donor')] : [0, 0];
   const isAnswered = record.approvals.length > 0;
   const risked = isAnswered ? 0 : record.orders.reduce((sum, { atRiskMinor }) => sum + (atRiskMinor ?? 0), 0);
   return [
@@ -97,6 +102,8 @@ function asksOf(record: JobRecord, needs: ReturnType<typeof needsOf>): readonly 
     ...(questions ? [{ code: 'question' as const, count: questions }] : []),
     ...(parts ? [{ code: 'order' as const, parts }] : []),
     ...(risked ? [{ code: 'at-risk' as const, minor: risked }] : []),
+    ...(made ? [{ code: 'made' as const, parts: made }] : []),
+    ...(donor ? [{ code: 'donor' as const, parts: donor }] : []),
   ];
 }
 

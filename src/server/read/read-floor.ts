@@ -1,7 +1,17 @@
 import * as z from 'zod';
-import { answerLine, dayInZone, sayAsk, sayMove, standingSchema } from '@/core/lifecycle';
+import {
+  answerLine,
+  dayInZone,
+  foundWords,
+  needsRole,
+  sayAsk,
+  sayMove,
+  standingSchema,
+  stateAsked,
+} from '@/core/lifecycle';
 import { readyRange, type ReadyRange, type Remaining } from '@/core/planning';
-import { listOpenJobs, readShop, searchJobs, type Connection } from '@/db';
+import type { Role } from '@/core/record';
+import { listJobsIn, listOpenJobs, readFloorVersion, readShop, searchJobs, type Connection } from '@/db';
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
 import { shippedFamilies } from '../families';
@@ -26,13 +36,15 @@ interface Frame {
   readonly now: Date;
   readonly zone: string;
   readonly currency: string;
+  readonly role: Role | null;
 }
 
 /** A job as the floor shows it: standing and ready range. */
-function stripOf(row: Row, { now, zone, currency }: Frame) {
+function stripOf(row: Row, { now, zone, currency, role }: Frame) {
   const standing = standingSchema.parse(row.standing);
-  const said = sayMove(standing.next);
-  const ready = readyOf(row.planned, standing.remaining, dayIn(zone, now));
+  const today = dayIn(zone, now);
+  const said = sayMove(standing.next, today);
+  const ready = readyOf(row.planned, standing.remaining, today);
   const pump = `${shortOf.get(row.familyId) ?? row.maker} ${row.size}`.trim();
   return {
     tag: row.tag,
@@ -42,6 +54,7 @@ function stripOf(row: Row, { now, zone, currency }: Frame) {
     holder: standing.holder,
     holderSince: row.holderSince.toISOString(),
     onHold: row.hold !== null,
+    needsMe: role !== null && !row.closedAt && needsRole(standing, role, today),
     outcome: row.outcome,
     move: said.move,
     detail: said.detail,
@@ -56,7 +69,7 @@ function stripOf(row: Row, { now, zone, currency }: Frame) {
 /** A hit of the search: the strip, its nameplate, and the answer line to read out. */
 function hitOf(row: Row, frame: Frame) {
   const strip = stripOf(row, frame);
-  const { waitingFor } = sayMove(standingSchema.parse(row.standing).next);
+  const { waitingFor } = sayMove(standingSchema.parse(row.standing).next, frame.now.toISOString());
   const answer = answerLine({
     ...strip,
     pump: `${row.maker} ${row.model}`,
@@ -73,7 +86,8 @@ export type FloorStrip = ReturnType<typeof stripOf>;
 
 async function frameOf(context: Context, connection: Connection) {
   const shop = await readShop(connection);
-  return { now: context.now(), zone: shop?.zone ?? 'UTC', currency: shop?.currency ?? 'EUR' };
+  const role = context.actor.kind === 'person' ? context.actor.role : null;
+  return { now: context.now(), zone: shop?.zone ?? 'UTC', currency: shop?.currency ?? 'EUR', role };
 }
 
 const pageSize = 80;
@@ -86,12 +100,15 @@ export const readFloor = defineUseCase({
   async run(context, { after }) {
     const frame = await frameOf(context, context.database);
     const [promisedOn, id] = after?.split('_') ?? [];
+    // Read before the rows: what changes between the two is seen again, not missed.
+    const version = await readFloorVersion(context.database);
     const rows = await listOpenJobs(context.database, {
       after: promisedOn && id ? { promisedOn, id } : null,
       limit: pageSize + 1,
     });
     const last = rows[pageSize - 1];
     return {
+      version,
       today: dayIn(frame.zone, frame.now),
       currency: frame.currency,
       strips: rows.slice(0, pageSize).map((row) => stripOf(row, frame)),
@@ -100,15 +117,35 @@ export const readFloor = defineUseCase({
   },
 });
 
-/** Find: tag, serial number, customer or words; the first hit's answer line can be read out. */
+const mostFound = 12;
+
+/** A short text that is another one whenever the floor would show something else. */
+export const readFloorChanges = defineUseCase({
+  verb: 'read-floor-version',
+  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  input: z.strictObject({}),
+  run: async ({ database }) => ({ version: await readFloorVersion(database) }),
+});
+
+/**
+ * Find: a tag, any part of a serial or equipment number, a customer or contact, words, or a state such as “late”; the
+ * first hit's answer line can be read out.
+ */
 export const findJobs = defineUseCase({
   verb: 'find-jobs',
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({ text: z.string().trim().max(100) }),
   async run(context, { text }) {
-    if (!text) return { strips: [] };
+    if (!text) return { strips: [], of: '', hasMore: false };
     const frame = await frameOf(context, context.database);
-    const rows = await searchJobs(context.database, { tag: parseTag(text), text, limit: 12 });
-    return { strips: rows.map((row) => hitOf(row, frame)) };
+    const state = stateAsked(text);
+    const rows = state
+      ? await listJobsIn(context.database, { state, today: dayIn(frame.zone, frame.now), limit: mostFound + 1 })
+      : await searchJobs(context.database, { tag: parseTag(text), text, limit: mostFound + 1 });
+    return {
+      strips: rows.slice(0, mostFound).map((row) => hitOf(row, frame)),
+      of: state ? foundWords[state] : '',
+      hasMore: rows.length > mostFound,
+    };
   },
 });

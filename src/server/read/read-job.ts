@@ -41,7 +41,7 @@ function answerOf(
     lot: record.lot ? { unit: record.lot.unit, of: record.lotMates.length + 1 } : undefined,
     owner: record.customer.name,
     holder: standing.holder,
-    waitingFor: sayMove(standing.next).waitingFor,
+    waitingFor: sayMove(standing.next, now.toISOString()).waitingFor,
     asks: standing.asks.map((ask) => sayAsk(ask, record.quotes[0]?.currency ?? 'EUR').words),
     ready,
     now: now.toISOString(),
