@@ -290,7 +290,7 @@ describe('finding', () => {
     return { tags: strips.map((strip) => strip.tag), of };
   };
   test('half a serial or equipment number and a contact lead to the pump', async () => {
-    const { record } = present(await shop.load(tag));
+    const record = present(await shop.load(tag));
     const { serial } = record.pump;
     expect((await find(serial.slice(2))).tags).toContain(tag);
     expect((await find(present(record.contact).name)).tags).toContain(tag);
