@@ -19,6 +19,7 @@ export { addOutbox, claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, p
 export * from './people';
 export * from './feeds';
 export * from './planning';
+export * from './week';
 export * from './worked';
 export * from './purchasing';
 export * from './supply';

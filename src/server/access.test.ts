@@ -120,6 +120,8 @@ const allowed: Readonly<Record<string, string>> = {
   'read-plan': 'CTIPO',
   'read-worked': 'CTIPO',
   'read-weeks': 'CTIPO',
+  'read-list-csv': 'CTIPO',
+  'read-week': 'CPO',
   'read-floor-version': 'CTIPO',
   'read-hands': 'CTIPO',
   'read-feeds': 'CTIPO',

@@ -45,7 +45,9 @@ import {
   readTagPdf,
 } from './read/read-documents';
 import { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
+import { readListCsv } from './exports/list-csv';
 import { findJobs, readFloor, readFloorChanges } from './read/read-floor';
+import { readWeek } from './read/read-week';
 import { readChanges, readJob } from './read/read-job';
 import { readCosts } from './read/read-costs';
 import { readOrderBook, readOrderPdf, readOrderUbl } from './read/read-order-files';
@@ -117,6 +119,8 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
 export const readUseCases = {
   'read-floor': readFloor,
   'read-floor-version': readFloorChanges,
+  'read-week': readWeek,
+  'read-list-csv': readListCsv,
   'find-jobs': findJobs,
   'read-job': readJob,
   'read-changes': readChanges,

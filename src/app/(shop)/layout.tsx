@@ -26,8 +26,12 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
           <WordMark />
           Puddlestone
         </Link>
-        <FindBox />
-        <TopNav />
+        <div className="min-w-0 max-sm:order-3 max-sm:col-span-2">
+          <FindBox />
+        </div>
+        <div className="max-sm:order-4 max-sm:col-span-2">
+          <TopNav />
+        </div>
         <PersonMenu
           name={actor.name}
           role={actor.role}

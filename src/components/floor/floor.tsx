@@ -41,6 +41,10 @@ const wideBarWidth = 420;
 /** How much the promise is at risk: days that the late end passes it. */
 const risk = (strip: Strip) => days(strip.promisedOn, strip.ready.late);
 
+/** A span of days in words. */
+const sayDays = (from: string, to: string, today: string) =>
+  from === to ? shortDay(from, today) : `${shortDay(from, today)} to ${shortDay(to, today)}`;
+
 const shortDays = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
 /** A day in a list, with its year where that is another than today's. */
 function shortDay(day: string, today: string): string {
@@ -53,7 +57,7 @@ function ReadyWords({ strip: { ready, promisedOn }, today }: RowProps) {
   const isLate = ready.late > promisedOn;
   return (
     <span className="col-span-2 text-13 lg:hidden">
-      ready {shortDay(ready.early, today)} to {shortDay(ready.late, today)},{' '}
+      ready {sayDays(ready.early, ready.late, today)},{' '}
       <b className={isLate ? 'text-jasper' : ''}>
         promised {shortDay(promisedOn, today)}
         {isLate && (ready.early > promisedOn ? ', late' : ', at risk')}

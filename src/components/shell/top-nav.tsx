@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 
 const views = [
   { href: '/', name: 'Floor', key: 'f' },
+  { href: '/desk', name: 'Week', key: 'd' },
   { href: '/receive', name: 'Receive', key: 'r' },
   { href: '/parts', name: 'Parts', key: 'p' },
   { href: '/plan', name: 'Plan', key: 'w' },

@@ -20,5 +20,6 @@ export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unse
 export { addedMinutes, leadOfLines, linesAhead } from './quoted-work';
 export { readyOfWays, type ReadyOfWays } from './days-out';
 export { customerOffer, type CustomerOffer, type OfferedLine } from './customer-offer';
+export { awaitedAnswer, type AwaitedAnswer } from './awaited-answer';
 export { draftReminder, type DraftedReminder } from './reminder';
 export { offerLine, sealOffer, type ConversionOffer } from './conversion-offer';

@@ -47,7 +47,7 @@ function deskLine({ line, maker, model, customer, promisedOn, standing, station,
 }
 
 /** An order as a list shows it: what is open, when, for whom. */
-function orderShown(order: ShopOrder, jobs: readonly string[]) {
+export function orderShown(order: ShopOrder, jobs: readonly string[]) {
   const pieces = order.lines.flatMap((line) => line.pieces);
   return {
     ...{ number: order.number, supplier: order.supplier, state: order.state, placedOn: order.placedOn, jobs },

@@ -1,0 +1,127 @@
+import { parse } from 'csv-parse/sync';
+import { eq } from 'drizzle-orm';
+import { present } from '@/core/present';
+import { quotes } from '@/db/schema';
+import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { codeOf } from '../../test-support/told';
+import { listNames } from './exports/list-csv';
+
+/** The coordinator's week and the lists as files, against the database. */
+let shop: TestShop;
+let asked: string;
+let built: string;
+beforeAll(async () => {
+  shop = await openTestShop('week');
+  asked = await shop.play({ at: 'approve' });
+  built = await shop.play({ at: 'parts' });
+});
+afterAll(() => shop.close());
+
+const week = () => shop.act('wenna', 'read-week', {});
+const dayMs = 86_400_000;
+const daysFromNow = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
+
+describe('the week', () => {
+  test('an answer that is awaited has its age and its next reminder, until it is reminded of', async () => {
+    const record = present(await shop.load(asked));
+    const quote = present(record.quotes.at(-1));
+    // The shop reminds after seven days.
+    await shop.runtime.database
+      .update(quotes)
+      .set({ sentAt: new Date(Date.now() - 8 * dayMs) })
+      .where(eq(quotes.id, quote.id));
+    const one = present((await week()).answers.find(({ tag }) => tag === asked));
+    expect(one).toMatchObject({ days: 8, reminded: 0, isDue: true, isExpired: false, customer: record.customer.name });
+    expect(one.nextReminderOn).toBe(daysFromNow(-1));
+    await shop.act('wenna', 'send-reminder', { tag: asked, quoteId: quote.id, words: 'Have you seen it?' });
+    const reminded = present((await week()).answers.find(({ tag }) => tag === asked));
+    expect(reminded).toMatchObject({ days: 8, reminded: 1, isDue: false, nextReminderOn: daysFromNow(7) });
+    expect((await week()).answers.some(({ tag }) => tag === built)).toBe(false);
+  });
+  test('what is promised for the week goes out, with its day in the plan; a promise that moves stands with its reason', async () => {
+    const { promisedOn } = present(await shop.load(built));
+    expect((await week()).goingOut.some(({ tag }) => tag === built)).toBe(false);
+    const to = daysFromNow(5);
+    await shop.act('wenna', 'move-promise', {
+      tag: built,
+      from: promisedOn,
+      to,
+      reason: 'the ferry waits',
+      tell: false,
+    });
+    await shop.act('wenna', 'read-plan', {});
+    const shown = await week();
+    const out = present(shown.goingOut.find(({ tag }) => tag === built));
+    expect(out.promisedOn).toBe(to);
+    expect(out.plannedOn).toMatch(/^\d{4}-\d{2}-\d{2}$/);
+    expect(shown.moves).toMatchObject([{ tag: built, from: promisedOn, to, reason: 'the ferry waits', toldTo: null }]);
+  });
+  test('orders that are due come in', async () => {
+    await shop.act('bram', 'order-parts', { tag: built, atRisk: null });
+    const { comingIn } = await week();
+    expect(comingIn.every(({ dueOn }) => dueOn !== null && dueOn <= daysFromNow(7))).toBe(true);
+    expect(comingIn.length).toBeGreaterThan(0);
+  });
+});
+
+describe('lists as files', () => {
+  const read = async (name: string, who = 'wenna') => (await shop.act(who, 'read-list-csv', { name })).bytes.toString();
+  test.each(listNames)('%s has its heads, and a row a line', async (name) => {
+    const text = await read(name);
+    const [heads, ...rows] = parse(text) as string[][];
+    expect(present(heads).length).toBeGreaterThan(1);
+    expect(new Set(heads).size).toBe(present(heads).length);
+    for (const row of rows) expect(row).toHaveLength(present(heads).length);
+  });
+  test('the floor has every pump with its range; the people have no secret', async () => {
+    const rows = parse(await read('floor'), { columns: true }) as Record<string, string>[];
+    expect(rows.map(({ tag }) => tag).toSorted()).toEqual([asked, built].toSorted());
+    for (const { early, late, onHold } of rows) {
+      expect(present(early) <= present(late)).toBe(true);
+      expect(onHold).toBe('no');
+    }
+    expect(await read('people')).not.toMatch(/argon|hash/i);
+  });
+  test('no column is empty by a wrong name: where the list has rows every head has a value somewhere, or may be without', async () => {
+    const mayBeEmpty = ['toldTo', 'liquid', 'asks', 'detail', 'limit', 'limitWords', 'keptPct', 'plannedOn', 'beside'];
+    const optional = [
+      ...mayBeEmpty,
+      'dueOn',
+      'neededBy',
+      'elastomer',
+      'attachmentName',
+      'email',
+      'phone',
+      'contactName',
+    ];
+    const more = ['uncertainty', 'rangeLow', 'rangeHigh', 'pct'];
+    for (const name of [
+      'floor',
+      'answers',
+      'going-out',
+      'coming-in',
+      'moved-promises',
+      'parts-desk',
+      'day',
+      'weeks',
+      'outbox',
+      'people',
+      'instruments',
+      'customers',
+    ]) {
+      const rows = parse(await read(name), { columns: true }) as Record<string, string>[];
+      expect([name, rows.length > 0]).toEqual([name, true]);
+      const heads = Object.keys(present(rows[0])).filter((head) => ![...optional, ...more].includes(head));
+      const empty = heads.filter((head) => rows.every((row) => row[head] === ''));
+      expect([name, empty]).toEqual([name, []]);
+    }
+  });
+  test('what a spreadsheet would reckon with stays a text', async () => {
+    await shop.act('wenna', 'hold-job', { tag: built, reason: '=1+1', until: daysFromNow(30), holder: 'C' });
+    expect(await read('floor')).toContain("'=1+1");
+  });
+  test('whoever may not read a list does not get it as a file; a list that is none is refused', async () => {
+    expect(await codeOf(read('answers', 'ines'))).toBe('not-allowed');
+    expect(await codeOf(read('passwords'))).toBe('bad-input');
+  });
+});
