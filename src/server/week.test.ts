@@ -10,10 +10,12 @@ import { listNames } from './exports/list-csv';
 let shop: TestShop;
 let asked: string;
 let built: string;
+let torn: string;
 beforeAll(async () => {
   shop = await openTestShop('week');
   asked = await shop.play({ at: 'approve' });
   built = await shop.play({ at: 'parts' });
+  torn = await shop.play({ at: 'teardown' });
 });
 afterAll(() => shop.close());
 
@@ -83,7 +85,7 @@ describe('lists as files', () => {
   });
   test('the floor has every pump with its range; the people have no secret', async () => {
     const rows = recordsOf(await read('floor'));
-    expect(rows.map(({ tag }) => tag).toSorted()).toEqual([asked, built].toSorted());
+    expect(rows.map(({ tag }) => tag).toSorted()).toEqual([asked, built, torn].toSorted());
     for (const { early, late, onHold } of rows) {
       expect(present(early) <= present(late)).toBe(true);
       expect(onHold).toBe('no');
