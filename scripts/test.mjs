@@ -71,7 +71,7 @@ function failuresOf({ testResults }) {
 
 /** @param {string | undefined} text */
 function firstLine(text = '') {
-  return stripVTControlCharacters(text).trim().split('\n', 1)[0].slice(0, 300);
+  return stripVTControlCharacters(text).trim().slice(0, 300).replace(/\n.*/s, '');
 }
 
 /**

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { familyJsonSchema } from '@/core/family';
 import { blockJsonSchema } from '@/core/family/blocks';
 import { overlayJsonSchema } from '@/core/family/overlay';
+import { jobFolderJsonSchema } from '@/core/change';
 import { catalogueKinds } from '@/core/change/inputs';
 import { catalogueJsonSchema } from '@/core/purchasing';
 import { asBuiltJsonSchema } from '@/core/report';
@@ -14,6 +15,7 @@ writeFileSync(join(folder, 'as-built-1.schema.json'), `${JSON.stringify(asBuiltJ
 writeFileSync(join(folder, 'family-overlay-1.schema.json'), `${JSON.stringify(overlayJsonSchema(), null, 2)}\n`);
 writeFileSync(join(folder, 'family-2.schema.json'), `${JSON.stringify(familyJsonSchema(), null, 2)}\n`);
 writeFileSync(join(folder, 'block-1.schema.json'), `${JSON.stringify(blockJsonSchema(), null, 2)}\n`);
+writeFileSync(join(folder, 'job-1.schema.json'), `${JSON.stringify(jobFolderJsonSchema(), null, 2)}\n`);
 for (const kind of catalogueKinds)
   writeFileSync(
     join(folder, `catalogue-${kind}-1.schema.json`),

@@ -48,6 +48,7 @@ const kinds: Readonly<Record<string, string>> = {
   jpg: 'image/jpeg',
   dxf: 'image/vnd.dxf',
   csv: 'text/csv; charset=utf-8',
+  zip: 'application/zip',
   ics: 'text/calendar; charset=utf-8',
   xml: 'application/xml; charset=utf-8',
 };

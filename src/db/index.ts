@@ -23,5 +23,5 @@ export * from './week';
 export * from './worked';
 export * from './purchasing';
 export * from './supply';
-export { listUnopened, persist, persistOpening, persistTakenOver, type Beside, type OutboxRow } from './persist';
+export { listUnopened, persist, persistOpening, persistTakenIn, persistTakenOver, type Beside, type OutboxRow } from './persist';
 export { isDeadlock, isDuplicate, translateError } from './translate-error';

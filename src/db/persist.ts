@@ -1,6 +1,7 @@
 import { and, eq, getTableColumns, sql, isNull } from 'drizzle-orm';
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
 import type { Change, Decision, OutboxItem } from '@/core/change';
+import type { ChainedEvent } from '@/core/lifecycle';
 import type { JobHead, JobId, JobRecord, RowKind } from '@/core/record';
 import type { Connection } from './client';
 import { mappings, type TableKind } from './job-rows';
@@ -72,7 +73,9 @@ async function writeKind(
       .onDuplicateKeyUpdate({ set: takeNew(table, mapping.heavy) });
 }
 
-async function writeRows(connection: Connection, decision: Decision<unknown>, beside: Beside): Promise<void> {
+type Written = Pick<Decision<unknown>, 'after' | 'changes' | 'texts'>;
+
+async function writeRows(connection: Connection, decision: Written, beside: Beside): Promise<void> {
   const heavy = heavyOf(decision, beside);
   const byKind = new Map<RowKind, Change[]>();
   for (const change of decision.changes) byKind.set(change.put, [...(byKind.get(change.put) ?? []), change]);
@@ -154,6 +157,24 @@ export async function persistTakenOver(
   if (done.affectedRows !== 1) return false;
   await writeEvent(connection, before.id, decision);
   return true;
+}
+
+/** Writes a job that came from elsewhere whole: its row, every row of it, its chain and the event by which it came. */
+export async function persistTakenIn(
+  connection: Connection,
+  taken: Pick<Decision<unknown>, 'after' | 'event' | 'standing' | 'changes' | 'texts'> & {
+    readonly events: readonly ChainedEvent[];
+    readonly openedSeq: number;
+  },
+  beside: Beside,
+): Promise<void> {
+  const { after, events, openedSeq } = taken;
+  const { id, tag, pump, customer } = after;
+  const own = { id, tag, pumpId: pump.id, customerId: customer.id, openedAt: new Date(after.openedAt), openedSeq };
+  await connection.insert(t.jobs).values({ ...columnsOf(after, taken, beside.searchText), ...own });
+  await writeRows(connection, taken, beside);
+  for (const event of events) await writeEvent(connection, id, { event: { ...event, personId: null } });
+  await writeEvent(connection, id, taken);
 }
 
 /** Jobs whose events do not hold their changes yet. */

@@ -121,6 +121,7 @@ const allowed: Readonly<Record<string, string>> = {
   'read-worked': 'CTIPO',
   'read-weeks': 'CTIPO',
   'read-list-csv': 'CTIPO',
+  'read-job-folder': 'CO',
   'read-week': 'CPO',
   'read-floor-version': 'CTIPO',
   'read-hands': 'CTIPO',

@@ -11,6 +11,7 @@ export { maxPictureBytes, readPicture } from './pictures';
 export { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
 export { readFeed, readFeeds } from './planning/feeds';
 export { askPromise, readHands, readPlan, readWeeks, tryPlan } from './planning/read-plan';
+export { importJobFolder, readJobFolder } from './exports/job-folder';
 export { readListCsv } from './exports/list-csv';
 export { readWorked } from './planning/worked';
 export { readWeek, type WeekShown } from './read/read-week';

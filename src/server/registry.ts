@@ -45,6 +45,7 @@ import {
   readTagPdf,
 } from './read/read-documents';
 import { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
+import { readJobFolder } from './exports/job-folder';
 import { readListCsv } from './exports/list-csv';
 import { findJobs, readFloor, readFloorChanges } from './read/read-floor';
 import { readWeek } from './read/read-week';
@@ -121,6 +122,7 @@ export const readUseCases = {
   'read-floor-version': readFloorChanges,
   'read-week': readWeek,
   'read-list-csv': readListCsv,
+  'read-job-folder': readJobFolder,
   'find-jobs': findJobs,
   'read-job': readJob,
   'read-changes': readChanges,

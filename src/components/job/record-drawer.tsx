@@ -45,7 +45,7 @@ function Verified({ events, difference }: RecordShown) {
   );
 }
 
-/** Every event of the job, newest first, and whether the chain of hashes is whole. */
+/** Every event of the job, newest first, whether the chain of hashes is whole, and the whole of it as a folder. */
 export function RecordDrawer({ tag, zone }: { readonly tag: string; readonly zone: string }) {
   const [shown, setShown] = useState<RecordShown | 'lost' | null>(null);
   useEffect(() => {
@@ -58,11 +58,11 @@ export function RecordDrawer({ tag, zone }: { readonly tag: string; readonly zon
   }, [tag]);
   if (shown === null) return <p role="status">Reading the record …</p>;
   if (shown === 'lost') return <p role="alert">The record cannot be read just now. Close this and try again.</p>;
-  return <Events {...shown} zone={zone} />;
+  return <Events {...shown} {...{ tag, zone }} />;
 }
 
 /** The events, newest first, of all or of one person or station; printed as they are shown. */
-function Events({ zone, ...shown }: RecordShown & { readonly zone: string }) {
+function Events({ tag, zone, ...shown }: RecordShown & { readonly tag: string; readonly zone: string }) {
   const [person, setPerson] = useState('');
   const [station, setStation] = useState('');
   const { events } = shown;
@@ -91,6 +91,12 @@ function Events({ zone, ...shown }: RecordShown & { readonly zone: string }) {
         </SelectField>
         <Button onClick={() => window.print()}>Print</Button>
       </div>
+      <p className="no-print mb-2 text-13">
+        <a href={`/files/job/${tag}`} download className="underline underline-offset-4">
+          The whole job as a folder
+        </a>{' '}
+        <span className="text-quiet">(zip: record, pictures, papers; another shop can take it in)</span>
+      </p>
       {picked.length < events.length && (
         <p className="text-13 text-quiet">
           {picked.length} of {events.length} events

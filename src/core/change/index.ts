@@ -10,6 +10,15 @@ export * as receive from './receive';
 export { changesOf, replayEvents, replayRecord, verifyJob, type Difference } from './replay';
 export * as report from './report';
 export * as sheets from './sheets';
+export {
+  folderFault,
+  jobFolderJsonSchema,
+  jobFolderSchema,
+  recordOfFolder,
+  takeIn,
+  type JobFolder,
+  type TakenIn,
+} from './job-folder';
 export { sayEvent } from './say-event';
 export * as test from './test';
 export type { ToolFacts } from './use-tool';

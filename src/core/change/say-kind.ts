@@ -1,6 +1,7 @@
 /** What a person did, by the kind of the event, to go after their name. */
 const deeds: Readonly<Record<string, string>> = {
   'receive-pump': 'took the pump in',
+  'take-in-job': 'took the job in from another shop, with all that it brought',
   'save-intake': 'changed what was written down at receiving',
   'confirm-isolation': 'confirmed that all energy is isolated',
   'acknowledge-caution': 'read a caution',
