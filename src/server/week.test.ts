@@ -1,7 +1,5 @@
 import { parse } from 'csv-parse/sync';
-import { eq } from 'drizzle-orm';
 import { present } from '@/core/present';
-import { quotes, shopOrderLines } from '@/db/schema';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf } from '../../test-support/told';
 import { listNames } from './exports/list-csv';
@@ -20,6 +18,7 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 const recordsOf = (text: string) => parse<Record<string, string>>(text, { columns: true });
+const query = (text: string, ...values: readonly string[]) => shop.runtime.pool.promise().query(text, [...values]);
 const week = () => shop.act('wenna', 'read-week', {});
 const dayMs = 86_400_000;
 const daysFromNow = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
@@ -29,10 +28,7 @@ describe('the week', () => {
     const record = present(await shop.load(asked));
     const quote = present(record.quotes.at(-1));
     // The shop reminds after seven days.
-    await shop.runtime.database
-      .update(quotes)
-      .set({ sentAt: new Date(Date.now() - 8 * dayMs) })
-      .where(eq(quotes.id, quote.id));
+    await query('update quotes set sent_at = ? where id = ?', `${daysFromNow(-8)} 08:00:00`, quote.id);
     const one = present((await week()).answers.find(({ tag }) => tag === asked));
     expect(one).toMatchObject({ days: 8, reminded: 0, isDue: true, isExpired: false, customer: record.customer.name });
     expect(one.nextReminderOn).toBe(daysFromNow(-1));
@@ -63,10 +59,7 @@ describe('the week', () => {
     await shop.act('bram', 'order-parts', { tag: built, atRisk: null });
     const number = present(present(await shop.load(built)).orders[0]).number;
     const dueIn = (days: number) =>
-      shop.runtime.database
-        .update(shopOrderLines)
-        .set({ dueOn: daysFromNow(days) })
-        .where(eq(shopOrderLines.orderNumber, number));
+      query('update shop_order_lines set due_on = ? where order_number = ?', daysFromNow(days), number);
     await dueIn(9);
     expect((await week()).comingIn).toEqual([]);
     await dueIn(3);

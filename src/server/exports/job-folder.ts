@@ -179,8 +179,12 @@ export async function importJobFolder(context: Context, bytes: Buffer): Promise<
       const family = await familyFor(connection, folder, record);
       const customer = await ensureCustomer(context, connection, record.customer.name);
       const { contact: given } = record;
-      const contact = given && (await ensureContact(context, connection, { ...given, customerId: customer.id }));
-      const pump = await ensurePump(context, connection, { pump: record.pump, familyId: record.familyId });
+      const { maker, model, serial, size } = record.pump;
+      const { name = '', email = '', phone = '' } = given ?? {};
+      const contact =
+        given && (await ensureContact(context, connection, { customerId: customer.id, name, email, phone }));
+      const plate = { maker, model, serial, size };
+      const pump = await ensurePump(context, connection, { pump: plate, familyId: record.familyId });
       const here = { tag: await tagFor(connection, folder.tag), customer, contact, pump };
       const now = context.now().toISOString();
       const personName = context.actor.kind === 'person' ? context.actor.name : 'Puddlestone';
