@@ -17,11 +17,20 @@ export { migrateDatabase } from './migrate';
 export { multiplyJobs } from './multiply-jobs';
 export { addOutbox, claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
 export * from './people';
+export * from './customers';
 export * from './feeds';
 export * from './planning';
 export * from './week';
 export * from './worked';
 export * from './purchasing';
 export * from './supply';
-export { listUnopened, persist, persistOpening, persistTakenIn, persistTakenOver, type Beside, type OutboxRow } from './persist';
+export {
+  listUnopened,
+  persist,
+  persistOpening,
+  persistTakenIn,
+  persistTakenOver,
+  type Beside,
+  type OutboxRow,
+} from './persist';
 export { isDeadlock, isDuplicate, translateError } from './translate-error';

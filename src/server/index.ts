@@ -14,6 +14,7 @@ export { askPromise, readHands, readPlan, readWeeks, tryPlan } from './planning/
 export { importJobFolder, readJobFolder } from './exports/job-folder';
 export { readListCsv } from './exports/list-csv';
 export { readWorked } from './planning/worked';
+export { readCustomer, readCustomers, readPump, type CustomerShown, type PumpShown } from './read/read-history';
 export { readWeek, type WeekShown } from './read/read-week';
 export { readAsks } from './read/read-asks';
 export { readDonors, readUnits } from './read/read-units';

@@ -48,6 +48,7 @@ import { findConstruction, readFamily, readFamilyDocument } from './read/read-fa
 import { readJobFolder } from './exports/job-folder';
 import { readListCsv } from './exports/list-csv';
 import { findJobs, readFloor, readFloorChanges } from './read/read-floor';
+import { readCustomer, readCustomers, readPump } from './read/read-history';
 import { readWeek } from './read/read-week';
 import { readChanges, readJob } from './read/read-job';
 import { readCosts } from './read/read-costs';
@@ -121,6 +122,9 @@ export const readUseCases = {
   'read-floor': readFloor,
   'read-floor-version': readFloorChanges,
   'read-week': readWeek,
+  'read-pump': readPump,
+  'read-customer': readCustomer,
+  'read-customers': readCustomers,
   'read-list-csv': readListCsv,
   'read-job-folder': readJobFolder,
   'find-jobs': findJobs,

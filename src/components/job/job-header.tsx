@@ -289,17 +289,15 @@ export function JobHeader({ view }: { readonly view: JobView }) {
         <h1 className="num text-24 font-bold">{record.tag}</h1>
         <p>
           {record.pump.maker} {record.pump.model}, serial <span className="num">{record.pump.serial}</span> ·{' '}
-          {record.customer.name}
+          <Link href={`/customers/${record.customer.id}`} prefetch={false} className="underline">
+            {record.customer.name}
+          </Link>
           {record.intake.equipmentNumber && `, ${record.intake.equipmentNumber}`}
         </p>
         <p className="ml-auto text-13 text-quiet">
-          {record.earlierVisits[0] ? (
-            <Link href={`/jobs/${record.earlierVisits[0].tag}`} className="underline">
-              {visitsOf(view)}
-            </Link>
-          ) : (
-            visitsOf(view)
-          )}
+          <Link href={`/pumps/${record.tag}`} prefetch={false} className="underline">
+            {visitsOf(view)}
+          </Link>
         </p>
       </div>
       <div className="mt-1 flex flex-wrap items-start gap-x-3 gap-y-1">

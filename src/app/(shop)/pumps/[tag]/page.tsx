@@ -1,0 +1,15 @@
+import type { Metadata } from 'next';
+import { perform, readPump } from '@/server';
+import { PumpPage } from '@/components/history/pump-page';
+import { requestContext } from '@/app/session';
+import { orExplain } from '@/app/explain';
+
+interface Props {
+  readonly params: Promise<{ tag: string }>;
+}
+
+export const metadata: Metadata = { title: 'Pump' };
+
+export default async function Page({ params }: Props) {
+  return orExplain(async () => <PumpPage pump={await perform(readPump, await requestContext(), await params)} />);
+}
