@@ -128,3 +128,28 @@ describe('lists as files', () => {
     expect(await codeOf(read('passwords'))).toBe('bad-input');
   });
 });
+
+describe('memory', () => {
+  test('a pump is found by the tag of any of its visits; nobody’s tag is refused', async () => {
+    const record = present(await shop.load(built));
+    const pump = await shop.act('ines', 'read-pump', { tag: built });
+    expect(pump).toMatchObject({ serial: record.pump.serial, hereAs: built, olderVisits: 0 });
+    expect(pump.visits.map(({ tag }) => tag)).toEqual([built]);
+    expect(pump.points.length).toBeGreaterThan(3);
+    expect(await codeOf(shop.act('ines', 'read-pump', { tag: 'P-9999' }))).toBe('not-found');
+  });
+  test('a customer has every pump of theirs, each once with its visits, and whom to ask', async () => {
+    const { customer, contact } = present(await shop.load(built));
+    const shown = await shop.act('ines', 'read-customer', { id: customer.id });
+    expect(shown.name).toBe(customer.name);
+    expect(shown.contacts.map(({ name }) => name)).toContain(contact?.name);
+    expect(shown.pumps.flatMap(({ visits }) => visits.map(({ tag }) => tag)).toSorted()).toEqual(
+      [asked, built, torn].toSorted(),
+    );
+    expect(new Set(shown.pumps.map(({ serial }) => serial)).size).toBe(3);
+    expect(shown.pumps[0]?.visits[0]?.runningHours).toBe(100);
+    expect(await codeOf(shop.act('ines', 'read-customer', { id: 'nobody' }))).toBe('not-found');
+    const { customers } = await shop.act('ines', 'read-customers', {});
+    expect(customers.find(({ id }) => id === customer.id)).toMatchObject({ open: 3, all: 3 });
+  });
+});

@@ -32,6 +32,7 @@ function sayRate({ wear, unit }: PointHistory): string {
   const { per1000h, isUnclear } = wear;
   if (per1000h === null) return 'one visit: no rate yet';
   if (isUnclear) return 'cannot be told apart from none';
+  if (per1000h < 0) return 'less than it was';
   const inMicrometres = unit === 'mm' ? per1000h * 1000 : per1000h;
   return `${inMicrometres.toFixed(Math.abs(inMicrometres) < 10 ? 1 : 0)} ${unit === 'mm' ? 'µm' : unit}`;
 }
@@ -43,14 +44,18 @@ function sayLeft({ wear }: PointHistory): string {
   return wear.forecast.hoursLeft > 100_000 ? 'over 100 000 h' : `${thousands(wear.forecast.hoursLeft)} h left`;
 }
 
+/** Whether a point says anything of how it wears. */
+const isTelling = ({ wear }: PointHistory) => wear.isOut || wear.forecast !== null;
+
 interface PointsProps {
+  readonly label: string;
   readonly points: readonly PointHistory[];
   readonly picked: string;
   readonly onPick: (id: string) => void;
 }
 
 /** The points, the most urgent first: arrow keys go from one to the next. */
-function Points({ points, picked, onPick }: PointsProps) {
+function Points({ label, points, picked, onPick }: PointsProps) {
   const onKey = (event: KeyboardEvent) => {
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     const next = points[points.findIndex(({ id }) => id === picked) + (step ?? 0)];
@@ -59,8 +64,9 @@ function Points({ points, picked, onPick }: PointsProps) {
     onPick(next.id);
     document.getElementById(`point-${next.id}`)?.focus();
   };
+  const isHere = points.some(({ id }) => id === picked);
   return (
-    <ul role="listbox" aria-label="Points" aria-activedescendant={`point-${picked}`} onKeyDown={onKey}>
+    <ul role="listbox" aria-label={label} onKeyDown={onKey}>
       {points.map((point) => {
         const isPicked = point.id === picked;
         const used = Math.min(1, Math.max(0.12, point.wear.usedShare ?? 0));
@@ -70,9 +76,9 @@ function Points({ points, picked, onPick }: PointsProps) {
             id={`point-${point.id}`}
             role="option"
             aria-selected={isPicked}
-            tabIndex={isPicked ? 0 : -1}
+            tabIndex={isPicked || (!isHere && point === points[0]) ? 0 : -1}
             onClick={() => onPick(point.id)}
-            className={`row grid min-h-11 cursor-pointer grid-cols-[34px_1fr_110px_110px] items-center gap-x-2 px-1 first:border-0 ${isPicked ? 'bg-sand' : ''}`}
+            className={`row grid min-h-11 cursor-pointer grid-cols-[34px_minmax(0,1fr)_120px_110px] items-center gap-x-2 px-1 first:border-0 ${isPicked ? 'bg-sand' : ''}`}
           >
             <span aria-hidden className="grid place-items-center">
               <span
@@ -113,21 +119,36 @@ function Forecast({ point }: { readonly point: PointHistory }) {
   );
 }
 
+/** Parts that were always renewed together as one line. */
+function together(lives: readonly PartLife[]) {
+  const lines = new Map<string, PartLife & { others: string[] }>();
+  for (const life of lives) {
+    const key = JSON.stringify(life.spans);
+    const line = lines.get(key);
+    if (line) line.others.push(life.name);
+    else lines.set(key, { ...life, others: [] });
+  }
+  return [...lines.values()];
+}
+
 /** How long parts lasted, on the hours of the chart. */
 function Lives({ lives }: { readonly lives: readonly PartLife[] }) {
   const most = Math.max(1, ...lives.flatMap(({ spans }) => spans.map(({ toHours }) => toHours)));
   if (!lives.length) return <p className="text-quiet">No part was renewed here yet.</p>;
   return (
     <ul>
-      {lives.map(({ ref, name, spans }) => (
-        <li key={ref} className="grid grid-cols-[150px_1fr] items-center gap-x-3 py-0.5">
-          <span className="text-13">{name}</span>
-          <span className="flex h-6">
+      {together(lives).map(({ ref, name, spans, others }) => (
+        <li key={ref} className="grid grid-cols-[170px_minmax(0,1fr)] items-center gap-x-3 py-0.5">
+          <span className="text-13" title={others.join(', ')}>
+            {name}
+            {others.length > 0 && <span className="text-quiet"> and {others.length} more</span>}
+          </span>
+          <span className="flex h-6 min-w-0">
             {spans.map(({ fromHours, toHours, why }) => (
               <span
                 key={fromHours}
                 title={`${thousands(toHours - fromHours)} h${why ? `, ended: ${why}` : ' so far'}`}
-                className={`flex items-center overflow-hidden border px-1 text-[12px] leading-none whitespace-nowrap ${why ? 'border-slate border-r-4 bg-sheet' : 'border-dashed border-slate'}`}
+                className={`flex min-w-0 items-center overflow-hidden border px-1 text-[12px] leading-none whitespace-nowrap ${why ? 'border-slate border-r-4 bg-sheet' : 'border-dashed border-slate'}`}
                 style={{ width: `${(100 * (toHours - fromHours)) / most}%` }}
               >
                 <b className="num">{((toHours - fromHours) / 1000).toFixed(1)}</b>
@@ -193,6 +214,8 @@ export function PumpPage({ pump }: { readonly pump: PumpView }) {
   const [first] = pump.points;
   const [picked, setPicked] = useState(first?.id ?? '');
   const point = pump.points.find(({ id }) => id === picked);
+  const telling = pump.points.filter(isTelling);
+  const silent = pump.points.filter((one) => !isTelling(one));
   return (
     <div>
       <div className="border-b border-ink px-6 py-3">
@@ -216,21 +239,29 @@ export function PumpPage({ pump }: { readonly pump: PumpView }) {
         </div>
         <p className="text-13 text-quiet">{pump.familyTitle}</p>
       </div>
-      <div className="grid gap-x-8 gap-y-6 p-6 lg:grid-cols-[minmax(380px,1fr)_1.4fr]">
+      <div className="grid gap-x-8 gap-y-6 p-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.3fr)]">
         <section aria-label="Wear">
           <h2 className="flex border-b border-ink">
-            <b>Wear per 1 000 h</b>
-            <span className="ml-2 text-13 text-quiet">
-              since the last visit; the larger the pebble, the more is used up
-            </span>
+            <b className="whitespace-nowrap">Wear per 1 000 h</b>
+            <span className="ml-2 text-13 text-quiet">the larger the pebble, the more is used up</span>
           </h2>
           {pump.points.length ? (
-            <Points points={pump.points} picked={picked} onPick={setPicked} />
+            <>
+              <Points points={telling} picked={picked} onPick={setPicked} label="Points that wear" />
+              {silent.length > 0 && (
+                <details>
+                  <summary className="min-h-11 cursor-pointer content-center text-quiet">
+                    {silent.length} {silent.length === 1 ? 'point' : 'points'} of which no wear can be told
+                  </summary>
+                  <Points points={silent} picked={picked} onPick={setPicked} label="Other points" />
+                </details>
+              )}
+            </>
           ) : (
             <p className="text-quiet">Nothing was measured yet.</p>
           )}
         </section>
-        <div className="space-y-5">
+        <div className="min-w-0 space-y-5">
           {point && (
             <section aria-label="Over its visits">
               <h2 className="border-b border-ink font-bold">

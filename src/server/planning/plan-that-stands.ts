@@ -32,6 +32,7 @@ function limitedWords(
 ): PumpShown['limit'] {
   const work = row?.work.find((one) => one.id === id);
   if (kind === 'resource') return { kind, words: resources.find((one) => one.id === id)?.name ?? id };
+  if (kind === 'calendar') return { kind, words: 'the hours of the shop' };
   if (work?.wait) return { kind: 'parts', words: work.title };
   if (kind === 'parts')
     return { kind, words: `its stop until ${row?.holdUntil ? sayDay(row.holdUntil) : 'a later day'}` };
