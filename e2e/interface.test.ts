@@ -233,15 +233,14 @@ describe('by keyboard', () => {
 });
 
 describe('the floor', () => {
-  test('shows each open pump once, grouped by holder, the most at risk first', async () => {
+  test('shows each open pump once: what needs who looks, then by holder, the most at risk first', async () => {
     await open(page, '/');
     const tags = await page.$$eval('main li a b.num', (all) => all.map((one) => one.textContent));
     expect(new Set(tags).size).toBe(tags.length);
     expect(tags.length).toBeGreaterThanOrEqual(24 - 5);
-    const groups = await page.$$eval('main section h2', (all) =>
-      all.map((one) => one.textContent.replace(/\d.*/, '').trim().slice(1).trim()),
-    );
-    expect(groups).toEqual(['Us', 'Customer', 'Bench', 'Stand', 'Supplier']);
+    const groups = await page.$$eval('main section', (all) => all.map((one) => one.getAttribute('aria-label')));
+    const holders = ['us', 'customer', 'bench', 'stand', 'supplier'].map((holder) => `Held by ${holder}`);
+    expect(groups).toEqual(['For you', ...holders]);
   });
   test('at twice the size nothing is cut off to the right', async () => {
     await page.setViewport({ width: 640, height: 400, deviceScaleFactor: 2 });

@@ -58,7 +58,6 @@ await shoot('clean', '/jobs/P-0421', {
 });
 await shoot('inspect', '/jobs/P-0411');
 await shoot('quote', '/jobs/P-0402');
-await shoot('approve', '/jobs/P-0406');
 await shoot('parts', '/parts');
 await shoot('rebuild', '/jobs/P-0412');
 await page.evaluate(() => (document.cookie = 'theme=dark; path=/'));
@@ -69,7 +68,8 @@ await shoot('return', '/jobs/P-0418');
 await shoot('library', '/library');
 await shoot('buying-plan', '/parts/plan');
 await shoot('plan', '/plan');
-await shoot('rebuild-cartridge', '/jobs/P-0432');
+await shoot('week', '/desk');
+await shoot('pump', '/pumps/P-0411', { before: () => wait(2500) });
 await shoot('promise', '/plan/promise', { before: () => wait(5000) });
 await shoot('sums-packing', '/sums?sum=packing');
 await page.goto(`${base}/outbox`, { waitUntil: 'networkidle2' });

@@ -10,6 +10,7 @@ const silent = new Set([
     'create-owner',
     'add-person',
     'add-instrument',
+    'record-calibration',
     'choose-units',
     'change-settings',
     'merge-customers',

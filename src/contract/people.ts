@@ -48,6 +48,26 @@ export const addPersonInput = personInput.extend({ role: z.enum(roles) });
 /** An end of a tool's range, in its unit; null where it has none. */
 const toolFigure = z.number('type a number').min(-1000).max(100_000).nullable().default(null);
 
+/** What a laboratory found of an instrument. */
+export const recordCalibrationInput = z
+  .strictObject({
+    code: z.string().trim().min(1, 'name the instrument').max(20),
+    onDay: z.iso.date('type a day'),
+    isWithin: z.boolean(),
+    error: z.number('type the error that was found').min(0).max(1e6).nullable(),
+    nextDueOn: z.iso.date('type a day').nullable(),
+    certificate: z.string().trim().max(191).default(''),
+    note: z.string().trim().max(1000).default(''),
+  })
+  .refine(({ isWithin, nextDueOn }) => !isWithin || nextDueOn !== null, {
+    message: 'say until when it may be used',
+    path: ['nextDueOn'],
+  })
+  .refine(({ onDay, nextDueOn }) => nextDueOn === null || nextDueOn > onDay, {
+    message: 'the next calibration comes after this one',
+    path: ['nextDueOn'],
+  });
+
 export const addInstrumentInput = z
   .strictObject({
     code: z

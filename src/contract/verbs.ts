@@ -83,6 +83,7 @@ import { supplyVerbs } from './supply-verbs';
 import { verb, type VerbDescription } from './verb';
 import {
   addInstrumentInput,
+  recordCalibrationInput,
   addPersonInput,
   changeSettingsInput,
   mergeCustomersInput,
@@ -127,6 +128,12 @@ const peopleVerbs = {
     audience: ['inspector'],
     input: addInstrumentInput,
     result: z.object({ instrumentId: z.string() }),
+  }),
+  'record-calibration': verb({
+    about: 'What a laboratory found of an instrument; what it measured since the last good one is looked up.',
+    audience: ['inspector', 'coordinator'],
+    input: recordCalibrationInput,
+    result: z.object({ touched: z.number().int() }),
   }),
   'merge-customers': verb({
     about:

@@ -123,6 +123,8 @@ const allowed: Readonly<Record<string, string>> = {
   'read-list-csv': 'CTIPO',
   'read-job-folder': 'CO',
   'read-week': 'CPO',
+  'read-instrument': 'CTIPO',
+  'record-calibration': 'CIO',
   'read-pump': 'CTIPO',
   'read-customer': 'CTIPO',
   'read-customers': 'CTIPO',

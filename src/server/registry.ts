@@ -4,6 +4,7 @@ import { readGauge } from './devices';
 import { jobCommands } from './job-commands';
 import { importFamily, makeOwnFamily } from './library/own-families';
 import { addInstrument } from './people/add-instrument';
+import { readInstrument, recordCalibration } from './people/calibrations';
 import { addPerson } from './people/add-person';
 import { mergeCustomers } from './people/merge-customers';
 import { changeSettings } from './people/change-settings';
@@ -85,6 +86,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'create-owner': createOwner,
   'add-person': addPerson,
   'add-instrument': addInstrument,
+  'record-calibration': recordCalibration,
   'merge-customers': mergeCustomers,
   'change-settings': changeSettings,
   'choose-units': chooseUnits,
@@ -122,6 +124,7 @@ export const readUseCases = {
   'read-floor': readFloor,
   'read-floor-version': readFloorChanges,
   'read-week': readWeek,
+  'read-instrument': readInstrument,
   'read-pump': readPump,
   'read-customer': readCustomer,
   'read-customers': readCustomers,

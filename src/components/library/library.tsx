@@ -109,7 +109,13 @@ export function Library({ shop, people, instruments, families, seen, found, toda
           <ul>
             {instruments.map((one) => (
               <li key={one.code} className="row flex gap-3 py-1 first:border-0">
-                <b className="num w-14">{one.code}</b>
+                <Link
+                  href={`/library/instruments/${one.code}`}
+                  prefetch={false}
+                  className="num w-14 font-bold underline underline-offset-4"
+                >
+                  {one.code}
+                </Link>
                 <span className="flex-1">
                   {one.kind}
                   {sayTool(one) && <span className="text-13 text-quiet">, {sayTool(one)}</span>}

@@ -5,7 +5,10 @@ import { answerFetch } from '../../../test-support/answer-fetch';
 import { PlanPage } from './plan-page';
 import { PromiseDesk } from './promise-desk';
 
-jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: jest.fn(), push: jest.fn() }) }));
+jest.mock('next/navigation', () => ({
+  usePathname: () => '/plan',
+  useRouter: () => ({ refresh: jest.fn(), push: jest.fn() }),
+}));
 
 const stone: Stone = {
   ...{ tag: 'P-0424', operation: 'rebuild', title: 'Rebuild', from: '07:00', to: '13:00', minutes: 330 },

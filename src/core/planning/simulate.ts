@@ -73,46 +73,56 @@ function failuresBy(chance: Chance, rate: number): number {
 
 /** Operations that may begin, the one that can begin first on top; among equals the one that was planned first. */
 class Waiting {
-  readonly #heap: { readonly i: number; readonly from: number }[] = [];
-  constructor(readonly rank: readonly number[]) {}
+  readonly #heap: number[] = [];
+  readonly #from: Float64Array;
+  constructor(readonly rank: Float64Array) {
+    this.#from = new Float64Array(rank.length);
+  }
 
   get size(): number {
     return this.#heap.length;
   }
 
-  #isBefore(one: number, other: number): boolean {
-    const [a, b] = [present(this.#heap[one]), present(this.#heap[other])];
-    return a.from !== b.from ? a.from < b.from : (this.rank[a.i] ?? 0) < (this.rank[b.i] ?? 0);
+  /** From when on an operation is in the line for. */
+  fromOf(i: number): number {
+    return this.#from[i] ?? 0;
   }
 
-  #swap(one: number, other: number): void {
-    const kept = present(this.#heap[one]);
-    this.#heap[one] = present(this.#heap[other]);
-    this.#heap[other] = kept;
+  #isBefore(one: number, other: number): boolean {
+    const [a, b] = [this.#from[one] ?? 0, this.#from[other] ?? 0];
+    return a === b ? (this.rank[one] ?? 0) < (this.rank[other] ?? 0) : a < b;
   }
 
   add(i: number, from: number): void {
-    let at = this.#heap.push({ i, from }) - 1;
+    const heap = this.#heap;
+    this.#from[i] = from;
+    let at = heap.push(i) - 1;
     while (at > 0) {
       const above = (at - 1) >> 1;
-      if (!this.#isBefore(at, above)) return;
-      this.#swap(at, above);
+      const other = heap[above] ?? 0;
+      if (!this.#isBefore(i, other)) break;
+      heap[at] = other;
       at = above;
     }
+    heap[at] = i;
   }
 
-  take(): { readonly i: number; readonly from: number } {
-    const first = present(this.#heap[0]);
-    const last = present(this.#heap.pop());
-    if (this.#heap.length) this.#heap[0] = last;
-    for (let at = 0; ;) {
-      const left = 2 * at + 1;
-      if (left >= this.#heap.length) return first;
-      const below = left + 1 < this.#heap.length && this.#isBefore(left + 1, left) ? left + 1 : left;
-      if (!this.#isBefore(below, at)) return first;
-      this.#swap(at, below);
+  take(): number {
+    const heap = this.#heap;
+    const first = heap[0] ?? 0;
+    const last = heap.pop() ?? 0;
+    const { length } = heap;
+    if (!length) return first;
+    let at = 0;
+    for (let left = 1; left < length; left = 2 * at + 1) {
+      const right = left + 1;
+      const below = right < length && this.#isBefore(heap[right] ?? 0, heap[left] ?? 0) ? right : left;
+      if (!this.#isBefore(heap[below] ?? 0, last)) break;
+      heap[at] = heap[below] ?? 0;
       at = below;
     }
+    heap[at] = last;
+    return first;
   }
 }
 
@@ -146,18 +156,28 @@ function drawTimes({ operations, jobs }: Problem, { lead, factorOf }: Varies, ch
   return { minutes, ready };
 }
 
+/** What is the same in every run. */
+interface Frame {
+  readonly schedule: Schedule;
+  readonly sequences: Sequences['of'];
+  /** When each operation begins in the plan. */
+  readonly planned: Float64Array;
+  /** What is done again after an operation that failed; mostly nothing. */
+  readonly again: ReadonlyMap<number, readonly number[]>;
+}
+
 /** One run: whoever is free does what is ready, in the order of the plan, with times as they may turn out. */
-function runOnce(schedule: Schedule, sequences: Sequences['of'], varies: Varies, chance: Chance): readonly number[] {
-  const { problem, placed } = schedule;
+function runOnce({ schedule, sequences, planned, again }: Frame, varies: Varies, chance: Chance): readonly number[] {
+  const { problem } = schedule;
   const run: Run = { schedule, ends: problem.operations.map(() => 0), free: problem.resources.map(() => 0) };
-  const again = new Map(problem.jobs.map((_, j) => [varies.againOf(j).at(-1), varies.againOf(j)]));
   const { minutes, ready } = drawTimes(problem, varies, chance);
   const left = problem.operations.map(({ before }) => before.length);
-  const waiting = new Waiting(placed.map((at) => at?.start ?? 0));
+  const waiting = new Waiting(planned);
   const turns: Sequences = { of: sequences, at: sequences.map(() => 0) };
   for (const i of left.keys()) if (left[i] === 0) waiting.add(i, ready[i] ?? 0);
   while (waiting.size) {
-    const { i, from } = waiting.take();
+    const i = waiting.take();
+    const from = waiting.fromOf(i);
     const now = freeAt(run, i, ready[i] ?? 0);
     // Somebody else was first: it waits on, and what can begin sooner goes before.
     if (now > from) {
@@ -165,9 +185,9 @@ function runOnce(schedule: Schedule, sequences: Sequences['of'], varies: Varies,
       continue;
     }
     // Before its time only where it takes nobody from what was planned before it.
-    const planned = placed[i]?.start ?? 0;
-    if (from < planned && !isNext(turns, i, run)) {
-      waiting.add(i, planned);
+    const begins = planned[i] ?? 0;
+    if (from < begins && !isNext(turns, i, run)) {
+      waiting.add(i, begins);
       continue;
     }
     doOne(run, i, Math.max(now, from), minutes[i] ?? 1);
@@ -195,9 +215,18 @@ export function simulate(schedule: Schedule, varies: Varies): readonly (readonly
     .toSorted((a, b) => (placed[a]?.start ?? 0) - (placed[b]?.start ?? 0));
   const sequences = problem.resources.map((_, r) => byStart.filter((i) => placed[i]?.crew.resources.includes(r)));
   const chance = chanceOf(varies.seed);
+  const planned = Float64Array.from(placed, (at) => at?.start ?? 0);
+  const again = new Map(
+    problem.jobs.flatMap((_, j) => {
+      const own = varies.againOf(j);
+      const last = own.at(-1);
+      return last === undefined ? [] : [[last, own] as const];
+    }),
+  );
+  const frame: Frame = { schedule, sequences, planned, again };
   const all = problem.jobs.map((): number[] => []);
   for (let run = 0; run < varies.runs; run++) {
-    const ends = runOnce(schedule, sequences, varies, chance);
+    const ends = runOnce(frame, varies, chance);
     for (const [j, { operations }] of problem.jobs.entries())
       all[j]?.push(Math.max(0, ...operations.map((i) => ends[i] ?? 0)));
   }

@@ -4,7 +4,7 @@ export { usualWork, workAhead, workAheadSchema, type WorkAhead } from './work-ah
 export {
   planShop,
   rangeFrom,
-  runCount,
+  runsFor,
   runsOf,
   workFinder,
   type PumpPlanned,

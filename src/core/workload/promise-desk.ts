@@ -11,7 +11,7 @@ import {
   type StoodAt,
 } from '../planning';
 import { present } from '../present';
-import { runCount, runsOf, workFinder, type ShopChances } from './ready-ranges';
+import { runsFor, runsOf, workFinder, type ShopChances } from './ready-ranges';
 import { shopPlan, type ShopPlanAsked } from './shop-plan';
 import type { WorkAhead } from './work-ahead';
 
@@ -74,7 +74,7 @@ export function answerPromise({ plan, standing, chances, work, comesOn, isFirst 
   return {
     dates: promiseChances.map((pct) => ({ pct, date: writeDay(quantileAmong(ends, pct), startMs) })),
     byDay: [...new Set(days)].map((day) => ({ day, runs: days.filter((one) => one === day).length })),
-    runs: runCount,
+    runs: runsFor(problem.jobs.length),
     makesLater,
   };
 }

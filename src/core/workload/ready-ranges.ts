@@ -27,8 +27,13 @@ export interface ShopChances {
   readonly failRate: number;
 }
 
-/** How many runs a ready range is reckoned from. */
-export const runCount = 2000;
+/** How many runs ready ranges are reckoned from at most, and at least however many pumps there are. */
+const [mostRuns, leastRuns] = [2000, 400];
+/** Runs times pumps that a plan is worth: some seconds. */
+const worthOfRuns = 80_000;
+/** How many runs the ready ranges of so many pumps are reckoned from. @example runsFor(200) // 400 */
+export const runsFor = (pumps: number) =>
+  Math.min(mostRuns, Math.max(leastRuns, Math.round(worthOfRuns / Math.max(1, pumps))));
 
 /** The factor by which an operation's minutes vary. */
 function factorOf(chances: ShopChances, work: WorkAhead | undefined): Spread {
@@ -44,7 +49,7 @@ export function runsOf(
   { schedule }: Pick<DrawnUp, 'schedule'>,
   workOf: (i: number) => WorkAhead | undefined,
   chances: ShopChances,
-  runs = runCount,
+  runs = runsFor(schedule.problem.jobs.length),
 ): readonly (readonly number[])[] {
   const { problem } = schedule;
   const isTest = (i: number) => present(problem.operations[i]).id === 'test';

@@ -104,6 +104,26 @@ export const instruments = mysqlTable(
   (table) => [uniqueIndex('instruments_code').on(table.code), index('instruments_kind').on(table.kind)],
 );
 
+/** What a laboratory found of an instrument; nothing is ever taken out. */
+export const calibrations = mysqlTable(
+  'calibrations',
+  {
+    id: idColumn('id').primaryKey(),
+    code: varchar('code', { length: 20 }).notNull(),
+    onDay: date('on_day', { mode: 'string' }).notNull(),
+    /** Whether it read within its uncertainty. */
+    isWithin: boolean('is_within').notNull(),
+    /** The largest error that was found, in the instrument's unit; null where it is not said. */
+    error: decimal('error', { precision: 18, scale: 6 }),
+    nextDueOn: date('next_due_on', { mode: 'string' }),
+    certificate: shortText('certificate').notNull(),
+    note: longText('note').notNull(),
+    personName: shortText('person_name').notNull(),
+    at: momentColumn('at').notNull(),
+  },
+  (table) => [index('calibrations_code').on(table.code, table.onDay)],
+);
+
 export const mails = mysqlTable(
   'mails',
   {

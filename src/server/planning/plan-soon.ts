@@ -3,7 +3,7 @@ import { renewPlan } from './plan-that-stands';
 
 /** How long after a change the plan is drawn up anew, and how long at the least between two of them, in ms. */
 const afterMs = 1500;
-const betweenMs = 5000;
+const betweenMs = 15_000;
 
 let timer: NodeJS.Timeout | undefined;
 let isBusy = false;

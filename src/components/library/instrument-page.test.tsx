@@ -1,0 +1,57 @@
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { answerFetch } from '../../../test-support/answer-fetch';
+import { InstrumentPage, type InstrumentView } from './instrument-page';
+
+const reading = {
+  ...{ tag: 'P-0409', pump: 'Quillmere QB', customer: 'Garden', point: 'Front wear ring bore', place: 'A:0' },
+  ...{ phase: 'as-found' as const, typed: '100.70', unit: 'mm', on: '2026-11-20', personName: 'Marek', report: null },
+};
+const view: InstrumentView = {
+  tool: {
+    code: 'B-02',
+    kind: 'bore gauge',
+    unit: 'mm',
+    uncertainty: 0.004,
+    rangeLow: 35,
+    rangeHigh: 160,
+    dueOn: '2026-11-26',
+  },
+  ...{ today: '2026-11-27', since: '2026-05-01', until: '2026-11-26' },
+  history: [
+    {
+      ...{ id: 'c', onDay: '2026-11-26', isWithin: false, error: 0.02, nextDueOn: null, certificate: 'K-18' },
+      ...{ note: 'dropped', personName: 'Marek' },
+    },
+  ],
+  touched: [
+    { ...reading, isClosed: false },
+    { ...reading, tag: 'P-0399', isClosed: true, report: 'R-2026-0004' },
+  ],
+};
+
+test('says what it touches: what is here, what has gone out and with which report', () => {
+  render(<InstrumentPage view={view} canCalibrate={false} />);
+  const touched = screen.getByRole('region', { name: 'Readings touched' });
+  expect(touched).toHaveTextContent('2 readings of 2 pumps are touched');
+  expect(touched).toHaveTextContent('found good last on Fri 1 May');
+  expect(touched).toHaveTextContent('1 of the pumps has gone out.');
+  expect(touched).toHaveTextContent('P-0399Quillmere QB · Gardenhas gone out, report R-2026-0004');
+  expect(touched).toHaveTextContent('Front wear ring bore, A:0, as found: 100.70 mm, Fri 20 Nov, Marek');
+  expect(screen.getByRole('region', { name: 'Found so far' })).toHaveTextContent(
+    'beyond its uncertainty, largest error 0.02 mm',
+  );
+  expect(screen.queryByRole('button')).toBeNull();
+});
+
+test('what is found beyond has no next day', async () => {
+  const asked = answerFetch(() => ({ body: { data: { touched: 2 } } }));
+  render(<InstrumentPage view={view} canCalibrate />);
+  await userEvent.type(screen.getByRole('textbox', { name: 'Largest error, mm' }), '0,02');
+  await userEvent.selectOptions(screen.getByRole('combobox', { name: 'It read' }), 'beyond its uncertainty');
+  expect(screen.queryByLabelText('May be used until')).toBeNull();
+  await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+  expect(asked[0]?.body).toEqual({
+    ...{ code: 'B-02', isWithin: false, nextDueOn: null, onDay: '2026-11-27', error: 0.02, certificate: '', note: '' },
+  });
+});

@@ -1,0 +1,215 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent } from 'react';
+import type { Phase, Tool } from '@/core/record';
+import { useAct } from '../act/use-act';
+import { dayWords } from '../plan/plan-words';
+import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { textOf } from '../ui/form-data';
+
+/** An instrument with what was found of it, and what it measured that nobody can vouch for. */
+export interface InstrumentView {
+  readonly tool: Tool;
+  readonly today: string;
+  /** The day on which it was found good last before it was found beyond; null where there is none. */
+  readonly since: string | null;
+  /** The day on which it was found beyond its uncertainty; null while it was found good last. */
+  readonly until: string | null;
+  readonly history: readonly {
+    readonly id: string;
+    readonly onDay: string;
+    readonly isWithin: boolean;
+    readonly error: number | null;
+    readonly nextDueOn: string | null;
+    readonly certificate: string;
+    readonly note: string;
+    readonly personName: string;
+  }[];
+  readonly touched: readonly {
+    readonly tag: string;
+    readonly pump: string;
+    readonly customer: string;
+    readonly point: string;
+    readonly place: string;
+    readonly phase: Phase;
+    readonly typed: string;
+    readonly unit: string;
+    readonly on: string;
+    readonly personName: string;
+    readonly isClosed: boolean;
+    readonly report: string | null;
+  }[];
+}
+
+const numberIn = (text: string) => (text.trim() ? Number(text.replace(',', '.')) : null);
+
+/** What the laboratory found; where it is beyond its uncertainty there is no next day, and it is used no more. */
+function CalibrationForm({
+  code,
+  today,
+  unit,
+}: {
+  readonly code: string;
+  readonly today: string;
+  readonly unit: string;
+}) {
+  const router = useRouter();
+  const { run, error, isBusy } = useAct();
+  const [isWithin, setWithin] = useState(true);
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const data = new FormData(form);
+    const nextDueOn = isWithin ? textOf(data, 'nextDueOn') || null : null;
+    const found = { code, isWithin, nextDueOn, onDay: textOf(data, 'onDay'), error: numberIn(textOf(data, 'error')) };
+    const words = { certificate: textOf(data, 'certificate'), note: textOf(data, 'note') };
+    if (!(await run('record-calibration', { ...found, ...words }))) return;
+    form.reset();
+    router.refresh();
+  };
+  return (
+    <form onSubmit={submit} className="space-y-2" noValidate>
+      <h2 className="font-bold">Calibrated</h2>
+      <div className="grid gap-2 sm:grid-cols-2">
+        <TextField label="On" name="onDay" type="date" defaultValue={today} error={issueFor(error, 'onDay')} />
+        <SelectField
+          label="It read"
+          value={isWithin ? 'within' : 'beyond'}
+          onChange={(event) => setWithin(event.target.value === 'within')}
+        >
+          <option value="within">within its uncertainty</option>
+          <option value="beyond">beyond its uncertainty</option>
+        </SelectField>
+        <TextField label={`Largest error, ${unit}`} name="error" inputMode="decimal" error={issueFor(error, 'error')} />
+        {isWithin && (
+          <TextField label="May be used until" name="nextDueOn" type="date" error={issueFor(error, 'nextDueOn')} />
+        )}
+        <TextField label="Certificate" name="certificate" error={issueFor(error, 'certificate')} />
+        <TextField label="Note" name="note" error={issueFor(error, 'note')} />
+      </div>
+      {!isWithin && (
+        <p>
+          Every reading since it was found good last is listed then, and it is used no more until it is found good
+          again.
+        </p>
+      )}
+      <ErrorNote error={error} />
+      <Button verb="record-calibration" tone="main" type="submit" disabled={isBusy}>
+        Write it down
+      </Button>
+    </form>
+  );
+}
+
+/** Readings that nobody can vouch for, pump by pump: what is still here can be measured again, what went out must be thought of. */
+function Touched({ view: { touched, since, until } }: { readonly view: InstrumentView }) {
+  if (until === null) return null;
+  const tags = [...new Set(touched.map(({ tag }) => tag))];
+  const gone = new Set(touched.filter(({ isClosed }) => isClosed).map(({ tag }) => tag)).size;
+  return (
+    <section aria-label="Readings touched" className="border-l-4 border-jasper pl-4">
+      <h2 className="text-18 font-bold">
+        {touched.length} readings of {tags.length} {tags.length === 1 ? 'pump' : 'pumps'} are touched
+      </h2>
+      <p>
+        {since === null ? 'It was never found good before' : `It was found good last on ${dayWords(since)}`}, and beyond
+        its uncertainty on {dayWords(until)}.{' '}
+        {gone > 0 && (
+          <b>
+            {gone} of the pumps {gone === 1 ? 'has' : 'have'} gone out.
+          </b>
+        )}{' '}
+        Measure again what is here; whether a limit was met is for a person to judge.
+      </p>
+      {tags.map((tag) => {
+        const own = touched.filter((one) => one.tag === tag);
+        const [first] = own;
+        if (!first) return null;
+        return (
+          <div key={tag} className="border-t border-line py-2">
+            <p className="flex flex-wrap gap-x-3">
+              <Link
+                href={`/jobs/${tag}?at=${first.phase === 'as-found' ? 'inspect' : 'rebuild'}`}
+                prefetch={false}
+                className="num font-bold underline underline-offset-4"
+              >
+                {tag}
+              </Link>
+              <span>
+                {first.pump} · {first.customer}
+              </span>
+              <b className={first.isClosed ? 'text-jasper' : ''}>
+                {first.isClosed ? 'has gone out' : 'is here'}
+                {first.report && `, report ${first.report}`}
+              </b>
+            </p>
+            <ul className="text-13">
+              {own.map((one) => (
+                <li key={`${one.phase} ${one.point} ${one.place}`}>
+                  {one.point}, {one.place}, {one.phase === 'as-found' ? 'as found' : 'as left'}:{' '}
+                  <b className="num">{one.typed}</b> {one.unit}, {dayWords(one.on)}, {one.personName}
+                </li>
+              ))}
+            </ul>
+          </div>
+        );
+      })}
+    </section>
+  );
+}
+
+/** An instrument: until when it may be used, what was found of it, and what that touches. */
+export function InstrumentPage({
+  view,
+  canCalibrate,
+}: {
+  readonly view: InstrumentView;
+  readonly canCalibrate: boolean;
+}) {
+  const { tool, history, today } = view;
+  return (
+    <div className="space-y-6 p-6">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="num text-24 font-bold">{tool.code}</h1>
+        <p>
+          {tool.kind}
+          {tool.uncertainty !== null && `, ± ${tool.uncertainty} ${tool.unit}`}
+        </p>
+        <b className={tool.dueOn < today ? 'text-jasper' : ''}>
+          {tool.dueOn < today ? 'may not be used since' : 'may be used until'} {dayWords(tool.dueOn)}
+        </b>
+        <Link href="/library" className="ml-auto underline underline-offset-4">
+          Library
+        </Link>
+      </div>
+      <Touched view={view} />
+      <div className="grid gap-8 lg:grid-cols-2">
+        <section aria-label="Found so far">
+          <h2 className="border-b border-ink font-bold">Found so far</h2>
+          {history.length ? (
+            <ol>
+              {history.map((one) => (
+                <li key={one.id} className="row py-1 first:border-0">
+                  <b>{dayWords(one.onDay)}</b>:{' '}
+                  <b className={one.isWithin ? 'text-moss' : 'text-jasper'}>
+                    {one.isWithin ? 'within' : 'beyond'} its uncertainty
+                  </b>
+                  {one.error !== null && `, largest error ${one.error} ${tool.unit}`}
+                  {one.nextDueOn && `; good until ${dayWords(one.nextDueOn)}`}
+                  <span className="block text-13 text-quiet">
+                    {[one.certificate, one.note, one.personName].filter(Boolean).join(' · ')}
+                  </span>
+                </li>
+              ))}
+            </ol>
+          ) : (
+            <p className="text-quiet">No calibration is written down yet; only the day until which it may be used.</p>
+          )}
+        </section>
+        {canCalibrate && <CalibrationForm code={tool.code} today={today} unit={tool.unit} />}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,86 @@
+import { present } from '@/core/present';
+import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { codeOf, detailsOf } from '../../test-support/told';
+
+/** A gauge that is found out of calibration: what it has measured since it was good. */
+let shop: TestShop;
+let here: string;
+let gone: string;
+beforeAll(async () => {
+  shop = await openTestShop('calibrations');
+  gone = await shop.play({ at: 'return' });
+  here = await shop.play({ at: 'quote' });
+});
+afterAll(() => shop.close());
+
+const today = new Date().toISOString().slice(0, 10);
+const daysAgo = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10);
+const found = { error: 0.004, certificate: 'K-17', note: '' };
+const good = (code: string, days: number) => ({
+  ...{ ...found, code, onDay: daysAgo(days), isWithin: true, nextDueOn: daysAgo(-300) },
+});
+const beyond = (code: string) => ({ ...found, code, onDay: today, isWithin: false, nextDueOn: null });
+const read = (code: string) => shop.act('marek', 'read-instrument', { code });
+
+/** Every reading of both pumps with a gauge, as the records say. */
+async function readingsWith(code: string) {
+  const records = await Promise.all([gone, here].map(async (tag) => present(await shop.load(tag))));
+  return records.flatMap(({ tag, readings }) =>
+    readings.filter(({ instrument }) => instrument === code).map(({ pointId, place }) => `${tag} ${pointId} ${place}`),
+  );
+}
+
+async function busiest(): Promise<string> {
+  const records = await Promise.all([gone, here].map(async (tag) => present(await shop.load(tag))));
+  const codes = records.flatMap(({ readings }) => readings.flatMap(({ instrument }) => instrument ?? []));
+  return present(
+    codes.toSorted((a, b) => codes.filter((one) => one === b).length - codes.filter((one) => one === a).length)[0],
+  );
+}
+
+test('a gauge that is found good may be used until its next day, and touches nothing', async () => {
+  const code = await busiest();
+  expect(await shop.act('marek', 'record-calibration', good(code, 400))).toEqual({ touched: 0 });
+  const shown = await read(code);
+  expect(shown.tool.dueOn).toBe(daysAgo(-300));
+  expect([shown.until, shown.touched]).toEqual([null, []]);
+});
+
+test('one that is found beyond touches every reading since it was good, pump by pump, and is used no more', async () => {
+  const code = await busiest();
+  const all = await readingsWith(code);
+  expect(all.length).toBeGreaterThan(3);
+  expect(await shop.act('marek', 'record-calibration', beyond(code))).toEqual({ touched: all.length });
+  const shown = await read(code);
+  expect(shown).toMatchObject({ since: daysAgo(400), until: today });
+  expect(shown.tool.dueOn).toBe(daysAgo(1));
+  expect(shown.touched).toHaveLength(all.length);
+  expect(new Set(shown.touched.map(({ tag }) => tag))).toEqual(new Set(all.map((one) => one.split(' ')[0])));
+  // Points by what people call them, not by their ids.
+  expect(shown.touched.every(({ point }) => point.includes(' '))).toBe(true);
+  expect(shown.history.map(({ isWithin, error }) => [isWithin, error])).toEqual([
+    [false, 0.004],
+    [true, 0.004],
+  ]);
+});
+
+test('what was measured before it was found good again is not touched any more', async () => {
+  const code = await busiest();
+  await shop.act('marek', 'record-calibration', good(code, 0));
+  expect((await read(code)).touched).toEqual([]);
+  // Found beyond once more on the day on which it was good: only that day is in doubt.
+  const { touched } = await shop.act('marek', 'record-calibration', beyond(code));
+  expect((await read(code)).since).toBe(today);
+  expect(touched).toBe((await readingsWith(code)).length);
+});
+
+test.each([
+  [{ code: 'X-99' }, 'X-99'],
+  [{ onDay: daysAgo(-3) }, 'still to come'],
+  [{ nextDueOn: null }, 'until when'],
+  [{ nextDueOn: daysAgo(900) }, 'comes after this one'],
+])('%j is refused by name', async (change, words) => {
+  const told = await detailsOf(shop.act('marek', 'record-calibration', { ...good(await busiest(), 10), ...change }));
+  expect(JSON.stringify(told)).toContain(words);
+});
+test('no instrument of a name is said', async () => expect(await codeOf(read('X-99'))).toBe('not-found'));

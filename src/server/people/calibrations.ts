@@ -1,0 +1,87 @@
+import * as z from 'zod';
+import { reason, refuse } from '@/core/change/decision';
+import { DomainError } from '@/core/errors';
+import { addDays } from '@/core/planning';
+import {
+  addCalibration,
+  findInstrument,
+  listCalibrations,
+  listReadingsWith,
+  readShop,
+  setDueOn,
+  type Connection,
+} from '@/db';
+import { dayIn } from '../read/read-floor';
+import { familyOfJob } from '../families';
+import { defineUseCase, forVerb, inTransaction } from '../use-case';
+
+const beginning = '1970-01-01';
+const startOf = (day: string) => new Date(`${day}T00:00:00Z`);
+
+/**
+ * What an instrument measured that nobody can vouch for: since the day on which it was found good last, up to the one on
+ * which it was found beyond its uncertainty. Empty while it was found good last.
+ */
+async function touchedBy(connection: Connection, code: string) {
+  const [last, ...earlier] = await listCalibrations(connection, code);
+  if (!last || last.isWithin) return { since: null, until: null, readings: [] };
+  const good = earlier.find(({ isWithin }) => isWithin)?.onDay ?? beginning;
+  const span = { code, from: startOf(good), until: startOf(addDays(last.onDay, 1)) };
+  const readings = await listReadingsWith(connection, span);
+  return { since: good === beginning ? null : good, until: last.onDay, readings };
+}
+
+export const recordCalibration = forVerb('record-calibration', async (context, command) => {
+  const { database, actor } = context;
+  const { code, onDay, error, isWithin, nextDueOn } = command;
+  const tool = await findInstrument(database, code);
+  if (!tool) refuse('bad-input', reason('no-instrument', { code }), 'code');
+  const shop = await readShop(database);
+  const today = dayIn(shop?.zone ?? 'UTC', context.now());
+  if (onDay > today) refuse('bad-input', reason('calibrated-later', { day: onDay }), 'onDay');
+  const personName = actor.kind === 'person' ? actor.name : 'Puddlestone';
+  return inTransaction(context, async (connection) => {
+    const row = { ...command, id: context.newId() as string, error: error === null ? null : String(error) };
+    await addCalibration(connection, { ...row, personName, at: context.now() });
+    // One that was found beyond its uncertainty is used no more until it is found good again.
+    await setDueOn(connection, code, isWithin && nextDueOn ? nextDueOn : addDays(onDay, -1));
+    return { touched: (await touchedBy(connection, code)).readings.length };
+  });
+});
+
+/** An instrument with what was found of it, and what it measured that nobody can vouch for. */
+export const readInstrument = defineUseCase({
+  verb: 'read-instrument',
+  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  input: z.strictObject({ code: z.string().max(20) }),
+  async run({ database, now }, { code }) {
+    const tool = await findInstrument(database, code);
+    if (!tool) throw new DomainError('not-found', { what: `There is no instrument ${code}.` });
+    const [history, { readings, ...span }, shop] = await Promise.all([
+      listCalibrations(database, code),
+      touchedBy(database, code),
+      readShop(database),
+    ]);
+    const zone = shop?.zone ?? 'UTC';
+    const titles = new Map<string, string>();
+    for (const { familyId, familyVersion } of readings) {
+      const key = `${familyId} ${familyVersion}`;
+      if (titles.has(`${key} `)) continue;
+      titles.set(`${key} `, '');
+      const family = await familyOfJob(database, { familyId, familyVersion, sheets: [] });
+      for (const { id, title } of family.points) titles.set(`${key} ${id}`, title);
+    }
+    return {
+      ...{ tool, ...span, today: dayIn(zone, now()) },
+      history: history.map(({ error, at, ...row }) => ({
+        ...row,
+        ...{ error: error === null ? null : Number(error), at: at.toISOString() },
+      })),
+      touched: readings.map(({ at, closedAt, familyId, familyVersion, maker, model, ...row }) => ({
+        ...{ ...row, on: dayIn(zone, at), pump: `${maker} ${model}`.trim(), isClosed: closedAt !== null },
+        point: titles.get(`${familyId} ${familyVersion} ${row.pointId}`) ?? row.pointId,
+      })),
+    };
+  },
+});
+export type InstrumentShown = Awaited<ReturnType<typeof readInstrument.run>>;
