@@ -1,3 +1,4 @@
+import { planSentences } from './plan-sentences';
 import { sheetSentences } from './sheet-sentences';
 import { supplySentences } from './supply-sentences';
 import { list, plural } from './words';
@@ -45,6 +46,7 @@ const saidRange = ({ min, max }: ToolRange, unit: string) =>
  * are made when an answer is read, by `sayReason`.
  */
 const sentences = {
+  ...planSentences,
   ...sheetSentences,
   ...supplySentences,
   'on-hold': ({ tag, reason }: { tag: string; reason: string }) => `${tag} is on hold: ${reason}.`,
@@ -248,18 +250,6 @@ const sentences = {
   'not-sooner': ({ wantedOn, dueOn }: { wantedOn: string; dueOn: string }) =>
     `${wantedOn} is not sooner than ${dueOn}, which is acknowledged.`,
   'all-left': ({ title }: { title: string }) => `All of ${title} has left the supplier; nothing can be struck off.`,
-  'no-resource': ({ id }: { id: string }) => `There is no hand and no place “${id}” in the plan.`,
-  'no-worked': () => 'There is no such piece of work any more.',
-  'worked-changed': ({ name }: { name: string }) =>
-    `The work of ${name} was changed by somebody else meanwhile. Look at it again.`,
-  'no-worker': ({ id }: { id: string }) => `Nobody “${id}” works here. Choose somebody from the list.`,
-  'no-hours': ({ id }: { id: string }) => `There are no hours called “${id}”. Choose some from the list.`,
-  'no-instrument': ({ code }: { code: string }) => `There is no instrument ${code} in the list.`,
-  'calibrated-later': ({ day }: { day: string }) =>
-    `${day} is still to come: a calibration is written down once it is done.`,
-  'no-feed': () => 'This calendar link is ended already.',
-  'no-absence': () => 'This absence is gone already.',
-  'plan-changed': ({ name }: { name: string }) => `${name} was changed by somebody else meanwhile. Look at it again.`,
   'no-bag': ({ number, order }: { number: string; order: string }) =>
     `No bag of ${number} out of ${order} waits to be counted. Read it by eye and type what stands on it.`,
   'nobody-to-write': ({ supplier }: { supplier: string }) =>
