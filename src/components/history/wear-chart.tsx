@@ -70,6 +70,8 @@ export function WearChart({ point }: Props) {
   const [newLow, newHigh] = news;
   const [low, high] = spanOf(values);
   const most = Math.max(...shown.map(({ hours }) => hours));
+  const step = [1000, 2000, 5000, 10_000, 20_000].find((one) => most / one <= 7) ?? 50_000;
+  const end = Math.ceil(most / step) * step;
   const write = (value: number) => value.toFixed(decimals);
   return (
     <div role="img" aria-label={`${point.title} over running hours`}>
@@ -79,7 +81,8 @@ export function WearChart({ point }: Props) {
             {...axis}
             dataKey="hours"
             type="number"
-            domain={[0, Math.ceil(most / 5000) * 5000]}
+            domain={[0, end]}
+            ticks={Array.from({ length: Math.round(end / step) + 1 }, (_, i) => i * step)}
             tickFormatter={(hours: number) => String(Math.round(hours / 1000))}
             label={{ value: 'thousand hours', position: 'insideBottomRight', offset: -2, fontSize: 13 }}
             height={38}

@@ -18,7 +18,7 @@ import { dayWords } from './plan-words';
 
 function LineRow({ line }: { readonly line: DayLine }) {
   return (
-    <li className="row grid grid-cols-[92px_76px_1fr] items-baseline gap-x-3 py-2 first:border-0 lg:grid-cols-[92px_76px_150px_1fr_220px]">
+    <li className="row grid grid-cols-[124px_76px_1fr] items-baseline gap-x-3 py-2 first:border-0 lg:grid-cols-[124px_76px_150px_1fr_220px]">
       <span className="num font-bold">
         {line.from}–{line.to}
       </span>
