@@ -76,7 +76,9 @@ function LineRow({ line, today }: { readonly line: DeskLine; readonly today: str
         </span>
         <span className="text-quiet">{sourceNames[line.source]}</span>
         <span className={line.toBuy > 0 ? 'font-semibold' : ''}>{standingOfLine(line, today)}</span>
-        <span className="text-13 text-quiet">{line.neededBy && `${line.isByHands ? 'hands from' : 'by'} ${sayShortDate(line.neededBy, today)}`}</span>
+        <span className="text-13 text-quiet">
+          {line.neededBy && `${line.isByHands ? 'hands from' : 'by'} ${sayShortDate(line.neededBy, today)}`}
+        </span>
         <span className={isLate ? 'font-semibold text-jasper' : ''}>
           {sayEffect(line.effect, line.promisedOn, today)}
         </span>
