@@ -1,9 +1,12 @@
 import { getRuntime } from '../runtime';
 import { renewPlan } from './plan-that-stands';
 
-/** How long after a change the plan is drawn up anew, and how long at the least between two of them, in ms. */
+/**
+ * How long after a change the plan is drawn up anew, and how long at the least between two of them, in ms: while many
+ * people work, each entry changes what lies ahead, and whoever looks at the plan itself has it drawn up at once anyway.
+ */
 const afterMs = 1500;
-const betweenMs = 15_000;
+const betweenMs = 60_000;
 
 let timer: NodeJS.Timeout | undefined;
 let isBusy = false;
