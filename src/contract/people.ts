@@ -52,10 +52,10 @@ const toolFigure = z.number('type a number').min(-1000).max(100_000).nullable().
 export const recordCalibrationInput = z
   .strictObject({
     code: z.string().trim().min(1, 'name the instrument').max(20),
-    onDay: z.iso.date('type a day'),
+    onDay: dayField,
     isWithin: z.boolean(),
     error: z.number('type the error that was found').min(0).max(1e6).nullable(),
-    nextDueOn: z.iso.date('type a day').nullable(),
+    nextDueOn: dayField.nullable(),
     certificate: z.string().trim().max(191).default(''),
     note: z.string().trim().max(1000).default(''),
   })

@@ -222,7 +222,3 @@ export async function findPlannedPump(connection: Connection, tag: string): Prom
   const [row] = await connection.select().from(t.plannedPumps).where(eq(t.plannedPumps.tag, tag));
   return row ?? null;
 }
-
-export async function listPlannedPumps(connection: Connection): Promise<readonly PlannedPumpRow[]> {
-  return connection.select().from(t.plannedPumps).limit(2000);
-}

@@ -6,7 +6,7 @@ import * as t from './schema';
 
 export type WorkedRow = typeof t.workedSpans.$inferSelect;
 
-/** The last piece of work of a person, with a lock: two entries of one person come one after the other. */
+/** The last piece of work of a person. */
 export async function lastWorkOf(connection: Connection, personId: string): Promise<WorkedRow | null> {
   const [row] = await connection
     .select()

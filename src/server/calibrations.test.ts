@@ -79,6 +79,8 @@ test.each([
   [{ onDay: daysAgo(-3) }, 'still to come'],
   [{ nextDueOn: null }, 'until when'],
   [{ nextDueOn: daysAgo(900) }, 'comes after this one'],
+  [{ onDay: '0001-01-01' }, 'between 1900 and 2199'],
+  [{ nextDueOn: '9999-12-31' }, 'between 1900 and 2199'],
 ])('%j is refused by name', async (change, words) => {
   const told = await detailsOf(shop.act('marek', 'record-calibration', { ...good(await busiest(), 10), ...change }));
   expect(JSON.stringify(told)).toContain(words);

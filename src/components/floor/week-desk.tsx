@@ -79,13 +79,13 @@ function Line({
   children,
 }: {
   readonly of: OfPump;
-  readonly at: string;
+  readonly at?: string;
   readonly children: ReactNode;
 }) {
   return (
     <li className="row first:border-0">
       <Link
-        href={`/jobs/${tag}?at=${at}`}
+        href={at ? `/jobs/${tag}?at=${at}` : `/jobs/${tag}`}
         prefetch={false}
         className="grid min-h-11 grid-cols-[84px_1fr] items-center gap-x-3 py-1 hover:bg-sheet lg:grid-cols-[84px_minmax(200px,1fr)_minmax(260px,1.4fr)]"
       >
@@ -204,7 +204,7 @@ function Moves({ moves }: Pick<WeekView, 'moves'>) {
       none="Every promise stands as it was given."
     >
       {moves.map((one) => (
-        <Line key={`${one.tag} ${one.from} ${one.to}`} of={one} at="report">
+        <Line key={`${one.tag} ${one.from} ${one.to}`} of={one}>
           {dayWords(one.from)} → <b>{dayWords(one.to)}</b>: {one.reason}{' '}
           <span className="text-13 text-quiet">
             {one.personName}; {one.toldTo === null ? 'nobody was written to' : `a mail to ${one.toldTo}`}

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { stationNames, type Outcome, type Station } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { dayWords } from '../plan/plan-words';
+import { outcomeWords } from './outcome-words';
 
 /** A visit of a customer’s pump. */
 export interface CustomerVisit {
@@ -29,15 +30,6 @@ export interface CustomerView {
   }[];
 }
 
-const outcomes: Readonly<Record<Outcome, string>> = {
-  open: 'went back',
-  repaired: 'repaired',
-  declined: 'went back as it was',
-  reassembled: 'put together, not repaired',
-  scrapped: 'scrapped',
-  donor: 'left as a donor',
-};
-
 function VisitLine({ visit }: { readonly visit: CustomerVisit }) {
   const { tag, openedOn, closedOn, outcome, station, promisedOn } = visit;
   return (
@@ -47,7 +39,7 @@ function VisitLine({ visit }: { readonly visit: CustomerVisit }) {
       </Link>
       <span>
         {closedOn ? (
-          `${dayWords(openedOn)} to ${dayWords(closedOn)}: ${outcomes[outcome]}`
+          `${dayWords(openedOn)} to ${dayWords(closedOn)}: ${outcomeWords[outcome]}`
         ) : (
           <b>
             here since {dayWords(openedOn)}, at {stationNames[station].toLowerCase()}, promised {dayWords(promisedOn)}

@@ -6,6 +6,7 @@ import { useState, type KeyboardEvent } from 'react';
 import type { PartLife, PointHistory, PumpHistory, VisitTold } from '@/core/history';
 import { formatMoney } from '@/core/units';
 import { dayWords } from '../plan/plan-words';
+import { outcomeWords } from './outcome-words';
 
 // The chart's library is fetched only where it is looked at.
 const WearChart = dynamic(() => import('./wear-chart').then((module) => module.WearChart), {
@@ -162,15 +163,6 @@ function Lives({ lives }: { readonly lives: readonly PartLife[] }) {
   );
 }
 
-const outcomes: Readonly<Record<string, string>> = {
-  open: 'not decided yet',
-  repaired: 'repaired',
-  declined: 'went back as it was',
-  reassembled: 'put together, not repaired',
-  scrapped: 'scrapped',
-  donor: 'left as a donor',
-};
-
 function VisitCard({ visit, at }: { readonly visit: VisitTold; readonly at: number }) {
   const { netMinor, currency, hoursSince } = visit;
   return (
@@ -189,7 +181,7 @@ function VisitCard({ visit, at }: { readonly visit: VisitTold; readonly at: numb
         {visit.hours !== null && `, ${thousands(visit.hours)} h`}
       </p>
       <p className="text-13">
-        {outcomes[visit.outcome]}
+        {visit.outcome === 'open' && !visit.closedOn ? 'not decided yet' : outcomeWords[visit.outcome]}
         {visit.warranty && `, back within its warranty: ${visit.warranty}`}
         {visit.renewed.length > 0 && `; new: ${visit.renewed.slice(0, 4).join(', ').toLowerCase()}`}
         {visit.renewed.length > 4 && ` and ${visit.renewed.length - 4} more`}

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import {
+  leastWorked,
   openDaysOf,
   runsFor,
   type BoardRow,
@@ -185,7 +186,9 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
           ({shown.answers >= 8 ? `from ${shown.answers} of our own` : 'taken as usual, for we have too few of our own'}
           ), {Math.round(shown.failRate * 100)} of 100 first tests failing, and work of{' '}
           {shown.workSpread.p10.toFixed(2)} to {shown.workSpread.p90.toFixed(2)} times what the families reckon (
-          {shown.timed >= 8 ? `from ${shown.timed} pumps that we timed` : 'taken as usual until eight pumps are timed'}
+          {shown.timed >= leastWorked
+            ? `from ${shown.timed} pumps that we timed`
+            : 'taken as usual until eight pumps are timed'}
           ).
         </p>
         <AwayForm shown={shown} />

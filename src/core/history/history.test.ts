@@ -69,6 +69,12 @@ describe('wear of a point', () => {
       }).steps,
     ).toEqual([]);
   });
+  test('of a pump that hardly runs no day is named: it lies beyond all that anybody plans', () => {
+    const idle = [visit('P-1', '2022-01-01', 100, 0.35, 0.35), visit('P-2', '2024-01-01', 101, 0.4, null)];
+    const { forecast } = wearOf({ ...gap, reuse: { max: 4000 }, visits: idle });
+    expect(forecast?.outOn).toBeNull();
+    expect(forecast?.hoursLeft).toBeGreaterThan(0);
+  });
   test('what is beyond its limit is out, and nothing is foretold of it', () => {
     const worn = [visit('P-1', '2022-01-01', 0, 0.35, 0.35), visit('P-2', '2023-01-01', 8000, 0.91, null)];
     expect(wearOf({ ...gap, visits: worn })).toMatchObject({ isOut: true, forecast: null });

@@ -112,7 +112,10 @@ export function pumpHistory(visits: readonly Visit[]): PumpHistory {
       ...{ tag: record.tag, day: dayOf(record.openedAt), hours: record.intake.runningHours },
       ...{ asFound: found[i]?.get(point.id) ?? null, asLeft: left[i]?.get(point.id) ?? null },
     }));
-    const asked = { visits: own, reuse, asNew, uncertainty: 10 ** -decimals };
+    const said = visits.flatMap(({ record }) =>
+      record.readings.flatMap((one) => (one.pointId === point.id && one.uncertainty !== null ? [one.uncertainty] : [])),
+    );
+    const asked = { visits: own, reuse, asNew, uncertainty: Math.max(10 ** -decimals, ...said) };
     const { id, title, unit } = point;
     return { id, title, unit, decimals, asNew, reuse, visits: own, wear: wearOf(asked) };
   };

@@ -61,8 +61,9 @@ export interface Wear {
 
 /** By what a rate may turn out, where the pump itself has shown fewer than three: taken as usual. */
 const usualSpread = [1.35, 1, 0.75] as const;
-/** Nothing is said of more hours than these. */
+/** Nothing is said of more hours than these, nor of days that lie further ahead than a hundred years. */
 const mostHours = 200_000;
+const mostDays = 36_525;
 
 const dayMs = 86_400_000;
 const dayOf = (day: string) => Date.parse(`${day}T00:00:00Z`);
@@ -121,7 +122,7 @@ function forecastOf(
   return {
     outAtHours: [from + left[0], from + left[1], from + left[2]],
     hoursLeft: left[1],
-    outOn: perDay === null ? null : [on(left[0]), on(left[1]), on(left[2])],
+    outOn: perDay === null || left[2] / perDay > mostDays ? null : [on(left[0]), on(left[1]), on(left[2])],
   };
 }
 

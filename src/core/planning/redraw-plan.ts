@@ -56,7 +56,7 @@ function stoodBefore(problem: Problem, standing: readonly StoodAt[]): readonly S
 }
 
 /** The plan as it stood, with what has changed since: everything in the order in which it was planned, with its hands. */
-export function flowAround(problem: Problem, standing: readonly StoodAt[]): Plan {
+function flowAround(problem: Problem, standing: readonly StoodAt[]): Plan {
   const stood = stoodBefore(problem, standing);
   const placeOf = (schedule: Schedule, i: number, from: number) => {
     const crew = stood[i]?.crew;

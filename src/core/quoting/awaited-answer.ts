@@ -1,6 +1,6 @@
+import { addDays } from '../planning';
+
 const dayMs = 86_400_000;
-const dayOf = (iso: string) => Date.parse(`${iso.slice(0, 10)}T00:00:00Z`);
-const addDays = (day: string, days: number) => new Date(dayOf(day) + days * dayMs).toISOString().slice(0, 10);
 
 /** A quote that waits: for how long, and when the shop’s rule drafts the next reminder. */
 export interface AwaitedAnswer {
@@ -28,7 +28,7 @@ export function awaitedAnswer(
 ): AwaitedAnswer {
   const nextReminderOn = addDays(remindedOn ?? sentOn, afterDays);
   return {
-    days: Math.round((dayOf(today) - dayOf(sentOn)) / dayMs),
+    days: Math.round((Date.parse(today) - Date.parse(sentOn)) / dayMs),
     ...{ nextReminderOn, isDue: nextReminderOn <= today, isExpired: validUntil < today },
   };
 }

@@ -1,5 +1,6 @@
 import { stringify } from 'csv-stringify/sync';
 import * as z from 'zod';
+import { present } from '@/core/present';
 import { daySheetsOf, openDaysOf } from '@/core/workload';
 import { listCustomers } from '@/db';
 import type { Context } from '../context';
@@ -130,8 +131,7 @@ export const readListCsv = defineUseCase({
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({ name: z.enum(listNames as [string, ...string[]], 'there is no such list') }),
   async run(context, { name }) {
-    const list = lists[name];
-    if (!list) return { name: '', bytes: Buffer.alloc(0) };
+    const list = present(lists[name]);
     const rows = await list.rows(context);
     const cast = { boolean: (value: boolean) => (value ? 'yes' : 'no') };
     const text = stringify([...rows], { header: true, columns: [...list.columns], escape_formulas: true, cast });

@@ -47,6 +47,9 @@ export function limitIn({ rows, resources }: PlanFacts, pump: PlainPlan['pumps']
 
 const wordsMost = 191;
 
+/** A kept plan of another form, from an older version of this program, is drawn up anew. */
+const planForm = 1;
+
 /** Keeps a plan with the days of its pumps; where another copy was first, its plan stands. */
 async function keep(
   { database, now }: Context,
@@ -72,7 +75,7 @@ const underWay = new Map<string, Promise<PlainPlan>>();
 export async function planThatStands(context: Context, facts: PlanFacts): Promise<PlainPlan> {
   const { chances } = facts;
   const asked = settled(facts.asked);
-  const madeOf = sha256(canonical([asked, chances]));
+  const madeOf = sha256(canonical([planForm, asked, chances]));
   const kept = await readKeptPlan(context.database);
   const before = kept && (JSON.parse(kept.plan) as PlainPlan);
   if (kept?.madeOf === madeOf && before) return before;

@@ -14,7 +14,8 @@ export const dayField = z
   .refine(
     (day) => !Number.isNaN(Date.parse(day)) && new Date(day).toISOString().startsWith(day),
     'there is no such day',
-  );
+  )
+  .refine((day) => day >= '1900-01-01' && day < '2200-01-01', 'a day between 1900 and 2199');
 /** The version of what a person saw when they made their entry; 0 for nothing yet. */
 export const basedOn = z.number().int().min(0);
 /** An id of a family's element: part, point, step, caution. */

@@ -15,8 +15,7 @@ export const metadata: Metadata = { title: 'Instrument' };
 export default async function Page({ params }: Props) {
   return orExplain(async () => {
     const context = await requestContext();
-    const { code } = await params;
-    const view = await perform(readInstrument, context, { code: decodeURIComponent(code) });
+    const view = await perform(readInstrument, context, await params);
     return <InstrumentPage view={view} canCalibrate={mayAct(context.actor, verbs['record-calibration'].audience)} />;
   });
 }
