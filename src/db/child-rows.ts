@@ -15,7 +15,7 @@ export function childrenOf(table: MySqlTable, jobId: AnyMySqlColumn, without: re
   return { table, columns: Object.fromEntries(columns), jobId };
 }
 
-type Columns = Readonly<Record<string, AnyMySqlColumn>>;
+export type Columns = Readonly<Record<string, AnyMySqlColumn>>;
 /** A row of these columns, as the schema says them. */
 export type RowOfColumns<Own extends Columns> = { readonly [Key in keyof Own]: GetColumnData<Own[Key]> };
 

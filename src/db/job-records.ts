@@ -1,5 +1,4 @@
-import { and, desc, eq, lt, ne, sql } from 'drizzle-orm';
-import { alias } from 'drizzle-orm/mysql-core';
+import { eq, sql } from 'drizzle-orm';
 import {
   emptyTables,
   putRow,
@@ -21,6 +20,7 @@ import { warrantyEnd } from '@/core/warranty';
 import { mappings, type Mapping, type TableKind } from './job-rows';
 import { holdSchema } from './row-schemas';
 import * as t from './schema';
+import { query, readRows } from './written-once';
 
 const { jobs, pumps, customers, contacts, lots } = t;
 /** What of its own row and of those that it names makes the head of a job. */
@@ -81,27 +81,22 @@ interface Visiting {
   readonly of?: { readonly id: JobId; readonly openedAt: Date };
 }
 
-/** The plate that is asked for, beside those of the same pump. */
-const own = alias(t.pumps, 'own');
+const visited = {
+  ...{ tag: jobs.tag, openedAt: jobs.openedAt, closedAt: jobs.closedAt, outcome: jobs.outcome },
+  ...{ report: t.reports.number, warrantyFrom: t.returns.warrantyFrom, warrantyMonths: t.returns.warrantyMonths },
+};
+/** Beside the plate that is asked for, `own`, those of the same pump. */
+const visitsFrom = `from jobs inner join pumps on pumps.id = jobs.pump_id
+ inner join pumps own on own.serial_key = pumps.serial_key and own.maker = pumps.maker
+ left join reports on reports.job_id = jobs.id left join returns on returns.job_id = jobs.id where own.id = ?`;
+const newestFirst = 'order by jobs.opened_at desc limit 50';
+const allVisits = query(visited, `${visitsFrom} ${newestFirst}`);
+const earlierVisits = query(visited, `${visitsFrom} and jobs.id <> ? and jobs.opened_at < ? ${newestFirst}`);
 
 async function loadVisits(connection: Connection, { pumpId, of }: Visiting): Promise<readonly EarlierVisit[]> {
-  const rows = await connection
-    .select({
-      tag: t.jobs.tag,
-      openedAt: t.jobs.openedAt,
-      closedAt: t.jobs.closedAt,
-      outcome: t.jobs.outcome,
-      report: t.reports.number,
-      ...{ warrantyFrom: t.returns.warrantyFrom, warrantyMonths: t.returns.warrantyMonths },
-    })
-    .from(t.jobs)
-    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
-    .innerJoin(own, and(eq(own.serialKey, t.pumps.serialKey), eq(own.maker, t.pumps.maker)))
-    .leftJoin(t.reports, eq(t.reports.jobId, t.jobs.id))
-    .leftJoin(t.returns, eq(t.returns.jobId, t.jobs.id))
-    .where(and(eq(own.id, pumpId), of && and(ne(t.jobs.id, of.id), lt(t.jobs.openedAt, of.openedAt))))
-    .orderBy(desc(t.jobs.openedAt))
-    .limit(50);
+  const rows = of
+    ? await readRows(connection, earlierVisits, [pumpId, of.id, jobs.openedAt.mapToDriverValue(of.openedAt)])
+    : await readRows(connection, allVisits, [pumpId]);
   const visits = rows.map(({ tag, openedAt, closedAt, outcome, report, warrantyFrom, warrantyMonths }) => ({
     ...{ tag, outcome, reportNumber: report },
     openedAt: openedAt.toISOString(),
@@ -165,7 +160,7 @@ function fill<Kind extends TableKind>(tables: RowTables, kind: Kind, rows: reado
 type FoundHead = NonNullable<Awaited<ReturnType<typeof loadHead>>>;
 
 /** The rows of a record read and put together, without looking at what is kept. */
-async function readRows(connection: Connection, head: FoundHead): Promise<JobRecord> {
+async function readStored(connection: Connection, head: FoundHead): Promise<JobRecord> {
   const { job } = head;
   const rows = await loadChildren(connection, job.id, children);
   const tables = emptyTables();
@@ -199,7 +194,7 @@ export async function loadJobRecord(connection: Connection, tag: string): Promis
   if (!head) return null;
   const kept = keptRecord(head.job);
   if (kept) return withVisits(connection, head, { ...kept, ...headOf(head) });
-  const record = await readRows(connection, head);
+  const record = await readStored(connection, head);
   keepRecord(record);
   return withVisits(connection, head, record);
 }
@@ -207,7 +202,7 @@ export async function loadJobRecord(connection: Connection, tag: string): Promis
 /** The record of one job from its tables, every row read anew: for whoever checks the tables. Null without the tag. */
 export async function loadStoredRecord(connection: Connection, tag: string): Promise<JobRecord | null> {
   const head = await loadHead(connection, tag);
-  return head && withVisits(connection, head, await readRows(connection, head));
+  return head && withVisits(connection, head, await readStored(connection, head));
 }
 
 export async function findTagById(connection: Connection, jobId: JobId): Promise<Tag | null> {

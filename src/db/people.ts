@@ -17,6 +17,7 @@ import {
   sessions,
   shop,
 } from './schema';
+import { query, readRows } from './written-once';
 
 export const shopSettingsSchema = z.object({
   labourMinorPerHour: z.number().int(),
@@ -42,8 +43,10 @@ export const shopSettingsSchema = z.object({
 });
 export type ShopSettings = z.infer<typeof shopSettingsSchema>;
 
+const theShop = query(getTableColumns(shop), 'from shop where shop.id = 1');
+
 export async function readShop(connection: Connection) {
-  const [row] = await connection.select().from(shop).where(eq(shop.id, 1));
+  const [row] = await readRows(connection, theShop);
   return row ? { ...row, settings: shopSettingsSchema.parse(fromJson(row.settings)) } : null;
 }
 
@@ -247,9 +250,10 @@ function toolOf({ code, kind, unit, uncertainty, rangeLow, rangeHigh, dueOn }: t
   };
 }
 
+const allInstruments = query(getTableColumns(instruments), 'from instruments order by instruments.code limit 500');
+
 export async function listInstruments(connection: Connection): Promise<readonly Tool[]> {
-  const rows = await connection.select().from(instruments).orderBy(asc(instruments.code)).limit(500);
-  return rows.map(toolOf);
+  return (await readRows(connection, allInstruments)).map(toolOf);
 }
 
 export async function findInstrument(connection: Connection, code: string) {

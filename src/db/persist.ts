@@ -1,4 +1,4 @@
-import { and, eq, getTableColumns, sql, isNull } from 'drizzle-orm';
+import { and, eq, getTableColumns, isNull } from 'drizzle-orm';
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
 import type { Change, Decision, OutboxItem } from '@/core/change';
 import type { ChainedEvent } from '@/core/lifecycle';
@@ -6,6 +6,7 @@ import type { JobHead, JobId, JobRecord, RowKind } from '@/core/record';
 import type { Connection } from './client';
 import { mappings, type TableKind } from './job-rows';
 import * as t from './schema';
+import { insertRows, updateRows } from './written-once';
 
 /** What is stored beside the rows of a decision. */
 export interface Beside {
@@ -34,11 +35,9 @@ function columnsOf(head: JobHead, decision: Pick<Decision<unknown>, 'event' | 's
   };
 }
 
-/** For an update by insertion: every column takes the value that was to be inserted. */
-function takeNew(table: MySqlTable, left: readonly string[]) {
-  const columns = Object.entries(getTableColumns(table)).filter(([key]) => !left.includes(key));
-  return Object.fromEntries(columns.map(([key, column]) => [key, sql`values(${sql.identifier(column.name)})`]));
-}
+/** For an update by insertion: every column but the heavy ones takes the value that was to be inserted. */
+const takenAnew = (table: MySqlTable, heavy: readonly string[]) =>
+  Object.keys(getTableColumns(table)).filter((key) => !heavy.includes(key));
 
 type Heavy = (kind: TableKind, id: string) => Readonly<Record<string, unknown>>;
 
@@ -65,12 +64,8 @@ async function writeKind(
     .map(({ values, row }) => ({ ...values, ...about.heavy(kind, 'id' in row ? row.id : '') }));
   const known = rows.filter(({ isNew }) => !isNew).map(({ values }) => values);
   // A second writer of a new row meets its key; the job's version was compared before.
-  if (fresh.length) await connection.insert(table).values(fresh);
-  if (known.length)
-    await connection
-      .insert(table)
-      .values(known)
-      .onDuplicateKeyUpdate({ set: takeNew(table, mapping.heavy) });
+  await insertRows(connection, table, fresh);
+  await insertRows(connection, table, known, takenAnew(table, mapping.heavy));
 }
 
 type Written = Pick<Decision<unknown>, 'after' | 'changes' | 'texts'>;
@@ -85,7 +80,7 @@ async function writeRows(connection: Connection, decision: Written, beside: Besi
 }
 
 async function writeEvent(connection: Connection, jobId: JobId, { event }: Pick<Decision<unknown>, 'event'>) {
-  await connection.insert(t.events).values({ ...event, jobId, at: new Date(event.at) });
+  await insertRows(connection, t.events, [{ ...event, jobId, at: new Date(event.at) }]);
 }
 
 async function writeOutbox(connection: Connection, { after, event, outbox }: Decision<unknown>, { newId }: Beside) {
@@ -115,11 +110,8 @@ export async function persist(
   beside: Beside,
 ): Promise<readonly OutboxRow[] | null> {
   const { before, after, event } = decision;
-  const [done] = await connection
-    .update(t.jobs)
-    .set(columnsOf(after, decision, beside.searchText))
-    .where(and(eq(t.jobs.id, before.id), eq(t.jobs.version, event.seq - 1)));
-  if (done.affectedRows !== 1) return null;
+  const meant = { id: before.id, version: event.seq - 1 };
+  if ((await updateRows(connection, t.jobs, columnsOf(after, decision, beside.searchText), meant)) !== 1) return null;
   if (after.familyId !== before.familyId)
     await connection.update(t.pumps).set({ familyId: after.familyId }).where(eq(t.pumps.id, after.pump.id));
   await writeRows(connection, decision, beside);
@@ -179,10 +171,6 @@ export async function persistTakenIn(
 
 /** Jobs whose events do not hold their changes yet. */
 export async function listUnopened(connection: Connection, limit: number): Promise<readonly JobRecord['tag'][]> {
-  const rows = await connection
-    .select({ tag: t.jobs.tag })
-    .from(t.jobs)
-    .where(sql`${t.jobs.openedSeq} is null`)
-    .limit(limit);
+  const rows = await connection.select({ tag: t.jobs.tag }).from(t.jobs).where(isNull(t.jobs.openedSeq)).limit(limit);
   return rows.map((row) => row.tag);
 }
