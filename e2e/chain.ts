@@ -9,7 +9,7 @@ import type { JobRecord, PersonId, Quote, Tool } from '@/core/record';
 import { demoPeople, type DemoPerson } from '../demo/people';
 import { account, clean, judge, measure, test as runOnStand, workSteps, type Act, type Stage } from '../demo/play-job';
 import { rightPacking } from '../demo/right-packing';
-import { openDevice, signIn } from './browser';
+import { fetchAs, openDevice, signIn } from './browser';
 import { actAs, linkInOutbox } from './stations';
 import { readAll } from './walk';
 
@@ -206,8 +206,8 @@ export class Chain {
   }
 
   private async fetched(path: string): Promise<unknown> {
-    const page = await this.device('wenna');
-    return page.evaluate(async (asked) => (await (await fetch(asked)).json()) as unknown, path);
+    const { bytes } = await fetchAs(await this.device('wenna'), path);
+    return JSON.parse(bytes.toString('utf8')) as unknown;
   }
 
   async rebuild(tag: string): Promise<void> {

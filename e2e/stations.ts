@@ -6,7 +6,19 @@ import { demoPeople, type DemoPerson } from '../demo/people';
 import { suitableConsumables, type Family, type FormOf, type Step, type StepAction } from '@/core/family';
 import { methodTable } from '@/core/cleaning';
 import { rightRuns } from '../demo/right-cleaning';
-import { click, fill, named, open, press, pressUntilSent, scrollTo, settled, waitForText } from './browser';
+import {
+  base,
+  click,
+  fill,
+  named,
+  open,
+  press,
+  pressUntilSent,
+  scrollTo,
+  sessionOf,
+  settled,
+  waitForText,
+} from './browser';
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
@@ -381,20 +393,14 @@ export async function disposeAll(page: Page, move: string, action: string): Prom
   return count;
 }
 
-/** Sends a verb as the person who is signed in on this page, past the interface. */
+/** Sends a verb as the person who is signed in on this page, past the interface: no work for the browser. */
 export async function actAs(page: Page, verb: string, input: object): Promise<Record<string, unknown>> {
-  const answer = await page.evaluate(
-    async (name, body) => {
-      const response = await fetch(`/api/act/${name}`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
-      });
-      return (await response.json()) as { data?: Record<string, unknown>; error?: { what: string; issues?: unknown } };
-    },
-    verb,
-    input,
-  );
-  if (answer.error) throw new Error(`${verb}: ${answer.error.what} ${JSON.stringify(answer.error.issues ?? [])}`);
-  return answer.data ?? {};
+  const headers = { ...(await sessionOf(page)), 'content-type': 'application/json' };
+  const response = await fetch(`${base}/api/act/${verb}`, { method: 'POST', headers, body: JSON.stringify(input) });
+  const { data, error } = (await response.json()) as {
+    data?: Record<string, unknown>;
+    error?: { what: string; issues?: unknown };
+  };
+  if (error) throw new Error(`${verb}: ${error.what} ${JSON.stringify(error.issues ?? [])}`);
+  return data ?? {};
 }

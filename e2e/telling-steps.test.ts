@@ -7,8 +7,8 @@ import { listInstruments, listPeople, openDatabase } from '@/db';
 import { buildFor, shippedFamilies } from '@/server/families';
 import { demoPeople } from '../demo/people';
 import { loadRecord, measure, playJob, workSteps, type Act, type Stage } from '../demo/play-job';
-import { base, open, openBrowser, openDevice, press, signIn, waitForText, type OpenedBrowser } from './browser';
-import { signHoldPoint, workThrough } from './stations';
+import { open, openBrowser, openDevice, press, signIn, waitForText, type OpenedBrowser } from './browser';
+import { actAs, signHoldPoint, workThrough } from './stations';
 import { receivePump } from './walk';
 
 // The steps by which a construction is told from the others, by touch; what lies before and between them is done through
@@ -106,17 +106,7 @@ const walks: readonly Walk[] = [
 const familyOf = ({ id, build }: Walk) => buildFor(present(shippedFamilies.find((one) => one.id === id)), build);
 
 /** Sends verbs with this device's session, past its page: hundreds of answers are no work for a browser. */
-async function doorOf(on: Device): Promise<Act> {
-  const cookie = (await on.browserContext().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
-  const send = async (_person: string, verb: Verb, input: object): Promise<unknown> => {
-    const headers = { cookie, origin: base, 'content-type': 'application/json' };
-    const answer = await fetch(`${base}/api/act/${verb}`, { method: 'POST', headers, body: JSON.stringify(input) });
-    const { data, error } = (await answer.json()) as { data?: unknown; error?: { what: string } };
-    if (error) throw new Error(`${verb}: ${error.what}`);
-    return data;
-  };
-  return send as Act;
-}
+const doorOf = (on: Device) => ((_person: string, verb: Verb, input: object) => actAs(on, verb, input)) as Act;
 
 /** The job as the demonstration plays one, through the door of this device; only hold points are signed by another. */
 async function stageOf(on: Device, walk: Walk, family: Family): Promise<Stage> {
@@ -132,7 +122,7 @@ async function stageOf(on: Device, walk: Walk, family: Family): Promise<Stage> {
       stopsBefore: present(walk.steps[0]),
       pass: () => undefined,
     },
-    act: await doorOf(on),
+    act: doorOf(on),
     tools: { tools: await listInstruments(database), day: new Date().toISOString().slice(0, 10) },
     signer: { personId, pin: signer.pin },
     load: () => loadRecord(database, tag),
