@@ -45,9 +45,9 @@ export default {
       ...shared,
       displayName: 'end-to-end',
       testMatch: ['<rootDir>/e2e/**/*.test.ts'],
-      testPathIgnorePatterns: ['nothing-lost'],
+      testPathIgnorePatterns: ['nothing-lost', 'inches'],
     },
-    // Stops the database under the application: nothing else may go on beside it.
-    { ...shared, displayName: 'database away', testMatch: ['<rootDir>/e2e/nothing-lost.test.ts'] },
+    // These stop the database under the application, or change the units of the shop: nothing else may go on beside them.
+    { ...shared, displayName: 'alone', testMatch: ['<rootDir>/e2e/{nothing-lost,inches}.test.ts'] },
   ],
 };

@@ -126,8 +126,8 @@ async function typeInto(page: Page, id: string, text: string): Promise<void> {
   await field.type(text);
 }
 
-const pressIn = async (page: Page, id: string, name: string) =>
-  press(await page.waitForSelector(`#action-${id} ::-p-aria([name="${name}"][role="button"])`));
+const pressIn = (page: Page, id: string, name: string) =>
+  pressUntilSent(page, `#action-${id} ::-p-aria([name="${name}"][role="button"])`);
 
 /** The button that keeps what was typed, or ticks the action. */
 async function keep(page: Page, id: string): Promise<void> {

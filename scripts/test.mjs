@@ -152,7 +152,7 @@ await checkAll([
 await jest('unit');
 await jest('components');
 
-const wantsInterface = wants('end-to-end') || wants('database away');
+const wantsInterface = wants('end-to-end') || wants('alone');
 /** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */
 let database;
 /** @type {Awaited<ReturnType<typeof serve>> | undefined} */
@@ -160,22 +160,27 @@ let server;
 /** @type {Awaited<ReturnType<typeof serveControl>> | undefined} */
 let control;
 try {
-  if (wants('database') || wantsInterface) database = await startDatabase(folder);
-  if (database) await jest('database', { DATABASE_URL: database.url });
+  if (wants('database') || wantsInterface) database = await startDatabase(folder, { isThrownAway: true });
+  const environment = {
+    DATABASE_URL: database?.url ?? '',
+    PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'),
+    PUDDLESTONE_DEMO: '1',
+  };
+  // The demonstration takes long to load: it is loaded once, and what is told of it is looked at before it is worked on.
+  if (wantsInterface) runScript('scripts/prepare.ts', environment);
+  if (database)
+    await jest('database', {
+      DATABASE_URL: database.url,
+      ...(wantsInterface && { DEMONSTRATION_URL: database.url }),
+    });
   if (wantsInterface && database) {
     const { url, port } = database;
     const chromium = ensureProgram('chromium', 'chromium');
     buildWhenChanged();
-    const environment = {
-      DATABASE_URL: url,
-      PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'),
-      PUDDLESTONE_DEMO: '1',
-    };
-    runScript('scripts/prepare.ts', environment);
     server = await serve({ port: await findFreePort(), host: '127.0.0.1', environment, quiet: false });
     control = await serveControl({
       '/database/stop': () => database?.stop(),
-      '/database/start': async () => void (database = await startDatabase(folder, { port })),
+      '/database/start': async () => void (database = await startDatabase(folder, { port, isThrownAway: true })),
     });
     const interfaceEnvironment = {
       BASE_URL: server.address,
@@ -184,7 +189,7 @@ try {
       DATABASE_URL: url,
     };
     await jest('end-to-end', interfaceEnvironment, 3);
-    await jest('database away', interfaceEnvironment);
+    await jest('alone', interfaceEnvironment, 1);
   }
 } catch (error) {
   tally.failed++;

@@ -31,8 +31,17 @@ export function keptWord(folder, name) {
   return readFileSync(path, 'utf8').trim();
 }
 
-/** @param {{ folder: string, port: number, socket: string, user: string, password: string }} how */
-function writeConfiguration({ folder, port, socket, user, password }) {
+/**
+ * What is safe against the loss of the machine, and what is quick where the data are thrown away: an end of the server
+ * alone loses nothing either way.
+ */
+const keeping = {
+  kept: 'innodb_flush_log_at_trx_commit=1',
+  thrownAway: 'innodb_flush_log_at_trx_commit=2\ninnodb_flush_method=nosync\ninnodb_doublewrite=0',
+};
+
+/** @param {{ folder: string, port: number, socket: string, user: string, password: string, isThrownAway: boolean }} how */
+function writeConfiguration({ folder, port, socket, user, password, isThrownAway }) {
   const start = join(folder, 'start.sql');
   writeFileSync(
     start,
@@ -63,7 +72,7 @@ default-time-zone=+00:00
 character-set-server=utf8mb4
 collation-server=utf8mb4_unicode_ci
 innodb_buffer_pool_size=128M
-innodb_flush_log_at_trx_commit=1
+${isThrownAway ? keeping.thrownAway : keeping.kept}
 max_allowed_packet=32M
 performance_schema=0
 `,
@@ -88,9 +97,9 @@ export async function findRunning(dataFolder) {
  * Starts MariaDB on loopback with its data in `dataFolder`, making the data folder the first time.
  * Gives `{ url, port, pid, stop() }`. The port is free by itself unless one is asked for.
  * @param {string} dataFolder
- * @param {{ port?: number }} asked
+ * @param {{ port?: number, isThrownAway?: boolean }} asked data that are thrown away are written without waiting for the disk
  */
-export async function startDatabase(dataFolder, { port: wanted } = {}) {
+export async function startDatabase(dataFolder, { port: wanted, isThrownAway = false } = {}) {
   const server = ensureProgram('mariadbd', 'mariadb-server');
   const installer = ensureProgram('mariadb-install-db', 'mariadb-server');
   mkdirSync(dataFolder, { recursive: true });
@@ -104,7 +113,7 @@ export async function startDatabase(dataFolder, { port: wanted } = {}) {
   );
   // As root the data folder is closed to the user "mysql" (0700), so the server keeps running as root there.
   const user = process.getuid?.() === 0 ? 'root' : (process.env.USER ?? 'puddlestone');
-  const configuration = writeConfiguration({ folder: dataFolder, port, socket, user, password });
+  const configuration = writeConfiguration({ folder: dataFolder, port, socket, user, password, isThrownAway });
   if (!existsSync(join(dataFolder, 'mariadb', 'mysql'))) {
     rmSync(join(dataFolder, 'mariadb'), { recursive: true, force: true });
     const made = spawnSync(

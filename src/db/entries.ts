@@ -1,7 +1,8 @@
-import { eq, lt } from 'drizzle-orm';
+import { getTableColumns, lt } from 'drizzle-orm';
 import type { PersonId } from '@/core/record';
 import type { Connection } from './client';
 import * as t from './schema';
+import { insertRows, query, readRows } from './written-once';
 
 interface EntryRow {
   readonly key: string;
@@ -12,9 +13,11 @@ interface EntryRow {
   readonly at: Date;
 }
 
+const entryOfKey = query(getTableColumns(t.entries), 'from entries where entries.`key` = ?');
+
 /** An entry that was answered before; null for a new key. */
 export async function findEntry(connection: Connection, key: string) {
-  const [row] = await connection.select().from(t.entries).where(eq(t.entries.key, key));
+  const [row] = await readRows(connection, entryOfKey, [key]);
   return row ? { ...row, answer: JSON.parse(row.answer) as unknown } : null;
 }
 
@@ -23,9 +26,8 @@ export async function addEntry(
   connection: Connection,
   { key, verb, personId, fingerprint, answer, at }: EntryRow,
 ): Promise<void> {
-  await connection
-    .insert(t.entries)
-    .values({ key, verb, personId, fingerprint, at, answer: JSON.stringify(answer ?? null) });
+  const row = { key, verb, personId, fingerprint, at, answer: JSON.stringify(answer ?? null) };
+  await insertRows(connection, t.entries, [row]);
 }
 
 /** Forgets entries from before a moment: no device keeps one that long. */
