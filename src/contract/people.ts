@@ -6,12 +6,17 @@ import { instrumentKinds, lengthDisplays, matters, measuringUnits, roles } from 
 /** Inputs about people, instruments and the shop; forms check what is typed by them, too. */
 export const personId = z.string().max(36).brand<'PersonId'>();
 
+const nameField = z.string().trim().min(1, 'type the name').max(100);
+const emailField = z.string().trim().toLowerCase().email('is not a mail address').max(191);
+const passwordField = z.string().min(10, 'needs ten characters or more').max(200);
+const pinField = z.union([z.literal(''), z.string().regex(/^\d{4,8}$/, 'a PIN has four to eight digits')]);
+
 /** What a person is known by. */
 const personInput = z.strictObject({
-  name: z.string().trim().min(1, 'type the name').max(100),
-  email: z.string().trim().toLowerCase().email('is not a mail address').max(191),
-  password: z.string().min(10, 'needs ten characters or more').max(200),
-  pin: z.union([z.literal(''), z.string().regex(/^\d{4,8}$/, 'a PIN has four to eight digits')]).default(''),
+  name: nameField,
+  email: emailField,
+  password: passwordField,
+  pin: pinField.default(''),
 });
 
 function isZone(zone: string): boolean {
@@ -44,6 +49,27 @@ export const createOwnerInput = personInput.extend({
 });
 
 export const addPersonInput = personInput.extend({ role: z.enum(roles) });
+
+/** What is not sent stays. */
+export const changePersonInput = z.strictObject({
+  personId,
+  name: nameField.optional(),
+  email: emailField.optional(),
+  role: z.enum(roles).optional(),
+  /** False when they leave, true when they come back. */
+  isActive: z.boolean().optional(),
+});
+
+/** What is not sent stays; an empty PIN takes it away. */
+const secrets = { password: passwordField.optional(), pin: pinField.optional() };
+const isSaid = (one: { readonly password?: string | undefined; readonly pin?: string | undefined }) =>
+  one.password !== undefined || one.pin !== undefined;
+const sayOne = { message: 'type another password or another PIN', path: ['password'] };
+export const resetSecretInput = z.strictObject({ personId, ...secrets }).refine(isSaid, sayOne);
+export const changeOwnSecretInput = z
+  .strictObject({ current: z.string().min(1, 'type the password that you have now').max(200), ...secrets })
+  .refine(isSaid, sayOne);
+export const endSessionsInput = z.strictObject({ personId });
 
 /** An end of a tool's range, in its unit; null where it has none. */
 const toolFigure = z.number('type a number').min(-1000).max(100_000).nullable().default(null);

@@ -85,6 +85,10 @@ import {
   addInstrumentInput,
   recordCalibrationInput,
   addPersonInput,
+  changeOwnSecretInput,
+  changePersonInput,
+  endSessionsInput,
+  resetSecretInput,
   changeSettingsInput,
   mergeCustomersInput,
   chooseUnitsInput,
@@ -122,6 +126,31 @@ const peopleVerbs = {
     audience: ['owner'],
     input: addPersonInput,
     result: z.object({ personId }),
+  }),
+  'change-person': verb({
+    about:
+      'Another name, address or role of a person; or they leave, or come back. Who leaves is signed out everywhere.',
+    audience: ['owner'],
+    input: changePersonInput,
+    result: z.object({ changed: z.number().int() }),
+  }),
+  'reset-secret': verb({
+    about: 'Another password or PIN for somebody who lost theirs; their devices are signed out by a new password.',
+    audience: ['owner'],
+    input: resetSecretInput,
+    result: z.object({ ended: z.number().int() }),
+  }),
+  'change-own-secret': verb({
+    about: 'Another password or PIN of one’s own, for whoever knows the password that is.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: changeOwnSecretInput,
+    result: z.object({ changed: z.number().int() }),
+  }),
+  'end-sessions': verb({
+    about: 'Signs a person out on every device, such as after a tablet was lost.',
+    audience: ['owner'],
+    input: endSessionsInput,
+    result: z.object({ ended: z.number().int() }),
   }),
   'add-instrument': verb({
     about: 'A gauge of the shop, with its uncertainty and the day its calibration is due.',

@@ -17,6 +17,7 @@ export { migrateDatabase } from './migrate';
 export { multiplyJobs } from './multiply-jobs';
 export { addOutbox, claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
 export * from './people';
+export * from './staff';
 export * from './calibrations';
 export * from './customers';
 export * from './feeds';

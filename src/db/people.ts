@@ -151,13 +151,15 @@ export async function endSession(connection: Connection, id: string, at: Date) {
   await connection.update(sessions).set({ endedAt: at }).where(eq(sessions.id, id));
 }
 
+const personOfSession = query(
+  personColumns,
+  `from sessions inner join people on people.id = sessions.person_id
+   where sessions.id = ? and sessions.ended_at is null and people.active`,
+);
+
 /** The person of a session that has not ended; null for any other. */
 export async function findSessionPerson(connection: Connection, sessionId: string) {
-  const [row] = await connection
-    .select(personColumns)
-    .from(sessions)
-    .innerJoin(people, eq(people.id, sessions.personId))
-    .where(and(eq(sessions.id, sessionId), isNull(sessions.endedAt), eq(people.active, true)));
+  const [row] = await readRows(connection, personOfSession, [sessionId]);
   return row ?? null;
 }
 

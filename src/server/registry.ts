@@ -6,6 +6,7 @@ import { importFamily, makeOwnFamily } from './library/own-families';
 import { addInstrument } from './people/add-instrument';
 import { readInstrument, recordCalibration } from './people/calibrations';
 import { addPerson } from './people/add-person';
+import { changeOwnSecret, changePersonVerb, endSessions, readStaff, resetSecret } from './people/staff';
 import { mergeCustomers } from './people/merge-customers';
 import { changeSettings } from './people/change-settings';
 import { chooseUnits } from './people/choose-units';
@@ -85,6 +86,10 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'switch-person': switchPerson,
   'create-owner': createOwner,
   'add-person': addPerson,
+  'change-person': changePersonVerb,
+  'reset-secret': resetSecret,
+  'change-own-secret': changeOwnSecret,
+  'end-sessions': endSessions,
   'add-instrument': addInstrument,
   'record-calibration': recordCalibration,
   'merge-customers': mergeCustomers,
@@ -125,6 +130,7 @@ export const readUseCases = {
   'read-floor-version': readFloorChanges,
   'read-week': readWeek,
   'read-instrument': readInstrument,
+  'read-staff': readStaff,
   'read-pump': readPump,
   'read-customer': readCustomer,
   'read-customers': readCustomers,

@@ -7,7 +7,6 @@ import { sayDate } from '../job/view';
 import { drawUsual } from '../receive/construction';
 import { Section } from '../signs/section';
 import { AddInstrument } from './add-instrument';
-import { AddPerson } from './add-person';
 import { FindSeen } from './find-seen';
 import { ImportFamily } from './import-family';
 import { ChangeSettings, type SettingsShown } from './change-settings';
@@ -141,7 +140,14 @@ export function Library({ shop, people, instruments, families, seen, found, toda
               </li>
             ))}
           </ul>
-          {isOwner && <AddPerson />}
+          {isOwner && (
+            <Link
+              href="/library/people"
+              className="mt-2 inline-flex min-h-11 items-center underline underline-offset-4"
+            >
+              Let in, change, let go; who did what
+            </Link>
+          )}
         </section>
         {shop && <ShopPolicies policies={shop.settings.policies} isOwner={isOwner} />}
         {shop && (

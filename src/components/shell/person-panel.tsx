@@ -4,14 +4,56 @@ import { Popover } from 'radix-ui';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { act, type ActError } from '../act/act';
+import { useAct } from '../act/use-act';
 import { textOf } from '../ui/form-data';
-import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
+import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import { personButton } from './person-button';
 
 interface Props {
   readonly name: string;
   readonly role: string;
   readonly others: readonly { readonly id: string; readonly name: string; readonly role: string }[];
+}
+
+/** Another password or PIN of one's own. */
+function OwnSecret() {
+  const { run, error, isBusy } = useAct();
+  const [isKept, keep] = useState(false);
+  const change = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const data = new FormData(form);
+    const [password, pin] = [textOf(data, 'password'), textOf(data, 'pin')];
+    const sent = { current: textOf(data, 'current'), ...(password && { password }), ...(pin && { pin }) };
+    keep(false);
+    if (!(await run('change-own-secret', sent))) return;
+    form.reset();
+    keep(true);
+  };
+  const secret = { type: 'password', autoComplete: 'new-password' } as const;
+  return (
+    <details className="row mt-3 pt-1">
+      <summary className="min-h-11 cursor-pointer content-center text-13 font-semibold">
+        Your own password or PIN
+      </summary>
+      <form onSubmit={change} className="space-y-2" noValidate>
+        <TextField
+          label="The password that you have now"
+          name="current"
+          type="password"
+          autoComplete="current-password"
+          error={issueFor(error, 'current')}
+        />
+        <TextField label="Another password" name="password" error={issueFor(error, 'password')} {...secret} />
+        <TextField label="Another PIN" name="pin" inputMode="numeric" error={issueFor(error, 'pin')} {...secret} />
+        <ErrorNote error={error} />
+        {isKept && <p role="status">Kept.</p>}
+        <Button type="submit" disabled={isBusy}>
+          Change
+        </Button>
+      </form>
+    </details>
+  );
 }
 
 /** The panel behind the person's name; fetched when it is first opened. */
@@ -66,6 +108,7 @@ export function PersonPanel({ name, role, others }: Props) {
               Take over
             </Button>
           </form>
+          <OwnSecret />
           <div className="row mt-3 flex justify-between pt-2">
             <Button tone="quiet" onClick={toggleTheme}>
               Light or dark

@@ -9,6 +9,10 @@ export const planSentences = {
   'no-instrument': ({ code }: { code: string }) => `There is no instrument ${code} in the list.`,
   'calibrated-later': ({ day }: { day: string }) =>
     `${day} is still to come: a calibration is written down once it is done.`,
+  'no-person': () => 'There is nobody like that here.',
+  'own-role': () => 'Nobody takes their own role or shuts themself out: another owner does that.',
+  'address-taken': ({ email }: { email: string }) => `${email} already belongs to somebody.`,
+  'wrong-current': () => 'That is not the password that you have now. It stays as it is.',
   'no-feed': () => 'This calendar link is ended already.',
   'no-absence': () => 'This absence is gone already.',
   'plan-changed': ({ name }: { name: string }) => `${name} was changed by somebody else meanwhile. Look at it again.`,

@@ -135,7 +135,7 @@ export const events = mysqlTable(
     previousHash: varchar('previous_hash', { length: 64 }).notNull(),
     hash: varchar('hash', { length: 64 }).notNull(),
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.seq] })],
+  (table) => [primaryKey({ columns: [table.jobId, table.seq] }), index('events_person').on(table.personId, table.at)],
 );
 
 const who = {

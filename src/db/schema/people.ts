@@ -124,6 +124,20 @@ export const calibrations = mysqlTable(
   (table) => [index('calibrations_code').on(table.code, table.onDay)],
 );
 
+/** What was done that belongs to no job: people, rates, ways; nothing is ever taken out. */
+export const deeds = mysqlTable(
+  'deeds',
+  {
+    id: idColumn('id').primaryKey(),
+    personId: idOf<PersonId>('person_id'),
+    personName: shortText('person_name').notNull(),
+    at: momentColumn('at').notNull(),
+    verb: varchar('verb', { length: 60 }).notNull(),
+    words: longText('words').notNull(),
+  },
+  (table) => [index('deeds_at').on(table.at), index('deeds_person').on(table.personId, table.at)],
+);
+
 export const mails = mysqlTable(
   'mails',
   {

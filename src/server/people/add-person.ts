@@ -2,6 +2,7 @@ import type { PersonId } from '@/core/record';
 import { DomainError } from '@/core/errors';
 import { addPerson as addPersonRow, isDuplicate } from '@/db';
 import { forVerb, inTransaction } from '../use-case';
+import { noteDeed } from './deed';
 import { hashSecret } from './passwords';
 
 export const addPerson = forVerb('add-person', async (context, { name, email, password, pin, role }) => {
@@ -11,6 +12,7 @@ export const addPerson = forVerb('add-person', async (context, { name, email, pa
   try {
     return await inTransaction(context, async (connection) => {
       await addPersonRow(connection, row);
+      await noteDeed(context, connection, 'add-person', `let in ${name} as ${role}`);
       return { personId: id };
     });
   } catch (error) {

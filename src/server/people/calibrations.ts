@@ -14,6 +14,7 @@ import {
 import { dayIn } from '../read/read-floor';
 import { familyOfJob } from '../families';
 import { defineUseCase, forVerb, inTransaction } from '../use-case';
+import { noteDeed } from './deed';
 
 const beginning = '1970-01-01';
 const startOf = (day: string) => new Date(`${day}T00:00:00Z`);
@@ -45,6 +46,8 @@ export const recordCalibration = forVerb('record-calibration', async (context, c
     await addCalibration(connection, { ...row, personName, at: context.now() });
     // One that was found beyond its uncertainty is used no more until it is found good again.
     await setDueOn(connection, code, isWithin && nextDueOn ? nextDueOn : addDays(onDay, -1));
+    const found = isWithin ? 'good' : 'beyond its uncertainty';
+    await noteDeed(context, connection, 'record-calibration', `wrote down that ${code} was found ${found}`);
     return { touched: (await touchedBy(connection, code)).readings.length };
   });
 });

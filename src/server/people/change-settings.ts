@@ -1,8 +1,10 @@
 import { DomainError } from '@/core/errors';
 import { schoolOfMatter } from '@/core/policies';
 import type { Matter } from '@/core/record';
-import { readShop, saveShopSettings } from '@/db';
+import type { ChangeSettings } from '@/contract/people';
+import { readShop, saveShopSettings, type ShopSettings } from '@/db';
 import { forVerb, inTransaction } from '../use-case';
+import { noteDeed } from './deed';
 
 /** Refuses a school that is none of its matter. */
 function checkSchools(policies: Readonly<Partial<Record<Matter, string>>>): void {
@@ -14,6 +16,27 @@ function checkSchools(policies: Readonly<Partial<Record<Matter, string>>>): void
     }
 }
 
+const names: Readonly<Record<keyof ChangeSettings, string>> = {
+  ...{ labourMinorPerHour: 'labour, an hour', machiningMinorPerHour: 'machining, an hour' },
+  ...{ testMinor: 'test on the stand', freightMinor: 'return freight', partsMarkupPct: 'mark-up on parts' },
+  ...{ taxPct: 'tax', warrantyMonths: 'months of warranty', quoteValidDays: 'days for which quotes stand' },
+  ...{ reminderAfterDays: 'days until a reminder', wageMinorPerHour: 'wage, an hour', telephone: 'telephone' },
+  ...{ basis: 'what repairs are held against', policies: 'the shop’s ways' },
+};
+
+/** Each thing that is another one now, with what it was. */
+function changesInWords(was: ShopSettings, change: ChangeSettings): readonly string[] {
+  return (Object.keys(names) as (keyof ChangeSettings)[]).flatMap((name) => {
+    const [before, after] = [JSON.stringify(was[name]), JSON.stringify(change[name])];
+    if (after === undefined || before === after) return [];
+    if (name === 'policies' || name === 'basis') return [names[name]];
+    const isMoney = name.includes('Minor');
+    const say = (value: unknown) =>
+      value === null ? 'none' : isMoney ? (Number(value) / 100).toFixed(2) : String(value);
+    return [`${names[name]}: ${say(change[name])} (was ${say(was[name])})`];
+  });
+}
+
 /** What the owner settles for the shop. Open jobs keep the schools that they came in with. */
 export const changeSettings = forVerb('change-settings', (context, change) =>
   inTransaction(context, async (connection) => {
@@ -22,6 +45,8 @@ export const changeSettings = forVerb('change-settings', (context, change) =>
     checkSchools(change.policies ?? {});
     const given = Object.entries(change).filter(([, value]) => value !== undefined);
     await saveShopSettings(connection, { ...shop.settings, ...Object.fromEntries(given) });
+    const words = changesInWords(shop.settings, change);
+    if (words.length) await noteDeed(context, connection, 'change-settings', `settled ${words.join('; ')}`);
     return { changed: given.map(([name]) => name) };
   }),
 );

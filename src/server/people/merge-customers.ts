@@ -4,6 +4,7 @@ import { findCustomerByName, listTagsOfCustomer, mergeCustomer } from '@/db';
 import { changeJob, type JobCommand } from '../change-job';
 import type { Context } from '../context';
 import { forVerb } from '../use-case';
+import { noteDeed } from './deed';
 
 function refuseName(path: 'from' | 'into', message: string): never {
   throw new DomainError('bad-input', { what: message, issues: [{ path, message }] });
@@ -29,6 +30,9 @@ export const mergeCustomers = forVerb('merge-customers', async (context, { from,
   };
   const tags = await listTagsOfCustomer(context.database, one.id);
   for (const tag of tags) await changeJob(alone, job, { tag, command: { tag, customer: other.name, reason } });
-  await mergeCustomer(context.database, one.id, other.id);
+  await context.database.transaction(async (connection) => {
+    await mergeCustomer(connection, one.id, other.id);
+    await noteDeed(context, connection, 'merge-customers', `made “${one.name}” one with “${other.name}”: ${reason}`);
+  });
   return { moved: tags.length };
 });

@@ -1,0 +1,19 @@
+import type { Metadata } from 'next';
+import { StaffPage } from '@/components/library/staff-page';
+import { perform, readStaff } from '@/server';
+import { requestContext } from '@/app/session';
+import { orExplain } from '@/app/explain';
+
+interface Props {
+  readonly searchParams: Promise<{ of?: string | string[] }>;
+}
+
+export const metadata: Metadata = { title: 'People' };
+
+export default async function Page({ searchParams }: Props) {
+  return orExplain(async () => {
+    const { of } = await searchParams;
+    const view = await perform(readStaff, await requestContext(), { of: typeof of === 'string' && of ? of : null });
+    return <StaffPage view={view} />;
+  });
+}

@@ -1,0 +1,148 @@
+import * as z from 'zod';
+import { personId as personIdField } from '@/contract/people';
+import { sayDeed } from '@/core/change';
+import { DomainError } from '@/core/errors';
+import { reason, refuse } from '@/core/change/decision';
+import type { PersonId } from '@/core/record';
+import {
+  changePerson,
+  endSessionsOf,
+  findPerson,
+  isDuplicate,
+  listDeeds,
+  listEventsOf,
+  listStaff,
+  lockOwners,
+  readShop,
+  type Connection,
+} from '@/db';
+import type { Context } from '../context';
+import { defineUseCase, forVerb, inTransaction } from '../use-case';
+import { noteDeed } from './deed';
+import { hashSecret, isSecretRight } from './passwords';
+
+async function personOf(connection: Connection, id: PersonId) {
+  return (await findPerson(connection, id)) ?? refuse('not-found', reason('no-person'));
+}
+
+/**
+ * Nobody takes their own role or shuts themself out, so that a shop is never without an owner; of two who do it to each
+ * other at once, the second is none any more.
+ */
+async function checkOwners(context: Context, connection: Connection, id: PersonId): Promise<void> {
+  const { actor } = context;
+  if (actor.kind !== 'person') return;
+  if (actor.personId === id) refuse('bad-input', reason('own-role'), 'personId');
+  if (!(await lockOwners(connection)).includes(actor.personId)) throw new DomainError('not-allowed');
+}
+
+/** Another name, address or role of a person; or they leave, or come back. Who leaves is signed out everywhere. */
+export const changePersonVerb = forVerb('change-person', async (context, { personId, isActive, ...change }) => {
+  try {
+    return await inTransaction(context, async (connection) => {
+      const was = await personOf(connection, personId);
+      const leaves = was.active && isActive === false;
+      const isDemoted = was.role === 'owner' && change.role !== undefined && change.role !== 'owner';
+      if (leaves || isDemoted) await checkOwners(context, connection, personId);
+      const words = [
+        ...(change.name !== undefined && change.name !== was.name ? [`named ${was.name} ${change.name}`] : []),
+        ...(change.email !== undefined && change.email !== was.email
+          ? [`gave ${was.name} the address ${change.email}`]
+          : []),
+        ...(change.role !== undefined && change.role !== was.role
+          ? [`made ${was.name} ${change.role} instead of ${was.role}`]
+          : []),
+        ...(leaves ? [`wrote down that ${was.name} left`] : []),
+        ...(!was.active && isActive ? [`let ${was.name} in again`] : []),
+      ];
+      if (!words.length) return { changed: 0 };
+      await changePerson(connection, personId, { ...change, active: isActive });
+      // A role goes with each question, a name stands with what they do from now on; who has left is out at once.
+      if (leaves) await endSessionsOf(connection, personId, context.now());
+      for (const one of words) await noteDeed(context, connection, 'change-person', one);
+      return { changed: words.length };
+    });
+  } catch (error) {
+    if (isDuplicate(error)) refuse('bad-input', reason('address-taken', { email: change.email ?? '' }), 'email');
+    throw error;
+  }
+});
+
+/** Another password or PIN, set by the owner for somebody who lost theirs: their devices are signed out. */
+export const resetSecret = forVerb('reset-secret', async (context, { personId, password, pin }) => {
+  const [passwordHash, pinHash] = await Promise.all([
+    password === undefined ? undefined : hashSecret(password),
+    pin === undefined ? undefined : pin === '' ? null : hashSecret(pin),
+  ]);
+  return inTransaction(context, async (connection) => {
+    const { name } = await personOf(connection, personId);
+    await changePerson(connection, personId, { passwordHash, pinHash });
+    const ended = password === undefined ? 0 : await endSessionsOf(connection, personId, context.now());
+    const what = [password === undefined ? [] : ['password'], pin === undefined ? [] : [pin === '' ? 'no PIN' : 'PIN']];
+    await noteDeed(context, connection, 'reset-secret', `gave ${name} another ${what.flat().join(' and ')}`);
+    return { ended };
+  });
+});
+
+/** One's own password or PIN, by whoever knows the password that is. */
+export const changeOwnSecret = forVerb('change-own-secret', async (context, { current, password, pin }) => {
+  const { actor, database } = context;
+  if (actor.kind !== 'person') throw new DomainError('not-signed-in');
+  if (!(await context.mayTry(`own/${actor.personId}`, 'sign-in'))) throw new DomainError('too-many-tries');
+  const { passwordHash: stored } = await personOf(database, actor.personId);
+  if (!(await isSecretRight(stored, current))) refuse('bad-input', reason('wrong-current'), 'current');
+  await context.forgetTries(`own/${actor.personId}`, 'sign-in');
+  const [passwordHash, pinHash] = await Promise.all([
+    password === undefined ? undefined : hashSecret(password),
+    pin === undefined ? undefined : pin === '' ? null : hashSecret(pin),
+  ]);
+  return inTransaction(context, async (connection) => {
+    await changePerson(connection, actor.personId, { passwordHash, pinHash });
+    await noteDeed(context, connection, 'change-own-secret', 'chose another password or PIN');
+    return { changed: Number(password !== undefined) + Number(pin !== undefined) };
+  });
+});
+
+/** Signs a person out on every device, such as after a tablet was lost. */
+export const endSessions = forVerb('end-sessions', (context, { personId }) =>
+  inTransaction(context, async (connection) => {
+    const { name } = await personOf(connection, personId);
+    const ended = await endSessionsOf(connection, personId, context.now());
+    await noteDeed(
+      context,
+      connection,
+      'end-sessions',
+      `signed ${name} out on ${ended === 1 ? 'one device' : `${ended} devices`}`,
+    );
+    return { ended };
+  }),
+);
+
+/** Everybody who works here or did, and what was done last: beside the jobs by all, or by one person on jobs as well. */
+export const readStaff = defineUseCase({
+  verb: 'read-staff',
+  audience: ['owner'],
+  input: z.strictObject({ of: personIdField.nullable().default(null) }),
+  async run({ database, actor }, { of }) {
+    const [shop, staff, deeds, events] = await Promise.all([
+      readShop(database),
+      listStaff(database),
+      listDeeds(database, of),
+      of === null ? [] : listEventsOf(database, of),
+    ]);
+    const done = [
+      ...deeds.map(({ at, personName, words }) => ({ at, tag: null, words: `${personName} ${words}.` })),
+      ...events.map(({ at, tag, ...event }) => ({ at, tag, words: sayDeed(event) })),
+    ].sort((a, b) => b.at.getTime() - a.at.getTime());
+    return {
+      ...{ of, zone: shop?.zone ?? 'UTC' },
+      self: actor.kind === 'person' ? actor.personId : null,
+      staff: staff.map(({ createdAt, signedInAt, ...row }) => ({
+        ...row,
+        ...{ since: createdAt.toISOString(), signedInAt: signedInAt?.toISOString() ?? null },
+      })),
+      done: done.slice(0, 100).map(({ at, ...row }) => ({ ...row, at: at.toISOString() })),
+    };
+  },
+});
+export type StaffShown = Awaited<ReturnType<typeof readStaff.run>>;
