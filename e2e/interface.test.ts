@@ -92,6 +92,7 @@ describe('axe finds nothing', () => {
     '/outbox',
     '/library',
     '/library/F6',
+    '/library/people',
     '/library/F4?n-stage=12',
     '/jobs/P-0430',
     '/jobs/P-0428',

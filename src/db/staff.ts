@@ -77,7 +77,7 @@ export async function listDeeds(connection: Connection, personId: PersonId | nul
 }
 
 /** What a person did last on jobs, newest first. */
-export async function listEventsOf(connection: Connection, personId: PersonId, limit = 100) {
+export async function listEventsOf(connection: Connection, personId: PersonId, limit = 600) {
   return connection
     .select({ tag: jobs.tag, at: events.at, personName: events.personName, kind: events.kind })
     .from(events)

@@ -15,8 +15,14 @@ const view: StaffView = {
     { ...person, id: 'p-3' as never, name: 'Joss Tarn', isActive: false, devices: 0, signedInAt: null, hasPin: false },
   ],
   done: [
-    { at: '2026-11-24T09:05:00Z', tag: null, words: 'Sunniva Kettle let in Odile Fenner as technician.' },
-    { at: '2026-11-24T09:00:00Z', tag: 'P-0402', words: 'Odile Fenner kept readings.' },
+    {
+      ...{ at: '2026-11-24T09:05:00Z', from: '2026-11-24T09:05:00Z', times: 1, tag: null },
+      words: 'Sunniva Kettle let in Odile Fenner as technician.',
+    },
+    {
+      ...{ at: '2026-11-24T09:00:00Z', from: '2026-11-24T08:12:00Z', times: 7, tag: 'P-0402' },
+      words: 'Odile Fenner kept readings.',
+    },
   ],
 };
 const rowOf = (name: string) => {
@@ -65,6 +71,7 @@ test('another PIN goes alone, and an empty password is not sent', async () => {
 test('what was done leads to its job; who is shown alone leads back to all', () => {
   show({ of: 'p-2' as never });
   expect(screen.getByRole('heading', { name: 'What Odile Fenner did last' })).toBeVisible();
+  expect(screen.getByText('7 times, since 24 Nov, 08:12')).toBeVisible();
   expect(screen.getByRole('link', { name: 'P-0402' })).toHaveAttribute('href', '/jobs/P-0402');
   expect(rowOf('Odile Fenner').getByRole('link', { name: 'All' })).toHaveAttribute('href', '/library/people');
   expect(rowOf('Joss Tarn').getByRole('link', { name: 'What Joss did' })).toHaveAttribute(

@@ -29,7 +29,14 @@ export interface StaffView {
   readonly self: PersonId | null;
   readonly zone: string;
   readonly staff: readonly Staff[];
-  readonly done: readonly { readonly at: string; readonly tag: string | null; readonly words: string }[];
+  readonly done: readonly {
+    /** The last time, and the first of those that ran together. */
+    readonly at: string;
+    readonly from: string;
+    readonly times: number;
+    readonly tag: string | null;
+    readonly words: string;
+  }[];
 }
 
 const devicesOf = (count: number) =>
@@ -194,7 +201,7 @@ function PersonRow({ person, zone, isSelf, isShown }: RowProps) {
       </p>
       <details>
         <summary className="min-h-11 cursor-pointer content-center text-13 font-semibold">
-          {isActive ? `Change, or let ${name} go` : `Let ${name} in again`}
+          {isSelf ? 'Change' : isActive ? `Change, or let ${name} go` : `Let ${name} in again`}
         </summary>
         <div className="grid gap-x-6 gap-y-4 pb-3 sm:grid-cols-2">
           {isActive && <WhoForm key={`${name} ${email} ${role}`} person={person} />}
@@ -241,7 +248,7 @@ export function StaffPage({ view: { of, self, zone, staff, done } }: { readonly 
             <ol>
               {done.map((one, i) => (
                 <li key={i} className="row flex flex-wrap gap-x-3 py-1 first:border-0">
-                  <span className="num w-40 text-13 text-quiet">{sayMoment(one.at, zone)}</span>
+                  <span className="num w-32 text-13 text-quiet">{sayMoment(one.at, zone)}</span>
                   <span className="min-w-0 flex-1">
                     {one.tag && (
                       <Link
@@ -253,12 +260,21 @@ export function StaffPage({ view: { of, self, zone, staff, done } }: { readonly 
                       </Link>
                     )}{' '}
                     {one.words}
+                    {one.times > 1 && (
+                      <span className="text-13 text-quiet">
+                        {' '}
+                        {one.times} times, since {sayMoment(one.from, zone)}
+                      </span>
+                    )}
                   </span>
                 </li>
               ))}
             </ol>
           ) : (
-            <p className="text-quiet">Nothing yet.</p>
+            <p className="text-quiet">
+              Nothing yet. Whoever changes people, rates, ways of the shop or instruments stands here with the day and
+              what it was before.
+            </p>
           )}
         </section>
       </div>

@@ -10,7 +10,7 @@ export async function noteDeed(context: Context, connection: Connection, verb: V
   const { actor } = context;
   const who = actor.kind === 'person' ? { personId: actor.personId, personName: actor.name } : null;
   await addDeed(connection, {
-    ...{ id: context.newId() as string, verb, words, at: context.now() },
+    ...{ id: context.newId(), verb, words, at: context.now() },
     ...(who ?? { personId: null, personName: 'Puddlestone' }),
   });
 }

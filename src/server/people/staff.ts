@@ -118,6 +118,23 @@ export const endSessions = forVerb('end-sessions', (context, { personId }) =>
   }),
 );
 
+interface Doing {
+  readonly at: Date;
+  readonly tag: string | null;
+  readonly words: string;
+}
+
+/** The same done again and again on one job is one line: from when to when, and how often. Newest first. */
+function runTogether(done: readonly Doing[]): readonly (Doing & { readonly from: Date; readonly times: number })[] {
+  const lines: (Doing & { from: Date; times: number })[] = [];
+  for (const one of done) {
+    const last = lines.at(-1);
+    if (last?.tag === one.tag && last.words === one.words) Object.assign(last, { from: one.at, times: last.times + 1 });
+    else lines.push({ ...one, from: one.at, times: 1 });
+  }
+  return lines;
+}
+
 /** Everybody who works here or did, and what was done last: beside the jobs by all, or by one person on jobs as well. */
 export const readStaff = defineUseCase({
   verb: 'read-staff',
@@ -141,7 +158,9 @@ export const readStaff = defineUseCase({
         ...row,
         ...{ since: createdAt.toISOString(), signedInAt: signedInAt?.toISOString() ?? null },
       })),
-      done: done.slice(0, 100).map(({ at, ...row }) => ({ ...row, at: at.toISOString() })),
+      done: runTogether(done)
+        .slice(0, 100)
+        .map(({ at, from, ...row }) => ({ ...row, at: at.toISOString(), from: from.toISOString() })),
     };
   },
 });
