@@ -185,7 +185,9 @@ async function main(): Promise<void> {
       issuedBy: 'W',
       issuedAt: '2026-11-24T08:00:00.000Z',
     });
-    await writeAsBuiltPdf({ report, fingerprint: 'f'.repeat(64), family, pictures, zone: 'Europe/Vienna' });
+    const shop = { name: 'Shop', place: 'Place', address: '', telephone: '', paperSize: 'A4' as const };
+    const asked = { report, fingerprint: 'f'.repeat(64), family, pictures, zone: 'Europe/Vienna', shop };
+    await writeAsBuiltPdf(asked);
     times.push(performance.now() - start);
   }
   line(

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { dayField } from '@/core/change/inputs/fields';
 import { comparisonInput } from '@/core/change/inputs';
-import { instrumentKinds, lengthDisplays, matters, measuringUnits, roles } from '@/core/record';
+import { instrumentKinds, lengthDisplays, matters, measuringUnits, paperSizes, roles } from '@/core/record';
 
 /** Inputs about people, instruments and the shop; forms check what is typed by them, too. */
 export const personId = z.string().max(36).brand<'PersonId'>();
@@ -136,6 +136,13 @@ export const changeSettingsInput = z.strictObject({
   reminderAfterDays: days.optional(),
   wageMinorPerHour: price.nullable().optional(),
   telephone: z.string().trim().max(60).optional(),
+  address: z
+    .string()
+    .trim()
+    .max(300)
+    .refine((text) => text.split('\n').length <= 5, 'at most five lines')
+    .optional(),
+  paperSize: z.enum(paperSizes, 'choose A4 or Letter').optional(),
   basis: comparisonInput.nullable().optional(),
   /** The school that the shop follows, by matter; all matters, those that are left out follow the usual one. */
   policies: z.partialRecord(z.enum(matters), z.string().max(60)).optional(),

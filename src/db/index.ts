@@ -18,6 +18,7 @@ export { multiplyJobs } from './multiply-jobs';
 export { addOutbox, claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
 export * from './people';
 export * from './staff';
+export * from './trends';
 export * from './calibrations';
 export * from './customers';
 export * from './feeds';

@@ -2,7 +2,16 @@ import { present } from '@/core/present';
 import { and, asc, count, desc, eq, getTableColumns, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
-import { lengthDisplays, matters, type JobId, type PersonId, type Role, type Tag, type Tool } from '@/core/record';
+import {
+  lengthDisplays,
+  matters,
+  paperSizes,
+  type JobId,
+  type PersonId,
+  type Role,
+  type Tag,
+  type Tool,
+} from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { basisSchema } from './row-schemas';
 import {
@@ -34,6 +43,10 @@ export const shopSettingsSchema = z.object({
   reminderAfterDays: z.number().int().min(1).default(7),
   /** The shop's telephone, as the customer's page says it. */
   telephone: z.string().default(''),
+  /** Lines of its address for the head of its papers; empty where the place says enough. */
+  address: z.string().default(''),
+  /** The sheet that its papers are printed on. */
+  paperSize: z.enum(paperSizes).default('A4'),
   /** The schools that the shop follows where they are not the usual ones. */
   policies: z.partialRecord(z.enum(matters), z.string()).default({}),
   /** What repairs are held against; null for the usual figures. */

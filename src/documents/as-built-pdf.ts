@@ -3,7 +3,19 @@ import { writeBefore, writeCleaning, writeFitted, writeMade } from './as-built-s
 import { jobDetails } from '@/core/lifecycle';
 import type { AsBuilt } from '@/core/report';
 import { drawSectionOnPaper, drawSlip, drawTestCurve } from './drawings';
-import { closePaper, colours, heading, openPaper, paragraph, pictureRows, sayMoment, table, type Paper } from './paper';
+import {
+  closePaper,
+  colours,
+  heading,
+  openPaper,
+  paragraph,
+  pictureRows,
+  sayMoment,
+  table,
+  writeLetterhead,
+  type Letterhead,
+  type Paper,
+} from './paper';
 
 interface Asked {
   readonly report: AsBuilt;
@@ -11,11 +23,13 @@ interface Asked {
   readonly family: Family;
   readonly pictures: readonly { readonly bytes: Buffer; readonly caption: string; readonly about: string }[];
   readonly zone: string;
+  /** The head of the shop's papers now; its name is that of the report. */
+  readonly shop: Letterhead;
 }
 
-function writeHead(paper: Paper, { report, fingerprint, zone }: Asked): void {
-  const { job, pump, shop } = report;
-  paper.font('text').fontSize(9).fillColor(colours.quiet).text(`${shop.name}, ${shop.place}`);
+function writeHead(paper: Paper, { report, fingerprint, zone, shop }: Asked): void {
+  const { job, pump } = report;
+  writeLetterhead(paper, { ...shop, ...report.shop }, 9);
   paper.font('bold').fontSize(18).fillColor(colours.ink).text(`As-built report ${report.number}`);
   paper
     .font('bold')
@@ -290,7 +304,10 @@ function writeEnd(paper: Paper, { report, pictures, zone }: Asked): void {
  */
 export async function writeAsBuiltPdf(asked: Asked): Promise<Buffer> {
   const { report } = asked;
-  const paper = openPaper({ title: `As-built report ${report.number} revision ${report.revision}` });
+  const paper = openPaper({
+    title: `As-built report ${report.number} revision ${report.revision}`,
+    size: asked.shop.paperSize,
+  });
   writeHead(paper, asked);
   writeBefore(paper, asked);
   writePoints(paper, asked);

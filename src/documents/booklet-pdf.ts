@@ -1,4 +1,5 @@
 import { cautionFooter, type Family, type Step } from '@/core/family';
+import type { PaperSize } from '@/core/record';
 import { asidesOf, cautionsOf, cover, limitWords, plainVersion, stepHead } from './family-cover';
 import { closePaper, heading, needRoom, openPaper, paragraph, table, type Paper } from './paper';
 
@@ -55,8 +56,8 @@ function partsAndPoints(paper: Paper, family: Family): void {
 }
 
 /** The family as a booklet: section, end view, parts, points, both sequences, test plan, damage, kits. */
-export async function writeBookletPdf(family: Family): Promise<Buffer> {
-  const paper = openPaper({ title: `${family.id} ${family.title}` });
+export async function writeBookletPdf(family: Family, size: PaperSize = 'A4'): Promise<Buffer> {
+  const paper = openPaper({ title: `${family.id} ${family.title}`, size });
   cover(paper, family, 'Booklet');
   partsAndPoints(paper, family);
   for (const [title, steps] of [

@@ -4,11 +4,14 @@ import { buildAsBuilt } from '@/core/report';
 import { asId } from '@/core/record';
 import { exampleLine, exampleQuote, exampleReading, exampleRecord, exampleRun } from '@/core/record/example-record';
 import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
-import { readPdfText } from '../../test-support/read-pdf-text';
+import { readPdfSizes, readPdfText } from '../../test-support/read-pdf-text';
 import { writeAsBuiltPdf, writeQuotePdf, writeTagPdf } from '.';
 
 const family = buildFamily(loadFamily(f1));
-const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere', zone: 'Europe/Vienna' };
+const shop = {
+  ...{ name: 'Kettlewick Pump Works', place: 'Harrowmere', zone: 'Europe/Vienna' },
+  ...{ address: '', telephone: '', paperSize: 'A4' as const },
+};
 
 test('the tag says tag, serial number, owner and liquid on one page', async () => {
   const pages = await readPdfText(await writeTagPdf(exampleRecord()));
@@ -44,6 +47,23 @@ test('the quote has its lines, totals and fingerprint', async () => {
   expect(text).not.toContain('Struck');
 });
 
+// ISO 216 and ANSI/ASME Y14.1, in points of 1/72 inch.
+test.each([
+  ['A4', (210 / 25.4) * 72, (297 / 25.4) * 72],
+  ['Letter', 8.5 * 72, 11 * 72],
+] as const)('papers are printed on %s with the shop’s address at their head', async (paperSize, width, height) => {
+  const address = 'Weir Lane 3\n4711 Harrowmere';
+  const bytes = await writeQuotePdf({
+    ...{ record: exampleRecord(), quote: exampleQuote([exampleLine()]), pictures: [], fingerprint: 'f' },
+    ...{ shop: { ...shop, address, paperSize, telephone: '0100 214' }, now: '2026-11-24T10:00:00Z' },
+  });
+  for (const [across, down] of await readPdfSizes(bytes)) {
+    expect(across).toBeCloseTo(width, 0);
+    expect(down).toBeCloseTo(height, 0);
+  }
+  expect((await readPdfText(bytes))[0]).toContain('Weir Lane 3 · 4711 Harrowmere · Telephone 0100 214');
+});
+
 describe('the as-built report', () => {
   const write = async (pictures = 0) => {
     const guarantee = { flowM3h: 60, headM: 38, powerKw: 12, efficiencyPct: 70, speedRpm: 2900 };
@@ -74,7 +94,7 @@ describe('the as-built report', () => {
         report,
         fingerprint: 'f'.repeat(64),
         family,
-        zone: shop.zone,
+        ...{ zone: shop.zone, shop },
         pictures: Array.from({ length: pictures }, (_, i) => ({
           bytes,
           caption: `Picture ${i + 1}`,

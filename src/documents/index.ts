@@ -1,6 +1,7 @@
 export { writeAsBuiltPdf } from './as-built-pdf';
 export { writeBookletPdf } from './booklet-pdf';
 export { writeQuotePdf } from './quote-pdf';
+export type { Letterhead } from './paper';
 export { writeTagPdf } from './tag-pdf';
 export { writeTravellerPdf } from './traveller-pdf';
 export { writeLabelsPdf } from './labels-pdf';

@@ -1,6 +1,6 @@
 import { toBuffer } from 'bwip-js/node';
 import type { Family } from '@/core/family';
-import { sheetsOf, type JobRecord } from '@/core/record';
+import { sheetsOf, type JobRecord, type PaperSize } from '@/core/record';
 import { partCode, trayCode } from '@/core/supply';
 import { closePaper, colours, openPaper, type Paper } from './paper';
 
@@ -11,10 +11,11 @@ interface Label {
 }
 
 const columns = 3;
-const rows = 8;
 const cell = { width: 174, height: 92 };
 
 async function drawLabel(paper: Paper, tag: string, { code, title, below }: Label, i: number): Promise<void> {
+  const { top, bottom } = paper.page.margins;
+  const rows = Math.floor((paper.page.height - top - bottom) / cell.height);
   const place = i % (columns * rows);
   if (i > 0 && place === 0) paper.addPage();
   const x = 36 + (place % columns) * cell.width;
@@ -43,7 +44,7 @@ async function drawLabel(paper: Paper, tag: string, { code, title, below }: Labe
 }
 
 /** Labels for the trays of a pump and for each part that lies in one, with codes for the scanner. */
-export async function writeLabelsPdf(record: JobRecord, family: Family): Promise<Buffer> {
+export async function writeLabelsPdf(record: JobRecord, family: Family, size: PaperSize = 'A4'): Promise<Buffer> {
   const { tag, customer, pump } = record;
   const laid = sheetsOf(record, 'tray');
   const trays = [...new Set(laid.map(({ body }) => body.tray))];
@@ -55,7 +56,7 @@ export async function writeLabelsPdf(record: JobRecord, family: Family): Promise
       below: `tray ${body.tray} · ${pump.serial}`,
     })),
   ];
-  const paper = openPaper({ title: `Labels ${tag}`, margin: 36 });
+  const paper = openPaper({ title: `Labels ${tag}`, margin: 36, size });
   if (!labels.length) paper.text('Nothing is laid in a tray yet.');
   for (const [i, label] of labels.entries()) await drawLabel(paper, tag, label, i);
   return closePaper(paper, `${tag} · ${customer.name}`);

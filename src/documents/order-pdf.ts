@@ -1,7 +1,7 @@
 import { standingOf, totalOf, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
 import type { OrderParties } from './order-ubl';
-import { closePaper, colours, openPaper, type Paper } from './paper';
+import { closePaper, colours, openPaper, writeLetterhead, type Letterhead, type Paper } from './paper';
 
 const left = 48;
 const columns = { position: 48, code: 72, title: 190, count: 372, price: 412, sum: 480 } as const;
@@ -43,20 +43,25 @@ function lineCells(line: ShopOrderLine, currency: string) {
 }
 
 /** An order on paper: to whom, what by their codes, for when, and what it comes to. */
-export async function writeOrderPdf(order: ShopOrder, { shop, supplier }: OrderParties): Promise<Buffer> {
-  const paper = openPaper({ title: `Order ${order.number}` });
+export async function writeOrderPdf(
+  order: ShopOrder,
+  { shop, supplier }: OrderParties & { readonly shop: Letterhead },
+): Promise<Buffer> {
+  const paper = openPaper({ title: `Order ${order.number}`, size: shop.paperSize });
+  const foot = paper.page.height - 102;
   const money = (minor: number) => formatMoney({ minor, currency: order.currency });
-  paper.font('bold').fontSize(16).text(`Order ${order.number}`, left, 48);
+  writeLetterhead(paper, shop, 11);
+  paper.moveDown(0.8).font('bold').fontSize(16).fillColor(colours.ink).text(`Order ${order.number}`, left);
   paper.font('text').fontSize(9).fillColor(colours.quiet);
-  paper.text(`${shop.name}, ${shop.place}. Placed on ${order.placedOn} by ${order.personName}.`, left, 70);
-  paper.fillColor(colours.ink).font('bold').text(supplier.name, left, 92);
-  paper.font('text').text([supplier.contact, supplier.email, supplier.telephone].filter(Boolean).join(', '), left, 104);
-  let y = 130;
+  paper.text(`Placed on ${order.placedOn} by ${order.personName}.`, left);
+  paper.moveDown(0.8).fillColor(colours.ink).font('bold').text(supplier.name, left);
+  paper.font('text').text([supplier.contact, supplier.email, supplier.telephone].filter(Boolean).join(', '), left);
+  let y = paper.y + 14;
   paper.font('bold').fontSize(8);
   y = row(paper, y, { position: '', code: 'Your number', title: 'What', count: 'Count', price: 'Price', sum: 'Sum' });
   paper.font('text').fontSize(9);
   for (const line of order.lines) {
-    if (y > 740) {
+    if (y > foot) {
       paper.addPage();
       y = 48;
     }

@@ -1,6 +1,7 @@
 import { present } from '@/core/present';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { PaperSize } from '@/core/record';
 import PDFDocument from 'pdfkit';
 
 export const colours = {
@@ -29,16 +30,26 @@ function readFonts() {
 
 export type Paper = PDFKit.PDFDocument;
 
+/** What stands at the head of whatever a shop hands out, and the sheet that it is printed on. */
+export interface Letterhead {
+  readonly name: string;
+  readonly place: string;
+  /** Lines of its address below its name; empty where the place says enough. */
+  readonly address: string;
+  readonly telephone: string;
+  readonly paperSize: PaperSize;
+}
+
 export interface PaperOptions {
   readonly title: string;
-  readonly size?: 'A4' | [number, number];
+  readonly size?: PaperSize | [number, number];
   readonly margin?: number;
 }
 
 /** A fresh document with our fonts; figures that lie in its bottom margin are written at the end. */
 export function openPaper({ title, size = 'A4', margin = 48 }: PaperOptions): Paper {
   const paper = new PDFDocument({
-    size,
+    size: size === 'Letter' ? 'LETTER' : size,
     margin,
     bufferPages: true,
     info: { Title: title, Creator: 'Puddlestone', Producer: 'Puddlestone' },
@@ -73,6 +84,24 @@ export function closePaper(paper: Paper, foot: string): Promise<Buffer> {
 
 export const innerWidth = (paper: Paper) => paper.page.width - paper.page.margins.left - paper.page.margins.right;
 const roomLeft = (paper: Paper) => paper.page.height - paper.page.margins.bottom - paper.y;
+
+/** The shop with its address and telephone, small, at the head of the first page. */
+export function writeLetterhead(paper: Paper, { name, place, address, telephone }: Letterhead, size: number): void {
+  const { left } = paper.page.margins;
+  paper
+    .font('bold')
+    .fontSize(size)
+    .fillColor(colours.ink)
+    .text(address ? name : `${name}, ${place}`, left);
+  const lines = [...address.split('\n').map((line) => line.trim()), telephone && `Telephone ${telephone}`];
+  const said = lines.filter(Boolean).join(' · ');
+  if (said)
+    paper
+      .font('text')
+      .fontSize(8)
+      .fillColor(colours.quiet)
+      .text(said, left, paper.y, { width: innerWidth(paper) });
+}
 
 export function needRoom(paper: Paper, height: number): void {
   if (roomLeft(paper) < height) paper.addPage();

@@ -9,6 +9,8 @@ import {
   innerWidth,
   needRoom,
   openPaper,
+  writeLetterhead,
+  type Letterhead,
   paragraph,
   pictureRows,
   table,
@@ -18,7 +20,7 @@ import {
 interface Asked {
   readonly record: JobRecord;
   readonly quote: Quote;
-  readonly shop: { readonly name: string; readonly place: string; readonly zone: string };
+  readonly shop: Letterhead & { readonly zone: string };
   readonly pictures: readonly { readonly id: string; readonly bytes: Buffer; readonly caption: string }[];
   readonly fingerprint: string;
   readonly now: string;
@@ -87,9 +89,9 @@ function writeTotals(paper: Paper, quote: Quote, option: OptionLevel | null): vo
 
 /** The quote as it is mailed: what was found, in plain words and pictures, then every line and the totals. */
 export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint, now }: Asked): Promise<Buffer> {
-  const paper = openPaper({ title: `${nameQuote(quote)}, ${record.tag}` });
+  const paper = openPaper({ title: `${nameQuote(quote)}, ${record.tag}`, size: shop.paperSize });
   const standing = quote.lines.filter((line) => line.struckReason === null);
-  paper.font('bold').fontSize(16).text(`${shop.name}, ${shop.place}`);
+  writeLetterhead(paper, shop, 16);
   paper
     .font('text')
     .fontSize(9)

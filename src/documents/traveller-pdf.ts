@@ -1,4 +1,5 @@
 import { cautionFooter, sayAsk, type Family, type Step, type StepAction } from '@/core/family';
+import type { PaperSize } from '@/core/record';
 import { present } from '@/core/present';
 import { asidesOf, cautionsOf, cover, limitWords, plainVersion, stepHead } from './family-cover';
 import { closePaper, colours, heading, innerWidth, needRoom, openPaper, paragraph, type Paper } from './paper';
@@ -169,8 +170,8 @@ function pointBoxes(paper: Paper, point: Family['points'][number]): void {
 }
 
 /** The family's traveller: the same steps and points with empty boxes, for a bench without a tablet. */
-export async function writeTravellerPdf(family: Family): Promise<Buffer> {
-  const paper = openPaper({ title: `Traveller ${family.id} ${family.title}` });
+export async function writeTravellerPdf(family: Family, size: PaperSize = 'A4'): Promise<Buffer> {
+  const paper = openPaper({ title: `Traveller ${family.id} ${family.title}`, size });
   const { left } = paper.page.margins;
   cover(paper, family, 'Traveller');
   for (const line of [

@@ -20,6 +20,7 @@ const allowed: Readonly<Record<string, string>> = {
   'change-own-secret': 'CTIPO',
   'end-sessions': 'O',
   'read-staff': 'O',
+  'read-trends': 'CO',
   'add-instrument': 'IO',
   'choose-units': 'O',
   'import-family': 'O',

@@ -24,6 +24,7 @@ import type { Context } from './context';
 import { mailAboutOrder } from './supply/write-about-orders';
 import { sendShopOrder } from './supply/shop-orders';
 import { findJob } from './find-job';
+import { letterheadOf } from './letterhead';
 
 /** Pictures that a document shows at most. */
 const mostPictures = 24;
@@ -97,7 +98,11 @@ async function mailQuote(
   const shop = await shopOf(context);
   const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
   const now = quote.sentAt ?? context.now().toISOString();
-  const pdf = await writeQuotePdf({ record, quote, shop, pictures, fingerprint: quote.fingerprint ?? 'draft', now });
+  const pdf = await writeQuotePdf({
+    ...{ record, quote, pictures, shop: { ...letterheadOf(shop), zone: shop.zone } },
+    fingerprint: quote.fingerprint ?? 'draft',
+    now,
+  });
   const name = `${record.tag}-${quote.kind}-${quote.revision}`;
   const addresses = [record.contact.email, ...quote.recipients.map(({ email }) => email)];
   for (const [i, to] of [...new Set(addresses)].entries())
@@ -236,7 +241,14 @@ async function writeReport(context: Context, row: OutboxRow, reportId: ReportId)
   const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
   const built = asBuiltSchema.parse(JSON.parse(found.record));
   const { fingerprint } = found;
-  const pdf = await writeAsBuiltPdf({ report: built, fingerprint, family, pictures, zone: shop.zone });
+  const pdf = await writeAsBuiltPdf({
+    report: built,
+    fingerprint,
+    family,
+    pictures,
+    zone: shop.zone,
+    shop: letterheadOf(shop),
+  });
   await saveReportPdf(context.database, reportId, pdf);
   const issued = record.reports.find(({ id }) => id === reportId);
   if (!record.contact || !issued) return;

@@ -51,6 +51,7 @@ import { readJobFolder } from './exports/job-folder';
 import { readListCsv } from './exports/list-csv';
 import { findJobs, readFloor, readFloorChanges } from './read/read-floor';
 import { readCustomer, readCustomers, readPump } from './read/read-history';
+import { readTrends } from './read/read-trends';
 import { readWeek } from './read/read-week';
 import { readChanges, readJob } from './read/read-job';
 import { readCosts } from './read/read-costs';
@@ -129,6 +130,7 @@ export const readUseCases = {
   'read-floor': readFloor,
   'read-floor-version': readFloorChanges,
   'read-week': readWeek,
+  'read-trends': readTrends,
   'read-instrument': readInstrument,
   'read-staff': readStaff,
   'read-pump': readPump,

@@ -225,6 +225,9 @@ export function WeekDesk({ week }: { readonly week: WeekView }) {
         <p className="text-quiet">
           {dayWords(today)} to {dayWords(until)}
         </p>
+        <Link href="/desk/trends" prefetch={false} className="ml-auto underline underline-offset-4">
+          Trends
+        </Link>
       </div>
       <Answers answers={answers} />
       <GoingOut goingOut={goingOut} today={today} />

@@ -3,10 +3,10 @@
 import { useForm } from 'react-hook-form';
 import type { InputOf } from '@/contract';
 import { defaultBasis } from '@/core/quoting';
-import { optionNames, type ComparisonBasis } from '@/core/record';
+import { optionNames, paperSizes, type ComparisonBasis, type PaperSize } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { readMoney, writeMoney } from '../quote/money';
-import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { Button, ErrorNote, issueFor, SelectField, TextArea, TextField } from '../ui/form';
 import { resolverOf, type ReadForm } from '../ui/form-resolver';
 import { SidePanel } from '../ui/side-panel';
 
@@ -22,6 +22,8 @@ export interface SettingsShown {
   readonly wageMinorPerHour: number | null;
   readonly reminderAfterDays: number;
   readonly telephone: string;
+  readonly address: string;
+  readonly paperSize: PaperSize;
   readonly basis: ComparisonBasis | null;
 }
 
@@ -51,7 +53,10 @@ const lives = {
   'new unit': 'New unit',
 } as const;
 type Text = Readonly<
-  Record<keyof typeof monies | keyof typeof figures | `life ${keyof typeof lives}` | 'telephone', string>
+  Record<
+    keyof typeof monies | keyof typeof figures | `life ${keyof typeof lives}` | 'telephone' | 'address' | 'paperSize',
+    string
+  >
 >;
 type Sent = InputOf<'change-settings'>;
 
@@ -68,7 +73,7 @@ function textOf(shown: SettingsShown): Text {
     ...Object.fromEntries(
       (Object.keys(lives) as (keyof typeof lives)[]).map((way) => [`life ${way}`, String(basis.lifeYears[way])]),
     ),
-    telephone: shown.telephone,
+    ...{ telephone: shown.telephone, address: shown.address, paperSize: shown.paperSize },
   } as Text;
 }
 
@@ -95,7 +100,8 @@ function readForm(newUnit: ComparisonBasis['newUnit']) {
       ...named(shopNames(monies), money),
       ...(text.wageMinorPerHour.trim() ? {} : { wageMinorPerHour: null }),
       ...named(shopNames(figures), figure),
-      telephone: text.telephone,
+      ...{ telephone: text.telephone, address: text.address },
+      paperSize: text.paperSize === 'Letter' ? 'Letter' : 'A4',
       basis: {
         ...{ hoursPerYear: figure('hoursPerYear'), pricePerKwhMinor: money('pricePerKwhMinor') },
         ...{ interestPct: figure('interestPct'), hireMinorPerDay: money('hireMinorPerDay'), lifeYears, newUnit },
@@ -130,7 +136,23 @@ function SettingsForm({ settings }: { readonly settings: SettingsShown }) {
       <div className="grid grid-cols-2 gap-3">
         {fields(monies, false)}
         {fields(figures, false)}
+      </div>
+      <h3 className="font-bold">The head of our papers</h3>
+      <div className="grid grid-cols-2 gap-3">
         {field('Telephone', 'telephone')}
+        <SelectField label="Sheet" {...form.register('paperSize')}>
+          {paperSizes.map((size) => (
+            <option key={size}>{size}</option>
+          ))}
+        </SelectField>
+        <div className="col-span-2">
+          <TextArea
+            label="Address, below our name"
+            rows={3}
+            error={issueFor(error, 'address')}
+            {...form.register('address')}
+          />
+        </div>
       </div>
       <h3 className="font-bold">What ways of going on are compared by</h3>
       <div className="grid grid-cols-2 gap-3">

@@ -165,6 +165,7 @@ export function Library({ shop, people, instruments, families, seen, found, toda
                 ['Quotes stand', `${shop.settings.quoteValidDays} days`],
                 ['A reminder is drafted after', `${shop.settings.reminderAfterDays} days`],
                 ['Telephone', shop.settings.telephone || 'none'],
+                ['Papers on', shop.settings.paperSize],
               ].map(([words, value]) => (
                 <div key={words} className="contents">
                   <dt>{words}</dt>

@@ -303,6 +303,10 @@ export const measuringUnits = [
 export type MeasuringUnit = (typeof measuringUnits)[number];
 
 /** How a shop reads lengths. */
+/** Sheets of paper that a shop prints on: 210 × 297 mm, or 8.5 × 11 inches. */
+export const paperSizes = ['A4', 'Letter'] as const;
+export type PaperSize = (typeof paperSizes)[number];
+
 export const lengthDisplays = ['metric', 'inch'] as const;
 
 /** Which pump a simulated test stand pretends to run. */

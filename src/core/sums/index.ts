@@ -15,6 +15,7 @@ export { readings } from './readings';
 export { describeOpenApi } from './open-api';
 export { findSum, sums } from './registry';
 export { runOut } from './run-out';
+export { quantileBetween, turnaround } from './turnaround';
 export { runningClearance } from './running-clearance';
 export type { Program, ProgramRow, Solution, Solver } from './solver';
 export { shimStack } from './shim-stack';

@@ -16,6 +16,8 @@ export const standardSettings = {
   wageMinorPerHour: null,
   reminderAfterDays: 7,
   telephone: '',
+  address: '',
+  paperSize: 'A4' as const,
   policies: {},
   basis: null,
   lengthDisplay: 'metric' as const,

@@ -10,6 +10,7 @@ import { findJob } from '../find-job';
 import { loadOwnQuote } from './own-quote';
 import { tagField } from '@/core/change/inputs';
 import type { Context } from '../context';
+import { letterheadOf } from '../letterhead';
 import { defineUseCase } from '../use-case';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
@@ -45,7 +46,8 @@ export const readLabelsPdf = defineUseCase({
   input: z.strictObject({ tag: tagField }),
   async run(context, { tag }) {
     const { record, family } = await findJob(context.database, tag);
-    return { bytes: await writeLabelsPdf(record, family), name: `${tag}-labels.pdf` };
+    const shop = await readShop(context.database);
+    return { bytes: await writeLabelsPdf(record, family, shop?.settings.paperSize), name: `${tag}-labels.pdf` };
   },
 });
 
@@ -73,7 +75,7 @@ async function quoteFile(context: Context, record: JobRecord, quote: Quote) {
     bytes: await writeQuotePdf({
       record,
       quote,
-      shop: present(shop),
+      shop: { ...letterheadOf(present(shop)), zone: present(shop).zone },
       pictures,
       fingerprint: quote.fingerprint ?? 'draft',
       now: quote.sentAt ?? context.now().toISOString(),

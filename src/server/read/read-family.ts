@@ -47,7 +47,9 @@ export const readFamilyDocument = defineUseCase({
     const name = `${family.id}-${family.version}`;
     if (as === 'file')
       return { bytes: Buffer.from(`${JSON.stringify(family.written, null, 2)}\n`), name: `${name}.json` };
-    const bytes = as === 'booklet' ? await writeBookletPdf(built) : await writeTravellerPdf(built);
+    const paperSize = (await readShop(context.database))?.settings.paperSize;
+    const bytes =
+      as === 'booklet' ? await writeBookletPdf(built, paperSize) : await writeTravellerPdf(built, paperSize);
     return { bytes, name: `${name}-${as}.pdf` };
   },
 });

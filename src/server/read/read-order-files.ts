@@ -1,3 +1,4 @@
+import { present } from '@/core/present';
 import { stringify } from 'csv-stringify/sync';
 import * as z from 'zod';
 import { openOf, standingOf } from '@/core/purchasing';
@@ -5,6 +6,7 @@ import { listShopOrders, listSuppliers, listTagsOfOrders, readShop } from '@/db'
 import { writeOrderPdf, writeOrderUbl } from '@/documents';
 import type { Context } from '../context';
 import { orderOf } from '../supply/shop-orders';
+import { letterheadOf } from '../letterhead';
 import { defineUseCase } from '../use-case';
 
 const audience = ['parts', 'coordinator'] as const;
@@ -19,7 +21,7 @@ async function withParties({ database }: Context, number: string) {
   const own = suppliers.find(({ id }) => id === order.supplierId);
   const { contact = '', email = '', telephone = '' } = own ?? {};
   const supplier = { name: order.supplier, contact, email, telephone };
-  return { order, parties: { shop: { name: shop?.name ?? '', place: shop?.place ?? '' }, supplier } };
+  return { order, parties: { shop: letterheadOf(present(shop)), supplier } };
 }
 
 /** An order on paper. */

@@ -1,0 +1,227 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import type { Trends, TrendFigures, TrendMonth } from '@/core/trends';
+import { dayWords } from '../plan/plan-words';
+
+// The chart's library is fetched only where it is looked at.
+const TrendChart = dynamic(() => import('./trend-chart').then((module) => module.TrendChart), {
+  loading: () => <p className="h-[150px]">Drawing the line …</p>,
+});
+
+type Row = TrendFigures & Pick<TrendMonth, 'tags'>;
+
+interface Figure {
+  readonly title: string;
+  /** What is counted, and of what. */
+  readonly means: string;
+  readonly unit: '%' | 'days';
+  readonly value: (row: Row) => number | null;
+  /** Of how many it speaks. */
+  readonly of: (row: Row) => number;
+  /** The jobs that it leads to, and what they are. */
+  readonly tags: (row: Row) => readonly string[];
+  readonly which: string;
+}
+
+const figures: readonly Figure[] = [
+  {
+    title: 'Days in the house',
+    means: 'From received until ready to go out, in calendar days; half of the pumps took less.',
+    unit: 'days',
+    value: ({ days }) => days.p50,
+    of: ({ closed }) => closed,
+    tags: ({ tags }) => tags.closed,
+    which: 'went out',
+  },
+  {
+    title: 'Promise kept',
+    means: 'Ready by the end of the day that was promised first, before any move of it; of those with a promise.',
+    unit: '%',
+    value: ({ kept_pct }) => kept_pct,
+    of: ({ tags }) => tags.promised,
+    tags: ({ tags }) => tags.late,
+    which: 'were late',
+  },
+  {
+    title: 'Passed the first test',
+    means: 'One run on the stand was enough; of those that were tested.',
+    unit: '%',
+    value: ({ first_pass_pct }) => first_pass_pct,
+    of: ({ tags }) => tags.tested,
+    tags: ({ tags }) => tags.failedFirst,
+    which: 'needed another run',
+  },
+  {
+    title: 'Came back',
+    means: 'Received within the warranty of an earlier repair of the same pump; of those that went out.',
+    unit: '%',
+    value: ({ comeback_pct }) => comeback_pct,
+    of: ({ closed }) => closed,
+    tags: ({ tags }) => tags.comebacks,
+    which: 'came back',
+  },
+  {
+    title: 'Answers took',
+    means: 'From the quote that was sent first to its answer, in calendar days; half came sooner.',
+    unit: 'days',
+    value: ({ answer }) => answer.p50,
+    of: ({ answer }) => answer.of,
+    tags: () => [],
+    which: '',
+  },
+];
+
+const monthWords = (month: string) => {
+  const [year = 0, number = 1] = month.split('-').map(Number);
+  const name = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
+  return `${name.format(new Date(Date.UTC(year, number - 1, 1)))} ${year}`;
+};
+
+function say(value: number | null, unit: Figure['unit']): string {
+  if (value === null) return 'none to judge by';
+  return unit === '%' ? `${Math.round(value)} %` : `${value.toFixed(1)} days`;
+}
+
+function Tags({ tags }: { readonly tags: readonly string[] }) {
+  return (
+    <span className="flex flex-wrap gap-x-2">
+      {tags.map((tag) => (
+        <Link key={tag} href={`/jobs/${tag}`} prefetch={false} className="num underline underline-offset-4">
+          {tag}
+        </Link>
+      ))}
+    </span>
+  );
+}
+
+/** A figure: what it is now and by month, what it means, and the jobs behind it. */
+function FigureShown({ figure, trends }: { readonly figure: Figure; readonly trends: Trends }) {
+  const { title, means, unit, value, of, tags, which } = figure;
+  const months = trends.months.filter((row) => of(row) > 0);
+  const points = trends.months.map((row) => ({ month: row.month, value: value(row) }));
+  return (
+    <section aria-label={title} className="border-t border-ink pt-2">
+      <h2 className="flex flex-wrap items-baseline gap-x-3 font-bold">
+        {title}
+        <b className="num text-24">{say(value(trends.all), unit)}</b>
+        <small className="font-normal text-quiet">of {of(trends.all)}</small>
+      </h2>
+      <p className="text-13 text-quiet">{means}</p>
+      {months.length > 1 && <TrendChart {...{ title, unit, points }} />}
+      <details>
+        <summary className="min-h-11 cursor-pointer content-center text-13 font-semibold">
+          By month, with its jobs
+        </summary>
+        <ol>
+          {months.toReversed().map((row) => (
+            <li key={row.month} className="row grid grid-cols-[9rem_8rem_1fr] gap-x-3 py-1 text-13 first:border-0">
+              <span>{monthWords(row.month)}</span>
+              <span className="num">
+                {say(value(row), unit)}, of {of(row)}
+              </span>
+              {tags(row).length > 0 && (
+                <span className="flex flex-wrap gap-x-2">
+                  {which}: <Tags tags={tags(row)} />
+                </span>
+              )}
+            </li>
+          ))}
+        </ol>
+      </details>
+    </section>
+  );
+}
+
+function Stations({ trends: { byStation } }: { readonly trends: Trends }) {
+  const longest = Math.max(1, ...byStation.map(({ days_p90 }) => days_p90));
+  return (
+    <section aria-label="Days by station" className="border-t border-ink pt-2">
+      <h2 className="font-bold">Where the days go</h2>
+      <p className="text-13 text-quiet">
+        Days of a pump at each station, its stays together: half took less than the bar, nine of ten less than the line.
+      </p>
+      <ol>
+        {byStation.map(({ station, days_p50, days_p90 }) => (
+          <li key={station} className="row grid grid-cols-[7rem_1fr_9rem] items-center gap-x-3 py-1 first:border-0">
+            <span>{station}</span>
+            <span className="relative h-4" aria-hidden="true">
+              <span
+                className="absolute inset-y-[7px] left-0 bg-line"
+                style={{ width: `${(100 * days_p90) / longest}%` }}
+              />
+              <span
+                className="absolute inset-y-0 left-0 bg-slate"
+                style={{ width: `${(100 * days_p50) / longest}%` }}
+              />
+            </span>
+            <span className="num text-right text-13">
+              {days_p50.toFixed(1)}, {days_p90.toFixed(1)}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function FailingParts({ trends: { failing } }: { readonly trends: Trends }) {
+  return (
+    <section aria-label="What fails" className="border-t border-ink pt-2">
+      <h2 className="font-bold">What fails, by construction and liquid</h2>
+      <p className="text-13 text-quiet">
+        Parts renewed or worked on after a finding, in at least two of at least three pumps alike.
+      </p>
+      {failing.length ? (
+        <ol>
+          {failing.slice(0, 20).map(({ family, liquid, part, tags, of }) => (
+            <li key={`${family} ${liquid} ${part}`} className="row py-1 first:border-0">
+              <b>{part}</b>{' '}
+              <span>
+                in {tags.length} of {of}: {family}, {liquid || 'liquid not said'}
+              </span>
+              <span className="block text-13">
+                <Tags tags={tags} />
+              </span>
+            </li>
+          ))}
+        </ol>
+      ) : (
+        <p>No three pumps of one construction with one liquid went out yet.</p>
+      )}
+    </section>
+  );
+}
+
+/** What the jobs of two years say, each figure with what it means and the jobs behind it. */
+export function TrendsPage({ trends }: { readonly trends: Trends }) {
+  const { from, to, all, openByAge } = trends;
+  const here = openByAge.reduce((sum, { count }) => sum + count, 0);
+  return (
+    <div className="space-y-6 p-6">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-24 font-bold">Trends</h1>
+        <p>
+          {all.closed} pumps went out from {dayWords(from)} to {dayWords(to)}; {here} are here
+          {here > 0 &&
+            `: ${openByAge
+              .filter(({ count }) => count > 0)
+              .map(({ up_to_days, count }) => `${count} up to ${up_to_days} days`)
+              .join(', ')}`}
+          .
+        </p>
+        <Link href="/desk" className="ml-auto underline underline-offset-4">
+          Week
+        </Link>
+      </div>
+      <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2">
+        {figures.map((figure) => (
+          <FigureShown key={figure.title} {...{ figure, trends }} />
+        ))}
+        <Stations trends={trends} />
+        <FailingParts trends={trends} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,137 @@
+import * as z from 'zod';
+import { changesOf } from '@/core/change';
+import { stationNames, type Action, type Station } from '@/core/record';
+import { trendsOf, type TrendJob } from '@/core/trends';
+import { warrantyEnd } from '@/core/warranty';
+import {
+  listAnswers,
+  listFirstPromises,
+  listHeadEvents,
+  listJobsForTrends,
+  listRenewedParts,
+  listRunCounts,
+  readShop,
+  type Connection,
+} from '@/db';
+import { familyOfJob } from '../families';
+import { defineUseCase } from '../use-case';
+
+const months = 24;
+const dayMs = 86_400_000;
+type Row = Awaited<ReturnType<typeof listJobsForTrends>>[number];
+
+/** A moment by the shop's clock, `YYYY-MM-DDTHH:MM`. */
+function clockOf(zone: string): (at: Date) => string {
+  const format = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' });
+  return (at) => format.format(at).replace(' ', 'T');
+}
+
+const readyAt = ({ releasedAt, closedAt }: Row) => releasedAt ?? closedAt;
+
+/** Where each job was from when to when: its head says so with each move. An entry that was made late moves no clock back. */
+function staysOf(rows: readonly Row[], events: Awaited<ReturnType<typeof listHeadEvents>>, say: (at: Date) => string) {
+  const stays = new Map<string, { station: Station; from: Date; to: Date | null }[]>();
+  for (const { id, openedAt } of rows) stays.set(id, [{ station: 'receive', from: openedAt, to: null }]);
+  for (const { jobId, at, data } of events) {
+    const head = changesOf({ data })?.findLast((change) => change.put === 'job');
+    const own = stays.get(jobId);
+    const last = own?.at(-1);
+    if (head?.put !== 'job' || !last || head.row.station === last.station) continue;
+    last.to = at > last.from ? at : last.from;
+    own?.push({ station: head.row.station, from: last.to, to: null });
+  }
+  return (row: Row): TrendJob['stays'] => {
+    const end = readyAt(row);
+    return (stays.get(row.id) ?? []).flatMap(({ station, from, to }) => {
+      const left = to ?? end;
+      if (left && left < from) return [];
+      return [{ station: stationNames[station], from: say(from), to: left && say(left) }];
+    });
+  };
+}
+
+/** The earlier job of the same pump under whose warranty each came back. */
+function comebacksOf(rows: readonly Row[]): (row: Row) => string | null {
+  const plates = new Map<string, Row[]>();
+  const plateOf = ({ maker, serialKey }: Row) => `${maker} ${serialKey}`;
+  for (const row of rows) if (row.serialKey) plates.set(plateOf(row), [...(plates.get(plateOf(row)) ?? []), row]);
+  return (row) => {
+    const day = row.openedAt.toISOString().slice(0, 10);
+    const earlier = (plates.get(plateOf(row)) ?? []).find(
+      ({ openedAt, warrantyFrom, warrantyMonths }) =>
+        openedAt < row.openedAt && warrantyFrom && warrantyMonths && warrantyEnd(warrantyFrom, warrantyMonths) >= day,
+    );
+    return earlier?.tag ?? null;
+  };
+}
+
+const worked: ReadonlySet<Action> = new Set(['rework', 'replace', 'make in the shop', 'take from a donor']);
+
+/** What of each job was renewed or worked on, by the names of its family. */
+async function renewedOf(connection: Connection, rows: readonly Row[]) {
+  const found = await listRenewedParts(
+    connection,
+    rows.map(({ id }) => id),
+  );
+  const names = new Map<string, ReadonlyMap<string, string>>();
+  const renewed = new Map<string, Set<string>>();
+  for (const { id, familyId, familyVersion } of rows) {
+    const key = `${familyId} ${familyVersion}`;
+    if (!names.has(key)) {
+      const family = await familyOfJob(connection, { familyId, familyVersion, sheets: [] });
+      names.set(key, new Map(family.parts.map(({ ref, name }) => [ref, name])));
+    }
+    const own = found.filter(({ jobId, action }) => jobId === id && worked.has(action));
+    renewed.set(id, new Set(own.map(({ partRef }) => names.get(key)?.get(partRef) ?? partRef)));
+  }
+  return ({ id }: Row) => [...(renewed.get(id) ?? [])];
+}
+
+async function jobsOf(connection: Connection, rows: readonly Row[], zone: string): Promise<readonly TrendJob[]> {
+  const ids = rows.map(({ id }) => id);
+  const say = clockOf(zone);
+  const [promises, runs, events, answers, renewed] = await Promise.all([
+    listFirstPromises(connection, ids),
+    listRunCounts(connection, ids),
+    listHeadEvents(connection, ids),
+    listAnswers(connection, ids),
+    renewedOf(connection, rows),
+  ]);
+  const first = new Map(promises.map(({ jobId, from }) => [jobId, from]));
+  const runsOf = new Map(runs.map((row) => [row.jobId, Number(row.runs)]));
+  const answerOf = new Map(
+    answers.map(({ jobId, sentAt, at }) => [jobId, sentAt && Math.max(0, (at.getTime() - sentAt.getTime()) / dayMs)]),
+  );
+  const staysOfJob = staysOf(rows, events, say);
+  const comebackOf = comebacksOf(rows);
+  return rows.map((row) => {
+    const ready = readyAt(row);
+    return {
+      ...{ tag: row.tag, family: row.familyId, liquid: row.liquid.trim().toLowerCase(), opened: say(row.openedAt) },
+      ...{ ready: ready && say(ready), promised: first.get(row.id) ?? row.promisedOn, stays: staysOfJob(row) },
+      ...{ runs: runsOf.get(row.id) ?? 0, comebackOf: comebackOf(row), answerDays: answerOf.get(row.id) ?? null },
+      renewed: renewed(row),
+    };
+  });
+}
+
+/** The day on which the months that are looked at begin. */
+function beginOf(today: string): string {
+  const [year = 0, month = 1] = today.split('-').map(Number);
+  return new Date(Date.UTC(year, month - months, 1)).toISOString().slice(0, 10);
+}
+
+/** What two years of jobs say: for who runs the shop. */
+export const readTrends = defineUseCase({
+  verb: 'read-trends',
+  audience: ['coordinator'],
+  input: z.strictObject({}),
+  async run({ database, now }) {
+    const zone = (await readShop(database))?.zone ?? 'UTC';
+    const to = clockOf(zone)(now()).slice(0, 10);
+    const from = beginOf(to);
+    const rows = await listJobsForTrends(database, new Date(`${from}T00:00:00Z`));
+    return trendsOf(await jobsOf(database, rows, zone), { from, to });
+  },
+});
+export type TrendsShown = Awaited<ReturnType<typeof readTrends.run>>;
