@@ -1,4 +1,6 @@
 import { parse } from 'csv-parse/sync';
+import { dayInZone } from '@/core/lifecycle';
+import { addDays } from '@/core/planning';
 import { present } from '@/core/present';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf } from '../../test-support/told';
@@ -20,8 +22,8 @@ afterAll(() => shop.close());
 const recordsOf = (text: string) => parse<Record<string, string>>(text, { columns: true });
 const query = (text: string, ...values: readonly string[]) => shop.runtime.pool.promise().query(text, [...values]);
 const week = () => shop.act('wenna', 'read-week', {});
-const dayMs = 86_400_000;
-const daysFromNow = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
+/** By the calendar of the shop, whose day begins before that of Greenwich. */
+const daysFromNow = (days: number) => addDays(dayInZone(new Date().toISOString(), 'Europe/Vienna'), days);
 
 describe('the week', () => {
   test('an answer that is awaited has its age and its next reminder, until it is reminded of', async () => {
