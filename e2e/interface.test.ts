@@ -93,6 +93,8 @@ describe('axe finds nothing', () => {
     '/library',
     '/library/F6',
     '/library/people',
+    '/desk',
+    '/desk/trends',
     '/library/F4?n-stage=12',
     '/jobs/P-0430',
     '/jobs/P-0428',
