@@ -177,6 +177,9 @@ describe('who leaves, changes, or lost a word', () => {
     expect(await codeOf(shop.act('nobody', 'sign-in', { email, password }))).toBe('wrong-sign-in');
     await shop.act('nobody', 'sign-in', { email, password: 'quite-another-word' });
     expect(await shop.act('sunniva', 'end-sessions', { personId })).toEqual({ ended: 1 });
+    await shop.act('sunniva', 'reset-secret', { personId, pin: '' });
+    expect(await codeOf(shop.act('ines', 'switch-person', { personId, pin: '7733' }))).not.toBe('done');
+    expect((await doneBy())[0]).toBe('beside: Sunniva took the PIN of silas away.');
     expect((await detailsOf(shop.act('sunniva', 'reset-secret', { personId })))?.what).toMatch(/another password/);
   });
   test('one’s own word is changed by whoever knows it; a wrong one leaves it', async () => {

@@ -68,18 +68,34 @@ export const changePersonVerb = forVerb('change-person', async (context, { perso
   }
 });
 
-/** Another password or PIN, set by the owner for somebody who lost theirs: their devices are signed out. */
-export const resetSecret = forVerb('reset-secret', async (context, { personId, password, pin }) => {
+/** What is kept of another password or PIN; what is not sent stays, an empty PIN is none. */
+async function hashesOf({
+  password,
+  pin,
+}: {
+  readonly password?: string | undefined;
+  readonly pin?: string | undefined;
+}) {
   const [passwordHash, pinHash] = await Promise.all([
     password === undefined ? undefined : hashSecret(password),
     pin === undefined ? undefined : pin === '' ? null : hashSecret(pin),
   ]);
+  return { passwordHash, pinHash };
+}
+
+/** Another password or PIN, set by the owner for somebody who lost theirs: their devices are signed out. */
+export const resetSecret = forVerb('reset-secret', async (context, { personId, password, pin }) => {
+  const hashes = await hashesOf({ password, pin });
   return inTransaction(context, async (connection) => {
     const { name } = await personOf(connection, personId);
-    await changePerson(connection, personId, { passwordHash, pinHash });
+    await changePerson(connection, personId, hashes);
     const ended = password === undefined ? 0 : await endSessionsOf(connection, personId, context.now());
-    const what = [password === undefined ? [] : ['password'], pin === undefined ? [] : [pin === '' ? 'no PIN' : 'PIN']];
-    await noteDeed(context, connection, 'reset-secret', `gave ${name} another ${what.flat().join(' and ')}`);
+    const given = [password === undefined ? [] : ['password'], pin ? ['PIN'] : []].flat();
+    const words = [
+      ...(given.length ? [`gave ${name} another ${given.join(' and ')}`] : []),
+      ...(pin === '' ? [`took the PIN of ${name} away`] : []),
+    ];
+    await noteDeed(context, connection, 'reset-secret', words.join(' and '));
     return { ended };
   });
 });
@@ -92,12 +108,9 @@ export const changeOwnSecret = forVerb('change-own-secret', async (context, { cu
   const { passwordHash: stored } = await personOf(database, actor.personId);
   if (!(await isSecretRight(stored, current))) refuse('bad-input', reason('wrong-current'), 'current');
   await context.forgetTries(`own/${actor.personId}`, 'sign-in');
-  const [passwordHash, pinHash] = await Promise.all([
-    password === undefined ? undefined : hashSecret(password),
-    pin === undefined ? undefined : pin === '' ? null : hashSecret(pin),
-  ]);
+  const hashes = await hashesOf({ password, pin });
   return inTransaction(context, async (connection) => {
-    await changePerson(connection, actor.personId, { passwordHash, pinHash });
+    await changePerson(connection, actor.personId, hashes);
     await noteDeed(context, connection, 'change-own-secret', 'chose another password or PIN');
     return { changed: Number(password !== undefined) + Number(pin !== undefined) };
   });

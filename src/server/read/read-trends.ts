@@ -73,6 +73,9 @@ async function renewedOf(connection: Connection, rows: readonly Row[]) {
     connection,
     rows.map(({ id }) => id),
   );
+  const refsOf = new Map<string, string[]>();
+  for (const { jobId, partRef, action } of found)
+    if (worked.has(action)) refsOf.set(jobId, [...(refsOf.get(jobId) ?? []), partRef]);
   const names = new Map<string, ReadonlyMap<string, string>>();
   const renewed = new Map<string, Set<string>>();
   for (const { id, familyId, familyVersion } of rows) {
@@ -81,8 +84,7 @@ async function renewedOf(connection: Connection, rows: readonly Row[]) {
       const family = await familyOfJob(connection, { familyId, familyVersion, sheets: [] });
       names.set(key, new Map(family.parts.map(({ ref, name }) => [ref, name])));
     }
-    const own = found.filter(({ jobId, action }) => jobId === id && worked.has(action));
-    renewed.set(id, new Set(own.map(({ partRef }) => names.get(key)?.get(partRef) ?? partRef)));
+    renewed.set(id, new Set((refsOf.get(id) ?? []).map((ref) => names.get(key)?.get(ref) ?? ref)));
   }
   return ({ id }: Row) => [...(renewed.get(id) ?? [])];
 }
