@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import { named } from './by-name';
 import { demoPassword, demoPeople, type DemoPerson } from '../demo/people';
 
 export const base = process.env.BASE_URL ?? 'http://127.0.0.1:4170';
@@ -123,10 +124,6 @@ export async function openDevice(
   });
   return Object.assign(page, { faults });
 }
-
-/** A quoted name of an accessibility selector: commas, quotes and brackets of a name would otherwise end it. */
-export const named = (role: string, name: string) =>
-  `::-p-aria([name="${name.replace(/(["\\])/g, '\\$1')}"][role="${role}"])`;
 
 export async function click(page: Page, role: string, name: string): Promise<void> {
   await press(await page.waitForSelector(named(role, name), { visible: true }));

@@ -1,3 +1,4 @@
+import { named } from './by-name';
 import { present } from '@/core/present';
 import f4 from '@families/f4-bore-hole.json';
 import f6 from '@families/f6-internal-gear.json';
@@ -5,7 +6,6 @@ import { buildFamily, loadFamily } from '@/core/family';
 import {
   click,
   fill,
-  named,
   open,
   openBrowser,
   openDevice,

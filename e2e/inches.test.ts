@@ -1,6 +1,7 @@
 import { present } from '@/core/present';
 import { demoJobs } from '../demo/jobs';
-import { click, fill, named, open, openBrowser, openDevice, signIn, waitForText, type OpenedBrowser } from './browser';
+import { named } from './by-name';
+import { click, fill, open, openBrowser, openDevice, signIn, waitForText, type OpenedBrowser } from './browser';
 
 // The units are those of the whole shop: whoever types a length beside this test would mean another one.
 

@@ -3,11 +3,11 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 import { stations } from '@/core/record';
 import { demoJobs } from '../demo/jobs';
+import { named } from './by-name';
 import {
   click,
   fill,
   has,
-  named,
   open,
   openBrowser,
   openDevice,

@@ -5,11 +5,11 @@ import plain from '../test-support/plain-overhung.json';
 import { openedFrom } from '@/core/bench';
 import { buildFamily, loadFamily } from '@/core/family';
 import { readPdfText } from '../test-support/read-pdf-text';
+import { named } from './by-name';
 import {
   click,
   fetchAs,
   fill,
-  named,
   open,
   openBrowser,
   openDevice,

@@ -1,16 +1,6 @@
+import { named } from './by-name';
 import { present } from '@/core/present';
-import {
-  base,
-  click,
-  fill,
-  named,
-  open,
-  openBrowser,
-  openDevice,
-  signIn,
-  waitForText,
-  type OpenedBrowser,
-} from './browser';
+import { base, click, fill, open, openBrowser, openDevice, signIn, waitForText, type OpenedBrowser } from './browser';
 
 /** What the shop remembers and hands out: finding by a state, a pump over its visits, hours, a day's list, a calendar. */
 let opened: OpenedBrowser;

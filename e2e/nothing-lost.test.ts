@@ -1,10 +1,10 @@
 import type { Page } from 'puppeteer-core';
+import { named } from './by-name';
 import { demoJobs } from '../demo/jobs';
 import {
   click,
   control,
   fill,
-  named,
   open,
   openBrowser,
   openDevice,

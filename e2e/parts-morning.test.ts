@@ -6,6 +6,7 @@ import type { Page } from 'puppeteer-core';
 import { present } from '@/core/present';
 import { sheetsOf } from '@/core/record';
 import { awaited, needsOf } from '@/core/supply';
+import { named } from './by-name';
 import { click, open, openBrowser, press, settled, waitForText, type OpenedBrowser } from './browser';
 import { Chain } from './chain';
 
@@ -71,7 +72,7 @@ async function takeIn(kind: keyof typeof files, text: string): Promise<void> {
 
 /** Types a figure or words into a field of the parcel. */
 async function typeAt(label: string, text: string): Promise<void> {
-  const field = present(await desk.waitForSelector(`::-p-aria([name="${label}"])`));
+  const field = present(await desk.waitForSelector(named('', label)));
   await field.click({ count: 3 });
   await field.press('Backspace');
   if (text) await field.type(text);

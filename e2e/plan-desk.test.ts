@@ -1,5 +1,6 @@
 import { present } from '@/core/present';
-import { click, named, open, openBrowser, openDevice, press, signIn, waitForText, type OpenedBrowser } from './browser';
+import { named } from './by-name';
+import { click, open, openBrowser, openDevice, press, signIn, waitForText, type OpenedBrowser } from './browser';
 
 /** The coordinator's plan on the screen: a sick technician, a caller, a stone that is moved. */
 let opened: OpenedBrowser;

@@ -6,19 +6,8 @@ import { demoPeople, type DemoPerson } from '../demo/people';
 import { suitableConsumables, type Family, type FormOf, type Step, type StepAction } from '@/core/family';
 import { methodTable } from '@/core/cleaning';
 import { rightRuns } from '../demo/right-cleaning';
-import {
-  base,
-  click,
-  fill,
-  named,
-  open,
-  press,
-  pressUntilSent,
-  scrollTo,
-  sessionOf,
-  settled,
-  waitForText,
-} from './browser';
+import { named } from './by-name';
+import { base, click, fill, open, press, pressUntilSent, scrollTo, sessionOf, settled, waitForText } from './browser';
 
 export async function readCautions(page: Page): Promise<void> {
   for (const box of await page.$$('section[aria-label^=Cautions] input[type=checkbox]')) {
@@ -80,8 +69,8 @@ export async function countParcel(page: Page, own: Readonly<Record<string, strin
 /** Fills in the packing list as it is proposed, and releases the pump. */
 export async function packAndRelease(page: Page): Promise<void> {
   for (const box of await page.$$('fieldset input[type=checkbox]')) await press(box);
-  const ports = await page.$eval('::-p-aria([name="Ports counted"])', (one) => (one as HTMLInputElement).value);
-  const blanks = present(await page.$('::-p-aria([name="Blanks fitted"])'));
+  const ports = await page.$eval(named('', 'Ports counted'), (one) => (one as HTMLInputElement).value);
+  const blanks = present(await page.$(named('', 'Blanks fitted')));
   await blanks.click({ count: 3 });
   await blanks.type(ports);
   await fill(page, 'Carrier', 'Marlbeck Haulage');
@@ -127,7 +116,7 @@ async function typeInto(page: Page, id: string, text: string): Promise<void> {
 }
 
 const pressIn = (page: Page, id: string, name: string) =>
-  pressUntilSent(page, `#action-${id} ::-p-aria([name="${name}"][role="button"])`);
+  pressUntilSent(page, `#action-${id} ${named('button', name)}`);
 
 /** The button that keeps what was typed, or ticks the action. */
 async function keep(page: Page, id: string): Promise<void> {
@@ -138,7 +127,7 @@ async function keep(page: Page, id: string): Promise<void> {
 async function typePasses(page: Page, { passes_pct = [], window_nm }: FormOf<'torque'>): Promise<void> {
   if (passes_pct.length < 2) return;
   for (const [i, pct] of passes_pct.entries()) {
-    const field = await page.waitForSelector(`::-p-aria(pass ${i + 1}, ${pct} %)`);
+    const field = await page.waitForSelector(named('', `pass ${i + 1}, ${pct} %`));
     await present(field).type(String((Number(middle(window_nm)) * pct) / 100));
   }
 }

@@ -7,6 +7,7 @@ import { listInstruments, listPeople, openDatabase } from '@/db';
 import { buildFor, shippedFamilies } from '@/server/families';
 import { demoPeople } from '../demo/people';
 import { loadRecord, measure, playJob, workSteps, type Act, type Stage } from '../demo/play-job';
+import { named } from './by-name';
 import { open, openBrowser, openDevice, press, signIn, waitForText, type OpenedBrowser } from './browser';
 import { actAs, signHoldPoint, workThrough } from './stations';
 import { receivePump } from './walk';
@@ -143,7 +144,7 @@ async function byTouch(on: Device, stage: Stage, step: Step, { phase, slip }: Wa
   await workThrough({ page: on, phase, typed }, alone, () => signHoldPoint(on, 'marek'), {
     before: async ({ id }) => {
       if (id !== slip.at) return;
-      await press(await on.waitForSelector(`#action-${id} ::-p-aria([name="${slip.word}"][role="button"])`));
+      await press(await on.waitForSelector(`#action-${id} ${named('button', slip.word)}`));
       await waitForText(on, slip.said);
     },
   });

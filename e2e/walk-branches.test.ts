@@ -1,16 +1,6 @@
+import { named } from './by-name';
 import { present } from '@/core/present';
-import {
-  click,
-  fill,
-  named,
-  open,
-  openBrowser,
-  openDevice,
-  press,
-  signIn,
-  waitForText,
-  type OpenedBrowser,
-} from './browser';
+import { click, fill, open, openBrowser, openDevice, press, signIn, waitForText, type OpenedBrowser } from './browser';
 import { countParcel, linkInOutbox } from './stations';
 
 /**

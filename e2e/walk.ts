@@ -3,6 +3,7 @@ import { present } from '@/core/present';
 import type { Page } from 'puppeteer-core';
 import { middleOf, readBuild, type Family } from '@/core/family';
 import { placeKey } from '@/core/record';
+import { named } from './by-name';
 import {
   click,
   open,
@@ -104,7 +105,7 @@ async function finishSteps(on: Device, tag: string, phase: 'teardown' | 'rebuild
   await workThrough({ page: on, phase, typed, own }, family, () => signHoldPoint(on, 'odile'), {
     before: async ({ id }) => {
       if (phase !== 'rebuild' || id !== slip.at) return;
-      await press(await on.waitForSelector(`#action-${id} ::-p-aria([name="${slip.word}"][role="button"])`));
+      await press(await on.waitForSelector(`#action-${id} ${named('button', slip.word)}`));
       await waitForText(on, slip.said);
     },
     ...(elsewhere && { elsewhere: { tag, elastomer, ...elsewhere } }),
