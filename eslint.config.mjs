@@ -14,7 +14,6 @@ export default [
       '.data/',
       '.test-data/',
       '.bench-data/',
-      '.stryker-tmp/',
       'reports/',
       'next-env.d.ts',
       'src/db/migrations/',

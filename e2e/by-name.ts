@@ -11,7 +11,7 @@ function elementsByName(within: Node, asked: string): Element[] {
   const tags: Record<string, string> = {
     button: 'button, summary, [role=button]',
     link: 'a[href]',
-    combobox: 'select, [role=combobox]',
+    combobox: 'select, input[list], [role=combobox]',
     textbox: 'input:not([type=checkbox], [type=radio], [type=file], [role]), textarea',
     '': 'button, summary, a[href], input, select, textarea, [role]',
   };
@@ -32,13 +32,13 @@ function elementsByName(within: Node, asked: string): Element[] {
   };
   const nameOf = (one: Element): string => {
     const ids = one.getAttribute('aria-labelledby')?.split(' ') ?? [];
-    if (ids.length)
-      return plain(
-        ids
-          .map((id) => document.getElementById(id))
-          .map((by) => (by ? textOf(by) : ''))
-          .join(' '),
-      );
+    const by = plain(
+      ids
+        .map((id) => document.getElementById(id))
+        .map((label) => (label ? textOf(label) : ''))
+        .join(' '),
+    );
+    if (by) return by;
     const own = one.getAttribute('aria-label');
     if (own) return plain(own);
     const isField = one.matches('input, select, textarea');
