@@ -1,12 +1,12 @@
-import { createConnection } from 'mysql2/promise';
 import { workOf } from '@/core/bench';
 import { limitsOf, proposeSize, type Family } from '@/core/family';
 import { present } from '@/core/present';
 import { approvedLines } from '@/core/supply';
 import type { JobRecord } from '@/core/record';
-import { listEvents, loadJobRecord, migrateDatabase } from '@/db';
+import { listEvents, loadJobRecord } from '@/db';
 import { startRuntime, type Runtime } from '@/server';
 import { buildFor, findFamily, shippedFamilies } from '@/server/families';
+import { emptyDatabase } from '../test-support/demonstration';
 import { demoJobs, type DemoJob } from './jobs';
 import { loadDemo } from './load-demo';
 import { afterWork, lastWork, workMinutes } from './shop-hours';
@@ -54,18 +54,6 @@ describe.each(jobs)('the demonstration’s %s', (_title, job) => {
   });
 });
 
-/** A database of this test alone. */
-async function emptyDatabase(): Promise<string> {
-  const url = new URL(present(process.env.DATABASE_URL));
-  const root = await createConnection({ uri: url.href });
-  await root.query('DROP DATABASE IF EXISTS puddlestone_demo_story');
-  await root.query('CREATE DATABASE puddlestone_demo_story CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci');
-  await root.end();
-  url.pathname = '/puddlestone_demo_story';
-  await migrateDatabase(url.href);
-  return url.href;
-}
-
 /** The tag of a job of the whole demonstration: they are taken in one after the other. */
 const tagOf = (job: DemoJob) => `P-0${398 + demoJobs.indexOf(job)}`;
 
@@ -81,8 +69,13 @@ describe('of ten constructions, and of a pump on its third visit', () => {
   // The tests of the interface have the whole demonstration loaded already, which takes a minute or two.
   const wholeAt = process.env.DEMONSTRATION_URL;
   beforeAll(async () => {
-    runtime = startRuntime(wholeAt ?? (await emptyDatabase()));
-    const tags = wholeAt ? told.map(tagOf) : await loadDemo(runtime, told);
+    runtime = startRuntime(wholeAt ?? (await emptyDatabase('puddlestone_demo_story')));
+    const tags = wholeAt
+      ? told.map(tagOf)
+      : await loadDemo(
+          runtime,
+          told.map(({ example: _, ...job }) => job),
+        );
     for (const [i, tag] of tags.entries()) {
       const record = present(await loadJobRecord(runtime.database, tag));
       const family = await findFamily(runtime.database, record.familyId, record.familyVersion);

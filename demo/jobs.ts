@@ -48,6 +48,8 @@ export interface DemoJob {
   /** Points that are found worn, by how much: above the largest new size in mm, or below the least where negative. */
   readonly worn?: Readonly<Record<string, number>>;
   readonly visual?: readonly [part: string, words: string][];
+  /** As what pumps of the years before went the same way. */
+  readonly example?: 'sound' | 'fails' | 'comes back';
 }
 
 const duty = (flowM3h: number, headM: number, powerKw: number, efficiencyPct: number, speedRpm = 2900) => ({
@@ -87,6 +89,7 @@ export const demoJobs: readonly DemoJob[] = [
     hours: 11200,
     at: 'closed',
     cameIn: 860,
+    example: 'sound',
     promised: -830,
   },
   {
@@ -112,6 +115,7 @@ export const demoJobs: readonly DemoJob[] = [
     hours: 21000,
     at: 'closed',
     cameIn: 520,
+    example: 'fails',
     promised: -490,
     part: 'failed once',
   },
@@ -125,6 +129,7 @@ export const demoJobs: readonly DemoJob[] = [
     hours: 30500,
     at: 'closed',
     cameIn: 300,
+    example: 'sound',
     promised: -270,
   },
   {
@@ -436,6 +441,7 @@ export const demoJobs: readonly DemoJob[] = [
     hours: 12900,
     at: 'closed',
     cameIn: 60,
+    example: 'sound',
     promised: -25,
   },
   {
@@ -611,5 +617,59 @@ export const demoJobs: readonly DemoJob[] = [
     promised: 12,
     part: 'came back',
     visual: [['seal-face', 'rotary face cracked through']],
+  },
+  {
+    customer: mill,
+    pump: ostrel('OH 100-315', 'OH-90650', '100-315'),
+    equipment: 'stock pump 3',
+    duty: large,
+    liquid: 'paper stock 2 %',
+    whyOut: 'noise at the bearings',
+    hours: 17400,
+    at: 'closed',
+    cameIn: 240,
+    example: 'sound',
+    promised: -215,
+  },
+  {
+    customer: heat,
+    pump: dunnock('DW 80-250', 'DW-10032', '80-250'),
+    equipment: 'return pump east',
+    duty: middle,
+    liquid: 'treated heating water',
+    whyOut: 'vibration again, after work on the pipes',
+    hours: 31200,
+    at: 'closed',
+    cameIn: 190,
+    example: 'comes back',
+    promised: -165,
+  },
+  {
+    customer: garden,
+    pump: quill('QM 40-200', 'QM-40198', '40-200'),
+    equipment: 'fern dell',
+    duty: small,
+    liquid: 'rain water',
+    whyOut: 'seal leaks',
+    hours: 11900,
+    at: 'closed',
+    cameIn: 150,
+    example: 'sound',
+    promised: -128,
+    family: { id: 'F2', build: { axes: { seal: 'pocket' } } },
+  },
+  {
+    customer: ferry,
+    pump: dunnock('DB 3', 'DB-90388', '3 inch'),
+    equipment: 'fire pump',
+    duty: duty(28, 18, 2.3, 60, 1800),
+    liquid: 'lake water',
+    whyOut: 'runs hot at the packing',
+    hours: 9100,
+    at: 'closed',
+    cameIn: 330,
+    example: 'sound',
+    promised: -304,
+    family: { id: 'F9', build: { axes: { drive: 'belt' } } },
   },
 ];

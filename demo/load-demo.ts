@@ -1,12 +1,13 @@
 import { present } from '@/core/present';
 import { proposeSize, type Family } from '@/core/family';
 import type { Actor } from '@/core/access';
-import { addInstrument, addPerson, countPeople, createShop, listInstruments, readShop } from '@/db';
+import { addInstrument, addPerson, countPeople, createShop, listEvents, listInstruments, readShop } from '@/db';
 import { hashSecret } from '@/server/people/passwords';
 import { standardSettings } from '@/server/people/create-owner';
 import { act as actAs, type Runtime } from '@/server';
 import type { PersonId } from '@/core/record';
-import { buildFor, shippedFamilies } from '@/server/families';
+import { buildFor, findFamily, shippedFamilies } from '@/server/families';
+import { loadHistory, type PlayedKind } from './history/load-history';
 import { loadCatalogue } from './catalogue';
 import { demoJobs, type DemoJob } from './jobs';
 import { demoPassword, demoPeople, type DemoPerson } from './people';
@@ -14,6 +15,8 @@ import { loadRecord, playJob, type Act, type WornBefore } from './play-job';
 import { afterWork, lastWork, workMinutes } from './shop-hours';
 
 const dayMs = 86_400_000;
+/** The number of the first tag of the jobs that are played; the years before count down from it. */
+const firstTag = 398;
 
 async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>> {
   const { database } = runtime;
@@ -25,7 +28,7 @@ async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>
       zone: 'Europe/Vienna',
       currency: 'EUR',
       settings: { ...standardSettings, wageMinorPerHour: 3900, telephone: 'Harrowmere 214' },
-      firstTag: 398,
+      firstTag,
     });
   const actors = new Map<DemoPerson['key'], Actor>();
   const passwordHash = await hashSecret(demoPassword);
@@ -213,7 +216,34 @@ export async function loadDemo(runtime: Runtime, jobs: readonly DemoJob[] = demo
     else plays.push(() => play(left));
   }
   await playInLanes(plays, 4);
+  await loadBefore(runtime, { actors, jobs, tags });
   return tags;
+}
+
+interface Loaded {
+  readonly actors: ReadonlyMap<DemoPerson['key'], Actor>;
+  readonly jobs: readonly DemoJob[];
+  readonly tags: readonly string[];
+}
+
+/** The two years before, after the played jobs that are examples of them. */
+async function loadBefore(runtime: Runtime, { actors, jobs, tags }: Loaded): Promise<void> {
+  const { database } = runtime;
+  const played: PlayedKind[] = [];
+  for (const [i, { example, pump }] of jobs.entries()) {
+    if (!example) continue;
+    const record = await loadRecord(database, present(tags[i]));
+    const family = await findFamily(database, record.familyId, record.familyVersion);
+    const prefix = pump.serial.slice(0, pump.serial.indexOf('-') + 1);
+    played.push({ record, family, kind: example, prefix, events: await listEvents(database, record.id) });
+  }
+  if (!played.length) return;
+  const people = new Map(
+    [...actors].flatMap(([key, actor]) =>
+      actor.kind === 'person' ? [[key, { id: actor.personId, name: actor.name }] as const] : [],
+    ),
+  );
+  await loadHistory({ ...{ runtime, people, contacts, played }, lastTag: firstTag - 1 });
 }
 
 /** Plays jobs side by side; each touches only its own record. */

@@ -38,7 +38,7 @@ function shiftOf({ year, month, day }: LocalTime): { readonly from: number; read
 }
 
 /** Shifts from the day of a moment on. */
-function* shiftsFrom(at: number): Generator<{ readonly from: number; readonly to: number }> {
+export function* shiftsFrom(at: number): Generator<{ readonly from: number; readonly to: number }> {
   for (let day = at; ; day += dayMs) {
     const shift = shiftOf(localTime(day));
     if (shift) yield shift;

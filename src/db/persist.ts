@@ -1,7 +1,6 @@
 import { and, eq, getTableColumns, isNull } from 'drizzle-orm';
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
 import type { Change, Decision, OutboxItem } from '@/core/change';
-import type { ChainedEvent } from '@/core/lifecycle';
 import type { JobHead, JobId, JobRecord, RowKind } from '@/core/record';
 import type { Connection } from './client';
 import { mappings, type TableKind } from './job-rows';
@@ -151,11 +150,14 @@ export async function persistTakenOver(
   return true;
 }
 
-/** Writes a job that came from elsewhere whole: its row, every row of it, its chain and the event by which it came. */
+/** Events that one statement writes. */
+const eventsAtOnce = 100;
+
+/** Writes a job whole that was not made here entry by entry: its row, every row of it, and its chain with the last event. */
 export async function persistTakenIn(
   connection: Connection,
   taken: Pick<Decision<unknown>, 'after' | 'event' | 'standing' | 'changes' | 'texts'> & {
-    readonly events: readonly ChainedEvent[];
+    readonly events: readonly Decision<unknown>['event'][];
     readonly openedSeq: number;
   },
   beside: Beside,
@@ -165,8 +167,10 @@ export async function persistTakenIn(
   const own = { id, tag, pumpId: pump.id, customerId: customer.id, openedAt: new Date(after.openedAt), openedSeq };
   await connection.insert(t.jobs).values({ ...columnsOf(after, taken, beside.searchText), ...own });
   await writeRows(connection, taken, beside);
-  for (const event of events) await writeEvent(connection, id, { event: { ...event, personId: null } });
-  await writeEvent(connection, id, taken);
+  for (let i = 0; i < events.length; i += eventsAtOnce) {
+    const rows = events.slice(i, i + eventsAtOnce).map((event) => ({ ...event, jobId: id, at: new Date(event.at) }));
+    await insertRows(connection, t.events, rows);
+  }
 }
 
 /** Jobs whose events do not hold their changes yet. */

@@ -193,7 +193,7 @@ export async function importJobFolder(context: Context, bytes: Buffer): Promise<
       const searchText = searchTextOf(taken.after, family.title);
       await persistTakenIn(
         connection,
-        { ...taken, events: folder.events, texts },
+        { ...taken, events: [...folder.events.map((one) => ({ ...one, personId: null })), taken.event], texts },
         { searchText, pictures, newId: context.newId },
       );
       for (const { id } of taken.after.reports) {
