@@ -59,7 +59,14 @@ function benchPlanning(): void {
     const spread = { p10: 0.85, p50: 1, p90: 1.35 };
     const againOf = (): readonly number[] => [];
     const runs = timed(() =>
-      simulate(value.schedule, { runs: 2000, seed: 1, lead: null, failRate: 0, factorOf: () => spread, againOf }),
+      simulate(value.schedule, {
+        runs: 2000,
+        seed: 1,
+        leadOf: () => null,
+        failRate: 0,
+        factorOf: () => spread,
+        againOf,
+      }),
     );
     line(`2000 runs of it`, `${runs.ms.toFixed(0)} ms`);
   }

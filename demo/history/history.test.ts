@@ -5,12 +5,12 @@ import { judgePoints } from '@/core/inspection';
 import { present } from '@/core/present';
 import type { JobRecord } from '@/core/record';
 import { quantileBetween } from '@/core/sums/turnaround';
-import { listEvents, listWorkedThrough, loadJobRecord } from '@/db';
+import { listEndedOrders, listEvents, listWorkedThrough, loadJobRecord } from '@/db';
 import { startRuntime, type Runtime } from '@/server';
 import { findFamily } from '@/server/families';
 import { sha256 } from '@/server/fingerprint';
 import { wearsUp } from '@/stand-ins';
-import { workRatios } from '@/core/workload';
+import { leadSpreads, workRatios } from '@/core/workload';
 import { emptyDatabase } from '../../test-support/demonstration';
 import { demoJobs } from '../jobs';
 import { loadDemo } from '../load-demo';
@@ -126,6 +126,15 @@ describe('two years of closed jobs', () => {
     const failed = records.filter(({ runs }) => runs.some(({ decision }) => decision === 'failed'));
     expect(failed.length).toBeGreaterThan(0);
     expect(failed.length / records.length).toBeLessThan(0.2);
+  });
+
+  test('the house that is late most often is told from the others by its orders', async () => {
+    const { byHouse, orders } = leadSpreads(await listEndedOrders(runtime.database));
+    expect(orders).toBeGreaterThan(120);
+    const late = present(byHouse['Sillwater Pump Parts']);
+    const others = Object.entries(byHouse).filter(([house]) => house !== 'Sillwater Pump Parts');
+    expect(others.length).toBeGreaterThan(0);
+    for (const [, { p90 }] of others) expect(p90).toBeLessThan(late.p90);
   });
 
   test('work happens in working hours, by people of the shop', async () => {

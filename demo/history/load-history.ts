@@ -4,7 +4,16 @@ import { openingPuts } from '@/core/change';
 import { searchTextOf, standingOf, writeTag } from '@/core/lifecycle';
 import { present } from '@/core/present';
 import { asId, type JobHead, type PersonId, type Tag } from '@/core/record';
-import { addWorked, findPhoto, persistTakenIn, readShop, takeNumber, type Connection } from '@/db';
+import {
+  addShopOrder,
+  addWorked,
+  findPhoto,
+  findShopOrder,
+  persistTakenIn,
+  readShop,
+  takeNumber,
+  type Connection,
+} from '@/db';
 import type { Runtime } from '@/server';
 import { sha256 } from '@/server/fingerprint';
 import { ensureContact, ensureCustomer, ensurePump } from '@/server/receive-pump';
@@ -130,6 +139,7 @@ class Writer {
       sha256,
     });
     await this.#persist(connection, played, warped);
+    await this.#addOrders(connection, played, numbered);
     await this.#addWork(connection, visit, tag);
     this.#tags.set(visit, tag);
     this.#left.set(visit.pump.serial, leftBy(played, warped));
@@ -189,6 +199,28 @@ class Writer {
       },
       { searchText: searchTextOf(record, family.title), pictures: bytes, newId: this.#context().newId },
     );
+  }
+
+  /** Its orders as the suppliers read them, ended on the day that their parcels came. */
+  async #addOrders(connection: Connection, { record }: Played, { visit, orders }: Numbered): Promise<void> {
+    const ordered = this.line.momentOf(visit.times.ordered);
+    for (const [i, { number }] of record.orders.entries()) {
+      const was = await findShopOrder(connection, number);
+      if (!was) continue;
+      const apart = Math.round((ordered - Date.parse(was.at)) / dayMs) * dayMs;
+      const moved = (day: string | null) => day && new Date(Date.parse(day) + apart).toISOString().slice(0, 10);
+      const [arrival] = [visit.arrivals[i] ?? visit.times.rebuildBegins];
+      await addShopOrder(connection, {
+        ...{ ...was, number: present(orders[i]), placedOn: present(moved(was.placedOn)), state: 'ended', version: 1 },
+        ...{
+          at: new Date(ordered).toISOString(),
+          endedOn: new Date(this.line.momentOf(arrival)).toISOString().slice(0, 10),
+        },
+        history: [],
+        reference: was.reference?.replace(number, present(orders[i])) ?? null,
+        lines: was.lines.map((line) => ({ ...line, firstDueOn: moved(line.firstDueOn), dueOn: moved(line.dueOn) })),
+      });
+    }
   }
 
   async #picture(id: string) {

@@ -351,8 +351,8 @@ export async function listTagsOfOrders(connection: Connection, numbers: readonly
 export async function listEndedOrders(connection: Connection, limit = 2000) {
   return connection
     .select({
-      supplierId: t.shopOrders.supplierId,
-      endedOn: t.shopOrders.endedOn,
+      ...{ supplierId: t.shopOrders.supplierId, supplier: t.shopOrders.supplier },
+      ...{ placedOn: t.shopOrders.placedOn, endedOn: t.shopOrders.endedOn },
       firstDueOn: sql<string | null>`max(${t.shopOrderLines.firstDueOn})`,
     })
     .from(t.shopOrders)

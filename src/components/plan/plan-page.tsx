@@ -4,9 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import {
-  leastWorked,
   openDaysOf,
-  runsFor,
   type BoardRow,
   type PlanDrawn,
   type PlanShown,
@@ -16,6 +14,7 @@ import {
 import { getData } from '../act/get-data';
 import { AwayForm } from './away-form';
 import { PlanBoard, type Held } from './plan-board';
+import { PlanReckoning } from './plan-reckoning';
 import { PlanLinks } from './plan-links';
 import { dayWords, limitWords } from './plan-words';
 import { TryBar, type Try } from './try-bar';
@@ -178,19 +177,7 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
           />
           <PumpList pumps={view.pumps} />
         </div>
-        <p className="text-13 text-quiet">
-          A day is a basin: its depth is the hours it is open, the first work lies lowest. Dark red is a late pump. P, C
-          and O float: parts, answers, work outside. Days are from one plan of finite hands; ready ranges from{' '}
-          {runsFor(shown.pumps.length).toLocaleString('en-GB')} runs of it with answers after{' '}
-          {shown.answerDays.p10.toFixed(1)}, {shown.answerDays.p50.toFixed(1)} or {shown.answerDays.p90.toFixed(1)} days
-          ({shown.answers >= 8 ? `from ${shown.answers} of our own` : 'taken as usual, for we have too few of our own'}
-          ), {Math.round(shown.failRate * 100)} of 100 first tests failing, and work of{' '}
-          {shown.workSpread.p10.toFixed(2)} to {shown.workSpread.p90.toFixed(2)} times what the families reckon (
-          {shown.timed >= leastWorked
-            ? `from ${shown.timed} pumps that we timed`
-            : 'taken as usual until eight pumps are timed'}
-          ).
-        </p>
+        <PlanReckoning shown={shown} />
         <AwayForm shown={shown} />
       </div>
       {held && (

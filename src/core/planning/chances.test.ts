@@ -52,7 +52,7 @@ describe('a spread', () => {
 
 describe('runs of a plan', () => {
   const { schedule, ends } = drawUpPlan(readProblem(repairShop(10, 3, 50)));
-  const still = { runs: 3, seed: 1, lead: null, failRate: 0, factorOf: () => null, againOf: () => [] };
+  const still = { runs: 3, seed: 1, leadOf: () => null, failRate: 0, factorOf: () => null, againOf: () => [] };
   test('with nothing that varies end as planned, or sooner where a gap was left', () => {
     for (const [j, runs] of simulate(schedule, still).entries()) {
       expect(new Set(runs).size).toBe(1);
@@ -95,7 +95,7 @@ describe('runs of a plan', () => {
     expect(Math.abs(thrice - 0.04)).toBeLessThan(0.012);
   });
   test('a part that takes half as long again comes half as late again', () => {
-    const runs = endsOf(alone(60, { ready: '2026-11-24T07:00' }), { lead: { p10: 1.5, p50: 1.5, p90: 1.5 } });
+    const runs = endsOf(alone(60, { ready: '2026-11-24T07:00' }), { leadOf: () => ({ p10: 1.5, p50: 1.5, p90: 1.5 }) });
     expect(runs).toEqual([2160 + 60, 2160 + 60, 2160 + 60]);
   });
 });

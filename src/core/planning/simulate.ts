@@ -11,8 +11,8 @@ export interface Varies {
   readonly seed: number;
   /** By what the minutes of an operation are multiplied; null where they do not vary. */
   readonly factorOf: (i: number) => Spread | null;
-  /** By what the time until something is here is multiplied; null where it does not vary. */
-  readonly lead: Spread | null;
+  /** By what the time until something of a job is here is multiplied; null where it does not vary. */
+  readonly leadOf: (j: number) => Spread | null;
   /** The share of tests that fail, and what is done again then. */
   readonly failRate: number;
   readonly againOf: (j: number) => readonly number[];
@@ -144,8 +144,11 @@ function isNext({ of, at }: Sequences, i: number, { schedule, ends }: Run): bool
 }
 
 /** How long each operation takes in a run, and when what it waits for is here. */
-function drawTimes({ operations, jobs }: Problem, { lead, factorOf }: Varies, chance: Chance) {
-  const leads = jobs.map(() => (lead ? drawFrom(lead, chance) : 1));
+function drawTimes({ operations, jobs }: Problem, { leadOf, factorOf }: Varies, chance: Chance) {
+  const leads = jobs.map((_job, j) => {
+    const lead = leadOf(j);
+    return lead ? drawFrom(lead, chance) : 1;
+  });
   const minutes = operations.map((operation, i) => {
     const spread = factorOf(i);
     return Math.max(1, Math.round(spread ? operation.minutes * drawFrom(spread, chance) : operation.minutes));

@@ -42,7 +42,7 @@ export function endsOfRuns(problem: Problem, schedule: Schedule, j: number, chan
   const { runs, seed, answer_days, lead_factor, work_factor = usualWork, fail_rate } = chances;
   const answer = answer_days && answerWork(answer_days).factor;
   const ends = simulate(schedule, {
-    ...{ runs, seed, lead: lead_factor ?? null, failRate: fail_rate },
+    ...{ runs, seed, leadOf: () => lead_factor ?? null, failRate: fail_rate },
     factorOf: (i) => (problem.operations[i]?.id === answerId && answer ? answer : work_factor),
     againOf: (one) => lastOf(problem, one),
   });

@@ -1,3 +1,4 @@
+export { leadSpreads, leastLeads, type LeadKept, type LeadSpreads } from './lead-spreads';
 export { minutesAhead, minutesAt, usualMinutes } from './minutes';
 export { handSkills, placeSkills, skills, type Skill } from './skills';
 export { usualWork, workAhead, workAheadSchema, type WorkAhead } from './work-ahead';

@@ -52,6 +52,10 @@ export interface PlanShown extends PlanDrawn {
   /** By what the minutes of the families vary, and how many timed pumps that is from. */
   readonly workSpread: Spread;
   readonly timed: number;
+  /** By what the lead times that suppliers acknowledge vary, of all and by supplier, and how many orders that is from. */
+  readonly leadSpread: Spread;
+  readonly leadByHouse: Readonly<Record<string, Spread>>;
+  readonly orders: number;
 }
 
 /** All hands and places, also those that the plan leaves out, with their hours. */

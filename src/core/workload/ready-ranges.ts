@@ -24,6 +24,8 @@ export interface ShopChances {
   readonly answerDays: Spread;
   readonly work: Spread;
   readonly lead: Spread;
+  /** Of suppliers with enough orders of their own. */
+  readonly leadByHouse?: Readonly<Record<string, Spread>>;
   readonly failRate: number;
 }
 
@@ -35,10 +37,16 @@ const worthOfRuns = 80_000;
 export const runsFor = (pumps: number) =>
   Math.min(mostRuns, Math.max(leastRuns, Math.round(worthOfRuns / Math.max(1, pumps))));
 
+/** How lead times vary of what is awaited from some suppliers: as of the one that keeps its days worst. */
+function leadFrom({ lead, leadByHouse = {} }: ShopChances, houses: readonly string[]): Spread {
+  const own = houses.map((house) => leadByHouse[house] ?? lead).toSorted((a, b) => b.p90 - a.p90);
+  return own[0] ?? lead;
+}
+
 /** The factor by which an operation's minutes vary. */
 function factorOf(chances: ShopChances, work: WorkAhead | undefined): Spread {
   if (!work?.wait) return chances.work;
-  if (work.wait.kind !== 'answer') return chances.lead;
+  if (work.wait.kind !== 'answer') return leadFrom(chances, work.wait.houses ?? []);
   const { p10, p50, p90 } = chances.answerDays;
   const middle = Math.max(p50, 1 / 1440);
   return { p10: p10 / middle, p50: 1, p90: p90 / middle };
@@ -54,7 +62,12 @@ export function runsOf(
   const { problem } = schedule;
   const isTest = (i: number) => present(problem.operations[i]).id === 'test';
   return simulate(schedule, {
-    ...{ runs, seed: 1, lead: chances.lead, failRate: chances.failRate },
+    ...{ runs, seed: 1, failRate: chances.failRate },
+    leadOf: (j) =>
+      leadFrom(
+        chances,
+        present(problem.jobs[j]).operations.flatMap((i) => workOf(i)?.wait?.houses ?? []),
+      ),
     factorOf: (i) => factorOf(chances, workOf(i)),
     againOf: (j) => present(problem.jobs[j]).operations.filter(isTest).slice(-1),
   });

@@ -16,7 +16,11 @@ export const workAheadSchema = z.object({
   after: z.array(z.string()),
   /** Nobody’s hand, but time: until an answer, until parts, until outside work is back. */
   wait: z
-    .object({ kind: z.enum(['answer', 'parts', 'outside']), leadDays: z.number(), dueOn: z.string().nullable() })
+    .object({
+      ...{ kind: z.enum(['answer', 'parts', 'outside']), leadDays: z.number(), dueOn: z.string().nullable() },
+      /** From which suppliers it comes, where that is known. */
+      houses: z.array(z.string()).optional(),
+    })
     .nullable(),
 });
 export type WorkAhead = z.infer<typeof workAheadSchema>;
@@ -78,6 +82,15 @@ function leadAhead(record: JobRecord, family: Family, needs: readonly Need[]): n
   return lines ? leadOfLines(lines, family) : Math.max(0, ...family.kits.map((kit) => kit.lead_days));
 }
 
+/** The suppliers of which something ordered is not here yet. */
+const housesAwaited = ({ orders }: JobRecord) => [
+  ...new Set(
+    orders
+      .filter(({ lines }) => lines.some(({ received, quantity }) => received < quantity))
+      .map(({ supplier }) => supplier),
+  ),
+];
+
 /** What has to come: parts to be ordered, parts on order, work outside, parts that are made here. */
 function supplies(record: JobRecord, family: Family, needs: readonly Need[]): readonly Draft[] {
   const lead = leadAhead(record, family, needs);
@@ -93,7 +106,12 @@ function supplies(record: JobRecord, family: Family, needs: readonly Need[]): re
       ? [waitFor({ id: 'parts', title: 'Parts to be ordered' }, { kind: 'parts', leadDays: lead, dueOn: null })]
       : []),
     ...(coming
-      ? [waitFor({ id: 'orders', title: 'Parts on order' }, { kind: 'parts', leadDays: 0, dueOn: coming })]
+      ? [
+          waitFor(
+            { id: 'orders', title: 'Parts on order' },
+            { kind: 'parts', leadDays: 0, dueOn: coming, houses: housesAwaited(record) },
+          ),
+        ]
       : []),
     ...(away.length
       ? [

@@ -1,6 +1,7 @@
 import { standingSchema } from '@/core/lifecycle';
 import { quantileBetween } from '@/core/sums/turnaround';
 import {
+  leadSpreads,
   priorAnswerDays,
   priorFailRate,
   priorLead,
@@ -18,6 +19,7 @@ import {
   listAbsences,
   listAnswerDays,
   listCalendars,
+  listEndedOrders,
   listPeople,
   listPumpsToPlan,
   listResourceRows,
@@ -74,19 +76,24 @@ export const resourcesNow = async (connection: Connection) =>
 /** What varies, from the shop's own history where there is enough of it. */
 export async function chancesNow(
   connection: Connection,
-): Promise<ShopChances & { readonly answers: number; readonly tests: number; readonly timed: number }> {
-  const [days, runs, worked] = await Promise.all([
+): Promise<
+  ShopChances & { readonly answers: number; readonly tests: number; readonly timed: number; readonly orders: number }
+> {
+  const [days, runs, worked, orders] = await Promise.all([
     listAnswerDays(connection),
     countFirstRuns(connection),
     listWorkedThrough(connection),
+    listEndedOrders(connection),
   ]);
+  const leads = leadSpreads(orders);
   const at = (pct: number) => quantileBetween(days, pct) ?? 0;
   const own = { p10: Math.max(0.05, at(10)), p50: Math.max(0.1, at(50)), p90: Math.max(0.2, at(90)) };
   return {
     answerDays: days.length >= leastHistory ? own : priorAnswerDays,
     failRate: runs.all >= leastHistory ? Math.min(0.8, runs.failed / runs.all) : priorFailRate,
-    ...{ work: workSpread(worked) ?? priorWork, lead: priorLead },
+    ...{ work: workSpread(worked) ?? priorWork, lead: leads.all ?? priorLead, leadByHouse: leads.byHouse },
     ...{ answers: days.length, tests: runs.all, timed: workRatios(worked).length },
+    orders: leads.orders,
   };
 }
 
