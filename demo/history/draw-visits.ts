@@ -102,8 +102,8 @@ function drawComings(
     const of = (kind: Kind['kind']) => own.find((one) => one.kind === kind);
     const sound = of('sound') ?? present(own[0]);
     const perYear = between(chance, generator.hours);
-    const first = from + span * (pump.visits === 2 ? between(chance, [0, 0.34]) : between(chance, [0, 0.9]));
-    const starts = pump.visits === 2 ? [first, first + span * between(chance, [0.56, 0.62])] : [first];
+    const first = from + span * (pump.visits === 2 ? between(chance, [0, 0.28]) : between(chance, [0, 0.9]));
+    const starts = pump.visits === 2 ? [first, first + span * between(chance, [0.63, 0.7])] : [first];
     let hours = perYear * between(chance, [2, 6]);
     let before = 0;
     for (const at of starts) {

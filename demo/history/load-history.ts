@@ -61,10 +61,14 @@ function kindOf(one: PlayedKind): Kind {
 /** Loads the shop's two years: closed jobs, each after a played one, at times and with wear of their own. Gives their number. */
 export async function loadHistory(history: History): Promise<number> {
   const { played, runtime } = history;
-  const until = Date.now() - 30 * dayMs;
+  const until = Date.now() - 10 * dayMs;
   const line = workLine(until - yearsMs - 400 * dayMs, Date.now() + 90 * dayMs);
-  const makes = [...new Map(played.map((one) => [likeOf(one), { prefix: one.prefix, like: likeOf(one) }])).values()];
-  const visits = drawVisits(pumpsOfBefore(makes), played.map(kindOf), line, [until - yearsMs, until - 60 * dayMs])
+  const makes = [
+    ...new Map(
+      played.map((one) => [likeOf(one), { model: one.record.pump.model, prefix: one.prefix, like: likeOf(one) }]),
+    ).values(),
+  ];
+  const visits = drawVisits(pumpsOfBefore(makes), played.map(kindOf), line, [until - yearsMs, until - 30 * dayMs])
     .filter(({ times }) => line.momentOf(times.delivered) < until)
     .sort((a, b) => a.opened - b.opened);
   const numbered = await numberVisits(runtime, visits, history.lastTag);

@@ -15,35 +15,49 @@ interface Place {
   readonly customer: DemoJob['customer'];
   readonly liquid: string;
   readonly at: readonly string[];
-  /** How serial numbers of the make begin, where not any of the usual ones would do. */
-  readonly make?: string;
+  /** The models that are there: what a liquid wears is worn on the played job of the model. */
+  readonly models: readonly string[];
 }
 
-const [garden, hatchery, heat] = [
-  'Harrowmere Botanical Garden',
-  'Larkspur Trout Hatchery',
-  'Upper Sill District Heating',
+const [garden, heat, ferry] = ['Harrowmere Botanical Garden', 'Upper Sill District Heating', 'Harrowmere Paddle Ferry'];
+const [clean, hard] = [
+  ['QB 50-160', 'OH 100-250'],
+  ['OH 100-315', 'DW 80-250'],
 ];
-const ferry = 'Harrowmere Paddle Ferry';
 const places: readonly Place[] = [
-  { customer: garden, liquid: 'pond water', at: ['palm-house circulation', 'rill lift', 'heather terrace'] },
-  { customer: garden, liquid: 'rain water', at: ['orchid mist feed', 'alpine house'], make: 'QM-' },
-  { customer: hatchery, liquid: 'spring water', at: ['raceway 1', 'raceway 2', 'hatching hall', 'drum filter wash'] },
-  { customer: heat, liquid: 'treated heating water', at: ['return pump west', 'booster south', 'boiler feed'] },
   {
-    customer: 'Vantry Board Mill',
-    liquid: 'white water',
+    customer: garden,
+    liquid: 'pond water',
+    models: clean,
+    at: ['palm-house circulation', 'rill lift', 'heather terrace'],
+  },
+  { customer: garden, liquid: 'rain water', models: ['QM 40-200'], at: ['orchid mist feed', 'alpine house'] },
+  {
+    ...{ customer: 'Larkspur Trout Hatchery', liquid: 'spring water', models: clean },
+    at: ['raceway 1', 'raceway 2', 'hatching hall', 'drum filter wash'],
+  },
+  {
+    ...{ customer: heat, liquid: 'treated heating water', models: ['DW 80-250', 'QB 50-160'] },
+    at: ['return pump west', 'booster south', 'boiler feed'],
+  },
+  {
+    ...{ customer: 'Vantry Board Mill', liquid: 'white water', models: hard },
     at: ['shower pump 1', 'shower pump 4', 'couch pit', 'save-all'],
   },
   {
-    customer: 'Tarnhollow Slate Quarry',
-    liquid: 'slate slurry, light',
+    ...{ customer: 'Tarnhollow Slate Quarry', liquid: 'slate slurry, light', models: ['OH 100-315'] },
     at: ['bench 3 lift', 'wash plant', 'pond return'],
   },
-  { customer: 'Crakeside Snow Plant', liquid: 'lake water', at: ['lance ring 2', 'cooling tower', 'upper lift'] },
-  { customer: 'Harrowmere Ice Rink', liquid: 'glycol brine', at: ['rink floor east', 'rink floor west', 'melt pit'] },
-  { customer: ferry, liquid: 'lake water', at: ['bilge aft', 'deck wash'] },
-  { customer: ferry, liquid: 'lake water', at: ['engine raw water, starboard'], make: 'DB-' },
+  {
+    ...{ customer: 'Crakeside Snow Plant', liquid: 'lake water', models: ['OH 100-250'] },
+    at: ['lance ring 2', 'cooling tower', 'upper lift'],
+  },
+  {
+    ...{ customer: 'Harrowmere Ice Rink', liquid: 'glycol brine', models: ['DW 80-250', 'QB 50-160'] },
+    at: ['rink floor east', 'rink floor west', 'melt pit'],
+  },
+  { customer: ferry, liquid: 'lake water', models: ['OH 100-250'], at: ['bilge aft', 'deck wash'] },
+  { customer: ferry, liquid: 'lake water', models: ['DB 3'], at: ['engine raw water, starboard'] },
 ];
 
 /** What wears a wheel and its rings, against clean water. */
@@ -54,20 +68,24 @@ export const harshness: Readonly<Record<string, number>> = {
   'pond water': 1.15,
 };
 
-/**
- * Pumps of two years: each place of each customer has two, of which one is here twice.
- * @param makes how a serial number of a make begins, and the played job that is like its pumps
- */
-export function pumpsOfBefore(makes: readonly { readonly prefix: string; readonly like: string }[]): PumpOfBefore[] {
+/** A make of which a job was played. */
+export interface Make {
+  readonly model: string;
+  /** How its serial numbers begin. */
+  readonly prefix: string;
+  /** Model and size. */
+  readonly like: string;
+}
+
+/** Pumps of two years: each place of each customer has two, of which one is here twice. */
+export function pumpsOfBefore(makes: readonly Make[]): PumpOfBefore[] {
   const pumps: PumpOfBefore[] = [];
-  const named = new Set(places.map(({ make }) => make));
-  const usual = makes.filter(({ prefix }) => !named.has(prefix));
-  for (const { customer, liquid, at, make: wanted } of places)
+  for (const { customer, liquid, models, at } of places)
     for (const equipment of at)
       for (const which of ['A', 'B']) {
         const index = pumps.length;
-        const own = wanted === undefined ? usual : makes.filter(({ prefix }) => prefix === wanted);
-        const make = own[(index * 5 + Math.floor(index / 7)) % own.length];
+        const own = makes.filter(({ model }) => models.includes(model));
+        const make = own[Math.floor(index / 2) % Math.max(1, own.length)];
         if (!make) continue;
         const serial = `${make.prefix}${(index * 1367 + 20_411) % 90_000}`;
         const visits = index % 2 === 0 ? 2 : 1;

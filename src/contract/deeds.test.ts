@@ -21,7 +21,7 @@ const silent = new Set([
   ],
   // Of orders, the shelf and the catalogue; what they do to a job is an event of its own.
   ...['place-orders', 'take-order-parcel', 'receive-order', 'expedite-order', 'cancel-order-line'],
-  ...['save-absence', 'end-absence', 'save-resource', 'save-calendar', 'wish-operation', 'weigh-job'],
+  ...['save-absence', 'end-absence', 'save-resource', 'save-calendar', 'wish-operation', 'weigh-job', 'back-test'],
   ...['correct-worked', 'add-worked', 'make-feed', 'end-feed'],
   ...['raise-order-line', 'write-about-order', 'scan-bag'],
   ...['count-stock', 'save-supplier', 'import-catalogue'],

@@ -54,6 +54,12 @@ export const planningVerbs = {
     input: weighJobInput,
     result: z.object({ tag: z.string() }),
   }),
+  'back-test': verb({
+    about: 'Holds the next few pumps that went out against what the plan of the day said on which they came in.',
+    audience: desk,
+    input: z.strictObject({}),
+    result: z.object({ tested: z.number().int(), left: z.number().int() }),
+  }),
   'make-feed': verb({
     about: 'Makes a link under which a calendar reads the work of a hand or a place, or what comes and goes.',
     audience: ['coordinator', 'technician', 'inspector', 'parts'],

@@ -1,3 +1,4 @@
+export * from './back-tests';
 export * from './bench';
 export { isAnswering, openDatabase, readAtOnce, type Connection, type Database, type OpenedDatabase } from './client';
 export * from './commerce';

@@ -1,4 +1,4 @@
-import { and, asc, eq, gte, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import * as z from 'zod';
 import { skills, type Absence, type ShopCalendar, type Wish } from '@/core/workload';
 import { fromJson, type Connection, type Database } from './client';
@@ -150,13 +150,13 @@ export async function listPumpsToPlan(connection: Connection, limit = 1000) {
   return rows.map((row) => ({ ...row, standing: fromJson(row.standing) }));
 }
 
-/** How many days passed between a quote and its answer, the newest first. */
-export async function listAnswerDays(connection: Connection, limit = 500): Promise<readonly number[]> {
+/** How many days passed between a quote and its answer, the newest first; of answers before a moment where one is named. */
+export async function listAnswerDays(connection: Connection, before?: Date, limit = 500): Promise<readonly number[]> {
   const rows = await connection
     .select({ sentAt: t.quotes.sentAt, at: t.approvals.at })
     .from(t.approvals)
     .innerJoin(t.quotes, eq(t.quotes.id, t.approvals.quoteId))
-    .where(isNotNull(t.quotes.sentAt))
+    .where(and(isNotNull(t.quotes.sentAt), before && lt(t.approvals.at, before)))
     .orderBy(sql`${t.approvals.at} desc`)
     .limit(limit);
   return rows.flatMap(({ sentAt, at }) =>
@@ -164,9 +164,10 @@ export async function listAnswerDays(connection: Connection, limit = 500): Promi
   );
 }
 
-/** How many first tests were decided, and how many of them failed. */
+/** How many first tests were decided, before a moment where one is named, and how many of them failed. */
 export async function countFirstRuns(
   connection: Connection,
+  before?: Date,
 ): Promise<{ readonly all: number; readonly failed: number }> {
   const [row] = await connection
     .select({
@@ -174,7 +175,7 @@ export async function countFirstRuns(
       failed: sql<string>`coalesce(sum(case when ${t.testRuns.decision} = 'failed' then 1 else 0 end), 0)`,
     })
     .from(t.testRuns)
-    .where(and(eq(t.testRuns.run, 1), isNotNull(t.testRuns.decision)));
+    .where(and(eq(t.testRuns.run, 1), isNotNull(t.testRuns.decision), before && lt(t.testRuns.at, before)));
   return { all: Number(row?.all ?? 0), failed: Number(row?.failed ?? 0) };
 }
 

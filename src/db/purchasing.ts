@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, sql, lt } from 'drizzle-orm';
 import * as z from 'zod';
 import {
   datedByPlan,
@@ -348,7 +348,7 @@ export async function listTagsOfOrders(connection: Connection, numbers: readonly
 }
 
 /** Orders that have ended, for how suppliers keep their days. */
-export async function listEndedOrders(connection: Connection, limit = 2000) {
+export async function listEndedOrders(connection: Connection, before?: string, limit = 2000) {
   return connection
     .select({
       ...{ supplierId: t.shopOrders.supplierId, supplier: t.shopOrders.supplier },
@@ -357,7 +357,7 @@ export async function listEndedOrders(connection: Connection, limit = 2000) {
     })
     .from(t.shopOrders)
     .innerJoin(t.shopOrderLines, eq(t.shopOrderLines.orderNumber, t.shopOrders.number))
-    .where(eq(t.shopOrders.state, 'ended'))
+    .where(and(eq(t.shopOrders.state, 'ended'), before === undefined ? undefined : lt(t.shopOrders.endedOn, before)))
     .groupBy(t.shopOrders.number)
     .orderBy(desc(t.shopOrders.number))
     .limit(limit);

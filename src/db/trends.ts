@@ -74,3 +74,37 @@ export async function listRenewedParts(connection: Connection, ids: readonly Job
     .innerJoin(t.dispositions, eq(t.dispositions.findingId, t.findings.id))
     .where(inArray(t.findings.jobId, [...ids]));
 }
+
+/** What was judged of the warranty of each job that came back. */
+export async function listWarrantyJudgements(connection: Connection, ids: readonly JobId[]) {
+  if (!ids.length) return [];
+  const { sheets } = t;
+  const of = (field: string) => sql<string>`coalesce(json_unquote(json_extract(${sheets.body}, ${`$.${field}`})), '')`;
+  return connection
+    .select({ jobId: sheets.jobId, judgement: of('judgement'), reason: of('reason') })
+    .from(sheets)
+    .where(and(inArray(sheets.jobId, [...ids]), eq(sheets.kind, 'warranty')));
+}
+
+/** Tags of the jobs that are open. */
+export async function listOpenTags(connection: Connection, limit = 1000): Promise<readonly string[]> {
+  const rows = await connection
+    .select({ tag: t.jobs.tag })
+    .from(t.jobs)
+    .where(isNull(t.jobs.closedAt))
+    .orderBy(asc(t.jobs.tag))
+    .limit(limit);
+  return rows.map(({ tag }) => tag);
+}
+
+/** Tags of the repaired pumps that went out last, the newest first. */
+export async function listReadyTags(connection: Connection, limit: number): Promise<readonly string[]> {
+  const rows = await connection
+    .select({ tag: t.jobs.tag })
+    .from(t.jobs)
+    .innerJoin(t.returns, eq(t.returns.jobId, t.jobs.id))
+    .where(and(eq(t.jobs.outcome, 'repaired'), isNotNull(t.returns.releasedAt)))
+    .orderBy(desc(t.returns.releasedAt))
+    .limit(limit);
+  return rows.map(({ tag }) => tag);
+}

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, lt, sql } from 'drizzle-orm';
 import { standingSchema } from '@/core/lifecycle';
 import type { WorkedAt } from '@/core/workload';
 import { fromJson, type Connection } from './client';
@@ -74,8 +74,12 @@ export async function stationOfTag(connection: Connection, tag: string) {
   return row?.station ?? null;
 }
 
-/** What the newest pumps took that are through with the stand, by station. */
-export async function listWorkedThrough(connection: Connection, limit = 300): Promise<readonly WorkedAt[]> {
+/** What the newest pumps took that are through with the stand, by station; of those ready before a moment where one is named. */
+export async function listWorkedThrough(
+  connection: Connection,
+  before?: Date,
+  limit = 300,
+): Promise<readonly WorkedAt[]> {
   const newest = await connection
     .select({ tag: t.jobs.tag, standing: t.jobs.standing })
     .from(t.jobs)
@@ -84,6 +88,7 @@ export async function listWorkedThrough(connection: Connection, limit = 300): Pr
         inArray(t.jobs.station, ['report', 'return']),
         eq(t.jobs.outcome, 'repaired'),
         sql`exists (select 1 from ${t.workedSpans} where ${t.workedSpans.tag} = ${t.jobs.tag})`,
+        before && lt(t.jobs.closedAt, before),
       ),
     )
     .orderBy(desc(t.jobs.openedAt))

@@ -9,6 +9,7 @@ import { addPerson } from './people/add-person';
 import { changeOwnSecret, changePersonVerb, endSessions, readStaff, resetSecret } from './people/staff';
 import { mergeCustomers } from './people/merge-customers';
 import { changeSettings } from './people/change-settings';
+import { backTest } from './planning/back-test';
 import { chooseUnits } from './people/choose-units';
 import { createOwner } from './people/create-owner';
 import {
@@ -51,6 +52,7 @@ import { readJobFolder } from './exports/job-folder';
 import { readListCsv } from './exports/list-csv';
 import { findJobs, readFloor, readFloorChanges } from './read/read-floor';
 import { readCustomer, readCustomers, readPump } from './read/read-history';
+import { readMoney } from './read/read-money';
 import { readTrends } from './read/read-trends';
 import { readWeek } from './read/read-week';
 import { readChanges, readJob } from './read/read-job';
@@ -118,6 +120,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'save-calendar': saveShopCalendar,
   'wish-operation': wishOperation,
   'weigh-job': weighJob,
+  'back-test': backTest,
   'correct-worked': correctWorkedMinutes,
   'add-worked': addWorkedMinutes,
   'make-feed': makeFeed,
@@ -131,6 +134,7 @@ export const readUseCases = {
   'read-floor-version': readFloorChanges,
   'read-week': readWeek,
   'read-trends': readTrends,
+  'read-money': readMoney,
   'read-instrument': readInstrument,
   'read-staff': readStaff,
   'read-pump': readPump,

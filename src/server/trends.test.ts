@@ -1,4 +1,6 @@
+import { present } from '@/core/present';
 import { stationNames, stations } from '@/core/record';
+import { heldAt } from '@/core/workload';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 
 let shop: TestShop;
@@ -42,4 +44,39 @@ test('a promise that was moved is judged by the day that was promised first', as
   await shop.runtime.pool.promise().query('update jobs set closed_at = now() where tag = ?', [tag]);
   const { all } = await shop.act('wenna', 'read-trends', {});
   expect(all.tags.late).toEqual([tag]);
+});
+
+test('a pump that went out is held once against the plan of the day on which it came in, and of its answer', async () => {
+  const before = (await shop.act('wenna', 'read-trends', {})).plan;
+  expect(before).toMatchObject({ pumps: 0 });
+  expect(before.left).toBeGreaterThan(0);
+  let still = before.left;
+  while (still > 0) {
+    const { tested, left } = await shop.act('wenna', 'back-test', {});
+    expect(left).toBe(still - tested);
+    still = left;
+  }
+  expect(await shop.act('wenna', 'back-test', {})).toEqual({ tested: 0, left: 0 });
+  const { cameIn, answered, pumps, left } = (await shop.act('wenna', 'read-trends', {})).plan;
+  expect([pumps, left]).toEqual([before.left, 0]);
+  // Played within an hour, they were ready before any day that a plan says with an answer and parts ahead.
+  expect(cameIn.held.map(({ of, held }) => held === of && of === pumps)).toEqual(heldAt.map(() => true));
+  expect(cameIn.laterDays).toBeLessThan(0);
+  expect(answered.held[0]?.of).toBe(pumps);
+});
+
+test('money: what is approved and not out, and what the pumps that went out were quoted and came to', async () => {
+  const here = await shop.play({ at: 'rebuild' });
+  const { currency, inWork, costs } = await shop.act('wenna', 'read-money', {});
+  expect(currency).toBe('EUR');
+  const record = present(await shop.load(here));
+  const decided = present(record.approvals[0]).decisions;
+  const sum = present(record.quotes[0]).lines.reduce(
+    (all, line) => all + (decided[line.id] === 'approved' ? Math.round(line.quantity * line.unitPriceMinor) : 0),
+    0,
+  );
+  expect(inWork.find(({ tag }) => tag === here)?.minor).toBe(sum);
+  const { costs: own } = await shop.act('wenna', 'read-costs', { tag: present(costs[0]).tag });
+  const both = own.filter(({ quotedMinor, trueMinor }) => quotedMinor !== null && trueMinor !== null);
+  expect(present(costs[0]).trueMinor).toBe(both.reduce((all, { trueMinor }) => all + (trueMinor ?? 0), 0));
 });

@@ -5,14 +5,24 @@ import { TrendsPage } from './trends-page';
 
 const job = (own: Partial<TrendJob> & Pick<TrendJob, 'tag'>): TrendJob => ({
   ...{ family: 'F1', liquid: 'brine', opened: '2026-10-01T08:00', ready: '2026-10-11T08:00', promised: '2026-10-12' },
-  ...{ stays: [], runs: 1, comebackOf: null, answerDays: 3, renewed: ['Wear ring'] },
+  ...{ stays: [], runs: 1, comebackOf: null, answerDays: 3, renewed: ['Wear ring'], worked: null, judged: '' },
   ...own,
 });
 const trends = trendsOf(
   [
-    job({ tag: 'P-0401', stays: [{ station: 'Parts', from: '2026-10-02T08:00', to: '2026-10-06T08:00' }] }),
+    job({
+      tag: 'P-0401',
+      stays: [{ station: 'Parts', holder: 'supplier', from: '2026-10-02T08:00', to: '2026-10-06T08:00' }],
+    }),
     job({ tag: 'P-0402', ready: '2026-10-21T08:00', runs: 2 }),
-    job({ tag: 'P-0403', opened: '2026-11-01T08:00', ready: '2026-11-13T08:00', promised: null, comebackOf: 'P-0401' }),
+    job({
+      tag: 'P-0403',
+      opened: '2026-11-01T08:00',
+      ready: '2026-11-13T08:00',
+      promised: null,
+      comebackOf: 'P-0401',
+      judged: 'theirs: run dry',
+    }),
     job({ tag: 'P-0404', opened: '2026-11-20T08:00', ready: null }),
   ],
   { from: '2026-09-01', to: '2026-11-30' },
@@ -46,11 +56,14 @@ test('by month a figure leads to its jobs, the newest first; a month without one
 test('a station says half and nine of ten; what fails says of how many alike', () => {
   render(<TrendsPage trends={trends} />);
   expect(figure('Days by station').getByText('4.0, 4.0')).toBeVisible();
-  expect(figure('What fails').getByText('in 3 of 3: F1, brine')).toBeVisible();
+  expect(figure('Days by station').getByText('supplier, 100 %')).toBeVisible();
+  expect(figure('What fails').getByText('F1, brine')).toBeVisible();
+  expect(figure('What fails').getByText('3 of 3')).toBeVisible();
+  expect(figure('Why they came back').getByText('theirs: run dry')).toBeVisible();
 });
 
 test('a shop without a pump that went out says so and divides by nothing', () => {
   render(<TrendsPage trends={trendsOf([], { from: '2026-09-01', to: '2026-11-30' })} />);
-  expect(screen.getAllByText('none to judge by')).toHaveLength(5);
+  expect(screen.getAllByText('none to judge by')).toHaveLength(6);
   expect(screen.getByText('No three pumps of one construction with one liquid went out yet.')).toBeVisible();
 });

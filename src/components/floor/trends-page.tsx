@@ -2,8 +2,11 @@
 
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { Trends, TrendFigures, TrendMonth } from '@/core/trends';
 import { dayWords } from '../plan/plan-words';
+import { Tags } from './tags';
+import { Comebacks, FailingParts, Stations } from './trend-sections';
 
 // The chart's library is fetched only where it is looked at.
 const TrendChart = dynamic(() => import('./trend-chart').then((module) => module.TrendChart), {
@@ -68,8 +71,18 @@ const figures: readonly Figure[] = [
     unit: 'days',
     value: ({ answer }) => answer.p50,
     of: ({ answer }) => answer.of,
-    tags: () => [],
-    which: '',
+    tags: ({ tags }) => tags.slow,
+    which: 'took over a week',
+  },
+  {
+    title: 'Work against the families’ minutes',
+    means:
+      'Minutes that were worked over those that the family reckons for the same stations; of the pumps that were timed.',
+    unit: '%',
+    value: ({ work }) => work.standard_pct,
+    of: ({ tags }) => tags.timed,
+    tags: ({ tags }) => tags.long,
+    which: 'took half as much again',
   },
 ];
 
@@ -82,18 +95,6 @@ const monthWords = (month: string) => {
 function say(value: number | null, unit: Figure['unit']): string {
   if (value === null) return 'none to judge by';
   return unit === '%' ? `${Math.round(value)} %` : `${value.toFixed(1)} days`;
-}
-
-function Tags({ tags }: { readonly tags: readonly string[] }) {
-  return (
-    <span className="flex flex-wrap gap-x-2">
-      {tags.map((tag) => (
-        <Link key={tag} href={`/jobs/${tag}`} prefetch={false} className="num underline underline-offset-4">
-          {tag}
-        </Link>
-      ))}
-    </span>
-  );
 }
 
 /** A figure: what it is now and by month, what it means, and the jobs behind it. */
@@ -134,68 +135,8 @@ function FigureShown({ figure, trends }: { readonly figure: Figure; readonly tre
   );
 }
 
-function Stations({ trends: { byStation } }: { readonly trends: Trends }) {
-  const longest = Math.max(1, ...byStation.map(({ days_p90 }) => days_p90));
-  return (
-    <section aria-label="Days by station" className="border-t border-ink pt-2">
-      <h2 className="font-bold">Where the days go</h2>
-      <p className="text-13 text-quiet">
-        Days of a pump at each station, its stays together: half took less than the bar, nine of ten less than the line.
-      </p>
-      <ol>
-        {byStation.map(({ station, days_p50, days_p90 }) => (
-          <li key={station} className="row grid grid-cols-[7rem_1fr_9rem] items-center gap-x-3 py-1 first:border-0">
-            <span>{station}</span>
-            <span className="relative h-4" aria-hidden="true">
-              <span
-                className="absolute inset-y-[7px] left-0 bg-line"
-                style={{ width: `${(100 * days_p90) / longest}%` }}
-              />
-              <span
-                className="absolute inset-y-0 left-0 bg-slate"
-                style={{ width: `${(100 * days_p50) / longest}%` }}
-              />
-            </span>
-            <span className="num text-right text-13">
-              {days_p50.toFixed(1)}, {days_p90.toFixed(1)}
-            </span>
-          </li>
-        ))}
-      </ol>
-    </section>
-  );
-}
-
-function FailingParts({ trends: { failing } }: { readonly trends: Trends }) {
-  return (
-    <section aria-label="What fails" className="border-t border-ink pt-2">
-      <h2 className="font-bold">What fails, by construction and liquid</h2>
-      <p className="text-13 text-quiet">
-        Parts renewed or worked on after a finding, in at least two of at least three pumps alike.
-      </p>
-      {failing.length ? (
-        <ol>
-          {failing.slice(0, 20).map(({ family, liquid, part, tags, of }) => (
-            <li key={`${family} ${liquid} ${part}`} className="row py-1 first:border-0">
-              <b>{part}</b>{' '}
-              <span>
-                in {tags.length} of {of}: {family}, {liquid || 'liquid not said'}
-              </span>
-              <span className="block text-13">
-                <Tags tags={tags} />
-              </span>
-            </li>
-          ))}
-        </ol>
-      ) : (
-        <p>No three pumps of one construction with one liquid went out yet.</p>
-      )}
-    </section>
-  );
-}
-
 /** What the jobs of two years say, each figure with what it means and the jobs behind it. */
-export function TrendsPage({ trends }: { readonly trends: Trends }) {
+export function TrendsPage({ trends, children }: { readonly trends: Trends; readonly children?: ReactNode }) {
   const { from, to, all, openByAge } = trends;
   const here = openByAge.reduce((sum, { count }) => sum + count, 0);
   return (
@@ -221,6 +162,8 @@ export function TrendsPage({ trends }: { readonly trends: Trends }) {
         ))}
         <Stations trends={trends} />
         <FailingParts trends={trends} />
+        <Comebacks trends={trends} />
+        {children}
       </div>
     </div>
   );

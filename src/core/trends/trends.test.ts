@@ -1,8 +1,9 @@
+import { heldBy } from './held';
 import { trendsOf, type TrendJob } from '.';
 
 const job = (own: Partial<TrendJob> & Pick<TrendJob, 'tag'>): TrendJob => ({
   ...{ family: 'F1', liquid: 'water', opened: '2026-09-01T08:00', ready: '2026-09-11T08:00', promised: '2026-09-12' },
-  ...{ stays: [], runs: 1, comebackOf: null, answerDays: null, renewed: [] },
+  ...{ stays: [], runs: 1, comebackOf: null, answerDays: null, renewed: [], worked: null, judged: '' },
   ...own,
 });
 const period = { from: '2026-09-01', to: '2026-11-30' };
@@ -42,12 +43,42 @@ test('what went out before the period is not in it, what is here is counted by i
 });
 test('stays of a station are summed over a job', () => {
   const stays = [
-    { station: 'parts', from: '2026-09-02T08:00', to: '2026-09-05T08:00' },
-    { station: 'parts', from: '2026-09-06T08:00', to: '2026-09-07T08:00' },
+    { station: 'parts', holder: 'supplier', from: '2026-09-02T08:00', to: '2026-09-05T08:00' },
+    { station: 'parts', holder: 'us', from: '2026-09-06T08:00', to: '2026-09-07T08:00' },
   ];
   expect(trendsOf([job({ tag: 'S', stays })], period).byStation).toEqual([
     { station: 'parts', days_p50: 4, days_p90: 4 },
   ]);
+});
+test('who held a station is told by days, the longest first; a stay that lasts says nothing', () => {
+  const stay = (holder: string, from: string, to: string | null) => ({ station: 'parts', holder, from, to });
+  expect(
+    heldBy([
+      stay('us', '2026-09-01T08:00', '2026-09-02T08:00'),
+      stay('supplier', '2026-09-02T08:00', '2026-09-05T08:00'),
+      stay('supplier', '2026-09-10T08:00', null),
+    ]),
+  ).toEqual([
+    { station: 'parts', holder: 'supplier', days: 3, pct: 75 },
+    { station: 'parts', holder: 'us', days: 1, pct: 25 },
+  ]);
+});
+test('work is summed over what was timed, and set against the families’ minutes', () => {
+  const timed = [
+    job({ tag: 'T1', worked: { minutes: 300, standard: 150 } }),
+    job({ tag: 'T2', worked: { minutes: 90, standard: 150 } }),
+    job({ tag: 'T3' }),
+  ];
+  const { all } = trendsOf(timed, period);
+  // 390 minutes worked for 300 reckoned.
+  expect(all).toMatchObject({ work: { hours: 6.5, standard_pct: 130 }, tags: { timed: 2, long: ['T1'] } });
+  expect(trendsOf([], period).all.work).toEqual({ hours: 0, standard_pct: null });
+});
+test('an answer after more than a week is slow, and each comeback says whose it was', () => {
+  const slow = [job({ tag: 'S1', answerDays: 7 }), job({ tag: 'S2', answerDays: 7.5, judged: 'theirs: run dry' })];
+  const { all, judged } = trendsOf(slow, period);
+  expect(all.tags.slow).toEqual(['S2']);
+  expect(judged).toEqual([{ tag: 'S2', words: 'theirs: run dry' }]);
 });
 test('a part fails where more than one of three alike had it renewed; two alike tell nothing', () => {
   expect(trends.failing).toEqual([{ family: 'F1', liquid: 'water', part: 'Wear ring', of: 3, tags: ['A', 'B'] }]);

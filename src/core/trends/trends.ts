@@ -1,3 +1,4 @@
+import { heldBy, type HeldBy, type HeldStay } from './held';
 import type { z } from 'zod';
 import { quantileBetween, turnaround } from '../sums';
 
@@ -11,7 +12,7 @@ export interface TrendJob {
   readonly ready: string | null;
   /** The day that was promised first, whatever was promised later; null where none was. */
   readonly promised: string | null;
-  readonly stays: readonly { readonly station: string; readonly from: string; readonly to: string | null }[];
+  readonly stays: readonly HeldStay[];
   readonly runs: number;
   /** The earlier job under whose warranty it came back. */
   readonly comebackOf: string | null;
@@ -19,6 +20,10 @@ export interface TrendJob {
   readonly answerDays: number | null;
   /** Parts that were renewed or worked on, by name. */
   readonly renewed: readonly string[];
+  /** Minutes that were worked on it, and those of its family for the same stations; null where nobody was timed. */
+  readonly worked: { readonly minutes: number; readonly standard: number } | null;
+  /** What was judged of its warranty, where it came back. */
+  readonly judged: string;
 }
 
 type Turnaround = z.infer<typeof turnaround.result>;
@@ -29,6 +34,8 @@ export interface TrendFigures extends Pick<
   'closed' | 'days' | 'kept_pct' | 'first_pass_pct' | 'comeback_pct'
 > {
   readonly answer: { readonly of: number; readonly p50: number | null; readonly p90: number | null };
+  /** Hours that were worked, and what that is of the families' minutes; null of none that was timed. */
+  readonly work: { readonly hours: number; readonly standard_pct: number | null };
 }
 
 /** The jobs behind the figures of a month: what went out, and of it what was late, failed its first test, came back. */
@@ -37,6 +44,11 @@ export interface TrendTags {
   readonly late: readonly string[];
   readonly failedFirst: readonly string[];
   readonly comebacks: readonly string[];
+  /** Answered after more than a week. */
+  readonly slow: readonly string[];
+  /** Took more than half as much again as the family reckons. */
+  readonly long: readonly string[];
+  readonly timed: number;
   readonly promised: number;
   readonly tested: number;
 }
@@ -65,6 +77,9 @@ export interface Trends {
   readonly openByAge: Turnaround['open_by_age'];
   readonly months: readonly TrendMonth[];
   readonly failing: readonly Failing[];
+  readonly held: readonly HeldBy[];
+  /** What was judged of each that came back. */
+  readonly judged: readonly { readonly tag: string; readonly words: string }[];
 }
 
 function sumOf(jobs: readonly TrendJob[], from: string, to: string): Turnaround {
@@ -85,6 +100,9 @@ function sumOf(jobs: readonly TrendJob[], from: string, to: string): Turnaround 
 
 const dayOf = (time: string) => time.slice(0, 10);
 
+/** An answer that took longer is slow, in days; work that took more times its family's minutes is long. */
+const [slowDays, longTimes] = [7, 1.5];
+
 function tagsOf(jobs: readonly TrendJob[]): TrendTags {
   const of = (is: (job: TrendJob) => boolean) => jobs.filter(is).map(({ tag }) => tag);
   return {
@@ -92,20 +110,28 @@ function tagsOf(jobs: readonly TrendJob[]): TrendTags {
     late: of(({ ready, promised }) => ready !== null && promised !== null && dayOf(ready) > promised),
     failedFirst: of(({ runs }) => runs > 1),
     comebacks: of(({ comebackOf }) => comebackOf !== null),
+    slow: of(({ answerDays }) => answerDays !== null && answerDays > slowDays),
+    long: of(({ worked }) => worked !== null && worked.minutes > longTimes * worked.standard),
+    timed: jobs.filter(({ worked }) => worked !== null).length,
     promised: jobs.filter(({ promised }) => promised !== null).length,
     tested: jobs.filter(({ runs }) => runs > 0).length,
   };
 }
 
+const sum = (values: readonly number[]) => values.reduce((all, one) => all + one, 0);
+
 function figuresOf(jobs: readonly TrendJob[], from: string, to: string): TrendFigures {
   const days = jobs.flatMap(({ answerDays }) => answerDays ?? []);
+  const timed = jobs.flatMap(({ worked }) => worked ?? []);
+  const [minutes, standard] = [sum(timed.map((one) => one.minutes)), sum(timed.map((one) => one.standard))];
+  const work = { hours: minutes / 60, standard_pct: standard > 0 ? (100 * minutes) / standard : null };
   const answer = { of: days.length, p50: quantileBetween(days, 50), p90: quantileBetween(days, 90) };
   if (!jobs.length) {
     const none = { mean: null, p50: null, p90: null };
-    return { closed: 0, days: none, kept_pct: null, first_pass_pct: null, comeback_pct: null, answer };
+    return { closed: 0, days: none, kept_pct: null, first_pass_pct: null, comeback_pct: null, answer, work };
   }
   const { closed, days: house, kept_pct, first_pass_pct, comeback_pct } = sumOf(jobs, from, to);
-  return { closed, days: house, kept_pct, first_pass_pct, comeback_pct, answer };
+  return { closed, days: house, kept_pct, first_pass_pct, comeback_pct, answer, work };
 }
 
 /** Months from that of one day to that of another, both with. */
@@ -162,5 +188,7 @@ export function trendsOf(
       return { month, ...figuresOf(own, from, to), tags: tagsOf(own) };
     }),
     failing: failingOf(gone),
+    held: heldBy(gone.flatMap(({ stays }) => stays)),
+    judged: gone.flatMap(({ tag, judged }) => (judged ? [{ tag, words: judged }] : [])),
   };
 }

@@ -1,3 +1,12 @@
+export {
+  calibrationOf,
+  forecastReady,
+  heldAt,
+  type BackTested,
+  type Calibration,
+  type ForecastAsked,
+  type SaidDay,
+} from './back-test';
 export { leadSpreads, leastLeads, type LeadKept, type LeadSpreads } from './lead-spreads';
 export { minutesAhead, minutesAt, usualMinutes } from './minutes';
 export { handSkills, placeSkills, skills, type Skill } from './skills';

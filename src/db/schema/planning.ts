@@ -1,4 +1,15 @@
-import { boolean, date, decimal, index, int, json, mysqlTable, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
+import {
+  boolean,
+  date,
+  decimal,
+  index,
+  int,
+  json,
+  mysqlTable,
+  primaryKey,
+  uniqueIndex,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import { bigText, idColumn, longText, momentColumn, oneOf, shortText } from './columns';
 
 /** Hours of hands and places, week by week, and the days on which nobody is there. */
@@ -91,6 +102,21 @@ export const plannedPumps = mysqlTable('planned_pumps', {
   /** Whether it is hands that it waits for then, not parts. */
   isByHands: boolean('is_by_hands').notNull(),
 });
+
+/** What the plan of a past day says of a pump that is ready since, and when it was: the plan held against what came. */
+export const backTests = mysqlTable(
+  'back_tests',
+  {
+    tag: varchar('tag', { length: 20 }).notNull(),
+    /** Of which moment the plan is: when it came in, or when the customer answered. */
+    moment: varchar('moment', { length: 10 }).notNull(),
+    /** The day at each chance. */
+    said: json('said').notNull(),
+    readyOn: date('ready_on', { mode: 'string' }).notNull(),
+    at: momentColumn('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.tag, table.moment] })],
+);
 
 /** Pieces of work as the bench took them, or as they were written down; what was corrected keeps what it was. */
 export const workedSpans = mysqlTable(

@@ -73,21 +73,22 @@ export const resourcesNow = async (connection: Connection) =>
     .filter(({ isActive, skills }) => isActive && skills.length > 0)
     .map(({ isActive: _active, ...resource }) => resource);
 
-/** What varies, from the shop's own history where there is enough of it. */
+/** What varies, from the shop's own history where there is enough of it: all of it, or what was known at a moment. */
 export async function chancesNow(
   connection: Connection,
+  at?: Date,
 ): Promise<
   ShopChances & { readonly answers: number; readonly tests: number; readonly timed: number; readonly orders: number }
 > {
   const [days, runs, worked, orders] = await Promise.all([
-    listAnswerDays(connection),
-    countFirstRuns(connection),
-    listWorkedThrough(connection),
-    listEndedOrders(connection),
+    listAnswerDays(connection, at),
+    countFirstRuns(connection, at),
+    listWorkedThrough(connection, at),
+    listEndedOrders(connection, at?.toISOString().slice(0, 10)),
   ]);
   const leads = leadSpreads(orders);
-  const at = (pct: number) => quantileBetween(days, pct) ?? 0;
-  const own = { p10: Math.max(0.05, at(10)), p50: Math.max(0.1, at(50)), p90: Math.max(0.2, at(90)) };
+  const of = (pct: number) => quantileBetween(days, pct) ?? 0;
+  const own = { p10: Math.max(0.05, of(10)), p50: Math.max(0.1, of(50)), p90: Math.max(0.2, of(90)) };
   return {
     answerDays: days.length >= leastHistory ? own : priorAnswerDays,
     failRate: runs.all >= leastHistory ? Math.min(0.8, runs.failed / runs.all) : priorFailRate,

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { changesOf } from '@/core/change';
-import { stationNames, type Action, type Station } from '@/core/record';
+import { holderNames, stationNames, type Action, type Holder, type Station } from '@/core/record';
 import { trendsOf, type TrendJob } from '@/core/trends';
+import type { WorkedAt } from '@/core/workload';
 import { warrantyEnd } from '@/core/warranty';
 import {
   listAnswers,
@@ -10,10 +11,13 @@ import {
   listJobsForTrends,
   listRenewedParts,
   listRunCounts,
+  listWarrantyJudgements,
+  listWorkedThrough,
   readShop,
   type Connection,
 } from '@/db';
 import { familyOfJob } from '../families';
+import { howItHeld } from '../planning/back-test';
 import { defineUseCase } from '../use-case';
 
 const months = 24;
@@ -30,22 +34,24 @@ const readyAt = ({ releasedAt, closedAt }: Row) => releasedAt ?? closedAt;
 
 /** Where each job was from when to when: its head says so with each move. An entry that was made late moves no clock back. */
 function staysOf(rows: readonly Row[], events: Awaited<ReturnType<typeof listHeadEvents>>, say: (at: Date) => string) {
-  const stays = new Map<string, { station: Station; from: Date; to: Date | null }[]>();
-  for (const { id, openedAt } of rows) stays.set(id, [{ station: 'receive', from: openedAt, to: null }]);
+  const stays = new Map<string, { station: Station; holder: Holder; from: Date; to: Date | null }[]>();
+  for (const { id, openedAt } of rows) stays.set(id, [{ station: 'receive', holder: 'U', from: openedAt, to: null }]);
   for (const { jobId, at, data } of events) {
     const head = changesOf({ data })?.findLast((change) => change.put === 'job');
     const own = stays.get(jobId);
     const last = own?.at(-1);
-    if (head?.put !== 'job' || !last || head.row.station === last.station) continue;
+    if (head?.put !== 'job' || !last) continue;
+    const { station, holder } = head.row;
+    if (station === last.station && holder === last.holder) continue;
     last.to = at > last.from ? at : last.from;
-    own?.push({ station: head.row.station, from: last.to, to: null });
+    own?.push({ station, holder, from: last.to, to: null });
   }
   return (row: Row): TrendJob['stays'] => {
     const end = readyAt(row);
-    return (stays.get(row.id) ?? []).flatMap(({ station, from, to }) => {
+    return (stays.get(row.id) ?? []).flatMap(({ station, holder, from, to }) => {
       const left = to ?? end;
       if (left && left < from) return [];
-      return [{ station: stationNames[station], from: say(from), to: left && say(left) }];
+      return [{ station: stationNames[station], holder: holderNames[holder], from: say(from), to: left && say(left) }];
     });
   };
 }
@@ -89,16 +95,32 @@ async function renewedOf(connection: Connection, rows: readonly Row[]) {
   return ({ id }: Row) => [...(renewed.get(id) ?? [])];
 }
 
+/** Minutes of each pump that was timed, and those of its family for the stations where it was. */
+function workedByTag(rows: readonly WorkedAt[]): ReadonlyMap<string, NonNullable<TrendJob['worked']>> {
+  const byTag = new Map<string, { minutes: number; standard: number }>();
+  for (const { tag, station, seconds, standard } of rows) {
+    const reckoned = standard?.[station as keyof typeof standard];
+    if (reckoned === undefined) continue;
+    const own = byTag.get(tag) ?? { minutes: 0, standard: 0 };
+    byTag.set(tag, { minutes: own.minutes + seconds / 60, standard: own.standard + reckoned });
+  }
+  return byTag;
+}
+
 async function jobsOf(connection: Connection, rows: readonly Row[], zone: string): Promise<readonly TrendJob[]> {
   const ids = rows.map(({ id }) => id);
   const say = clockOf(zone);
-  const [promises, runs, events, answers, renewed] = await Promise.all([
+  const [promises, runs, events, answers, renewed, timed, judged] = await Promise.all([
     listFirstPromises(connection, ids),
     listRunCounts(connection, ids),
     listHeadEvents(connection, ids),
     listAnswers(connection, ids),
     renewedOf(connection, rows),
+    listWorkedThrough(connection, undefined, 2000),
+    listWarrantyJudgements(connection, ids),
   ]);
+  const workedOf = workedByTag(timed);
+  const judgedOf = new Map(judged.map(({ jobId, judgement, reason }) => [jobId, `${judgement}: ${reason}`]));
   const first = new Map(promises.map(({ jobId, from }) => [jobId, from]));
   const runsOf = new Map(runs.map((row) => [row.jobId, Number(row.runs)]));
   const answerOf = new Map(
@@ -112,7 +134,7 @@ async function jobsOf(connection: Connection, rows: readonly Row[], zone: string
       ...{ tag: row.tag, family: row.familyId, liquid: row.liquid.trim().toLowerCase(), opened: say(row.openedAt) },
       ...{ ready: ready && say(ready), promised: first.get(row.id) ?? row.promisedOn, stays: staysOfJob(row) },
       ...{ runs: runsOf.get(row.id) ?? 0, comebackOf: comebackOf(row), answerDays: answerOf.get(row.id) ?? null },
-      renewed: renewed(row),
+      ...{ renewed: renewed(row), worked: workedOf.get(row.tag) ?? null, judged: judgedOf.get(row.id) ?? '' },
     };
   });
 }
@@ -133,7 +155,7 @@ export const readTrends = defineUseCase({
     const to = clockOf(zone)(now()).slice(0, 10);
     const from = beginOf(to);
     const rows = await listJobsForTrends(database, new Date(`${from}T00:00:00Z`));
-    return trendsOf(await jobsOf(database, rows, zone), { from, to });
+    return { ...trendsOf(await jobsOf(database, rows, zone), { from, to }), plan: await howItHeld(database) };
   },
 });
 export type TrendsShown = Awaited<ReturnType<typeof readTrends.run>>;

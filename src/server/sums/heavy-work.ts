@@ -1,7 +1,15 @@
 import { present } from '@/core/present';
 import { PlanFault, type StoodAt } from '@/core/planning';
 import { findSum, SumRefusal } from '@/core/sums';
-import { answerPromise, planShop, type PromiseAsked, type ShopChances, type ShopPlanAsked } from '@/core/workload';
+import {
+  answerPromise,
+  forecastReady,
+  planShop,
+  type ForecastAsked,
+  type PromiseAsked,
+  type ShopChances,
+  type ShopPlanAsked,
+} from '@/core/workload';
 import { loadSolver } from '@/solver/highs-solver';
 
 /** What a plan of the shop is sent with: plain data, for it goes from thread to thread. */
@@ -31,6 +39,7 @@ export async function doHeavy(id: string, input: unknown): Promise<unknown> {
 async function carryOut(id: string, input: unknown): Promise<unknown> {
   // Whoever sends these is this program: what is sent is what was asked, checked where it came in.
   if (id === 'shop-plan') return plainPlan(input as ShopPlanTask);
+  if (id === 'shop-forecast') return forecastReady(input as ForecastAsked);
   if (id === 'shop-promise') return answerPromise(input as PromiseAsked);
   return present(findSum(id)).compute(input, await loadSolver());
 }

@@ -1,7 +1,7 @@
 import { present } from '@/core/present';
 import { Worker } from 'node:worker_threads';
 import { SumRefusal, type Outcome } from '@/core/sums';
-import type { PromiseAnswered, PromiseAsked } from '@/core/workload';
+import type { ForecastAsked, PromiseAnswered, PromiseAsked, SaidDay } from '@/core/workload';
 import { doHeavy, type PlainPlan, type ShopPlanTask } from './heavy-work';
 
 export interface HeavyTask {
@@ -68,6 +68,9 @@ export const planHeavy = (task: ShopPlanTask) => inThread('shop-plan', task) as 
 
 /** Reckons what a caller is told. */
 export const promiseHeavy = (asked: PromiseAsked) => inThread('shop-promise', asked) as Promise<PromiseAnswered>;
+
+/** What the plan of a past day says of one pump. */
+export const forecastHeavy = (asked: ForecastAsked) => inThread('shop-forecast', asked) as Promise<readonly SaidDay[]>;
 
 function inThread(id: string, input: unknown): Promise<unknown> {
   // A script that loads the demonstration shop, or a test, answers nobody else meanwhile: it needs no thread.
