@@ -18,6 +18,8 @@ const silent = new Set([
     'choose-units',
     'change-settings',
     'merge-customers',
+    'make-customer-page',
+    'end-customer-page',
   ],
   // Of orders, the shelf and the catalogue; what they do to a job is an event of its own.
   ...['place-orders', 'take-order-parcel', 'receive-order', 'expedite-order', 'cancel-order-line'],

@@ -114,6 +114,11 @@ export const addInstrumentInput = z
   });
 
 /** Two customers that are one: the pumps and people of the first become those of the second. */
+export const makeCustomerPageInput = z.strictObject({
+  customerId: z.string().max(36),
+  madeFor: z.string().trim().min(1, 'say whom it is for').max(150),
+});
+export const endCustomerPageInput = z.strictObject({ id: z.string().max(36) });
 export const mergeCustomersInput = z.strictObject({
   from: z.string().trim().min(1, 'name one').max(150),
   into: z.string().trim().min(1, 'name the other').max(150),

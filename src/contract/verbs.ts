@@ -90,6 +90,8 @@ import {
   endSessionsInput,
   resetSecretInput,
   changeSettingsInput,
+  endCustomerPageInput,
+  makeCustomerPageInput,
   mergeCustomersInput,
   chooseUnitsInput,
   createOwnerInput,
@@ -170,6 +172,18 @@ const peopleVerbs = {
     audience: ['coordinator'],
     input: mergeCustomersInput,
     result: z.object({ moved: z.number().int() }),
+  }),
+  'make-customer-page': verb({
+    about: 'Makes a link under which a customer reads how all its pumps stand, without signing in; it is shown once.',
+    audience: ['coordinator'],
+    input: makeCustomerPageInput,
+    result: z.object({ id: z.string(), path: z.string() }),
+  }),
+  'end-customer-page': verb({
+    about: 'Ends the link of a customer’s page: whoever has it reads nothing any more.',
+    audience: ['coordinator'],
+    input: endCustomerPageInput,
+    result: z.object({ id: z.string() }),
   }),
   'change-settings': verb({
     about:

@@ -23,6 +23,8 @@ export async function listJobsOfCustomer(connection: Connection, customerId: str
     .select({
       ...{ tag: t.jobs.tag, openedAt: t.jobs.openedAt, closedAt: t.jobs.closedAt, outcome: t.jobs.outcome },
       ...{ station: t.jobs.station, promisedOn: t.jobs.promisedOn, familyId: t.jobs.familyId },
+      ...{ early: t.plannedPumps.early, late: t.plannedPumps.late, holder: t.jobs.holder },
+      ...{ warrantyFrom: t.returns.warrantyFrom, warrantyMonths: t.returns.warrantyMonths },
       ...{ maker: t.pumps.maker, model: t.pumps.model, serial: t.pumps.serial, serialKey: t.pumps.serialKey },
       equipmentNumber: sql<string>`coalesce(json_unquote(json_extract(intakes.body, '$.equipmentNumber')), '')`,
       runningHours: sql<number | null>`json_extract(intakes.body, '$.runningHours')`.mapWith((value) => {
@@ -33,6 +35,8 @@ export async function listJobsOfCustomer(connection: Connection, customerId: str
     .from(t.jobs)
     .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
     .innerJoin(t.intakes, eq(t.intakes.jobId, t.jobs.id))
+    .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.jobs.tag))
+    .leftJoin(t.returns, eq(t.returns.jobId, t.jobs.id))
     .where(eq(t.jobs.customerId, customerId))
     .orderBy(desc(t.jobs.openedAt))
     .limit(limit);
@@ -50,4 +54,65 @@ export async function listCustomersWithJobs(connection: Connection, limit = 500)
     .orderBy(sql`count(jobs.id) desc`, t.customers.name)
     .limit(limit);
   return rows.map(({ id, name, ...row }) => ({ id, name, open: Number(row.open), all: Number(row.all) }));
+}
+
+export type CustomerPageRow = typeof t.customerPages.$inferSelect;
+
+export async function addCustomerPage(connection: Connection, row: CustomerPageRow): Promise<void> {
+  await connection.insert(t.customerPages).values(row);
+}
+
+/** The link of a customer's page that was not ended; null for any other text. */
+export async function findCustomerPage(connection: Connection, tokenHash: string): Promise<CustomerPageRow | null> {
+  const { customerPages: p } = t;
+  const [row] = await connection
+    .select()
+    .from(p)
+    .where(and(eq(p.tokenHash, tokenHash), isNull(p.endedAt)));
+  return row ?? null;
+}
+
+export async function listCustomerPages(
+  connection: Connection,
+  customerId: string,
+): Promise<readonly CustomerPageRow[]> {
+  const { customerPages: p } = t;
+  return connection
+    .select()
+    .from(p)
+    .where(and(eq(p.customerId, customerId), isNull(p.endedAt)))
+    .orderBy(p.at)
+    .limit(100);
+}
+
+/** Ends a link; false where there is none that goes on. */
+export async function endCustomerPage(connection: Connection, id: string, at: Date): Promise<boolean> {
+  const { customerPages: p } = t;
+  const [done] = await connection
+    .update(p)
+    .set({ endedAt: at })
+    .where(and(eq(p.id, id), isNull(p.endedAt)));
+  return done.affectedRows === 1;
+}
+
+/** What was approved of each job of a customer, without tax, in minor units; a job without an answer is not in it. */
+export async function listApprovedOf(connection: Connection, customerId: string): Promise<ReadonlyMap<string, number>> {
+  const approved = sql`json_unquote(json_extract(${t.approvals.decisions}, concat('$."', ${t.quoteLines.id}, '"'))) = 'approved'`;
+  const line = sql`round(${t.quoteLines.quantity} * ${t.quoteLines.unitPriceMinor} * (1 - ${t.quoteLines.discountPct} / 100))`;
+  const rows = await connection
+    .select({ tag: t.jobs.tag, minor: sql<string>`sum(${line})` })
+    .from(t.jobs)
+    .innerJoin(t.approvals, eq(t.approvals.jobId, t.jobs.id))
+    .innerJoin(t.quoteLines, eq(t.quoteLines.quoteId, t.approvals.quoteId))
+    .where(
+      and(
+        eq(t.jobs.customerId, customerId),
+        isNull(t.quoteLines.struckReason),
+        // Of an answer that was corrected, the later one counts.
+        sql`not exists (select 1 from approvals later where later.corrects = ${t.approvals.id})`,
+        approved,
+      ),
+    )
+    .groupBy(t.jobs.tag);
+  return new Map(rows.map(({ tag, minor }) => [tag, Number(minor)]));
 }

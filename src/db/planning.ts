@@ -1,4 +1,4 @@
-import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, eq, gte, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import * as z from 'zod';
 import { skills, type Absence, type ShopCalendar, type Wish } from '@/core/workload';
 import { fromJson, type Connection, type Database } from './client';
@@ -162,6 +162,23 @@ export async function listAnswerDays(connection: Connection, before?: Date, limi
   return rows.flatMap(({ sentAt, at }) =>
     sentAt ? [Math.max(0, (at.getTime() - sentAt.getTime()) / 86_400_000)] : [],
   );
+}
+
+/** Days from the first order of a repair until its last part was counted in, the newest first; before a moment where one is named. */
+export async function listPartsDays(connection: Connection, before?: Date, limit = 500): Promise<readonly number[]> {
+  const { purchaseOrders: o, receipts: r } = t;
+  const last = sql<string>`max(${r.at})`;
+  const rows = await connection
+    .select({ days: sql<string>`timestampdiff(second, min(${o.at}), ${last}) / 86400` })
+    .from(o)
+    .innerJoin(t.jobs, eq(t.jobs.id, o.jobId))
+    .innerJoin(r, eq(r.jobId, o.jobId))
+    // Only of repairs that were rebuilt: of another one the last part may still come.
+    .where(and(inArray(t.jobs.station, ['test', 'report', 'return']), before && lt(r.at, before)))
+    .groupBy(o.jobId)
+    .orderBy(sql`${last} desc`)
+    .limit(limit);
+  return rows.map(({ days }) => Math.max(0, Number(days)));
 }
 
 /** How many first tests were decided, before a moment where one is named, and how many of them failed. */

@@ -15,6 +15,7 @@ export { importJobFolder, readJobFolder } from './exports/job-folder';
 export { readListCsv } from './exports/list-csv';
 export { readWorked } from './planning/worked';
 export { readCustomer, readCustomers, readPump, type CustomerShown, type PumpShown } from './read/read-history';
+export { readOwnPumps, type OwnPumps } from './people/customer-pages';
 export { readMoney, type MoneyShown } from './read/read-money';
 export { readTrends, type TrendsShown } from './read/read-trends';
 export { readStaff, type StaffShown } from './people/staff';

@@ -10,6 +10,7 @@ import { changeOwnSecret, changePersonVerb, endSessions, readStaff, resetSecret 
 import { mergeCustomers } from './people/merge-customers';
 import { changeSettings } from './people/change-settings';
 import { backTest } from './planning/back-test';
+import { endPageOfCustomer, makeCustomerPage, readOwnPumps } from './people/customer-pages';
 import { chooseUnits } from './people/choose-units';
 import { createOwner } from './people/create-owner';
 import {
@@ -123,6 +124,8 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'back-test': backTest,
   'correct-worked': correctWorkedMinutes,
   'add-worked': addWorkedMinutes,
+  'make-customer-page': makeCustomerPage,
+  'end-customer-page': endPageOfCustomer,
   'make-feed': makeFeed,
   'end-feed': endFeedOf,
   ...jobCommands,
@@ -134,6 +137,7 @@ export const readUseCases = {
   'read-floor-version': readFloorChanges,
   'read-week': readWeek,
   'read-trends': readTrends,
+  'read-own-pumps': readOwnPumps,
   'read-money': readMoney,
   'read-instrument': readInstrument,
   'read-staff': readStaff,

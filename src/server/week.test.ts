@@ -3,6 +3,7 @@ import { dayInZone } from '@/core/lifecycle';
 import { addDays } from '@/core/planning';
 import { present } from '@/core/present';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { perform, readOwnPumps } from '.';
 import { codeOf } from '../../test-support/told';
 import { listNames } from './exports/list-csv';
 
@@ -151,7 +152,37 @@ describe('memory', () => {
     expect(new Set(shown.pumps.map(({ serial }) => serial)).size).toBe(3);
     expect(shown.pumps[0]?.visits[0]?.runningHours).toBe(100);
     expect(await codeOf(shop.act('ines', 'read-customer', { id: 'nobody' }))).toBe('not-found');
+    const [one] = shown.pumps.flatMap(({ visits }) => visits).filter(({ tag }) => tag === built);
+    const record = present(await shop.load(built));
+    const decided = present(record.approvals[0]).decisions;
+    const sum = present(record.quotes[0]).lines.reduce(
+      (all, line) => all + (decided[line.id] === 'approved' ? Math.round(line.quantity * line.unitPriceMinor) : 0),
+      0,
+    );
+    expect(one).toMatchObject({ approvedMinor: sum, comebackOf: null });
     const { customers } = await shop.act('ines', 'read-customers', {});
     expect(customers.find(({ id }) => id === customer.id)).toMatchObject({ open: 3, all: 3 });
+  });
+  test('by a link of their own they read how each stands, without prices, until it is ended', async () => {
+    const { customer } = present(await shop.load(built));
+    const { id, path } = await shop.act('wenna', 'make-customer-page', { customerId: customer.id, madeFor: 'Fern' });
+    const token = present(path.split('/').at(-1));
+    const nobody = shop.runtime.contextFor({ kind: 'nobody' });
+    const read = (asked: string) => perform(readOwnPumps, nobody, { token: asked });
+    const page = await read(token);
+    expect(page.name).toBe(customer.name);
+    expect(page.here.map(({ tag }) => tag).toSorted()).toEqual([asked, built, torn].toSorted());
+    expect(page.past).toEqual([]);
+    expect(JSON.stringify(page)).not.toMatch(/minor|price|finding/i);
+    const shown = await shop.act('ines', 'read-customer', { id: customer.id });
+    expect(shown.pages).toMatchObject([{ id, madeFor: 'Fern' }]);
+    await shop.act('wenna', 'end-customer-page', { id });
+    expect(await codeOf(read(token))).toBe('link-not-valid');
+    expect(await codeOf(read('0'.repeat(64)))).toBe('link-not-valid');
+    expect(await codeOf(read('odd'))).toBe('bad-input');
+    expect(await codeOf(shop.act('wenna', 'end-customer-page', { id }))).toBe('not-found');
+    expect(await codeOf(shop.act('wenna', 'make-customer-page', { customerId: 'nobody', madeFor: 'x' }))).toBe(
+      'not-found',
+    );
   });
 });

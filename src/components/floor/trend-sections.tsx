@@ -76,12 +76,12 @@ export function FailingParts({ trends: { failing } }: { readonly trends: Trends 
                   {own.map(({ part, tags, of }) => (
                     <li key={part}>
                       <details>
-                        <summary className="grid min-h-8 cursor-pointer grid-cols-[1fr_4rem_3.5rem] items-center gap-x-2 text-13">
+                        <summary className="grid min-h-8 cursor-pointer grid-cols-[1fr_3.5rem_4.5rem] items-center gap-x-2 text-13">
                           <span>{part}</span>
                           <span className="h-2 bg-line" aria-hidden="true">
                             <span className="block h-2 bg-slate" style={{ width: `${(100 * tags.length) / of}%` }} />
                           </span>
-                          <span className="num text-right">
+                          <span className="num whitespace-nowrap text-right">
                             {tags.length} of {of}
                           </span>
                         </summary>

@@ -156,7 +156,7 @@ export function TrendsPage({ trends, children }: { readonly trends: Trends; read
           Week
         </Link>
       </div>
-      <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2">
+      <div className="gap-x-8 lg:columns-2 [&>section]:mb-6 [&>section]:break-inside-avoid">
         {figures.map((figure) => (
           <FigureShown key={figure.title} {...{ figure, trends }} />
         ))}

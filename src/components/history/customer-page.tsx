@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { stationNames, type Outcome, type Station } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { dayWords } from '../plan/plan-words';
+import { CustomerPages, type CustomerPageLink } from './customer-pages';
 import { outcomeWords } from './outcome-words';
 
 /** A visit of a customer’s pump. */
@@ -13,9 +14,15 @@ export interface CustomerVisit {
   readonly station: Station;
   readonly promisedOn: string;
   readonly runningHours: number | null;
+  /** What was approved of it, without tax; null where nothing was answered. */
+  readonly approvedMinor: number | null;
+  /** The earlier visit under whose warranty it came; null where it did not. */
+  readonly comebackOf: string | null;
 }
 
 export interface CustomerView {
+  readonly id: string;
+  readonly pages: readonly CustomerPageLink[];
   readonly name: string;
   readonly currency: string;
   readonly limitMinor: number;
@@ -30,8 +37,8 @@ export interface CustomerView {
   }[];
 }
 
-function VisitLine({ visit }: { readonly visit: CustomerVisit }) {
-  const { tag, openedOn, closedOn, outcome, station, promisedOn } = visit;
+function VisitLine({ visit, currency }: { readonly visit: CustomerVisit; readonly currency: string }) {
+  const { tag, openedOn, closedOn, outcome, station, promisedOn, approvedMinor, comebackOf } = visit;
   return (
     <li className="flex flex-wrap gap-x-3">
       <Link href={`/jobs/${tag}`} prefetch={false} className="num font-bold underline underline-offset-4">
@@ -46,7 +53,30 @@ function VisitLine({ visit }: { readonly visit: CustomerVisit }) {
           </b>
         )}
       </span>
+      {comebackOf && <span className="text-jasper">under the warranty of {comebackOf}</span>}
+      {approvedMinor !== null && (
+        <span className="num ml-auto text-13">{formatMoney({ minor: approvedMinor, currency })}</span>
+      )}
     </li>
+  );
+}
+
+/** What was approved of all visits, and how many came under warranty. */
+function Totals({ customer: { pumps, currency } }: { readonly customer: CustomerView }) {
+  const visits = pumps.flatMap((pump) => pump.visits);
+  const answered = visits.filter(({ approvedMinor }) => approvedMinor !== null);
+  const back = visits.filter(({ comebackOf }) => comebackOf !== null);
+  if (!answered.length) return null;
+  const sum = answered.reduce((all, { approvedMinor }) => all + (approvedMinor ?? 0), 0);
+  return (
+    <p>
+      <b className="num">{formatMoney({ minor: sum, currency })}</b> approved in {answered.length}{' '}
+      {answered.length === 1 ? 'repair' : 'repairs'}, without tax;{' '}
+      {back.length === 0
+        ? 'none of the visits was under warranty'
+        : `${back.length} of ${visits.length} visits under warranty`}
+      .
+    </p>
   );
 }
 
@@ -87,6 +117,8 @@ export function CustomerPage({ customer }: { readonly customer: CustomerView }) 
             : 'No limit for supplements is agreed.'}
         </p>
       </section>
+      <Totals customer={customer} />
+      <CustomerPages customerId={customer.id} pages={customer.pages} contacts={contacts.map((one) => one.name)} />
       <section aria-label="Pumps">
         <h2 className="border-b border-ink font-bold">Pumps</h2>
         <ul>
@@ -112,7 +144,7 @@ export function CustomerPage({ customer }: { readonly customer: CustomerView }) 
                 </span>
                 <ul>
                   {visits.map((visit) => (
-                    <VisitLine key={visit.tag} visit={visit} />
+                    <VisitLine key={visit.tag} {...{ visit, currency }} />
                   ))}
                 </ul>
               </li>

@@ -4,6 +4,10 @@ import type { PointHistory, Wear } from '@/core/history';
 import { CustomerList, CustomerPage, type CustomerView } from './customer-page';
 import { PumpPage, type PumpView } from './pump-page';
 
+const mockAct = jest.fn();
+jest.mock('../act/act', () => ({ act: (...asked: unknown[]): unknown => mockAct(...asked) }));
+jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
+
 const calm: Wear = {
   ...{ direction: 1, limit: 0.76, steps: [], per1000h: null, isUnclear: false, last: 0.5, isOut: false },
   ...{ usedShare: 0.3, forecast: null },
@@ -79,6 +83,7 @@ describe('a pump', () => {
 
 describe('a customer', () => {
   const customer: CustomerView = {
+    ...{ id: 'c', pages: [{ id: 'l', madeFor: 'Fern Okonjo', personName: 'Wenna Tarrock', on: '2026-11-20' }] },
     ...{ name: 'Garden', currency: 'EUR', limitMinor: 30_000, limitSaidBy: 'Fern Okonjo' },
     contacts: [{ name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' }],
     pumps: [
@@ -87,7 +92,7 @@ describe('a customer', () => {
         visits: [
           {
             ...{ tag: 'P-0411', openedOn: '2026-11-23', closedOn: null, outcome: 'open', station: 'inspect' },
-            ...{ promisedOn: '2026-12-18', runningHours: 26_300 },
+            ...{ promisedOn: '2026-12-18', runningHours: 26_300, approvedMinor: null, comebackOf: 'P-0399' },
           },
           {
             ...{
@@ -97,7 +102,7 @@ describe('a customer', () => {
               outcome: 'repaired',
               station: 'return',
             },
-            ...{ promisedOn: '2025-10-30', runningHours: 18_900 },
+            ...{ promisedOn: '2025-10-30', runningHours: 18_900, approvedMinor: 120_050, comebackOf: null },
           },
         ],
       },
@@ -111,6 +116,20 @@ describe('a customer', () => {
     expect(pumps).toHaveTextContent('26,300 h when it came last');
     expect(pumps).toHaveTextContent('at inspect, promised Fri 18 Dec');
     expect(pumps).toHaveTextContent('Mon 27 Oct 2025: repaired');
+    expect(pumps).toHaveTextContent('under the warranty of P-0399');
+    expect(screen.getByText(/approved in 1 repair, without tax; 1 of 2 visits under warranty/)).toHaveTextContent(
+      '€1,200.50',
+    );
+  });
+  test('has links to a page of their own, each with whom it is for, which are made and ended here', async () => {
+    mockAct.mockResolvedValue({ ok: true, data: { id: 'n', path: '/customer/pumps/abc' } });
+    render(<CustomerPage customer={customer} />);
+    expect(screen.getByText('made by Wenna Tarrock, 2026-11-20')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Make a link' }));
+    expect(mockAct).toHaveBeenCalledWith('make-customer-page', { customerId: 'c', madeFor: 'Fern Okonjo' });
+    expect(await screen.findByRole('status')).toHaveTextContent('/customer/pumps/abc');
+    await userEvent.click(screen.getByRole('button', { name: 'End it' }));
+    expect(mockAct).toHaveBeenLastCalledWith('end-customer-page', { id: 'l' });
   });
   test('stands in the list with how many pumps of theirs are here', () => {
     render(<CustomerList customers={[{ id: 'c', name: 'Garden', open: 1, all: 3 }]} />);

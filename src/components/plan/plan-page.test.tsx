@@ -48,7 +48,7 @@ const shown: PlanShown = {
   ],
   ...{ calendars: [], absences: [], wishes: [], lacking: [], fault: null, answers: 3, tests: 3, failRate: 0.1 },
   ...{ workSpread: { p10: 0.85, p50: 1, p90: 1.35 }, timed: 0 },
-  ...{ leadSpread: { p10: 1, p50: 1, p90: 1.3 }, leadByHouse: {}, orders: 0 },
+  ...{ leadSpread: { p10: 1, p50: 1, p90: 1.3 }, leadByHouse: {}, orders: 0, partsDays: null },
   answerDays: { p10: 1, p50: 3, p90: 7 },
 };
 const stoneOf = (row: string) =>

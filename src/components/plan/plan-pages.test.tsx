@@ -17,7 +17,7 @@ const shown: PlanShown = {
   ...{ calendars: [], lacking: [], fault: null, answers: 0, tests: 0, timed: 0, failRate: 0.1 },
   answerDays: { p10: 1, p50: 3, p90: 7 },
   workSpread: { p10: 0.85, p50: 1, p90: 1.35 },
-  ...{ leadSpread: { p10: 1, p50: 1, p90: 1.3 }, leadByHouse: {}, orders: 0 },
+  ...{ leadSpread: { p10: 1, p50: 1, p90: 1.3 }, leadByHouse: {}, orders: 0, partsDays: null },
   resources: [
     { ...hand, id: 'odile', name: 'Odile Fenner', version: 0 },
     { ...hand, id: 'joss', name: 'Joss Tarn', version: 0 },

@@ -5,7 +5,7 @@ const times = ({ p10, p90 }: Spread) => `${p10.toFixed(2)} to ${p90.toFixed(2)} 
 
 /** From what the days and ranges of the plan are reckoned, and how much of it is the shop's own history. */
 export function PlanReckoning({ shown }: { readonly shown: PlanShown }) {
-  const { answerDays, answers, failRate, workSpread, timed, leadSpread, leadByHouse, orders } = shown;
+  const { answerDays, answers, failRate, workSpread, timed, leadSpread, leadByHouse, orders, partsDays } = shown;
   const days = [answerDays.p10, answerDays.p50, answerDays.p90].map((one) => one.toFixed(1));
   const houses = Object.entries(leadByHouse);
   return (
@@ -20,7 +20,10 @@ export function PlanReckoning({ shown }: { readonly shown: PlanShown }) {
       {orders >= leastLeads
         ? `from ${orders} orders${houses.map(([house, own]) => `; ${house} ${times(own)}`).join('')}`
         : 'taken as usual until eight orders have ended'}
-      ).
+      )
+      {partsDays &&
+        `; before anything is found, the last part after ${partsDays.p10.toFixed(0)} to ${partsDays.p90.toFixed(0)} days, as it was`}
+      .
     </p>
   );
 }

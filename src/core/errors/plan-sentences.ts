@@ -14,6 +14,7 @@ export const planSentences = {
   'address-taken': ({ email }: { email: string }) => `${email} already belongs to somebody.`,
   'wrong-current': () => 'That is not the password that you have now. It stays as it is.',
   'no-feed': () => 'This calendar link is ended already.',
+  'no-customer-page': () => 'This link is ended already.',
   'no-absence': () => 'This absence is gone already.',
   'plan-changed': ({ name }: { name: string }) => `${name} was changed by somebody else meanwhile. Look at it again.`,
 } as const;

@@ -3,6 +3,7 @@ export { answerLine, dayInZone, sayDay, type AnswerGiven } from './answer-line';
 export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
 export { gateFor } from './gates';
 export { sayMissing, type Missing, type MissingShown } from './missing';
+export { sayForOwner } from './own-words';
 export { searchTextOf } from './search-text';
 export { foundStates, foundWords, stateAsked, type FoundState } from './find-words';
 export { needsRole } from './whose-move';

@@ -54,6 +54,8 @@ export interface PlanShown extends PlanDrawn {
   readonly timed: number;
   /** By what the lead times that suppliers acknowledge vary, of all and by supplier, and how many orders that is from. */
   readonly leadSpread: Spread;
+  /** Days until the last part of a repair is here, where its history says it. */
+  readonly partsDays: Spread | null;
   readonly leadByHouse: Readonly<Record<string, Spread>>;
   readonly orders: number;
 }

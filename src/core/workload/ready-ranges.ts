@@ -24,6 +24,8 @@ export interface ShopChances {
   readonly answerDays: Spread;
   readonly work: Spread;
   readonly lead: Spread;
+  /** Days until the last part is here, of what nobody has found yet; left out while there are few. */
+  readonly partsDays?: Spread;
   /** Of suppliers with enough orders of their own. */
   readonly leadByHouse?: Readonly<Record<string, Spread>>;
   readonly failRate: number;
@@ -43,13 +45,18 @@ function leadFrom({ lead, leadByHouse = {} }: ShopChances, houses: readonly stri
   return own[0] ?? lead;
 }
 
+/** A spread of days as factors on its middle, which the plan reckons with. */
+function aboutMiddle({ p10, p50, p90 }: Spread): Spread {
+  const middle = Math.max(p50, 1 / 1440);
+  return { p10: p10 / middle, p50: 1, p90: p90 / middle };
+}
+
 /** The factor by which an operation's minutes vary. */
 function factorOf(chances: ShopChances, work: WorkAhead | undefined): Spread {
   if (!work?.wait) return chances.work;
-  if (work.wait.kind !== 'answer') return leadFrom(chances, work.wait.houses ?? []);
-  const { p10, p50, p90 } = chances.answerDays;
-  const middle = Math.max(p50, 1 / 1440);
-  return { p10: p10 / middle, p50: 1, p90: p90 / middle };
+  const { partsDays } = chances;
+  if (work.wait.kind === 'answer') return aboutMiddle(chances.answerDays);
+  return work.wait.isGuess && partsDays ? aboutMiddle(partsDays) : leadFrom(chances, work.wait.houses ?? []);
 }
 
 /** The ends of each job over all runs of a plan, rising, in minutes from its start. */

@@ -53,6 +53,8 @@ export interface ShopPlanAsked {
   readonly pumps: readonly PlannedPump[];
   readonly wishes: readonly Wish[];
   readonly answerDays: Spread;
+  /** Days until the last part is here, from the shop's own repairs; left out while there are few. */
+  readonly partsDays?: Spread;
   readonly budgetMs: number;
 }
 
@@ -75,6 +77,12 @@ function daysOf({ from, to }: Absence): readonly string[] {
 
 const wishSkill = (resourceId: string) => `only ${resourceId}`;
 
+/** How long something is likely to be waited for: of parts that nobody has found yet as long as it usually was. */
+function waitedDays(wait: WorkAhead['wait'], { answerDays, partsDays }: ShopPlanAsked): number {
+  if (wait?.kind === 'answer') return answerDays.p50;
+  return wait?.isGuess && partsDays ? partsDays.p50 : (wait?.leadDays ?? 0);
+}
+
 /** An operation of the plan. What is waited for takes no hand; a wish for a hand is a skill that only it has. */
 function operationOf(work: WorkAhead, wish: Wish | undefined, asked: ShopPlanAsked): OperationAsked {
   const { id, needs, minutes, after, wait } = work;
@@ -83,7 +91,7 @@ function operationOf(work: WorkAhead, wish: Wish | undefined, asked: ShopPlanAsk
     .flatMap((time) => time || [])
     .toSorted()
     .at(-1);
-  const days = wait?.kind === 'answer' ? asked.answerDays.p50 : (wait?.leadDays ?? 0);
+  const days = waitedDays(wait, asked);
   const hand = asked.resources.find((one) => one.id === wish?.resourceId);
   const wished = needs.map((need) => (hand?.skills.includes(need) ? wishSkill(hand.id) : need));
   return {

@@ -18,6 +18,8 @@ export const workAheadSchema = z.object({
   wait: z
     .object({
       ...{ kind: z.enum(['answer', 'parts', 'outside']), leadDays: z.number(), dueOn: z.string().nullable() },
+      /** Nobody has found yet what is needed: the longest kit stands for it. */
+      isGuess: z.boolean().optional(),
       /** From which suppliers it comes, where that is known. */
       houses: z.array(z.string()).optional(),
     })
@@ -75,12 +77,24 @@ const latest = (days: readonly (string | null)[]) =>
     .at(-1) ?? null;
 
 /** Days of lead of what is to be ordered: before the answer of what the quote advises, before a quote the longest kit. */
-function leadAhead(record: JobRecord, family: Family, needs: readonly Need[]): number {
+function leadAhead(
+  record: JobRecord,
+  family: Family,
+  needs: readonly Need[],
+): { readonly days: number; readonly isGuess: boolean } {
   const isAsked = comesBefore(record.station, 'parts') && !hasQuoteAnswer(record);
-  if (!isAsked) return Math.max(0, ...toOrder(needs).map((need) => need.leadDays));
+  if (!isAsked) return { days: Math.max(0, ...toOrder(needs).map((need) => need.leadDays)), isGuess: false };
   const lines = linesAhead(record);
-  return lines ? leadOfLines(lines, family) : Math.max(0, ...family.kits.map((kit) => kit.lead_days));
+  if (lines) return { days: leadOfLines(lines, family), isGuess: false };
+  return { days: Math.max(0, ...family.kits.map((kit) => kit.lead_days)), isGuess: true };
 }
+
+/** Parts that nobody has ordered yet. */
+const toBeOrdered = (days: number, isGuess: boolean): Draft =>
+  waitFor(
+    { id: 'parts', title: 'Parts to be ordered' },
+    { kind: 'parts', leadDays: days, dueOn: null, ...(isGuess && { isGuess }) },
+  );
 
 /** The suppliers of which something ordered is not here yet. */
 const housesAwaited = ({ orders }: JobRecord) => [
@@ -102,9 +116,7 @@ function supplies(record: JobRecord, family: Family, needs: readonly Need[]): re
   const away = notBackFrom(record);
   const made = awaited(needs).filter(({ source }) => source === 'made');
   return [
-    ...(lead > 0
-      ? [waitFor({ id: 'parts', title: 'Parts to be ordered' }, { kind: 'parts', leadDays: lead, dueOn: null })]
-      : []),
+    ...(lead.days > 0 ? [toBeOrdered(lead.days, lead.isGuess)] : []),
     ...(coming
       ? [
           waitFor(
@@ -192,9 +204,7 @@ export function usualWork(family: Pick<Family, 'labour' | 'kits'>): readonly Wor
       { id: 'quote', title: 'Quote', needs: ['desk'], minutes: deskMinutes.quote },
       waitFor({ id: 'answer', title: answerTitle }, { kind: 'answer', leadDays: 0, dueOn: null }),
     ],
-    lead
-      ? [waitFor({ id: 'parts', title: 'Parts to be ordered' }, { kind: 'parts', leadDays: lead, dueOn: null })]
-      : [],
+    lead ? [toBeOrdered(lead, true)] : [],
     [
       { id: 'rebuild', title: 'Rebuild', needs: bench, minutes: minutesAt(family, 'rebuild') },
       { id: 'test', title: 'Test', needs: ['tester', 'stand'], minutes: minutesAt(family, 'test') },

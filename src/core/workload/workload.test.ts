@@ -217,6 +217,25 @@ describe('what waits for parts', () => {
     const { pumps } = planShop({ ...one, resources: one.resources.filter(({ id }) => id !== 'joss') }, chances);
     expect(pumps.find(({ tag }) => tag === 'P-2')?.goesOn).toEqual({ day: '2026-11-30', isByHands: true });
   });
+  test('of which nobody has found yet what they are: as long as it usually was in this shop', () => {
+    const guess = work('parts', 1, { needs: [], wait: { kind: 'parts', leadDays: 4, dueOn: null, isGuess: true } });
+    const own = { p10: 10, p50: 10, p90: 10 };
+    const asked = { ...shop([pump('P-1', [guess, after])]), partsDays: own };
+    // Monday 07:00 and ten days are Thursday week, whatever the longest kit says.
+    expect(planShop(asked, { ...chances, partsDays: own }).pumps[0]?.goesOn?.day).toBe('2026-12-03');
+    const known = { ...asked, pumps: [pump('P-1', [parts(4), after])] };
+    expect(planShop(known, { ...chances, partsDays: own }).pumps[0]?.goesOn?.day).toBe('2026-11-27');
+  });
+  test('which may come much later than usual make the range wider, not the plan', () => {
+    const guess = work('parts', 1, { needs: [], wait: { kind: 'parts', leadDays: 4, dueOn: null, isGuess: true } });
+    const own = { p10: 5, p50: 10, p90: 30 };
+    const asked = { ...shop([pump('P-1', [guess, after])]), partsDays: own };
+    const still = { ...chances, work: { p10: 1, p50: 1, p90: 1 }, failRate: 0 };
+    const [wide] = planShop(asked, { ...still, partsDays: own }).pumps;
+    const [narrow] = planShop(asked, { ...still, partsDays: { p10: 10, p50: 10, p90: 10 } }).pumps;
+    expect(wide?.plannedOn).toBe(narrow?.plannedOn);
+    expect((wide?.range.late ?? '') > (narrow?.range.late ?? '')).toBe(true);
+  });
   test('nothing is said where nothing is waited for', () =>
     expect(planShop(shop([pump('P-1', [work('rebuild', 60)])]), chances).pumps[0]?.goesOn).toBeNull());
 });

@@ -76,6 +76,25 @@ export const customers = mysqlTable(
   (table) => [uniqueIndex('customers_name').on(table.name)],
 );
 
+/** Links under which a customer reads how all its pumps stand; each can be ended. */
+export const customerPages = mysqlTable(
+  'customer_pages',
+  {
+    id: idColumn('id').primaryKey(),
+    customerId: idColumn('customer_id').notNull(),
+    tokenHash: varchar('token_hash', { length: 64 }).notNull(),
+    /** Whom it was made for. */
+    madeFor: shortText('made_for').notNull(),
+    personName: shortText('person_name').notNull(),
+    at: momentColumn('at').notNull(),
+    endedAt: momentColumn('ended_at'),
+  },
+  (table) => [
+    uniqueIndex('customer_pages_token').on(table.tokenHash),
+    index('customer_pages_customer').on(table.customerId),
+  ],
+);
+
 export const contacts = mysqlTable(
   'contacts',
   {

@@ -76,7 +76,7 @@ async function testOne({ database, now }: Context, { tag, at, moment, readyOn }:
   }
   const plan = {
     ...{ now: localTime(shop?.zone ?? 'UTC', at), resources, calendars, absences: [], wishes: [], pumps },
-    ...{ answerDays: chances.answerDays, budgetMs: 60 },
+    ...{ answerDays: chances.answerDays, budgetMs: 60, ...(chances.partsDays && { partsDays: chances.partsDays }) },
   };
   const isPlanned = pumps.some((pump) => pump.tag === tag);
   const said = isPlanned ? await forecastHeavy({ plan, chances, tag }).catch(asNothing) : [];

@@ -1,4 +1,5 @@
 import { standingSchema } from '@/core/lifecycle';
+import type { Spread } from '@/core/planning';
 import { quantileBetween } from '@/core/sums/turnaround';
 import {
   leadSpreads,
@@ -21,6 +22,7 @@ import {
   listCalendars,
   listEndedOrders,
   listPeople,
+  listPartsDays,
   listPumpsToPlan,
   listResourceRows,
   listWeights,
@@ -73,6 +75,13 @@ export const resourcesNow = async (connection: Connection) =>
     .filter(({ isActive, skills }) => isActive && skills.length > 0)
     .map(({ isActive: _active, ...resource }) => resource);
 
+/** Days as they were, at 10, 50 and 90 of 100; null where they are too few to say anything. */
+function daysSpread(days: readonly number[]): Spread | null {
+  if (days.length < leastHistory) return null;
+  const of = (pct: number) => quantileBetween(days, pct) ?? 0;
+  return { p10: Math.max(0.05, of(10)), p50: Math.max(0.1, of(50)), p90: Math.max(0.2, of(90)) };
+}
+
 /** What varies, from the shop's own history where there is enough of it: all of it, or what was known at a moment. */
 export async function chancesNow(
   connection: Connection,
@@ -80,17 +89,19 @@ export async function chancesNow(
 ): Promise<
   ShopChances & { readonly answers: number; readonly tests: number; readonly timed: number; readonly orders: number }
 > {
-  const [days, runs, worked, orders] = await Promise.all([
+  const [days, runs, worked, orders, parts] = await Promise.all([
     listAnswerDays(connection, at),
     countFirstRuns(connection, at),
     listWorkedThrough(connection, at),
     listEndedOrders(connection, at?.toISOString().slice(0, 10)),
+    listPartsDays(connection, at),
   ]);
   const leads = leadSpreads(orders);
-  const of = (pct: number) => quantileBetween(days, pct) ?? 0;
-  const own = { p10: Math.max(0.05, of(10)), p50: Math.max(0.1, of(50)), p90: Math.max(0.2, of(90)) };
+  const partsDays = daysSpread(parts);
+  const own = daysSpread(days);
   return {
-    answerDays: days.length >= leastHistory ? own : priorAnswerDays,
+    answerDays: own ?? priorAnswerDays,
+    ...(partsDays && { partsDays }),
     failRate: runs.all >= leastHistory ? Math.min(0.8, runs.failed / runs.all) : priorFailRate,
     ...{ work: workSpread(worked) ?? priorWork, lead: leads.all ?? priorLead, leadByHouse: leads.byHouse },
     ...{ answers: days.length, tests: runs.all, timed: workRatios(worked).length },
@@ -123,6 +134,7 @@ export async function planFacts({ database, now }: Pick<Context, 'database' | 'n
   });
   const asked: ShopPlanAsked = {
     ...{ now: time, resources, calendars, absences, wishes, answerDays: chances.answerDays, budgetMs: 300 },
+    ...(chances.partsDays && { partsDays: chances.partsDays }),
     pumps: rows.map(({ tag, promisedOn, holdUntil, work }) => ({
       ...{ tag, promisedOn, holdUntil, work },
       weight: weights.find((one) => one.tag === tag)?.weight ?? 1,

@@ -68,7 +68,7 @@ export const readPlan = defineUseCase({
       ...{ now: asked.now, today: asked.now.slice(0, 10), resources, calendars, absences, wishes: asked.wishes },
       ...{ answers: chances.answers, tests: chances.tests, answerDays: chances.answerDays, failRate: chances.failRate },
       ...{ workSpread: chances.work, timed: chances.timed, orders: chances.orders },
-      ...{ leadSpread: chances.lead, leadByHouse: chances.leadByHouse ?? {} },
+      ...{ leadSpread: chances.lead, leadByHouse: chances.leadByHouse ?? {}, partsDays: chances.partsDays ?? null },
       lacking: lackingSkills(asked),
     };
     const none = { ...frame, days: [], board: [], afloat: [], pumps: [] };

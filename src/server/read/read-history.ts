@@ -2,9 +2,12 @@ import * as z from 'zod';
 import { tagField } from '@/core/change/inputs';
 import { DomainError } from '@/core/errors';
 import { pumpHistory } from '@/core/history';
+import { warrantyEnd } from '@/core/warranty';
 import {
   findCustomer,
+  listApprovedOf,
   listContactsOf,
+  listCustomerPages,
   listCustomersWithJobs,
   listJobsOfCustomer,
   loadVisitsOfPump,
@@ -42,6 +45,21 @@ export const readPump = defineUseCase({
 });
 export type PumpShown = Awaited<ReturnType<typeof readPump.run>>;
 
+type JobOfCustomer = Awaited<ReturnType<typeof listJobsOfCustomer>>[number];
+
+/** The earlier visit of the same pump under whose warranty it came; null where there is none. */
+function underWarrantyOf(visits: readonly JobOfCustomer[], openedAt: Date): string | null {
+  const day = openedAt.toISOString().slice(0, 10);
+  const earlier = visits.find(
+    (one) =>
+      one.openedAt < openedAt &&
+      one.warrantyFrom &&
+      one.warrantyMonths !== null &&
+      warrantyEnd(one.warrantyFrom, one.warrantyMonths) >= day,
+  );
+  return earlier?.tag ?? null;
+}
+
 /** A customer: contacts, agreed limit, every pump of theirs with its visits. */
 export const readCustomer = defineUseCase({
   verb: 'read-customer',
@@ -51,10 +69,12 @@ export const readCustomer = defineUseCase({
     const customer = await findCustomer(database, id);
     if (!customer) throw new DomainError('not-found', { what: 'There is no such customer.' });
     const own = customer.mergedInto ?? customer.id;
-    const [contacts, jobs, shop] = await Promise.all([
+    const [contacts, jobs, shop, approved, pages] = await Promise.all([
       listContactsOf(database, own),
       listJobsOfCustomer(database, own),
       readShop(database),
+      listApprovedOf(database, own),
+      listCustomerPages(database, own),
     ]);
     const plates = new Map<string, (typeof jobs)[number][]>();
     for (const job of jobs) {
@@ -64,6 +84,9 @@ export const readCustomer = defineUseCase({
     return {
       ...{ id: own, name: customer.name, currency: shop?.currency ?? 'EUR' },
       ...{ limitMinor: customer.riskLimitMinor, limitSaidBy: customer.riskLimitSaidBy },
+      pages: pages.map(({ id: pageId, madeFor, personName, at }) => ({
+        ...{ id: pageId, madeFor, personName, on: at.toISOString().slice(0, 10) },
+      })),
       contacts: contacts.map(({ name, email, phone }) => ({ name, email, phone })),
       pumps: [...plates.values()].map((visits) => {
         const [newest] = visits;
@@ -71,7 +94,8 @@ export const readCustomer = defineUseCase({
           ...{ maker: newest?.maker ?? '', model: newest?.model ?? '', serial: newest?.serial ?? '' },
           equipmentNumber: visits.find((one) => one.equipmentNumber)?.equipmentNumber ?? '',
           visits: visits.map(({ tag, openedAt, closedAt, outcome, station, promisedOn, runningHours }) => ({
-            ...{ tag, outcome, station, promisedOn, runningHours },
+            ...{ tag, outcome, station, promisedOn, runningHours, approvedMinor: approved.get(tag) ?? null },
+            comebackOf: underWarrantyOf(visits, openedAt),
             ...{
               openedOn: openedAt.toISOString().slice(0, 10),
               closedOn: closedAt?.toISOString().slice(0, 10) ?? null,

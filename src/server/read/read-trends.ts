@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import { changesOf } from '@/core/change';
 import { holderNames, stationNames, type Action, type Holder, type Station } from '@/core/record';
 import { trendsOf, type TrendJob } from '@/core/trends';
 import type { WorkedAt } from '@/core/workload';
@@ -32,16 +31,27 @@ function clockOf(zone: string): (at: Date) => string {
 
 const readyAt = ({ releasedAt, closedAt }: Row) => releasedAt ?? closedAt;
 
+interface Standing {
+  readonly station: Station;
+  readonly holder: Holder;
+}
+
+/** Where an event left a job; null where it did not touch its head. Its rows are what this program wrote and chained. */
+function headIn(data: string): Standing | null {
+  const { changes = [] } = JSON.parse(data) as { changes?: readonly { put: string; row: Standing }[] };
+  return changes.findLast(({ put }) => put === 'job')?.row ?? null;
+}
+
 /** Where each job was from when to when: its head says so with each move. An entry that was made late moves no clock back. */
 function staysOf(rows: readonly Row[], events: Awaited<ReturnType<typeof listHeadEvents>>, say: (at: Date) => string) {
   const stays = new Map<string, { station: Station; holder: Holder; from: Date; to: Date | null }[]>();
   for (const { id, openedAt } of rows) stays.set(id, [{ station: 'receive', holder: 'U', from: openedAt, to: null }]);
   for (const { jobId, at, data } of events) {
-    const head = changesOf({ data })?.findLast((change) => change.put === 'job');
+    const head = headIn(data);
     const own = stays.get(jobId);
     const last = own?.at(-1);
-    if (head?.put !== 'job' || !last) continue;
-    const { station, holder } = head.row;
+    if (!head || !last) continue;
+    const { station, holder } = head;
     if (station === last.station && holder === last.holder) continue;
     last.to = at > last.from ? at : last.from;
     own?.push({ station, holder, from: last.to, to: null });
@@ -82,17 +92,20 @@ async function renewedOf(connection: Connection, rows: readonly Row[]) {
   const refsOf = new Map<string, string[]>();
   for (const { jobId, partRef, action } of found)
     if (worked.has(action)) refsOf.set(jobId, [...(refsOf.get(jobId) ?? []), partRef]);
-  const names = new Map<string, ReadonlyMap<string, string>>();
+  const names = new Map<string, { readonly title: string; readonly parts: ReadonlyMap<string, string> }>();
   const renewed = new Map<string, Set<string>>();
   for (const { id, familyId, familyVersion } of rows) {
     const key = `${familyId} ${familyVersion}`;
     if (!names.has(key)) {
       const family = await familyOfJob(connection, { familyId, familyVersion, sheets: [] });
-      names.set(key, new Map(family.parts.map(({ ref, name }) => [ref, name])));
+      names.set(key, { title: family.title, parts: new Map(family.parts.map(({ ref, name }) => [ref, name])) });
     }
-    renewed.set(id, new Set((refsOf.get(id) ?? []).map((ref) => names.get(key)?.get(ref) ?? ref)));
+    renewed.set(id, new Set((refsOf.get(id) ?? []).map((ref) => names.get(key)?.parts.get(ref) ?? ref)));
   }
-  return ({ id }: Row) => [...(renewed.get(id) ?? [])];
+  return {
+    of: ({ id }: Row) => [...(renewed.get(id) ?? [])],
+    titleOf: ({ familyId, familyVersion }: Row) => names.get(`${familyId} ${familyVersion}`)?.title ?? familyId,
+  };
 }
 
 /** Minutes of each pump that was timed, and those of its family for the stations where it was. */
@@ -131,10 +144,15 @@ async function jobsOf(connection: Connection, rows: readonly Row[], zone: string
   return rows.map((row) => {
     const ready = readyAt(row);
     return {
-      ...{ tag: row.tag, family: row.familyId, liquid: row.liquid.trim().toLowerCase(), opened: say(row.openedAt) },
+      ...{
+        tag: row.tag,
+        family: renewed.titleOf(row),
+        liquid: row.liquid.trim().toLowerCase(),
+        opened: say(row.openedAt),
+      },
       ...{ ready: ready && say(ready), promised: first.get(row.id) ?? row.promisedOn, stays: staysOfJob(row) },
       ...{ runs: runsOf.get(row.id) ?? 0, comebackOf: comebackOf(row), answerDays: answerOf.get(row.id) ?? null },
-      ...{ renewed: renewed(row), worked: workedOf.get(row.tag) ?? null, judged: judgedOf.get(row.id) ?? '' },
+      ...{ renewed: renewed.of(row), worked: workedOf.get(row.tag) ?? null, judged: judgedOf.get(row.id) ?? '' },
     };
   });
 }

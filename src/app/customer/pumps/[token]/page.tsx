@@ -1,0 +1,30 @@
+import type { Metadata } from 'next';
+import { DomainError } from '@/core/errors';
+import { perform, readOwnPumps, readShopSign } from '@/server';
+import { DeadLink } from '@/components/customer/dead-link';
+import { OwnPumps } from '@/components/customer/own-pumps';
+import { requestContext } from '@/app/session';
+import { orExplain } from '@/app/explain';
+
+export const metadata: Metadata = {
+  title: 'Your pumps',
+  robots: { index: false, follow: false },
+  referrer: 'no-referrer',
+};
+
+/** How all pumps of a customer stand, by its link. */
+export default async function Page({ params }: { params: Promise<{ token: string }> }) {
+  const context = await requestContext();
+  const asked = await params;
+  return orExplain(
+    async () => {
+      try {
+        return <OwnPumps view={await perform(readOwnPumps, context, asked)} />;
+      } catch (error) {
+        if (!(error instanceof DomainError)) throw error;
+        return <DeadLink shop={await perform(readShopSign, context, {})} />;
+      }
+    },
+    { linksHome: false },
+  );
+}
