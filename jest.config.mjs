@@ -45,9 +45,10 @@ export default {
       ...shared,
       displayName: 'end-to-end',
       testMatch: ['<rootDir>/e2e/**/*.test.ts'],
-      testPathIgnorePatterns: ['nothing-lost', 'inches'],
+      testPathIgnorePatterns: ['nothing-lost', 'inches', 'gauge'],
     },
-    // These stop the database under the application, or change the units of the shop: nothing else may go on beside them.
-    { ...shared, displayName: 'alone', testMatch: ['<rootDir>/e2e/{nothing-lost,inches}.test.ts'] },
+    // These stop the database under the application, or change the units or a gauge of the shop: nothing else may go on
+    // beside them.
+    { ...shared, displayName: 'alone', testMatch: ['<rootDir>/e2e/{gauge,inches,nothing-lost}.test.ts'] },
   ],
 };

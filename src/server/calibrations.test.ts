@@ -86,3 +86,14 @@ test.each([
   expect(JSON.stringify(told)).toContain(words);
 });
 test('no instrument of a name is said', async () => expect(await codeOf(read('X-99'))).toBe('not-found'));
+
+test('by an error of half a centimetre verdicts would turn; without one that cannot be said', async () => {
+  const code = await busiest();
+  await shop.act('marek', 'record-calibration', { ...beyond(code), error: 5 });
+  const { turned, notReckoned } = await read(code);
+  expect(notReckoned).toBe(0);
+  expect(turned?.length).toBeGreaterThan(0);
+  for (const { is, maybe } of turned ?? []) expect(maybe).not.toContain(is);
+  await shop.act('marek', 'record-calibration', { ...beyond(code), error: null });
+  expect((await read(code)).turned).toBeNull();
+});

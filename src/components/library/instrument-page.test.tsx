@@ -24,6 +24,8 @@ const view: InstrumentView = {
       ...{ note: 'dropped', personName: 'Marek' },
     },
   ],
+  turned: [{ tag: 'P-0409', phase: 'as-found', point: 'Front wear ring bore', is: 'usable', maybe: ['out'] }],
+  notReckoned: 3,
   touched: [
     { ...reading, isClosed: false },
     { ...reading, tag: 'P-0399', isClosed: true, report: 'R-2026-0004' },
@@ -42,6 +44,19 @@ test('says what it touches: what is here, what has gone out and with which repor
     'beyond its uncertainty, largest error 0.02 mm',
   );
   expect(screen.queryByRole('button')).toBeNull();
+  expect(touched).toHaveTextContent('1 verdict of 1 pump may be wrong by the error that was found:');
+  expect(screen.getByRole('list', { name: 'Verdicts that may be wrong' })).toHaveTextContent(
+    'P-0409Front wear ring bore, as found: judged usable, may be out',
+  );
+  expect(touched).toHaveTextContent('Of 3 older pumps this was not reckoned.');
+});
+
+test('without an error, and where nothing turns, it says so', () => {
+  const { unmount } = render(<InstrumentPage view={{ ...view, turned: null }} canCalibrate={false} />);
+  expect(screen.getByText(/whether a verdict would turn cannot be reckoned/)).toBeVisible();
+  unmount();
+  render(<InstrumentPage view={{ ...view, turned: [], notReckoned: 0 }} canCalibrate={false} />);
+  expect(screen.getByText('No verdict would turn by the error that was found.')).toBeVisible();
 });
 
 test('what is found beyond has no next day', async () => {

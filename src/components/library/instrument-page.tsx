@@ -27,6 +27,18 @@ export interface InstrumentView {
     readonly note: string;
     readonly personName: string;
   }[];
+  /** Verdicts that would be others by the error that was found; null where none was measured. */
+  readonly turned:
+    | readonly {
+        readonly tag: string;
+        readonly phase: Phase;
+        readonly point: string;
+        readonly is: string;
+        readonly maybe: readonly string[];
+      }[]
+    | null;
+  /** Pumps of which that was not reckoned: the older ones. */
+  readonly notReckoned: number;
   readonly touched: readonly {
     readonly tag: string;
     readonly pump: string;
@@ -103,8 +115,44 @@ function CalibrationForm({
   );
 }
 
+const phaseWords = (phase: Phase) => (phase === 'as-found' ? 'as found' : 'as left');
+
+/** Which verdicts would be others had it read by its whole error too much or too little. */
+function TurnedVerdicts({ view: { turned, notReckoned } }: { readonly view: InstrumentView }) {
+  if (turned === null)
+    return <p>By how much it was wrong is not written down: whether a verdict would turn cannot be reckoned.</p>;
+  const tags = new Set(turned.map(({ tag }) => tag)).size;
+  return (
+    <>
+      <p className="font-semibold">
+        {turned.length === 0
+          ? 'No verdict would turn by the error that was found.'
+          : `${turned.length} ${turned.length === 1 ? 'verdict' : 'verdicts'} of ${tags} ${tags === 1 ? 'pump' : 'pumps'} may be wrong by the error that was found:`}
+      </p>
+      <ul aria-label="Verdicts that may be wrong">
+        {turned.map(({ tag, phase, point, is, maybe }) => (
+          <li key={`${tag} ${phase} ${point}`} className="flex flex-wrap gap-x-3">
+            <Link
+              href={`/jobs/${tag}?at=${phase === 'as-found' ? 'inspect' : 'rebuild'}`}
+              prefetch={false}
+              className="num font-bold underline underline-offset-4"
+            >
+              {tag}
+            </Link>
+            <span>
+              {point}, {phaseWords(phase)}: judged {is}, may be <b>{maybe.join(' or ')}</b>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {notReckoned > 0 && <p className="text-13">Of {notReckoned} older pumps this was not reckoned.</p>}
+    </>
+  );
+}
+
 /** Readings that nobody can vouch for, pump by pump: what is still here can be measured again, what went out must be thought of. */
-function Touched({ view: { touched, since, until } }: { readonly view: InstrumentView }) {
+function Touched({ view }: { readonly view: InstrumentView }) {
+  const { touched, since, until } = view;
   if (until === null) return null;
   const tags = [...new Set(touched.map(({ tag }) => tag))];
   const gone = new Set(touched.filter(({ isClosed }) => isClosed).map(({ tag }) => tag)).size;
@@ -123,6 +171,7 @@ function Touched({ view: { touched, since, until } }: { readonly view: Instrumen
         )}{' '}
         Measure again what is here; whether a limit was met is for a person to judge.
       </p>
+      <TurnedVerdicts view={view} />
       {tags.map((tag) => {
         const own = touched.filter((one) => one.tag === tag);
         const [first] = own;
@@ -148,8 +197,8 @@ function Touched({ view: { touched, since, until } }: { readonly view: Instrumen
             <ul className="text-13">
               {own.map((one) => (
                 <li key={`${one.phase} ${one.point} ${one.place}`}>
-                  {one.point}, {one.place}, {one.phase === 'as-found' ? 'as found' : 'as left'}:{' '}
-                  <b className="num">{one.typed}</b> {one.unit}, {dayWords(one.on)}, {one.personName}
+                  {one.point}, {one.place}, {phaseWords(one.phase)}: <b className="num">{one.typed}</b> {one.unit},{' '}
+                  {dayWords(one.on)}, {one.personName}
                 </li>
               ))}
             </ul>

@@ -1,7 +1,11 @@
 import * as z from 'zod';
 import { reason, refuse } from '@/core/change/decision';
 import { DomainError } from '@/core/errors';
+import { standingReadings } from '@/core/bench';
+import { turnedBy, type PointVerdict } from '@/core/inspection';
 import { addDays } from '@/core/planning';
+import type { Phase } from '@/core/record';
+import { verdictWords } from '@/core/sums';
 import {
   addCalibration,
   findInstrument,
@@ -13,6 +17,7 @@ import {
 } from '@/db';
 import { dayIn } from '../read/read-floor';
 import { familyOfJob } from '../families';
+import { findJob } from '../find-job';
 import { defineUseCase, forVerb, inTransaction } from '../use-case';
 import { noteDeed } from './deed';
 
@@ -31,6 +36,38 @@ async function touchedBy(connection: Connection, code: string) {
   const readings = await listReadingsWith(connection, span);
   return { since: good === beginning ? null : good, until: last.onDay, readings };
 }
+
+/** Pumps of which it is reckoned whether a verdict would turn: the newest. */
+const mostReckoned = 40;
+
+interface TurnedPoint {
+  readonly tag: string;
+  readonly phase: Phase;
+  readonly point: string;
+  readonly is: string;
+  readonly maybe: readonly string[];
+}
+
+/** Verdicts that would be others had the gauge read by its whole error too much or too little, of the newest pumps. */
+async function turnedOf(
+  connection: Connection,
+  { code, error }: { readonly code: string; readonly error: number },
+  tags: readonly string[],
+): Promise<readonly TurnedPoint[]> {
+  const turned: TurnedPoint[] = [];
+  for (const tag of tags) {
+    const { record, family } = await findJob(connection, tag);
+    const readings = standingReadings(record, family);
+    for (const phase of ['as-found', 'as-left'] as const)
+      for (const { pointId, is, maybe } of turnedBy({ family, readings, phase }, { code, error })) {
+        const point = family.points.find(({ id }) => id === pointId)?.title ?? pointId;
+        turned.push({ ...{ tag, phase, point }, is: verdictSaid(is), maybe: maybe.map(verdictSaid) });
+      }
+  }
+  return turned;
+}
+
+const verdictSaid = (verdict: PointVerdict) => (verdict === 'tight' ? 'tight' : verdictWords[verdict]);
 
 export const recordCalibration = forVerb('record-calibration', async (context, command) => {
   const { database, actor } = context;
@@ -74,8 +111,14 @@ export const readInstrument = defineUseCase({
       const family = await familyOfJob(database, { familyId, familyVersion, sheets: [] });
       for (const { id, title } of family.points) titles.set(`${key} ${id}`, title);
     }
+    const [latest] = history;
+    const error = latest && !latest.isWithin && latest.error !== null ? Number(latest.error) : null;
+    const tags = [...new Set(readings.map(({ tag }) => tag))];
+    const reckoned = error === null ? [] : tags.slice(0, mostReckoned);
     return {
       ...{ tool, ...span, today: dayIn(zone, now()) },
+      turned: error === null ? null : await turnedOf(database, { code, error }, reckoned),
+      notReckoned: tags.length - reckoned.length,
       history: history.map(({ error, at, ...row }) => ({
         ...row,
         ...{ error: error === null ? null : Number(error), at: at.toISOString() },
