@@ -35,7 +35,7 @@ test('found beyond its uncertainty it leads to every reading that it touched, an
 
 test('it is due until it is found good again, and the page says what was found', async () => {
   await open(desk, '/library/instruments/B-02');
-  const found = await desk.$eval('section[aria-label="Found so far"]', (one) => (one as HTMLElement).innerText);
+  const found = await desk.$eval('section[aria-label="Found so far"]', (one) => (one).innerText);
   expect(found).toContain('beyond its uncertainty, largest error 0.1 mm');
   expect(found).toContain('K-2231');
   expect(desk.faults).toEqual([]);
