@@ -1,7 +1,16 @@
 import { present } from '@/core/present';
 import { proposeSize, type Family } from '@/core/family';
 import type { Actor } from '@/core/access';
-import { addInstrument, addPerson, countPeople, createShop, listEvents, listInstruments, readShop } from '@/db';
+import {
+  addCalibration,
+  addInstrument,
+  addPerson,
+  countPeople,
+  createShop,
+  listEvents,
+  listInstruments,
+  readShop,
+} from '@/db';
 import { hashSecret } from '@/server/people/passwords';
 import { standardSettings } from '@/server/people/create-owner';
 import { act as actAs, type Runtime } from '@/server';
@@ -70,7 +79,32 @@ async function loadShop(runtime: Runtime): Promise<Map<DemoPerson['key'], Actor>
     const tool = { code, kind, unit, uncertainty, rangeLow, rangeHigh, dueOn: inDays(due) };
     await addInstrument(database, { id: context.newId(), ...tool });
   }
+  await loadCalibrations(database, gauges, context);
   return actors;
+}
+
+/** Each gauge was found good a year before it is due, and a year before that. */
+async function loadCalibrations(
+  database: Runtime['database'],
+  gauges: readonly (readonly [
+    code: string,
+    kind: string,
+    unit: string,
+    uncertainty: number | null,
+    ...rest: unknown[],
+    due: number,
+  ])[],
+  { newId }: { readonly newId: () => string },
+): Promise<void> {
+  for (const [i, [code, , , uncertainty, ...rest]] of gauges.entries())
+    for (const years of [1, 2]) {
+      const at = new Date(Date.now() + (Number(rest.at(-1)) - 365 * years) * dayMs);
+      const nextDueOn = new Date(at.getTime() + 365 * dayMs).toISOString().slice(0, 10);
+      const error = uncertainty === null ? null : String(uncertainty / 2);
+      const found = { code, error, nextDueOn, isWithin: true, certificate: `K-${2200 - 40 * years + i}`, note: '' };
+      const onDay = at.toISOString().slice(0, 10);
+      await addCalibration(database, { ...found, id: newId(), onDay, personName: 'Tarnbeck Laboratory', at });
+    }
 }
 
 const contacts: Readonly<Record<string, { name: string; email: string; phone: string }>> = {

@@ -25,8 +25,11 @@ interface Span {
   readonly until: Date;
 }
 
+/** Readings that are listed at most: those of pumps that are here, then of those that came last. */
+export const mostReadings = 4000;
+
 /** Readings that were taken with an instrument in a span of time, job by job. */
-export async function listReadingsWith(connection: Connection, { code, from, until }: Span, limit = 2000) {
+export async function listReadingsWith(connection: Connection, { code, from, until }: Span, limit = mostReadings) {
   const { readings: r } = t;
   return connection
     .select({
@@ -48,6 +51,6 @@ export async function listReadingsWith(connection: Connection, { code, from, unt
     .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
     .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
     .where(and(eq(r.instrumentCode, code), gte(r.at, from), lt(r.at, until)))
-    .orderBy(asc(t.jobs.tag), asc(r.at))
+    .orderBy(sql`${t.jobs.closedAt} is null desc`, desc(t.jobs.openedAt), asc(r.at))
     .limit(limit);
 }

@@ -26,6 +26,7 @@ const view: InstrumentView = {
   ],
   turned: [{ tag: 'P-0409', phase: 'as-found', point: 'Front wear ring bore', is: 'usable', maybe: ['out'] }],
   notReckoned: 3,
+  isCut: false,
   touched: [
     { ...reading, isClosed: false },
     { ...reading, tag: 'P-0399', isClosed: true, report: 'R-2026-0004' },

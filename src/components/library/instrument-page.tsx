@@ -37,6 +37,8 @@ export interface InstrumentView {
         readonly maybe: readonly string[];
       }[]
     | null;
+  /** There are more readings than are listed. */
+  readonly isCut: boolean;
   /** Pumps of which that was not reckoned: the older ones. */
   readonly notReckoned: number;
   readonly touched: readonly {
@@ -152,14 +154,15 @@ function TurnedVerdicts({ view: { turned, notReckoned } }: { readonly view: Inst
 
 /** Readings that nobody can vouch for, pump by pump: what is still here can be measured again, what went out must be thought of. */
 function Touched({ view }: { readonly view: InstrumentView }) {
-  const { touched, since, until } = view;
+  const { touched, since, until, isCut } = view;
   if (until === null) return null;
   const tags = [...new Set(touched.map(({ tag }) => tag))];
   const gone = new Set(touched.filter(({ isClosed }) => isClosed).map(({ tag }) => tag)).size;
   return (
     <section aria-label="Readings touched" className="border-l-4 border-jasper pl-4">
       <h2 className="text-18 font-bold">
-        {touched.length} readings of {tags.length} {tags.length === 1 ? 'pump' : 'pumps'} are touched
+        {touched.length}
+        {isCut && ' and more'} readings of {tags.length} {tags.length === 1 ? 'pump' : 'pumps'} are touched
       </h2>
       <p>
         {since === null ? 'It was never found good before' : `It was found good last on ${dayWords(since)}`}, and beyond
@@ -194,14 +197,19 @@ function Touched({ view }: { readonly view: InstrumentView }) {
                 {first.report && `, report ${first.report}`}
               </b>
             </p>
-            <ul className="text-13">
-              {own.map((one) => (
-                <li key={`${one.phase} ${one.point} ${one.place}`}>
-                  {one.point}, {one.place}, {phaseWords(one.phase)}: <b className="num">{one.typed}</b> {one.unit},{' '}
-                  {dayWords(one.on)}, {one.personName}
-                </li>
-              ))}
-            </ul>
+            <details open={tags.length < 4}>
+              <summary className="min-h-8 cursor-pointer content-center text-13">
+                {own.length} readings: {[...new Set(own.map((one) => one.point))].join(', ')}
+              </summary>
+              <ul className="text-13">
+                {own.map((one) => (
+                  <li key={`${one.phase} ${one.point} ${one.place}`}>
+                    {one.point}, {one.place}, {phaseWords(one.phase)}: <b className="num">{one.typed}</b> {one.unit},{' '}
+                    {dayWords(one.on)}, {one.personName}
+                  </li>
+                ))}
+              </ul>
+            </details>
           </div>
         );
       })}

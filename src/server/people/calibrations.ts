@@ -11,6 +11,7 @@ import {
   findInstrument,
   listCalibrations,
   listReadingsWith,
+  mostReadings,
   readShop,
   setDueOn,
   type Connection,
@@ -119,6 +120,7 @@ export const readInstrument = defineUseCase({
       ...{ tool, ...span, today: dayIn(zone, now()) },
       turned: error === null ? null : await turnedOf(database, { code, error }, reckoned),
       notReckoned: tags.length - reckoned.length,
+      isCut: readings.length === mostReadings,
       history: history.map(({ error, at, ...row }) => ({
         ...row,
         ...{ error: error === null ? null : Number(error), at: at.toISOString() },
