@@ -24,7 +24,9 @@ const view: InstrumentView = {
       ...{ note: 'dropped', personName: 'Marek' },
     },
   ],
-  turned: [{ tag: 'P-0409', phase: 'as-found', point: 'Front wear ring bore', is: 'usable', maybe: ['out'] }],
+  turned: [
+    { tag: 'P-0409', phase: 'as-found', point: 'Front wear ring bore', is: 'usable', maybe: ['out'], mayBeOut: true },
+  ],
   notReckoned: 3,
   isCut: false,
   touched: [
@@ -45,7 +47,9 @@ test('says what it touches: what is here, what has gone out and with which repor
     'beyond its uncertainty, largest error 0.02 mm',
   );
   expect(screen.queryByRole('button')).toBeNull();
-  expect(touched).toHaveTextContent('1 verdict of 1 pump may be wrong by the error that was found:');
+  expect(touched).toHaveTextContent(
+    '1 verdict of 1 pump may be wrong by the error that was found; 1 that were good may be out.',
+  );
   expect(screen.getByRole('list', { name: 'Verdicts that may be wrong' })).toHaveTextContent(
     'P-0409Front wear ring bore, as found: judged usable, may be out',
   );

@@ -35,6 +35,8 @@ export interface InstrumentView {
         readonly point: string;
         readonly is: string;
         readonly maybe: readonly string[];
+        /** It was judged good to run, and may not be. */
+        readonly mayBeOut: boolean;
       }[]
     | null;
   /** There are more readings than are listed. */
@@ -119,32 +121,61 @@ function CalibrationForm({
 
 const phaseWords = (phase: Phase) => (phase === 'as-found' ? 'as found' : 'as left');
 
+type TurnedVerdict = NonNullable<InstrumentView['turned']>[number];
+
+/** What may be wrong of one pump: what was good and may be out stands open, the rest is folded. */
+function TurnedPump({ own }: { readonly own: readonly TurnedVerdict[] }) {
+  const [first] = own;
+  if (!first) return null;
+  const say = ({ phase, point, is, maybe }: TurnedVerdict) => (
+    <li key={`${phase} ${point}`}>
+      {point}, {phaseWords(phase)}: judged {is}, may be <b>{maybe.join(' or ')}</b>
+    </li>
+  );
+  const [worse, others] = [own.filter(({ mayBeOut }) => mayBeOut), own.filter(({ mayBeOut }) => !mayBeOut)];
+  return (
+    <li className="row grid grid-cols-[5rem_1fr] gap-x-3 py-1 first:border-0">
+      <Link
+        href={`/jobs/${first.tag}?at=${first.phase === 'as-found' ? 'inspect' : 'rebuild'}`}
+        prefetch={false}
+        className="num font-bold underline underline-offset-4"
+      >
+        {first.tag}
+      </Link>
+      <div className="text-13">
+        <ul>{worse.map(say)}</ul>
+        {others.length > 0 && (
+          <details open={worse.length === 0 && others.length < 4}>
+            <summary className="min-h-8 cursor-pointer content-center">
+              {others.length} may be better or nearer to their limit
+            </summary>
+            <ul>{others.map(say)}</ul>
+          </details>
+        )}
+      </div>
+    </li>
+  );
+}
+
 /** Which verdicts would be others had it read by its whole error too much or too little. */
 function TurnedVerdicts({ view: { turned, notReckoned } }: { readonly view: InstrumentView }) {
   if (turned === null)
     return <p>By how much it was wrong is not written down: whether a verdict would turn cannot be reckoned.</p>;
-  const tags = new Set(turned.map(({ tag }) => tag)).size;
+  const tags = [...new Set(turned.map(({ tag }) => tag))];
+  const out = turned.filter(({ mayBeOut }) => mayBeOut).length;
+  const groups = tags
+    .map((tag) => turned.filter((one) => one.tag === tag))
+    .toSorted((a, b) => Number(b.some(({ mayBeOut }) => mayBeOut)) - Number(a.some(({ mayBeOut }) => mayBeOut)));
   return (
     <>
       <p className="font-semibold">
         {turned.length === 0
           ? 'No verdict would turn by the error that was found.'
-          : `${turned.length} ${turned.length === 1 ? 'verdict' : 'verdicts'} of ${tags} ${tags === 1 ? 'pump' : 'pumps'} may be wrong by the error that was found:`}
+          : `${turned.length} ${turned.length === 1 ? 'verdict' : 'verdicts'} of ${tags.length} ${tags.length === 1 ? 'pump' : 'pumps'} may be wrong by the error that was found; ${out} that were good may be out.`}
       </p>
       <ul aria-label="Verdicts that may be wrong">
-        {turned.map(({ tag, phase, point, is, maybe }) => (
-          <li key={`${tag} ${phase} ${point}`} className="flex flex-wrap gap-x-3">
-            <Link
-              href={`/jobs/${tag}?at=${phase === 'as-found' ? 'inspect' : 'rebuild'}`}
-              prefetch={false}
-              className="num font-bold underline underline-offset-4"
-            >
-              {tag}
-            </Link>
-            <span>
-              {point}, {phaseWords(phase)}: judged {is}, may be <b>{maybe.join(' or ')}</b>
-            </span>
-          </li>
+        {groups.map((own) => (
+          <TurnedPump key={own[0]?.tag} own={own} />
         ))}
       </ul>
       {notReckoned > 0 && <p className="text-13">Of {notReckoned} older pumps this was not reckoned.</p>}

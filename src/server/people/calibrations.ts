@@ -47,6 +47,8 @@ interface TurnedPoint {
   readonly point: string;
   readonly is: string;
   readonly maybe: readonly string[];
+  /** It was judged good to run, and may not be. */
+  readonly mayBeOut: boolean;
 }
 
 /** Verdicts that would be others had the gauge read by its whole error too much or too little, of the newest pumps. */
@@ -62,7 +64,12 @@ async function turnedOf(
     for (const phase of ['as-found', 'as-left'] as const)
       for (const { pointId, is, maybe } of turnedBy({ family, readings, phase }, { code, error })) {
         const point = family.points.find(({ id }) => id === pointId)?.title ?? pointId;
-        turned.push({ ...{ tag, phase, point }, is: verdictSaid(is), maybe: maybe.map(verdictSaid) });
+        turned.push({
+          ...{ tag, phase, point },
+          is: verdictSaid(is),
+          maybe: maybe.map(verdictSaid),
+          mayBeOut: is !== 'out' && maybe.includes('out'),
+        });
       }
   }
   return turned;
