@@ -125,9 +125,13 @@ export class Chain {
     await clean(await this.stage(tag));
   }
 
-  async inspect(tag: string): Promise<void> {
+  /**
+   * Measures what nobody measured yet and decides on what is out.
+   * @param seed by which the simulated gauge finds it worn; left out: its tag, which is another in every run
+   */
+  async inspect(tag: string, seed = tag): Promise<void> {
     const stage = await this.stage(tag);
-    await measure(stage, 'as-found');
+    await measure({ ...stage, seed }, 'as-found');
     await judge(stage);
   }
 

@@ -88,7 +88,8 @@ test('they are held beside each other; the good impeller is taken for the first,
   await dispose(kept(), rubbed.id as never, 'take from a donor', 'the other one is hardly worn');
   await dispose(kept(), wrong.id as never, 'replace', 'it was that of another part');
   await dispose(donor(), cracked.id as never, 'replace', 'cracked');
-  await chain.inspect(kept());
+  // By this name the gauge finds shaft and bush worn, and nothing on the impeller.
+  await chain.inspect(kept(), 'the one that is kept');
   // Whatever the gauge would find: the other one is hardly worn.
   await chain.inspectAsNew(donor());
   const inspector = await chain.device('wenna');

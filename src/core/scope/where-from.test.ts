@@ -21,7 +21,7 @@ const account = (ref: string, state: PartAccount['state'], note = ''): PartAccou
   ...{ ref, state, note, version: 1 },
   ...who,
 });
-const look = (ref: string, seen: Look['seen'] = 'nothing'): Look => ({ ref, seen, version: 1, ...who }) as Look;
+const look = (ref: string, seen: Look['seen'] = 'nothing'): Look => ({ ref, seen, version: 1, ...who });
 const sheet = (kind: string, key: string, body: object): Sheet =>
   ({ kind, key, version: 1, body, ...who }) as unknown as Sheet;
 
@@ -165,7 +165,7 @@ describe('soft parts', () => {
   test.each([
     ['where the job renews them', { ...whole, sheets: [] }],
     ['where nobody looked', { ...whole, looks: [] }],
-    ['where something was seen', { ...whole, looks: [look('deflector', 'something' as Look['seen'])] }],
+    ['where something was seen', { ...whole, looks: [look('deflector', 'something')] }],
     ['where another was looked at', { ...whole, looks: [look('lip-seal')] }],
     ['where it was not there', { ...whole, parts: [] }],
     ['where it came broken', { ...whole, parts: [account('deflector', 'broken')] }],
