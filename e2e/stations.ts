@@ -22,7 +22,7 @@ const runForm = 'section[aria-label^="Run:"]';
 export async function cleanByRuns(page: Page, parts: Family['parts']): Promise<void> {
   for (const { method, facts } of rightRuns(parts)) {
     await press(await page.waitForSelector(`section[aria-label=Baskets] button ::-p-text(${method})`));
-    await page.waitForSelector(runForm);
+    await page.waitForSelector(`section[aria-label="Run: ${method}"]`);
     for (const { id, ask, kind, unit } of methodTable[method].questions)
       if (kind !== 'tick') await fill(page, unit ? `${ask}, ${unit}` : ask, String(facts[id]));
     for (const box of await page.$$(`${runForm} input[type=checkbox]:not(:disabled)`))
@@ -30,6 +30,8 @@ export async function cleanByRuns(page: Page, parts: Family['parts']): Promise<v
     await click(page, 'button', 'Nothing new on the others');
     await click(page, 'button', 'Keep this run');
     await page.waitForSelector(runForm, { hidden: true });
+    // The other baskets move up when this one is gone: not under the finger.
+    await settled(page, 300);
   }
 }
 

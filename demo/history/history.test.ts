@@ -128,6 +128,17 @@ describe('two years of closed jobs', () => {
     expect(failed.length / records.length).toBeLessThan(0.2);
   });
 
+  test('who began the teardown is who worked on it', async () => {
+    const [rows] = await runtime.pool.promise().query(
+      `select count(*) as all_of, sum(events.person_id = worked_spans.person_id) as same from worked_spans
+         join jobs on jobs.tag = worked_spans.tag join events on events.job_id = jobs.id and events.kind = 'begin-teardown'
+        where worked_spans.station = 'teardown' and worked_spans.tag < 'P-0398'`,
+    );
+    const [{ all_of: all, same } = { all_of: 0, same: 0 }] = rows as { all_of: number; same: number }[];
+    expect(Number(all)).toBe(tags.length);
+    expect(Number(same)).toBe(Number(all));
+  });
+
   test('the house that is late most often is told from the others by its orders', async () => {
     const { byHouse, orders } = leadSpreads(await listEndedOrders(runtime.database));
     expect(orders).toBeGreaterThan(120);

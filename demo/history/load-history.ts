@@ -172,12 +172,15 @@ class Writer {
     return { tag, customer, contact, pump: here, intake };
   }
 
-  #words({ record }: Played, { visit, orders, report }: Numbered): ReadonlyMap<string, string> {
+  #words({ record, events }: Played, { visit, orders, report }: Numbered): ReadonlyMap<string, string> {
     const words = new Map(record.orders.map(({ number }, i) => [number, present(orders[i])]));
     const year = new Date(this.line.momentOf(visit.times.reported)).getUTCFullYear();
     for (const { number } of record.reports) words.set(number, `R-${year}-${report}`);
     const [ines, odile] = (['ines', 'odile'] as const).map((key) => present(this.history.people.get(key)));
-    if (ines && odile && record.photos.length % 2 === Number(visit.technician === 'ines'))
+    // Whoever took the played one apart, this one was taken apart by the person whose hands were drawn for it.
+    const began = events.find(({ kind }) => kind === 'begin-teardown')?.personName;
+    const isOther = began !== this.history.people.get(visit.technician)?.name;
+    if (ines && odile && isOther)
       words.set(ines.name, odile.name).set(odile.name, ines.name).set(ines.id, odile.id).set(odile.id, ines.id);
     const earlier = visit.comebackOf && this.#tags.get(visit.comebackOf);
     const was = record.sheets.flatMap(({ body }) => ('earlierTag' in body ? [body.earlierTag] : []));
