@@ -1,5 +1,6 @@
 import { named } from './by-name';
 import { present } from '@/core/present';
+import { actAs } from './stations';
 import { click, fill, open, openBrowser, openDevice, press, signIn, waitForText, type OpenedBrowser } from './browser';
 
 /**
@@ -39,4 +40,17 @@ test('it is due until it is found good again, and the page says what was found',
   expect(found).toContain('beyond its uncertainty, largest error 0.1 mm');
   expect(found).toContain('K-2231');
   expect(desk.faults).toEqual([]);
+});
+
+test('repaired and found good again it may be used', async () => {
+  const day = (years: number) => `${new Date().getUTCFullYear() + years}-11-01`;
+  await actAs(desk, 'record-calibration', {
+    ...{ code: 'B-02', isWithin: true, error: 0.001, onDay: new Date().toISOString().slice(0, 10) },
+    ...{ nextDueOn: day(1), certificate: 'K-2232', note: 'new tip' },
+  });
+  await open(desk, '/library/instruments/B-02');
+  const found = await desk.$eval('main', (one) => one.innerText);
+  expect(found).toContain('K-2232');
+  expect(found).not.toContain('may not be used');
+  expect(found).not.toContain('pumps are touched');
 });
