@@ -1,5 +1,6 @@
 import { chanceOf, type Chance } from '@/core/planning';
 import { present } from '@/core/present';
+import { normal } from '@/stand-ins';
 import { harshness, type PumpOfBefore } from './pumps';
 import type { WorkLine } from './work-line';
 
@@ -73,8 +74,6 @@ export type Stage = (typeof stages)[number];
 
 const dayMs = 86_400_000;
 
-/** Normal deviate from two even ones (Box and Muller). */
-const normal = (chance: Chance) => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
 const spread = (chance: Chance, { middle, spread: by }: { readonly middle: number; readonly spread: number }) =>
   middle * Math.exp(by * normal(chance));
 const between = (chance: Chance, [low, high]: readonly [number, number]) => low + (high - low) * chance();

@@ -4,8 +4,9 @@ import { limitsOf } from '@/core/family';
 import { judgePoints } from '@/core/inspection';
 import { present } from '@/core/present';
 import type { JobRecord } from '@/core/record';
+import { approvedNet } from '@/core/quoting';
 import { quantileBetween } from '@/core/sums/turnaround';
-import { listEndedOrders, listEvents, listWorkedThrough, loadJobRecord } from '@/db';
+import { listApprovedOf, listEndedOrders, listEvents, listWorkedThrough, loadJobRecord } from '@/db';
 import { startRuntime, type Runtime } from '@/server';
 import { findFamily } from '@/server/families';
 import { sha256 } from '@/server/fingerprint';
@@ -126,6 +127,14 @@ describe('two years of closed jobs', () => {
     const failed = records.filter(({ runs }) => runs.some(({ decision }) => decision === 'failed'));
     expect(failed.length).toBeGreaterThan(0);
     expect(failed.length / records.length).toBeLessThan(0.2);
+  });
+
+  test('what was approved is the same by the database and by each record', async () => {
+    for (const id of new Set(records.map(({ customer }) => customer.id))) {
+      const approved = await listApprovedOf(runtime.database, id);
+      for (const record of records.filter(({ customer }) => customer.id === id))
+        expect([record.tag, approved.get(record.tag)]).toEqual([record.tag, approvedNet(record)]);
+    }
   });
 
   test('who began the teardown is who worked on it', async () => {

@@ -1,4 +1,4 @@
-import { chanceOf, type Chance } from '@/core/planning';
+import type { Chance } from '@/core/planning';
 import { standingReadings } from '@/core/bench';
 import { openingPuts } from '@/core/change';
 import { searchTextOf, standingOf, writeTag } from '@/core/lifecycle';
@@ -17,6 +17,7 @@ import {
 import type { Runtime } from '@/server';
 import { sha256 } from '@/server/fingerprint';
 import { ensureContact, ensureCustomer, ensurePump } from '@/server/receive-pump';
+import { chanceFrom } from '@/stand-ins';
 import type { DemoPerson } from '../people';
 import { drawVisits, type Kind, type Visit } from './draw-visits';
 import { eventTimes } from './event-times';
@@ -72,7 +73,7 @@ export async function loadHistory(history: History): Promise<number> {
     .filter(({ times }) => line.momentOf(times.delivered) < until)
     .sort((a, b) => a.opened - b.opened);
   const numbered = await numberVisits(runtime, visits, history.lastTag);
-  const writer = new Writer(history, line, chanceOf(7));
+  const writer = new Writer(history, line);
   // A pump comes back only after its earlier visit; others are written side by side.
   const byPump = new Map<string, Numbered[]>();
   for (const one of numbered) byPump.set(one.visit.pump.serial, [...(byPump.get(one.visit.pump.serial) ?? []), one]);
@@ -122,13 +123,14 @@ class Writer {
   constructor(
     private readonly history: History,
     private readonly line: WorkLine,
-    private readonly chance: Chance,
   ) {}
 
   async write(connection: Connection, numbered: Numbered): Promise<void> {
     const { visit, tag } = numbered;
     const played = present(this.history.played.find(({ record }) => record.tag === visit.kind.tag));
-    const readings = this.#readings(played, visit);
+    // Visits are written side by side: each draws by its own tag, so that they come out the same in any order.
+    const chance = chanceFrom(tag);
+    const readings = this.#readings(played, visit, chance);
     // Where the pump cannot have come so worn, it did not come.
     if (!readings) return;
     const warped = warpJob(played, {
@@ -136,7 +138,7 @@ class Writer {
       readings,
       times: eventTimes(played, visit, this.line),
       promisedOn: new Date(visit.promised).toISOString().slice(0, 10),
-      stand: 1 + 0.008 * (this.chance() - 0.5),
+      stand: 1 + 0.008 * (chance() - 0.5),
       words: this.#words(played, numbered),
       shop: present(await readShop(connection)),
       newId: this.#context().newId,
@@ -154,10 +156,10 @@ class Writer {
     return this.history.runtime.contextFor({ kind: 'nobody' });
   }
 
-  #readings({ family, record }: Played, visit: Visit) {
+  #readings({ family, record }: Played, visit: Visit, chance: Chance) {
     const found = standingReadings(record, family).filter(({ phase }) => phase === 'as-found');
     const before = this.#left.get(visit.pump.serial) ?? null;
-    return wornReadings({ family, found, before, wear: visit.wear, chance: this.chance });
+    return wornReadings({ family, found, before, wear: visit.wear, chance });
   }
 
   async #whoAndWhat(connection: Connection, { record }: Played, { pump, hours }: Visit, tag: Tag) {

@@ -1,4 +1,5 @@
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { shareOf } from '@/core/money';
 import type { Connection } from './client';
 import * as t from './schema';
 
@@ -95,24 +96,34 @@ export async function endCustomerPage(connection: Connection, id: string, at: Da
   return done.affectedRows === 1;
 }
 
-/** What was approved of each job of a customer, without tax, in minor units; a job without an answer is not in it. */
+/**
+ * What was approved of each job of a customer, without tax, in minor units, as `approvedNet` reckons it of a record: the
+ * last answer to its quote, and the last to each supplement. A job without an answer is not in it.
+ */
 export async function listApprovedOf(connection: Connection, customerId: string): Promise<ReadonlyMap<string, number>> {
   const approved = sql`json_unquote(json_extract(${t.approvals.decisions}, concat('$."', ${t.quoteLines.id}, '"'))) = 'approved'`;
   const line = sql`round(${t.quoteLines.quantity} * ${t.quoteLines.unitPriceMinor} * (1 - ${t.quoteLines.discountPct} / 100))`;
   const rows = await connection
-    .select({ tag: t.jobs.tag, minor: sql<string>`sum(${line})` })
+    .select({ tag: t.jobs.tag, discountPct: t.quotes.discountPct, minor: sql<string>`sum(${line})` })
     .from(t.jobs)
     .innerJoin(t.approvals, eq(t.approvals.jobId, t.jobs.id))
+    .innerJoin(t.quotes, eq(t.quotes.id, t.approvals.quoteId))
     .innerJoin(t.quoteLines, eq(t.quoteLines.quoteId, t.approvals.quoteId))
     .where(
       and(
         eq(t.jobs.customerId, customerId),
         isNull(t.quoteLines.struckReason),
-        // Of an answer that was corrected, the later one counts.
-        sql`not exists (select 1 from approvals later where later.corrects = ${t.approvals.id})`,
+        sql`not exists (select 1 from approvals later join quotes of on of.id = later.quote_id
+          where later.job_id = ${t.approvals.jobId} and (later.at, later.id) > (${t.approvals.at}, ${t.approvals.id})
+          and (later.quote_id = ${t.approvals.quoteId} or (of.kind = 'quote' and ${t.quotes.kind} = 'quote')))`,
         approved,
       ),
     )
-    .groupBy(t.jobs.tag);
-  return new Map(rows.map(({ tag, minor }) => [tag, Number(minor)]));
+    .groupBy(t.jobs.tag, t.approvals.id);
+  const sums = new Map<string, number>();
+  for (const { tag, minor, discountPct } of rows) {
+    const lines = Number(minor);
+    sums.set(tag, (sums.get(tag) ?? 0) + lines - shareOf(lines, Number(discountPct)));
+  }
+  return sums;
 }

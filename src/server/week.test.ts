@@ -2,6 +2,7 @@ import { parse } from 'csv-parse/sync';
 import { dayInZone } from '@/core/lifecycle';
 import { addDays } from '@/core/planning';
 import { present } from '@/core/present';
+import { approvedNet } from '@/core/quoting';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { perform, readOwnPumps } from '.';
 import { codeOf } from '../../test-support/told';
@@ -160,6 +161,14 @@ describe('memory', () => {
       0,
     );
     expect(one).toMatchObject({ approvedMinor: sum, comebackOf: null });
+    // With a discount on the whole both ways of adding up still say the same.
+    await shop.runtime.pool
+      .promise()
+      .query('update quotes join jobs on jobs.id = quotes.job_id set quotes.discount_pct = 7.5 where tag = ?', [built]);
+    const less = await shop.act('ines', 'read-customer', { id: customer.id });
+    const [again] = less.pumps.flatMap(({ visits }) => visits).filter(({ tag }) => tag === built);
+    expect(again?.approvedMinor).toBe(sum - Math.round(sum * 0.075));
+    expect(approvedNet(present(await shop.load(built)))).toBe(again?.approvedMinor);
     const { customers } = await shop.act('ines', 'read-customers', {});
     expect(customers.find(({ id }) => id === customer.id)).toMatchObject({ open: 3, all: 3 });
   });

@@ -1,6 +1,6 @@
 export { simulatedCamera } from './camera';
-export { chanceFrom } from './chance';
 export * from './contract';
+export { chanceFrom, normal } from './chance';
 export { simulatedGauge, wearsUp } from './gauge';
 export { simulatedMail } from './mail';
 export { simulatedScanner } from './scanner';

@@ -6,7 +6,6 @@ interface Props {
   readonly inWork: readonly { readonly tag: string; readonly minor: number }[];
   readonly costs: readonly {
     readonly tag: string;
-    readonly soldMinor: number;
     readonly quotedMinor: number;
     readonly trueMinor: number;
   }[];

@@ -1,10 +1,9 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { PlanShown } from '@/core/workload';
-import { useAct } from '../act/use-act';
-import { Button, ErrorNote } from '../ui/form';
+import { Links, useLinks } from '../act/links';
+import { Button } from '../ui/form';
 
 /** A calendar link that goes on. */
 export interface FeedShown {
@@ -21,19 +20,8 @@ interface Props {
 
 /** Links for people's own calendars: whoever has one reads it, so each is shown once and can be ended. */
 export function Feeds({ feeds, resources }: Props) {
-  const router = useRouter();
-  const { run, error, isBusy } = useAct();
+  const state = useLinks('make-feed');
   const [subject, setSubject] = useState('deliveries');
-  const [made, setMade] = useState<string | null>(null);
-  const make = async () => {
-    const done = await run('make-feed', { subject });
-    if (!done) return;
-    setMade(`${window.location.origin}${done.path}`);
-    router.refresh();
-  };
-  const end = async (id: string) => {
-    if (await run('end-feed', { id })) router.refresh();
-  };
   return (
     <details className="border-t border-line pt-2 print:hidden">
       <summary className="min-h-11 cursor-pointer content-center font-bold">In your own calendar</summary>
@@ -53,29 +41,15 @@ export function Feeds({ feeds, resources }: Props) {
             ))}
           </select>
         </label>
-        <Button verb="make-feed" disabled={isBusy} onClick={() => void make()}>
+        <Button verb="make-feed" disabled={state.isBusy} onClick={() => void state.make({ subject })}>
           Make a link
         </Button>
       </div>
-      {made && (
-        <p role="status" className="mt-2 border-l-4 border-moss bg-sheet px-3 py-2 break-all">
-          {made}
-        </p>
-      )}
-      <ErrorNote error={error} />
-      <ul className="mt-2">
-        {feeds.map(({ id, name, personName, at }) => (
-          <li key={id} className="row flex flex-wrap items-center gap-x-4 first:border-0">
-            <b>{name}</b>
-            <span className="text-13 text-quiet">
-              made by {personName}, {at.slice(0, 10)}
-            </span>
-            <Button verb="end-feed" tone="quiet" disabled={isBusy} onClick={() => void end(id)}>
-              End it
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <Links
+        links={feeds.map(({ at, ...feed }) => ({ ...feed, on: at.slice(0, 10) }))}
+        state={state}
+        ending="end-feed"
+      />
     </details>
   );
 }

@@ -20,6 +20,7 @@ export { criticalDeclines, unsettledDecline, type CriticalDecline } from './unse
 export { addedMinutes, leadOfLines, linesAhead } from './quoted-work';
 export { readyOfWays, type ReadyOfWays } from './days-out';
 export { customerOffer, type CustomerOffer, type OfferedLine } from './customer-offer';
+export { approvedNet } from './approved-net';
 export { awaitedAnswer, type AwaitedAnswer } from './awaited-answer';
 export { draftReminder, type DraftedReminder } from './reminder';
 export { offerLine, sealOffer, type ConversionOffer } from './conversion-offer';

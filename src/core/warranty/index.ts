@@ -16,6 +16,22 @@ export function warrantyEnd(from: string, months: number): string {
   return `${endYear}-${String(endMonth).padStart(2, '0')}-${String(last).padStart(2, '0')}`;
 }
 
+/** A stay of a pump, and the warranty that it left with, if any. */
+interface Stay {
+  readonly tag: string;
+  readonly openedAt: Date;
+  readonly warrantyFrom: string | null;
+  readonly warrantyMonths: number | null;
+}
+
+/** The earlier of a pump's stays under whose warranty it came at a moment; null where it came for itself. */
+export function underWarrantyOf(stays: readonly Stay[], openedAt: Date): string | null {
+  const day = openedAt.toISOString().slice(0, 10);
+  const covers = ({ warrantyFrom, warrantyMonths }: Stay) =>
+    warrantyFrom !== null && warrantyMonths !== null && warrantyEnd(warrantyFrom, warrantyMonths) >= day;
+  return stays.find((stay) => stay.openedAt < openedAt && covers(stay))?.tag ?? null;
+}
+
 /** The earlier visit within whose warranty the pump came back; null where it came for itself. */
 export function warrantyClaim({
   earlierVisits,

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { tagField } from '@/core/change/inputs';
 import { DomainError } from '@/core/errors';
 import { pumpHistory } from '@/core/history';
-import { warrantyEnd } from '@/core/warranty';
+import { underWarrantyOf } from '@/core/warranty';
 import {
   findCustomer,
   listApprovedOf,
@@ -44,21 +44,6 @@ export const readPump = defineUseCase({
   },
 });
 export type PumpShown = Awaited<ReturnType<typeof readPump.run>>;
-
-type JobOfCustomer = Awaited<ReturnType<typeof listJobsOfCustomer>>[number];
-
-/** The earlier visit of the same pump under whose warranty it came; null where there is none. */
-function underWarrantyOf(visits: readonly JobOfCustomer[], openedAt: Date): string | null {
-  const day = openedAt.toISOString().slice(0, 10);
-  const earlier = visits.find(
-    (one) =>
-      one.openedAt < openedAt &&
-      one.warrantyFrom &&
-      one.warrantyMonths !== null &&
-      warrantyEnd(one.warrantyFrom, one.warrantyMonths) >= day,
-  );
-  return earlier?.tag ?? null;
-}
 
 /** A customer: contacts, agreed limit, every pump of theirs with its visits. */
 export const readCustomer = defineUseCase({

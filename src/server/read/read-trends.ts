@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { holderNames, stationNames, type Action, type Holder, type Station } from '@/core/record';
 import { trendsOf, type TrendJob } from '@/core/trends';
 import type { WorkedAt } from '@/core/workload';
-import { warrantyEnd } from '@/core/warranty';
+import { underWarrantyOf } from '@/core/warranty';
 import {
   listAnswers,
   listFirstPromises,
@@ -71,14 +71,7 @@ function comebacksOf(rows: readonly Row[]): (row: Row) => string | null {
   const plates = new Map<string, Row[]>();
   const plateOf = ({ maker, serialKey }: Row) => `${maker} ${serialKey}`;
   for (const row of rows) if (row.serialKey) plates.set(plateOf(row), [...(plates.get(plateOf(row)) ?? []), row]);
-  return (row) => {
-    const day = row.openedAt.toISOString().slice(0, 10);
-    const earlier = (plates.get(plateOf(row)) ?? []).find(
-      ({ openedAt, warrantyFrom, warrantyMonths }) =>
-        openedAt < row.openedAt && warrantyFrom && warrantyMonths && warrantyEnd(warrantyFrom, warrantyMonths) >= day,
-    );
-    return earlier?.tag ?? null;
-  };
+  return (row) => underWarrantyOf(plates.get(plateOf(row)) ?? [], row.openedAt);
 }
 
 const worked: ReadonlySet<Action> = new Set(['rework', 'replace', 'make in the shop', 'take from a donor']);
