@@ -68,10 +68,10 @@ export function FailingParts({ trends: { failing } }: { readonly trends: Trends 
             .slice(0, mostGroups)
             .map((own) => (
               <li key={`${own[0]?.family} ${own[0]?.liquid}`} className="row py-1 first:border-0">
-                <b>
-                  {own[0]?.family}, {own[0]?.liquid || 'liquid not said'}
-                </b>{' '}
-                <span className="text-13 text-quiet">{own[0]?.of} pumps</span>
+                <b>{own[0]?.liquid || 'liquid not said'}</b>{' '}
+                <span className="text-13 text-quiet">
+                  {own[0]?.of} pumps, {own[0]?.family}
+                </span>
                 <ul className="grid gap-x-6 sm:grid-cols-2">
                   {own.map(({ part, tags, of }) => (
                     <li key={part}>

@@ -57,7 +57,8 @@ test('a station says half and nine of ten; what fails says of how many alike', (
   render(<TrendsPage trends={trends} />);
   expect(figure('Days by station').getByText('4.0, 4.0')).toBeVisible();
   expect(figure('Days by station').getByText('supplier, 100 %')).toBeVisible();
-  expect(figure('What fails').getByText('F1, brine')).toBeVisible();
+  expect(figure('What fails').getByText('brine')).toBeVisible();
+  expect(figure('What fails').getByText('3 pumps, F1')).toBeVisible();
   expect(figure('What fails').getByText('3 of 3')).toBeVisible();
   expect(figure('Why they came back').getByText('theirs: run dry')).toBeVisible();
 });

@@ -66,7 +66,11 @@ function PumpList({ pumps }: { readonly pumps: readonly PumpShown[] }) {
           <ul>
             {narrow.slice(0, 6).map(({ tag, keptPct, promisedOn }) => (
               <li key={tag} className="flex gap-2 border-b border-line py-1 text-13">
-                <Link href={`/jobs/${tag}`} prefetch={false} className="num font-bold underline underline-offset-4">
+                <Link
+                  href={`/jobs/${tag}`}
+                  prefetch={false}
+                  className="num font-bold whitespace-nowrap underline underline-offset-4"
+                >
                   {tag}
                 </Link>
                 <span className="ml-auto">
