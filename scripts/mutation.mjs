@@ -74,26 +74,34 @@ function suppliesLogger() {
 /** @param {number} place @param {readonly { id: string }[]} own */
 async function tryAll(place, own) {
   const out = join(reports, `verdicts-${place}.txt`);
+  /** @type {Set<string>} */
+  const ended = new Set();
   for (;;) {
     const open = own.filter(({ id }) => !verdicts.has(id));
     if (open.length === 0) return;
     writeFileSync(out, '');
     writeFileSync(join(reports, `open-${place}.json`), JSON.stringify(open.map(({ id }) => id)));
-    const code = await runOnce(place, out);
+    const { code, isHung } = await runOnce(place, out);
     const before = verdicts.size;
     for (const line of readFileSync(out, 'utf8').split('\n').filter(Boolean)) {
       const [id = '', verdict = ''] = line.split(' ');
       verdicts.set(id, verdict);
     }
-    const hung = open.find(({ id }) => verdicts.get(id) === 'begun');
-    if (hung) verdicts.set(hung.id, 'hung');
+    const cut = open.find(({ id }) => verdicts.get(id) === 'begun');
+    // A process that ended by itself, such as for want of memory, says nothing of the change that it was at: it is tried
+    // again first, and counts as not noticed where that ends so too.
+    if (cut && isHung) verdicts.set(cut.id, 'hung');
+    else if (cut && !ended.has(cut.id)) {
+      ended.add(cut.id);
+      verdicts.delete(cut.id);
+    } else if (cut) verdicts.set(cut.id, 'ended');
     else if (code !== 0 && verdicts.size === before)
       throw new Error(`the tests do not run: see ${join('reports', `log-${place}.txt`)}`);
     say(`${verdicts.size} of ${tried.length}`);
   }
 }
 
-/** @param {number} place @param {string} out @returns {Promise<number>} */
+/** @param {number} place @param {string} out @returns {Promise<{ code: number, isHung: boolean }>} */
 function runOnce(place, out) {
   const jest = spawn(
     process.execPath,
@@ -105,16 +113,19 @@ function runOnce(place, out) {
     },
   );
   let log = '';
+  let isHung = false;
   jest.stderr.on('data', (part) => (log += part));
   const watch = setInterval(() => {
     const isBegun = existsSync(out) && statSync(out).size > 0;
-    if (isBegun && Date.now() - statSync(out).mtimeMs > hangs) jest.kill('SIGKILL');
+    if (!isBegun || Date.now() - statSync(out).mtimeMs <= hangs) return;
+    isHung = true;
+    jest.kill('SIGKILL');
   }, 1000);
   return new Promise((resolve) => {
     jest.on('exit', (code) => {
       clearInterval(watch);
       writeFileSync(join(reports, `log-${place}.txt`), log);
-      resolve(code ?? 1);
+      resolve({ code: code ?? 1, isHung });
     });
   });
 }

@@ -59,6 +59,7 @@ export class Rewriter {
     const apart = Math.round((Date.parse(was) - Date.parse(new Date(this.#was).toISOString().slice(0, 10))) / dayMs);
     const known =
       this.#days.get(`${key} ${was}`) ??
+      // A day in a sentence of an offer is the one until which it holds.
       (key === '' ? this.#days.get(`validUntil ${was}`) : undefined) ??
       new Date(this.#is + apart * dayMs).toISOString().slice(0, 10);
     this.#days.set(`${key} ${was}`, known);

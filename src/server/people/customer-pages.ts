@@ -40,7 +40,12 @@ export const readOwnPumps = defineUseCase({
     const jobs = await listJobsOfCustomer(database, customer?.mergedInto ?? page.customerId);
     const zone = shop?.zone ?? 'UTC';
     const dayOf = (at: Date) => localTime(zone, at).slice(0, 10);
-    const plate = ({ maker, model, serial, equipmentNumber }: (typeof jobs)[number]) => ({
+    const plate = ({
+      maker,
+      model,
+      serial,
+      equipmentNumber,
+    }: Pick<(typeof jobs)[number], 'maker' | 'model' | 'serial' | 'equipmentNumber'>) => ({
       ...{ pump: `${maker} ${model}`, serial, equipmentNumber },
     });
     return {
@@ -54,19 +59,18 @@ export const readOwnPumps = defineUseCase({
           ready: job.early && job.late ? { early: job.early, late: job.late } : null,
         })),
       past: jobs
-        .slice(0, mostPast + 100)
-        .flatMap((job) =>
-          job.closedAt
-            ? [
+        .flatMap(({ closedAt, ...job }) =>
+          closedAt === null
+            ? []
+            : [
                 {
                   ...plate(job),
                   tag: job.tag,
                   outcome: job.outcome,
                   cameOn: dayOf(job.openedAt),
-                  wentOn: dayOf(job.closedAt),
+                  wentOn: dayOf(closedAt),
                 },
-              ]
-            : [],
+              ],
         )
         .slice(0, mostPast),
     };
