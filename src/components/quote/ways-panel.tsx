@@ -126,11 +126,31 @@ function Turns({ compared, money }: { readonly compared: WaysCompared; readonly 
   );
 }
 
+/** What the measured gaps let back, and what that takes of the power: the worst first. */
+function WornGaps({ gaps }: Pick<WaysCompared, 'gaps'>) {
+  const worn = gaps.filter(({ extraM3h }) => extraM3h > 0).toSorted((one, other) => other.kwhYear - one.kwhYear);
+  if (!worn.length) return null;
+  const sum = (of: (gap: (typeof worn)[number]) => number) => worn.reduce((all, gap) => all + of(gap), 0);
+  return (
+    <p className="mt-1 text-13">
+      <b>Lost in worn gaps:</b> {sum(({ powerPct }) => powerPct).toFixed(1)} % of the power,{' '}
+      {Math.round(sum(({ kwhYear }) => kwhYear))} kWh a year.{' '}
+      {worn
+        .slice(0, 3)
+        .map(
+          ({ title, meanUm, designUm, extraM3h }) =>
+            `${title} ${Math.round(meanUm)} µm, designed ${designUm.min} to ${designUm.max}: ${extraM3h.toFixed(1)} m³/h more back`,
+        )
+        .join('; ')}
+      {worn.length > 3 && `; and ${worn.length - 3} more`}
+    </p>
+  );
+}
+
 /** The options against closing it up as it is and against a new unit, with the working, and what they are reckoned by. */
 export function WaysPanel({ view, quote, isDraft }: Props) {
   const { basis, compared } = useWays(view, quote);
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
-  const lost = compared.gaps.reduce((sum, { kwhYear }) => sum + kwhYear, 0);
   return (
     <div className="mt-3 border-t border-ink pt-2">
       <div className="grid gap-x-8 gap-y-3 lg:grid-cols-[3fr_2fr]">
@@ -140,9 +160,9 @@ export function WaysPanel({ view, quote, isDraft }: Props) {
       <p className="mt-1 text-13 text-quiet">
         Over the life at {basis.interestPct} % · {basis.hoursPerYear} h a year · {money(basis.pricePerKwhMinor)}/kWh ·
         standby {money(basis.hireMinorPerDay)} a day until ready
-        {lost > 0 && ` · the worn gaps waste ${Math.round(lost)} kWh a year`}
         {!basis.newUnit && ' · nobody has asked for the price of a new unit'}
       </p>
+      <WornGaps gaps={compared.gaps} />
       {isDraft && <BasisForm key={quote.version} view={view} quote={quote} basis={basis} />}
     </div>
   );

@@ -1,4 +1,4 @@
-import type { Family } from '../family';
+import type { Family, FamilyPoint } from '../family';
 import { present } from '../present';
 import {
   optionNames,
@@ -73,6 +73,8 @@ export interface LeakingGap {
   readonly meanUm: number;
   readonly designUm: { readonly min: number; readonly max: number };
   readonly extraM3h: number;
+  /** What it takes of the power, % of all that the pump takes. */
+  readonly powerPct: number;
   readonly kwhYear: number;
 }
 
@@ -85,31 +87,43 @@ interface Asked {
   readonly daysOut: Readonly<Partial<Record<WayName, number>>>;
 }
 
+const leaksBack = ({ derived }: FamilyPoint) => derived?.head_share !== undefined && derived.length_mm !== undefined;
+
 const valuesAt = (readings: readonly Reading[], pointId: string) =>
   readings.filter((one) => one.phase === 'as-found' && one.pointId === pointId).map(({ value }) => value);
 
+/** At how many stages a gap stands: each sees one stage’s head, and what leaks there passes that stage’s wheel again. */
+function stagesOf({ per, part }: FamilyPoint, { points }: Pick<Family, 'points'>): number {
+  if (per === undefined) return 1;
+  return points.filter((other) => other.per === per && other.part === part && leaksBack(other)).length;
+}
+
 /**
  * The worn gaps whose leakage can be reckoned: the family says their length and the share of the head across them, and
- * the duty is known. Source: `reckonRunningClearance`.
+ * the duty is known. Of several stages each has its share of head and power. Source: `reckonRunningClearance`.
  */
 function leakingGaps({ record, family, basis }: Omit<Asked, 'quote' | 'daysOut'>): readonly LeakingGap[] {
   const { duty } = record.intake;
   if (!duty?.powerKw) return [];
   const { headM, flowM3h, powerKw } = duty;
-  return family.points.flatMap(({ id, part, title, derived }) => {
-    if (!derived || derived.head_share === undefined || derived.length_mm === undefined) return [];
+  return family.points.flatMap((point) => {
+    const { id, part, title, derived } = point;
+    if (!derived || !leaksBack(point)) return [];
+    const stages = stagesOf(point, family);
     const [bore, journal] = [valuesAt(record.readings, derived.bore), valuesAt(record.readings, derived.journal)];
     if (!bore.length || !journal.length) return [];
     const { result } = reckonRunningClearance({
       ...{ bore_mm: bore, journal_mm: journal, design_um: derived.design_um, limit_um: derived.limit_um },
-      ...{ length_mm: derived.length_mm, head_m: headM * derived.head_share, flow_m3h: flowM3h, power_kw: powerKw },
-      hours_per_year: basis.hoursPerYear,
+      ...{ length_mm: derived.length_mm, head_m: (headM / stages) * (derived.head_share ?? 0), flow_m3h: flowM3h },
+      ...{ power_kw: powerKw / stages, hours_per_year: basis.hoursPerYear },
     });
+    const extraM3h = Math.max(0, result.extra_leakage_m3h ?? 0);
     const gap = { pointId: id, partRef: part, title, meanUm: result.mean_um, designUm: derived.design_um };
     return [
       {
         ...gap,
-        extraM3h: Math.max(0, result.extra_leakage_m3h ?? 0),
+        extraM3h,
+        powerPct: (100 * extraM3h) / flowM3h / stages,
         kwhYear: Math.max(0, result.extra_energy_kwh_year ?? 0),
       },
     ];
@@ -119,9 +133,14 @@ function leakingGaps({ record, family, basis }: Omit<Asked, 'quote' | 'daysOut'>
 /** Gaps that stay as they are where these lines are carried out: nothing is renewed or worked on at either side. */
 function lostIn(gaps: readonly LeakingGap[], { lines }: Pick<Quote, 'lines'>, family: Family): number {
   const touched = new Set(lines.flatMap(({ itemKeys }) => itemKeys.map(partOfKey)));
-  const mates = new Map(family.points.map(({ id, mates: mate }) => [id, mate]));
+  const points = new Map(family.points.map((point) => [point.id, point]));
+  const sidesOf = (pointId: string) => {
+    const gap = points.get(pointId);
+    const sides = [gap?.derived?.bore, gap?.derived?.journal].map((side) => points.get(side ?? '')?.part);
+    return [gap?.part, gap?.mates, ...sides];
+  };
   return gaps
-    .filter(({ partRef, pointId }) => !touched.has(partRef) && !touched.has(mates.get(pointId) ?? ''))
+    .filter(({ pointId }) => !sidesOf(pointId).some((part) => part !== undefined && touched.has(part)))
     .reduce((sum, { kwhYear }) => sum + kwhYear, 0);
 }
 

@@ -1,5 +1,6 @@
 import { asId, type ComparisonBasis, type OptionLevel, type QuoteLine } from '../record';
 import { exampleLine, exampleQuote, exampleReading, exampleRecord } from '../record/example-record';
+import f4 from '../../../families/f4-bore-hole.json';
 import f1 from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '../family';
 import { present } from '../present';
@@ -248,6 +249,30 @@ describe('the ways against each other', () => {
     const extra = leak(415e-6) - leak(170e-6);
     expect(present(gap).extraM3h).toBeCloseTo(extra, 6);
     expect(present(gap).kwhYear).toBeCloseTo((extra / 25) * 3.3 * 8000, 3);
+    expect(present(gap).powerPct).toBeCloseTo((100 * extra) / 25, 6);
+  });
+  test('of several stages each gap sees its stage’s head, and wastes its stage’s power', () => {
+    const stacked = buildFamily(loadFamily(f4), { counts: { stage: 4 } });
+    const point = present(stacked.points.find(({ id }) => id === 'ring-bore-3'));
+    const at = (pointId: string, value: number) =>
+      point.places.map(({ plane, angle_deg }) => exampleReading(pointId, `${plane}:${angle_deg}`, value));
+    const worn = exampleRecord({ readings: [...at('ring-bore-3', 66.9), ...at('neck-3', 65.5)] });
+    const { gaps } = compareWays({ record: worn, family: stacked, quote, basis, daysOut });
+    // 1.4 mm where 0.30 to 0.50 are designed, 8 mm long, 0.75 of a quarter of 32 m: Q as above at D 66.9
+    const leak = (c: number) =>
+      3600 * Math.PI * 0.0669 * c * Math.sqrt((2 * 9.80665 * 6) / (1.5 + (0.04 * 0.008) / (2 * c)));
+    const extra = leak(700e-6) - leak(200e-6);
+    expect(gaps).toMatchObject([{ pointId: 'neck-clearance-3', partRef: 'seal-ring' }]);
+    expect(present(gaps[0]).extraM3h).toBeCloseTo(extra, 6);
+    expect(present(gaps[0]).kwhYear).toBeCloseTo((extra / 25) * (3.3 / 4) * 8000, 3);
+  });
+  test('a gap is closed by work on either of its sides, and by no other', () => {
+    const lostBy = (key: string) => {
+      const on = exampleQuote([{ ...present(lines[1]), options: [], itemKeys: [key] }]);
+      return present(compareWays({ record, family, quote: on, basis, daysOut }).ways[0]).lostKwhYear;
+    };
+    expect([lostBy('replace:front-ring'), lostBy('rework:impeller')]).toEqual([0, 0]);
+    expect(lostBy('replace:shaft')).toBe(present(compared.gaps[0]).kwhYear);
   });
   test('power is lost where the ring stays worn, and nowhere else', () => {
     const lost = present(compared.gaps[0]).kwhYear;

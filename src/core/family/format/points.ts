@@ -12,8 +12,10 @@ const clearanceOf = (figure: Figure) =>
     journal: reference,
     design_um: bandOf(figure),
     limit_um: figure(z.number().positive()),
+    /** How long the gap is along the shaft. */
     length_mm: figure(z.number()).optional(),
-    head_share: z.number().optional(),
+    /** The share of the pump’s head that stands across the gap; of a gap at each stage, of that stage’s head. */
+    head_share: z.number().positive().max(1).optional(),
   });
 
 const limitsOf = (figure: Figure) =>
