@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { buildFamily, loadFamily, type Family } from '../family';
 import { buildsToCheck } from '../family/builds-to-check';
 import { exampleRecord } from '../record/example-record';
-import { cleaningMethods, type CleaningRun } from '../record';
+import { cleaningMethods, type CleaningRun, type JobRecord } from '../record';
 import { rightRun, rightRuns } from '../../../demo/right-cleaning';
 import { exampleFamily } from '../../../test-support/example-view';
 import { maskList, methodTable, methodsNamed, nextMethod, partsToClean, runFault, sayRun, spoiledBy } from '.';
@@ -111,6 +111,17 @@ describe('a run', () => {
   });
   test('after which nobody looked at a part is refused', () =>
     expect(faultOf({ ...rightRun('parts washer', ['casing']), seen: {} })).toBe('part-unseen-after-cleaning'));
+  test('that leaves a film is refused where the job is cleaned to metal everywhere', () => {
+    const run = rightRun('mild acid', ['casing']);
+    const filmed = { ...run, facts: { ...run.facts, film: 'in the volute' } };
+    const toMetal: JobRecord['sheets'][number] = {
+      ...{ kind: 'policy', key: 'surface rust', version: 1, personId: null, personName: 'Ines' },
+      ...{ at: '2026-11-20T08:00:00.000Z', body: { matter: 'surface rust', school: 'all to metal', reason: '' } },
+    };
+    expect(faultOf(filmed)).toBeNull();
+    expect(faultOf(filmed, { ...record, sheets: [toMetal] })).toBe('film-under-policy');
+    expect(faultOf(run, { ...record, sheets: [toMetal] })).toBeNull();
+  });
   test('that raises dust waits for the word on a residue; a bath does not', () => {
     const unknown = { ...record, intake: { ...record.intake, liquidState: 'not known' as const } };
     expect(faultOf(rightRun('blasting', ['casing']), unknown)).toBe('residue-shut');

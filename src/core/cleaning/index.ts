@@ -1,5 +1,6 @@
 import type { Reason } from '../errors';
 import type { Family } from '../family';
+import { schoolOf } from '../policies';
 import { isShutByResidue } from '../residue';
 import { sheetsOf, type CleaningMethod, type CleaningRun, type JobRecord, type SheetOf } from '../record';
 import { maskList, methodTable, methodsNamed } from './methods';
@@ -86,6 +87,8 @@ export function runFault(
     const spoiled = spoiledBy(part, run);
     if (spoiled) return why('method-spoils', { part: part.name, method: run.method, spoiled });
   }
+  if (run.facts.film && schoolOf(record, 'surface rust') === 'all to metal')
+    return why('film-under-policy', { film: String(run.facts.film) });
   const unseen = parts.find(({ ref }) => run.seen[ref] === undefined);
   return factFault(run) ?? maskFault(run) ?? (unseen ? why('part-unseen-after-cleaning', { part: unseen.name }) : null);
 }

@@ -9,6 +9,8 @@ export const sheetSentences = {
     `${method}: “${ask}” is not answered; without it the run is no record.`,
   'mask-unsaid': ({ mask }: { mask: string }) =>
     `Blasting: say of ${mask} that they were masked, or that there are none.`,
+  'film-under-policy': ({ film }: { film: string }) =>
+    `Mild acid: a film was left (“${film}”), and this job is cleaned to metal everywhere. Clean it off, or let this job depart from that way with a reason.`,
   'plugs-left': ({ plugged, opened }: { plugged: number; opened: number }) =>
     `${plugged} ${plural(plugged, 'port was', 'ports were')} plugged and ${opened} opened again: a plug that stays in is found by the customer.`,
   'part-unseen-after-cleaning': ({ part }: { part: string }) =>

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { heatFor } from '../bench/heat';
+import { reckonSetting } from '../bench/reckon-setting';
 import { bench, sheets } from '../change';
 import { buildFamily, loadFamily, type AnswerForm, type Family, type FormOf } from '../family';
 import { judgePoint } from '../inspection';
@@ -19,6 +20,7 @@ const chosen = (matter: Matter, school: string, reason = ''): JobRecord['sheets'
 });
 const under = (matter: Matter, school: string, family: Family = exampleFamily) =>
   underPolicies(family, { sheets: [chosen(matter, school)] });
+const gear = buildFamily(loadFamily(JSON.parse(readFileSync('families/f6-internal-gear.json', 'utf8'))));
 const overhung = buildFamily(loadFamily(JSON.parse(readFileSync('families/f1-overhung.json', 'utf8'))));
 const answersOf = (family: Family, phase: 'teardown' | 'rebuild') =>
   family[phase].flatMap(({ actions }) => actions.flatMap(({ answer }) => (answer ? [answer] : [])));
@@ -78,6 +80,19 @@ describe('steps follow', () => {
     expect(silicone.length).toBeGreaterThan(0);
     for (const list of silicone) expect(list[0]).toMatch(/silicone/i);
   });
+  test('faces are wiped with what the school says where the elastomer stands it, else with the usual', () => {
+    const wiped = (school: string) =>
+      under('cleaning seal faces', school, overhung).rebuild.flatMap(({ actions }) =>
+        actions.flatMap(({ consumables }) =>
+          consumables.filter(({ what }) => what.endsWith('on lint-free cloth')).map(({ what, suits }) => [what, suits]),
+        ),
+      );
+    const usual = wiped('alcohol');
+    expect(usual.length).toBeGreaterThan(0);
+    expect(usual.every(([what]) => what === 'alcohol on lint-free cloth')).toBe(true);
+    // Acetone swells nitrile and fluoro rubber; an elastomer that it does not suit leaves the usual one to be picked.
+    expect(wiped('acetone')).toEqual(usual.flatMap((one) => [['acetone on lint-free cloth', ['EPDM']], one]));
+  });
   test('the way is told where the matter is met', () => {
     const told = (family: Family) =>
       family.rebuild
@@ -136,6 +151,21 @@ describe('sums follow', () => {
     const ruled = under('limits for reuse', 'twice', overhung).points.find(({ id }) => id === derived?.id);
     expect(ruled?.derived?.limit_um).toBe(2 * (derived?.derived?.design_um.max ?? 0));
     expect(ruled?.source).toBe('shop’s rule: twice the new clearance');
+  });
+  test.each([
+    // A target of 0.1 mm, pitch 2 mm: a twentieth of a turn. The tolerance of 1.5 mm on a circle of 132 mm is 0.0036 of one.
+    ['arc', 'arc_mm', 'mm', (Math.PI * 132) / 20, 1.5],
+    ['degrees', 'turn_deg', '°', 18, (1.5 / (Math.PI * 132)) * 360],
+    ['dial', 'clearance_mm', 'mm', 0.1, 0.02],
+  ])('an end clearance is set by %s: %s in %s', (school, gives, unit, figure, tolerance) => {
+    const setting = answersOf(under('end clearance', school, gear), 'rebuild').find(
+      (answer): answer is FormOf<'setting'> => answer.kind === 'setting' && answer.sum === 'end-clearance',
+    );
+    expect(setting).toMatchObject({ gives, unit });
+    expect(setting?.tolerance).toBeCloseTo(tolerance, 9);
+    const intake = { ...exampleRecord().intake, viscosityMm2S: 100, liquidTemperatureC: 40 };
+    const { outcome } = reckonSetting(setting as FormOf<'setting'>, exampleRecord({ intake }), gear);
+    expect((outcome?.result as Record<string, number>)[gives]).toBeCloseTo(figure, 6);
   });
   test('near a limit the gauge’s uncertainty counts at critical points, everywhere, or not at all', () => {
     const point = exampleFamily.points.find(({ id, critical }) => critical && id === 'seat-bore');

@@ -1,4 +1,4 @@
-import type { Family, FamilyPoint, Step, StepAction } from '../family';
+import type { Family, FamilyPoint, FormOf, Step, StepAction } from '../family';
 import { matters, type JobRecord, type Matter } from '../record';
 import { matterTable, schoolOfMatter } from './matters';
 import { schoolOf } from './in-force';
@@ -38,6 +38,40 @@ function orderedConsumables({ consumables }: StepAction, schools: Schools): Step
   return consumables.toSorted((one, other) => rank(one) - rank(other));
 }
 
+/** What seal faces are wiped with by another school, with the elastomers that it does not spoil. */
+const faceCleaners: Readonly<Record<string, Pick<StepAction['consumables'][number], 'what' | 'suits'>>> = {
+  acetone: { what: 'acetone on lint-free cloth', suits: ['EPDM'] },
+  'contact cleaner': { what: 'contact cleaner on lint-free cloth', suits: ['NBR', 'FKM'] },
+};
+const usualCleaner = /^alcohol on (a )?lint-free cloth/i;
+
+/** The school’s cleaner before the usual one, which stays for the elastomers that the school’s would spoil. */
+function withFaceCleaner(consumables: StepAction['consumables'], schools: Schools): StepAction['consumables'] {
+  const cleaner = faceCleaners[schools['cleaning seal faces']];
+  if (!cleaner) return consumables;
+  return consumables.flatMap((usual) => (usualCleaner.test(usual.what) ? [{ ...usual, ...cleaner }, usual] : [usual]));
+}
+
+/** How the end clearance is set where the housing is threaded: the same sum, read another way. */
+const clearanceWays: Readonly<Record<string, { gives: string; unit: string; title: string }>> = {
+  degrees: { gives: 'turn_deg', unit: '°', title: 'Turn for the end clearance' },
+  dial: { gives: 'clearance_mm', unit: 'mm', title: 'Travel by the dial for the end clearance' },
+};
+/** A dial is read to a hundredth: no tolerance is finer than two of its divisions. */
+const dialReads = 0.02;
+
+function clearanceUnder(setting: FormOf<'setting'>, schools: Schools): FormOf<'setting'> {
+  const way = clearanceWays[schools['end clearance']];
+  if (setting.sum !== 'end-clearance' || setting.gives !== 'arc_mm' || !way) return setting;
+  const { pitch_mm: pitch, mark_diameter_mm: diameter } = setting.input;
+  if (typeof pitch !== 'number' || typeof diameter !== 'number' || setting.tolerance === undefined)
+    return { ...setting, ...way };
+  // The tolerance was of the arc: the same part of a turn in degrees, and that part of the pitch in travel.
+  const turns = setting.tolerance / (Math.PI * diameter);
+  const tolerance = way.unit === '°' ? turns * 360 : Math.max(turns * pitch, dialReads);
+  return { ...setting, ...way, tolerance };
+}
+
 const patterns: Readonly<Record<string, string>> = {
   'once crosswise': 'crosswise, once',
   'once round': 'round the circle, once',
@@ -50,6 +84,7 @@ function answerUnder(
   schools: Schools,
 ): StepAction['answer'] {
   const { answer } = action;
+  if (answer?.kind === 'setting') return clearanceUnder(answer, schools);
   if (answer?.kind === 'torque' && answer.bolts > 1) {
     const pattern = patterns[schools['bolt circles']];
     if (pattern === undefined) return answer;
@@ -70,7 +105,7 @@ function actionUnder(action: StepAction, phase: 'teardown' | 'rebuild' | 'test',
   return {
     ...action,
     do: says.length ? [...action.do, ...says] : action.do,
-    consumables: orderedConsumables(action, schools),
+    consumables: withFaceCleaner(orderedConsumables(action, schools), schools),
     ...(answer && { answer }),
   };
 }
