@@ -44,6 +44,7 @@ import {
   confirmIsolationInput,
   correctContactInput,
   correctEquipmentNumberInput,
+  correctLotInput,
   correctNameplateInput,
   correctOwnerInput,
   correctConstructionInput,
@@ -266,6 +267,12 @@ const receiveVerbs = {
     about: 'The customer’s own number of the pump was written down wrongly.',
     audience: ['coordinator', 'technician'],
     input: correctEquipmentNumberInput,
+    result: versioned,
+  }),
+  'correct-lot': verb({
+    about: 'What the units of a lot share: from now on one promise, one quote, one delivery, or each by itself.',
+    audience: ['coordinator'],
+    input: correctLotInput,
     result: versioned,
   }),
   'confirm-isolation': verb({

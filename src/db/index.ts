@@ -5,6 +5,7 @@ export * from './commerce';
 export { addEntry, findEntry, forgetEntries } from './entries';
 export {
   addLot,
+  changeLot,
   findLot,
   findTagById,
   loadJobRecord,

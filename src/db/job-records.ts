@@ -141,6 +141,11 @@ export async function addLot(connection: Connection, lot: typeof t.lots.$inferIn
   await connection.insert(t.lots).values(lot);
 }
 
+/** Changes what the units of a lot share. */
+export async function changeLot(connection: Connection, id: string, terms: LotTerms): Promise<void> {
+  await connection.update(t.lots).set(terms).where(eq(t.lots.id, id));
+}
+
 /** All jobs of a pump so far, newest first, each with its report's number. */
 export function loadVisitsOfPump(connection: Connection, pumpId: string): Promise<readonly EarlierVisit[]> {
   return loadVisits(connection, { pumpId });

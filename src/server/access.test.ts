@@ -32,6 +32,7 @@ const allowed: Readonly<Record<string, string>> = {
   'correct-contact': 'CO',
   'correct-nameplate': 'CTO',
   'correct-equipment-number': 'CTO',
+  'correct-lot': 'CO',
   'receive-pump': 'CTO',
   'save-intake': 'CTO',
   'confirm-isolation': 'CTO',

@@ -38,7 +38,7 @@ import { takeJobParcel } from './supply/take-parcels';
 import { supplyCommands } from './supply/supply-commands';
 import { chosenFamily, buildFor, findVersion, keepFamily } from './families';
 import { sha256 } from './fingerprint';
-import { deliverPump, movePromise, sendQuote } from './lots';
+import { correctLot, deliverPump, movePromise, sendQuote } from './lots';
 import { newerFamily } from './library/newer-family';
 import { provePerson } from './people/prove-person';
 import { takeBenchPicture, type Picture } from './pictures';
@@ -122,6 +122,7 @@ const receiveCommands = {
     },
   ),
   'correct-equipment-number': plain('correct-equipment-number', receive.correctEquipmentNumber),
+  'correct-lot': correctLot,
   'save-intake': plain('save-intake', receive.saveIntake),
   'confirm-isolation': plain('confirm-isolation', receive.confirmIsolation),
   'acknowledge-caution': plain('acknowledge-caution', receive.acknowledgeCaution),

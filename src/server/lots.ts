@@ -1,11 +1,11 @@
 import type { CommandOf, ResultOf } from '@/contract';
-import { lifecycle, quote, report } from '@/core/change';
+import { lifecycle, quote, receive, report } from '@/core/change';
 import { DomainError } from '@/core/errors';
 import type { sayReason } from '@/core/errors';
 import { gateFor } from '@/core/lifecycle';
 import { currentQuote, type JobHead, type JobRecord, type LotMate } from '@/core/record';
-import { addLot, findLot, loadUnits, readShop, takeNumber, type Connection } from '@/db';
-import { changeJob, type JobCommand } from './change-job';
+import { addLot, changeLot, findLot, loadUnits, readShop, takeNumber, type Connection } from '@/db';
+import { changeJob, changeTogether, type JobCommand } from './change-job';
 import type { Context } from './context';
 import { findJob, findRecord } from './find-job';
 import { sha256 } from './fingerprint';
@@ -99,6 +99,23 @@ export const sendQuote = forVerb('send-quote', async (context, command): Promise
 function alone({ remember: _remember, entry: _entry, ...context }: Context): Context {
   return context;
 }
+
+/** Changes what the units of a lot share, with a line in the record of each that is still in the house. */
+export const correctLot = forVerb('correct-lot', async (context, command): Promise<ResultOf<'correct-lot'>> => {
+  const job: JobCommand<'correct-lot', undefined, undefined> = {
+    verb: 'correct-lot',
+    decider: receive.correctLot,
+    prepare: () => ({ facts: undefined }),
+  };
+  return changeTogether(context, async ({ connection, change }) => {
+    const answer = await change(job, { tag: command.tag, command });
+    const { lot, lotMates } = await findRecord(connection, command.tag);
+    for (const { tag } of lotMates.filter(({ isClosed }) => !isClosed))
+      await change(job, { tag, command: { ...command, tag: tag } });
+    if (lot) await changeLot(connection, lot.id, command.terms);
+    return answer;
+  });
+});
 
 /** Moves a promise; of a lot that is promised together, that of every unit. */
 export const movePromise = forVerb('move-promise', async (context, command): Promise<ResultOf<'move-promise'>> => {

@@ -61,6 +61,32 @@ describe('a lot', () => {
     const told = (await mails()).filter(({ subject }) => subject.includes('2 February'));
     expect(told.map(({ subject }) => subject.includes(first.tag))).toEqual([true]);
   });
+  test('shares otherwise from now on, with a line in the record of each unit, and none for what is closed', async () => {
+    const first = await received({ lot: terms });
+    const number = present((await loaded(first.tag)).lot).number;
+    const second = await received({ lot: { join: number } });
+    const apart = { deliveryNote: 'N-8', sharesPromise: false, sharesQuote: false, sharesDelivery: true };
+    const asked = { tag: second.tag, terms: apart, reason: 'the second waits for its owner' };
+    expect(await codeOf(shop.act('ines', 'correct-lot', asked))).toBe('not-allowed');
+    await shop.act('wenna', 'correct-lot', asked);
+    for (const { tag } of [first, second]) {
+      const record = await loaded(tag);
+      expect(record.lotTerms).toEqual(apart);
+      expect(record.corrections).toMatchObject([
+        {
+          ...{ what: 'lot', from: 'one promise, quoted together, delivered together, note N-7' },
+          ...{ to: 'delivered together, note N-8', reason: asked.reason, personName: 'wenna' },
+        },
+      ]);
+    }
+    // What was promised together goes on apart.
+    const move = { tag: first.tag, from: '2099-01-10', to: '2099-02-03', reason: 'the ring is late', tell: false };
+    await shop.act('wenna', 'move-promise', move);
+    expect((await loaded(second.tag)).promisedOn).toBe('2099-01-10');
+    expect(await codeOf(shop.act('wenna', 'correct-lot', asked))).toBe('bad-input');
+    const alone = await received();
+    expect(await codeOf(shop.act('wenna', 'correct-lot', { ...asked, tag: alone.tag }))).toBe('wrong-state');
+  });
   test('quoted together goes in one mail whose page leads to every unit, when each has its draft', async () => {
     const early = await shop.play({ at: 'quote', lot: terms });
     await shop.play({ at: 'inspect', lot: { join: present((await loaded(early)).lot).number } });

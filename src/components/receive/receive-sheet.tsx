@@ -10,7 +10,7 @@ import { useDraft } from '../act/use-draft';
 import { Cautions } from '../bench/cautions';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type SheetProps } from '../job/view';
-import { outcomeNames, stationNames } from '@/core/record';
+import { outcomeNames } from '@/core/record';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
 import { useAskedPlace } from '../ui/use-asked-place';
@@ -18,6 +18,7 @@ import { IntakeFields, type IntakeValues } from './intake-fields';
 import { BegunPanel } from './begun-panel';
 import { ResiduePanel } from './residue-panel';
 import { ConstructionLine } from './construction-line';
+import { LotPanel } from './lot-panel';
 import { intakeFieldNames, readIntakeText, writeIntakeText, type IntakeText } from './intake-text';
 
 type IntakeDraft = Draft<IntakeText>;
@@ -167,45 +168,6 @@ function IntakeForm({ view }: SheetProps) {
             As it was
           </Button>
         </div>
-      )}
-    </section>
-  );
-}
-
-/** The lot that the pump came in: its other units as they stand, and the next one to be received. */
-function LotPanel({ view: { record } }: Pick<SheetProps, 'view'>) {
-  const { lot, lotTerms, lotMates } = record;
-  if (!lot) return null;
-  const shared = [
-    lotTerms?.sharesPromise && 'one promise',
-    lotTerms?.sharesQuote && 'quoted together',
-    lotTerms?.sharesDelivery && 'delivered together',
-  ].filter(Boolean);
-  return (
-    <section aria-label="Lot" className="border-l-4 border-lake bg-sheet px-3 py-2">
-      <h2 className="font-bold">
-        Unit {lot.unit} of lot <span className="num">{lot.number}</span>{' '}
-        <small className="font-normal text-quiet">
-          {shared.join(', ')}
-          {lotTerms?.deliveryNote && ` · note ${lotTerms.deliveryNote}`}
-        </small>
-      </h2>
-      <ul>
-        {lotMates.map(({ tag, unit, serial, station, outcome, isClosed }) => (
-          <li key={tag}>
-            unit {unit}:{' '}
-            <Link className="num font-semibold underline" href={`/jobs/${tag}`}>
-              {tag}
-            </Link>
-            , serial <span className="num">{serial}</span>,{' '}
-            {isClosed ? outcomeNames[outcome] : `at ${stationNames[station]}`}
-          </li>
-        ))}
-      </ul>
-      {!record.closedAt && (
-        <Link className="inline-flex min-h-11 items-center font-semibold underline" href={`/receive?lot=${lot.number}`}>
-          Receive the next unit of this lot
-        </Link>
       )}
     </section>
   );

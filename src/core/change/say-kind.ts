@@ -10,6 +10,7 @@ const deeds: Readonly<Record<string, string>> = {
   'correct-contact': 'put the contact right',
   'correct-nameplate': 'put the nameplate right',
   'correct-equipment-number': 'put the equipment number right',
+  'correct-lot': 'changed what the units of the lot share',
   'take-newer-family': 'took the newer version of the family',
   'add-photo': 'added a picture',
   'take-picture': 'took a picture',

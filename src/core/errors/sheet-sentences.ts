@@ -46,6 +46,7 @@ export const sheetSentences = {
   'intake-reason': ({ tag, station }: { tag: string; station: Station }) =>
     `${tag} is at ${stationNames[station]} by now: say why what was written down at receiving is changed.`,
   'not-repaired': ({ tag }: { tag: string }) => `${tag} was not repaired: it has no report to go back to.`,
+  'came-alone': ({ tag }: { tag: string }) => `${tag} came alone: it shares nothing with other units.`,
   'unknown-lot': ({ lot }: { lot: string }) => `There is no lot ${lot}.`,
   'lot-of-another': ({ lot, owner }: { lot: string; owner: string }) =>
     `Lot ${lot} is of ${owner}: a pump of somebody else does not come in it.`,

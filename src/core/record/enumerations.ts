@@ -208,7 +208,7 @@ export const lineDecisions = ['approved', 'declined', 'not chosen'] as const;
 export type LineDecision = (typeof lineDecisions)[number];
 
 /** What of a job can be put right after it was received. */
-export const correctables = ['owner', 'contact', 'nameplate', 'equipment number'] as const;
+export const correctables = ['owner', 'contact', 'nameplate', 'equipment number', 'lot'] as const;
 export type Correctable = (typeof correctables)[number];
 
 /** What the shop does after a critical item was declined. */

@@ -6,6 +6,7 @@ export * from './supply-enumerations';
 export type { Signed } from './signed';
 export type { Tool } from './tool';
 export { headOf } from './head-of';
+export { sayLotTerms, sharedWords } from './say-lot-terms';
 export { spellingTwins } from './spelling-twins';
 export {
   emptyTables,

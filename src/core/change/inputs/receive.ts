@@ -49,6 +49,14 @@ const contactInput = z.strictObject({
   phone: optionalText(40),
 });
 
+/** What the units of a lot share. */
+const lotTermsInput = z.strictObject({
+  deliveryNote: optionalText(150),
+  sharesPromise: z.boolean(),
+  sharesQuote: z.boolean(),
+  sharesDelivery: z.boolean(),
+});
+
 export const receivePumpInput = z.strictObject({
   customer: sentence(150),
   contact: contactInput.nullable(),
@@ -64,15 +72,7 @@ export const receivePumpInput = z.strictObject({
   intake: intakeInput,
   /** The lot that it comes in: a new one with its terms, or one that is there; null for a pump that comes alone. */
   lot: z
-    .union([
-      z.strictObject({
-        deliveryNote: optionalText(150),
-        sharesPromise: z.boolean(),
-        sharesQuote: z.boolean(),
-        sharesDelivery: z.boolean(),
-      }),
-      z.strictObject({ join: z.string().regex(/^L-\d{4,7}$/, 'a lot looks like L-0012') }),
-    ])
+    .union([lotTermsInput, z.strictObject({ join: z.string().regex(/^L-\d{4,7}$/, 'a lot looks like L-0012') })])
     .nullable()
     .default(null),
 });
@@ -100,6 +100,9 @@ export const correctEquipmentNumberInput = z.strictObject({
   reason: why,
 });
 export type CorrectEquipmentNumber = z.output<typeof correctEquipmentNumberInput>;
+
+export const correctLotInput = z.strictObject({ tag: tagField, terms: lotTermsInput, reason: why });
+export type CorrectLot = z.output<typeof correctLotInput>;
 
 /** After the pump was opened a change wants its reason. */
 export const saveIntakeInput = z.strictObject({

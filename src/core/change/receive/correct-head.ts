@@ -1,7 +1,7 @@
-import { headOf, type Correction, type JobHead, type JobRecord } from '../../record';
+import { headOf, sayLotTerms, type Correction, type JobHead, type JobRecord } from '../../record';
 import { put, type Put } from '../change';
 import { reason, refuse, type Decider, type Given, type Proposal } from '../decision';
-import type { CorrectContact, CorrectEquipmentNumber, CorrectNameplate, CorrectOwner } from '../inputs';
+import type { CorrectContact, CorrectEquipmentNumber, CorrectLot, CorrectNameplate, CorrectOwner } from '../inputs';
 
 type What = Correction['what'];
 
@@ -90,4 +90,16 @@ export const correctEquipmentNumber: Decider<CorrectEquipmentNumber, object> = (
     note: said,
     result: {},
   };
+};
+
+/**
+ * What the units of a lot share is otherwise than was said: from now on they are promised, quoted or delivered together,
+ * or each by itself. What was done before stays as it was. The terms stand once, beside the units: whoever calls this
+ * changes them.
+ */
+export const correctLot: Decider<CorrectLot, object> = (given, { terms, reason: why }) => {
+  const { lot, lotTerms, tag, closedAt } = given.record;
+  if (!lot || !lotTerms) return refuse('wrong-state', reason('came-alone', { tag }));
+  if (closedAt) refuse('wrong-state', reason('closed', { tag }));
+  return corrected(given, 'lot', { head: {}, from: sayLotTerms(lotTerms), to: sayLotTerms(terms), reason: why });
 };

@@ -8,6 +8,7 @@ export { takeNewerFamily } from './take-newer-family';
 export {
   correctContact,
   correctEquipmentNumber,
+  correctLot,
   correctNameplate,
   correctOwner,
   type ContactFacts,
