@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { judgements, type Judgement } from '@/core/record';
 import { warrantyClaim, warrantyOf, warrantyWords } from '@/core/warranty';
 import { useAct } from '../act/use-act';
+import { useDraftState } from '../act/use-draft-state';
 import { sayDate, sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { mayDo } from '../ui/whose';
@@ -76,15 +77,18 @@ function EarlierRecord({ tag, report }: { readonly tag: string; readonly report:
 function Judge({ view, earlierTag }: { readonly view: JobView; readonly earlierTag: string }) {
   const sheet = warrantyOf(view.record);
   const { run, error, isBusy } = useAct();
-  const [judgement, setJudgement] = useState<Judgement>(sheet?.body.judgement ?? 'ours');
-  const [share, setShare] = useState(sheet ? String(sheet.body.sharePct) : '100');
-  const [reason, setReason] = useState(sheet?.body.reason ?? '');
+  const { tag } = view.record;
+  // A draft goes by the version that it was begun on: a judgement that somebody else kept meanwhile is shown, not hidden.
+  const [{ judgement, share, reason }, change, forget] = useDraftState(`judgement.${tag}.${sheet?.version ?? 0}`, {
+    judgement: sheet?.body.judgement ?? 'ours',
+    share: sheet ? String(sheet.body.sharePct) : '100',
+    reason: sheet?.body.reason ?? '',
+  });
   const sharePct = Number(share.replace(',', '.'));
-  const judge = () =>
-    run('judge-warranty', {
-      ...{ tag: view.record.tag, basedOn: sheet?.version ?? 0 },
-      warranty: { earlierTag, judgement, sharePct, reason },
-    });
+  const judge = async () => {
+    const warranty = { earlierTag, judgement, sharePct, reason };
+    if (await run('judge-warranty', { tag, basedOn: sheet?.version ?? 0, warranty })) forget();
+  };
   return (
     <div className="space-y-2">
       <div role="group" aria-label="Whose fault it is" className="mt-3 flex flex-wrap items-end gap-2">
@@ -94,10 +98,7 @@ function Judge({ view, earlierTag }: { readonly view: JobView; readonly earlierT
             type="button"
             aria-pressed={judgement === one}
             className={`min-h-11 border px-4 ${judgement === one ? 'border-ink bg-ink text-onink' : 'border-line'}`}
-            onClick={() => {
-              setJudgement(one);
-              setShare(shares[one]);
-            }}
+            onClick={() => change({ judgement: one, share: shares[one] })}
           >
             {one}
           </button>
@@ -109,7 +110,7 @@ function Judge({ view, earlierTag }: { readonly view: JobView; readonly earlierT
             value={share}
             readOnly={judgement !== 'shared'}
             error={issueFor(error, 'sharePct')}
-            onChange={(event) => setShare(event.target.value)}
+            onChange={(event) => change({ share: event.target.value })}
           />
         </div>
       </div>
@@ -117,7 +118,7 @@ function Judge({ view, earlierTag }: { readonly view: JobView; readonly earlierT
         label="Why, as the customer reads it"
         value={reason}
         error={issueFor(error, 'reason')}
-        onChange={(event) => setReason(event.target.value)}
+        onChange={(event) => change({ reason: event.target.value })}
       />
       <ErrorNote error={error} />
       <Button verb="judge-warranty" disabled={isBusy} onClick={() => void judge()}>

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { matterTable, policiesInForce, type PolicyInForce } from '@/core/policies';
 import { sheetsOf } from '@/core/record';
 import { useAct } from '../act/use-act';
+import { useDraftState } from '../act/use-draft-state';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import type { JobView } from './view';
 
@@ -21,19 +22,22 @@ function Depart({
   const { run, error, isBusy } = useAct();
   const router = useRouter();
   const others = matterTable[policy.matter].schools.filter(({ id }) => id !== policy.school.id);
-  const [school, setSchool] = useState(others[0]?.id ?? '');
-  const [reason, setReason] = useState('');
+  const [{ school, reason }, change, forget] = useDraftState(`policy.${record.tag}.${policy.matter}`, {
+    school: others[0]?.id ?? '',
+    reason: '',
+  });
   const basedOn = sheetsOf(record, 'policy').find(({ key }) => key === policy.matter)?.version ?? 0;
   const keep = async () => {
     const sent = { tag: record.tag, basedOn, policy: { matter: policy.matter, school, reason } };
     if (!(await run('choose-policy', sent))) return;
+    forget();
     onKept();
     // Steps, limits and sums of this page follow.
     router.refresh();
   };
   return (
     <div className="space-y-2 border-l-4 border-ochre py-1 pl-3">
-      <SelectField label="In this job" value={school} onChange={(event) => setSchool(event.target.value)}>
+      <SelectField label="In this job" value={school} onChange={(event) => change({ school: event.target.value })}>
         {others.map(({ id, words }) => (
           <option key={id} value={id}>
             {words}
@@ -44,7 +48,7 @@ function Depart({
         label="Why"
         value={reason}
         error={issueFor(error, 'policy.reason')}
-        onChange={(event) => setReason(event.target.value)}
+        onChange={(event) => change({ reason: event.target.value })}
       />
       <ErrorNote error={error} />
       <Button verb="choose-policy" disabled={isBusy} onClick={() => void keep()}>

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import {
   openDaysOf,
   type BoardRow,
@@ -12,6 +12,7 @@ import {
   type PumpShown,
 } from '@/core/workload';
 import { getData } from '../act/get-data';
+import { useKeys } from '../ui/use-keys';
 import { AwayForm } from './away-form';
 import { PlanBoard, type Held } from './plan-board';
 import { PlanReckoning } from './plan-reckoning';
@@ -122,13 +123,7 @@ function useTry() {
     setReckoning(false);
     if (plan) setTried({ change: wish, plan });
   };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key === 'Escape') back();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  useKeys({ Escape: { says: 'leave the try, back to the plan', act: back } });
   return { held, setHeld, tried, isReckoning, back, attempt };
 }
 

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import type { PromiseAnswered, PromiseShown } from '@/core/workload';
 import { getData } from '../act/get-data';
 import { TextField } from '../ui/form';
+import { useKeys } from '../ui/use-keys';
 import { dayWords } from './plan-words';
 
 interface FamilyChoice {
@@ -148,17 +149,12 @@ export function PromiseDesk({
   const [chance, setChance] = useState<Chance>(80);
   const [isFirst, setFirst] = useState(false);
   const answers = useAnswers(asked);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if ((event.target as HTMLElement).matches?.('input, textarea, select')) return;
-      if (event.key === '5') setChance(50);
-      if (event.key === '8') setChance(80);
-      if (event.key === '9') setChance(95);
-      if (event.key === 'f') setFirst((was) => !was);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  useKeys({
+    '5': { says: 'the day for 50 of 100', act: () => setChance(50) },
+    '8': { says: 'the day for 80 of 100', act: () => setChance(80) },
+    '9': { says: 'the day for 95 of 100', act: () => setChance(95) },
+    f: { says: 'put it first, or in its turn', act: () => setFirst(!isFirst) },
+  });
   const [turn, first] = [answers?.turn?.answer, answers?.first?.answer];
   const chosen = isFirst ? first : turn;
   const date = chosen ? dateAt(chosen, chance) : '';

@@ -73,7 +73,9 @@ export function ReminderDraft({ view, quote }: Shown & { readonly quote: Quote }
   const [words, setWords] = useState(drafted?.words ?? '');
   const [isOpen, setOpen] = useState(false);
   const send = () => void run('send-reminder', { tag: record.tag, quoteId: quote.id, words });
-  useKeys({ ...(drafted?.isDue && record.contact && !isBusy && { r: send }) });
+  useKeys({
+    ...(drafted?.isDue && record.contact && !isBusy && { r: { says: 'send the reminder', act: send } }),
+  });
   if (!drafted || !record.contact) return null;
   const sent = record.reminders.filter(({ quoteId }) => quoteId === quote.id);
   return (

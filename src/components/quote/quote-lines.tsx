@@ -206,10 +206,10 @@ export function QuoteLines(props: Props) {
   useKeys(
     quote.kind === 'quote'
       ? {
-          ArrowDown: () => step(1),
-          ArrowUp: () => step(-1),
-          Escape: () => setOpen(null),
-          ...(picked && isDraft && { Enter: () => setOpen(picked) }),
+          ArrowDown: { says: 'next line', act: () => step(1) },
+          ArrowUp: { says: 'line before', act: () => step(-1) },
+          Escape: { says: 'close the line', act: () => setOpen(null) },
+          ...(picked && isDraft && { Enter: { says: 'open the line', act: () => setOpen(picked) } }),
         }
       : {},
   );

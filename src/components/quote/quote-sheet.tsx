@@ -91,7 +91,10 @@ function SendBar({ view, quote, onAdd }: Shown & { readonly onAdd: () => void })
   const { run, error, isBusy } = useAct();
   const send = () => void run('send-quote', { tag: record.tag });
   const isReady = gate.missing.length === 0 && !isBusy;
-  useKeys({ a: onAdd, ...(isReady && { 'Ctrl Enter': send }) });
+  useKeys({
+    a: { says: 'add a line', act: onAdd },
+    ...(isReady && { 'Ctrl Enter': { says: 'send the quote', act: send } }),
+  });
   const others = quote.recipients.map(({ name }) => name).join(', ');
   return (
     <section aria-label="Send" className="mt-3 border-t border-ink pt-3">
@@ -127,7 +130,7 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
   const [isAdding, setAdding] = useState(false);
   const [showsMargin, setShowsMargin] = useState(true);
   const form = useRef<HTMLDivElement>(null);
-  useKeys({ m: () => setShowsMargin(!showsMargin) });
+  useKeys({ m: { says: 'show or hide the margin', act: () => setShowsMargin(!showsMargin) } });
   if (!quote)
     return (
       <>

@@ -1,9 +1,10 @@
 'use client';
 
-import { useState } from 'react';
 import { fateOf, leavesHouse } from '@/core/dispatch';
 import { fates, outcomeNames } from '@/core/record';
 import { useAct } from '../act/use-act';
+import { useDraft } from '../act/use-draft';
+import { useDraftState } from '../act/use-draft-state';
 import { sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 
@@ -19,9 +20,15 @@ function FateForm({ view }: { readonly view: JobView }) {
   const { record } = view;
   const sheet = fateOf(record);
   const { run, error, isBusy } = useAct();
-  const [fate, setFate] = useState<FateWord>(sheet?.body.fate ?? 'declined');
-  const [saidBy, setSaidBy] = useState(sheet?.body.saidBy ?? record.contact?.name ?? '');
-  const [words, setWords] = useState(sheet?.body.words ?? '');
+  const [{ fate, saidBy, words }, change, forget] = useDraftState(`fate.${record.tag}.${sheet?.version ?? 0}`, {
+    fate: sheet?.body.fate ?? 'declined',
+    saidBy: sheet?.body.saidBy ?? record.contact?.name ?? '',
+    words: sheet?.body.words ?? '',
+  });
+  const keep = async () => {
+    const said = { tag: record.tag, basedOn: sheet?.version ?? 0, fate: { fate, saidBy, words } };
+    if (await run('choose-fate', said)) forget();
+  };
   return (
     <div className="space-y-3">
       <div role="radiogroup" aria-label="What becomes of it">
@@ -32,7 +39,7 @@ function FateForm({ view }: { readonly view: JobView }) {
               name="fate"
               className="size-5 accent-(--ink)"
               checked={fate === one}
-              onChange={() => setFate(one)}
+              onChange={() => change({ fate: one })}
             />
             <span>
               <b>{outcomeNames[one]}</b> <span className="text-13 text-quiet">{means[one]}</span>
@@ -45,23 +52,17 @@ function FateForm({ view }: { readonly view: JobView }) {
           label="Who says so"
           value={saidBy}
           error={issueFor(error, 'saidBy')}
-          onChange={(event) => setSaidBy(event.target.value)}
+          onChange={(event) => change({ saidBy: event.target.value })}
         />
         <TextField
           label="When, and in their words"
           value={words}
           error={issueFor(error, 'words')}
-          onChange={(event) => setWords(event.target.value)}
+          onChange={(event) => change({ words: event.target.value })}
         />
       </div>
       <ErrorNote error={error} />
-      <Button
-        verb="choose-fate"
-        disabled={isBusy}
-        onClick={() =>
-          void run('choose-fate', { tag: record.tag, basedOn: sheet?.version ?? 0, fate: { fate, saidBy, words } })
-        }
-      >
+      <Button verb="choose-fate" disabled={isBusy} onClick={() => void keep()}>
         Keep the owner’s word
       </Button>
     </div>
@@ -72,7 +73,7 @@ function Reassemble({ view }: { readonly view: JobView }) {
   const { record } = view;
   const sheet = fateOf(record);
   const { run, error, isBusy } = useAct();
-  const [words, setWords] = useState('');
+  const [words, setWords] = useDraft(`reassembled.${record.tag}`);
   if (sheet?.body.fate !== 'reassembled') return null;
   if (sheet.body.reassembled)
     return (
@@ -94,7 +95,11 @@ function Reassemble({ view }: { readonly view: JobView }) {
         verb="reassemble"
         data-next
         disabled={isBusy}
-        onClick={() => void run('reassemble', { tag: record.tag, basedOn: sheet.version, words })}
+        onClick={() =>
+          void run('reassemble', { tag: record.tag, basedOn: sheet.version, words }).then(
+            (kept) => kept && setWords(null),
+          )
+        }
       >
         It is put together, not repaired
       </Button>

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { keysTold } from '../ui/use-keys';
 
 const views = [
   { href: '/', name: 'Floor', key: 'f' },
@@ -26,17 +27,20 @@ function isTyping(event: KeyboardEvent): boolean {
   return (event.target as HTMLElement).matches?.('input, textarea, select') ?? false;
 }
 
+/** What is written on a key, where that is not its name. */
+const keyNames: Readonly<Record<string, string>> = { ArrowDown: '↓', ArrowUp: '↑', Escape: 'Esc' };
+
 /** The views; `g` and a letter goes to one, `?` shows the keys. */
 export function TopNav() {
   const path = usePathname();
   const router = useRouter();
-  const [showsKeys, setShowsKeys] = useState(false);
+  const [shownKeys, setShownKeys] = useState<ReturnType<typeof keysTold> | null>(null);
   useEffect(() => {
     let armed = false;
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === '?') setShowsKeys((shown) => !shown);
-      if (event.key === 'Escape') setShowsKeys(false);
+      if (event.key === '?') setShownKeys((shown) => (shown ? null : keysTold()));
+      if (event.key === 'Escape') setShownKeys(null);
       if (event.key === 'n') focusNext();
       const view = armed && views.find((one) => one.key === event.key);
       armed = event.key === 'g';
@@ -68,7 +72,7 @@ export function TopNav() {
           </Link>
         ))}
       </nav>
-      {showsKeys && (
+      {shownKeys && (
         <div
           role="dialog"
           aria-label="Keys on this screen"
@@ -86,6 +90,14 @@ export function TopNav() {
                   <kbd>g</kbd> <kbd>{view.key}</kbd>
                 </dt>
                 <dd>{view.name}</dd>
+              </div>
+            ))}
+            {shownKeys.map(([key, says]) => (
+              <div key={key} className="contents">
+                <dt>
+                  <kbd>{keyNames[key] ?? key}</kbd>
+                </dt>
+                <dd>{says}</dd>
               </div>
             ))}
             <dt>

@@ -1,22 +1,32 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { useKeys } from './use-keys';
+import { keysTold, useKeys } from './use-keys';
 
 const pressed = jest.fn();
 const Keyed = () => {
   useKeys({
-    r: () => void pressed('r'),
-    Escape: () => void pressed('Escape'),
-    'Ctrl Enter': () => void pressed('send'),
+    r: { says: 'remind', act: () => void pressed('r') },
+    Escape: { says: 'leave it', act: () => void pressed('Escape') },
+    'Ctrl Enter': { says: 'send', act: () => void pressed('send') },
   });
   return <input aria-label="field" />;
 };
+let shown: ReturnType<typeof render>;
 beforeEach(() => {
   pressed.mockClear();
-  render(<Keyed />);
+  shown = render(<Keyed />);
 });
 const told = () => pressed.mock.calls.flat();
 
+test('keys are told while they are on the screen', () => {
+  expect(keysTold()).toEqual([
+    ['r', 'remind'],
+    ['Escape', 'leave it'],
+    ['Ctrl Enter', 'send'],
+  ]);
+  shown.unmount();
+  expect(keysTold()).toEqual([]);
+});
 test('a key does what it says', async () => {
   await userEvent.keyboard('r{Escape}{Control>}{Enter}{/Control}x');
   expect(told()).toEqual(['r', 'Escape', 'send']);
