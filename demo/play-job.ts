@@ -11,7 +11,7 @@ import {
 } from '@/core/family';
 import { standingReadings, toolToOffer, workAt, workOf } from '@/core/bench';
 import { judgePoints } from '@/core/inspection';
-import { isTwin, needsOf, trayCode } from '@/core/supply';
+import { needsOf, trayCode } from '@/core/supply';
 import { warrantyClaim } from '@/core/warranty';
 import {
   currentQuote,
@@ -210,9 +210,8 @@ export async function account({ act, family, tag, technician }: Stage): Promise<
   });
 }
 
-/** Where a like unit of the same lot is open, the parts lie in a labelled tray. */
-async function layAside({ act, family, tag, technician, load }: Stage): Promise<void> {
-  if (!isTwin(await load())) return;
+/** The parts lie in a labelled tray: beside a like pump they must, and one may come at any time. */
+async function layAside({ act, family, tag, technician }: Stage): Promise<void> {
   await act(technician, 'lay-in-tray', { tag, parts: family.parts.map(({ ref }) => ref), tray: '1' });
 }
 

@@ -1,5 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
+import * as z from 'zod';
 import {
+  asId,
   emptyTables,
   putRow,
   recordOf,
@@ -10,6 +12,7 @@ import {
   type LotMate,
   type LotTerms,
   type RowTables,
+  type Station,
   type Tag,
 } from '@/core/record';
 import { present } from '@/core/present';
@@ -39,17 +42,28 @@ const heads = {
     ...{ sharesPromise: lots.sharesPromise, sharesQuote: lots.sharesQuote, sharesDelivery: lots.sharesDelivery },
   },
 };
+/** Between these the parts of a pump lie in trays, where they can be taken for another’s. */
+const laidOpen: readonly Station[] = ['teardown', 'clean', 'inspect', 'quote', 'approve', 'parts', 'rebuild'];
+const likes = `(select json_arrayagg(other.tag) from pumps like_it inner join jobs other on other.pump_id = like_it.id
+ where like_it.maker = pumps.maker and like_it.model = pumps.model and like_it.size = pumps.size and other.id <> jobs.id
+ and other.closed_at is null and other.station in (${laidOpen.map((station) => `'${station}'`).join(', ')}))`;
+
 /** Written once, as `loadChildren` writes its own: it is sent with every request. */
 const headText = `select ${asJsonArray(heads.job)} as job, ${asJsonArray(heads.pump)} as pump,
  ${asJsonArray(heads.customer)} as customer, if(contacts.id is null, null, ${asJsonArray(heads.contact)}) as contact,
- if(lots.id is null, null, ${asJsonArray(heads.lot)}) as lot
+ if(lots.id is null, null, ${asJsonArray(heads.lot)}) as lot, ${likes} as likes
  from jobs inner join pumps on pumps.id = jobs.pump_id inner join customers on customers.id = jobs.customer_id
  left join contacts on contacts.id = jobs.contact_id
  left join lots on lots.id = jobs.lot_id where jobs.tag = `;
 
+const tagList = z
+  .array(z.string())
+  .nullable()
+  .transform((tags) => (tags ?? []).map((tag) => asId<Tag>(tag)));
+
 async function loadHead(connection: Connection, tag: string) {
   const text = sql`${sql.raw(headText)}${tag}`;
-  const [row] = await rowsOf<Record<keyof typeof heads, unknown>>(connection, text);
+  const [row] = await rowsOf<Record<keyof typeof heads | 'likes', unknown>>(connection, text);
   if (!row) return null;
   return {
     job: present(decodeRow(heads.job, row.job)),
@@ -57,6 +71,7 @@ async function loadHead(connection: Connection, tag: string) {
     customer: present(decodeRow(heads.customer, row.customer)),
     contact: decodeRow(heads.contact, row.contact),
     lot: decodeRow(heads.lot, row.lot),
+    likes: tagList.parse(fromJson(row.likes)).toSorted(),
   };
 }
 
@@ -177,6 +192,7 @@ async function readStored(connection: Connection, head: FoundHead): Promise<JobR
     earlierVisits: [],
     lotTerms: null,
     lotMates: [],
+    likePumps: [],
   });
 }
 
@@ -187,6 +203,7 @@ async function withVisits(connection: Connection, head: FoundHead, record: JobRe
     earlierVisits: await loadVisits(connection, { pumpId: job.pumpId, of: job }),
     lotTerms: lot && termsOf(lot),
     lotMates: lot ? (await loadUnits(connection, lot.id)).filter(({ tag }) => tag !== job.tag) : [],
+    likePumps: head.likes,
   };
 }
 

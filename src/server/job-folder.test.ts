@@ -80,6 +80,7 @@ test('another shop takes it in whole: the same record under its own names, its c
     earlierVisits: _e,
     lotTerms: _l,
     lotMates: _m,
+    likePumps: _k,
     ...rest
   } = ours;
   const {
@@ -92,6 +93,7 @@ test('another shop takes it in whole: the same record under its own names, its c
     earlierVisits: _e2,
     lotTerms: _l2,
     lotMates: _m2,
+    likePumps: _k2,
     ...same
   } = theirs;
   expect(rest).toEqual(same);

@@ -1,4 +1,5 @@
 import { present } from '@/core/present';
+import { trayCode } from '@/core/supply';
 import sharp from 'sharp';
 import { type DomainError } from '@/core/errors';
 import { findBrokenEvent } from '@/core/lifecycle';
@@ -371,6 +372,7 @@ describe('parts, rebuild, test, report, return', () => {
     const order = present(record.orders[0]);
     const short = present(order.lines.find((line) => line.received < line.quantity));
     await shop.act('ines', 'advance-job', { tag, event: 'start-rebuild' });
+    await shop.act('ines', 'read-label', { tag, code: trayCode(tag, '1') });
     const { rebuild } = plainFile.written;
     const step = present(rebuild.find((one) => one.needs.includes(short.partRef)));
     const [first] = step.actions;

@@ -1,8 +1,8 @@
 import { present } from '@/core/present';
-import { needsOf } from '@/core/supply';
+import { needsOf, trayCode } from '@/core/supply';
 import { sheetsOf } from '@/core/record';
 import { codeOf, detailsOf } from '../../test-support/told';
-import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { openTestShop, plainFile, type TestShop } from '../../test-support/open-test-shop';
 import { carryOutDue } from '.';
 
 /** Where parts come from, kept in the database: donors over several jobs, claims to suppliers, whose a label is. */
@@ -119,6 +119,44 @@ describe('a label', () => {
     expect(await wordsOf(`${other}/impeller`)).toContain(`belongs to ${other} of ${owner}: Impeller`);
     expect(await wordsOf(`${other}#3`)).toContain(`of ${owner}: tray 3`);
     expect(await wordsOf('P-9998/impeller')).toContain('belongs to P-9998.');
+  });
+});
+
+describe('a pump of the same make, model and size', () => {
+  let likes = 0;
+  const like = (at: 'receive' | 'teardown' | 'parts', size: string) =>
+    shop.play({
+      ...{ at, ...(at === 'parts' && { part: 'short' as const }) },
+      pump: { maker: 'Ostrelhaus', model: 'OH 65-250', serial: `LIKE-${++likes}`, size },
+    });
+  const likesOf = async (tag: string) => (await loaded(tag)).likePumps;
+
+  test('is a twin while its parts lie open: not before its teardown, and not of another size', async () => {
+    const received = await like('receive', 'a');
+    const [one, two, other] = [await like('teardown', 'a'), await like('teardown', 'a'), await like('teardown', 'b')];
+    expect(await likesOf(one)).toEqual([two]);
+    expect(await likesOf(two)).toEqual([one]);
+    expect(await likesOf(other)).toEqual([]);
+    // One that was only received is no danger yet, and sees those that are.
+    expect(await likesOf(received)).toEqual([one, two].toSorted());
+  });
+  test('has the labels of the other read before its parts go in; a pump that is alone has not', async () => {
+    const [own, alone] = [await like('parts', 'c'), await like('parts', 'd')];
+    const twin = await like('teardown', 'c');
+    const begin = async (tag: string) => {
+      const { rebuild } = plainFile.written;
+      const [action] = present(rebuild.find(({ parts }) => parts.includes('shaft'))).actions;
+      await shop.act('ines', 'advance-job', { tag, event: 'start-rebuild' });
+      return () => detailsOf(shop.answer('ines', tag, 'rebuild', { actionId: present(action).id }));
+    };
+    const [fitOwn, fitAlone] = [await begin(own), await begin(alone)];
+    expect((await fitOwn())?.what).toMatch(/labels are read at this pump/);
+    expect(await detailsOf(shop.act('ines', 'read-label', { tag: own, code: trayCode(twin, '1') }))).toMatchObject({
+      what: expect.stringContaining(`belongs to ${twin}`) as string,
+    });
+    await shop.act('ines', 'read-label', { tag: own, code: trayCode(own, '1') });
+    expect((await fitOwn())?.what ?? '').not.toMatch(/labels/);
+    expect((await fitAlone())?.what ?? '').not.toMatch(/labels/);
   });
 });
 

@@ -54,7 +54,7 @@ export function folderFault({ events, headHash }: JobFolder, sha256: Sha256): st
 /** The record that a folder’s events give. Throws RangeError where they give none. */
 export function recordOfFolder({ events, headHash }: JobFolder): JobRecord {
   return replayRecord(events, {
-    ...{ version: events.length, headHash, earlierVisits: [], lotTerms: null, lotMates: [] },
+    ...{ version: events.length, headHash, earlierVisits: [], lotTerms: null, lotMates: [], likePumps: [] },
   });
 }
 

@@ -131,10 +131,10 @@ export const matterTable: Readonly<Record<Matter, MatterDescribed>> = {
   labels: {
     title: 'Reading the labels of parts',
     schools: [
-      school('beside a twin', 'beside an open unit of the same lot, each before it goes in'),
+      school('beside a twin', 'beside an open pump of the same lot, or of the same make, model and size'),
       school('always', 'at every pump, each before it goes in'),
     ],
-    why: 'units of one lot look alike; a shop with like pumps of several owners on its benches reads them always',
+    why: 'parts of like pumps can be taken for each other; a shop that wants no exception reads them always',
   },
 };
 

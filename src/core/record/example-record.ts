@@ -47,7 +47,7 @@ export function exampleRecord(change: Partial<JobRecord> = {}): JobRecord {
     pump: { id: 'pump-1', maker: 'Quillmere', model: 'QB 50-160', serial: 'QB-22871', size: '50-160' },
     customer: { id: 'customer-1', name: 'Harrowmere Botanical Garden' },
     contact: { id: 'contact-1', name: 'Fern Okonjo', email: 'fern@garden.example', phone: '' },
-    ...{ earlierVisits: [], lot: null, lotTerms: null, lotMates: [], sheets: [] },
+    ...{ earlierVisits: [], lot: null, lotTerms: null, lotMates: [], likePumps: [], sheets: [] },
     intake: exampleIntake,
     acknowledgements: ['energy-isolation', 'harmful-liquid'].map((caution) => ({
       caution,

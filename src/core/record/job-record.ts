@@ -557,6 +557,8 @@ export interface RecordFrame {
   readonly earlierVisits: readonly EarlierVisit[];
   readonly lotTerms: LotTerms | null;
   readonly lotMates: readonly LotMate[];
+  /** Other pumps of the same make, model and size whose parts lie open in the house: theirs and ours look alike. */
+  readonly likePumps: readonly Tag[];
 }
 
 /**

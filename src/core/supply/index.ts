@@ -28,4 +28,4 @@ export {
 export { drawSketch, type SketchDrawing } from './sketch-drawing';
 export { madeOf, notBackFrom, proposedSource, sourceOf } from './sources';
 export { partsOfStep, stepsBlockedBy, stepsNeeding } from './steps';
-export { isTwin, readsLabels, unreadOf } from './trays';
+export { isTwin, readsLabels, twinsOf, unreadOf } from './trays';

@@ -1,10 +1,15 @@
 import { schoolOf } from '../policies';
-import { sheetsOf, type JobRecord, type Station } from '../record';
+import { sheetsOf, type JobRecord, type Station, type Tag } from '../record';
 
-type Twin = Pick<JobRecord, 'lotMates'>;
+type Twin = Pick<JobRecord, 'lotMates' | 'likePumps'>;
 
-/** Whether another unit of the same lot is open: then parts can be swapped. */
-export const isTwin = ({ lotMates }: Twin) => lotMates.some(({ isClosed }) => !isClosed);
+/** Pumps whose parts look like this one’s and lie open too: units of the same lot, and others of its make, model and size. */
+export const twinsOf = ({ lotMates, likePumps }: Twin): readonly Tag[] => [
+  ...new Set([...lotMates.filter(({ isClosed }) => !isClosed).map(({ tag }) => tag), ...likePumps]),
+];
+
+/** Whether a pump is open whose parts can be taken for this one’s. */
+export const isTwin = (record: Twin) => twinsOf(record).length > 0;
 
 /** Whether every part lies in a labelled tray and is read before it goes in: beside a twin, or by the shop's way always. */
 export const readsLabels = (record: Twin & Pick<JobRecord, 'sheets'>) =>
@@ -16,7 +21,7 @@ export const readsLabels = (record: Twin & Pick<JobRecord, 'sheets'>) =>
  */
 export function unreadOf(
   refs: readonly string[],
-  record: Pick<JobRecord, 'sheets' | 'lotMates'>,
+  record: Twin & Pick<JobRecord, 'sheets'>,
   station: Station,
 ): readonly string[] {
   if (!readsLabels(record)) return [];

@@ -55,6 +55,7 @@ export const pumps = mysqlTable(
   (table) => [
     uniqueIndex('pumps_plate').on(table.serial, table.maker, table.model, table.size),
     index('pumps_serial_key').on(table.serialKey),
+    index('pumps_model').on(table.maker, table.model, table.size),
   ],
 );
 

@@ -25,7 +25,7 @@ import { chancesNow, localTime, resourcesNow } from './plan-facts';
 /** Pumps that one call reckons: some seconds, so that whoever waits sees it go on. */
 const atOnce = 3;
 
-const noFrame = { version: 0, headHash: '', earlierVisits: [], lotTerms: null, lotMates: [] };
+const noFrame = { version: 0, headHash: '', earlierVisits: [], lotTerms: null, lotMates: [], likePumps: [] };
 
 /** The record of a job as it was at a moment; null where it had not begun. */
 async function recordAt(connection: Connection, id: JobId, at: Date): Promise<JobRecord | null> {

@@ -1,0 +1,1 @@
+CREATE INDEX `pumps_model` ON `pumps` (`maker`,`model`,`size`);
