@@ -162,7 +162,14 @@ export function warpJob(played: Played, warp: Warp): Warped {
   const rewriter = new Rewriter(idsOf(played, warp), wordsOf(played, warp, found), warp.newId);
   if (record.promisedOn) rewriter.knowDay('promisedOn', record.promisedOn, warp.promisedOn);
   const tables = emptyTables();
-  const frame: RecordFrame = { version: 0, headHash: '', earlierVisits: [], lotTerms: null, lotMates: [], likePumps: [] };
+  const frame: RecordFrame = {
+    version: 0,
+    headHash: '',
+    earlierVisits: [],
+    lotTerms: null,
+    lotMates: [],
+    likePumps: [],
+  };
   const own: Own = { warp, family, rewriter, texts: {}, recordNow: () => recordOf(tables, frame) };
   const chained: ChainedEvent[] = [];
   for (const [i, { seq, kind, at, data, personName }] of events.entries()) {
