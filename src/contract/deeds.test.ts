@@ -25,7 +25,7 @@ const silent = new Set([
   ...['place-orders', 'take-order-parcel', 'receive-order', 'expedite-order', 'cancel-order-line'],
   ...['save-absence', 'end-absence', 'save-resource', 'save-calendar', 'wish-operation', 'weigh-job', 'back-test'],
   ...['correct-worked', 'add-worked', 'make-feed', 'end-feed'],
-  ...['raise-order-line', 'write-about-order', 'scan-bag'],
+  ...['raise-order-line', 'write-about-order', 'scan-bag', 'add-order-photo'],
   ...['count-stock', 'save-supplier', 'import-catalogue'],
   ...['import-family', 'make-own-family', 'read-gauge', 'advance-job', 'hold-job', 'resume-job'],
 ]);

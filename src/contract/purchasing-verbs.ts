@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import {
+  addOrderPhotoInput,
   cancelOrderLineInput,
   countStockInput,
   expediteOrderInput,
@@ -42,6 +43,12 @@ export const purchasingVerbs = {
       wrongForShelf: z.array(z.string()),
       claims: z.array(z.object({ tag: z.string(), number: z.string() })),
     }),
+  }),
+  'add-order-photo': verb({
+    about: 'A picture of a piece as it came that is for the shelf alone; its bytes go to /api/photos/orders.',
+    audience: ['parts', 'technician'],
+    input: addOrderPhotoInput,
+    result: z.object({ photoId: z.string() }),
   }),
   'expedite-order': verb({
     about: 'Asks a supplier for an earlier day; its answer counts at once in every job that waits.',

@@ -110,6 +110,7 @@ const allowed: Readonly<Record<string, string>> = {
   'place-orders': 'CPO',
   'take-order-parcel': 'CPO',
   'receive-order': 'TPO',
+  'add-order-photo': 'TPO',
   'expedite-order': 'CPO',
   'cancel-order-line': 'CPO',
   'raise-order-line': 'CPO',

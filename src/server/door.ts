@@ -1,4 +1,4 @@
-import { verbs, type ResultOf, type Verb } from '@/contract';
+import { verbs, type CommandOf, type ResultOf, type Verb } from '@/contract';
 import { mayAct } from '@/core/access';
 import { DomainError } from '@/core/errors';
 import type { OutboxRow } from '@/db';
@@ -7,11 +7,12 @@ import { answerOnce } from './entries';
 import { carryOut } from './outbox';
 import { sha256 } from './fingerprint';
 import { addPhoto } from './job-commands';
-import { readPicture } from './pictures';
+import { readPicture, type Picture } from './pictures';
 import { planSoon } from './planning/plan-soon';
 import { timing } from './planning/worked';
 import { actUseCases } from './registry';
-import { perform } from './use-case';
+import { addOrderPhoto } from './supply/order-photos';
+import { perform, type UseCase } from './use-case';
 
 /**
  * The one door for changes: a verb and its input. An entry with a key is answered once; what follows the commit
@@ -38,19 +39,32 @@ export async function actPhoto(
   fields: unknown,
   read: () => Promise<Buffer>,
 ): Promise<ResultOf<'add-photo'>> {
-  if (!mayAct(context.actor, verbs['add-photo'].audience)) throw new DomainError('not-allowed');
-  const useCase = { ...actUseCases['add-photo'], run: addPicture(read) };
-  return perform(useCase, context, fields);
+  return actPicture('add-photo', { context, fields, read }, addPhoto);
 }
 
-type Run = (typeof actUseCases)['add-photo']['run'];
+/** Adds a picture of a piece of an order, sent as bytes; as `actPhoto`. */
+export async function actOrderPhoto(
+  context: Context,
+  fields: unknown,
+  read: () => Promise<Buffer>,
+): Promise<ResultOf<'add-order-photo'>> {
+  return actPicture('add-order-photo', { context, fields, read }, addOrderPhoto);
+}
 
-function addPicture(read: () => Promise<Buffer>): Run {
-  return async (context, command) => {
+type PictureVerb = 'add-photo' | 'add-order-photo';
+
+function actPicture<V extends PictureVerb>(
+  verb: V,
+  asked: { readonly context: Context; readonly fields: unknown; readonly read: () => Promise<Buffer> },
+  add: (context: Context, command: CommandOf<V>, picture: Picture) => Promise<ResultOf<V>>,
+): Promise<ResultOf<V>> {
+  const { context, fields, read } = asked;
+  if (!mayAct(context.actor, verbs[verb].audience)) throw new DomainError('not-allowed');
+  const run = async (own: Context, command: CommandOf<V>) => {
     const bytes = await read();
     const body = { ...command, fingerprint: sha256(bytes) };
-    return answerOnce({ context, verb: 'add-photo', body }, async (own) =>
-      addPhoto(own, command, await readPicture(bytes)),
-    );
+    return answerOnce({ context: own, verb, body }, async (entry) => add(entry, command, await readPicture(bytes)));
   };
+  const useCase: UseCase<CommandOf<V>, ResultOf<V>> = { ...actUseCases[verb], run };
+  return perform(useCase, context, fields);
 }

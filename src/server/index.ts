@@ -1,4 +1,4 @@
-export { act, actPhoto } from './door';
+export { act, actOrderPhoto, actPhoto } from './door';
 export { actUseCases, allUseCases, audiences, readUseCases } from './registry';
 export type { Context, Entry } from './context';
 export { carryOutDue } from './outbox';

@@ -1,11 +1,12 @@
+import sharp from 'sharp';
 import { present } from '@/core/present';
 import { awaited, needsOf } from '@/core/supply';
 import { elastomerOf, findPart } from '@/core/family';
-import { sheetsOf } from '@/core/record';
+import { asId, sheetsOf, type JobId, type QuoteId } from '@/core/record';
 import { addOutbox, listDueOutbox } from '@/db';
 import { codeOf, detailsOf } from '../../test-support/told';
 import { openTestShop, usualSupplier, type TestShop } from '../../test-support/open-test-shop';
-import { carryOutDue } from '.';
+import { actOrderPhoto, carryOutDue, perform, readPhoto } from '.';
 
 /** Buying over all jobs against the database: the plan, its orders, parcels, the shelf, the catalogue. */
 let shop: TestShop;
@@ -252,6 +253,33 @@ test('a letter about an order goes to its supplier and stands with what was said
   expect((await orderOf(number)).history.at(0)?.words).toContain('Two rings came cut');
   await countAll(number);
   expect(await isSound(tag)).toBe(true);
+});
+
+test('a picture of a piece that no job waits for lies with its order; of a piece that is not on it none is taken', async () => {
+  await atParts();
+  const [number = ''] = await placeAll();
+  await answer();
+  const piece = present((await orderOf(number)).lines[0]?.pieces[0]).number;
+  const png = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#7a6a55' } })
+    .png()
+    .toBuffer();
+  const add = (person: string, fields: object) =>
+    actOrderPhoto(shop.contextOf(person), { number, piece, caption: 'cut by a knife', ...fields }, () =>
+      Promise.resolve(png),
+    );
+  const { photoId } = await add('bram', {});
+  const { photos, order } = await shop.act('bram', 'read-order', { number });
+  expect(photos).toEqual([{ id: photoId, piece, caption: 'cut by a knife' }]);
+  expect(order.history.at(-1)).toMatchObject({ by: 'bram', words: `Picture kept of ${piece}: cut by a knife` });
+  const { bytes } = await shop.act('ines', 'read-photo', { photoId, size: 'full' });
+  expect(await sharp(bytes).metadata()).toMatchObject({ format: 'jpeg', width: 640, height: 480 });
+  expect((await detailsOf(add('bram', { piece: 'XX-1' })))?.what).toContain('XX-1');
+  expect(await codeOf(add('marek', {}))).toBe('not-allowed');
+  expect(await codeOf(add('bram', { number: 'O-9999' }))).toBe('not-found');
+  // A customer has no way to it: it is no picture of their job.
+  const actor = { kind: 'customer' as const, jobId: asId<JobId>('none'), quoteId: asId<QuoteId>('none'), linkId: 'l' };
+  const asked = perform(readPhoto, shop.contextOf('x', { actor }), { photoId, size: 'full' });
+  expect(await codeOf(asked)).toBe('not-found');
 });
 
 test('what is struck off before it left is needed again; what has left is not struck off', async () => {

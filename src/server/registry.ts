@@ -84,6 +84,10 @@ const addPhoto = forVerb('add-photo', () =>
   Promise.reject(new DomainError('bad-input', { what: 'A picture is sent as bytes to /api/photos.' })),
 );
 
+const addOrderPhoto = forVerb('add-order-photo', () =>
+  Promise.reject(new DomainError('bad-input', { what: 'A picture is sent as bytes to /api/photos/orders.' })),
+);
+
 /** Use cases that change something, by the verb that the interface sends. */
 export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf<V>> } = {
   'sign-in': signIn,
@@ -107,6 +111,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'place-orders': placeOrders,
   'take-order-parcel': takeOrderParcel,
   'receive-order': receiveOrder,
+  'add-order-photo': addOrderPhoto,
   'expedite-order': expediteOrder,
   'cancel-order-line': cancelOrderLine,
   'raise-order-line': raiseOrderLine,

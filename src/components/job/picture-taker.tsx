@@ -37,7 +37,8 @@ function useUpload({ tag, about, caption, onTaken }: Props) {
     for (const [sent, file] of files.entries()) {
       const onProgress = (share: number) => setGoing({ sent, of: files.length, share });
       onProgress(0);
-      const answer = await sendPicture({ tag, about, caption, file, onProgress });
+      const door = `/api/photos/${tag}` as const;
+      const answer = await sendPicture({ door, about: { about, caption }, file, onProgress });
       if (!answer.ok) {
         setError({ ...answer.error, what: `${file.name}: ${answer.error.what}` });
         break;

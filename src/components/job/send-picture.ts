@@ -8,9 +8,9 @@ import { headersOf, type ActError, type Answered } from '../act/act';
 export const mostPictureBytes = 20 * 1024 * 1024;
 
 interface Asked {
-  readonly tag: string;
-  readonly about: string;
-  readonly caption: string;
+  /** To which door it goes, and what stands in its address. */
+  readonly door: `/api/photos/${string}`;
+  readonly about: Readonly<Record<string, string>>;
   readonly file: Blob;
   /** Told how much has gone, from 0 to 1. */
   readonly onProgress: (share: number) => void;
@@ -26,7 +26,7 @@ const refused = (what: string, todo: string): ActError => ({
 const tooLarge = refused(`The picture is larger than ${mostPictureBytes / 1048576} MB.`, 'Send a smaller one.');
 const lost = refused('The connection is lost.', 'Choose the picture again when it is back.');
 
-type Photo = ResultOf<'add-photo'>;
+type Photo = Pick<ResultOf<'add-photo'>, 'photoId'>;
 
 function answerOf(text: string, status: number): Answered<Photo> {
   try {
@@ -40,11 +40,11 @@ function answerOf(text: string, status: number): Answered<Photo> {
 }
 
 /** Sends a picture as bytes, telling how far it has gone; a fetch cannot tell that. */
-export function sendPicture({ tag, about, caption, file, onProgress }: Asked): Promise<Answered<Photo>> {
+export function sendPicture({ door, about, file, onProgress }: Asked): Promise<Answered<Photo>> {
   if (file.size > mostPictureBytes) return Promise.resolve({ ok: false, error: tooLarge });
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();
-    request.open('POST', `/api/photos/${tag}?${new URLSearchParams({ about, caption }).toString()}`);
+    request.open('POST', `${door}?${new URLSearchParams(about).toString()}`);
     for (const [name, value] of Object.entries(headersOf({ key: makeKey(), madeAt: new Date().toISOString() })))
       request.setRequestHeader(name, value);
     request.upload.onprogress = (event) => event.lengthComputable && onProgress(event.loaded / event.total);

@@ -11,6 +11,7 @@ import { useDraft } from '../act/use-draft';
 import { useDraftState } from '../act/use-draft-state';
 import { PictureTaker } from '../job/picture-taker';
 import { Button, ErrorNote, issueFor } from '../ui/form';
+import { OrderPicture } from './order-picture';
 import { PieceFault } from './piece-fault';
 import { ScanBag } from './scan-bag';
 
@@ -102,6 +103,7 @@ function PieceCheck({ order, piece, name, sentTo, typed, fault, onChange }: Piec
       {whole(typed.wrong) > 0 && (
         <div className="mt-1 grid grid-cols-[1.4fr_1fr] items-start gap-3">
           {field('what', 'What is wrong', 'what is wrong: other rubber, another size, cut, rust')}
+          {!sentTo && <OrderPicture order={order} piece={number} caption={`${name}, as it came`} />}
           {sentTo && (
             <PictureTaker
               tag={sentTo.tag}

@@ -8,6 +8,7 @@ import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { sayMoment, sayShortDate } from '../job/view';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { PhotoRow } from '../job/picture-taker';
 import { DeskFrame } from './desk-frame';
 import { OrderCount, type SentTo } from './order-count';
 import { RaiseLine, WriteAbout } from './order-asks';
@@ -23,6 +24,7 @@ interface Props {
   readonly jobs: readonly string[];
   readonly toCount: readonly PieceToCount[];
   readonly sentTo: readonly SentTo[];
+  readonly photos: readonly { readonly id: string; readonly piece: string; readonly caption: string }[];
   readonly supplier: { readonly name: string; readonly email: string; readonly telephone: string } | null;
 }
 
@@ -247,6 +249,12 @@ export function OrderPage(props: Props) {
       {isOpen && order.reference && isOnItsWay && <Parcel number={number} />}
       {isOpen && dueOn && isOnItsWay && <Expedite number={number} dueOn={dueOn} today={today} />}
       {props.supplier?.email && <WriteAbout order={order} email={props.supplier.email} />}
+      {props.photos.length > 0 && (
+        <section aria-label="Pictures of what came">
+          <h2 className="mb-2 font-bold">Pictures of what came</h2>
+          <PhotoRow photos={props.photos.map(({ id, piece, caption }) => ({ id, caption: caption || piece }))} />
+        </section>
+      )}
       {history.length > 0 && (
         <section aria-label="What was said">
           <h2 className="font-bold">What was said about it</h2>

@@ -53,7 +53,7 @@ function CostAYear({
   const key = [
     ['price', fills.price],
     ['standby hire', fills.hire],
-    ['power lost in the gap', fills.lost],
+    ['power lost in worn gaps', fills.lost],
   ] as const;
   return (
     <section aria-label="Cost a year">

@@ -18,14 +18,14 @@ export function SidePanelDialog({
     <Dialog.Root defaultOpen>
       <Dialog.Trigger className={panelButton}>{label}</Dialog.Trigger>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Overlay className="no-print fixed inset-0 z-40 bg-ink/30" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-y-0 right-0 z-50 w-[520px] max-w-[94vw] overflow-y-auto border-l border-ink bg-paper p-6"
+          className="prints-alone fixed inset-y-0 right-0 z-50 w-[520px] max-w-[94vw] overflow-y-auto border-l border-ink bg-paper p-6"
         >
           <div className="mb-4 flex items-baseline justify-between gap-4">
             <Dialog.Title className="text-18 font-bold">{title}</Dialog.Title>
-            <Dialog.Close className="min-h-11 px-2 underline">Close</Dialog.Close>
+            <Dialog.Close className="no-print min-h-11 px-2 underline">Close</Dialog.Close>
           </div>
           {children}
         </Dialog.Content>

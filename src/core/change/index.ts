@@ -19,7 +19,7 @@ export {
   type JobFolder,
   type TakenIn,
 } from './job-folder';
-export { sayEvent } from './say-event';
+export { namesIn, sayEvent } from './say-event';
 export * as test from './test';
 export type { ToolFacts } from './use-tool';
 export { hasDeed, sayDeed } from './say-kind';

@@ -1,5 +1,6 @@
 import { canonical } from '../lifecycle';
-import { put, putAll, sayEvent } from '.';
+import { exampleFamily } from '../../../test-support/example-view';
+import { namesIn, put, putAll, sayEvent } from '.';
 import { tablesOf } from '../record';
 import { exampleReading, exampleRecord } from '../record/example-record';
 
@@ -9,6 +10,23 @@ const said = (puts: Parameters<typeof putAll>[1], note: object = {}) =>
 
 test('a new row is said by what it is about and what it says', () => {
   expect(said([put('reading', exampleReading('wet-seat', 'B:90', 45.002))])).toEqual(['reading wet-seat B:90: 45.002']);
+});
+test('with its family a row is said by the names of parts, points and steps, none of them twice', () => {
+  const nameOf = namesIn(exampleFamily);
+  const point = exampleFamily.points.find(({ id }) => id === 'ring-bore');
+  const reading = put('reading', exampleReading('ring-bore', 'B:90', 100.36));
+  const words = (puts: Parameters<typeof putAll>[1]) =>
+    sayEvent(canonical({ changes: putAll(tablesOf(record), puts) }), nameOf);
+  expect(words([reading])).toEqual([`reading “${point?.title}” B:90: 100.36`]);
+  const finding = {
+    ...{ id: 'f', kind: 'point', pointId: 'ring-bore', partRef: 'front-ring', verdict: 'out' },
+    words: 'Front wear ring bore: out. 100.81 mm is past the limit',
+  };
+  expect(words([put('finding', finding as never)])).toEqual([
+    'finding: Front wear ring bore: out. 100.81 mm is past the limit, out',
+  ]);
+  // What the family does not know is said as it stands.
+  expect(words([put('reading', exampleReading('odd-point', 'A:0', 1))])).toEqual(['reading odd-point A:0: 1']);
 });
 test('a changed row is said by the fields that differ, with old and new values', () => {
   const intake = { ...record.intake, version: 2, liquid: 'brine', runningHours: null };

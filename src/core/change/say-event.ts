@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { Family } from '../family';
 import { onlySheet, type RowKind, type SheetKind } from '../record';
 
 /** Kinds of rows as a person names them. */
@@ -80,7 +81,26 @@ const dataSchema = z.looseObject({
 });
 type Row = Readonly<Record<string, unknown>>;
 
-const longest = 80;
+/** What an id of the family is called; undefined for one that the family does not have. */
+export type NameOf = (field: string, id: string) => string | undefined;
+
+/** The names that a family gives to its parts, points, steps and actions. */
+export function namesIn({ parts, points, teardown, rebuild, test }: Family): NameOf {
+  const steps = [...teardown, ...rebuild, ...test.steps];
+  const partNames = new Map(parts.map(({ ref, name }) => [ref, name]));
+  const stepTitles = steps.map(({ id, title }) => [id, title] as const);
+  const actionTitles = steps.flatMap(({ actions }) =>
+    actions.map(({ id, title, do: [first] }) => [id, title ?? first] as const),
+  );
+  const maps: Readonly<Record<string, ReadonlyMap<string, string | undefined>>> = {
+    ...{ ref: partNames, partRef: partNames, stepId: new Map(stepTitles), actionId: new Map(actionTitles) },
+    pointId: new Map(points.map(({ id, title }) => [id, title])),
+  };
+  return (field, id) => maps[field]?.get(id);
+}
+const nameless: NameOf = () => undefined;
+
+const longest = 140;
 function say(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'nothing';
   const text = typeof value === 'object' ? JSON.stringify(value) : String(value);
@@ -126,11 +146,27 @@ function saySheet({ row, was }: { readonly row: Row; readonly was: Row | null })
   return `${subject}: ${fields.map((field) => `${worded(field)} ${say(before[field])} → ${say(now[field])}`).join('; ')}`;
 }
 
-function sayChange({ put, row, was }: { readonly put: string; readonly row: Row; readonly was: Row | null }): string {
+/** What tells a row from the others, by the family's names; a name with which its words begin is not said twice. */
+function tellingTexts(row: Row, words: string, nameOf: NameOf): readonly string[] {
+  const texts = telling.flatMap((field) => {
+    const value = row[field];
+    if (value === undefined || value === null) return [];
+    const name = nameOf(field, String(value));
+    if (name === undefined) return [say(value)];
+    return words.toLowerCase().startsWith(name.toLowerCase()) ? [] : [`“${name}”`];
+  });
+  return [...new Set(texts)];
+}
+
+function sayChange(
+  { put, row, was }: { readonly put: string; readonly row: Row; readonly was: Row | null },
+  nameOf: NameOf,
+): string {
   if (put === 'sheet') return saySheet({ row, was });
   const name = put in kindNames ? kindNames[put as RowKind] : put;
-  const subject = [name, ...textsOf(row, telling)].join(' ');
-  if (!was) return [subject, textsOf(row, saying).slice(0, 2).join(', ')].filter(Boolean).join(': ');
+  const words = was ? '' : textsOf(row, saying).slice(0, 2).join(', ');
+  const subject = [name, ...tellingTexts(row, words, nameOf)].join(' ');
+  if (!was) return [subject, words].filter(Boolean).join(': ');
   const fields = Object.keys(was).filter((field) => !silent.has(field));
   return `${subject}: ${fields.map((field) => `${worded(field)} ${say(was[field])} → ${say(row[field])}`).join('; ')}`;
 }
@@ -143,9 +179,12 @@ function sayNote(note: Row): readonly string[] {
   return noted.length ? [noted.join(' · ')] : [];
 }
 
-function sayChanges(changes: readonly Parameters<typeof sayChange>[0][], note: Row): readonly string[] {
+function sayChanges(
+  changes: readonly Parameters<typeof sayChange>[0][],
+  { note, nameOf }: { readonly note: Row; readonly nameOf: NameOf },
+): readonly string[] {
   const waited = typeof note.madeAt === 'string' ? [`made at ${note.madeAt}, and waited on its device`] : [];
-  return [...waited, ...changes.map(sayChange)];
+  return [...waited, ...changes.map((change) => sayChange(change, nameOf))];
 }
 
 /** Lines that an event shows at most; the rest is counted. */
@@ -154,12 +193,13 @@ const mostLines = 12;
 /**
  * What an event changed, in words: each new row by what it says, each changed row by the fields that differ, with old
  * and new values. An event from before changes were kept says what it noted.
+ * @param nameOf what the ids of the job's family are called; without it they are said as they are
  */
-export function sayEvent(data: string): readonly string[] {
+export function sayEvent(data: string, nameOf: NameOf = nameless): readonly string[] {
   const read = dataSchema.safeParse(JSON.parse(data));
   if (!read.success) return [];
   const { changes, ...note } = read.data;
-  const lines = changes ? sayChanges(changes, note) : sayNote(note);
+  const lines = changes ? sayChanges(changes, { note, nameOf }) : sayNote(note);
   const left = lines.length - mostLines;
   return left > 0 ? [...lines.slice(0, mostLines), `and ${left} more`] : lines;
 }

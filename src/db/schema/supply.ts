@@ -10,8 +10,8 @@ import {
   uniqueIndex,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { offerKinds, shopOrderStates, stockMoveKinds, supplySources } from '@/core/record';
-import { idColumn, longText, momentColumn, oneOf, shortText } from './columns';
+import { offerKinds, shopOrderStates, stockMoveKinds, supplySources, type PhotoId } from '@/core/record';
+import { bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
 /** Part numbers are compared by this key: letters and digits alone, in capitals; see `core/supply/numbers.ts`. */
 const numberKey = (name: string) => varchar(name, { length: 60 });
@@ -173,6 +173,26 @@ export const shopOrders = mysqlTable(
     index('shop_orders_state').on(table.state, table.number),
     index('shop_orders_supplier').on(table.supplierId),
   ],
+);
+
+/** Pictures of what came wrong and no job waited for; those of a job's own parts are in its record. */
+export const orderPhotos = mysqlTable(
+  'order_photos',
+  {
+    id: idOf<PhotoId>('id').primaryKey(),
+    orderNumber: varchar('order_number', { length: 20 }).notNull(),
+    piece: varchar('piece', { length: 60 }).notNull(),
+    caption: longText('caption').notNull(),
+    width: int('width').notNull(),
+    height: int('height').notNull(),
+    /** SHA-256 of `bytes`. */
+    fingerprint: varchar('fingerprint', { length: 64 }).notNull(),
+    bytes: bytesColumn('bytes').notNull(),
+    thumb: bytesColumn('thumb').notNull(),
+    personName: shortText('person_name').notNull(),
+    at: momentColumn('at').notNull(),
+  },
+  (table) => [index('order_photos_order').on(table.orderNumber, table.at)],
 );
 
 export const shopOrderLines = mysqlTable(

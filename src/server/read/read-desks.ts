@@ -2,7 +2,7 @@ import { present } from '@/core/present';
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { familyCard, readBuild } from '@/core/family';
-import { changesOf, sayDeed, sayEvent } from '@/core/change';
+import { changesOf, namesIn, sayDeed, sayEvent } from '@/core/change';
 import { standingOf, type ChainedEvent } from '@/core/lifecycle';
 import type { Station } from '@/core/record';
 import { customerOffer } from '@/core/quoting';
@@ -21,7 +21,7 @@ import {
   loadUnits,
 } from '@/db';
 import { familyOfJob, listFamilies } from '../families';
-import { findRecord } from '../find-job';
+import { findJob, findRecord } from '../find-job';
 import { verifyOne } from '../verify';
 import { tagField } from '@/core/change/inputs';
 import type { Context } from '../context';
@@ -167,7 +167,8 @@ export const readEvents = defineUseCase({
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({ tag: tagField }),
   async run(context, { tag }) {
-    const record = await findRecord(context.database, tag);
+    const { record, family } = await findJob(context.database, tag);
+    const nameOf = namesIn(family);
     const events = await listEvents(context.database, record.id);
     let station: Station = 'receive';
     return {
@@ -177,7 +178,7 @@ export const readEvents = defineUseCase({
         const before = station;
         station = stationAfter(event) ?? station;
         return {
-          ...{ seq, kind, personName, at, station: before, deed: sayDeed(event), lines: sayEvent(data) },
+          ...{ seq, kind, personName, at, station: before, deed: sayDeed(event), lines: sayEvent(data, nameOf) },
           hash: hash.slice(0, 12),
         };
       }),

@@ -15,6 +15,7 @@ import {
   listFreeDonors,
   listNumbers,
   listOffers,
+  listOrderPhotos,
   listShopOrders,
   listStock,
   listStockMoves,
@@ -123,16 +124,17 @@ export const readOrder = defineUseCase({
   async run(context, { number }) {
     const { zone, today } = await frameOf(context);
     const order = await orderOf(context.database, number);
-    const [tags, suppliers] = await Promise.all([
+    const [tags, suppliers, photos] = await Promise.all([
       listTagsOfOrders(context.database, [number]),
       listSuppliers(context.database),
+      listOrderPhotos(context.database, number),
     ]);
     const supplier = suppliers.find(({ id }) => id === order.supplierId) ?? null;
     const claimants = await claimantsOf(context.database, number, (line) => line.sent - line.received);
     const sentTo = claimants.filter(({ open }) => open > 0);
     return {
       ...{ zone, today, order, dueOn: dueOf(order), ...totalOf(order) },
-      ...{ jobs: tags.map(({ tag }) => tag), toCount: piecesToCount(order), sentTo },
+      ...{ jobs: tags.map(({ tag }) => tag), toCount: piecesToCount(order), sentTo, photos },
       supplier: supplier && { name: supplier.name, email: supplier.email, telephone: supplier.telephone },
     };
   },

@@ -37,6 +37,13 @@ export const raiseOrderLineInput = z.strictObject({
 /** A letter to the supplier about an order of the shop. */
 export const writeAboutOrderInput = z.strictObject({ number: orderNumber, words: sentence(4000) });
 
+/** A picture of a piece of an order as it came, where no job waits for it: the bytes come beside it. */
+export const addOrderPhotoInput = z.strictObject({
+  number: orderNumber,
+  piece: partNumber,
+  caption: optionalText(200),
+});
+
 /** Which bag of a parcel lies before the scanner. */
 export const scanBagInput = z.strictObject({ order: orderNumber, number: partNumber, elastomer: optionalText(40) });
 

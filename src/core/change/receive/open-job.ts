@@ -85,7 +85,14 @@ export function openJob(
   ];
   const tables = emptyTables();
   const changes = putAll(tables, puts);
-  const before: JobRecord = recordOf(tables, { version: 0, headHash: '', earlierVisits, lotTerms: null, lotMates: [], likePumps: [] });
+  const before: JobRecord = recordOf(tables, {
+    version: 0,
+    headHash: '',
+    earlierVisits,
+    lotTerms: null,
+    lotMates: [],
+    likePumps: [],
+  });
   const { nameplate } = command.pump;
   const data = canonical({ tag: head.tag, nameplate, changes });
   const unchained = { seq: 1, kind: 'receive-pump', personName: who.personName, at: now, data, previousHash: '' };
