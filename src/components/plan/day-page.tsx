@@ -70,7 +70,7 @@ function Sheet({ sheet }: { readonly sheet: DaySheet }) {
   );
 }
 
-const kinds = { answer: 'answer', parts: 'parts', outside: 'back from outside' } as const;
+const kinds = { answer: 'answer', parts: 'parts', outside: 'back from outside', rest: 'ready by itself' } as const;
 
 /** What is reckoned with on the day that takes no hand. */
 function Expected({ afloat }: { readonly afloat: readonly Afloat[] }) {

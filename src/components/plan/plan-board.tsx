@@ -22,7 +22,7 @@ interface Props {
   readonly onLower: (row: BoardRow, day: string) => void;
 }
 
-const letters = { answer: 'C', parts: 'P', outside: 'O' } as const;
+const letters = { answer: 'C', parts: 'P', outside: 'O', rest: 'R' } as const;
 
 /** What takes no hand: answers, parts, work outside, on the day until which it is reckoned with. */
 function AfloatRow({ days, afloat }: Pick<Props, 'days' | 'afloat'>) {
@@ -30,7 +30,7 @@ function AfloatRow({ days, afloat }: Pick<Props, 'days' | 'afloat'>) {
     <>
       <div className="py-1 text-13">
         <b className="block text-15">Afloat</b>
-        <span className="text-quiet">parts, answers</span>
+        <span className="text-quiet">parts, answers, rest</span>
       </div>
       {days.map((day) => (
         <div key={day} className="flex flex-wrap content-start gap-0.5 py-1">

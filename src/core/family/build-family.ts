@@ -185,7 +185,12 @@ function titleOver(
 function labourOf(family: Family, times: Times): Family['labour'] {
   return family.labour
     .filter((task) => times(task) > 0)
-    .map((task) => ({ ...task, title: titleOver(task, family.sets, times), minutes: task.minutes * times(task) }));
+    .map((task) => ({
+      ...task,
+      title: titleOver(task, family.sets, times),
+      minutes: task.minutes * times(task),
+      ...(task.cleaning !== undefined && { cleaning: task.cleaning * times(task) }),
+    }));
 }
 
 /**

@@ -209,7 +209,7 @@ describe('ways of building', () => {
       part: 'seal-ring',
       qty: 7,
     });
-    expect(built.version).toBe('2.4.0+inducer--plain.length--standard.coupling--splined.n-stage--7.size--six-inch');
+    expect(built.version).toBe('2.5.0+inducer--plain.length--standard.coupling--splined.n-stage--7.size--six-inch');
     expect(readBuild(built.version)).toEqual({
       axes: { inducer: 'plain', length: 'standard', coupling: 'splined' },
       counts: { stage: 7 },

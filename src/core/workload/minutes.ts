@@ -5,8 +5,14 @@ import type { WorkStation } from './worked';
 
 /** Minutes of the family's standing tasks at a station. */
 export function minutesAt(family: Pick<Family, 'labour'>, station: Family['labour'][number]['station']): number {
-  const tasks = family.labour.filter((task) => task.station === station && !task.on);
-  return tasks.reduce((sum, task) => sum + task.minutes, 0);
+  const tasks = family.labour.filter((task) => !task.on);
+  const own = tasks.filter((task) => task.station === station).reduce((sum, task) => sum + task.minutes, 0);
+  const cleaning = (at: (task: (typeof tasks)[number]) => boolean) =>
+    tasks.filter((task) => at(task)).reduce((sum, task) => sum + (task.cleaning ?? 0), 0);
+  // Cleaning that is sold with another task is done at its own station.
+  const lent = cleaning((task) => task.station === station && station !== 'clean');
+  const taken = station === 'clean' ? cleaning((task) => task.station !== 'clean') : 0;
+  return own - lent + taken;
 }
 
 /** Minutes of the desk, which no family lists. */

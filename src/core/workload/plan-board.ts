@@ -1,5 +1,6 @@
 import { addDays, minutesADay, timeOfDay, type PlannedOperation } from '../planning';
 import type { Absence, ShopCalendar, ShopPlanAsked, ShopResource } from './shop-plan';
+import type { WorkAhead } from './work-ahead';
 
 /** Work on one hand or place on one day: a stone in that day's basin. */
 export interface Stone {
@@ -37,7 +38,7 @@ export interface BoardRow {
 /** A stretch of time in which a pump waits for something that takes no hand. */
 export interface Afloat {
   readonly tag: string;
-  readonly kind: 'answer' | 'parts' | 'outside';
+  readonly kind: NonNullable<WorkAhead['wait']>['kind'];
   readonly title: string;
   readonly untilDay: string;
 }

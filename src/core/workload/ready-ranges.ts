@@ -51,10 +51,14 @@ function aboutMiddle({ p10, p50, p90 }: Spread): Spread {
   return { p10: p10 / middle, p50: 1, p90: p90 / middle };
 }
 
+/** What cures, dries or cools takes the same time in every run. */
+const always: Spread = { p10: 1, p50: 1, p90: 1 };
+
 /** The factor by which an operation's minutes vary. */
 function factorOf(chances: ShopChances, work: WorkAhead | undefined): Spread {
   if (!work?.wait) return chances.work;
   const { partsDays } = chances;
+  if (work.wait.kind === 'rest') return always;
   if (work.wait.kind === 'answer') return aboutMiddle(chances.answerDays);
   return work.wait.isGuess && partsDays ? aboutMiddle(partsDays) : leadFrom(chances, work.wait.houses ?? []);
 }

@@ -1,5 +1,5 @@
 import { addDays, type JobAsked, type OperationAsked, type PlanAsked, type Spread } from '../planning';
-import type { Skill } from './skills';
+import { optionalPlaces, type Skill } from './skills';
 import type { WorkAhead } from './work-ahead';
 
 /** A hand or a place of the shop. */
@@ -93,7 +93,10 @@ function operationOf(work: WorkAhead, wish: Wish | undefined, asked: ShopPlanAsk
     .at(-1);
   const days = waitedDays(wait, asked);
   const hand = asked.resources.find((one) => one.id === wish?.resourceId);
-  const wished = needs.map((need) => (hand?.skills.includes(need) ? wishSkill(hand.id) : need));
+  const there = needs.filter(
+    (need) => !optionalPlaces.has(need) || asked.resources.some((one) => one.skills.includes(need)),
+  );
+  const wished = there.map((need) => (hand?.skills.includes(need) ? wishSkill(hand.id) : need));
   return {
     ...{ id, after, split: true, needs: wished },
     minutes: wait ? Math.max(1, Math.round(days * minutesADay)) : minutes,
@@ -135,5 +138,5 @@ export function shopPlan(asked: ShopPlanAsked): PlanAsked {
 export function lackingSkills({ resources, pumps }: Pick<ShopPlanAsked, 'resources' | 'pumps'>): readonly Skill[] {
   const there = new Set(resources.flatMap((one) => one.skills));
   const needed = new Set(pumps.flatMap(({ work }) => work.flatMap(({ needs }) => needs)));
-  return [...needed].filter((skill) => !there.has(skill));
+  return [...needed].filter((skill) => !there.has(skill) && !optionalPlaces.has(skill));
 }

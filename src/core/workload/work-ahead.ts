@@ -4,6 +4,7 @@ import { addedMinutes, leadOfLines, linesAhead } from '../quoting';
 import { comesBefore, openSupplements, type JobRecord, type Station } from '../record';
 import { awaited, hasQuoteAnswer, madeOf, needsOf, notBackFrom, toOrder, type Need } from '../supply';
 import { deskMinutes, minutesAhead, minutesAt } from './minutes';
+import { cleaningMinutes, rebuildMinutes } from './places-of-work';
 import { skills, type Skill } from './skills';
 
 /** One piece of work that is still ahead of a pump, or something that it waits for. */
@@ -14,10 +15,10 @@ export const workAheadSchema = z.object({
   needs: z.array(z.enum(skills)),
   minutes: z.number(),
   after: z.array(z.string()),
-  /** Nobody’s hand, but time: until an answer, until parts, until outside work is back. */
+  /** Nobody’s hand, but time: until an answer, until parts, until outside work is back, until it has cured or cooled. */
   wait: z
     .object({
-      ...{ kind: z.enum(['answer', 'parts', 'outside']), leadDays: z.number(), dueOn: z.string().nullable() },
+      ...{ kind: z.enum(['answer', 'parts', 'outside', 'rest']), leadDays: z.number(), dueOn: z.string().nullable() },
       /** Nobody has found yet what is needed: the longest kit stands for it. */
       isGuess: z.boolean().optional(),
       /** From which suppliers it comes, where that is known. */
@@ -37,6 +38,25 @@ interface Draft {
 
 const bench = ['bench hand', 'bench'] as const;
 const washing = ['bench hand', 'washer'] as const;
+const restDays = (hours: number) => hours / 24;
+/** What cures, dries or cools after a piece of work. */
+const restsAfter = ({ waits }: Pick<Family, 'waits'>, work: Family['waits'][number]['after']): readonly Draft[] =>
+  waits
+    .filter(({ after }) => after === work)
+    .map(({ id, title, hours }) =>
+      waitFor({ id: `rest:${id}`, title }, { kind: 'rest', leadDays: restDays(hours), dueOn: null }),
+    );
+
+/** Washing, blasting, and the time until the parts are as warm as the room: before that no size is true. */
+function cleaningWork(family: Pick<Family, 'labour' | 'parts' | 'waits'>): readonly Draft[] {
+  const { washer, cabinet } = cleaningMinutes(family);
+  return [
+    { id: 'clean', title: 'Cleaning', needs: washing, minutes: washer },
+    { id: 'blast', title: 'Blasting', needs: ['bench hand', 'cabinet'], minutes: cabinet },
+    ...restsAfter(family, 'clean'),
+  ];
+}
+
 const answerTitle = 'The customer’s answer';
 
 /** Work and waits up to the answer of the customer. */
@@ -44,16 +64,7 @@ function untilAnswer(record: JobRecord, family: Family): readonly Draft[] {
   const isBefore = (station: Station) => comesBefore(record.station, station);
   return [
     { id: 'teardown', title: 'Teardown', needs: bench, minutes: minutesAhead(record, family, 'teardown') },
-    ...(isBefore('inspect')
-      ? [
-          {
-            id: 'clean',
-            title: 'Cleaning',
-            needs: washing,
-            minutes: minutesAt(family, 'clean'),
-          },
-        ]
-      : []),
+    ...(isBefore('inspect') ? cleaningWork(family) : []),
     ...(isBefore('quote')
       ? [{ id: 'inspect', title: 'Inspection', needs: ['inspector'] as const, minutes: minutesAt(family, 'inspect') }]
       : []),
@@ -148,9 +159,13 @@ function afterParts(record: JobRecord, family: Family): readonly Draft[] {
     lines.filter(({ struckReason }) => struckReason === null),
   );
   const added = addedMinutes(sold, 'labour') + addedMinutes(later, 'labour') + addedMinutes(later, 'machining');
+  const apart = rebuildMinutes(record, family);
   return [
     { id: 'machining', title: 'Machining', needs: ['machinist', 'lathe'], minutes: addedMinutes(sold, 'machining') },
-    { id: 'rebuild', title: 'Rebuild', needs: bench, minutes: minutesAhead(record, family, 'rebuild') + added },
+    { id: 'balance', title: 'Balancing', needs: ['bench hand', 'balancer'], minutes: apart.balancer },
+    { id: 'press', title: 'Pressing', needs: ['bench hand', 'press'], minutes: apart.press },
+    { id: 'rebuild', title: 'Rebuild', needs: bench, minutes: apart.bench + added },
+    ...(isBefore('test') ? restsAfter(family, 'rebuild') : []),
     {
       id: 'test',
       title: 'Test',
@@ -194,12 +209,12 @@ export function workAhead(record: JobRecord, family: Family): readonly WorkAhead
 }
 
 /** What a pump of a family that nobody has seen yet is likely to need: its standing tasks, an answer, its longest kit. */
-export function usualWork(family: Pick<Family, 'labour' | 'kits'>): readonly WorkAhead[] {
+export function usualWork(family: Pick<Family, 'labour' | 'kits' | 'parts' | 'waits'>): readonly WorkAhead[] {
   const lead = Math.max(0, ...family.kits.map((kit) => kit.lead_days));
   return strung(
     [
       { id: 'teardown', title: 'Teardown', needs: bench, minutes: minutesAt(family, 'teardown') },
-      { id: 'clean', title: 'Cleaning', needs: washing, minutes: minutesAt(family, 'clean') },
+      ...cleaningWork(family),
       { id: 'inspect', title: 'Inspection', needs: ['inspector'], minutes: minutesAt(family, 'inspect') },
       { id: 'quote', title: 'Quote', needs: ['desk'], minutes: deskMinutes.quote },
       waitFor({ id: 'answer', title: answerTitle }, { kind: 'answer', leadDays: 0, dueOn: null }),
@@ -207,6 +222,7 @@ export function usualWork(family: Pick<Family, 'labour' | 'kits'>): readonly Wor
     lead ? [toBeOrdered(lead, true)] : [],
     [
       { id: 'rebuild', title: 'Rebuild', needs: bench, minutes: minutesAt(family, 'rebuild') },
+      ...restsAfter(family, 'rebuild'),
       { id: 'test', title: 'Test', needs: ['tester', 'stand'], minutes: minutesAt(family, 'test') },
       { id: 'report', title: 'Report', needs: ['desk'], minutes: deskMinutes.report },
     ],

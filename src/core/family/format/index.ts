@@ -8,7 +8,7 @@ import { asItIs, orBySize, reference, type Figure } from './pieces';
 import { pointOf } from './points';
 import { sectionOf } from './section';
 import { stepOf } from './steps';
-import { damage, kitOf, labourOf, trialOf } from './trial';
+import { damage, kitOf, labourOf, restOf, trialOf } from './trial';
 
 export { materialClasses } from './pieces';
 
@@ -47,6 +47,7 @@ const familyOf = (figure: Figure) =>
     damage: z.array(damage),
     kits: z.array(kitOf(figure)),
     labour: z.array(labourOf(figure)),
+    waits: z.array(restOf(figure)).default([]),
   });
 
 /** A family file as it is written: elements for every build, figures of the size table by the name of their column. */

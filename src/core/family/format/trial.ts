@@ -57,12 +57,25 @@ export const kitOf = (figure: Figure) =>
     gives: z.array(z.strictObject({ ...conditional, part: reference, qty: figure(z.number().int()) })),
   });
 
+/** Time that work needs after it and nobody’s hand: what cures, dries or cools. */
+export const restOf = (figure: Figure) =>
+  z.strictObject({
+    ...conditional,
+    id: reference,
+    title: z.string(),
+    after: z.enum(['clean', 'rebuild']),
+    /** By the clock, not by the hours of the shop. */
+    hours: figure(z.number().positive().max(500)),
+  });
+
 export const labourOf = (figure: Figure) =>
   z.strictObject({
     ...conditional,
     id: reference,
     title: z.string(),
     minutes: figure(z.number()),
+    /** How many of the minutes are cleaning: they are planned at the washer and the cabinet. */
+    cleaning: figure(z.number().nonnegative()).optional(),
     station: z.enum(['teardown', 'clean', 'inspect', 'rebuild', 'test', 'report']),
     on: z.strictObject({ part: reference, action: z.string() }).optional(),
     machining: z.boolean().default(false),
