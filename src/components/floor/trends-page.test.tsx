@@ -68,3 +68,24 @@ test('a shop without a pump that went out says so and divides by nothing', () =>
   expect(screen.getAllByText('none to judge by')).toHaveLength(6);
   expect(screen.getByText('No three pumps of one construction with one liquid went out yet.')).toBeVisible();
 });
+
+test('the load is the hours worked on the pumps that went out in a month, over all those of an average month', async () => {
+  const worked = (minutes: number) => ({ minutes, standard: 600 });
+  const timed = trendsOf(
+    [
+      job({ tag: 'P-0401', worked: worked(600) }),
+      job({ tag: 'P-0402', worked: worked(1200) }),
+      job({ tag: 'P-0403', ready: '2026-11-13T08:00', worked: worked(300) }),
+    ],
+    { from: '2026-10-01', to: '2026-11-30' },
+  );
+  render(<TrendsPage trends={timed} />);
+  const load = figure('Load');
+  // 10 + 20 hours in October, 5 in November: 35 in two months.
+  expect(load.getByText('18 h')).toBeVisible();
+  await userEvent.click(load.getByText('By month, with its jobs'));
+  expect(load.getAllByRole('listitem').map((one) => one.textContent)).toEqual([
+    'November 20265 h, of 1went out: P-0403',
+    'October 202630 h, of 2went out: P-0401P-0402',
+  ]);
+});

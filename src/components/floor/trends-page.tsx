@@ -19,8 +19,10 @@ interface Figure {
   readonly title: string;
   /** What is counted, and of what. */
   readonly means: string;
-  readonly unit: '%' | 'days';
+  readonly unit: '%' | 'days' | 'h';
   readonly value: (row: Row) => number | null;
+  /** Of all months together, where that is not reckoned as of one. */
+  readonly whole?: (trends: Trends) => number | null;
   /** Of how many it speaks. */
   readonly of: (row: Row) => number;
   /** The jobs that it leads to, and what they are. */
@@ -84,6 +86,17 @@ const figures: readonly Figure[] = [
     tags: ({ tags }) => tags.long,
     which: 'took half as much again',
   },
+  {
+    title: 'Load',
+    means:
+      'Hours that bench, stand and desk worked on the pumps that went out in a month; over all, on those of an average month. What the weeks ahead ask for stands at the plan.',
+    unit: 'h',
+    value: ({ work }) => work.hours,
+    whole: ({ all, months }) => (months.length ? all.work.hours / months.length : null),
+    of: ({ tags }) => tags.timed,
+    tags: ({ tags }) => tags.closed,
+    which: 'went out',
+  },
 ];
 
 const monthWords = (month: string) => {
@@ -94,19 +107,20 @@ const monthWords = (month: string) => {
 
 function say(value: number | null, unit: Figure['unit']): string {
   if (value === null) return 'none to judge by';
-  return unit === '%' ? `${Math.round(value)} %` : `${value.toFixed(1)} days`;
+  if (unit === 'days') return `${value.toFixed(1)} days`;
+  return `${Math.round(value)} ${unit}`;
 }
 
 /** A figure: what it is now and by month, what it means, and the jobs behind it. */
 function FigureShown({ figure, trends }: { readonly figure: Figure; readonly trends: Trends }) {
-  const { title, means, unit, value, of, tags, which } = figure;
+  const { title, means, unit, value, whole, of, tags, which } = figure;
   const months = trends.months.filter((row) => of(row) > 0);
   const points = trends.months.map((row) => ({ month: row.month, value: value(row) }));
   return (
     <section aria-label={title} className="border-t border-ink pt-2">
       <h2 className="flex flex-wrap items-baseline gap-x-3 font-bold">
         {title}
-        <b className="num text-24">{say(value(trends.all), unit)}</b>
+        <b className="num text-24">{say(whole ? whole(trends) : value(trends.all), unit)}</b>
         <small className="font-normal text-quiet">of {of(trends.all)}</small>
       </h2>
       <p className="text-13 text-quiet">{means}</p>
