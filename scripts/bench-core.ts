@@ -17,6 +17,7 @@ import { writeAsBuiltPdf } from '@/documents';
 import { loadSolver } from '@/solver/highs-solver';
 import { simulatedCamera, simulatedTestStand } from '@/stand-ins';
 import { classicShops, planOfShop } from '../test-support/job-shops';
+import { programOfShop } from '../test-support/shop-program';
 import { repairShop } from '../test-support/repair-shop';
 
 const family = buildFamily(loadFamily(f1));
@@ -69,6 +70,19 @@ function benchPlanning(): void {
       }),
     );
     line(`2000 runs of it`, `${runs.ms.toFixed(0)} ms`);
+  }
+}
+
+/** The same shops, given to the solver package as mixed-integer programs, with the same five seconds. */
+function benchSolverOnShops(solver: Solver): void {
+  for (const shop of classicShops) {
+    const { value, ms } = timed(() => solver.solve(programOfShop(shop, 5)));
+    const found = value.values?.[shop.rows.reduce((sum, row) => sum + row.length / 2, 0)];
+    const above =
+      found === undefined
+        ? 'nothing found'
+        : `${found}, ${((100 * found) / shop.optimum - 100).toFixed(2)} % above ${shop.optimum}`;
+    line(`solver package on ${shop.name}`, `${above}, none below ${Math.ceil(value.bound)}, ${ms.toFixed(0)} ms`);
   }
 }
 
@@ -131,6 +145,7 @@ async function main(): Promise<void> {
   }
   benchSolver(solver);
   benchPlanning();
+  benchSolverOnShops(solver);
   const many = {
     ...family,
     points: Array.from({ length: 13 }, (_, i) =>
@@ -143,8 +158,9 @@ async function main(): Promise<void> {
       })),
     ).flat(),
   };
+  const asNew = (point: (typeof family.points)[number]) => point.new_mm?.min ?? point.limits?.new.max ?? 0;
   const readings = many.points.flatMap((point) =>
-    point.places.map((place) => exampleReading(point.id, placeKey(place), present(point.new_mm).min, 'as-found', 1.5)),
+    point.places.map((place) => exampleReading(point.id, placeKey(place), asNew(point), 'as-found', 1.5)),
   );
   line(
     `verdicts of ${many.points.length} points, ${readings.length} readings`,
@@ -166,7 +182,7 @@ async function main(): Promise<void> {
     condition: 'sound',
   });
   const ofFamily = family.points.flatMap((point) =>
-    point.places.map((place) => exampleReading(point.id, placeKey(place), present(point.new_mm).min)),
+    point.places.map((place) => exampleReading(point.id, placeKey(place), asNew(point))),
   );
   const record = exampleRecord({
     readings: [...ofFamily, ...ofFamily.map((reading) => ({ ...reading, phase: 'as-left' as const }))],

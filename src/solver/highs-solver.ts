@@ -45,7 +45,6 @@ function solve(highs: Highs, program: Program): Solution {
       time_limit: limitS,
       mip_rel_gap: 0,
       mip_abs_gap: whole ? 0.9 : 1e-6,
-      mip_feasibility_tolerance: 1e-9,
       ...(whole && floor !== undefined && Number.isFinite(floor) && { objective_target: floor + 0.5 }),
     });
     model.run();

@@ -1,6 +1,8 @@
 import { present } from '../present';
 import fc from 'fast-check';
 import { loadSolver } from '@/solver/highs-solver';
+import { classicShops } from '../../../test-support/job-shops';
+import { programOfShop } from '../../../test-support/shop-program';
 import { donorMatch } from './donor-match';
 import { kitCover } from './kit-cover';
 import { shimStack } from './shim-stack';
@@ -22,6 +24,15 @@ function* everyCount(most: readonly number[]): Generator<number[]> {
   for (const rest of everyCount(most.slice(1)))
     for (let count = 0; count <= present(most[0]); count++) yield [count, ...rest];
 }
+
+test('of a shop whose best plan is published the solver claims no other to be the best', async () => {
+  const ft20 = present(classicShops.find(({ name }) => name === 'ft20'));
+  const { proven, values, bound } = (await loadSolver()).solve(programOfShop(ft20, 3));
+  const operations = ft20.rows.reduce((sum, row) => sum + row.length / 2, 0);
+  expect(bound).toBeLessThanOrEqual(ft20.optimum);
+  if (values) expect(values[operations]).toBeGreaterThanOrEqual(ft20.optimum);
+  expect(proven && values?.[operations] !== ft20.optimum).toBe(false);
+});
 
 describe('shim-stack', () => {
   const hundredths = (from: number, to: number) => fc.integer({ min: from, max: to }).map((value) => value / 100);
