@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { dayField } from '@/core/change/inputs/fields';
 import { comparisonInput } from '@/core/change/inputs';
+import { letterKinds } from '@/core/letters';
 import { instrumentKinds, lengthDisplays, matters, measuringUnits, paperSizes, roles } from '@/core/record';
 
 /** Inputs about people, instruments and the shop; forms check what is typed by them, too. */
@@ -148,10 +149,25 @@ export const changeSettingsInput = z.strictObject({
     .refine((text) => text.split('\n').length <= 5, 'at most five lines')
     .optional(),
   paperSize: z.enum(paperSizes, 'choose A4 or Letter').optional(),
+  /** The shop's own words of its letters, all of them; a letter that is left out has the usual words. */
+  letters: z
+    .partialRecord(
+      z.enum(letterKinds),
+      z.strictObject({ subject: z.string().trim().max(200), body: z.string().trim().max(4000) }),
+    )
+    .optional(),
   basis: comparisonInput.nullable().optional(),
   /** The school that the shop follows, by matter; all matters, those that are left out follow the usual one. */
   policies: z.partialRecord(z.enum(matters), z.string().max(60)).optional(),
 });
 export type ChangeSettings = z.output<typeof changeSettingsInput>;
+
+export const numberedSeries = ['tag', 'report', 'order', 'lot'] as const;
+/** At which number a series goes on; `basedOn` is the one that was shown. */
+export const setNumberInput = z.strictObject({
+  series: z.enum(numberedSeries),
+  next: z.number('type a whole number').int('they are counted whole').min(1).max(9_999_999),
+  basedOn: z.number().int(),
+});
 
 export const chooseUnitsInput = z.strictObject({ lengthDisplay: z.enum(lengthDisplays) });

@@ -95,6 +95,7 @@ import {
   makeCustomerPageInput,
   mergeCustomersInput,
   chooseUnitsInput,
+  setNumberInput,
   createOwnerInput,
   personId,
   signInInput,
@@ -192,6 +193,24 @@ const peopleVerbs = {
     audience: ['owner'],
     input: changeSettingsInput,
     result: z.object({ changed: z.array(z.string()).readonly() }),
+  }),
+  'set-number': verb({
+    about: 'Lets tags, reports, orders or lots go on at a higher number; one that was given is never given again.',
+    audience: ['owner'],
+    input: setNumberInput,
+    result: z.object({ next: z.number().int() }),
+  }),
+  'set-mark': verb({
+    about: 'The shop’s mark at the head of its papers; its bytes go to /api/mark.',
+    audience: ['owner'],
+    input: z.strictObject({}),
+    result: z.object({ width: z.number().int(), height: z.number().int() }),
+  }),
+  'remove-mark': verb({
+    about: 'Papers go out without a mark again.',
+    audience: ['owner'],
+    input: z.strictObject({}),
+    result: z.object({}),
   }),
   'choose-units': verb({
     about: 'Millimetres or inches for the shop’s screens. Readings stay as they were taken.',

@@ -2,6 +2,7 @@ import { present } from '@/core/present';
 import { and, asc, count, desc, eq, getTableColumns, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
+import { letterKinds } from '@/core/letters';
 import {
   lengthDisplays,
   matters,
@@ -25,6 +26,7 @@ import {
   people,
   sessions,
   shop,
+  shopMark,
 } from './schema';
 import { query, readRows } from './written-once';
 
@@ -47,6 +49,8 @@ export const shopSettingsSchema = z.object({
   address: z.string().default(''),
   /** The sheet that its papers are printed on. */
   paperSize: z.enum(paperSizes).default('A4'),
+  /** The shop's own words of letters to customers, where it has such. */
+  letters: z.partialRecord(z.enum(letterKinds), z.object({ subject: z.string(), body: z.string() })).default({}),
   /** The schools that the shop follows where they are not the usual ones. */
   policies: z.partialRecord(z.enum(matters), z.string()).default({}),
   /** What repairs are held against; null for the usual figures. */
@@ -102,6 +106,36 @@ export async function takeNumber(
     .set({ [series]: number + 1 })
     .where(eq(shop.id, 1));
   return number;
+}
+
+/** The next number of each series that a person may set. */
+export const numberSeries = { tag: 'nextTag', report: 'nextReport', order: 'nextOrder', lot: 'nextLot' } as const;
+
+/** Lets a series go on at another number; the caller holds the row. */
+export async function setNextNumber(
+  connection: Connection,
+  series: keyof typeof numberSeries,
+  next: number,
+): Promise<void> {
+  await connection
+    .update(shop)
+    .set({ [numberSeries[series]]: next })
+    .where(eq(shop.id, 1));
+}
+
+/** The shop's mark; null for none. */
+export async function findMark(connection: Connection) {
+  const [row] = await connection.select().from(shopMark).where(eq(shopMark.id, 1));
+  return row ?? null;
+}
+
+/** Keeps a mark in place of the one before, or none. */
+export async function saveMark(
+  connection: Connection,
+  mark: { readonly bytes: Buffer; readonly width: number; readonly height: number } | null,
+): Promise<void> {
+  await connection.delete(shopMark).where(eq(shopMark.id, 1));
+  if (mark) await connection.insert(shopMark).values({ id: 1, ...mark });
 }
 
 const personColumns = {

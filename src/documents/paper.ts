@@ -38,6 +38,8 @@ export interface Letterhead {
   readonly address: string;
   readonly telephone: string;
   readonly paperSize: PaperSize;
+  /** The shop's mark as PNG, with its size in pixels. */
+  readonly mark?: { readonly bytes: Buffer; readonly width: number; readonly height: number } | null;
 }
 
 export interface PaperOptions {
@@ -85,9 +87,22 @@ export function closePaper(paper: Paper, foot: string): Promise<Buffer> {
 export const innerWidth = (paper: Paper) => paper.page.width - paper.page.margins.left - paper.page.margins.right;
 const roomLeft = (paper: Paper) => paper.page.height - paper.page.margins.bottom - paper.y;
 
+/** The most that a mark takes at the head of a paper, in points. */
+const [markWidth, markHeight] = [120, 34];
+
 /** The shop with its address and telephone, small, at the head of the first page. */
-export function writeLetterhead(paper: Paper, { name, place, address, telephone }: Letterhead, size: number): void {
-  const { left } = paper.page.margins;
+export function writeLetterhead(
+  paper: Paper,
+  { name, place, address, telephone, mark }: Letterhead,
+  size: number,
+): void {
+  const { left, right } = paper.page.margins;
+  if (mark) {
+    // In the corner, no higher than the lines beside it would be.
+    const height = Math.min(markHeight, (mark.height * markWidth) / mark.width);
+    const width = (mark.width * height) / mark.height;
+    paper.image(mark.bytes, paper.page.width - right - width, paper.y - 4, { width, height });
+  }
   paper
     .font('bold')
     .fontSize(size)

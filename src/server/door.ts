@@ -7,7 +7,8 @@ import { answerOnce } from './entries';
 import { carryOut } from './outbox';
 import { sha256 } from './fingerprint';
 import { addPhoto } from './job-commands';
-import { readPicture, type Picture } from './pictures';
+import { setMark } from './people/papers';
+import { readMark, readPicture, type Picture } from './pictures';
 import { planSoon } from './planning/plan-soon';
 import { timing } from './planning/worked';
 import { actUseCases } from './registry';
@@ -51,19 +52,31 @@ export async function actOrderPhoto(
   return actPicture('add-order-photo', { context, fields, read }, addOrderPhoto);
 }
 
-type PictureVerb = 'add-photo' | 'add-order-photo';
+/** Keeps the shop's mark, sent as bytes; as `actPhoto`. */
+export async function actMark(context: Context, read: () => Promise<Buffer>): Promise<ResultOf<'set-mark'>> {
+  return actPicture('set-mark', { context, fields: {}, read, decode: readMark }, setMark);
+}
+
+type PictureVerb = 'add-photo' | 'add-order-photo' | 'set-mark';
+
+interface PictureAsked {
+  readonly context: Context;
+  readonly fields: unknown;
+  readonly read: () => Promise<Buffer>;
+  readonly decode?: typeof readPicture;
+}
 
 function actPicture<V extends PictureVerb>(
   verb: V,
-  asked: { readonly context: Context; readonly fields: unknown; readonly read: () => Promise<Buffer> },
+  asked: PictureAsked,
   add: (context: Context, command: CommandOf<V>, picture: Picture) => Promise<ResultOf<V>>,
 ): Promise<ResultOf<V>> {
-  const { context, fields, read } = asked;
+  const { context, fields, read, decode = readPicture } = asked;
   if (!mayAct(context.actor, verbs[verb].audience)) throw new DomainError('not-allowed');
   const run = async (own: Context, command: CommandOf<V>) => {
     const bytes = await read();
     const body = { ...command, fingerprint: sha256(bytes) };
-    return answerOnce({ context: own, verb, body }, async (entry) => add(entry, command, await readPicture(bytes)));
+    return answerOnce({ context: own, verb, body }, async (entry) => add(entry, command, await decode(bytes)));
   };
   const useCase: UseCase<CommandOf<V>, ResultOf<V>> = { ...actUseCases[verb], run };
   return perform(useCase, context, fields);

@@ -1,4 +1,4 @@
-export { act, actOrderPhoto, actPhoto } from './door';
+export { act, actMark, actOrderPhoto, actPhoto } from './door';
 export { actUseCases, allUseCases, audiences, readUseCases } from './registry';
 export type { Context, Entry } from './context';
 export { carryOutDue } from './outbox';
@@ -19,6 +19,7 @@ export { readOwnPumps, type OwnPumps } from './people/customer-pages';
 export { readMoney, type MoneyShown } from './read/read-money';
 export { readTrends, type TrendsShown } from './read/read-trends';
 export { readStaff, type StaffShown } from './people/staff';
+export { readMarkPicture, readPapers, type PapersShown } from './people/papers';
 export { readInstrument, type InstrumentShown } from './people/calibrations';
 export { readWeek, type WeekShown } from './read/read-week';
 export { readAsks } from './read/read-asks';

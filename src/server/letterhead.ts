@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@/db';
+import { findMark, type Connection, type ShopSettings } from '@/db';
 import type { Letterhead } from '@/documents';
 
 interface Shop {
@@ -8,6 +8,7 @@ interface Shop {
 }
 
 /** What stands at the head of a shop's papers. */
-export function letterheadOf({ name, place, settings: { address, telephone, paperSize } }: Shop): Letterhead {
-  return { name, place, address, telephone, paperSize };
+export async function letterheadOf(connection: Connection, { name, place, settings }: Shop): Promise<Letterhead> {
+  const { address, telephone, paperSize } = settings;
+  return { name, place, address, telephone, paperSize, mark: await findMark(connection) };
 }

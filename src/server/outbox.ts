@@ -24,17 +24,11 @@ import type { Context } from './context';
 import { mailAboutOrder } from './supply/write-about-orders';
 import { sendShopOrder } from './supply/shop-orders';
 import { findJob } from './find-job';
+import { letterTo } from './letters';
 import { letterheadOf } from './letterhead';
 
 /** Pictures that a document shows at most. */
 const mostPictures = 24;
-
-interface Addressed {
-  readonly record: JobRecord;
-  readonly quote: Quote;
-  readonly link: string;
-  readonly shopName: string;
-}
 
 /** What an option comes to, or the whole offer where there is nothing to choose. */
 function saySums(quote: Quote): readonly string[] {
@@ -46,29 +40,12 @@ function saySums(quote: Quote): readonly string[] {
   });
 }
 
-const greeting = ({ contact, customer }: JobRecord) => `Dear ${contact?.name ?? customer.name},`;
-const subjectOf = ({ pump, tag }: JobRecord) =>
-  `your pump ${pump.maker} ${pump.model}, serial ${pump.serial} (our tag ${tag})`;
-
-function mailBody({ record, quote, link, shopName }: Addressed): string {
-  const why =
-    quote.kind === 'quote'
-      ? `${subjectOf(record)}, has been taken apart and measured.`
-      : `while we worked on ${subjectOf(record)}, we found something that nobody could see before. ${quote.supplement?.whyOnlyNow ?? ''}`;
-  return [
-    greeting(record),
-    '',
-    why,
-    ...saySums(quote),
-    'What we found, in pictures and plain words, and what each line is for:',
-    '',
-    link,
-    '',
-    `There you can approve all of it or decline single lines, ask us something, and sign. The link is for you alone and works for ${linkDays} days.`,
-    ...(quote.note ? ['', quote.note] : []),
-    '',
-    shopName,
-  ].join('\n');
+/** The letter that goes with a quote or a supplement. */
+function quoteLetter(shop: Awaited<ReturnType<typeof shopOf>>, record: JobRecord, quote: Quote, link: string) {
+  return letterTo(shop, record, {
+    ...{ kind: quote.kind === 'quote' ? 'quote' : 'supplement', link, days: String(linkDays), note: quote.note },
+    ...{ revision: String(quote.revision), sums: saySums(quote).join('\n'), why: quote.supplement?.whyOnlyNow ?? '' },
+  });
 }
 
 async function jobOf(context: Context, { jobId }: OutboxRow) {
@@ -99,7 +76,7 @@ async function mailQuote(
   const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
   const now = quote.sentAt ?? context.now().toISOString();
   const pdf = await writeQuotePdf({
-    ...{ record, quote, pictures, shop: { ...letterheadOf(shop), zone: shop.zone } },
+    ...{ record, quote, pictures, shop: { ...(await letterheadOf(context.database, shop)), zone: shop.zone } },
     fingerprint: quote.fingerprint ?? 'draft',
     now,
   });
@@ -108,14 +85,10 @@ async function mailQuote(
   for (const [i, to] of [...new Set(addresses)].entries())
     await context.standIns.mail.send({
       ...{ id: mailIdOf(row.id, i), jobId: record.id, sentAt: context.now(), to },
-      subject: mailSubject(record, quote),
-      body: mailBody({ record, quote, link: `${origin}/customer/${token}`, shopName: shop.name }),
+      ...quoteLetter(shop, record, quote, `${origin}/customer/${token}`),
       attachment: { name: `${name}.pdf`, bytes: pdf },
     });
 }
-
-const mailSubject = ({ tag }: JobRecord, { kind, revision }: Quote) =>
-  kind === 'quote' ? `Quote for your pump ${tag}, revision ${revision}` : `Supplement ${revision} for your pump ${tag}`;
 
 /** The mail of a row to its first address has the row's id; those to others have ids that follow from it. */
 const mailIdOf = (rowId: string, i: number) => (i ? `${rowId.slice(0, 33)}-${String(i).padStart(2, '0')}` : rowId);
@@ -130,9 +103,9 @@ async function mailReminder(
   const reminder = record.reminders.find((one) => one.number === number);
   const quote = record.quotes.find(({ id }) => id === reminder?.quoteId);
   if (!reminder || !quote) return;
+  const { subject } = letterTo(await shopOf(context), record, { kind: 'reminder', offer: nameQuote(quote) });
   await context.standIns.mail.send({
-    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: reminder.sentTo },
-    subject: `${nameQuote(quote)} for your pump ${record.tag}: we wait for your answer`,
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: reminder.sentTo, subject },
     body: [reminder.words, '', `${origin}/customer/${token}`].join('\n'),
   });
 }
@@ -142,21 +115,11 @@ async function mailAnswer(context: Context, row: OutboxRow, questionId: string):
   const { record } = await jobOf(context, row);
   const question = record.questions.find(({ id }) => id === questionId);
   if (!question?.answer || !record.contact) return;
-  const shop = await shopOf(context);
-  const body = [
-    greeting(record),
-    '',
-    `You asked: ${question.words}`,
-    '',
-    question.answer.words,
-    '',
-    question.answer.personName,
-    shop.name,
-  ];
+  const letter = letterTo(await shopOf(context), record, {
+    ...{ kind: 'answer', question: question.words, answer: question.answer.words, person: question.answer.personName },
+  });
   await context.standIns.mail.send({
-    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: record.contact.email },
-    subject: `Your question about your pump ${record.tag}`,
-    body: body.join('\n'),
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: record.contact.email, ...letter },
   });
 }
 
@@ -165,22 +128,12 @@ async function mailPromise(context: Context, row: OutboxRow, number: number): Pr
   const { record } = await jobOf(context, row);
   const move = record.promises.find((one) => one.number === number);
   if (!move?.toldTo) return;
-  const shop = await shopOf(context);
-  const { pump } = record;
+  const today = context.now().toISOString();
+  const letter = letterTo(await shopOf(context), record, {
+    ...{ kind: 'promise', from: sayDay(move.from, today), to: sayDay(move.to, today), reason: move.reason },
+  });
   await context.standIns.mail.send({
-    id: row.id,
-    jobId: record.id,
-    sentAt: context.now(),
-    to: move.toldTo,
-    subject: `Your pump ${record.tag}: ${sayDay(move.to)} instead of ${sayDay(move.from)}`,
-    body: [
-      `Dear ${record.contact?.name ?? record.customer.name},`,
-      '',
-      `we promised your pump ${pump.maker} ${pump.model}, serial ${pump.serial} (our tag ${record.tag}), for ${sayDay(move.from)}. It will be ready on ${sayDay(move.to)}.`,
-      `Why: ${move.reason}`,
-      '',
-      shop.name,
-    ].join('\n'),
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: move.toldTo, ...letter },
   });
 }
 
@@ -201,23 +154,24 @@ async function mailReturn(context: Context, row: OutboxRow, what: 'released' | '
   const { record, family } = await jobOf(context, row);
   const { contact, returned } = record;
   if (!contact || !returned) return;
-  const shop = await shopOf(context);
-  const carrier = packingOf(record)?.body.carrier;
+  const carrier = packingOf(record)?.body.carrier ?? '';
   const until = returned.warrantyFrom && warrantyEnd(returned.warrantyFrom, returned.warrantyMonths);
   const terms = warrantyTerms(record, family, returned.warrantyMonths).map((term) => `- ${sayTerm(term)}`);
-  const news =
-    what === 'released'
-      ? [`${subjectOf(record)}, is packed and released${carrier ? `; it goes by ${carrier}` : ''}.`, returned.packing]
-      : [
-          `${subjectOf(record)}, was delivered to ${returned.deliveredTo}.`,
-          ...(terms.length && until
-            ? [`Its warranty runs until ${sayDay(until)}:`, ...terms]
-            : ['It has no warranty.']),
-        ];
+  const warranty =
+    terms.length && until
+      ? [`Its warranty runs until ${sayDay(until, context.now().toISOString())}:`, ...terms]
+      : ['It has no warranty.'];
+  const letter = letterTo(await shopOf(context), record, {
+    ...{
+      kind: what,
+      carrier,
+      packing: returned.packing,
+      to: returned.deliveredTo ?? '',
+      warranty: warranty.join('\n'),
+    },
+  });
   await context.standIns.mail.send({
-    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: contact.email },
-    subject: `Your pump ${record.tag} ${what === 'released' ? 'is on its way' : 'was delivered'}`,
-    body: [greeting(record), '', ...news, '', shop.name].join('\n'),
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: contact.email, ...letter },
   });
 }
 
@@ -247,16 +201,16 @@ async function writeReport(context: Context, row: OutboxRow, reportId: ReportId)
     family,
     pictures,
     zone: shop.zone,
-    shop: letterheadOf(shop),
+    shop: await letterheadOf(context.database, shop),
   });
   await saveReportPdf(context.database, reportId, pdf);
   const issued = record.reports.find(({ id }) => id === reportId);
   if (!record.contact || !issued) return;
-  const again = issued.whatChanged ? ['', `What changed: ${issued.whatChanged}`] : [];
+  const letter = letterTo(shop, record, {
+    ...{ kind: 'report', number: issued.number, revision: issued.revision, changed: issued.whatChanged },
+  });
   await context.standIns.mail.send({
-    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: record.contact.email },
-    subject: `Report ${issued.number}, revision ${issued.revision}, of your pump ${record.tag}`,
-    body: [greeting(record), '', `here is the report of ${subjectOf(record)}.`, ...again, '', shop.name].join('\n'),
+    ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: record.contact.email, ...letter },
     attachment: { name: `${issued.number}-${issued.revision}.pdf`, bytes: pdf },
   });
 }

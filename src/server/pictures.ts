@@ -41,6 +41,28 @@ export async function readPicture(bytes: Buffer): Promise<Picture> {
   }
 }
 
+/** A shop's mark: decoded, made small enough for the head of a paper, and encoded anew as PNG. Throws DomainError. */
+export async function readMark(bytes: Buffer): Promise<Picture> {
+  if (bytes.length > maxPictureBytes) throw new DomainError('too-large', { what: 'The mark is larger than 20 MB.' });
+  try {
+    const opened = sharp(bytes, { limitInputPixels: 50_000_000, failOn: 'error' });
+    const { format } = await opened.metadata();
+    if (!formats.has(format))
+      throw new DomainError('not-a-picture', {
+        what: `A file of kind "${format}" is not taken; send PNG, JPEG or WebP.`,
+      });
+    const { data, info } = await opened
+      .rotate()
+      .resize(600, 240, { fit: 'inside', withoutEnlargement: true })
+      .png()
+      .toBuffer({ resolveWithObject: true });
+    return { bytes: data, thumb: data, width: info.width, height: info.height };
+  } catch (error) {
+    if (error instanceof DomainError) throw error;
+    throw new DomainError('not-a-picture', {}, { cause: error });
+  }
+}
+
 /** A picture of a part, or of the pump as received, from the camera at the bench. */
 export async function takeBenchPicture({ context, record, family, command }: Asking<CommandOf<'take-picture'>>) {
   const isWholePump = command.about.startsWith('job:');

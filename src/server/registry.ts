@@ -9,6 +9,7 @@ import { addPerson } from './people/add-person';
 import { changeOwnSecret, changePersonVerb, endSessions, readStaff, resetSecret } from './people/staff';
 import { mergeCustomers } from './people/merge-customers';
 import { changeSettings } from './people/change-settings';
+import { readMarkPicture, readPapers, removeMark, setNumber } from './people/papers';
 import { backTest } from './planning/back-test';
 import { endPageOfCustomer, makeCustomerPage, readOwnPumps } from './people/customer-pages';
 import { chooseUnits } from './people/choose-units';
@@ -88,6 +89,10 @@ const addOrderPhoto = forVerb('add-order-photo', () =>
   Promise.reject(new DomainError('bad-input', { what: 'A picture is sent as bytes to /api/photos/orders.' })),
 );
 
+const setMark = forVerb('set-mark', () =>
+  Promise.reject(new DomainError('bad-input', { what: 'A mark is sent as bytes to /api/mark.' })),
+);
+
 /** Use cases that change something, by the verb that the interface sends. */
 export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf<V>> } = {
   'sign-in': signIn,
@@ -102,6 +107,9 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'record-calibration': recordCalibration,
   'merge-customers': mergeCustomers,
   'change-settings': changeSettings,
+  'set-number': setNumber,
+  'set-mark': setMark,
+  'remove-mark': removeMark,
   'choose-units': chooseUnits,
   'import-family': importFamily,
   'make-own-family': makeOwnFamily,
@@ -146,6 +154,8 @@ export const readUseCases = {
   'read-money': readMoney,
   'read-instrument': readInstrument,
   'read-staff': readStaff,
+  'read-papers': readPapers,
+  'read-mark': readMarkPicture,
   'read-pump': readPump,
   'read-customer': readCustomer,
   'read-customers': readCustomers,

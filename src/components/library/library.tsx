@@ -181,6 +181,14 @@ export function Library({ shop, people, instruments, families, seen, found, toda
             </dl>
             {isOwner && <ChooseUnits current={shop.settings.lengthDisplay} />}
             {isOwner && <ChangeSettings shop={shop} />}
+            {isOwner && (
+              <Link
+                href="/library/papers"
+                className="mt-2 inline-flex min-h-11 items-center underline underline-offset-4"
+              >
+                Papers and letters: words, numbers, mark
+              </Link>
+            )}
           </section>
         )}
       </div>

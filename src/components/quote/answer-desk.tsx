@@ -69,7 +69,10 @@ export function Questions({ view }: Shown) {
 export function ReminderDraft({ view, quote }: Shown & { readonly quote: Quote }) {
   const { record, today, shop } = view;
   const { run, error, isBusy } = useAct();
-  const drafted = draftReminder({ record, quote, today, afterDays: shop.reminderAfterDays, shopName: shop.name });
+  const drafted = draftReminder({
+    ...{ record, quote, today, afterDays: shop.reminderAfterDays, shopName: shop.name },
+    ...{ telephone: shop.telephone, letter: shop.reminderLetter },
+  });
   const [words, setWords] = useState(drafted?.words ?? '');
   const [isOpen, setOpen] = useState(false);
   const send = () => void run('send-reminder', { tag: record.tag, quoteId: quote.id, words });

@@ -3,10 +3,10 @@
 import {
   useId,
   type ButtonHTMLAttributes,
+  type ComponentProps,
   type InputHTMLAttributes,
   type ReactNode,
   type SelectHTMLAttributes,
-  type TextareaHTMLAttributes,
 } from 'react';
 import { useOthersWork } from './whose';
 import type { ActError } from '../act/act';
@@ -92,7 +92,7 @@ export function TextField({
   );
 }
 
-export function TextArea({ label, error, hint, ...rest }: FieldProps & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+export function TextArea({ label, error, hint, ...rest }: FieldProps & ComponentProps<'textarea'>) {
   const id = useId();
   return (
     <Frame label={label} error={error} id={id} {...(hint && { hint })}>

@@ -1,4 +1,5 @@
 import { sayDay } from '../lifecycle/answer-line';
+import { fillLetter, letterTable, type LetterWords } from '../letters';
 import type { JobRecord, Quote } from '../record';
 import { nameQuote } from './quote-text';
 
@@ -9,6 +10,9 @@ interface Asked {
   readonly today: string;
   readonly afterDays: number;
   readonly shopName: string;
+  readonly telephone?: string;
+  /** The shop's own words of a reminder; the usual ones where it has none. */
+  readonly letter?: LetterWords | undefined;
 }
 
 export interface DraftedReminder {
@@ -26,7 +30,8 @@ const daysBetween = (from: string, to: string) => Math.floor((Date.parse(to) - D
  * The reminder that the shop's rule drafts for a quote that waits: due so many days after it was sent, or after the last
  * reminder of it. Null for one that does not wait.
  */
-export function draftReminder({ record, quote, today, afterDays, shopName }: Asked): DraftedReminder | null {
+export function draftReminder(asked: Asked): DraftedReminder | null {
+  const { record, quote, today, afterDays, shopName, telephone = '', letter } = asked;
   if (quote.state !== 'sent' || !quote.sentAt) return null;
   const last = record.reminders.findLast(({ quoteId }) => quoteId === quote.id)?.at ?? quote.sentAt;
   const days = daysBetween(last, today);
@@ -34,18 +39,17 @@ export function draftReminder({ record, quote, today, afterDays, shopName }: Ask
   const { maker, model, serial } = record.pump;
   const validUntil = sayDay(quote.validUntil);
   const isPast = quote.validUntil < today;
-  const words = [
-    `Dear ${record.contact?.name ?? record.customer.name},`,
-    '',
-    `${since} days ago we sent you the ${nameQuote(quote).toLowerCase()}, for your pump ${maker} ${model}, serial ${serial} (our tag ${record.tag}), and have not heard from you.`,
-    quote.kind === 'supplement'
-      ? 'The work that does not need your answer goes on; the rest waits for it.'
-      : 'Until you answer, the pump lies here and nothing is ordered for it.',
-    isPast
+  const { body } = fillLetter(letter ?? letterTable.reminder.usual, {
+    ...{ contact: record.contact?.name ?? record.customer.name, tag: record.tag, shop: shopName, telephone },
+    pump: `${maker} ${model}, serial ${serial} (our tag ${record.tag})`,
+    ...{ since: String(since), offer: nameQuote(quote).toLowerCase() },
+    standing:
+      quote.kind === 'supplement'
+        ? 'The work that does not need your answer goes on; the rest waits for it.'
+        : 'Until you answer, the pump lies here and nothing is ordered for it.',
+    validity: isPast
       ? `The offer was valid until ${validUntil}; if you answer now we tell you whether a price has changed.`
       : `The offer is valid until ${validUntil}. You can ask us, choose and answer by the link beneath.`,
-    '',
-    shopName,
-  ].join('\n');
-  return { isDue: days >= afterDays, days, words };
+  });
+  return { isDue: days >= afterDays, days, words: body };
 }

@@ -28,6 +28,15 @@ export const shop = mysqlTable('shop', {
   nextLot: int('next_lot').notNull().default(1),
 });
 
+/** The shop's mark at the head of its papers: one row, or none. */
+export const shopMark = mysqlTable('shop_mark', {
+  id: int('id').primaryKey(),
+  /** PNG. */
+  bytes: bytesColumn('bytes').notNull(),
+  width: int('width').notNull(),
+  height: int('height').notNull(),
+});
+
 export const people = mysqlTable(
   'people',
   {

@@ -1,4 +1,5 @@
 import { DomainError } from '@/core/errors';
+import { letterFaults, letterKinds } from '@/core/letters';
 import { schoolOfMatter } from '@/core/policies';
 import type { Matter } from '@/core/record';
 import type { ChangeSettings } from '@/contract/people';
@@ -16,13 +17,25 @@ function checkSchools(policies: Readonly<Partial<Record<Matter, string>>>): void
     }
 }
 
+/** Refuses words of a letter with a field that there is not, or without one that it must have. */
+function checkLetters(letters: NonNullable<ChangeSettings['letters']>): void {
+  const issues = letterKinds.flatMap((kind) => {
+    const words = letters[kind];
+    return words
+      ? letterFaults(kind, words).map(({ at, message }) => ({ path: `letters.${kind}.${at}`, message }))
+      : [];
+  });
+  const [first] = issues;
+  if (first) throw new DomainError('bad-input', { what: `${first.message}.`, issues });
+}
+
 const names: Readonly<Record<keyof ChangeSettings, string>> = {
   ...{ labourMinorPerHour: 'labour, an hour', machiningMinorPerHour: 'machining, an hour' },
   ...{ testMinor: 'test on the stand', freightMinor: 'return freight', partsMarkupPct: 'mark-up on parts' },
   ...{ taxPct: 'tax', warrantyMonths: 'months of warranty', quoteValidDays: 'days for which quotes stand' },
   ...{ reminderAfterDays: 'days until a reminder', wageMinorPerHour: 'wage, an hour', telephone: 'telephone' },
   ...{ address: 'address', paperSize: 'sheet of its papers' },
-  ...{ basis: 'what repairs are held against', policies: 'the shop’s ways' },
+  ...{ basis: 'what repairs are held against', policies: 'the shop’s ways', letters: 'the words of its letters' },
 };
 
 /** Each thing that is another one now, with what it was. */
@@ -30,7 +43,7 @@ function changesInWords(was: ShopSettings, change: ChangeSettings): readonly str
   return (Object.keys(names) as (keyof ChangeSettings)[]).flatMap((name) => {
     const [before, after] = [JSON.stringify(was[name]), JSON.stringify(change[name])];
     if (after === undefined || before === after) return [];
-    if (name === 'policies' || name === 'basis') return [names[name]];
+    if (name === 'policies' || name === 'basis' || name === 'letters') return [names[name]];
     const isMoney = name.includes('Minor');
     const say = (value: unknown) =>
       value === null ? 'none' : isMoney ? (Number(value) / 100).toFixed(2) : String(value);
@@ -44,6 +57,7 @@ export const changeSettings = forVerb('change-settings', (context, change) =>
     const shop = await readShop(connection);
     if (!shop) throw new DomainError('not-found', { what: 'There is no shop yet.' });
     checkSchools(change.policies ?? {});
+    checkLetters(change.letters ?? {});
     const given = Object.entries(change).filter(([, value]) => value !== undefined);
     await saveShopSettings(connection, { ...shop.settings, ...Object.fromEntries(given) });
     const words = changesInWords(shop.settings, change);

@@ -18,6 +18,7 @@ export const standardSettings = {
   telephone: '',
   address: '',
   paperSize: 'A4' as const,
+  letters: {},
   policies: {},
   basis: null,
   lengthDisplay: 'metric' as const,

@@ -75,7 +75,7 @@ async function quoteFile(context: Context, record: JobRecord, quote: Quote) {
     bytes: await writeQuotePdf({
       record,
       quote,
-      shop: { ...letterheadOf(present(shop)), zone: present(shop).zone },
+      shop: { ...(await letterheadOf(context.database, present(shop))), zone: present(shop).zone },
       pictures,
       fingerprint: quote.fingerprint ?? 'draft',
       now: quote.sentAt ?? context.now().toISOString(),

@@ -79,6 +79,7 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       place: shop?.place ?? '',
       telephone: shop?.settings.telephone ?? '',
       reminderAfterDays: shop?.settings.reminderAfterDays ?? 7,
+      reminderLetter: shop?.settings.letters.reminder,
       currency: shop?.currency ?? 'EUR',
       labourMinorPerHour: shop?.settings.labourMinorPerHour ?? 0,
     },

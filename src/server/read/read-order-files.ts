@@ -21,7 +21,7 @@ async function withParties({ database }: Context, number: string) {
   const own = suppliers.find(({ id }) => id === order.supplierId);
   const { contact = '', email = '', telephone = '' } = own ?? {};
   const supplier = { name: order.supplier, contact, email, telephone };
-  return { order, parties: { shop: letterheadOf(present(shop)), supplier } };
+  return { order, parties: { shop: await letterheadOf(database, present(shop)), supplier } };
 }
 
 /** An order on paper. */

@@ -1,0 +1,2 @@
+export { fillLetter, letterFaults, lettersWords, type LetterFault, type OwnLetters } from './fill-letter';
+export { letterKinds, letterTable, type LetterKind, type LetterWords } from './letter-table';

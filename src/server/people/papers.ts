@@ -1,0 +1,101 @@
+import * as z from 'zod';
+import type { CommandOf, ResultOf } from '@/contract';
+import { DomainError } from '@/core/errors';
+import { writeTag } from '@/core/lifecycle';
+import { findMark, numberSeries, readShop, saveMark, setNextNumber } from '@/db';
+import type { Context } from '../context';
+import type { Picture } from '../pictures';
+import { defineUseCase, forVerb, inTransaction } from '../use-case';
+import { noteDeed } from './deed';
+
+type Series = CommandOf<'set-number'>['series'];
+type Shop = NonNullable<Awaited<ReturnType<typeof readShop>>>;
+
+const padded = (prefix: string, digits: number) => (number: number) =>
+  `${prefix}${String(number).padStart(digits, '0')}`;
+/** How the next of a series is written, and what it is called. */
+const written: Readonly<Record<Series, { readonly title: string; readonly write: (number: number) => string }>> = {
+  tag: { title: 'Tags of jobs', write: writeTag },
+  report: { title: 'Reports', write: padded('R-…-', 4) },
+  order: { title: 'Orders', write: padded('PO-', 5) },
+  lot: { title: 'Lots', write: padded('L-', 4) },
+};
+const nextOf = (shop: Shop, series: Series) => shop[numberSeries[series]];
+
+/** Lets a series go on at a higher number. */
+export const setNumber = forVerb('set-number', (context, { series, next, basedOn }) =>
+  inTransaction(context, async (connection) => {
+    const shop = await readShop(connection);
+    if (!shop) throw new DomainError('not-found', { what: 'There is no shop yet.' });
+    const before = nextOf(shop, series);
+    const { title, write } = written[series];
+    if (basedOn !== before)
+      throw new DomainError('changed-meanwhile', { what: `${title} go on at ${write(before)} by now.` });
+    if (next < before) {
+      const message = `numbers up to ${write(before - 1)} are given already; type ${before} or more`;
+      throw new DomainError('bad-input', { what: `${title}: ${message}.`, issues: [{ path: 'next', message }] });
+    }
+    if (next !== before) {
+      await setNextNumber(connection, series, next);
+      await noteDeed(
+        context,
+        connection,
+        'set-number',
+        `let ${title.toLowerCase()} go on at ${write(next)} (was ${write(before)})`,
+      );
+    }
+    return { next };
+  }),
+);
+
+/** Keeps the shop's mark. */
+export const setMark = (
+  context: Context,
+  _command: object,
+  { bytes, width, height }: Picture,
+): Promise<ResultOf<'set-mark'>> =>
+  inTransaction(context, async (connection) => {
+    await saveMark(connection, { bytes, width, height });
+    await noteDeed(context, connection, 'set-mark', 'put a mark at the head of the papers');
+    return { width, height };
+  });
+
+export const removeMark = forVerb('remove-mark', (context) =>
+  inTransaction(context, async (connection) => {
+    await saveMark(connection, null);
+    await noteDeed(context, connection, 'remove-mark', 'took the mark off the papers');
+    return {};
+  }),
+);
+
+/** The mark as a picture. */
+export const readMarkPicture = defineUseCase({
+  verb: 'read-mark',
+  audience: ['coordinator', 'technician', 'inspector', 'parts'],
+  input: z.strictObject({}),
+  async run({ database }) {
+    const mark = await findMark(database);
+    if (!mark) throw new DomainError('not-found', { what: 'This shop has no mark.' });
+    return { bytes: mark.bytes };
+  },
+});
+
+/** What the owner settles of the papers: the words of letters, numbers, the mark. */
+export const readPapers = defineUseCase({
+  verb: 'read-papers',
+  audience: ['owner'],
+  input: z.strictObject({}),
+  async run({ database }) {
+    const [shop, mark] = await Promise.all([readShop(database), findMark(database)]);
+    if (!shop) throw new DomainError('not-found', { what: 'There is no shop yet.' });
+    const numbers = (Object.keys(written) as Series[]).map((series) => {
+      const next = nextOf(shop, series);
+      return { series, title: written[series].title, next, written: written[series].write(next) };
+    });
+    return {
+      ...{ shop: shop.name, telephone: shop.settings.telephone, letters: shop.settings.letters, numbers },
+      mark: mark && { width: mark.width, height: mark.height },
+    };
+  },
+});
+export type PapersShown = Awaited<ReturnType<typeof readPapers.run>>;
