@@ -65,6 +65,11 @@ export async function listWorked(connection: Connection, tag: string): Promise<r
     .limit(2000);
 }
 
+/** What was worked on all jobs, the newest first. */
+export function listAllWorked(connection: Connection, limit: number): Promise<readonly WorkedRow[]> {
+  return connection.select().from(t.workedSpans).orderBy(desc(t.workedSpans.startedAt)).limit(limit);
+}
+
 /** The station of a job. */
 export async function stationOfTag(connection: Connection, tag: string) {
   const [row] = await connection

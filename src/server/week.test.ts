@@ -89,6 +89,20 @@ describe('lists as files', () => {
     }
     expect(await read('people')).not.toMatch(/argon|hash/i);
   });
+  test('hours worked are of all jobs and people, and not for every eye', async () => {
+    const { personId } = shop.signerOf('ines');
+    const more = { station: 'rebuild', day: daysFromNow(-1), minutes: 90, reason: 'with the crane' };
+    await shop.act('odile', 'add-worked', { ...more, tag: built, personId });
+    const rows = recordsOf(await read('hours'));
+    expect(rows).toMatchObject([{ tag: built, station: 'rebuild', personName: 'ines', minutes: '90.0' }]);
+    for (const { tag, station, personName, minutes } of rows) {
+      expect([tag, station, personName].every(Boolean)).toBe(true);
+      expect(Number(minutes)).toBeGreaterThanOrEqual(0);
+    }
+    expect(await codeOf(read('hours', 'ines'))).toBe('not-allowed');
+    expect(recordsOf(await read('families')).map(({ id }) => id)).toContain('F9');
+    expect(recordsOf(await read('orders')).every(({ number, lines }) => number && lines)).toBe(true);
+  });
   test('no column is empty by a wrong name: where the list has rows every head has a value somewhere, or may be without', async () => {
     const mayBeEmpty = ['toldTo', 'liquid', 'asks', 'detail', 'limit', 'limitWords', 'keptPct', 'plannedOn', 'beside'];
     const optional = [

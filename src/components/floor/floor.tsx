@@ -7,6 +7,7 @@ import { holderNames, stationNames, stations, type Holder, type Station } from '
 import { ReadyAxis, ReadyBar } from '../signs/ready-range';
 import { HolderMark, Stream } from '../signs/stream';
 import { useRenewal } from './use-renewal';
+import { ListLink } from '../ui/list-link';
 
 export interface Strip {
   readonly tag: string;
@@ -215,6 +216,11 @@ export function Floor({ version, today, currency, strips, next }: Props) {
         <Group key={holder} name={`Held by ${holderNames[holder]}`} {...{ holder, list, today }} />
       ))}
       {!strips.length && <p className="p-6">No pump is in the building. Receive one and it stands here.</p>}
+      {strips.length > 0 && (
+        <p className="px-6 pt-4">
+          <ListLink list="floor" words="All that is in the building as CSV" />
+        </p>
+      )}
       {next && (
         <Link href={`/?after=${next}`} className="m-6 inline-block font-semibold underline print:hidden">
           Later promises

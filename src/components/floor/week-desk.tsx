@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { stationNames, type Station } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { dayWords } from '../plan/plan-words';
+import { ListLink } from '../ui/list-link';
 
 interface OfPump {
   readonly tag: string;
@@ -63,9 +64,9 @@ function List({ title, more, csv, none, children }: ListProps) {
       <h2 className="flex flex-wrap items-baseline gap-x-3 border-b border-ink pb-1">
         <span className="text-18 font-bold">{title}</span>
         <span className="text-quiet">{more}</span>
-        <a href={`/files/list/${csv}`} download className="ml-auto text-13 underline underline-offset-4 print:hidden">
-          CSV
-        </a>
+        <span className="ml-auto">
+          <ListLink list={csv} words="CSV" />
+        </span>
       </h2>
       {children.length ? <ul>{children}</ul> : <p className="py-2 text-quiet">{none}</p>}
     </section>

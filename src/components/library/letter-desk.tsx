@@ -37,7 +37,7 @@ function Preview({
     ...{ shop: view.shop, telephone: view.telephone || '0100 214' },
   });
   return (
-    <section aria-label="How it reads" className="border border-line bg-sheet p-4">
+    <section aria-label="How it reads" className="self-start border border-line bg-sheet p-4">
       <p className="text-13 text-quiet">How it reads, of a made-up pump</p>
       <p className="mt-1 border-b border-line pb-2 font-bold">{subject}</p>
       <p className="mt-2 whitespace-pre-wrap">{body}</p>

@@ -12,6 +12,7 @@ import { ImportFamily } from './import-family';
 import { ChangeSettings, type SettingsShown } from './change-settings';
 import { ChooseUnits } from './choose-units';
 import { ShopPolicies } from './shop-policies';
+import { ListLink } from '../ui/list-link';
 
 interface Props {
   readonly shop: {
@@ -68,7 +69,8 @@ export function Library({ shop, people, instruments, families, seen, found, toda
       </h1>
       <section aria-label="Pump families">
         <h2 className="font-bold">
-          Pump families <small className="font-normal text-quiet">files that teach the product a construction</small>
+          Pump families <small className="font-normal text-quiet">files that teach the product a construction</small>{' '}
+          <ListLink list="families" words="CSV" />
         </h2>
         <FindSeen seen={seen} found={found} families={families} />
         <ul className="grid gap-x-8 lg:grid-cols-2">
@@ -104,7 +106,9 @@ export function Library({ shop, people, instruments, families, seen, found, toda
       </section>
       <div className="grid gap-8 border-t border-ink pt-4 md:grid-cols-3">
         <section aria-label="Tools and gauges">
-          <h2 className="font-bold">Tools and gauges</h2>
+          <h2 className="font-bold">
+            Tools and gauges <ListLink list="instruments" words="CSV" />
+          </h2>
           <ul>
             {instruments.map((one) => (
               <li key={one.code} className="row flex gap-3 py-1 first:border-0">
@@ -128,7 +132,9 @@ export function Library({ shop, people, instruments, families, seen, found, toda
           {canAddInstrument && <AddInstrument />}
         </section>
         <section aria-label="People">
-          <h2 className="font-bold">People</h2>
+          <h2 className="font-bold">
+            People <ListLink list="people" words="CSV" />
+          </h2>
           <ul>
             {people.map((person) => (
               <li key={person.id} className="row flex gap-3 py-1 first:border-0">

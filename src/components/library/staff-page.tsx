@@ -9,6 +9,7 @@ import { sayMoment } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import { textOf } from '../ui/form-data';
 import { AddPerson } from './add-person';
+import { ListLink } from '../ui/list-link';
 
 export interface Staff {
   readonly id: PersonId;
@@ -226,6 +227,8 @@ export function StaffPage({ view: { of, self, zone, staff, done } }: { readonly 
         <p>
           {staff.length - gone} work here{gone > 0 && `, ${gone} left`}
         </p>
+        <ListLink list="people" />
+        <ListLink list="hours" words="Hours worked on all jobs as CSV" />
         <Link href="/library" className="ml-auto underline underline-offset-4">
           Library
         </Link>

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { sayMoment } from '../job/view';
+import { ListLink } from '../ui/list-link';
 
 export interface MailShown {
   readonly id: string;
@@ -77,7 +78,8 @@ export function Outbox({
   return (
     <div className="mx-auto max-w-[860px] p-6">
       <h1 className="text-24 font-bold">
-        Outbox <small className="text-15 font-normal text-quiet">what the simulated mail service has sent</small>
+        Outbox <small className="text-15 font-normal text-quiet">what the simulated mail service has sent</small>{' '}
+        <ListLink list="outbox" words="as CSV" />
       </h1>
       <Stuck stuck={stuck} zone={zone} />
       {mails.map((mail) => (

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { DeskFrame } from './desk-frame';
+import { ListLink } from '../ui/list-link';
 
 export interface DonorShown {
   readonly tag: string;
@@ -26,7 +27,14 @@ interface Props {
 /** Parts of other units that are free to be taken, the least worn first; found by family, part, size, number, state. */
 export function DonorStock({ family, text, families, found, parts }: Props) {
   return (
-    <DeskFrame title="Donor parts" aside={`${found} free`}>
+    <DeskFrame
+      title="Donor parts"
+      aside={
+        <>
+          {found} free · <ListLink list="donors" words="CSV" />
+        </>
+      }
+    >
       <form method="get" className="flex flex-wrap items-end gap-4">
         <label>
           <span className="mb-1 block text-13 text-quiet">Family</span>

@@ -3,6 +3,7 @@ import { formatMoney } from '@/core/units';
 import { sayShortDate } from '../job/view';
 import { DeskFrame } from './desk-frame';
 import type { OrderShown } from './parts-desk';
+import { ListLink } from '../ui/list-link';
 
 const stateNames: Readonly<Record<OrderShown['state'], string>> = {
   placed: 'no answer yet',
@@ -60,9 +61,12 @@ export function Orders({
     <DeskFrame
       title="Orders"
       aside={
-        <a href="/files/order-book" download className="underline underline-offset-4">
-          The open order book as CSV
-        </a>
+        <>
+          <a href="/files/order-book" download className="text-13 underline underline-offset-4">
+            The open order book as CSV
+          </a>{' '}
+          · <ListLink list="orders" words="all orders as CSV" />
+        </>
       }
     >
       <section aria-label="Open orders">

@@ -5,6 +5,7 @@ import { sayShortDate } from '../job/view';
 import { DeskFrame } from './desk-frame';
 import { sayEffect } from './promise-words';
 import { sourceNames } from './source-words';
+import { ListLink } from '../ui/list-link';
 
 export interface DeskLine extends SourcedLine {
   readonly pump: string;
@@ -185,7 +186,9 @@ export function PartsDesk(props: Props) {
     >
       <NowWaiting {...props} />
       <section aria-label="To come">
-        <h2 className="font-bold">To come, over all jobs</h2>
+        <h2 className="font-bold">
+          To come, over all jobs <ListLink list="parts-desk" words="CSV" />
+        </h2>
         {!firm.length && <p className="text-quiet">No job waits for a part.</p>}
         <ul>
           {byHurt.map((line) => (

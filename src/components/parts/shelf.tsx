@@ -9,6 +9,7 @@ import { useAct } from '../act/use-act';
 import { sayMoment } from '../job/view';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { DeskFrame } from './desk-frame';
+import { ListLink } from '../ui/list-link';
 
 interface ItemShown extends StockItem {
   readonly reserved: number;
@@ -171,7 +172,14 @@ export function Shelf({ zone, currency, items, moves, picked, pickedElastomer, s
   };
   const money = (minor: number) => formatMoney({ minor, currency });
   return (
-    <DeskFrame title="Shelf" aside={`${money(stockMinor)} on the shelf, ${money(onOrderMinor)} on order`}>
+    <DeskFrame
+      title="Shelf"
+      aside={
+        <>
+          {money(stockMinor)} on the shelf, {money(onOrderMinor)} on order · <ListLink list="shelf" words="CSV" />
+        </>
+      }
+    >
       {!items.length && <p className="text-quiet">Nothing was counted yet.</p>}
       <ul>
         {items.map((item) => {

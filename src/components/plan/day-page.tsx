@@ -15,6 +15,7 @@ import { Button } from '../ui/form';
 import { Feeds, type FeedShown } from './feeds';
 import { PlanLinks } from './plan-links';
 import { dayWords } from './plan-words';
+import { ListLink } from '../ui/list-link';
 
 function LineRow({ line }: { readonly line: DayLine }) {
   return (
@@ -118,6 +119,7 @@ export function DayPage({ shown, feeds, day, who }: Props) {
     <div className="space-y-4 p-6 print:p-0">
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h1 className="text-24 font-bold">{dayWords(chosen)}</h1>
+        <ListLink list="day" words="All days as CSV" />
         <PlanLinks className="ml-auto" />
       </div>
       <div className="flex flex-wrap items-end gap-3 print:hidden">

@@ -1,6 +1,7 @@
 import type { PlanWeeks, WeekLoad } from '@/core/workload';
 import { PlanLinks } from './plan-links';
 import { dayWords } from './plan-words';
+import { ListLink } from '../ui/list-link';
 
 const full = 90;
 
@@ -38,6 +39,7 @@ export function WeeksPage({ shown }: { readonly shown: PlanWeeks }) {
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h1 className="text-24 font-bold">Weeks</h1>
         <p className="text-quiet">What the plan has for each hand and place, of the hours that it is there</p>
+        <ListLink list="weeks" />
         <PlanLinks className="ml-auto" />
       </div>
       {fault !== null && <p role="alert">{fault}</p>}

@@ -1,13 +1,15 @@
 import { stringify } from 'csv-stringify/sync';
 import * as z from 'zod';
+import { mayAct } from '@/core/access';
+import { DomainError } from '@/core/errors';
 import { present } from '@/core/present';
 import { daySheetsOf, openDaysOf } from '@/core/workload';
-import { listCustomers } from '@/db';
+import { listAllWorked, listCustomers, listShopOrders } from '@/db';
 import type { Context } from '../context';
 import { readPlan, readWeeks } from '../planning/read-plan';
 import { readFloor } from '../read/read-floor';
 import { readOutbox, readShopView } from '../read/read-desks';
-import { readDonorStock, readPartsDesk, readShelf } from '../read/read-parts';
+import { orderShown, readDonorStock, readOrders, readPartsDesk, readShelf } from '../read/read-parts';
 import { readWeek } from '../read/read-week';
 import { defineUseCase, perform } from '../use-case';
 
@@ -20,6 +22,8 @@ interface List {
 }
 
 const pages = 200;
+/** Rows of a list at most: a spreadsheet opens them. */
+const mostRows = 20_000;
 
 /** Every page of the floor. */
 async function allStrips(context: Context): Promise<Rows> {
@@ -102,6 +106,46 @@ const lists: Readonly<Record<string, List>> = {
     rows: dayRows,
   },
   weeks: { columns: ['name', 'kind', 'monday', 'openMinutes', 'workMinutes', 'pct'], rows: weekRows },
+  orders: {
+    columns: [
+      ...['number', 'supplier', 'state', 'placedOn', 'dueOn', 'open', 'currency', 'goodsMinor', 'freightMinor'],
+      ...['totalMinor', 'lines'],
+    ],
+    rows: async (context) => {
+      // Whoever reads the orders may read those that have ended, too.
+      const { open } = await perform(readOrders, context, {});
+      const ended = await listShopOrders(context.database, ['ended', 'cancelled'], mostRows);
+      const shown = [...open, ...ended.map((order) => orderShown(order, []))];
+      return shown.map(({ lines, ...order }) => ({ ...order, lines: lines.join('; ') }));
+    },
+  },
+  hours: {
+    columns: [
+      'tag',
+      'station',
+      'personName',
+      'startedAt',
+      'endedAt',
+      'minutes',
+      'takenMinutes',
+      'reason',
+      'correctedBy',
+    ],
+    rows: async (context) => {
+      // What each person worked is the coordinator's and the owner's to read.
+      if (!mayAct(context.actor, ['coordinator'])) throw new DomainError('not-allowed');
+      const minutes = (seconds: number | null) => (seconds === null ? '' : (seconds / 60).toFixed(1));
+      return (await listAllWorked(context.database, mostRows)).map(({ seconds, takenSeconds, ...span }) => ({
+        ...span,
+        ...{ startedAt: span.startedAt.toISOString(), endedAt: span.endedAt.toISOString() },
+        ...{ minutes: minutes(seconds), takenMinutes: minutes(takenSeconds) },
+      }));
+    },
+  },
+  families: {
+    columns: ['id', 'short', 'title', 'version', 'principle', 'drive', 'sealing', 'duty'],
+    rows: async (context) => (await perform(readShopView, context, {})).families,
+  },
   outbox: {
     columns: ['sentAt', 'to', 'subject', 'attachmentName'],
     rows: async (context) => (await perform(readOutbox, context, { before: null })).mails,
