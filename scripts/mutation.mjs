@@ -1,4 +1,4 @@
-// npm run mutation [topic …]: changes the rules of core one by one and counts what no test notices. Stryker's instrumenter
+// npm run mutation [topic or file …]: changes the rules of core one by one and counts what no test notices. Stryker's instrumenter
 // puts every change into the source at once, each behind a switch; the tests are loaded once in each of two processes
 // (test-support/mutation) and run for one switch after the other, which takes minutes where a run of Jest per change took hours.
 import { spawn } from 'node:child_process';
@@ -10,7 +10,10 @@ import { say } from './lib/say.mjs';
 
 const root = join(import.meta.dirname, '..');
 ensureNodePackages();
-const topics = process.argv.slice(2);
+// A topic, or files of one: `quoting`, `quoting/grow-lines.ts`. The tests of the whole topic are run for either.
+const asked = process.argv.slice(2);
+const topics = [...new Set(asked.map((name) => name.split('/')[0] ?? name))];
+const files = new Set(asked.filter((name) => name.includes('/')).map((name) => join(root, 'src/core', name)));
 if (topics.length === 0) {
   say('Name the topics, as in: npm run mutation -- scope quoting');
   process.exit(2);
@@ -27,16 +30,16 @@ const instrumenter = createInstrumenter(/** @type {never} */ (/** @type {unknown
 const sources = topics
   .map((topic) => join(root, 'src/core', topic))
   .flatMap((folder) => readdirSync(folder, { recursive: true, encoding: 'utf8' }).map((name) => join(folder, name)))
-  .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
+  .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && (files.size === 0 || files.has(name)))
   .map((name) => ({ name, content: readFileSync(name, 'utf8'), mutate: true }));
-const { files, mutants } = await instrumenter.instrument(sources, {
+const { files: changed, mutants } = await instrumenter.instrument(sources, {
   plugins: null,
   excludedMutations: [],
   ignorers: [],
 });
 writeFileSync(
   join(reports, 'mutated.json'),
-  JSON.stringify(Object.fromEntries(files.map((one) => [one.name, one.content]))),
+  JSON.stringify(Object.fromEntries(changed.map((one) => [one.name, one.content]))),
 );
 const tried = mutants.filter((one) => one.status !== 'Ignored');
 writeFileSync(join(reports, 'changes.json'), JSON.stringify(tried));

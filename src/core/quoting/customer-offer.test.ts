@@ -7,7 +7,7 @@ import { present } from '../present';
 import { currentQuote, type PhotoTaken } from '../record';
 import { exampleDisposition, exampleFinding, exampleLine, exampleQuote, exampleRecord } from '../record/example-record';
 import { asId, type FindingId, type PhotoId, type Quote } from '../record';
-import { customerOffer, draftReminder, readyOfWays } from '.';
+import { customerOffer, defaultBasis, draftReminder, readyOfWays } from '.';
 
 const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere', telephone: 'Harrowmere 214' };
 const script = { ...wornRing, duty: { ...wornRing.duty, powerKw: 3.3 } };
@@ -73,6 +73,86 @@ describe('what the customer reads', () => {
     const offer = offerOf(job, { kind: 'supplement', supplement, lines: [exampleLine({ findingIds: [] })] });
     expect(offer.supplement).toEqual({ whyOnlyNow: 'Paint hid it.', stops: [present(step).title] });
     expect(offer.findings).toHaveLength(1);
+  });
+});
+
+describe('the whole of it', () => {
+  const { family } = drawn();
+  const line = exampleLine({
+    id: asId('l1'),
+    key: 'replace:impeller',
+    quantity: 2,
+    unitPriceMinor: 5000,
+    discountPct: 10,
+  });
+  const struck = exampleLine({ id: asId('l2'), key: 'freight', struckReason: 'they fetch it' });
+  const own = exampleQuote([line, struck], {
+    ...{ note: 'Ring us.', options: ['minimum', 'recommended'], advised: 'recommended', fingerprint: 'f00' },
+  });
+  const question = (id: string, quoteId: Quote['id']) => ({ id, quoteId, name: 'Fern', words: `${id}?`, answer: null });
+  const approval = (id: string, quoteId: Quote['id']) => ({ id, quoteId, decisions: {}, option: null });
+  const other = asId<Quote['id']>('other');
+  const record = exampleRecord({
+    questions: [question('q1', own.id), question('q2', other)] as never,
+    approvals: [approval('a1', own.id), approval('a2', own.id), approval('a3', other)] as never,
+    quotes: [own],
+  });
+  const { remaining } = standingOf(record, family);
+  const offer = (change: Partial<Quote> = {}, of = record) =>
+    customerOffer({ record: of, family, quote: { ...own, ...change }, shop, remaining, today: '2026-11-24' });
+
+  test('is the pump, the lines that stand, and what was asked and answered of this quote alone', () => {
+    const { ready, lines, quote: head, ...rest } = offer();
+    expect(rest).toEqual({
+      ...{ shop, tag: 'P-0417', pump: { maker: 'Quillmere', model: 'QB 50-160', serial: 'QB-22871' } },
+      ...{ equipmentNumber: 'lily house', customer: 'Harrowmere Botanical Garden', contact: 'Fern Okonjo' },
+      ...{ whyOut: 'noise', findings: [], changed: null, lost: null, newUnit: null, supplement: null },
+      ...{ promisedOn: '2026-12-10', questions: [question('q1', own.id)], approval: approval('a2', own.id) },
+    });
+    expect(Object.keys(ready)).toContain('as it is');
+    // Two at 50.00 less 10 %.
+    expect(lines).toEqual([
+      {
+        ...{ id: 'l1', key: 'replace:impeller', description: line.description, plain: line.plain, quantity: 2 },
+        ...{ unit: line.unit, unitPriceMinor: 5000, discountPct: 10, totalMinor: 9000, struckReason: null },
+        ...{ declinable: line.declinable, critical: line.critical, options: line.options, instead: line.instead },
+        findingIds: line.findingIds,
+      },
+    ]);
+    expect(head).toEqual({
+      ...{ id: own.id, kind: 'quote', revision: own.revision, state: own.state, currency: own.currency },
+      ...{ taxPct: own.taxPct, discountPct: own.discountPct, validUntil: own.validUntil, fingerprint: 'f00' },
+      ...{ options: ['minimum', 'recommended'], advised: 'recommended', note: 'Ring us.' },
+    });
+  });
+  test('without a contact names none; nothing was answered where no answer is of it', () => {
+    const bare = exampleRecord({ contact: null, quotes: [own], approvals: [approval('a3', other)] as never });
+    expect(offer({}, bare)).toMatchObject({ contact: '', approval: null, questions: [] });
+  });
+  test('a new unit is held against a whole quote, never against a supplement', () => {
+    const basis = { ...defaultBasis, newUnit: { priceMinor: 374000, days: 30 } };
+    expect(offer({ basis }).newUnit).toEqual({ priceMinor: 374000, days: 30 });
+    expect(offer({ basis, kind: 'supplement' }).newUnit).toBeNull();
+    expect(offer({ basis: null }).newUnit).toBeNull();
+  });
+  test('a picture of another part shows no finding of this one', () => {
+    const photo = (id: string, about: string) => ({ id, about, caption: '', width: 1, height: 1, fingerprint: '' });
+    const finding = exampleFinding({ id: asId('f'), disposition: exampleDisposition('replace') });
+    const seen = exampleRecord({
+      findings: [finding],
+      photos: [photo('own', 'part:impeller'), photo('other', 'part:shaft'), photo('job', 'job:received')] as never,
+    });
+    expect(offer({}, seen).findings[0]?.photos).toEqual(['own']);
+  });
+  test('a supplement shows what its lines come out of and what it was found by, and nothing else', () => {
+    const on = (id: string) =>
+      exampleFinding({ id: asId(id), partRef: id, plain: id, disposition: exampleDisposition('replace') });
+    const found = exampleRecord({ findings: [on('a'), on('b'), on('c')] });
+    const lines = [exampleLine({ findingIds: [asId('a')] })];
+    const shown = (supplement: Quote['supplement']) =>
+      offer({ kind: 'supplement', lines, supplement }, found).findings.map(({ id }) => id);
+    expect(shown({ findingId: asId('b'), whyOnlyNow: '', stops: [] })).toEqual(['a', 'b']);
+    expect(shown(null)).toEqual(['a']);
   });
 });
 
