@@ -24,6 +24,7 @@ export async function listJobsOfCustomer(connection: Connection, customerId: str
     .select({
       ...{ tag: t.jobs.tag, openedAt: t.jobs.openedAt, closedAt: t.jobs.closedAt, outcome: t.jobs.outcome },
       ...{ station: t.jobs.station, promisedOn: t.jobs.promisedOn, familyId: t.jobs.familyId },
+      familyVersion: t.jobs.familyVersion,
       ...{ early: t.plannedPumps.early, late: t.plannedPumps.late, holder: t.jobs.holder },
       ...{ warrantyFrom: t.returns.warrantyFrom, warrantyMonths: t.returns.warrantyMonths },
       ...{ maker: t.pumps.maker, model: t.pumps.model, serial: t.pumps.serial, serialKey: t.pumps.serialKey },

@@ -3,7 +3,7 @@ import { dayInZone } from '@/core/lifecycle';
 import { addDays } from '@/core/planning';
 import { present } from '@/core/present';
 import { approvedNet } from '@/core/quoting';
-import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { openTestShop, plainFile, type TestShop } from '../../test-support/open-test-shop';
 import { perform, readOwnPumps } from '.';
 import { codeOf } from '../../test-support/told';
 import { listNames } from './exports/list-csv';
@@ -155,6 +155,17 @@ describe('memory', () => {
     expect(pump.visits.map(({ tag }) => tag)).toEqual([built]);
     expect(pump.points.length).toBeGreaterThan(3);
     expect(await codeOf(shop.act('ines', 'read-pump', { tag: 'P-9999' }))).toBe('not-found');
+  });
+  test('what of a pump lies on the shelf stands on its page, and on its owner’s', async () => {
+    const { customer } = present(await shop.load(built));
+    expect((await shop.act('ines', 'read-pump', { tag: built })).spares).toEqual([]);
+    const part = present(plainFile.written.parts.find(({ ref }) => ref === 'front-ring'));
+    const lying = { number: part.number, elastomer: '', bin: 'B-7', counted: 3, reason: 'counted' };
+    await shop.act('bram', 'count-stock', { ...lying, title: part.name, unitCostMinor: 8800, basedOn: 0 });
+    const spare = { ...{ name: part.name, number: part.number, elastomer: '' }, quantity: 3, bin: 'B-7', needs: 1 };
+    expect((await shop.act('ines', 'read-pump', { tag: built })).spares).toEqual([spare]);
+    const { pumps } = await shop.act('ines', 'read-customer', { id: customer.id });
+    expect(pumps.map(({ spares }) => spares)).toEqual([[spare], [spare], [spare]]);
   });
   test('a customer has every pump of theirs, each once with its visits, and whom to ask', async () => {
     const { customer, contact } = present(await shop.load(built));

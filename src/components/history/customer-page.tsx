@@ -4,6 +4,8 @@ import { formatMoney } from '@/core/units';
 import { dayWords } from '../plan/plan-words';
 import { CustomerPages, type CustomerPageLink } from './customer-pages';
 import { outcomeWords } from './outcome-words';
+import type { Spare } from '@/core/history';
+import { SparesHeld } from './spares-held';
 
 /** A visit of a customer’s pump. */
 export interface CustomerVisit {
@@ -33,6 +35,8 @@ export interface CustomerView {
     readonly model: string;
     readonly serial: string;
     readonly equipmentNumber: string;
+    /** Of its parts what lies on our shelf. */
+    readonly spares: readonly Spare[];
     readonly visits: readonly CustomerVisit[];
   }[];
 }
@@ -122,7 +126,7 @@ export function CustomerPage({ customer }: { readonly customer: CustomerView }) 
       <section aria-label="Pumps">
         <h2 className="border-b border-ink font-bold">Pumps</h2>
         <ul>
-          {pumps.map(({ maker, model, serial, equipmentNumber, visits }) => {
+          {pumps.map(({ maker, model, serial, equipmentNumber, visits, spares }) => {
             const hours = visits.find((visit) => visit.runningHours !== null)?.runningHours ?? null;
             return (
               <li
@@ -141,6 +145,7 @@ export function CustomerPage({ customer }: { readonly customer: CustomerView }) 
                     {equipmentNumber || 'no equipment number'}
                     {hours !== null && `; ${hours.toLocaleString('en-GB')} h when it came last`}
                   </span>
+                  <SparesHeld spares={spares} />
                 </span>
                 <ul>
                   {visits.map((visit) => (

@@ -20,6 +20,7 @@ const point = (id: string, title: string, wear: Partial<Wear>): PointHistory => 
 const pump: PumpView = {
   ...{ maker: 'Quillmere', model: 'QB', serial: 'QB-22871', familyTitle: 'Overhung', liquid: 'pond water' },
   ...{ customer: { id: 'c-1', name: 'Garden' }, equipmentNumber: 'lily house', hereAs: 'P-0411', olderVisits: 0 },
+  spares: [{ name: 'Wear ring', number: 'KW1-0502', elastomer: '', quantity: 3, needs: 1, bin: 'B-2' }],
   points: [
     point('gap', 'Ring gap', { isOut: true, per1000h: 0.0276 }),
     point('seat', 'Bearing seat', {
@@ -81,6 +82,13 @@ describe('a pump', () => {
   });
 });
 
+test('a pump’s page says what of it lies on our shelf, and where', () => {
+  const { rerender } = render(<PumpPage pump={pump} />);
+  expect(screen.getByRole('region', { name: 'Spares' })).toHaveTextContent('3 wear ring bin B-2');
+  rerender(<PumpPage pump={{ ...pump, spares: [] }} />);
+  expect(screen.getByText('Nothing of its parts lies here.')).toBeInTheDocument();
+});
+
 describe('a customer', () => {
   const customer: CustomerView = {
     ...{ id: 'c', pages: [{ id: 'l', madeFor: 'Fern Okonjo', personName: 'Wenna Tarrock', on: '2026-11-20' }] },
@@ -89,6 +97,7 @@ describe('a customer', () => {
     pumps: [
       {
         ...{ maker: 'Quillmere', model: 'QB', serial: 'QB-22871', equipmentNumber: 'lily house' },
+        spares: [{ name: 'O-ring', number: 'KW1-0700', elastomer: 'EPDM', quantity: 5, needs: 2, bin: '' }],
         visits: [
           {
             ...{ tag: 'P-0411', openedOn: '2026-11-23', closedOn: null, outcome: 'open', station: 'inspect' },
@@ -117,6 +126,7 @@ describe('a customer', () => {
     expect(pumps).toHaveTextContent('at inspect, promised Fri 18 Dec');
     expect(pumps).toHaveTextContent('Mon 27 Oct 2025: repaired');
     expect(pumps).toHaveTextContent('under the warranty of P-0399');
+    expect(screen.getByRole('list', { name: 'Spares on our shelf' })).toHaveTextContent('5 o-ring EPDM of 2 in it,');
     expect(screen.getByText(/approved in 1 repair, without tax; 1 of 2 visits under warranty/)).toHaveTextContent(
       '€1,200.50',
     );

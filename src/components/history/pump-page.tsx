@@ -3,10 +3,11 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState, type KeyboardEvent } from 'react';
-import type { PartLife, PointHistory, PumpHistory, VisitTold } from '@/core/history';
+import type { PartLife, PointHistory, PumpHistory, Spare, VisitTold } from '@/core/history';
 import { formatMoney } from '@/core/units';
 import { dayWords } from '../plan/plan-words';
 import { outcomeWords } from './outcome-words';
+import { SparesHeld } from './spares-held';
 
 // The chart's library is fetched only where it is looked at.
 const WearChart = dynamic(() => import('./wear-chart').then((module) => module.WearChart), {
@@ -24,6 +25,8 @@ export interface PumpView extends PumpHistory {
   /** The tag of a visit that is not over; null where it is not here. */
   readonly hereAs: string | null;
   readonly olderVisits: number;
+  /** Of its parts what lies on our shelf. */
+  readonly spares: readonly Spare[];
 }
 
 const thousands = (hours: number) => Math.round(hours).toLocaleString('en-GB');
@@ -266,6 +269,14 @@ export function PumpPage({ pump }: { readonly pump: PumpView }) {
               <Forecast point={point} />
             </section>
           )}
+          <section aria-label="Spares">
+            <h2 className="border-b border-ink font-bold">Spares on our shelf</h2>
+            {pump.spares.length ? (
+              <SparesHeld spares={pump.spares} />
+            ) : (
+              <p className="py-1 text-quiet">Nothing of its parts lies here.</p>
+            )}
+          </section>
           <section aria-label="Lives of parts">
             <h2 className="border-b border-ink font-bold">Lives of parts, thousand hours</h2>
             <Lives lives={pump.lives} />

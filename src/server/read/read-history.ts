@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { tagField } from '@/core/change/inputs';
 import { DomainError } from '@/core/errors';
-import { pumpHistory } from '@/core/history';
+import { pumpHistory, sparesHeld } from '@/core/history';
 import { underWarrantyOf } from '@/core/warranty';
 import {
   findCustomer,
@@ -10,9 +10,12 @@ import {
   listCustomerPages,
   listCustomersWithJobs,
   listJobsOfCustomer,
+  listStock,
   loadVisitsOfPump,
   readShop,
+  type Connection,
 } from '@/db';
+import { findFamily } from '../families';
 import { findJob, findRecord } from '../find-job';
 import { defineUseCase } from '../use-case';
 
@@ -27,7 +30,7 @@ export const readPump = defineUseCase({
   input: z.strictObject({ tag: tagField }),
   async run({ database }, { tag }) {
     const asked = await findRecord(database, tag);
-    const all = await loadVisitsOfPump(database, asked.pump.id);
+    const [all, stock] = await Promise.all([loadVisitsOfPump(database, asked.pump.id), listStock(database)]);
     const tags = all.slice(0, mostVisits).map((visit) => visit.tag);
     const visits = await Promise.all(tags.map((one) => findJob(database, one)));
     visits.sort((a, b) => a.record.openedAt.localeCompare(b.record.openedAt));
@@ -39,11 +42,28 @@ export const readPump = defineUseCase({
       ...{ ...record.pump, familyTitle: family.title, liquid: record.intake.liquid },
       ...{ customer: record.customer, equipmentNumber: record.intake.equipmentNumber },
       ...{ hereAs: isHere ? record.tag : null, olderVisits: Math.max(0, all.length - mostVisits) },
+      spares: sparesHeld(family.parts, stock),
       ...pumpHistory(visits),
     };
   },
 });
 export type PumpShown = Awaited<ReturnType<typeof readPump.run>>;
+
+interface Built {
+  readonly familyId: string;
+  readonly familyVersion: string;
+}
+const buildOf = ({ familyId, familyVersion }: Built) => `${familyId} ${familyVersion}`;
+
+/** The parts of each build among some pumps, each read once. */
+async function partsByBuild(connection: Connection, pumps: readonly Built[]) {
+  const builds = new Map(pumps.map((pump) => [buildOf(pump), pump]));
+  const read = [...builds].map(
+    async ([key, { familyId, familyVersion }]) =>
+      [key, (await findFamily(connection, familyId, familyVersion)).parts] as const,
+  );
+  return new Map(await Promise.all(read));
+}
 
 /** A customer: contacts, agreed limit, every pump of theirs with its visits. */
 export const readCustomer = defineUseCase({
@@ -54,18 +74,23 @@ export const readCustomer = defineUseCase({
     const customer = await findCustomer(database, id);
     if (!customer) throw new DomainError('not-found', { what: 'There is no such customer.' });
     const own = customer.mergedInto ?? customer.id;
-    const [contacts, jobs, shop, approved, pages] = await Promise.all([
+    const [contacts, jobs, shop, approved, pages, stock] = await Promise.all([
       listContactsOf(database, own),
       listJobsOfCustomer(database, own),
       readShop(database),
       listApprovedOf(database, own),
       listCustomerPages(database, own),
+      listStock(database),
     ]);
     const plates = new Map<string, (typeof jobs)[number][]>();
     for (const job of jobs) {
       const key = `${job.maker} ${job.serialKey || job.serial}`;
       plates.set(key, [...(plates.get(key) ?? []), job]);
     }
+    const partsOf = await partsByBuild(
+      database,
+      [...plates.values()].flatMap(([newest]) => newest ?? []),
+    );
     return {
       ...{ id: own, name: customer.name, currency: shop?.currency ?? 'EUR' },
       ...{ limitMinor: customer.riskLimitMinor, limitSaidBy: customer.riskLimitSaidBy },
@@ -78,6 +103,7 @@ export const readCustomer = defineUseCase({
         return {
           ...{ maker: newest?.maker ?? '', model: newest?.model ?? '', serial: newest?.serial ?? '' },
           equipmentNumber: visits.find((one) => one.equipmentNumber)?.equipmentNumber ?? '',
+          spares: newest ? sparesHeld(partsOf.get(buildOf(newest)) ?? [], stock) : [],
           visits: visits.map(({ tag, openedAt, closedAt, outcome, station, promisedOn, runningHours }) => ({
             ...{ tag, outcome, station, promisedOn, runningHours, approvedMinor: approved.get(tag) ?? null },
             comebackOf: underWarrantyOf(visits, openedAt),
