@@ -66,6 +66,45 @@ describe('the plan', () => {
     expect(screen.getByTitle(/P-0430: Parts on order/)).toBeInTheDocument();
     expect(screen.getByText(/taken as usual, for we have too few of our own/)).toBeInTheDocument();
   });
+  test('a late pump is tried before the others: what it costs them is shown, and it is kept with its reason', async () => {
+    const other = { ...pump, tag: 'P-0430', plannedOn: '2026-12-11', lateDays: 1, promisedOn: '2026-12-10' };
+    const tried: PlanTried = {
+      ...{
+        days: shown.days,
+        board: shown.board,
+        afloat: [],
+        pumps: [{ ...pump, plannedOn: '2026-12-09', lateDays: 0 }, other],
+      },
+      moved: [
+        { tag: 'P-0424', from: '2026-12-14', to: '2026-12-09', promisedOn: '2026-12-10', isLate: false },
+        { tag: 'P-0430', from: '2026-12-09', to: '2026-12-11', promisedOn: '2026-12-10', isLate: true },
+      ],
+    };
+    const asked = answerFetch(({ path }) => ({ body: { data: path.includes('/try') ? tried : { tag: 'P-0424' } } }));
+    render(<PlanPage shown={shown} />);
+    await userEvent.click(screen.getByRole('button', { name: 'What if it came first: P-0424' }));
+    const bar = within(screen.getByRole('region', { name: 'Before the others: P-0424' }));
+    expect(await bar.findByText(/ready Wed 9 Dec instead of Mon 14 Dec/)).toBeVisible();
+    expect(bar.getByText('1 other is later than promised for it:')).toBeVisible();
+    expect(decodeURIComponent(asked[0]?.path ?? '')).toContain('{"kind":"weight","tag":"P-0424","weight":10}');
+    expect(bar.getByRole('button', { name: 'Keep it: it goes first' })).toBeDisabled();
+    await userEvent.type(bar.getByLabelText('Why'), 'the snow plant stands still');
+    await userEvent.click(bar.getByRole('button', { name: 'Keep it: it goes first' }));
+    await waitFor(() =>
+      expect(asked.at(-1)).toMatchObject({
+        path: '/api/act/weigh-job',
+        body: { tag: 'P-0424', weight: 10, reason: 'the snow plant stands still' },
+      }),
+    );
+    expect(screen.queryByRole('region', { name: 'Before the others: P-0424' })).toBeNull();
+  });
+  test('one that goes before the others is put in its turn again', async () => {
+    const asked = answerFetch(() => ({ body: { data: { ...shown, moved: [] } } }));
+    render(<PlanPage shown={{ ...shown, pumps: [{ ...pump, weight: 10 }] }} />);
+    await userEvent.click(screen.getByRole('button', { name: 'In its turn again: P-0424' }));
+    expect(await screen.findByText('For it no other is later than promised.')).toBeVisible();
+    expect(decodeURIComponent(asked[0]?.path ?? '')).toContain('"weight":1}');
+  });
   test('a stone is held, tried with another hand, and what moves is shown before it is kept', async () => {
     const tried: PlanTried = {
       ...{ days: shown.days, board: shown.board, afloat: [], pumps: [{ ...pump, lateDays: 0 }] },

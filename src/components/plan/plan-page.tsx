@@ -19,11 +19,14 @@ import { PlanReckoning } from './plan-reckoning';
 import { PlanLinks } from './plan-links';
 import { dayWords, limitWords } from './plan-words';
 import { TryBar, type Try } from './try-bar';
+import { useWeigh, WeighBar } from './weigh-bar';
 
 const mostDays = 10;
 
+type OnWeigh = (pump: PumpShown) => void;
+
 /** A pump that will be late, when it is ready, and the one thing that limits it. */
-function LatePump({ pump }: { readonly pump: PumpShown }) {
+function LatePump({ pump, onWeigh }: { readonly pump: PumpShown; readonly onWeigh: OnWeigh }) {
   return (
     <li className="border-b border-line py-2">
       <p className="flex items-baseline gap-2">
@@ -41,12 +44,20 @@ function LatePump({ pump }: { readonly pump: PumpShown }) {
         Ready {dayWords(pump.plannedOn)}, promised {dayWords(pump.promisedOn)}; likely {dayWords(pump.range.likely)},
         late {dayWords(pump.range.late)}. {limitWords(pump)}.
       </p>
+      <button
+        type="button"
+        aria-label={`${pump.weight > 1 ? 'In its turn again' : 'What if it came first'}: ${pump.tag}`}
+        className="min-h-9 text-13 underline underline-offset-4"
+        onClick={() => onWeigh(pump)}
+      >
+        {pump.weight > 1 ? 'goes before the others; in its turn again?' : 'what if it came first?'}
+      </button>
     </li>
   );
 }
 
 /** Late pumps first; then those whose promise hangs on luck. */
-function PumpList({ pumps }: { readonly pumps: readonly PumpShown[] }) {
+function PumpList({ pumps, onWeigh }: { readonly pumps: readonly PumpShown[]; readonly onWeigh: OnWeigh }) {
   const late = pumps.filter(({ lateDays }) => lateDays > 0).toSorted((a, b) => b.lateDays - a.lateDays);
   const narrow = pumps.filter(({ lateDays, keptPct }) => lateDays === 0 && keptPct < 80);
   return (
@@ -57,7 +68,7 @@ function PumpList({ pumps }: { readonly pumps: readonly PumpShown[] }) {
       </h2>
       <ul>
         {late.slice(0, 6).map((pump) => (
-          <LatePump key={pump.tag} pump={pump} />
+          <LatePump key={pump.tag} pump={pump} onWeigh={onWeigh} />
         ))}
       </ul>
       {late.length > 6 && <p className="py-1 text-13 text-quiet">and {late.length - 6} more, on the floor</p>}
@@ -131,6 +142,7 @@ function useTry() {
 export function PlanPage({ shown }: { readonly shown: PlanShown }) {
   const router = useRouter();
   const { held, setHeld, tried, isReckoning, back, attempt } = useTry();
+  const weighing = useWeigh();
   if (shown.lacking.length) return <Lacking lacking={shown.lacking} />;
   if (shown.fault !== null)
     return (
@@ -140,10 +152,10 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
         <AwayForm shown={shown} />
       </div>
     );
-  const view: PlanDrawn = tried?.plan ?? shown;
+  const view: PlanDrawn = tried?.plan ?? weighing.plan ?? shown;
   const days = openDaysOf(view).slice(0, mostDays);
   const lateTags = new Set(view.pumps.filter(({ lateDays }) => lateDays > 0).map(({ tag }) => tag));
-  const movedTags = new Set(tried?.plan.moved.map(({ tag }) => tag));
+  const movedTags = new Set((tried?.plan ?? weighing.plan)?.moved.map(({ tag }) => tag));
   const lower = ({ id }: BoardRow, day: string) => {
     if (!held) return;
     const { tag, operation } = held.stone;
@@ -157,7 +169,7 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
       <div className="space-y-3 p-6">
         <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
           <h1 className="text-24 font-bold">Plan</h1>
-          <p className="font-semibold">{tried ? 'A try, not kept yet' : 'As it stands'}</p>
+          <p className="font-semibold">{tried || weighing.plan ? 'A try, not kept yet' : 'As it stands'}</p>
           {narrowest && (
             <p className="text-quiet">
               narrowest: {narrowest.name}, {narrowest.loadPct} % full in two weeks
@@ -171,14 +183,38 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
             today={shown.today}
             board={view.board}
             afloat={view.afloat}
-            onHold={setHeld}
+            onHold={(stone) => {
+              weighing.back();
+              setHeld(stone);
+            }}
             onLower={lower}
           />
-          <PumpList pumps={view.pumps} />
+          <PumpList
+            pumps={view.pumps}
+            onWeigh={({ tag }) => {
+              back();
+              // What stands is what it is held against, not another try.
+              const standing = shown.pumps.find((pump) => pump.tag === tag);
+              if (standing) weighing.weigh(standing);
+            }}
+          />
         </div>
         <PlanReckoning shown={shown} />
         <AwayForm shown={shown} />
       </div>
+      {weighing.pump && (
+        <WeighBar
+          key={weighing.pump.tag}
+          pump={weighing.pump}
+          weight={weighing.weight}
+          plan={weighing.plan}
+          onBack={weighing.back}
+          onKept={() => {
+            weighing.back();
+            router.refresh();
+          }}
+        />
+      )}
       {held && (
         <TryBar
           key={`${held.stone.tag} ${held.stone.operation} ${tried?.change.resourceId ?? ''} ${tried?.change.notBefore ?? ''}`}
