@@ -115,6 +115,12 @@ export class Chain {
     await account({ ...stage, family: await this.unaccounted(tag, stage.family) });
   }
 
+  /** Lays every part in a labelled tray: asked for where a like pump lies open. */
+  async lay(tag: string, tray = '1'): Promise<void> {
+    const { family } = await this.view(tag);
+    await this.act('ines', 'lay-in-tray', { tag, parts: family.parts.map(({ ref }) => ref), tray });
+  }
+
   /** The family with the parts alone of which nobody said how they came. */
   private async unaccounted(tag: string, family: Family): Promise<Family> {
     const said = new Set((await this.record(tag)).parts.map(({ ref }) => ref));

@@ -75,7 +75,8 @@ test('receive: a pump gets its tag, its pictures and its printed tag', async () 
   await fill(desk, 'Serial number', 'E2E-77001');
   await fill(desk, 'Maker', 'Quillmere');
   await fill(desk, 'Model', 'QB 65-200');
-  await fill(desk, 'Size', '65-200');
+  // A size of its own: beside a like pump of the demonstration its parts would be laid in trays.
+  await fill(desk, 'Size', '65-200, long');
   await present(await desk.waitForSelector(`input[name=family][value=${familyId}]`)).click();
   await fill(desk, 'Customer', 'Tarnhollow Slate Quarry', 'combobox');
   await fill(desk, 'What the customer says it does', 'lost flow, <b>noisy</b>');

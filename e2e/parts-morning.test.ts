@@ -82,6 +82,7 @@ test('two worn pumps of one make stand at the parts desk; of one an end cap is t
   for (const serial of ['a', 'b']) tags.push(await chain.receive(unit(`PM-${run}-${serial}`)));
   await both((tag) => chain.makeReady(tag));
   await both((tag) => chain.teardown(tag));
+  await both((tag) => chain.lay(tag));
   await both((tag) => chain.act('ines', 'advance-job', { tag, event: 'finish-teardown' }));
   await both((tag) => chain.clean(tag));
   const finding = { plain: '', photoId: null };

@@ -118,6 +118,8 @@ test('a donor part that is taken cannot be taken again', async () => {
   tags.push(other);
   await chain.makeReady(other);
   await chain.teardown(other);
+  // It is of the same make and model as the two: its parts are laid in a tray as theirs are.
+  await chain.lay(other);
   await chain.act('ines', 'advance-job', { tag: other, event: 'finish-teardown' });
   await chain.clean(other);
   await chain.act('ines', 'advance-job', { tag: other, event: 'finish-cleaning' });
@@ -200,6 +202,8 @@ test('something found later runs beside the rebuild as a supplement; then it is 
   await field.type(`${donor()}/shaft`);
   await bench.keyboard.press('Enter');
   await waitForText(bench, `belongs to ${donor()}`);
+  // A third one of its make lies open: its own tray is read before anything goes in.
+  await chain.act('ines', 'read-label', { tag: kept(), code: `${kept()}#green` });
   await chain.act('ines', 'find-later', {
     ...{ tag: kept(), partRef: 'hub-key', words: 'sheared at one end', photoId: null, action: 'replace' },
     ...{ whyOnlyNow: 'it sat in its groove', reason: 'sheared' },

@@ -37,7 +37,7 @@ test('a promise is moved with its reason, the customer gets one mail, and of two
   const { mails } = (await shop.act('wenna', 'read-outbox', {})) as { mails: { subject: string; body: string }[] };
   const sent = mails.filter(({ subject }) => subject.includes(tag));
   expect(sent).toHaveLength(1);
-  expect(present(sent[0]).subject).toBe(`Your pump ${tag}: 1 February instead of 15 January`);
+  expect(present(sent[0]).subject).toBe(`Your pump ${tag}: 1 February 2027 instead of 15 January 2027`);
   expect(present(sent[0]).body).toContain('Why: the shaft comes later');
   const { events, difference } = await shop.act('wenna', 'read-events', { tag });
   expect(difference).toBeNull();
