@@ -72,7 +72,7 @@ export function WeighBar({
           </b>
           <span className="block text-13 text-quiet">
             {own
-              ? `ready ${dayWords(own.plannedOn)} instead of ${dayWords(pump.plannedOn)}, promised ${dayWords(pump.promisedOn)}`
+              ? `ready ${dayWords(own.plannedOn)} ${own.plannedOn === pump.plannedOn ? 'either way' : `instead of ${dayWords(pump.plannedOn)}`}, promised ${dayWords(pump.promisedOn)}`
               : 'Reckoning …'}
           </span>
         </p>
