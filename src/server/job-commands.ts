@@ -15,6 +15,7 @@ import {
 } from '@/core/change';
 import { DomainError } from '@/core/errors';
 import { knownBuild, readBuild, type Build, type Family } from '@/core/family';
+import { writeReportNumber } from '@/core/lifecycle';
 import { schoolOf } from '@/core/policies';
 import { sealOffer } from '@/core/quoting';
 import type { JobRecord, PhotoId } from '@/core/record';
@@ -52,7 +53,6 @@ async function shopOf(connection: Connection) {
   return shop;
 }
 
-const numbered = (prefix: string, digits: number, number: number) => `${prefix}${String(number).padStart(digits, '0')}`;
 const approvalFacts = ({ context }: { readonly context: Context }) => ({ approvalId: context.newId() });
 
 /** A picture as its rule sees it, and its bytes beside it. */
@@ -309,7 +309,7 @@ const workCommands = {
     // A number is taken only where a report will be issued: the series has no gaps.
     number:
       record.station === 'report' && !record.reports.length
-        ? numbered(`R-${context.now().getUTCFullYear()}-`, 4, await takeNumber(connection, 'nextReport'))
+        ? writeReportNumber(await takeNumber(connection, 'nextReport'), context.now().getUTCFullYear())
         : '',
   })),
   'correct-report': withFacts('correct-report', report.correctReport, async ({ connection }) => ({

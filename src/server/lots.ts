@@ -2,7 +2,7 @@ import type { CommandOf, ResultOf } from '@/contract';
 import { lifecycle, quote, receive, report } from '@/core/change';
 import { DomainError } from '@/core/errors';
 import type { sayReason } from '@/core/errors';
-import { gateFor } from '@/core/lifecycle';
+import { gateFor, writeLot } from '@/core/lifecycle';
 import { currentQuote, type JobHead, type JobRecord, type LotMate } from '@/core/record';
 import { addLot, changeLot, findLot, loadUnits, readShop, takeNumber, type Connection } from '@/db';
 import { changeJob, changeTogether, type JobCommand } from './change-job';
@@ -13,8 +13,6 @@ import { forVerb } from './use-case';
 
 type Lot = JobHead['lot'];
 type Receiving = CommandOf<'receive-pump'>;
-
-const writeLot = (number: number) => `L-${String(number).padStart(4, '0')}`;
 
 function refuseLot(reason: Parameters<typeof sayReason>[0]): never {
   throw new DomainError('bad-input', { reason, issues: [{ path: 'lot.join', reason }] });

@@ -1,7 +1,8 @@
 import type { OutboxItem } from '@/core/change';
 import { asBuiltSchema } from '@/core/report';
-import { nameQuote, offeredLines, optionsOf, totalQuote } from '@/core/quoting';
-import { sayDay } from '@/core/lifecycle';
+import { letterTo, type Sender } from '@/core/letters';
+import { offeredLines, optionsOf, reminderLetter, totalQuote } from '@/core/quoting';
+import { dayInZone, sayDay } from '@/core/lifecycle';
 import { optionNames, sheetsOf, type JobRecord, type Quote, type ReportId } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { packingOf } from '@/core/dispatch';
@@ -24,11 +25,13 @@ import type { Context } from './context';
 import { mailAboutOrder } from './supply/write-about-orders';
 import { sendShopOrder } from './supply/shop-orders';
 import { findJob } from './find-job';
-import { letterTo } from './letters';
 import { letterheadOf } from './letterhead';
 
 /** Pictures that a document shows at most. */
 const mostPictures = 24;
+
+type Shop = NonNullable<Awaited<ReturnType<typeof readShop>>>;
+const senderOf = ({ name, settings: { telephone, letters } }: Shop): Sender => ({ name, telephone, letters });
 
 /** What an option comes to, or the whole offer where there is nothing to choose. */
 function saySums(quote: Quote): readonly string[] {
@@ -41,10 +44,10 @@ function saySums(quote: Quote): readonly string[] {
 }
 
 /** The letter that goes with a quote or a supplement. */
-function quoteLetter(shop: Awaited<ReturnType<typeof shopOf>>, record: JobRecord, quote: Quote, link: string) {
-  return letterTo(shop, record, {
-    ...{ kind: quote.kind === 'quote' ? 'quote' : 'supplement', link, days: String(linkDays), note: quote.note },
-    ...{ revision: String(quote.revision), sums: saySums(quote).join('\n'), why: quote.supplement?.whyOnlyNow ?? '' },
+function quoteLetter(sender: Sender, record: JobRecord, quote: Quote, link: string) {
+  return letterTo(sender, record, quote.kind === 'quote' ? 'quote' : 'supplement', {
+    ...{ link, days: String(linkDays), note: quote.note, why: quote.supplement?.whyOnlyNow ?? '' },
+    ...{ revision: String(quote.revision), sums: saySums(quote).join('\n') },
   });
 }
 
@@ -85,7 +88,7 @@ async function mailQuote(
   for (const [i, to] of [...new Set(addresses)].entries())
     await context.standIns.mail.send({
       ...{ id: mailIdOf(row.id, i), jobId: record.id, sentAt: context.now(), to },
-      ...quoteLetter(shop, record, quote, `${origin}/customer/${token}`),
+      ...quoteLetter(senderOf(shop), record, quote, `${origin}/customer/${token}`),
       attachment: { name: `${name}.pdf`, bytes: pdf },
     });
 }
@@ -103,7 +106,9 @@ async function mailReminder(
   const reminder = record.reminders.find((one) => one.number === number);
   const quote = record.quotes.find(({ id }) => id === reminder?.quoteId);
   if (!reminder || !quote) return;
-  const { subject } = letterTo(await shopOf(context), record, { kind: 'reminder', offer: nameQuote(quote) });
+  const shop = await shopOf(context);
+  const today = dayInZone(reminder.at, shop.zone);
+  const { subject } = reminderLetter({ record, quote, today, sender: senderOf(shop) });
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: reminder.sentTo, subject },
     body: [reminder.words, '', `${origin}/customer/${token}`].join('\n'),
@@ -115,8 +120,8 @@ async function mailAnswer(context: Context, row: OutboxRow, questionId: string):
   const { record } = await jobOf(context, row);
   const question = record.questions.find(({ id }) => id === questionId);
   if (!question?.answer || !record.contact) return;
-  const letter = letterTo(await shopOf(context), record, {
-    ...{ kind: 'answer', question: question.words, answer: question.answer.words, person: question.answer.personName },
+  const letter = letterTo(senderOf(await shopOf(context)), record, 'answer', {
+    ...{ question: question.words, answer: question.answer.words, person: question.answer.personName },
   });
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: record.contact.email, ...letter },
@@ -129,8 +134,8 @@ async function mailPromise(context: Context, row: OutboxRow, number: number): Pr
   const move = record.promises.find((one) => one.number === number);
   if (!move?.toldTo) return;
   const today = context.now().toISOString();
-  const letter = letterTo(await shopOf(context), record, {
-    ...{ kind: 'promise', from: sayDay(move.from, today), to: sayDay(move.to, today), reason: move.reason },
+  const letter = letterTo(senderOf(await shopOf(context)), record, 'promise', {
+    ...{ from: sayDay(move.from, today), to: sayDay(move.to, today), reason: move.reason },
   });
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: move.toldTo, ...letter },
@@ -161,14 +166,8 @@ async function mailReturn(context: Context, row: OutboxRow, what: 'released' | '
     terms.length && until
       ? [`Its warranty runs until ${sayDay(until, context.now().toISOString())}:`, ...terms]
       : ['It has no warranty.'];
-  const letter = letterTo(await shopOf(context), record, {
-    ...{
-      kind: what,
-      carrier,
-      packing: returned.packing,
-      to: returned.deliveredTo ?? '',
-      warranty: warranty.join('\n'),
-    },
+  const letter = letterTo(senderOf(await shopOf(context)), record, what, {
+    ...{ carrier, packing: returned.packing, to: returned.deliveredTo ?? '', warranty: warranty.join('\n') },
   });
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: contact.email, ...letter },
@@ -206,8 +205,8 @@ async function writeReport(context: Context, row: OutboxRow, reportId: ReportId)
   await saveReportPdf(context.database, reportId, pdf);
   const issued = record.reports.find(({ id }) => id === reportId);
   if (!record.contact || !issued) return;
-  const letter = letterTo(shop, record, {
-    ...{ kind: 'report', number: issued.number, revision: issued.revision, changed: issued.whatChanged },
+  const letter = letterTo(senderOf(shop), record, 'report', {
+    ...{ number: issued.number, revision: issued.revision, changed: issued.whatChanged },
   });
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: record.contact.email, ...letter },

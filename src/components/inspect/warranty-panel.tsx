@@ -6,6 +6,7 @@ import { warrantyClaim, warrantyOf, warrantyWords } from '@/core/warranty';
 import { useAct } from '../act/use-act';
 import { useDraftState } from '../act/use-draft-state';
 import { sayDate, sayMoment, type JobView } from '../job/view';
+import { ChoiceRow } from '../ui/choice-row';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { mayDo } from '../ui/whose';
 
@@ -91,18 +92,13 @@ function Judge({ view, earlierTag }: { readonly view: JobView; readonly earlierT
   };
   return (
     <div className="space-y-2">
-      <div role="group" aria-label="Whose fault it is" className="mt-3 flex flex-wrap items-end gap-2">
-        {judgements.map((one) => (
-          <button
-            key={one}
-            type="button"
-            aria-pressed={judgement === one}
-            className={`min-h-11 border px-4 ${judgement === one ? 'border-ink bg-ink text-onink' : 'border-line'}`}
-            onClick={() => change({ judgement: one, share: shares[one] })}
-          >
-            {one}
-          </button>
-        ))}
+      <div className="mt-3 flex flex-wrap items-end gap-2">
+        <ChoiceRow
+          label="Whose fault it is"
+          choices={judgements}
+          chosen={judgement}
+          onChoose={(one) => change({ judgement: one, share: shares[one] })}
+        />
         <div className="w-32">
           <TextField
             label="We bear, %"

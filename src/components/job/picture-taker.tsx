@@ -1,12 +1,14 @@
 'use client';
 
-import { Camera, ImageUp } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Camera } from 'lucide-react';
+import { useState } from 'react';
+import type { ResultOf } from '@/contract';
 import type { PhotoId } from '@/core/record';
 import type { ActError } from '../act/act';
 import { tellChanged } from '../act/changes';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote } from '../ui/form';
+import { PictureFiles } from '../ui/picture-files';
 import { sendPicture } from './send-picture';
 
 interface Props {
@@ -38,7 +40,12 @@ function useUpload({ tag, about, caption, onTaken }: Props) {
       const onProgress = (share: number) => setGoing({ sent, of: files.length, share });
       onProgress(0);
       const door = `/api/photos/${tag}` as const;
-      const answer = await sendPicture({ door, about: { about, caption }, file, onProgress });
+      const answer = await sendPicture<Pick<ResultOf<'add-photo'>, 'photoId'>>({
+        door,
+        about: { about, caption },
+        file,
+        onProgress,
+      });
       if (!answer.ok) {
         setError({ ...answer.error, what: `${file.name}: ${answer.error.what}` });
         break;
@@ -60,7 +67,6 @@ function sayKept(kept: number): string {
 /** Takes a picture with the bench camera, or takes several from files or a phone. */
 export function PictureTaker(props: Props) {
   const { tag, about, partRef, caption, onTaken } = props;
-  const input = useRef<HTMLInputElement>(null);
   const { run, error, isSending } = useAct();
   const upload = useUpload(props);
   const [taken, setTaken] = useState(0);
@@ -70,12 +76,6 @@ export function PictureTaker(props: Props) {
     setTaken(1);
     onTaken?.(answer.photoId);
   };
-  const choose = async (files: FileList | null) => {
-    if (!files?.length) return;
-    setTaken(0);
-    await upload.send([...files]);
-    if (input.current) input.current.value = '';
-  };
   const { going } = upload;
   const isBusy = isSending || going !== null;
   return (
@@ -84,19 +84,17 @@ export function PictureTaker(props: Props) {
         <Button onClick={take} disabled={isBusy}>
           <Camera aria-hidden="true" size={20} /> Bench camera
         </Button>
-        <Button tone="quiet" onClick={() => input.current?.click()} disabled={isBusy}>
-          <ImageUp aria-hidden="true" size={20} /> From files
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          multiple
-          accept="image/jpeg,image/png,image/webp"
-          aria-label={`Picture from a file: ${caption}`}
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => void choose(event.target.files)}
-        />
+        <PictureFiles
+          label={`Picture from a file: ${caption}`}
+          isBusy={isBusy}
+          isMany
+          onChosen={(files) => {
+            setTaken(0);
+            void upload.send(files);
+          }}
+        >
+          From files
+        </PictureFiles>
         {going && (
           <progress
             aria-label={`Sending picture ${going.sent + 1} of ${going.of}`}

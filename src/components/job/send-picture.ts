@@ -1,7 +1,6 @@
 'use client';
 
 import { v4 as makeKey } from 'uuid';
-import type { ResultOf } from '@/contract';
 import { headersOf, type ActError, type Answered } from '../act/act';
 
 /** The largest picture that is taken in, in bytes; as the door has it. */
@@ -9,7 +8,7 @@ export const mostPictureBytes = 20 * 1024 * 1024;
 
 interface Asked {
   /** To which door it goes, and what stands in its address. */
-  readonly door: `/api/photos/${string}`;
+  readonly door: `/api/photos/${string}` | '/api/mark';
   readonly about: Readonly<Record<string, string>>;
   readonly file: Blob;
   /** Told how much has gone, from 0 to 1. */
@@ -26,11 +25,9 @@ const refused = (what: string, todo: string): ActError => ({
 const tooLarge = refused(`The picture is larger than ${mostPictureBytes / 1048576} MB.`, 'Send a smaller one.');
 const lost = refused('The connection is lost.', 'Choose the picture again when it is back.');
 
-type Photo = Pick<ResultOf<'add-photo'>, 'photoId'>;
-
-function answerOf(text: string, status: number): Answered<Photo> {
+function answerOf<Kept>(text: string, status: number): Answered<Kept> {
   try {
-    const body = JSON.parse(text) as { data?: Photo; error?: ActError };
+    const body = JSON.parse(text) as { data?: Kept; error?: ActError };
     if (body.data) return { ok: true, data: body.data };
     if (body.error) return { ok: false, error: body.error };
   } catch {
@@ -39,8 +36,8 @@ function answerOf(text: string, status: number): Answered<Photo> {
   return { ok: false, error: status === 413 ? tooLarge : lost };
 }
 
-/** Sends a picture as bytes, telling how far it has gone; a fetch cannot tell that. */
-export function sendPicture({ door, about, file, onProgress }: Asked): Promise<Answered<Photo>> {
+/** Sends a picture as bytes, telling how far it has gone; a fetch cannot tell that. Gives what the door answers. */
+export function sendPicture<Kept>({ door, about, file, onProgress }: Asked): Promise<Answered<Kept>> {
   if (file.size > mostPictureBytes) return Promise.resolve({ ok: false, error: tooLarge });
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();

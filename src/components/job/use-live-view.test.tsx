@@ -24,6 +24,7 @@ const frame: JobFrame = {
       place: '',
       telephone: '',
       reminderAfterDays: 7,
+      letters: {},
       currency: 'EUR',
       labourMinorPerHour: 6800,
     },

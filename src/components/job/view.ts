@@ -1,4 +1,4 @@
-import type { LetterWords } from '@/core/letters';
+import type { OwnLetters } from '@/core/letters';
 import type { Put } from '@/core/change';
 import type { Family } from '@/core/family';
 import type { EventKind, MissingShown, Standing } from '@/core/lifecycle';
@@ -26,8 +26,8 @@ export interface JobFrame {
     readonly place: string;
     readonly telephone: string;
     readonly reminderAfterDays: number;
-    /** Its own words of a reminder, where it has such. */
-    readonly reminderLetter?: LetterWords | undefined;
+    /** Its own words of letters, where it has such. */
+    readonly letters: OwnLetters;
     readonly currency: string;
     readonly labourMinorPerHour: number;
   };

@@ -14,6 +14,7 @@ import {
 } from '@/core/letters';
 import { useAct } from '../act/use-act';
 import { useDraftState } from '../act/use-draft-state';
+import { ChoiceRow } from '../ui/choice-row';
 import { Button, ErrorNote, TextArea, TextField } from '../ui/form';
 
 export interface LettersShown {
@@ -57,9 +58,8 @@ function Letter({ kind, view }: { readonly kind: LetterKind; readonly view: Lett
   const faultOf = (at: keyof LetterWords) => faults.find((fault) => fault.at === at)?.message;
   const isUsual = words.subject === usual.subject && words.body === usual.body;
   const keep = async () => {
-    const { [kind]: _before, ...others } = view.letters;
-    const letters = isUsual ? others : { ...others, [kind]: { subject: words.subject, body: words.body } };
-    if (!(await run('change-settings', { letters }))) return;
+    const own = isUsual ? null : { subject: words.subject, body: words.body };
+    if (!(await run('change-settings', { letters: { [kind]: own } }))) return;
     forget();
     router.refresh();
   };
@@ -126,20 +126,14 @@ export function LetterDesk({ view }: { readonly view: LettersShown }) {
   return (
     <section aria-label="Letters" className="space-y-4">
       <h2 className="border-b border-ink font-bold">Letters to customers</h2>
-      <div role="group" aria-label="Which letter" className="flex flex-wrap gap-2">
-        {letterKinds.map((one) => (
-          <button
-            key={one}
-            type="button"
-            aria-pressed={kind === one}
-            className={`min-h-11 border px-3 ${kind === one ? 'border-ink bg-ink text-onink' : 'border-line'}`}
-            onClick={() => setKind(one)}
-          >
+      <ChoiceRow label="Which letter" choices={letterKinds} chosen={kind} onChoose={setKind}>
+        {(one) => (
+          <>
             {letterTable[one].title}
             {view.letters[one] && <span className="ml-2 text-13">own words</span>}
-          </button>
-        ))}
-      </div>
+          </>
+        )}
+      </ChoiceRow>
       <Letter key={kind} kind={kind} view={view} />
     </section>
   );

@@ -3,6 +3,9 @@ import userEvent from '@testing-library/user-event';
 import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { PapersPage } from './papers-page';
 
+const mockSend = jest.fn();
+jest.mock('../job/send-picture', () => ({ sendPicture: (asked: unknown) => mockSend(asked) as unknown }));
+
 const view = {
   ...{ shop: 'Kettlewick Pump Works', telephone: 'Harrowmere 214', letters: {}, mark: null },
   numbers: [{ series: 'tag' as const, title: 'Tags of jobs', next: 442, written: 'P-0442' }],
@@ -65,12 +68,13 @@ test('a number that was given is refused at its field', async () => {
   expect(asked[0]?.body).toEqual({ series: 'tag', next: 12, basedOn: 442 });
 });
 
-test('the mark is sent as it is, and a file that is none is said', async () => {
-  const asked = answerFetch(() => refusal('This is not a picture.', { path: '', message: '' }));
+test('the mark goes to its own door, and a file that is none is said', async () => {
+  const error = { code: 'not-a-picture', what: 'This is not a picture.', kept: '', todo: '', issues: [] };
+  mockSend.mockResolvedValue({ ok: false, error });
   render(<PapersPage view={view} />);
   expect(screen.getByText('Papers go out with our name alone.')).toBeVisible();
   const file = new File(['x'], 'mark.png', { type: 'image/png' });
   await userEvent.upload(screen.getByLabelText('The shop’s mark from a file'), file);
   expect(await screen.findByText('This is not a picture.')).toBeVisible();
-  expect(asked[0]?.path).toBe('/api/mark');
+  expect(mockSend).toHaveBeenCalledWith(expect.objectContaining({ door: '/api/mark', file }));
 });

@@ -2,12 +2,12 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import { v4 as makeKey } from 'uuid';
-import type { ResultOf } from '@/contract';
-import { headersOf, type ActError } from '../act/act';
+import { useState } from 'react';
+import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { PictureFiles } from '../ui/picture-files';
+import { sendPicture } from '../job/send-picture';
 import { LetterDesk, type LettersShown } from './letter-desk';
 
 interface Numbered {
@@ -54,34 +54,19 @@ function NumberRow({ numbered: { series, title, next, written } }: { readonly nu
   );
 }
 
-const lost: ActError = {
-  ...{ code: 'lost', what: 'The connection is lost.', kept: 'Nothing of it was stored.' },
-  ...{ todo: 'Choose the file again when it is back.', issues: [] },
-};
-
-async function sendMark(file: File): Promise<ActError | null> {
-  try {
-    const headers = headersOf({ key: makeKey(), madeAt: new Date().toISOString() });
-    const response = await fetch('/api/mark', { method: 'POST', headers, body: file });
-    const answer = (await response.json()) as { data?: ResultOf<'set-mark'>; error?: ActError };
-    return answer.data ? null : (answer.error ?? lost);
-  } catch {
-    return lost;
-  }
-}
-
 /** The mark at the head of quotes, orders and reports. */
 function Mark({ mark }: Pick<View, 'mark'>) {
-  const input = useRef<HTMLInputElement>(null);
   const router = useRouter();
   const { run, error, isBusy } = useAct();
   const [fault, setFault] = useState<ActError | null>(null);
   const [shown, setShown] = useState(0);
-  const choose = async (file: File | undefined) => {
-    if (!file) return;
-    setFault(await sendMark(file));
+  const [isSending, setSending] = useState(false);
+  const send = async (file: File) => {
+    setSending(true);
+    const answer = await sendPicture({ door: '/api/mark', about: {}, file, onProgress: () => undefined });
+    setSending(false);
+    setFault(answer.ok ? null : answer.error);
     setShown(shown + 1);
-    if (input.current) input.current.value = '';
     router.refresh();
   };
   return (
@@ -98,7 +83,13 @@ function Mark({ mark }: Pick<View, 'mark'>) {
         <p className="my-3 text-quiet">Papers go out with our name alone.</p>
       )}
       <div className="flex gap-3">
-        <Button onClick={() => input.current?.click()}>{mark ? 'Another one' : 'Choose a picture'}</Button>
+        <PictureFiles
+          label="The shop’s mark from a file"
+          isBusy={isSending}
+          onChosen={([file]) => file && void send(file)}
+        >
+          {mark ? 'Another one' : 'Choose a picture'}
+        </PictureFiles>
         {mark && (
           <Button
             verb="remove-mark"
@@ -110,15 +101,6 @@ function Mark({ mark }: Pick<View, 'mark'>) {
           </Button>
         )}
       </div>
-      <input
-        ref={input}
-        type="file"
-        accept="image/png,image/jpeg,image/webp"
-        aria-label="The shop’s mark from a file"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => void choose(event.target.files?.[0])}
-      />
       <p className="mt-2 text-13 text-quiet">
         PNG, JPEG or WebP; it stands at the right of the head, at most 42 mm wide and 12 mm high. What was issued before
         keeps the head that it had.

@@ -19,12 +19,13 @@ const fillText = (text: string, values: Readonly<Record<string, string>>) =>
     .trim();
 
 /**
- * A letter with its fields filled in. A line in which every field says nothing is left out, and no two empty lines
- * stand together.
+ * A letter with its fields filled in. A line in which every field says nothing is left out, no two empty lines stand
+ * together, and the subject begins with a capital.
  * @example fillLetter({ subject: 'Pump {tag}', body: 'Dear {contact},\nby {carrier}.\n{shop}' }, { tag: 'P-1', contact: 'Fern', carrier: '', shop: 'Us' }) // { subject: 'Pump P-1', body: 'Dear Fern,\nUs' }
  */
 export function fillLetter(words: LetterWords, values: Readonly<Record<string, string>>): LetterWords {
-  return { subject: fillText(words.subject, values).replaceAll('\n', ' '), body: fillText(words.body, values) };
+  const subject = fillText(words.subject, values).replaceAll('\n', ' ');
+  return { subject: subject.charAt(0).toUpperCase() + subject.slice(1), body: fillText(words.body, values) };
 }
 
 export type OwnLetters = Readonly<Partial<Record<LetterKind, LetterWords>>>;

@@ -19,6 +19,8 @@ test('a line whose fields say nothing is left out with its empty line; one witho
   });
   // A line with one field that speaks stays whole.
   expect(fillLetter({ subject: 's', body: 'a {x} b {y}' }, { x: '1', y: '' }).body).toBe('a 1 b');
+  // A field at the head of a subject begins it with a capital.
+  expect(fillLetter({ subject: '{x} waits', body: '' }, { x: 'quote' }).subject).toBe('Quote waits');
 });
 test('a value of several lines keeps them; what looks like a field in a value is no field', () => {
   const { body } = fillLetter({ subject: 's', body: '{sums}\n{note}' }, { sums: 'one\ntwo', note: 'say {sums}' });

@@ -7,7 +7,7 @@ export { sayForOwner } from './own-words';
 export { searchTextOf } from './search-text';
 export { foundStates, foundWords, stateAsked, type FoundState } from './find-words';
 export { needsRole } from './whose-move';
-export { jobDetails, parseTag, writeTag } from './tag';
+export { jobDetails, parseTag, writeLot, writeOrderNumber, writeReportNumber, writeTag } from './tag';
 export {
   allowedEvents,
   eventKinds,

@@ -3,16 +3,18 @@ import type { Family } from '../family';
 import { comesBefore, type JobRecord } from '../record';
 import type { WorkStation } from './worked';
 
+type Task = Family['labour'][number];
+
+/** Minutes of a task at a station: cleaning that is sold with another task is done at its own. */
+function minutesOf({ station, minutes, cleaning = 0 }: Task, at: Task['station']): number {
+  if (station === 'clean') return at === 'clean' ? minutes : 0;
+  if (at === 'clean') return cleaning;
+  return at === station ? minutes - cleaning : 0;
+}
+
 /** Minutes of the family's standing tasks at a station. */
-export function minutesAt(family: Pick<Family, 'labour'>, station: Family['labour'][number]['station']): number {
-  const tasks = family.labour.filter((task) => !task.on);
-  const own = tasks.filter((task) => task.station === station).reduce((sum, task) => sum + task.minutes, 0);
-  const cleaning = (at: (task: (typeof tasks)[number]) => boolean) =>
-    tasks.filter((task) => at(task)).reduce((sum, task) => sum + (task.cleaning ?? 0), 0);
-  // Cleaning that is sold with another task is done at its own station.
-  const lent = cleaning((task) => task.station === station && station !== 'clean');
-  const taken = station === 'clean' ? cleaning((task) => task.station !== 'clean') : 0;
-  return own - lent + taken;
+export function minutesAt(family: Pick<Family, 'labour'>, station: Task['station']): number {
+  return family.labour.filter(({ on }) => !on).reduce((sum, task) => sum + minutesOf(task, station), 0);
 }
 
 /** Minutes of the desk, which no family lists. */

@@ -64,6 +64,7 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
   const planned = record.closedAt ? null : await findPlannedPump(context.database, record.tag);
   const ready = readyOf(planned, standing.remaining, today);
   const event = onward[record.station];
+  const reminder = shop?.settings.letters.reminder;
   const iso = clock.now.toISOString();
   return {
     answer: answerOf(record, standing, { ...clock, ready }),
@@ -79,7 +80,8 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       place: shop?.place ?? '',
       telephone: shop?.settings.telephone ?? '',
       reminderAfterDays: shop?.settings.reminderAfterDays ?? 7,
-      reminderLetter: shop?.settings.letters.reminder,
+      // Of its letters only the one that is drafted on the sheet.
+      letters: reminder ? { reminder } : {},
       currency: shop?.currency ?? 'EUR',
       labourMinorPerHour: shop?.settings.labourMinorPerHour ?? 0,
     },

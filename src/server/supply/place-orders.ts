@@ -1,6 +1,6 @@
 import { supply } from '@/core/change';
 import { reason, refuse } from '@/core/change/decision';
-import { canonical, standingOf } from '@/core/lifecycle';
+import { canonical, standingOf, writeOrderNumber } from '@/core/lifecycle';
 import {
   datedByPlan,
   shelfTag,
@@ -20,7 +20,6 @@ import { sha256 } from '../fingerprint';
 import { forVerb } from '../use-case';
 import { catalogueNow, drawUpPlan } from './catalogue-facts';
 
-const writeOrderNumber = (number: number) => `PO-${String(number).padStart(5, '0')}`;
 const nameOf = ({ actor }: Context) => (actor.kind === 'person' ? actor.name : 'Puddlestone');
 
 /** What the catalogue said when a plan was drawn up. */
