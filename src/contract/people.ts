@@ -149,11 +149,11 @@ export const changeSettingsInput = z.strictObject({
     .refine((text) => text.split('\n').length <= 5, 'at most five lines')
     .optional(),
   paperSize: z.enum(paperSizes, 'choose A4 or Letter').optional(),
-  /** The shop's own words of its letters, all of them; a letter that is left out has the usual words. */
+  /** The shop's own words of some letters; null for the usual ones again. Those that are left out stay as they are. */
   letters: z
     .partialRecord(
       z.enum(letterKinds),
-      z.strictObject({ subject: z.string().trim().max(200), body: z.string().trim().max(4000) }),
+      z.strictObject({ subject: z.string().trim().max(200), body: z.string().trim().max(4000) }).nullable(),
     )
     .optional(),
   basis: comparisonInput.nullable().optional(),
@@ -166,7 +166,7 @@ export const numberedSeries = ['tag', 'report', 'order', 'lot'] as const;
 /** At which number a series goes on; `basedOn` is the one that was shown. */
 export const setNumberInput = z.strictObject({
   series: z.enum(numberedSeries),
-  next: z.number('type a whole number').int('they are counted whole').min(1).max(9_999_999),
+  next: z.number('type a whole number').int('they are counted whole').min(1).max(9_000_000),
   basedOn: z.number().int(),
 });
 

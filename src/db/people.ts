@@ -111,16 +111,20 @@ export async function takeNumber(
 /** The next number of each series that a person may set. */
 export const numberSeries = { tag: 'nextTag', report: 'nextReport', order: 'nextOrder', lot: 'nextLot' } as const;
 
-/** Lets a series go on at another number; the caller holds the row. */
+/** Lets a series go on at another number where it still stands at one; false when a number was taken meanwhile. */
 export async function setNextNumber(
   connection: Connection,
   series: keyof typeof numberSeries,
-  next: number,
-): Promise<void> {
+  { from, to }: { readonly from: number; readonly to: number },
+): Promise<boolean> {
+  const column = numberSeries[series];
+  const [row] = await connection.select({ number: shop[column] }).from(shop).where(eq(shop.id, 1)).for('update');
+  if (row?.number !== from) return false;
   await connection
     .update(shop)
-    .set({ [numberSeries[series]]: next })
+    .set({ [column]: to })
     .where(eq(shop.id, 1));
+  return true;
 }
 
 /** The shop's mark; null for none. */

@@ -31,7 +31,10 @@ describe('letters', () => {
     await move(tag, '2099-02-02');
     await shop.act('sunniva', 'change-settings', { letters: { promise: own } });
     await move(tag, '2099-02-03');
-    await shop.act('sunniva', 'change-settings', { letters: {} });
+    const report = { subject: 'Report {number}', body: 'Enclosed.' };
+    await shop.act('sunniva', 'change-settings', { letters: { report } });
+    expect((await papers()).letters).toEqual({ promise: own, report });
+    await shop.act('sunniva', 'change-settings', { letters: { promise: null, report: null } });
     await move(tag, '2099-02-04');
     const told = (await mails()).filter(({ subject }) => subject.includes(tag));
     const subjects = told.map(({ subject }) => subject);
@@ -67,6 +70,9 @@ describe('numbers', () => {
     expect(await set(5000, before)).toEqual({ next: 5000 });
     expect(await shop.play({ at: 'receive' })).toBe('P-5000');
     expect(await nextOf('tag')).toBe(5001);
+    // Of two who set it at once from the same number one is told.
+    const codes = await Promise.all([6000, 7000].map((next) => codeOf(set(next, 5001))));
+    expect(codes.toSorted()).toEqual(['changed-meanwhile', 'done']);
     const { done } = await shop.act('sunniva', 'read-staff', {});
     expect(done.map(({ words }) => words)).toContain(
       `Sunniva let tags of jobs go on at P-5000 (was P-${String(before).padStart(4, '0')}).`,

@@ -208,6 +208,7 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
           pump={weighing.pump}
           weight={weighing.weight}
           plan={weighing.plan}
+          isNone={weighing.isNone}
           onBack={weighing.back}
           onKept={() => {
             weighing.back();

@@ -14,7 +14,7 @@ const [before, inTurn] = [10, 1];
 /** A pump that is tried before the others, or in its turn again: the plan with it. */
 export function useWeigh() {
   const [pump, setPump] = useState<PumpShown | null>(null);
-  const [plan, setPlan] = useState<PlanTried | null>(null);
+  const [plan, setPlan] = useState<PlanTried | 'none' | null>(null);
   const weight = pump && pump.weight > inTurn ? inTurn : before;
   const tag = pump?.tag ?? null;
   useEffect(() => {
@@ -22,7 +22,7 @@ export function useWeigh() {
     const abort = new AbortController();
     const change = JSON.stringify({ kind: 'weight', tag, weight });
     getData<PlanTried>(`/api/plan/try?change=${encodeURIComponent(change)}`, abort.signal).then(
-      (tried) => setPlan(tried),
+      (tried) => setPlan(tried ?? 'none'),
       () => undefined,
     );
     return () => abort.abort();
@@ -35,7 +35,7 @@ export function useWeigh() {
     setPlan(null);
     setPump(chosen);
   };
-  return { pump, plan, weight, weigh, back };
+  return { pump, plan: plan === 'none' ? null : plan, isNone: plan === 'none', weight, weigh, back };
 }
 
 /** What it costs the others when one goes first: every pump that moves, and the promises that break; kept with a reason. */
@@ -43,12 +43,15 @@ export function WeighBar({
   pump,
   weight,
   plan,
+  isNone,
   onBack,
   onKept,
 }: {
   readonly pump: PumpShown;
   readonly weight: number;
   readonly plan: PlanTried | null;
+  /** It was asked for, and no plan came. */
+  readonly isNone: boolean;
   readonly onBack: () => void;
   readonly onKept: () => void;
 }) {
@@ -73,7 +76,9 @@ export function WeighBar({
           <span className="block text-13 text-quiet">
             {own
               ? `ready ${dayWords(own.plannedOn)} ${own.plannedOn === pump.plannedOn ? 'either way' : `instead of ${dayWords(pump.plannedOn)}`}, promised ${dayWords(pump.promisedOn)}`
-              : 'Reckoning …'}
+              : isNone
+                ? 'no plan could be drawn up with it just now: leave it, and try again'
+                : 'Reckoning …'}
           </span>
         </p>
         <TextField

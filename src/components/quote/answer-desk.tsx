@@ -70,8 +70,7 @@ export function ReminderDraft({ view, quote }: Shown & { readonly quote: Quote }
   const { record, today, shop } = view;
   const { run, error, isBusy } = useAct();
   const drafted = draftReminder({
-    ...{ record, quote, today, afterDays: shop.reminderAfterDays, shopName: shop.name },
-    ...{ telephone: shop.telephone, letter: shop.reminderLetter },
+    ...{ record, quote, today, afterDays: shop.reminderAfterDays, sender: shop },
   });
   const [words, setWords] = useState(drafted?.words ?? '');
   const [isOpen, setOpen] = useState(false);

@@ -193,7 +193,7 @@ describe('a reminder', () => {
       quote: own,
       today: '2026-11-22',
       afterDays: 7,
-      shopName: 'Kettlewick',
+      sender: { name: 'Kettlewick', telephone: '', letters: {} },
       ...change,
     });
   test('is due when the shop’s days are over, and not before', () => {

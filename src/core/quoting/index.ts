@@ -22,5 +22,5 @@ export { readyOfWays, type ReadyOfWays } from './days-out';
 export { customerOffer, type CustomerOffer, type OfferedLine } from './customer-offer';
 export { approvedNet } from './approved-net';
 export { awaitedAnswer, type AwaitedAnswer } from './awaited-answer';
-export { draftReminder, type DraftedReminder } from './reminder';
+export { reminderLetter, draftReminder, type DraftedReminder } from './reminder';
 export { offerLine, sealOffer, type ConversionOffer } from './conversion-offer';

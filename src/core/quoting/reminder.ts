@@ -1,18 +1,18 @@
+import { letterTo, type LetterWords, type Sender } from '../letters';
 import { sayDay } from '../lifecycle/answer-line';
-import { fillLetter, letterTable, type LetterWords } from '../letters';
 import type { JobRecord, Quote } from '../record';
 import { nameQuote } from './quote-text';
 
-interface Asked {
+interface Waiting {
   readonly record: Pick<JobRecord, 'tag' | 'pump' | 'contact' | 'customer' | 'reminders'>;
   readonly quote: Quote;
-  /** The shop's day, and after how many days without an answer it reminds. */
+  /** The shop's day. */
   readonly today: string;
+  readonly sender: Sender;
+}
+interface Asked extends Waiting {
+  /** After how many days without an answer the shop reminds. */
   readonly afterDays: number;
-  readonly shopName: string;
-  readonly telephone?: string;
-  /** The shop's own words of a reminder; the usual ones where it has none. */
-  readonly letter?: LetterWords | undefined;
 }
 
 export interface DraftedReminder {
@@ -26,30 +26,30 @@ export interface DraftedReminder {
 const dayMs = 86_400_000;
 const daysBetween = (from: string, to: string) => Math.floor((Date.parse(to) - Date.parse(from.slice(0, 10))) / dayMs);
 
-/**
- * The reminder that the shop's rule drafts for a quote that waits: due so many days after it was sent, or after the last
- * reminder of it. Null for one that does not wait.
- */
-export function draftReminder(asked: Asked): DraftedReminder | null {
-  const { record, quote, today, afterDays, shopName, telephone = '', letter } = asked;
-  if (quote.state !== 'sent' || !quote.sentAt) return null;
-  const last = record.reminders.findLast(({ quoteId }) => quoteId === quote.id)?.at ?? quote.sentAt;
-  const days = daysBetween(last, today);
-  const since = daysBetween(quote.sentAt, today);
-  const { maker, model, serial } = record.pump;
-  const validUntil = sayDay(quote.validUntil);
-  const isPast = quote.validUntil < today;
-  const { body } = fillLetter(letter ?? letterTable.reminder.usual, {
-    ...{ contact: record.contact?.name ?? record.customer.name, tag: record.tag, shop: shopName, telephone },
-    pump: `${maker} ${model}, serial ${serial} (our tag ${record.tag})`,
-    ...{ since: String(since), offer: nameQuote(quote).toLowerCase() },
+/** The letter that reminds of a quote as it stands on a day. */
+export function reminderLetter({ record, quote, today, sender }: Waiting): LetterWords {
+  const validUntil = sayDay(quote.validUntil, today);
+  return letterTo(sender, record, 'reminder', {
+    ...{ since: String(daysBetween(quote.sentAt ?? today, today)), offer: nameQuote(quote).toLowerCase() },
     standing:
       quote.kind === 'supplement'
         ? 'The work that does not need your answer goes on; the rest waits for it.'
         : 'Until you answer, the pump lies here and nothing is ordered for it.',
-    validity: isPast
-      ? `The offer was valid until ${validUntil}; if you answer now we tell you whether a price has changed.`
-      : `The offer is valid until ${validUntil}. You can ask us, choose and answer by the link beneath.`,
+    validity:
+      quote.validUntil < today
+        ? `The offer was valid until ${validUntil}; if you answer now we tell you whether a price has changed.`
+        : `The offer is valid until ${validUntil}. You can ask us, choose and answer by the link beneath.`,
   });
-  return { isDue: days >= afterDays, days, words: body };
+}
+
+/**
+ * The reminder that the shop's rule drafts for a quote that waits: due so many days after it was sent, or after the last
+ * reminder of it. Null for one that does not wait.
+ */
+export function draftReminder({ afterDays, ...waiting }: Asked): DraftedReminder | null {
+  const { record, quote, today } = waiting;
+  if (quote.state !== 'sent' || !quote.sentAt) return null;
+  const last = record.reminders.findLast(({ quoteId }) => quoteId === quote.id)?.at ?? quote.sentAt;
+  const days = daysBetween(last, today);
+  return { isDue: days >= afterDays, days, words: reminderLetter(waiting).body };
 }

@@ -1,5 +1,5 @@
 import { DomainError } from '@/core/errors';
-import { letterFaults, letterKinds } from '@/core/letters';
+import { letterFaults, letterKinds, type OwnLetters } from '@/core/letters';
 import { schoolOfMatter } from '@/core/policies';
 import type { Matter } from '@/core/record';
 import type { ChangeSettings } from '@/contract/people';
@@ -27,6 +27,12 @@ function checkLetters(letters: NonNullable<ChangeSettings['letters']>): void {
   });
   const [first] = issues;
   if (first) throw new DomainError('bad-input', { what: `${first.message}.`, issues });
+}
+
+/** The shop's own words after some letters were worded anew, or given back to the usual ones. */
+function lettersAfter(before: OwnLetters, change: NonNullable<ChangeSettings['letters']>): OwnLetters {
+  const all = letterKinds.map((kind) => [kind, change[kind] === undefined ? before[kind] : change[kind]] as const);
+  return Object.fromEntries(all.filter(([, words]) => words));
 }
 
 const names: Readonly<Record<keyof ChangeSettings, string>> = {
@@ -59,7 +65,11 @@ export const changeSettings = forVerb('change-settings', (context, change) =>
     checkSchools(change.policies ?? {});
     checkLetters(change.letters ?? {});
     const given = Object.entries(change).filter(([, value]) => value !== undefined);
-    await saveShopSettings(connection, { ...shop.settings, ...Object.fromEntries(given) });
+    await saveShopSettings(connection, {
+      ...shop.settings,
+      ...Object.fromEntries(given),
+      letters: lettersAfter(shop.settings.letters, change.letters ?? {}),
+    });
     const words = changesInWords(shop.settings, change);
     if (words.length) await noteDeed(context, connection, 'change-settings', `settled ${words.join('; ')}`);
     return { changed: given.map(([name]) => name) };

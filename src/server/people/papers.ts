@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { CommandOf, ResultOf } from '@/contract';
 import { DomainError } from '@/core/errors';
-import { writeTag } from '@/core/lifecycle';
+import { writeLot, writeOrderNumber, writeReportNumber, writeTag } from '@/core/lifecycle';
 import { findMark, numberSeries, readShop, saveMark, setNextNumber } from '@/db';
 import type { Context } from '../context';
 import type { Picture } from '../pictures';
@@ -11,38 +11,33 @@ import { noteDeed } from './deed';
 type Series = CommandOf<'set-number'>['series'];
 type Shop = NonNullable<Awaited<ReturnType<typeof readShop>>>;
 
-const padded = (prefix: string, digits: number) => (number: number) =>
-  `${prefix}${String(number).padStart(digits, '0')}`;
 /** How the next of a series is written, and what it is called. */
-const written: Readonly<Record<Series, { readonly title: string; readonly write: (number: number) => string }>> = {
+const written: Readonly<
+  Record<Series, { readonly title: string; readonly write: (number: number, year: number) => string }>
+> = {
   tag: { title: 'Tags of jobs', write: writeTag },
-  report: { title: 'Reports', write: padded('R-…-', 4) },
-  order: { title: 'Orders', write: padded('PO-', 5) },
-  lot: { title: 'Lots', write: padded('L-', 4) },
+  report: { title: 'Reports', write: writeReportNumber },
+  order: { title: 'Orders', write: writeOrderNumber },
+  lot: { title: 'Lots', write: writeLot },
 };
 const nextOf = (shop: Shop, series: Series) => shop[numberSeries[series]];
 
-/** Lets a series go on at a higher number. */
+/** Lets a series go on at a higher number: as compare-and-set, for a number may be taken meanwhile. */
 export const setNumber = forVerb('set-number', (context, { series, next, basedOn }) =>
   inTransaction(context, async (connection) => {
-    const shop = await readShop(connection);
-    if (!shop) throw new DomainError('not-found', { what: 'There is no shop yet.' });
-    const before = nextOf(shop, series);
-    const { title, write } = written[series];
-    if (basedOn !== before)
-      throw new DomainError('changed-meanwhile', { what: `${title} go on at ${write(before)} by now.` });
-    if (next < before) {
-      const message = `numbers up to ${write(before - 1)} are given already; type ${before} or more`;
+    const { title } = written[series];
+    const write = (number: number) => written[series].write(number, context.now().getUTCFullYear());
+    if (next < basedOn) {
+      const message = `numbers up to ${write(basedOn - 1)} are given already; type ${basedOn} or more`;
       throw new DomainError('bad-input', { what: `${title}: ${message}.`, issues: [{ path: 'next', message }] });
     }
-    if (next !== before) {
-      await setNextNumber(connection, series, next);
-      await noteDeed(
-        context,
-        connection,
-        'set-number',
-        `let ${title.toLowerCase()} go on at ${write(next)} (was ${write(before)})`,
-      );
+    if (!(await setNextNumber(connection, series, { from: basedOn, to: next })))
+      throw new DomainError('changed-meanwhile', {
+        what: `${title}: ${write(basedOn)} was given meanwhile. Look again.`,
+      });
+    if (next !== basedOn) {
+      const words = `let ${title.toLowerCase()} go on at ${write(next)} (was ${write(basedOn)})`;
+      await noteDeed(context, connection, 'set-number', words);
     }
     return { next };
   }),
@@ -85,12 +80,17 @@ export const readPapers = defineUseCase({
   verb: 'read-papers',
   audience: ['owner'],
   input: z.strictObject({}),
-  async run({ database }) {
+  async run({ database, now }) {
     const [shop, mark] = await Promise.all([readShop(database), findMark(database)]);
     if (!shop) throw new DomainError('not-found', { what: 'There is no shop yet.' });
     const numbers = (Object.keys(written) as Series[]).map((series) => {
       const next = nextOf(shop, series);
-      return { series, title: written[series].title, next, written: written[series].write(next) };
+      return {
+        series,
+        title: written[series].title,
+        next,
+        written: written[series].write(next, now().getUTCFullYear()),
+      };
     });
     return {
       ...{ shop: shop.name, telephone: shop.settings.telephone, letters: shop.settings.letters, numbers },
