@@ -36,8 +36,8 @@ function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[]):
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
   const { options } = quote;
   const each = (line: QuoteLine) => `${line.quantity} ${line.unit}${line.discountPct ? ` −${line.discountPct} %` : ''}`;
-  const columns = options.map((option) => ({ title: optionNames[option], share: 2.8, align: 'right' as const }));
-  const ends = options.length ? columns : [{ title: 'Total', share: 1.9, align: 'right' as const }];
+  const columns = options.map((option) => ({ title: optionNames[option], share: 3.3, align: 'right' as const }));
+  const ends = options.length ? columns : [{ title: 'Total', share: 2.7, align: 'right' as const }];
   const cells = (line: QuoteLine) =>
     (options.length ? options : [null]).map((option) =>
       standsIn(line, option) ? money(lineTotalMinor(line)) : line.instead || '—',
@@ -45,10 +45,10 @@ function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[]):
   table(
     paper,
     [
-      { title: 'Line', share: 4.6 },
-      { title: 'Why', share: 6 },
+      { title: 'Line', share: 4.4 },
+      { title: 'Why', share: 5.6 },
       { title: 'Quantity', share: 2.2, align: 'right' },
-      { title: 'Each', share: 1.9, align: 'right' },
+      { title: 'Each', share: 2.7, align: 'right' },
       ...ends,
     ],
     standing.map((line) => [

@@ -78,6 +78,11 @@ describe('the plan', () => {
       moved: [
         { tag: 'P-0424', from: '2026-12-14', to: '2026-12-09', promisedOn: '2026-12-10', isLate: false },
         { tag: 'P-0430', from: '2026-12-09', to: '2026-12-11', promisedOn: '2026-12-10', isLate: true },
+        ...['P-0431', 'P-0432'].map((tag) => ({
+          ...{ tag, from: '2026-12-11', to: '2026-12-12', promisedOn: '2026-12-10', isLate: true },
+        })),
+        // One that is late and gets ready sooner costs nobody anything.
+        { tag: 'P-0433', from: '2026-12-15', to: '2026-12-14', promisedOn: '2026-12-10', isLate: true },
       ],
     };
     const asked = answerFetch(({ path }) => ({ body: { data: path.includes('/try') ? tried : { tag: 'P-0424' } } }));
@@ -85,7 +90,7 @@ describe('the plan', () => {
     await userEvent.click(screen.getByRole('button', { name: 'What if it came first: P-0424' }));
     const bar = within(screen.getByRole('region', { name: 'Before the others: P-0424' }));
     expect(await bar.findByText(/ready Wed 9 Dec instead of Mon 14 Dec/)).toBeVisible();
-    expect(bar.getByText('1 other is later than promised for it:')).toBeVisible();
+    expect(bar.getByText('For it 1 promise breaks, and 2 pumps that are late get later:')).toBeVisible();
     expect(decodeURIComponent(asked[0]?.path ?? '')).toContain('{"kind":"weight","tag":"P-0424","weight":10}');
     expect(bar.getByRole('button', { name: 'Keep it: it goes first' })).toBeDisabled();
     await userEvent.type(bar.getByLabelText('Why'), 'the snow plant stands still');
@@ -102,7 +107,7 @@ describe('the plan', () => {
     const asked = answerFetch(() => ({ body: { data: { ...shown, moved: [] } } }));
     render(<PlanPage shown={{ ...shown, pumps: [{ ...pump, weight: 10 }] }} />);
     await userEvent.click(screen.getByRole('button', { name: 'In its turn again: P-0424' }));
-    expect(await screen.findByText('For it no other is later than promised.')).toBeVisible();
+    expect(await screen.findByText('For it no promise breaks, and nobody late gets later.')).toBeVisible();
     expect(decodeURIComponent(asked[0]?.path ?? '')).toContain('"weight":1}');
   });
   test('a stone is held, tried with another hand, and what moves is shown before it is kept', async () => {

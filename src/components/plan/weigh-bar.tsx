@@ -38,6 +38,17 @@ export function useWeigh() {
   return { pump, plan: plan === 'none' ? null : plan, isNone: plan === 'none', weight, weigh, back };
 }
 
+/** What it costs the others: promises that break by it, and pumps that are late already and get later. */
+function sayPrice(later: PlanTried['moved']): string {
+  const broken = later.filter(({ from, promisedOn }) => from <= promisedOn).length;
+  const worse = later.length - broken;
+  const said = [
+    ...(broken ? [`${broken} ${broken === 1 ? 'promise breaks' : 'promises break'}`] : []),
+    ...(worse ? [`${worse} ${worse === 1 ? 'pump that is late gets' : 'pumps that are late get'} later`] : []),
+  ];
+  return said.length ? `For it ${said.join(', and ')}:` : 'For it no promise breaks, and nobody late gets later.';
+}
+
 /** What it costs the others when one goes first: every pump that moves, and the promises that break; kept with a reason. */
 export function WeighBar({
   pump,
@@ -59,7 +70,7 @@ export function WeighBar({
   const { run, error, isBusy } = useAct();
   const isFirst = weight > inTurn;
   const own = plan?.pumps.find(({ tag }) => tag === pump.tag);
-  const broken = plan?.moved.filter(({ isLate, tag, to, from }) => isLate && tag !== pump.tag && to > from) ?? [];
+  const later = plan?.moved.filter(({ isLate, tag, to, from }) => isLate && tag !== pump.tag && to > from) ?? [];
   const keep = async () => {
     if (await run('weigh-job', { tag: pump.tag, weight, reason })) onKept();
   };
@@ -96,11 +107,7 @@ export function WeighBar({
       </div>
       {plan && (
         <div className="mt-2" role="status">
-          <p className="text-13">
-            {broken.length
-              ? `${broken.length} ${broken.length === 1 ? 'other is' : 'others are'} later than promised for it:`
-              : 'For it no other is later than promised.'}
-          </p>
+          <p className="text-13">{sayPrice(later)}</p>
           <MovedList moved={plan.moved} />
         </div>
       )}
