@@ -5,13 +5,27 @@ module.exports = {
     {
       name: 'core-is-pure',
       comment:
-        'core imports only core, the blocks and shapes that ship with it (data), and from the allow-list: zod, decimal.js, date-fns, jsonc-parser (places of faults in a family file), jsep (expressions in shapes), fastest-levenshtein (names that are nearly the same)',
+        'core imports only core, words (what papers say, by language), the blocks and shapes that ship with it (data), and from the allow-list: zod, decimal.js, date-fns, jsonc-parser (places of faults in a family file), jsep (expressions in shapes), fastest-levenshtein (names that are nearly the same)',
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^src/core|^families/(blocks|shapes)/|^node_modules/(zod|decimal\\.js|date-fns|jsonc-parser|jsep|fastest-levenshtein)/',
+          '^src/(core|words)|^families/(blocks|shapes)/|^node_modules/(zod|decimal\\.js|date-fns|jsonc-parser|jsep|fastest-levenshtein)/',
       },
+    },
+    {
+      name: 'words-know-nothing',
+      comment: 'words are data with one reader: what formats ICU messages',
+      severity: 'error',
+      from: { path: '^src/words', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^src/words|^node_modules/intl-messageformat/' },
+    },
+    {
+      name: 'a-browser-has-one-language',
+      comment: 'a page brings the words of another language along; every language at once would go to every browser',
+      severity: 'error',
+      from: { path: '^src/components', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/words/every-language' },
     },
     {
       name: 'db-only-from-server',
@@ -24,7 +38,7 @@ module.exports = {
       comment: 'browser and server share it, so it knows neither',
       severity: 'error',
       from: { path: '^src/contract', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^src/(contract|core)|^node_modules/zod/' },
+      to: { pathNot: '^src/(contract|core|words)|^node_modules/zod/' },
     },
     {
       name: 'db-knows-core-only',

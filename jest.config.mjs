@@ -13,7 +13,7 @@ const transform = {
 };
 export const shared = {
   transform,
-  transformIgnorePatterns: ['node_modules/(?!(uuid|@noble|pdfjs-dist)/)'],
+  transformIgnorePatterns: ['node_modules/(?!(uuid|@noble|pdfjs-dist|intl-messageformat|@formatjs)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@families/(.*)$': '<rootDir>/families/$1' },
   testEnvironment: 'node',
   setupFiles: ['<rootDir>/test-support/set-up-properties.ts'],
@@ -25,7 +25,7 @@ export default {
       ...shared,
       displayName: 'unit',
       testMatch: [
-        '<rootDir>/src/{contract,core,components,stand-ins,documents}/**/*.test.ts',
+        '<rootDir>/src/{contract,core,words,components,stand-ins,documents}/**/*.test.ts',
         '<rootDir>/families/**/*.test.ts',
       ],
     },

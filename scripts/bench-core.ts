@@ -208,7 +208,7 @@ async function main(): Promise<void> {
       issuedBy: 'W',
       issuedAt: '2026-11-24T08:00:00.000Z',
     });
-    const shop = { name: 'Shop', place: 'Place', address: '', telephone: '', paperSize: 'A4' as const };
+    const shop = { name: 'Shop', place: 'Place', address: '', telephone: '', paperSize: 'A4', language: 'en' } as const;
     const asked = { report, fingerprint: 'f'.repeat(64), family, pictures, zone: 'Europe/Vienna', shop };
     await writeAsBuiltPdf(asked);
     times.push(performance.now() - start);

@@ -1,3 +1,4 @@
+import { languages } from '@/words';
 import * as z from 'zod';
 import { dayField } from '@/core/change/inputs/fields';
 import { comparisonInput } from '@/core/change/inputs';
@@ -149,6 +150,7 @@ export const changeSettingsInput = z.strictObject({
     .refine((text) => text.split('\n').length <= 5, 'at most five lines')
     .optional(),
   paperSize: z.enum(paperSizes, 'choose A4 or Letter').optional(),
+  language: z.enum(languages, 'choose a language that papers have').optional(),
   /** The shop's own words of some letters; null for the usual ones again. Those that are left out stay as they are. */
   letters: z
     .partialRecord(

@@ -1,3 +1,4 @@
+import { languages } from '@/words';
 import { present } from '@/core/present';
 import { and, asc, count, desc, eq, getTableColumns, isNull, like, lt, notLike, or } from 'drizzle-orm';
 import * as z from 'zod';
@@ -49,6 +50,8 @@ export const shopSettingsSchema = z.object({
   address: z.string().default(''),
   /** The sheet that its papers are printed on. */
   paperSize: z.enum(paperSizes).default('A4'),
+  /** In which papers, letters and the customer's page are written. */
+  language: z.enum(languages).default('en'),
   /** The shop's own words of letters to customers, where it has such. */
   letters: z.partialRecord(z.enum(letterKinds), z.object({ subject: z.string(), body: z.string() })).default({}),
   /** The schools that the shop follows where they are not the usual ones. */

@@ -1,5 +1,7 @@
 import type { Family } from '@/core/family';
-import { writeBefore, writeCleaning, writeFitted, writeMade } from './as-built-sheets';
+import type { Words } from '@/words';
+import { wordsOf } from '@/words/every-language';
+import { sayFrom, writeBefore, writeCleaning, writeFitted, writeMade } from './as-built-sheets';
 import { jobDetails } from '@/core/lifecycle';
 import type { AsBuilt } from '@/core/report';
 import { drawSectionOnPaper, drawSlip, drawTestCurve } from './drawings';
@@ -10,7 +12,6 @@ import {
   openPaper,
   paragraph,
   pictureRows,
-  sayMoment,
   table,
   writeLetterhead,
   type Letterhead,
@@ -26,22 +27,45 @@ interface Asked {
   /** The head of the shop's papers now; its name is that of the report. */
   readonly shop: Letterhead;
 }
+/** What is asked, with the language that it is written in. */
+interface Spoken extends Asked {
+  readonly words: Words;
+}
 
-function writeHead(paper: Paper, { report, fingerprint, zone, shop }: Asked): void {
-  const { job, pump } = report;
-  writeLetterhead(paper, { ...shop, ...report.shop }, 9);
-  paper.font('bold').fontSize(18).fillColor(colours.ink).text(`As-built report ${report.number}`);
+function writeHead(paper: Paper, { report, fingerprint, zone, shop, words }: Spoken): void {
+  const { say, moment } = words;
+  const { number, revision, issued, what_changed: what } = report;
+  writeLetterhead(paper, { ...shop, ...report.shop }, { size: 9, words });
+  paper.font('bold').fontSize(18).fillColor(colours.ink).text(say('report.title', { number }));
+  const at = moment(issued.at, zone);
   paper
     .font('bold')
     .fontSize(10)
-    .text(`Revision ${report.revision}, issued ${sayMoment(report.issued.at, zone)} by ${report.issued.by}`);
-  if (report.what_changed)
-    paper.font('text').fontSize(9).fillColor(colours.jasper).text(`Changed in this revision: ${report.what_changed}`);
-  paper.font('text').fontSize(7).fillColor(colours.quiet).text(`Fingerprint of the record (SHA-256): ${fingerprint}`);
-  heading(paper, 'Identity');
-  const duty = report.duty
-    ? `${report.duty.flow_m3h} m³/h at ${report.duty.head_m} m, ${report.duty.speed_rpm} 1/min${report.duty.power_kw ? `, ${report.duty.power_kw} kW` : ''}`
-    : 'not stated';
+    .text(say('report.revision', { revision, at, by: issued.by }));
+  if (what) paper.font('text').fontSize(9).fillColor(colours.jasper).text(say('report.changed', { what }));
+  paper.font('text').fontSize(7).fillColor(colours.quiet).text(say('report.fingerprint', { fingerprint }));
+}
+
+function dutyWords({ duty }: AsBuilt, { say, number }: Words): string {
+  if (!duty) return say('report.notStated');
+  const { flow_m3h, head_m, speed_rpm, power_kw } = duty;
+  const said = { flow: number(flow_m3h), head: number(head_m), speed: number(speed_rpm) };
+  return power_kw ? say('report.dutyPower', { ...said, power: number(power_kw) }) : say('report.dutySays', said);
+}
+
+function historyWords({ history }: AsBuilt, { say, phrase }: Words): string {
+  const visits = history.map(({ tag, opened_at, outcome, report }) => {
+    const said = say('report.visit', { tag, day: opened_at.slice(0, 10), outcome: phrase(outcome) });
+    return report ? `${said}, ${report}` : said;
+  });
+  return visits.join('; ') || say('report.firstVisit');
+}
+
+function writeIdentity(paper: Paper, { report, zone, words }: Spoken): void {
+  const { job, pump } = report;
+  const { say, phrase, number, moment } = words;
+  const { customer, equipment_number: own, running_hours: hours } = job;
+  heading(paper, say('report.identity'));
   table(
     paper,
     [
@@ -49,266 +73,289 @@ function writeHead(paper: Paper, { report, fingerprint, zone, shop }: Asked): vo
       { title: '', share: 7 },
     ],
     [
-      ['Pump', `${jobDetails(pump)}, serial ${pump.serial}`],
-      ['Owner', `${job.customer}${job.equipment_number ? `, their number ${job.equipment_number}` : ''}`],
-      ['Our tag', `${job.tag}, received ${sayMoment(job.opened_at, zone)}`],
-      ['Construction', `${pump.family} (family version ${pump.family_version})`],
-      ['Duty', duty],
-      ['Liquid', `${job.liquid} (${job.cleaning})`],
-      ['Why it came out', `${job.why_out}${job.running_hours === null ? '' : `, ${job.running_hours} running hours`}`],
+      [say('report.pump'), say('report.pumpSays', { pump: jobDetails(pump), serial: pump.serial })],
+      [say('report.owner'), own ? say('report.ownerNumbered', { customer, number: own }) : customer],
+      [say('report.tag'), say('report.tagSays', { tag: job.tag, at: moment(job.opened_at, zone) })],
       [
-        'History',
-        report.history.length
-          ? report.history
-              .map(
-                (visit) =>
-                  `${visit.tag} of ${visit.opened_at.slice(0, 10)}, ${visit.outcome}${visit.report ? `, ${visit.report}` : ''}`,
-              )
-              .join('; ')
-          : 'first visit',
+        say('report.construction'),
+        say('report.constructionSays', { family: phrase(pump.family), version: pump.family_version }),
       ],
+      [say('report.duty'), dutyWords(report, words)],
+      [say('report.liquid'), `${job.liquid} (${phrase(job.cleaning)})`],
+      [
+        say('report.whyOut'),
+        hours === null ? job.why_out : say('report.hours', { why: job.why_out, hours: number(hours) }),
+      ],
+      [say('report.history'), historyWords(report, words)],
     ],
   );
 }
 
-const worst = (side: AsBuilt['points'][number]['as_found']) =>
-  side.worst_mm === null ? String(side.worst ?? '—') : side.worst_mm.toFixed(3);
+const worst = ({ worst_mm, worst: other }: AsBuilt['points'][number]['as_found'], { phrase }: Words) =>
+  phrase(worst_mm === null ? String(other ?? '—') : worst_mm.toFixed(3));
 
-function writePoints(paper: Paper, { report, family }: Asked): void {
-  heading(paper, 'As found and as left');
-  drawSectionOnPaper(paper, family, report.points);
+function writePoints(paper: Paper, { report, family, words }: Spoken): void {
+  const { say, phrase } = words;
+  heading(paper, say('report.points'));
+  drawSectionOnPaper(paper, family, report.points, words);
   paper.moveDown(0.5);
   table(
     paper,
     [
-      { title: 'Nr', share: 0.7, align: 'right' },
-      { title: 'Point', share: 4.4 },
-      { title: 'New', share: 3 },
-      { title: 'Reuse', share: 2.2 },
-      { title: 'As found', share: 1.6, align: 'right', mono: true },
-      { title: 'Verdict', share: 1.8 },
-      { title: 'As left', share: 1.6, align: 'right', mono: true },
-      { title: 'Verdict', share: 1.8 },
+      { title: say('report.number'), share: 0.7, align: 'right' },
+      { title: say('report.point'), share: 4.4 },
+      { title: say('report.new'), share: 3 },
+      { title: say('report.reuse'), share: 2.2 },
+      { title: say('report.asFound'), share: 1.6, align: 'right', mono: true },
+      { title: say('report.verdict'), share: 1.8 },
+      { title: say('report.asLeft'), share: 1.6, align: 'right', mono: true },
+      { title: say('report.verdict'), share: 1.8 },
     ],
     report.points.map((point) => [
       String(point.number),
-      point.title,
-      point.new,
-      point.reuse,
-      worst(point.as_found),
-      point.as_found.verdict,
-      worst(point.as_left),
-      point.as_left.verdict,
+      phrase(point.title),
+      phrase(point.new),
+      phrase(point.reuse),
+      worst(point.as_found, words),
+      phrase(point.as_found.verdict),
+      worst(point.as_left, words),
+      phrase(point.as_left.verdict),
     ]),
   );
 }
 
-function writeFindings(paper: Paper, { report }: Asked): void {
-  heading(paper, 'Findings and dispositions');
-  if (!report.findings.length) return paragraph(paper, 'None beyond the points above.');
+function writeFindings(paper: Paper, { report, words }: Spoken): void {
+  const { say, phrase } = words;
+  heading(paper, say('report.findings'));
+  if (!report.findings.length) return paragraph(paper, say('report.noFindings'));
   table(
     paper,
     [
-      { title: 'Part', share: 2 },
-      { title: 'Finding', share: 5 },
-      { title: 'Disposition', share: 2 },
-      { title: 'Reason', share: 3 },
-      { title: 'By', share: 1.8 },
+      { title: say('report.part'), share: 2 },
+      { title: say('report.finding'), share: 5 },
+      { title: say('report.disposition'), share: 2 },
+      { title: say('report.reason'), share: 3 },
+      { title: say('report.by'), share: 1.8 },
     ],
-    report.findings.map((finding) => [
-      finding.part,
-      finding.what,
-      finding.disposition ?? '—',
+    report.findings.map(({ part, what, disposition, reason, overruled, waived, by }) => [
+      phrase(part),
+      phrase(what),
+      disposition ? phrase(disposition) : '—',
       [
-        finding.reason,
-        finding.overruled && `Overruled: ${finding.overruled}`,
-        finding.waived && `Waived: ${finding.waived}`,
+        reason && phrase(reason),
+        overruled && say('report.overruled', { why: overruled }),
+        waived && say('report.waived', { why: waived }),
       ]
         .filter(Boolean)
         .join(' '),
-      finding.by,
+      by,
     ]),
   );
 }
 
-function writeRebuild(paper: Paper, { report, zone }: Asked): void {
-  if (report.conversion) {
-    const { came_as, went_back_as, out, in: fitted } = report.conversion;
-    const listed = (parts: typeof out) => parts.map(({ name, quantity }) => `${quantity} × ${name.toLowerCase()}`);
-    heading(paper, 'Conversion');
-    paragraph(paper, `It came as: ${came_as}. It went back as: ${went_back_as}.`);
-    paragraph(
-      paper,
-      `Came out: ${listed(out).join(', ') || 'nothing'}. Went in: ${listed(fitted).join(', ') || 'nothing'}.`,
-    );
-  }
+function writeConversion(paper: Paper, { report: { conversion }, words }: Spoken): void {
+  if (!conversion) return;
+  const { say, phrase, within } = words;
+  const { came_as: came, went_back_as: went, out, in: fitted } = conversion;
+  const listed = (parts: typeof out) =>
+    parts.map(({ name, quantity }) => `${quantity} × ${within(phrase(name))}`).join(', ') || say('report.nothing');
+  heading(paper, say('report.conversion'));
+  paragraph(paper, say('report.cameAs', { came: phrase(came), went: phrase(went) }));
+  paragraph(paper, say('report.outAndIn', { out: listed(out), fitted: listed(fitted) }));
+}
+
+function writeScope(paper: Paper, { report, words }: Spoken): void {
+  const { say, phrase } = words;
   const done = (report.scope ?? []).filter(({ action }) => action !== 'work');
-  if (done.length) {
-    heading(paper, 'What was to be done, and what became of it');
-    table(
-      paper,
-      [
-        { title: 'On', share: 3 },
-        { title: 'What', share: 2 },
-        { title: 'Why', share: 5 },
-        { title: 'From', share: 2 },
-        { title: 'Stands', share: 1.6 },
-      ],
-      done.map((one) => [one.what, one.action, one.why, one.source, one.standing]),
-    );
-  }
-  heading(paper, 'Parts fitted');
-  if (report.parts_fitted.length)
-    table(
-      paper,
-      [
-        { title: 'Part', share: 4 },
-        { title: 'Number', share: 2.4, mono: true },
-        { title: 'Quantity', share: 1.2, align: 'right' },
-        { title: 'Order', share: 2, mono: true },
-      ],
-      report.parts_fitted.map((part) => [part.name, part.number, String(part.quantity), part.order]),
-    );
-  heading(paper, 'Marks, positions and counts');
+  if (!done.length) return;
+  heading(paper, say('report.scope'));
   table(
     paper,
     [
-      { title: 'What', share: 4 },
-      { title: 'At teardown', share: 3 },
-      { title: 'At rebuild', share: 3 },
+      { title: say('report.on'), share: 3 },
+      { title: say('report.what'), share: 2 },
+      { title: say('report.why'), share: 5 },
+      { title: say('report.from'), share: 2 },
+      { title: say('report.stands'), share: 1.6 },
     ],
-    report.positions.map((one) => [one.what, one.teardown, one.rebuild]),
+    done.map(({ what, action, why, source, standing }) => [
+      ...[what, action, why].map(phrase),
+      ...[sayFrom(source, words), phrase(standing)],
+    ]),
   );
-  heading(paper, 'Rebuild steps, torques, temperatures');
+}
+
+function writeSteps(paper: Paper, { report, zone, words }: Spoken): void {
+  const { say, phrase, number, moment } = words;
+  heading(paper, say('report.steps'));
   table(
     paper,
     [
-      { title: 'Step', share: 3.4 },
-      { title: 'Value', share: 3 },
-      { title: 'Done by', share: 3 },
-      { title: 'Hold point signed by', share: 2 },
+      { title: say('report.step'), share: 3.4 },
+      { title: say('report.value'), share: 3 },
+      { title: say('report.doneBy'), share: 3 },
+      { title: say('report.holdPoint'), share: 2 },
     ],
     report.steps.map((step) => [
-      step.round > 1 ? `${step.title} (round ${step.round})` : step.title,
+      step.round > 1 ? say('report.round', { step: phrase(step.title), round: step.round }) : phrase(step.title),
       [
-        step.torque_nm !== null && `torque ${step.torque_nm} N·m`,
-        step.temperature_c !== null && `${step.temperature_c} °C`,
-        step.consumable,
+        step.torque_nm !== null && say('report.torque', { value: number(step.torque_nm) }),
+        step.temperature_c !== null && `${number(step.temperature_c)} °C`,
+        step.consumable && phrase(step.consumable),
       ]
         .filter(Boolean)
         .join(', '),
-      `${step.by}, ${sayMoment(step.at, zone)}`,
+      `${step.by}, ${moment(step.at, zone)}`,
       step.hold_point_signed_by ?? '',
     ]),
   );
 }
 
-function writeWorking(paper: Paper, { report }: Asked): void {
-  heading(paper, 'Settings with their working');
+function writeRebuild(paper: Paper, asked: Spoken): void {
+  const { report, words } = asked;
+  const { say, phrase } = words;
+  writeConversion(paper, asked);
+  writeScope(paper, asked);
+  heading(paper, say('report.partsFitted'));
+  if (report.parts_fitted.length)
+    table(
+      paper,
+      [
+        { title: say('report.part'), share: 4 },
+        { title: say('report.partNumber'), share: 2.4, mono: true },
+        { title: say('report.quantity'), share: 1.2, align: 'right' },
+        { title: say('report.order'), share: 2, mono: true },
+      ],
+      report.parts_fitted.map((part) => [phrase(part.name), part.number, String(part.quantity), part.order]),
+    );
+  heading(paper, say('report.positions'));
+  table(
+    paper,
+    [
+      { title: say('report.what'), share: 4 },
+      { title: say('report.atTeardown'), share: 3 },
+      { title: say('report.atRebuild'), share: 3 },
+    ],
+    report.positions.map((one) => [one.what, one.teardown, one.rebuild].map(phrase)),
+  );
+  writeSteps(paper, asked);
+}
+
+type WorkingShown = AsBuilt['settings'][number]['working'][number];
+
+/** A line of working: what, by which formula, with which figures, what comes out, and from where. */
+function workingWords({ what, formula, put, outcome, source }: WorkingShown, { phrase }: Words): string {
+  const how = [formula, put].filter(Boolean).join('; ');
+  return `${phrase(what)}: ${how}${how && '  =  '}${phrase(outcome)}${source ? `  [${phrase(source)}]` : ''}`;
+}
+
+function writeWorking(paper: Paper, { report, words }: Spoken): void {
+  heading(paper, words.say('report.settings'));
   for (const setting of report.settings) {
     paper.moveDown(0.3);
-    paper.font('bold').fontSize(8.5).fillColor(colours.ink).text(setting.title);
-    for (const step of setting.working)
-      paragraph(
-        paper,
-        `${step.what}: ${[step.formula, step.put].filter(Boolean).join('; ')}${step.formula || step.put ? '  =  ' : ''}${step.outcome}${step.source ? `  [${step.source}]` : ''}`,
-        { size: 8 },
-      );
+    paper.font('bold').fontSize(8.5).fillColor(colours.ink).text(words.phrase(setting.title));
+    for (const step of setting.working) paragraph(paper, workingWords(step, words), { size: 8 });
   }
 }
 
 const figure = (title: string) => ({ title, share: 1, align: 'right', mono: true }) as const;
-const pointColumns = ['Flow, m³/h', 'Head, m', 'Power, kW', 'Efficiency, %'].map(figure);
-/** What has no curve has no flow and head either. */
-const powerColumns = ['Reading', 'Shaft power, kW'].map(figure);
 
-function writeTests(paper: Paper, { report, zone }: Asked): void {
-  heading(paper, 'Test on the stand');
+type Test = AsBuilt['tests'][number];
+
+/** Readings of a run; what has no curve has no flow and head either. */
+function writeReadings(paper: Paper, { power, points }: Test, { say, phrase }: Words): void {
+  const columns = power
+    ? [say('report.reading'), say('report.shaftPower')]
+    : [say('report.flow'), say('report.head'), say('report.power'), say('report.efficiency')];
+  table(
+    paper,
+    columns.map(figure),
+    points.map(({ flow_m3h, head_m, power_kw, efficiency_pct }, i) =>
+      (power
+        ? [String(i + 1), power_kw.toFixed(2)]
+        : [flow_m3h.toFixed(2), head_m.toFixed(2), power_kw.toFixed(2), efficiency_pct.toFixed(1)]
+      ).map(phrase),
+    ),
+  );
+}
+
+function runWords({ run, grade, slip, power, verdict: said }: Test, { say, phrase }: Words): string {
+  const verdict = phrase(said);
+  if (slip) return say('report.runSlip', { run, verdict });
+  return power ? say('report.runPower', { run, verdict }) : say('report.runCurve', { run, grade, verdict });
+}
+
+function decisionWords({ decision, decided_by: by, decision_reason: why }: Test, { say, phrase }: Words): string {
+  if (!decision) return '';
+  const said = { decision: phrase(decision), by: by ?? '' };
+  return why ? say('report.decisionWhy', { ...said, why }) : say('report.decision', said);
+}
+
+function writeTests(paper: Paper, { report, zone, words }: Spoken): void {
+  const { say, phrase, moment } = words;
+  heading(paper, say('report.tests'));
   for (const test of report.tests) {
     paper.moveDown(0.3);
-    paper
-      .font('bold')
-      .fontSize(9)
-      .fillColor(colours.ink)
-      .text(
-        `Run ${test.run}, ${test.slip ? 'flow at pressure' : test.power ? 'power taken' : `grade ${test.grade} of ISO 9906`}: ${test.verdict}`,
-      );
-    paragraph(
-      paper,
-      `${test.reason} Run by ${test.by}, ${sayMoment(test.at, zone)}. ${test.decision ? `Decision: ${test.decision} by ${test.decided_by}${test.decision_reason ? ` (${test.decision_reason})` : ''}.` : ''}`,
-    );
-    if (test.slip) drawSlip(paper, test, test.slip);
-    else if (!test.power) drawTestCurve(paper, test);
-    table(
-      paper,
-      test.power ? powerColumns : pointColumns,
-      test.points.map((point, i) =>
-        test.power
-          ? [String(i + 1), point.power_kw.toFixed(2)]
-          : [
-              point.flow_m3h.toFixed(2),
-              point.head_m.toFixed(2),
-              point.power_kw.toFixed(2),
-              point.efficiency_pct.toFixed(1),
-            ],
-      ),
-    );
-    for (const step of test.working)
-      paragraph(
-        paper,
-        `${step.what}: ${[step.formula, step.put].filter(Boolean).join('; ')}${step.formula || step.put ? '  =  ' : ''}${step.outcome}${step.source ? `  [${step.source}]` : ''}`,
-        { size: 7.5, quiet: true },
-      );
+    paper.font('bold').fontSize(9).fillColor(colours.ink).text(runWords(test, words));
+    const by = say('report.runBy', { reason: phrase(test.reason), by: test.by, at: moment(test.at, zone) });
+    paragraph(paper, `${by} ${decisionWords(test, words)}`);
+    if (test.slip) drawSlip(paper, test, test.slip, words);
+    else if (!test.power) drawTestCurve(paper, test, words);
+    writeReadings(paper, test, words);
+    for (const step of test.working) paragraph(paper, workingWords(step, words), { size: 7.5, quiet: true });
   }
 }
 
-function writeEnd(paper: Paper, { report, pictures, zone }: Asked): void {
-  heading(paper, 'Deviations and concessions');
-  if (report.deviations.length) for (const line of report.deviations) paragraph(paper, `•  ${line}`);
-  else paragraph(paper, 'None.');
-  heading(paper, 'Approvals');
-  for (const approval of report.approvals)
-    paragraph(
-      paper,
-      `Revision ${approval.revision}, by ${approval.way}: ${approval.name}, ${sayMoment(approval.at, zone)}. Fingerprint ${approval.fingerprint}`,
-      { size: 8 },
-    );
-  if (report.policies.length) heading(paper, 'Policies in force');
-  for (const policy of report.policies) paragraph(paper, `•  ${policy}`, { size: 8 });
-  heading(paper, 'Cautions for start-up');
-  for (const caution of report.cautions) paragraph(paper, `•  ${caution}`, { size: 8.5 });
-  if (pictures.length) {
-    heading(paper, 'Photographs');
-    pictureRows(paper, pictures);
-  }
-  heading(paper, 'Signatures');
+function writeSignatures(paper: Paper, { report, zone, words }: Spoken): void {
+  const { say, phrase, moment } = words;
+  heading(paper, say('report.signatures'));
   table(
     paper,
     [
-      { title: 'Role', share: 3 },
-      { title: 'Name', share: 3 },
-      { title: 'When', share: 3 },
+      { title: say('report.role'), share: 3 },
+      { title: say('report.name'), share: 3 },
+      { title: say('report.when'), share: 3 },
     ],
-    report.signatures.map((one) => [one.role, one.name, sayMoment(one.at, zone)]),
+    report.signatures.map((one) => [phrase(one.role), one.name, moment(one.at, zone)]),
   );
-  paragraph(
-    paper,
-    `The record behind this report holds ${report.events.count} events, chained by hash; the last is ${report.events.head_hash}.`,
-    { quiet: true, size: 7 },
-  );
+  const { count, head_hash: hash } = report.events;
+  paragraph(paper, say('report.events', { count, hash }), { quiet: true, size: 7 });
+}
+
+function writeEnd(paper: Paper, asked: Spoken): void {
+  const { report, pictures, zone, words } = asked;
+  const { say, phrase, moment } = words;
+  const dot = (line: string) => `•  ${phrase(line)}`;
+  heading(paper, say('report.deviations'));
+  if (report.deviations.length) for (const line of report.deviations) paragraph(paper, dot(line));
+  else paragraph(paper, say('report.none'));
+  heading(paper, say('report.approvals'));
+  for (const { revision, way, name, at, fingerprint } of report.approvals) {
+    const said = { revision, way: phrase(way), name, at: moment(at, zone), fingerprint };
+    paragraph(paper, say('report.approval', said), { size: 8 });
+  }
+  if (report.policies.length) heading(paper, say('report.policies'));
+  for (const policy of report.policies) paragraph(paper, dot(policy), { size: 8 });
+  heading(paper, say('report.cautions'));
+  for (const caution of report.cautions) paragraph(paper, dot(caution), { size: 8.5 });
+  if (pictures.length) {
+    heading(paper, say('report.photographs'));
+    pictureRows(paper, pictures);
+  }
+  writeSignatures(paper, asked);
 }
 
 /**
  * The as-built report as it is issued: as found and as left side by side, parts, torques, settings, test, pictures,
  * signatures.
  */
-export async function writeAsBuiltPdf(asked: Asked): Promise<Buffer> {
-  const { report } = asked;
-  const paper = openPaper({
-    title: `As-built report ${report.number} revision ${report.revision}`,
-    size: asked.shop.paperSize,
-  });
+export async function writeAsBuiltPdf(given: Asked): Promise<Buffer> {
+  const asked: Spoken = { ...given, words: wordsOf(given.shop.language) };
+  const { report, words, fingerprint, shop } = asked;
+  const { number, revision } = report;
+  const paper = openPaper({ title: words.say('report.pdfTitle', { number, revision }), size: shop.paperSize });
   writeHead(paper, asked);
+  writeIdentity(paper, asked);
   writeBefore(paper, asked);
   writePoints(paper, asked);
   writeFindings(paper, asked);
@@ -319,8 +366,6 @@ export async function writeAsBuiltPdf(asked: Asked): Promise<Buffer> {
   writeWorking(paper, asked);
   writeTests(paper, asked);
   writeEnd(paper, asked);
-  return closePaper(
-    paper,
-    `${report.number} revision ${report.revision} · ${report.job.tag} · fingerprint ${asked.fingerprint.slice(0, 16)}`,
-  );
+  const foot = { number, revision, tag: report.job.tag, fingerprint: fingerprint.slice(0, 16) };
+  return closePaper(paper, words.say('report.foot', foot));
 }

@@ -1,3 +1,5 @@
+import whole from '@families/f1-overhung.json';
+import { CoreJob, wornRing } from '../../test-support/core-job';
 import f1 from '../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily } from '@/core/family';
 import { buildAsBuilt } from '@/core/report';
@@ -10,7 +12,7 @@ import { writeAsBuiltPdf, writeQuotePdf, writeTagPdf } from '.';
 const family = buildFamily(loadFamily(f1));
 const shop = {
   ...{ name: 'Kettlewick Pump Works', place: 'Harrowmere', zone: 'Europe/Vienna' },
-  ...{ address: '', telephone: '', paperSize: 'A4' as const },
+  ...({ address: '', telephone: '', paperSize: 'A4', language: 'en' } as const),
 };
 
 test('the tag says tag, serial number, owner and liquid on one page', async () => {
@@ -123,5 +125,36 @@ describe('the as-built report', () => {
       expect(page).toMatch(new RegExp(`R-2026-0001 revision B.*${i + 1} (of|/) ${pages.length}`)),
     );
     expect(pages.join(' ')).toContain('Picture 20');
+  });
+});
+
+describe('in another language', () => {
+  /** Sentences of ours that would be there if one had been forgotten. */
+  const english = /\b(the|and|of|is|are|for|by|with|valid|sum|tax|serial|revision of|issued)\b/i;
+  test('a quote has its words, sums and figures', async () => {
+    const line = exampleLine({ description: 'Vorderer Spaltring', plain: 'Er ist verschlissen.', quantity: 1.5 });
+    const quote = exampleQuote([line], { language: 'de', discountPct: 2.5, options: ['minimum', 'recommended'] });
+    const record = exampleRecord({ findings: [] });
+    const text = (
+      await readPdfText(
+        await writeQuotePdf({ record, quote, shop, pictures: [], fingerprint: 'f', now: '2026-11-24T10:00:00Z' }),
+      )
+    ).join(' ');
+    for (const piece of ['Angebot, Revision 1', 'Was wir gefunden haben', '1,5 St.', 'Abzüglich 2,5 %', 'Steuer 20 %'])
+      expect(text).toContain(piece);
+    expect(text.replaceAll(record.pump.maker, '')).not.toMatch(english);
+  });
+  test('a report has its headings, parts, points, steps, verdicts and cautions in it', async () => {
+    const job = new CoreJob(loadFamily(whole), { ...wornRing, duty: { ...wornRing.duty, powerKw: 3.3 } });
+    const report = await job.play();
+    const asked = { report, fingerprint: 'f'.repeat(64), family: job.family, pictures: [], zone: shop.zone };
+    const text = (await readPdfText(await writeAsBuiltPdf({ ...asked, shop: { ...shop, language: 'de' } }))).join(' ');
+    const pieces = ['Befund und Endzustand', 'Vorderer Spaltring', 'Bohrung des vorderen Spaltrings', 'brauchbar'];
+    for (const piece of [...pieces, 'nach ISO 9906: bestanden', 'Geltende Arbeitsweisen', 'Alle Energien trennen'])
+      expect(text).toContain(piece);
+    const words = text.split(/\s+/);
+    const left = words.filter((word) => /^(the|and|of|is|are|for|by|with)$/i.test(word));
+    // What is left in English is what a person typed, and the working of sums.
+    expect(left.length / words.length).toBeLessThan(0.05);
   });
 });

@@ -1,6 +1,7 @@
 import { present } from '@/core/present';
 import { drawEnd, drawSection, type Family } from '@/core/family';
 import type { AsBuilt } from '@/core/report';
+import type { Words } from '@/words';
 import { evaluate } from '@/core/sums';
 import { colours, innerWidth, needRoom, type Paper } from './paper';
 
@@ -10,7 +11,12 @@ const fills: Readonly<Record<string, string>> = { hatched: '#E9E3D6', open: '#FF
  * The pump's section with its numbered points, coloured by what was found; drawn from the family alone.
  * @param points of an as-built record; null where nothing was measured, as in a booklet
  */
-export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt['points'] | null): void {
+export function drawSectionOnPaper(
+  paper: Paper,
+  family: Family,
+  points: AsBuilt['points'] | null,
+  { say }: Words,
+): void {
   const drawing = drawSection(family);
   const [left, top, width, height] = drawing.viewBox;
   // An upright pump may not be taller than half a page.
@@ -80,18 +86,14 @@ export function drawSectionOnPaper(paper: Paper, family: Family, points: AsBuilt
   paper.x = paper.page.margins.left;
   paper.y = y0 + height * scale + 4;
   if (points === null) return;
-  paper
-    .font('text')
-    .fontSize(7)
-    .fillColor(colours.quiet)
-    .text('As found. Dark: within limits; ochre: near its limit; red square: out; open: not measured.');
+  paper.font('text').fontSize(7).fillColor(colours.quiet).text(say('drawing.key'));
 }
 
 /** How tall an end view is on paper, in points. */
 const endHeight = 130;
 
 /** The end view of a family that has one, with its words beside it. */
-export function drawEndOnPaper(paper: Paper, family: Family): void {
+export function drawEndOnPaper(paper: Paper, family: Family, { say, phrase }: Words): void {
   const end = drawEnd(family);
   if (!end) return;
   const scale = endHeight / (2 * end.radius);
@@ -110,7 +112,7 @@ export function drawEndOnPaper(paper: Paper, family: Family): void {
     const isAside = Math.abs(x) > end.radius / 2;
     const width = 110;
     const at = isAside ? (x < 0 ? -endHeight / 2 - width - 6 : endHeight / 2 + 6) : -width / 2;
-    paper.text(words, middle + at, y0 + endHeight / 2 + y * scale - 5, {
+    paper.text(phrase(words), middle + at, y0 + endHeight / 2 + y * scale - 5, {
       width,
       align: isAside ? (x < 0 ? 'right' : 'left') : 'center',
       lineBreak: false,
@@ -122,12 +124,12 @@ export function drawEndOnPaper(paper: Paper, family: Family): void {
     .font('text')
     .fontSize(7)
     .fillColor(colours.quiet)
-    .text(`Seen from ${end.seenFrom}.`, { width: innerWidth(paper), align: 'center' });
+    .text(say('drawing.seenFrom', { place: phrase(end.seenFrom) }), { width: innerWidth(paper), align: 'center' });
   paper.moveDown(0.4);
 }
 
 /** Head over flow of one run, with the fitted curve and the cross of tolerances. */
-export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number]): void {
+export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number], { say }: Words): void {
   const width = innerWidth(paper);
   const height = 190;
   needRoom(paper, height + 20);
@@ -153,8 +155,8 @@ export function drawTestCurve(paper: Paper, test: AsBuilt['tests'][number]): voi
       lineBreak: false,
     });
   }
-  paper.text('flow, m³/h', x0, y0 + h + 14, { width: w, align: 'center', lineBreak: false });
-  paper.text('head, m', x0 + 4, y0 + 4, { lineBreak: false });
+  paper.text(say('drawing.flow'), x0, y0 + h + 14, { width: w, align: 'center', lineBreak: false });
+  paper.text(say('drawing.head'), x0 + 4, y0 + 4, { lineBreak: false });
   const last = Math.max(...test.points.map((point) => point.flow_m3h));
   for (let i = 0; i <= 60; i++) {
     const flow = (last * i) / 60;
@@ -178,6 +180,7 @@ export function drawSlip(
   paper: Paper,
   test: AsBuilt['tests'][number],
   slip: NonNullable<AsBuilt['tests'][number]['slip']>,
+  { say }: Words,
 ): void {
   const height = 170;
   needRoom(paper, height + 20);
@@ -202,8 +205,8 @@ export function drawSlip(
       lineBreak: false,
     });
   }
-  paper.text('pressure, kPa', x0, y0 + h + 14, { width: w, align: 'center', lineBreak: false });
-  paper.text('flow, m³/h; dashed: what the turns move', x0 + 4, y0 + 4, { lineBreak: false });
+  paper.text(say('drawing.pressure'), x0, y0 + h + 14, { width: w, align: 'center', lineBreak: false });
+  paper.text(say('drawing.slip'), x0 + 4, y0 + 4, { lineBreak: false });
   paper
     .moveTo(x(0), y(slip.theoretical_m3h))
     .lineTo(x(most), y(slip.theoretical_m3h))

@@ -1,8 +1,9 @@
+import { wordsOf } from '@/words/every-language';
 import { toBuffer } from 'bwip-js/node';
 import type { Family } from '@/core/family';
-import { sheetsOf, type JobRecord, type PaperSize } from '@/core/record';
+import { sheetsOf, type JobRecord } from '@/core/record';
 import { partCode, trayCode } from '@/core/supply';
-import { closePaper, colours, openPaper, type Paper } from './paper';
+import { closePaper, colours, openPaper, usualPrinting, type Paper, type Printing } from './paper';
 
 interface Label {
   readonly code: string;
@@ -44,20 +45,25 @@ async function drawLabel(paper: Paper, tag: string, { code, title, below }: Labe
 }
 
 /** Labels for the trays of a pump and for each part that lies in one, with codes for the scanner. */
-export async function writeLabelsPdf(record: JobRecord, family: Family, size: PaperSize = 'A4'): Promise<Buffer> {
+export async function writeLabelsPdf(
+  record: JobRecord,
+  family: Family,
+  { paperSize: size, language }: Printing = usualPrinting,
+): Promise<Buffer> {
+  const { say, phrase } = wordsOf(language);
   const { tag, customer, pump } = record;
   const laid = sheetsOf(record, 'tray');
   const trays = [...new Set(laid.map(({ body }) => body.tray))];
   const labels: readonly Label[] = [
-    ...trays.map((tray) => ({ code: trayCode(tag, tray), title: `Tray ${tray}`, below: customer.name })),
+    ...trays.map((tray) => ({ code: trayCode(tag, tray), title: say('labels.tray', { tray }), below: customer.name })),
     ...laid.map(({ key, body }) => ({
       code: partCode(tag, key),
-      title: family.parts.find(({ ref }) => ref === key)?.name ?? key,
-      below: `tray ${body.tray} · ${pump.serial}`,
+      title: phrase(family.parts.find(({ ref }) => ref === key)?.name ?? key),
+      below: say('labels.inTray', { tray: body.tray, serial: pump.serial }),
     })),
   ];
-  const paper = openPaper({ title: `Labels ${tag}`, margin: 36, size });
-  if (!labels.length) paper.text('Nothing is laid in a tray yet.');
+  const paper = openPaper({ title: say('labels.title', { tag }), margin: 36, size });
+  if (!labels.length) paper.text(say('labels.none'));
   for (const [i, label] of labels.entries()) await drawLabel(paper, tag, label, i);
   return closePaper(paper, `${tag} · ${customer.name}`);
 }

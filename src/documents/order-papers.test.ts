@@ -55,7 +55,14 @@ const order: ShopOrder = {
   ],
 };
 const parties = {
-  shop: { name: 'Kettlewick Pump Works', place: 'Harrowmere', address: '', telephone: '', paperSize: 'A4' as const },
+  shop: {
+    name: 'Kettlewick Pump Works',
+    place: 'Harrowmere',
+    address: '',
+    telephone: '',
+    paperSize: 'A4',
+    language: 'en',
+  } as const,
   supplier: { name: 'Hollowmere Seals', contact: 'Brisa Landry', email: 'desk@hollowmere.example', telephone: '' },
 };
 

@@ -1,5 +1,6 @@
 import { standingOf, totalOf, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
-import { formatMoney } from '@/core/units';
+import type { Words } from '@/words';
+import { wordsOf } from '@/words/every-language';
 import type { OrderParties } from './order-ubl';
 import { closePaper, colours, openPaper, writeLetterhead, type Letterhead, type Paper } from './paper';
 
@@ -21,23 +22,27 @@ function row(paper: Paper, y: number, cells: Readonly<Partial<Record<keyof typeo
   return y + height + 4;
 }
 
-function lineCells(line: ShopOrderLine, currency: string) {
+const joined = (names: readonly string[], say: Words['say']) =>
+  names.reduce((one, other) => say('order.and', { one, other }));
+
+function lineCells(line: ShopOrderLine, currency: string, words: Words) {
+  const { say, phrase } = words;
   const { position, code, title, priceMinor, saidPriceMinor, pieces, kind } = line;
   const quantity = standingOf(line);
   const price = saidPriceMinor ?? priceMinor;
-  const money = (minor: number) => formatMoney({ minor, currency });
+  const money = (minor: number) => words.money({ minor, currency });
   const rubbers = [...new Set(pieces.map(({ elastomer }) => elastomer).filter(Boolean))];
   const kit =
     kind === 'kit'
-      ? `\nholds ${pieces.map((piece) => `${piece.quantity - piece.struck} × ${piece.number}`).join(', ')}`
+      ? `\n${say('order.holds', { parts: pieces.map((piece) => `${piece.quantity - piece.struck} × ${piece.number}`).join(', ') })}`
       : '';
   return {
     ...{
       position: String(position),
       code,
-      title: `${title}${rubbers.length ? `, ${rubbers.join(' and ')}` : ''}${kit}`,
+      title: `${phrase(title)}${rubbers.length ? `, ${joined(rubbers, say)}` : ''}${kit}`,
     },
-    ...{ count: String(quantity), price: price === null ? 'please say' : money(price) },
+    ...{ count: String(quantity), price: price === null ? say('order.pleaseSay') : money(price) },
     sum: price === null ? '' : money(price * quantity),
   };
 }
@@ -47,18 +52,24 @@ export async function writeOrderPdf(
   order: ShopOrder,
   { shop, supplier }: OrderParties & { readonly shop: Letterhead },
 ): Promise<Buffer> {
-  const paper = openPaper({ title: `Order ${order.number}`, size: shop.paperSize });
+  const words = wordsOf(shop.language);
+  const { say } = words;
+  const { number, placedOn, personName } = order;
+  const paper = openPaper({ title: say('order.title', { number }), size: shop.paperSize });
   const foot = paper.page.height - 102;
-  const money = (minor: number) => formatMoney({ minor, currency: order.currency });
-  writeLetterhead(paper, shop, 11);
-  paper.moveDown(0.8).font('bold').fontSize(16).fillColor(colours.ink).text(`Order ${order.number}`, left);
+  const money = (minor: number) => words.money({ minor, currency: order.currency });
+  writeLetterhead(paper, shop, { size: 11, words });
+  paper.moveDown(0.8).font('bold').fontSize(16).fillColor(colours.ink).text(say('order.title', { number }), left);
   paper.font('text').fontSize(9).fillColor(colours.quiet);
-  paper.text(`Placed on ${order.placedOn} by ${order.personName}.`, left);
+  paper.text(say('order.placed', { day: placedOn, person: personName }), left);
   paper.moveDown(0.8).fillColor(colours.ink).font('bold').text(supplier.name, left);
   paper.font('text').text([supplier.contact, supplier.email, supplier.telephone].filter(Boolean).join(', '), left);
   let y = paper.y + 14;
   paper.font('bold').fontSize(8);
-  y = row(paper, y, { position: '', code: 'Your number', title: 'What', count: 'Count', price: 'Price', sum: 'Sum' });
+  y = row(paper, y, {
+    ...{ position: '', code: say('order.yourNumber'), title: say('order.what'), count: say('order.count') },
+    ...{ price: say('order.price'), sum: say('order.sum') },
+  });
   paper.font('text').fontSize(9);
   for (const line of order.lines) {
     if (y > foot) {
@@ -71,24 +82,21 @@ export async function writeOrderPdf(
       .lineWidth(0.5)
       .strokeColor(colours.line)
       .stroke();
-    y = row(paper, y + 2, lineCells(line, order.currency));
+    y = row(paper, y + 2, lineCells(line, order.currency, words));
     if (line.dueOn) {
       paper
         .fillColor(colours.quiet)
         .fontSize(8)
-        .text(`acknowledged for ${line.dueOn}`, columns.title, y - 4);
+        .text(say('order.acknowledged', { day: line.dueOn }), columns.title, y - 4);
       paper.fillColor(colours.ink).fontSize(9);
       y += 9;
     }
   }
   const { goodsMinor, freightMinor, totalMinor } = totalOf(order);
   y += 8;
-  y = row(paper, y, { title: 'Goods', sum: money(goodsMinor) });
-  y = row(paper, y, { title: 'Freight', sum: money(freightMinor) });
+  y = row(paper, y, { title: say('order.goods'), sum: money(goodsMinor) });
+  y = row(paper, y, { title: say('order.freight'), sum: money(freightMinor) });
   paper.font('bold');
-  row(paper, y, { title: 'Together, as we reckon it', sum: money(totalMinor) });
-  return closePaper(
-    paper,
-    `${shop.name}, ${shop.place}: order ${order.number}. Please acknowledge each line with its day.`,
-  );
+  row(paper, y, { title: say('order.together'), sum: money(totalMinor) });
+  return closePaper(paper, say('order.foot', { shop: shop.name, place: shop.place, number }));
 }

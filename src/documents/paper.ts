@@ -1,6 +1,7 @@
 import { present } from '@/core/present';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Language, Words } from '@/words';
 import type { PaperSize } from '@/core/record';
 import PDFDocument from 'pdfkit';
 
@@ -38,9 +39,15 @@ export interface Letterhead {
   readonly address: string;
   readonly telephone: string;
   readonly paperSize: PaperSize;
+  /** The language of the shop's papers. */
+  readonly language: Language;
   /** The shop's mark as PNG, with its size in pixels. */
   readonly mark?: { readonly bytes: Buffer; readonly width: number; readonly height: number } | null;
 }
+
+/** How papers of a shop are printed that have no head. */
+export type Printing = Pick<Letterhead, 'paperSize' | 'language'>;
+export const usualPrinting: Printing = { paperSize: 'A4', language: 'en' };
 
 export interface PaperOptions {
   readonly title: string;
@@ -94,7 +101,7 @@ const [markWidth, markHeight] = [120, 34];
 export function writeLetterhead(
   paper: Paper,
   { name, place, address, telephone, mark }: Letterhead,
-  size: number,
+  { size, words }: { readonly size: number; readonly words: Words },
 ): void {
   const { left, right } = paper.page.margins;
   if (mark) {
@@ -108,7 +115,10 @@ export function writeLetterhead(
     .fontSize(size)
     .fillColor(colours.ink)
     .text(address ? name : `${name}, ${place}`, left);
-  const lines = [...address.split('\n').map((line) => line.trim()), telephone && `Telephone ${telephone}`];
+  const lines = [
+    ...address.split('\n').map((line) => line.trim()),
+    telephone && words.say('head.telephone', { telephone }),
+  ];
   const said = lines.filter(Boolean).join(' · ');
   if (said)
     paper
@@ -225,11 +235,4 @@ export function pictureRows(
     paper.y = y + height + 24;
     paper.x = paper.page.margins.left;
   }
-}
-
-/** A moment as the shop reads it. */
-export function sayMoment(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(
-    new Date(iso),
-  );
 }

@@ -1,7 +1,8 @@
 import { asSentence, lineTotalMinor, nameQuote, offeredLines, optionsOf, standsIn, totalQuote } from '@/core/quoting';
 import { jobDetails } from '@/core/lifecycle';
-import { optionNames, type JobRecord, type OptionLevel, type Quote, type QuoteLine } from '@/core/record';
-import { formatMoney } from '@/core/units';
+import { type JobRecord, type OptionLevel, type Quote, type QuoteLine } from '@/core/record';
+import type { Words } from '@/words';
+import { wordsOf } from '@/words/every-language';
 import {
   closePaper,
   colours,
@@ -27,17 +28,19 @@ interface Asked {
 }
 
 /** Why a supplement comes only now. */
-function writeReason(paper: Paper, { supplement }: Quote): void {
-  if (supplement) paragraph(paper, `Why only now: ${supplement.whyOnlyNow}`);
+function writeReason(paper: Paper, { supplement }: Quote, { say }: Words): void {
+  if (supplement) paragraph(paper, say('paper.onlyNow', { why: supplement.whyOnlyNow }));
 }
 
 /** Every line with its reason; where options are offered, its price in each or a word for what happens without it. */
-function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[]): void {
-  const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
+function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[], words: Words): void {
+  const { say, phrase, number } = words;
+  const money = (minor: number) => words.money({ minor, currency: quote.currency });
   const { options } = quote;
-  const each = (line: QuoteLine) => `${line.quantity} ${line.unit}${line.discountPct ? ` −${line.discountPct} %` : ''}`;
-  const columns = options.map((option) => ({ title: optionNames[option], share: 3.3, align: 'right' as const }));
-  const ends = options.length ? columns : [{ title: 'Total', share: 2.7, align: 'right' as const }];
+  const each = (line: QuoteLine) =>
+    `${number(line.quantity)} ${phrase(line.unit)}${line.discountPct ? ` −${number(line.discountPct)} %` : ''}`;
+  const columns = options.map((option) => ({ title: say(`option.${option}`), share: 3.3, align: 'right' as const }));
+  const ends = options.length ? columns : [{ title: say('paper.total'), share: 2.7, align: 'right' as const }];
   const cells = (line: QuoteLine) =>
     (options.length ? options : [null]).map((option) =>
       standsIn(line, option) ? money(lineTotalMinor(line)) : line.instead || '—',
@@ -45,14 +48,14 @@ function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[]):
   table(
     paper,
     [
-      { title: 'Line', share: 4.4 },
-      { title: 'Why', share: 5.6 },
-      { title: 'Quantity', share: 2.2, align: 'right' },
-      { title: 'Each', share: 2.7, align: 'right' },
+      { title: say('paper.line'), share: 4.4 },
+      { title: say('paper.why'), share: 5.6 },
+      { title: say('paper.quantity'), share: 2.2, align: 'right' },
+      { title: say('paper.each'), share: 2.7, align: 'right' },
       ...ends,
     ],
     standing.map((line) => [
-      line.critical ? `${line.description} (the pump may fail without it)` : line.description,
+      line.critical ? say('paper.critical', { line: line.description }) : line.description,
       line.plain,
       each(line),
       money(line.unitPriceMinor),
@@ -62,15 +65,22 @@ function writeLines(paper: Paper, quote: Quote, standing: readonly QuoteLine[]):
 }
 
 /** The sum of an option, or of the whole where there is nothing to choose. */
-function writeTotals(paper: Paper, quote: Quote, option: OptionLevel | null): void {
-  const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
+function writeTotals(paper: Paper, quote: Quote, option: OptionLevel | null, words: Words): void {
+  const { say, number } = words;
+  const money = (minor: number) => words.money({ minor, currency: quote.currency });
   const totals = totalQuote(offeredLines(quote, option), quote);
-  const advised = option === quote.advised ? ', which we advise' : '';
-  const together = option === null ? 'Together' : `${optionNames[option]}${advised}, together`;
+  const together =
+    option === null
+      ? say('paper.together')
+      : say(option === quote.advised ? 'paper.advisedTogether' : 'paper.optionTogether', {
+          option: say(`option.${option}`),
+        });
   const rows: readonly (readonly [string, number])[] = [
-    ['Sum of the lines', totals.linesMinor],
-    ...(totals.discountMinor ? [[`Less ${quote.discountPct} %`, -totals.discountMinor] as const] : []),
-    [`Tax ${quote.taxPct} %`, totals.taxMinor],
+    [say('paper.sum'), totals.linesMinor],
+    ...(totals.discountMinor
+      ? [[say('paper.less', { percent: number(quote.discountPct) }), -totals.discountMinor] as const]
+      : []),
+    [say('paper.tax', { percent: number(quote.taxPct) }), totals.taxMinor],
     [together, totals.grossMinor],
   ];
   needRoom(paper, 70);
@@ -89,46 +99,39 @@ function writeTotals(paper: Paper, quote: Quote, option: OptionLevel | null): vo
 
 /** The quote as it is mailed: what was found, in plain words and pictures, then every line and the totals. */
 export async function writeQuotePdf({ record, quote, shop, pictures, fingerprint, now }: Asked): Promise<Buffer> {
-  const paper = openPaper({ title: `${nameQuote(quote)}, ${record.tag}`, size: shop.paperSize });
+  const words = wordsOf(quote.language);
+  const { say, phrase } = words;
+  const named = nameQuote(quote, words);
+  const paper = openPaper({ title: `${named}, ${record.tag}`, size: shop.paperSize });
   const standing = quote.lines.filter((line) => line.struckReason === null);
-  writeLetterhead(paper, shop, 16);
-  paper
-    .font('text')
-    .fontSize(9)
-    .fillColor(colours.quiet)
-    .text(`${nameQuote(quote)} for ${record.tag}, of ${now.slice(0, 10)}; valid until ${quote.validUntil}`);
+  writeLetterhead(paper, shop, { size: 16, words });
+  paper.font('text').fontSize(9).fillColor(colours.quiet);
+  paper.text(say('paper.of', { quote: named, tag: record.tag, day: now.slice(0, 10), until: quote.validUntil }));
   paper.moveDown(0.6);
-  paper
-    .font('text')
-    .fontSize(10)
-    .fillColor(colours.ink)
-    .text(`${record.customer.name}${record.contact ? `, ${record.contact.name}` : ''}`);
-  paper.text(
-    `${jobDetails(record.pump)}, serial ${record.pump.serial}${record.intake.equipmentNumber ? `, your number ${record.intake.equipmentNumber}` : ''}`,
-  );
+  paper.font('text').fontSize(10).fillColor(colours.ink);
+  paper.text(`${record.customer.name}${record.contact ? `, ${record.contact.name}` : ''}`);
+  const number = record.intake.equipmentNumber;
+  const plate = { pump: jobDetails(record.pump), serial: record.pump.serial, number };
+  paper.text(say(number ? 'paper.pumpNumbered' : 'paper.pump', plate));
   if (quote.note) paragraph(paper, quote.note);
-  heading(paper, 'What we found');
-  const named = new Set<string>(quote.lines.flatMap(({ findingIds }) => findingIds));
+  heading(paper, say('paper.found'));
+  const offered = new Set<string>(quote.lines.flatMap(({ findingIds }) => findingIds));
   const found = record.findings.filter(
-    ({ id, disposition }) => disposition && (quote.kind === 'quote' || named.has(id)),
+    ({ id, disposition }) => disposition && (quote.kind === 'quote' || offered.has(id)),
   );
-  if (!found.length) paragraph(paper, 'Nothing beyond ordinary wear; seals and bearings are renewed at every repair.');
-  for (const finding of found) paragraph(paper, `•  ${asSentence(finding.plain)}`);
+  if (!found.length) paragraph(paper, say('paper.nothing'));
+  for (const finding of found) paragraph(paper, `•  ${phrase(asSentence(finding.plain))}`);
   const shown = pictures.filter((picture) => record.findings.some((finding) => finding.photoId === picture.id));
   if (shown.length) {
     paper.moveDown(0.5);
     pictureRows(paper, shown.slice(0, 6));
   }
-  writeReason(paper, quote);
-  heading(paper, 'What it takes');
-  writeLines(paper, quote, standing);
-  for (const option of optionsOf(quote)) writeTotals(paper, quote, option);
-  heading(paper, 'Please note');
-  paragraph(
-    paper,
-    'Single lines can be declined; what is declined is not covered by this repair. Damage that shows only later makes a supplement, which needs its own approval.',
-    { quiet: true },
-  );
-  paragraph(paper, `Fingerprint of the quoted text: ${fingerprint}`, { quiet: true, size: 7 });
-  return closePaper(paper, `${shop.name} · ${nameQuote(quote)}, ${record.tag}`);
+  writeReason(paper, quote, words);
+  heading(paper, say('paper.takes'));
+  writeLines(paper, quote, standing, words);
+  for (const option of optionsOf(quote)) writeTotals(paper, quote, option, words);
+  heading(paper, say('paper.note'));
+  paragraph(paper, say('paper.terms'), { quiet: true });
+  paragraph(paper, say('paper.fingerprint', { fingerprint }), { quiet: true, size: 7 });
+  return closePaper(paper, `${shop.name} · ${named}, ${record.tag}`);
 }

@@ -1,11 +1,14 @@
+import type { Language } from '@/words';
+import { wordsOf } from '@/words/every-language';
 import { toBuffer } from 'bwip-js/node';
 import { jobDetails } from '@/core/lifecycle';
 import type { JobRecord } from '@/core/record';
 import { closePaper, colours, openPaper } from './paper';
 
 /** The shop tag, 100 × 62 mm: code for the scanner, tag, pump, owner, and whether the liquid is declared. */
-export async function writeTagPdf(record: JobRecord): Promise<Buffer> {
-  const paper = openPaper({ title: `Tag ${record.tag}`, size: [283.5, 175.7], margin: 10 });
+export async function writeTagPdf(record: JobRecord, language: Language = 'en'): Promise<Buffer> {
+  const { say } = wordsOf(language);
+  const paper = openPaper({ title: say('tag.title', { tag: record.tag }), size: [283.5, 175.7], margin: 10 });
   const code = await toBuffer({ bcid: 'datamatrix', text: record.tag, scale: 6 });
   const bars = await toBuffer({ bcid: 'code128', text: record.tag, height: 9, scale: 3 });
   paper.image(code, 12, 14, { width: 74 });
@@ -16,13 +19,13 @@ export async function writeTagPdf(record: JobRecord): Promise<Buffer> {
   paper
     .fontSize(8)
     .fillColor(colours.quiet)
-    .text(`In ${record.openedAt.slice(0, 10)}, promised ${record.promisedOn}`, 12, 107, { width: 262 });
+    .text(say('tag.in', { day: record.openedAt.slice(0, 10), promised: record.promisedOn }), 12, 107, { width: 262 });
   const declared = record.intake.liquid && record.intake.cleaning !== 'none';
   paper
     .font('bold')
     .fontSize(9)
     .fillColor(declared ? colours.ink : colours.jasper)
-    .text(declared ? `Liquid: ${record.intake.liquid}` : 'LIQUID NOT DECLARED: DO NOT OPEN', 12, 119, {
+    .text(declared ? say('tag.liquid', { liquid: record.intake.liquid }) : say('tag.undeclared'), 12, 119, {
       width: 262,
       height: 12,
       ellipsis: true,

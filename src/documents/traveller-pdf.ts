@@ -1,8 +1,20 @@
-import { cautionFooter, sayAsk, type Family, type Step, type StepAction } from '@/core/family';
-import type { PaperSize } from '@/core/record';
+import { cautionFooter, sayAsk, type Family, type StepAction } from '@/core/family';
+import type { Words } from '@/words';
+import { wordsOf } from '@/words/every-language';
 import { present } from '@/core/present';
-import { asidesOf, cautionsOf, cover, limitWords, plainVersion, stepHead } from './family-cover';
-import { closePaper, colours, heading, innerWidth, needRoom, openPaper, paragraph, type Paper } from './paper';
+import { asidesOf, cautionsOf, cover, limitWords, plainVersion, stepHead, type StepShown } from './family-cover';
+import {
+  closePaper,
+  colours,
+  heading,
+  innerWidth,
+  needRoom,
+  openPaper,
+  paragraph,
+  usualPrinting,
+  type Paper,
+  type Printing,
+} from './paper';
 
 /** Widths of what is written at the right, and the least height of a box that a pencil can write in. */
 const [answerWidth, gap, leastHeight] = [170, 12, 20];
@@ -41,20 +53,22 @@ function boxesAt(paper: Paper, boxes: readonly Box[], at: { readonly x: number; 
 }
 
 /** What an action is answered with, as empty boxes: one, or one a pass, a room and a bearing, a row. */
-function boxesOf({ answer }: StepAction): readonly Box[] {
+function boxesOf({ answer }: StepAction, { say, phrase }: Words): readonly Box[] {
   switch (answer?.kind) {
     case 'torque':
-      return (answer.passes_pct ?? [100]).map((pct) => ({ label: pct === 100 ? 'N·m' : `N·m at ${pct} %` }));
+      return (answer.passes_pct ?? [100]).map((pct) => ({
+        label: pct === 100 ? 'N·m' : say('box.torqueAt', { percent: pct }),
+      }));
     case 'heat':
-      return [{ label: 'room, °C' }, { label: 'reached, °C' }];
+      return [{ label: say('box.room') }, { label: say('box.reached') }];
     case 'value':
-      return [{ label: answer.unit }];
+      return [{ label: phrase(answer.unit) }];
     case 'setting':
-      return [{ label: `by the sum, ${answer.unit}` }, { label: `as left, ${answer.unit}` }];
+      return [{ label: say('box.bySum', { unit: answer.unit }) }, { label: say('box.asLeft', { unit: answer.unit }) }];
     case 'photo':
-      return [{ label: 'picture number' }];
+      return [{ label: say('box.picture') }];
     case 'measure':
-      return [{ label: 'points read, initials' }];
+      return [{ label: say('box.pointsRead') }];
     default:
       return [{ label: '' }];
   }
@@ -66,13 +80,19 @@ function titleOf({ title = '', do: movements }: StepAction, ask: string | null):
   return title && !isSaid ? `${title}. ` : '';
 }
 
+interface Saying {
+  /** Cautions that this step has said already. */
+  readonly said: Set<string>;
+  readonly words: Words;
+}
+
 /** An action: its movements at the left, its boxes at the right, never parted by the end of a page. */
-function actionLine(paper: Paper, action: StepAction, said: Set<string>): void {
+function actionLine(paper: Paper, action: StepAction, { said, words: spoken }: Saying): void {
   const { left } = paper.page.margins;
   const width = innerWidth(paper) - answerWidth - gap;
   const ask = sayAsk(action);
   const words = `${titleOf(action, ask)}${action.do.join(' ')}`;
-  const small = asidesOf(action).join(' ');
+  const small = asidesOf(action, spoken).join(' ');
   const heights = [
     paper.font('text').fontSize(8.5).heightOfString(words, { width }),
     ask ? paper.font('bold').fontSize(8).heightOfString(ask, { width }) : 0,
@@ -87,7 +107,7 @@ function actionLine(paper: Paper, action: StepAction, said: Set<string>): void {
   if (small) paper.font('text').fontSize(7).fillColor(colours.quiet).text(small, left, paper.y, { width });
   const isTable = action.answer?.kind === 'record';
   const across = { x: left + width + gap, y, width: answerWidth };
-  const drawn = isTable ? 0 : boxesAt(paper, boxesOf(action), across);
+  const drawn = isTable ? 0 : boxesAt(paper, boxesOf(action, spoken), across);
   paper.x = left;
   paper.y = Math.max(y + height, y + drawn) + 2;
   if (isTable) recordRows(paper, action);
@@ -128,41 +148,41 @@ function rule(paper: Paper): void {
 }
 
 /** Who did it and when; at a hold point, and who looked. */
-function doneBy(paper: Paper, step: Step): void {
+function doneBy(paper: Paper, { step, words: { say } }: StepShown): void {
   needRoom(paper, 42);
   const { left } = paper.page.margins;
-  const done = { label: 'done by, on' };
-  const boxes = step.hold_point ? [done, { label: 'hold point: second person, on' }] : [done];
+  const done = { label: say('box.done') };
+  const boxes = step.hold_point ? [done, { label: say('box.holdPoint') }] : [done];
   const width = step.hold_point ? innerWidth(paper) : answerWidth;
   const y = paper.y + 4;
   paper.y = y + boxesAt(paper, boxes, { x: left + innerWidth(paper) - width, y, width });
   paper.x = left;
 }
 
-function travellerStep(paper: Paper, step: Step, number: number): void {
+function travellerStep(paper: Paper, shown: StepShown): void {
   const said = new Set<string>();
   needRoom(paper, 110);
-  stepHead(paper, { step, number }, said);
-  for (const action of step.actions) actionLine(paper, action, said);
-  doneBy(paper, step);
+  stepHead(paper, shown, said);
+  for (const action of shown.step.actions) actionLine(paper, action, { said, words: shown.words });
+  doneBy(paper, shown);
 }
 
 /** A point with a pair of boxes for every place: as found and as left. */
-function pointBoxes(paper: Paper, point: Family['points'][number]): void {
+function pointBoxes(paper: Paper, point: Family['points'][number], words: Words): void {
+  const { say, phrase } = words;
   const { left } = paper.page.margins;
   const places = point.derived
-    ? ['clearance']
-    : point.places.map(({ plane, angle_deg }) => `plane ${plane}, ${angle_deg}°`);
+    ? [say('box.clearance')]
+    : point.places.map(({ plane, angle_deg }) => say('box.place', { plane: phrase(plane), angle: angle_deg }));
   const each = 4;
   needRoom(paper, 60);
-  paragraph(paper, `${point.number}. ${point.title}${point.critical ? ', critical' : ''}: ${limitWords(point)}`, {
-    size: 8.5,
-  });
+  const title = point.critical ? say('family.critical', { point: phrase(point.title) }) : phrase(point.title);
+  paragraph(paper, `${point.number}. ${title}: ${limitWords(point, words)}`, { size: 8.5 });
   for (let i = 0; i < places.length; i += each) {
     needRoom(paper, 40);
     const some = places.slice(i, i + each);
-    const unit = point.derived ? 'µm' : point.unit;
-    const boxes = some.flatMap((place) => [{ label: `${place}: as found / as left, ${unit}` }]);
+    const unit = point.derived ? 'µm' : phrase(point.unit);
+    const boxes = some.flatMap((place) => [{ label: say('box.sides', { place, unit }) }]);
     const { y } = paper;
     paper.y = y + boxesAt(paper, boxes, { x: left, y, width: (innerWidth(paper) * some.length) / each });
     paper.x = left;
@@ -170,32 +190,39 @@ function pointBoxes(paper: Paper, point: Family['points'][number]): void {
 }
 
 /** The family's traveller: the same steps and points with empty boxes, for a bench without a tablet. */
-export async function writeTravellerPdf(family: Family, size: PaperSize = 'A4'): Promise<Buffer> {
-  const paper = openPaper({ title: `Traveller ${family.id} ${family.title}`, size });
+export async function writeTravellerPdf(
+  family: Family,
+  { paperSize: size, language }: Printing = usualPrinting,
+): Promise<Buffer> {
+  const words = wordsOf(language);
+  const { say, phrase } = words;
+  const paper = openPaper({ title: `${say('family.traveller')} ${family.id} ${phrase(family.title)}`, size });
   const { left } = paper.page.margins;
-  cover(paper, family, 'Traveller');
+  cover(paper, family, say('family.traveller'), words);
   for (const line of [
-    ['tag', 'serial number', 'owner'],
-    ['liquid and declaration', 'received by, on', 'promised on'],
-  ]) {
+    ['box.tag', 'box.serial', 'box.owner'],
+    ['box.liquid', 'box.received', 'box.promised'],
+  ] as const) {
     needRoom(paper, 40);
     const { y } = paper;
     paper.y =
       y +
       boxesAt(
         paper,
-        line.map((label) => ({ label })),
+        line.map((key) => ({ label: say(key) })),
         { x: left, y, width: innerWidth(paper) },
       );
   }
   paper.x = left;
-  heading(paper, 'Teardown');
-  family.teardown.forEach((step, i) => travellerStep(paper, step, i + 1));
-  heading(paper, 'Points');
-  for (const point of family.points) pointBoxes(paper, point);
-  heading(paper, 'Rebuild');
-  family.rebuild.forEach((step, i) => travellerStep(paper, step, i + 1));
-  heading(paper, 'Test');
-  family.test.steps.forEach((step, i) => travellerStep(paper, step, i + 1));
-  return closePaper(paper, `${family.id} ${plainVersion(family)} · ${cautionFooter}`);
+  const steps = (all: Family['rebuild']) =>
+    all.forEach((step, i) => travellerStep(paper, { step, number: i + 1, words }));
+  heading(paper, say('family.teardown'));
+  steps(family.teardown);
+  heading(paper, say('family.points'));
+  for (const point of family.points) pointBoxes(paper, point, words);
+  heading(paper, say('family.rebuild'));
+  steps(family.rebuild);
+  heading(paper, say('family.test'));
+  steps(family.test.steps);
+  return closePaper(paper, `${family.id} ${plainVersion(family)} · ${phrase(cautionFooter)}`);
 }

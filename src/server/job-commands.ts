@@ -202,6 +202,7 @@ async function termsOf({ connection }: { readonly connection: Connection }): Pro
     taxPct: settings.taxPct,
     quoteValidDays: settings.quoteValidDays,
     basis: settings.basis,
+    language: settings.language,
   };
 }
 

@@ -2,9 +2,8 @@ import type { OutboxItem } from '@/core/change';
 import { asBuiltSchema } from '@/core/report';
 import { letterTo, type Sender } from '@/core/letters';
 import { offeredLines, optionsOf, reminderLetter, totalQuote } from '@/core/quoting';
-import { dayInZone, sayDay } from '@/core/lifecycle';
-import { optionNames, sheetsOf, type JobRecord, type Quote, type ReportId } from '@/core/record';
-import { formatMoney } from '@/core/units';
+import { dayInZone } from '@/core/lifecycle';
+import { sheetsOf, type JobRecord, type Quote, type ReportId } from '@/core/record';
 import { packingOf } from '@/core/dispatch';
 import { sayTerm, warrantyEnd, warrantyTerms } from '@/core/warranty';
 import {
@@ -20,6 +19,8 @@ import {
   type OutboxRow,
 } from '@/db';
 import { linkDays } from '@/core/change/quote';
+import type { Words } from '@/words';
+import { wordsOf } from '@/words/every-language';
 import { writeAsBuiltPdf, writeQuotePdf } from '@/documents';
 import type { Context } from './context';
 import { mailAboutOrder } from './supply/write-about-orders';
@@ -31,23 +32,29 @@ import { letterheadOf } from './letterhead';
 const mostPictures = 24;
 
 type Shop = NonNullable<Awaited<ReturnType<typeof readShop>>>;
-const senderOf = ({ name, settings: { telephone, letters } }: Shop): Sender => ({ name, telephone, letters });
+/** The shop as it signs, in its own language or in that of a quote. */
+const senderOf = ({ name, settings }: Shop, language = settings.language): Sender & { readonly words: Words } => ({
+  ...{ name, telephone: settings.telephone, letters: settings.letters },
+  words: wordsOf(language),
+});
 
 /** What an option comes to, or the whole offer where there is nothing to choose. */
-function saySums(quote: Quote): readonly string[] {
+function saySums(quote: Quote, words: Words): readonly string[] {
+  const { say } = words;
   return optionsOf(quote).map((option) => {
     const { grossMinor } = totalQuote(offeredLines(quote, option), quote);
-    const money = formatMoney({ minor: grossMinor, currency: quote.currency });
-    if (option === null) return `${quote.kind === 'quote' ? 'The repair' : 'It'} comes to ${money} with tax.`;
-    return `${optionNames[option]}${option === quote.advised ? ', which we advise' : ''}: ${money} with tax.`;
+    const money = words.money({ minor: grossMinor, currency: quote.currency });
+    if (option === null) return say(quote.kind === 'quote' ? 'letter.sumRepair' : 'letter.sumSupplement', { money });
+    const said = { money, option: say(`option.${option}`) };
+    return say(option === quote.advised ? 'letter.sumAdvised' : 'letter.sumOption', said);
   });
 }
 
 /** The letter that goes with a quote or a supplement. */
-function quoteLetter(sender: Sender, record: JobRecord, quote: Quote, link: string) {
+function quoteLetter(sender: ReturnType<typeof senderOf>, record: JobRecord, quote: Quote, link: string) {
   return letterTo(sender, record, quote.kind === 'quote' ? 'quote' : 'supplement', {
     ...{ link, days: String(linkDays), note: quote.note, why: quote.supplement?.whyOnlyNow ?? '' },
-    ...{ revision: String(quote.revision), sums: saySums(quote).join('\n') },
+    ...{ revision: String(quote.revision), sums: saySums(quote, sender.words).join('\n') },
   });
 }
 
@@ -88,7 +95,7 @@ async function mailQuote(
   for (const [i, to] of [...new Set(addresses)].entries())
     await context.standIns.mail.send({
       ...{ id: mailIdOf(row.id, i), jobId: record.id, sentAt: context.now(), to },
-      ...quoteLetter(senderOf(shop), record, quote, `${origin}/customer/${token}`),
+      ...quoteLetter(senderOf(shop, quote.language), record, quote, `${origin}/customer/${token}`),
       attachment: { name: `${name}.pdf`, bytes: pdf },
     });
 }
@@ -108,7 +115,8 @@ async function mailReminder(
   if (!reminder || !quote) return;
   const shop = await shopOf(context);
   const today = dayInZone(reminder.at, shop.zone);
-  const { subject } = reminderLetter({ record, quote, today, sender: senderOf(shop) });
+  const sender = senderOf(shop, quote.language);
+  const { subject } = reminderLetter({ record, quote, today, sender, words: sender.words });
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: reminder.sentTo, subject },
     body: [reminder.words, '', `${origin}/customer/${token}`].join('\n'),
@@ -134,8 +142,10 @@ async function mailPromise(context: Context, row: OutboxRow, number: number): Pr
   const move = record.promises.find((one) => one.number === number);
   if (!move?.toldTo) return;
   const today = context.now().toISOString();
-  const letter = letterTo(senderOf(await shopOf(context)), record, 'promise', {
-    ...{ from: sayDay(move.from, today), to: sayDay(move.to, today), reason: move.reason },
+  const sender = senderOf(await shopOf(context));
+  const { day } = sender.words;
+  const letter = letterTo(sender, record, 'promise', {
+    ...{ from: day(move.from, today), to: day(move.to, today), reason: move.reason },
   });
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: move.toldTo, ...letter },
@@ -149,7 +159,7 @@ async function mailEvaluation(context: Context, row: OutboxRow, key: string): Pr
   if (!sheet?.body.sent) return;
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: sheet.body.sent.to },
-    subject: `A first look at your pump ${record.tag}`,
+    subject: senderOf(await shopOf(context)).words.say('letter.evaluation', { tag: record.tag }),
     body: sheet.body.sent.words,
   });
 }
@@ -159,14 +169,18 @@ async function mailReturn(context: Context, row: OutboxRow, what: 'released' | '
   const { record, family } = await jobOf(context, row);
   const { contact, returned } = record;
   if (!contact || !returned) return;
+  const sender = senderOf(await shopOf(context));
+  const { say, day } = sender.words;
   const carrier = packingOf(record)?.body.carrier ?? '';
   const until = returned.warrantyFrom && warrantyEnd(returned.warrantyFrom, returned.warrantyMonths);
-  const terms = warrantyTerms(record, family, returned.warrantyMonths).map((term) => `- ${sayTerm(term)}`);
+  const terms = warrantyTerms(record, family, returned.warrantyMonths).map(
+    (term) => `- ${sayTerm(term, sender.words)}`,
+  );
   const warranty =
     terms.length && until
-      ? [`Its warranty runs until ${sayDay(until, context.now().toISOString())}:`, ...terms]
-      : ['It has no warranty.'];
-  const letter = letterTo(senderOf(await shopOf(context)), record, what, {
+      ? [say('warranty.until', { day: day(until, context.now().toISOString()) }), ...terms]
+      : [say('warranty.none')];
+  const letter = letterTo(sender, record, what, {
     ...{ carrier, packing: returned.packing, to: returned.deliveredTo ?? '', warranty: warranty.join('\n') },
   });
   await context.standIns.mail.send({

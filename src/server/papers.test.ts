@@ -4,7 +4,7 @@ import { sayDay } from '@/core/lifecycle';
 import { present } from '@/core/present';
 import { codeOf, detailsOf } from '../../test-support/told';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
-import { actMark, carryOutDue } from '.';
+import { actMark, carryOutDue, openCustomerLink, perform, readCustomerPage } from '.';
 
 /** What the owner settles of papers: letters in the shop's own words, numbers that go on elsewhere, the mark. */
 let shop: TestShop;
@@ -16,6 +16,26 @@ const mails = async () => {
   await carryOutDue(shop.contextOf('sunniva'), 400);
   return (await shop.act('wenna', 'read-outbox', {})).mails;
 };
+
+describe('the language of papers', () => {
+  test('is that of new quotes, of letters and of the customer’s page; what was drawn up before keeps its own', async () => {
+    const before = await shop.play({ at: 'approve' });
+    await shop.act('sunniva', 'change-settings', { language: 'de' });
+    const tag = await shop.play({ at: 'approve' });
+    await shop.act('sunniva', 'change-settings', { language: 'en' });
+    const [first, second] = await Promise.all([before, tag].map(async (one) => present(await shop.load(one))));
+    expect([present(first).quotes[0]?.language, present(second).quotes[0]?.language]).toEqual(['en', 'de']);
+    const own = present(present(second).quotes[0]);
+    expect(own.text).toMatch(/^Angebot für P-\d+, Revision 1\n/);
+    const told = (await mails()).find(({ subject }) => subject === `Angebot für Ihre Pumpe ${tag}, Revision 1`);
+    expect(told?.body).toMatch(/^Guten Tag .+\n\nIhre Pumpe .+ wurde zerlegt und gemessen\./);
+    const link = present(/customer\/([\da-f]+)/.exec(told?.body ?? '')?.[1]);
+    const actor = await openCustomerLink(shop.runtime.database, link, new Date());
+    const page = await perform(readCustomerPage, shop.contextOf('x', { actor }), { token: link });
+    expect(page).toMatchObject({ catalogue: { language: 'de' }, quote: { language: 'de' } });
+    expect(await codeOf(shop.act('sunniva', 'change-settings', { language: 'tlh' as never }))).toBe('bad-input');
+  });
+});
 
 describe('letters', () => {
   const own = { subject: 'Pump {tag}: new day {to}', body: 'Good day {contact},\n\n{pump}: {to}.\n{reason}\n\n{shop}' };

@@ -4,10 +4,11 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CustomerOffer, OfferedLine } from '@/core/quoting';
 import { totalQuote } from '@/core/quoting';
-import { optionNames, type OptionLevel } from '@/core/record';
+import type { OptionLevel } from '@/core/record';
 import { act, type ActError } from '../act/act';
 import { useDraft } from '../act/use-draft';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { useWords } from '../words/words';
 import { lineMoney, linesIn, moneyOf, optionNet, sayOption, Totals } from './offer-reading';
 import { SignatureBox } from './signature-box';
 
@@ -26,9 +27,11 @@ export function OptionChoice({
   readonly option: OptionLevel | null;
   readonly onChoose?: (option: OptionLevel) => void;
 }) {
-  const money = moneyOf(offer);
+  const words = useWords();
+  const { say } = words;
+  const money = moneyOf(offer, words);
   return (
-    <div role="radiogroup" aria-label="Options">
+    <div role="radiogroup" aria-label={say('form.options')}>
       {offer.quote.options.map((level) => (
         <div key={level} className="row first:border-0">
           <label className="grid min-h-12 grid-cols-[auto_1fr_auto] items-start gap-x-3 py-2">
@@ -42,8 +45,8 @@ export function OptionChoice({
               onChange={() => onChoose?.(level)}
             />
             <span className="min-w-0">
-              <b>{optionNames[level]}</b>
-              <span className="block text-13 text-quiet">{sayOption(offer, level)}</span>
+              <b>{say(`option.${level}`)}</b>
+              <span className="block text-13 text-quiet">{sayOption(offer, level, words)}</span>
             </span>
             <b className="num whitespace-nowrap">{money(optionNet(offer, level))}</b>
           </label>
@@ -64,6 +67,8 @@ function LineChoice({
   readonly isDeclined: boolean;
   readonly onToggle: (() => void) | null;
 }) {
+  const words = useWords();
+  const { say, number, phrase } = words;
   return (
     <li className="row grid grid-cols-[auto_1fr_auto] items-start gap-x-3 py-3 first:border-0">
       {onToggle && line.declinable ? (
@@ -81,14 +86,14 @@ function LineChoice({
         <b className={isDeclined ? 'line-through' : ''}>{line.description}</b>
         <span className="block">{line.plain}</span>
         <span className="block text-13 text-quiet">
-          {line.quantity} {line.unit}
-          {line.discountPct > 0 && ` less ${line.discountPct} %`}
-          {!line.declinable && ' · belongs to every repair'}
-          {line.declinable && isDeclined && ' · declined: not covered by this repair'}
-          {line.critical && !isDeclined && ' · without it the pump may fail'}
+          {number(line.quantity)} {phrase(line.unit)}
+          {line.discountPct > 0 && say('form.discount', { percent: number(line.discountPct) })}
+          {!line.declinable && say('form.every')}
+          {line.declinable && isDeclined && say('form.declined')}
+          {line.critical && !isDeclined && say('form.critical')}
         </span>
       </label>
-      <span className="num whitespace-nowrap">{lineMoney(offer, line)}</span>
+      <span className="num whitespace-nowrap">{lineMoney(offer, line, words)}</span>
     </li>
   );
 }
@@ -105,24 +110,21 @@ function CriticalStep({
   readonly onConfirm: () => void;
   readonly onBack: () => void;
 }) {
+  const { say } = useWords();
   return (
-    <section role="alertdialog" aria-label="Before you leave it out" className="border-2 border-jasper bg-sheet p-3">
-      <h3 className="text-18 font-bold">Leave this out all the same?</h3>
+    <section role="alertdialog" aria-label={say('form.beforeOut')} className="border-2 border-jasper bg-sheet p-3">
+      <h3 className="text-18 font-bold">{say('form.leaveOut')}</h3>
       {lines.map((line) => (
         <p key={line.id} className="mt-2">
-          <b>{line.description}.</b> {line.plain} Without it the pump may fail in service; what is then damaged, and the
-          repair itself, has no warranty.
+          <b>{line.description}.</b> {line.plain} {say('form.mayFail')}
         </p>
       ))}
-      <p className="mt-2">
-        Nothing is ordered before {offer.shop.name} has spoken to you about it: it may be better to send the pump back
-        as it is.
-      </p>
+      <p className="mt-2">{say('form.spoken', { shop: offer.shop.name })}</p>
       <div className="mt-3 grid gap-2 sm:grid-cols-2">
         <Button tone="main" onClick={onBack}>
-          Keep it in
+          {say('form.keepIn')}
         </Button>
-        <Button onClick={onConfirm}>Yes, leave it out</Button>
+        <Button onClick={onConfirm}>{say('form.leave')}</Button>
       </div>
     </section>
   );
@@ -149,7 +151,9 @@ export function AnswerForm({
   );
   const [error, setError] = useState<ActError | null>(null);
   const [isBusy, setBusy] = useState(false);
-  const money = moneyOf(offer);
+  const words = useWords();
+  const { say } = words;
+  const money = moneyOf(offer, words);
   const lines = linesIn(offer, choice.option);
   const approved = lines.filter(({ id }) => !choice.declined.has(id));
   const declined = lines.filter(({ id }) => choice.declined.has(id));
@@ -174,10 +178,10 @@ export function AnswerForm({
   };
   const gross = totalQuote(approved, quote).grossMinor;
   return (
-    <section aria-label="Lines and answer">
+    <section aria-label={say('form.lines')}>
       {quote.options.length > 0 && (
         <>
-          <h2 className="mt-6 border-t border-ink pt-3 text-18 font-bold">How far shall we go?</h2>
+          <h2 className="mt-6 border-t border-ink pt-3 text-18 font-bold">{say('form.howFar')}</h2>
           <OptionChoice
             offer={offer}
             option={choice.option}
@@ -185,7 +189,7 @@ export function AnswerForm({
           />
         </>
       )}
-      <h2 className="mt-6 border-t border-ink pt-3 text-18 font-bold">What it takes, and what it costs</h2>
+      <h2 className="mt-6 border-t border-ink pt-3 text-18 font-bold">{say('form.takes')}</h2>
       <ul>
         {lines.map((line) => (
           <LineChoice
@@ -200,19 +204,19 @@ export function AnswerForm({
       <Totals offer={offer} lines={approved} />
       {isOpen && (
         <div className="mt-6 space-y-3 border-t border-ink pt-4">
-          <h2 className="text-18 font-bold">Your answer</h2>
+          <h2 className="text-18 font-bold">{say('page.answer')}</h2>
           <TextField
-            label="Your name"
+            label={say('form.name')}
             value={name}
             onChange={(event) => setName(event.target.value)}
             autoComplete="name"
             error={issueFor(error, 'name')}
           />
           <div>
-            <p className="mb-1 text-13 text-quiet">Your signature</p>
+            <p className="mb-1 text-13 text-quiet">{say('form.signature')}</p>
             <SignatureBox path={signature} onChange={setSignature} />
             {issueFor(error, 'signature') && (
-              <p className="text-13 font-semibold text-jasper">{issueFor(error, 'signature')}</p>
+              <p className="text-13 font-semibold text-jasper">{words.phrase(issueFor(error, 'signature') ?? '')}</p>
             )}
           </div>
           <ErrorNote error={error} />
@@ -232,11 +236,13 @@ export function AnswerForm({
           ) : (
             <>
               <Button tone="main" className="w-full" disabled={isBusy} onClick={() => send(false)}>
-                {declined.length ? `Approve ${approved.length} of ${lines.length} lines` : 'Approve all'} ·{' '}
-                {money(gross)}
+                {declined.length
+                  ? say('form.approveSome', { count: approved.length, all: lines.length })
+                  : say('form.approveAll')}{' '}
+                · {money(gross)}
               </Button>
               <Button className="w-full" disabled={isBusy} onClick={() => send(true)}>
-                {quote.kind === 'quote' ? 'Decline: send it back as it is' : 'No, leave it as it is'}
+                {say(quote.kind === 'quote' ? 'form.decline' : 'form.declineSupplement')}
               </Button>
             </>
           )}

@@ -5,11 +5,13 @@ import { useState } from 'react';
 import type { CustomerOffer } from '@/core/quoting';
 import { act, type ActError } from '../act/act';
 import { useDraft } from '../act/use-draft';
+import { useWords } from '../words/words';
 import { Button, ErrorNote, issueFor, TextArea, TextField } from '../ui/form';
 
 /** A question to the shop: it is kept on the job and answered here and by mail. */
 export function AskForm({ token, offer }: { readonly token: string; readonly offer: CustomerOffer }) {
   const router = useRouter();
+  const { say } = useWords();
   const { quote } = offer;
   const [words, setWords] = useDraft(`customer.${quote.id}.question`);
   const [name, setName] = useDraft(`customer.${quote.id}.name`);
@@ -27,25 +29,27 @@ export function AskForm({ token, offer }: { readonly token: string; readonly off
   };
   return (
     <details className="mt-4 border-t border-line pt-2">
-      <summary className="min-h-11 cursor-pointer content-center font-semibold">Ask us something</summary>
+      <summary className="min-h-11 cursor-pointer content-center font-semibold">{say('form.askUs')}</summary>
       <div className="space-y-3 py-2">
         <TextField
-          label="Your name"
+          label={say('form.name')}
           value={name}
           onChange={(event) => setName(event.target.value)}
           error={issueFor(error, 'name')}
         />
         <TextArea
-          label="Your question"
+          label={say('form.question')}
           value={words}
           onChange={(event) => setWords(event.target.value)}
           error={issueFor(error, 'words')}
         />
         <ErrorNote error={error} />
         <Button disabled={isBusy} onClick={send}>
-          Send the question
+          {say('form.sendQuestion')}
         </Button>
-        {offer.shop.telephone && <p className="text-13 text-quiet">Or ring us: {offer.shop.telephone}.</p>}
+        {offer.shop.telephone && (
+          <p className="text-13 text-quiet">{say('form.orRing', { telephone: offer.shop.telephone })}</p>
+        )}
       </div>
     </details>
   );

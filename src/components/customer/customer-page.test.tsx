@@ -1,6 +1,7 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { present } from '@/core/present';
+import { catalogueFor, wordsOf } from '@/words/every-language';
 import { customerOffer } from '@/core/quoting';
 import { standingOf } from '@/core/lifecycle';
 import { asId, type JobRecord, type Quote, type QuoteLine } from '@/core/record';
@@ -24,10 +25,12 @@ const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere', telephone: 'H
 const token = 'a'.repeat(64);
 
 function show(quote: Quote, change: Partial<JobRecord> = {}, today = '2026-11-24') {
+  const words = wordsOf(quote.language);
   const record = exampleRecord({ station: 'approve', quotes: [quote], ...change });
   const { remaining } = standingOf(record, exampleFamily);
-  const offer = customerOffer({ record, family: exampleFamily, quote, shop, remaining, today });
-  return render(<CustomerPage token={token} view={{ ...offer, station: record.station, today }} />);
+  const offer = customerOffer({ record, family: exampleFamily, quote, shop, remaining, today, words });
+  const catalogue = catalogueFor(quote.language, []);
+  return render(<CustomerPage token={token} view={{ ...offer, catalogue, station: record.station, today }} />);
 }
 const done = { body: { data: { version: 9 } } };
 beforeAll(() => void jest.spyOn(window, 'scrollTo').mockReturnValue(undefined));
@@ -161,4 +164,35 @@ test('a supplement that is declined is asked again where the pump may fail witho
   expect(asked).toEqual([]);
   await userEvent.click(screen.getByRole('button', { name: 'Yes, leave it out' }));
   await waitFor(() => expect(asked[0]?.body).toMatchObject({ declineAll: true, criticalConfirmed: true }));
+});
+
+describe('in another language', () => {
+  const quote = exampleQuote([seal, { ...gear, description: 'Zahnrad' }], { language: 'de' });
+  test('reads and asks in it, and says so to what reads it aloud', async () => {
+    const { container } = show(quote);
+    expect(container.querySelector('[lang]')).toHaveAttribute('lang', 'de');
+    expect(screen.getByRole('heading', { level: 1 })).toHaveTextContent(/^Ihre Pumpe /);
+    // 640 and a fifth.
+    expect(screen.getByRole('button', { name: /^Alles freigeben · 768,00\s€/ })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('checkbox', { name: /Zahnrad/ }));
+    await userEvent.click(screen.getByRole('button', { name: /^1 von 2 Positionen freigeben/ }));
+    expect(screen.getByRole('alertdialog', { name: 'Bevor Sie es weglassen' })).toHaveTextContent(
+      /Ohne dies kann die Pumpe im Betrieb ausfallen/,
+    );
+  });
+  test('what is refused is said in it', async () => {
+    answerFetch(() => ({
+      ok: false,
+      body: {
+        error: {
+          ...{ code: 'bad-input', what: 'name: must not be empty', kept: 'All that you typed is still there.' },
+          ...{ todo: 'Correct the marked value.', issues: [{ path: 'name', message: 'must not be empty' }] },
+        },
+      },
+    }));
+    show(quote);
+    await userEvent.click(screen.getByRole('button', { name: /^Alles freigeben/ }));
+    expect(await screen.findByRole('alert')).toHaveTextContent(/^Name: darf nicht leer sein\s*Alles, was Sie getippt haben, ist noch da\. Bitte berichtigen/);
+    expect(screen.getByText('darf nicht leer sein')).toBeVisible();
+  });
 });

@@ -1,32 +1,45 @@
+'use client';
+
+import type { Catalogue } from '@/words';
+import { InWords, useWords } from '../words/words';
 import { WordMark } from '../signs/stream';
 
+interface Shop {
+  readonly name: string;
+  readonly place: string;
+  readonly telephone: string;
+}
+
 /** What a customer reads whose link opens nothing any more: why that may be, and whom to ring. */
-export function DeadLink({
-  shop,
-}: {
-  readonly shop: { readonly name: string; readonly place: string; readonly telephone: string };
-}) {
+export function DeadLink({ shop }: { readonly shop: Shop & { readonly catalogue?: Catalogue | null } }) {
   return (
-    <div className="mx-auto max-w-[640px] p-6">
+    <InWords catalogue={shop.catalogue}>
+      <Said shop={shop} />
+    </InWords>
+  );
+}
+
+function Said({ shop: { name, place, telephone } }: { readonly shop: Shop }) {
+  const { say, language } = useWords();
+  return (
+    <div lang={language} className="mx-auto max-w-[640px] p-6">
       <p className="flex items-center gap-2 font-bold">
         <WordMark />
-        {shop.name}, {shop.place}
+        {name}, {place}
       </p>
-      <h1 className="mt-6 text-24 font-bold">This link does not open anything any more</h1>
+      <h1 className="mt-6 text-24 font-bold">{say('dead.title')}</h1>
+      <p className="mt-2">{say('dead.why')}</p>
       <p className="mt-2">
-        It has run out, or we have taken it back, or it was not copied whole. Nothing that you answered before is lost.
-      </p>
-      <p className="mt-2">
-        {shop.telephone ? (
+        {telephone ? (
           <>
-            Ring us:{' '}
-            <a className="font-semibold underline" href={`tel:${shop.telephone.replaceAll(' ', '')}`}>
-              {shop.telephone}
+            {say('dead.ring')}{' '}
+            <a className="font-semibold underline" href={`tel:${telephone.replaceAll(' ', '')}`}>
+              {telephone}
             </a>
-            , or answer our mail; we send you a new link.
+            {say('dead.orAnswer')}
           </>
         ) : (
-          'Answer our mail; we send you a new link.'
+          say('dead.answer')
         )}
       </p>
     </div>

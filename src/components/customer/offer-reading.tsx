@@ -1,8 +1,10 @@
+'use client';
+
 import type { CustomerOffer, OfferedLine } from '@/core/quoting';
 import { isClosingUp, lineTotalMinor, optionsOf, standsIn, totalQuote } from '@/core/quoting';
-import { sayDay } from '@/core/lifecycle';
-import { optionNames, type OptionLevel } from '@/core/record';
-import { formatMoney } from '@/core/units';
+import type { OptionLevel } from '@/core/record';
+import type { Words } from '@/words';
+import { useWords } from '../words/words';
 
 export type PhotoHref = (id: string, size: 'full' | 'thumb') => string;
 interface Reading {
@@ -10,19 +12,10 @@ interface Reading {
   readonly photoHref: PhotoHref;
 }
 
-const actionWords: Readonly<Record<string, string>> = {
-  'reuse as it is': 'It can go on.',
-  clean: 'We clean it.',
-  rework: 'We restore it.',
-  replace: 'It needs a new part.',
-  'make in the shop': 'We make a new one.',
-  'take from a donor': 'We fit one from a donor pump, measured like new.',
-};
-
 export const moneyOf =
-  ({ quote }: Pick<CustomerOffer, 'quote'>) =>
+  ({ quote }: Pick<CustomerOffer, 'quote'>, words: Words) =>
   (minor: number) =>
-    formatMoney({ minor, currency: quote.currency });
+    words.money({ minor, currency: quote.currency });
 
 /** The lines of an option that are offered in it. */
 export const linesIn = ({ lines }: CustomerOffer, option: OptionLevel | null): readonly OfferedLine[] =>
@@ -30,8 +23,8 @@ export const linesIn = ({ lines }: CustomerOffer, option: OptionLevel | null): r
 
 /** A finding’s picture and what is done about it, in plain words. */
 export function FindingsRead({ offer, photoHref }: Reading) {
-  if (!offer.findings.length)
-    return <p>Nothing is worn beyond its limits; the overhaul renews the parts that are always renewed.</p>;
+  const { say } = useWords();
+  if (!offer.findings.length) return <p>{say('page.nothing')}</p>;
   return (
     <ul>
       {offer.findings.map((finding) => (
@@ -49,7 +42,7 @@ export function FindingsRead({ offer, photoHref }: Reading) {
             </a>
           ))}
           <p className="min-w-0">
-            {finding.plain} <b>{actionWords[finding.action] ?? finding.action}</b>
+            {finding.plain} <b>{say(`action.${finding.action}`)}</b>
           </p>
         </li>
       ))}
@@ -57,39 +50,32 @@ export function FindingsRead({ offer, photoHref }: Reading) {
   );
 }
 
-const changeWords: Readonly<Record<string, string>> = {
-  new: 'new',
-  gone: 'no longer there',
-  price: 'price',
-  words: 'in other words',
-  options: 'in other options',
-};
-
 /** What changed since the revision before: a double bar, the same for the shop and the customer. */
 export function ChangedSince({ offer }: { readonly offer: CustomerOffer }) {
   const { changed } = offer;
+  const words = useWords();
+  const { say } = words;
   if (!changed) return null;
-  const money = moneyOf(offer);
+  const money = moneyOf(offer, words);
   const signed = (minor: number) => `${minor > 0 ? '+' : ''}${money(minor)}`;
   const sums = changed.options.filter(({ beforeMinor, afterMinor }) => beforeMinor !== afterMinor);
   if (!changed.lines.length && !sums.length) return null;
-  const since = changed.since.sentAt ? ` of ${sayDay(changed.since.sentAt)}` : '';
+  const { revision, sentAt } = changed.since;
   return (
-    <section aria-label="What changed" className="my-3 border-l-4 border-double border-ink pl-3 text-13">
+    <section aria-label={say('page.changed')} className="my-3 border-l-4 border-double border-ink pl-3 text-13">
       <p className="font-semibold">
-        Since revision {changed.since.revision}
-        {since}
+        {sentAt ? say('page.sinceOf', { revision, day: words.day(sentAt) }) : say('page.since', { revision })}
       </p>
       {sums.map(({ option, beforeMinor, afterMinor }) => (
         <p key={option ?? 'all'}>
-          {option ? optionNames[option] : 'Sum'}: <span className="num">{money(beforeMinor)}</span>, now{' '}
-          <b className="num">{money(afterMinor)}</b> ({signed(afterMinor - beforeMinor)})
+          {say(option ? `option.${option}` : 'page.sum')}: <span className="num">{money(beforeMinor)}</span>,{' '}
+          {say('page.now')} <b className="num">{money(afterMinor)}</b> ({signed(afterMinor - beforeMinor)})
         </p>
       ))}
       <ul>
         {changed.lines.map((line) => (
           <li key={line.key}>
-            {line.description}: {changeWords[line.change]}
+            {line.description}: {say(`change.${line.change}`)}
             {line.beforeMinor !== line.afterMinor && <> {signed((line.afterMinor ?? 0) - (line.beforeMinor ?? 0))}</>}
           </li>
         ))}
@@ -99,20 +85,25 @@ export function ChangedSince({ offer }: { readonly offer: CustomerOffer }) {
 }
 
 /** What an option is, in a sentence: what is left out of it, what is more in it, and when it is ready. */
-export function sayOption(offer: CustomerOffer, option: OptionLevel): string {
+export function sayOption(offer: CustomerOffer, option: OptionLevel, words: Words): string {
+  const { say, phrase } = words;
   const out = offer.lines.filter((line) => !standsIn(line, option) && line.instead);
   const least = optionsOf(offer.quote)[0] ?? null;
   const more = offer.lines.filter((line) => standsIn(line, option) && least && !standsIn(line, least));
-  const lost = offer.lost && out.some(({ instead }) => instead === 'stays worn') ? offer.lost : null;
+  const lost = offer.lost && out.some(({ instead }) => instead === phrase('stays worn')) ? offer.lost : null;
   const ready = offer.ready[option];
   const parts = [
-    more.length && option !== least ? `also: ${more.map(({ description }) => description).join('; ')}` : '',
-    option === least && out.length
-      ? `left out: ${out.map(({ description, instead }) => `${description} (${instead})`).join('; ')}`
+    more.length && option !== least
+      ? say('page.also', { lines: more.map(({ description }) => description).join('; ') })
       : '',
-    lost ? `the worn gap goes on wasting about ${moneyOf(offer)(Math.round(lost.minorYear))} of power a year` : '',
-    option === offer.quote.advised ? 'our advice' : '',
-    ready ? `ready about ${sayDay(ready.likely)}` : '',
+    option === least && out.length
+      ? say('page.leftOut', {
+          lines: out.map(({ description, instead }) => `${description} (${instead})`).join('; '),
+        })
+      : '',
+    lost ? say('page.wasted', { money: moneyOf(offer, words)(Math.round(lost.minorYear)) }) : '',
+    option === offer.quote.advised ? say('page.advice') : '',
+    ready ? say('page.ready', { day: words.day(ready.likely) }) : '',
   ];
   return parts.filter(Boolean).join(' · ');
 }
@@ -126,25 +117,21 @@ export const optionNet = (offer: CustomerOffer, option: OptionLevel | null): num
 
 /** Closing it up as it is, and a new unit where its price is known: what else there is. */
 export function OtherWays({ offer }: { readonly offer: CustomerOffer }) {
+  const words = useWords();
+  const { say } = words;
   if (offer.quote.kind !== 'quote') return null;
-  const money = moneyOf(offer);
+  const money = moneyOf(offer, words);
   const closing = offer.lines.filter(isClosingUp);
   const minor = totalQuote(closing, offer.quote).netMinor;
   return (
     <p className="mt-2 text-13 text-quiet">
-      {minor > 0 && (
-        <>
-          Or closed up as it is, untested and without warranty: <span className="num">{money(minor)}</span>
-          {offer.newUnit ? '; ' : '.'}
-        </>
-      )}
-      {offer.newUnit && (
-        <>
-          {minor > 0 ? 'or' : 'Or'} a new unit: <span className="num">{money(offer.newUnit.priceMinor)}</span>, about{' '}
-          {offer.newUnit.days} days.
-        </>
-      )}{' '}
-      All without tax.
+      {minor > 0 && `${say('page.closedUp', { money: money(minor) })}${offer.newUnit ? '; ' : '.'}`}
+      {offer.newUnit &&
+        say(minor > 0 ? 'page.newUnitToo' : 'page.newUnit', {
+          money: money(offer.newUnit.priceMinor),
+          days: offer.newUnit.days,
+        })}{' '}
+      {say('page.withoutTax')}
     </p>
   );
 }
@@ -152,46 +139,50 @@ export function OtherWays({ offer }: { readonly offer: CustomerOffer }) {
 /** Why a supplement comes only now, and what waits for its answer. */
 export function WhyOnlyNow({ offer }: { readonly offer: CustomerOffer }) {
   const { supplement } = offer;
+  const { say } = useWords();
   if (!supplement) return null;
   return (
     <div className="my-3 space-y-2">
       <p>
-        <b>Why only now:</b> {supplement.whyOnlyNow}
+        <b>{say('page.onlyNow')}</b> {supplement.whyOnlyNow}
       </p>
       <p>
-        <b>What it stops:</b>{' '}
+        <b>{say('page.stops')}</b>{' '}
         {supplement.stops.length
-          ? `only ${supplement.stops.map((title) => `“${title}”`).join(', ')}; the rest goes on.`
-          : 'nothing; the work goes on while you decide.'}
+          ? say('page.stopsOnly', { steps: supplement.stops.map((words) => say('page.quoted', { words })).join(', ') })
+          : say('page.stopsNothing')}
       </p>
     </div>
   );
 }
 
 /** “14 to 18 December”, or one day where both ends are the same. */
-function sayRange({ early, late }: { readonly early: string; readonly late: string }): string {
-  return early === late ? sayDay(early) : `${sayDay(early)} to ${sayDay(late)}`;
+function sayRange({ early, late }: { readonly early: string; readonly late: string }, { day, say }: Words): string {
+  return early === late ? day(early) : say('page.range', { early: day(early), late: day(late) });
 }
 
 /** A supplement’s two futures on one scale of days against what was promised: with it, and without. */
 export function TwoFutures({ offer }: { readonly offer: CustomerOffer }) {
+  const spoken = useWords();
+  const { say, day } = spoken;
   const [withIt, without] = [offer.ready[offer.quote.advised], offer.ready['as it is']];
   if (offer.quote.kind !== 'supplement' || !withIt || !without) return null;
   const days = [withIt.early, withIt.late, without.early, without.late, offer.promisedOn].toSorted();
   const [first, last] = [Date.parse(days[0] ?? ''), Date.parse(days.at(-1) ?? '')];
-  const at = (day: string) => (last > first ? (100 * (Date.parse(day) - first)) / (last - first) : 0);
+  const at = (one: string) => (last > first ? (100 * (Date.parse(one) - first)) / (last - first) : 0);
   const rows = [
-    { words: 'Yes', range: withIt, note: 'tested, with our warranty', fill: 'bg-slate' },
-    { words: 'No', range: without, note: 'put together as it is; no warranty for it', fill: 'bg-line' },
+    { words: say('page.yes'), range: withIt, note: say('page.withIt'), fill: 'bg-slate' },
+    { words: say('page.no'), range: without, note: say('page.withoutIt'), fill: 'bg-line' },
   ];
   return (
-    <section aria-label="When it is ready" className="my-3 border-t border-line pt-2">
+    <section aria-label={say('page.whenReady')} className="my-3 border-t border-line pt-2">
       <h3 className="font-bold">
-        When it is ready <small className="font-normal text-quiet">promised for {sayDay(offer.promisedOn)}</small>
+        {say('page.whenReady')}{' '}
+        <small className="font-normal text-quiet">{say('page.promised', { day: day(offer.promisedOn) })}</small>
       </h3>
       {rows.map(({ words, range, note, fill }) => (
         <div key={words} className="mt-1">
-          <b>{words}:</b> {sayRange(range)} <span className="text-13 text-quiet">{note}</span>
+          <b>{words}:</b> {sayRange(range, spoken)} <span className="text-13 text-quiet">{note}</span>
           <span aria-hidden className="relative block h-3 border-b border-line">
             <span
               className={`absolute inset-y-0.5 ${fill}`}
@@ -207,13 +198,14 @@ export function TwoFutures({ offer }: { readonly offer: CustomerOffer }) {
 
 /** Questions that were asked, with the shop’s answers. */
 export function QuestionsRead({ offer }: { readonly offer: CustomerOffer }) {
+  const { say, day } = useWords();
   if (!offer.questions.length) return null;
   return (
     <dl className="my-3 space-y-1 border-t border-line pt-2 text-13">
       {offer.questions.map((question) => (
         <div key={question.id}>
           <dt>
-            <b>You asked on {sayDay(question.askedAt)}:</b> {question.words}
+            <b>{say('page.youAsked', { day: day(question.askedAt) })}</b> {question.words}
           </dt>
           <dd>
             {question.answer ? (
@@ -221,7 +213,7 @@ export function QuestionsRead({ offer }: { readonly offer: CustomerOffer }) {
                 <b>{question.answer.personName}:</b> {question.answer.words}
               </>
             ) : (
-              <span className="text-quiet">We answer here and by mail.</span>
+              <span className="text-quiet">{say('page.weAnswer')}</span>
             )}
           </dd>
         </div>
@@ -231,19 +223,23 @@ export function QuestionsRead({ offer }: { readonly offer: CustomerOffer }) {
 }
 
 export function Totals({ offer, lines }: { readonly offer: CustomerOffer; readonly lines: readonly OfferedLine[] }) {
-  const money = moneyOf(offer);
+  const words = useWords();
+  const { say, number } = words;
+  const money = moneyOf(offer, words);
   const totals = totalQuote(lines, offer.quote);
   const rows: readonly (readonly [string, number])[] = [
-    ['Sum of the lines', totals.linesMinor],
-    ...(totals.discountMinor ? [[`Less ${offer.quote.discountPct} %`, -totals.discountMinor] as const] : []),
-    [`Tax ${offer.quote.taxPct} %`, totals.taxMinor],
-    ['Together', totals.grossMinor],
+    [say('paper.sum'), totals.linesMinor],
+    ...(totals.discountMinor
+      ? [[say('paper.less', { percent: number(offer.quote.discountPct) }), -totals.discountMinor] as const]
+      : []),
+    [say('paper.tax', { percent: number(offer.quote.taxPct) }), totals.taxMinor],
+    [say('paper.together'), totals.grossMinor],
   ];
   return (
     <dl className="ml-auto mt-2 grid max-w-[340px] grid-cols-[1fr_auto] gap-x-6 border-t border-ink pt-2">
-      {rows.map(([words, minor]) => (
-        <div key={words} className="contents last:text-18 last:font-bold">
-          <dt>{words}</dt>
+      {rows.map(([title, minor]) => (
+        <div key={title} className="contents last:text-18 last:font-bold">
+          <dt>{title}</dt>
           <dd className="num text-right">{money(minor)}</dd>
         </div>
       ))}
@@ -251,4 +247,5 @@ export function Totals({ offer, lines }: { readonly offer: CustomerOffer; readon
   );
 }
 
-export const lineMoney = (offer: CustomerOffer, line: OfferedLine) => moneyOf(offer)(lineTotalMinor(line));
+export const lineMoney = (offer: CustomerOffer, line: OfferedLine, words: Words) =>
+  moneyOf(offer, words)(lineTotalMinor(line));

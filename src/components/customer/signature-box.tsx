@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef } from 'react';
+import { useWords } from '../words/words';
 import { Button } from '../ui/form';
 
 interface Props {
@@ -10,6 +11,7 @@ interface Props {
 
 /** A box to sign in with finger, pen or mouse; by keyboard the typed name may stand for it. */
 export function SignatureBox({ path, onChange }: Props) {
+  const { say } = useWords();
   const isDown = useRef(false);
   const at = (event: React.PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -21,7 +23,7 @@ export function SignatureBox({ path, onChange }: Props) {
       <svg
         viewBox="0 0 320 120"
         role="img"
-        aria-label={isTyped ? 'The typed name stands as signature' : path ? 'Signed' : 'Box to sign in'}
+        aria-label={say(isTyped ? 'sign.typed' : path ? 'sign.signed' : 'sign.box')}
         className="w-full touch-none border border-ink bg-sheet"
         onPointerDown={(event) => {
           isDown.current = true;
@@ -44,16 +46,16 @@ export function SignatureBox({ path, onChange }: Props) {
         )}
         {isTyped && (
           <text x={160} y={88} textAnchor="middle" fontSize={17} fill="var(--ink)">
-            signed by the typed name
+            {say('sign.byName')}
           </text>
         )}
       </svg>
       <div className="flex flex-wrap gap-2">
         <Button tone="quiet" onClick={() => onChange('')}>
-          Clear
+          {say('sign.clear')}
         </Button>
         <Button tone="quiet" onClick={() => onChange('typed')}>
-          My typed name is my signature
+          {say('sign.use')}
         </Button>
       </div>
     </div>

@@ -50,7 +50,7 @@ function VisitLine({ visit, currency }: { readonly visit: CustomerVisit; readonl
       </Link>
       <span>
         {closedOn ? (
-          `${dayWords(openedOn)} to ${dayWords(closedOn)}: ${outcomeWords[outcome]}`
+          `${dayWords(openedOn)} to ${dayWords(closedOn)}: ${outcomeWords(outcome)}`
         ) : (
           <b>
             here since {dayWords(openedOn)}, at {stationNames[station].toLowerCase()}, promised {dayWords(promisedOn)}

@@ -1,11 +1,5 @@
 import type { Outcome } from '@/core/record';
+import { english } from '@/words';
 
-/** What became of a pump, after its days. */
-export const outcomeWords: Readonly<Record<Outcome, string>> = {
-  open: 'went back',
-  repaired: 'repaired',
-  declined: 'went back as it was',
-  reassembled: 'put together, not repaired',
-  scrapped: 'scrapped',
-  donor: 'left as a donor',
-};
+/** What became of a pump, after its days, as the shop reads it. */
+export const outcomeWords = (outcome: Outcome): string => english.say(`outcome.${outcome}`);

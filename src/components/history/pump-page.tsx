@@ -184,7 +184,7 @@ function VisitCard({ visit, at }: { readonly visit: VisitTold; readonly at: numb
         {visit.hours !== null && `, ${thousands(visit.hours)} h`}
       </p>
       <p className="text-13">
-        {visit.outcome === 'open' && !visit.closedOn ? 'not decided yet' : outcomeWords[visit.outcome]}
+        {visit.outcome === 'open' && !visit.closedOn ? 'not decided yet' : outcomeWords(visit.outcome)}
         {visit.warranty && `, back within its warranty: ${visit.warranty}`}
         {visit.renewed.length > 0 && `; new: ${visit.renewed.slice(0, 4).join(', ').toLowerCase()}`}
         {visit.renewed.length > 4 && ` and ${visit.renewed.length - 4} more`}

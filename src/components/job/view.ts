@@ -1,3 +1,4 @@
+import type { Catalogue } from '@/words';
 import type { OwnLetters } from '@/core/letters';
 import type { Put } from '@/core/change';
 import type { Family } from '@/core/family';
@@ -31,6 +32,8 @@ export interface JobFrame {
     readonly currency: string;
     readonly labourMinorPerHour: number;
   };
+  /** The language of its quote, where that is not English. */
+  readonly catalogue?: Catalogue | null;
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly MissingShown[] };
   readonly openLinks: number;
   /** At return: what the warranty covers, by where each part came from. */

@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form';
 import type { InputOf } from '@/contract';
 import { defaultBasis } from '@/core/quoting';
 import { optionNames, paperSizes, type ComparisonBasis, type PaperSize } from '@/core/record';
+import { languageNames, languages, type Language } from '@/words';
 import { useAct } from '../act/use-act';
 import { readMoney, writeMoney } from '../quote/money';
 import { Button, ErrorNote, issueFor, SelectField, TextArea, TextField } from '../ui/form';
@@ -24,6 +25,7 @@ export interface SettingsShown {
   readonly telephone: string;
   readonly address: string;
   readonly paperSize: PaperSize;
+  readonly language: Language;
   readonly basis: ComparisonBasis | null;
 }
 
@@ -54,7 +56,13 @@ const lives = {
 } as const;
 type Text = Readonly<
   Record<
-    keyof typeof monies | keyof typeof figures | `life ${keyof typeof lives}` | 'telephone' | 'address' | 'paperSize',
+    | keyof typeof monies
+    | keyof typeof figures
+    | `life ${keyof typeof lives}`
+    | 'telephone'
+    | 'address'
+    | 'paperSize'
+    | 'language',
     string
   >
 >;
@@ -74,6 +82,7 @@ function textOf(shown: SettingsShown): Text {
       (Object.keys(lives) as (keyof typeof lives)[]).map((way) => [`life ${way}`, String(basis.lifeYears[way])]),
     ),
     ...{ telephone: shown.telephone, address: shown.address, paperSize: shown.paperSize },
+    language: shown.language,
   } as Text;
 }
 
@@ -102,6 +111,7 @@ function readForm(newUnit: ComparisonBasis['newUnit']) {
       ...named(shopNames(figures), figure),
       ...{ telephone: text.telephone, address: text.address },
       paperSize: text.paperSize === 'Letter' ? 'Letter' : 'A4',
+      language: languages.find((one) => one === text.language) ?? 'en',
       basis: {
         ...{ hoursPerYear: figure('hoursPerYear'), pricePerKwhMinor: money('pricePerKwhMinor') },
         ...{ interestPct: figure('interestPct'), hireMinorPerDay: money('hireMinorPerDay'), lifeYears, newUnit },
@@ -143,6 +153,13 @@ function SettingsForm({ settings }: { readonly settings: SettingsShown }) {
         <SelectField label="Sheet" {...form.register('paperSize')}>
           {paperSizes.map((size) => (
             <option key={size}>{size}</option>
+          ))}
+        </SelectField>
+        <SelectField label="Language of papers, letters and the customer’s page" {...form.register('language')}>
+          {languages.map((language) => (
+            <option key={language} value={language}>
+              {languageNames[language]}
+            </option>
           ))}
         </SelectField>
         <div className="col-span-2">

@@ -8,10 +8,13 @@ import {
   letterKinds,
   letterTable,
   lettersWords,
+  usualLetter,
   type LetterKind,
   type LetterWords,
   type OwnLetters,
 } from '@/core/letters';
+import type { Catalogue } from '@/words';
+import { useSpoken } from '../words/words';
 import { useAct } from '../act/use-act';
 import { useDraftState } from '../act/use-draft-state';
 import { ChoiceRow } from '../ui/choice-row';
@@ -21,6 +24,8 @@ export interface LettersShown {
   readonly shop: string;
   readonly telephone: string;
   readonly letters: OwnLetters;
+  /** The language of the shop's papers, where that is not English. */
+  readonly catalogue: Catalogue | null;
 }
 
 /** How the letter reads, filled in with what a made-up job says. */
@@ -48,9 +53,11 @@ function Preview({
 
 /** One letter: its words on the left, how it reads on the right. */
 function Letter({ kind, view }: { readonly kind: LetterKind; readonly view: LettersShown }) {
-  const { title, when, fields, must, usual } = letterTable[kind];
-  const standing = lettersWords(kind, view.letters);
-  const [words, change, forget] = useDraftState(`letter.${kind}`, standing);
+  const { title, when, fields, must } = letterTable[kind];
+  const spoken = useSpoken(view.catalogue);
+  const usual = usualLetter(kind, spoken);
+  const standing = lettersWords(kind, view.letters, spoken);
+  const [words, change, forget] = useDraftState(`letter.${kind}.${spoken.language}`, standing);
   const body = useRef<HTMLTextAreaElement>(null);
   const router = useRouter();
   const { run, error, isBusy } = useAct();

@@ -1,3 +1,4 @@
+import { languageNames } from '@/words';
 import Link from 'next/link';
 import type { FamilyCard, FoundFamily } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
@@ -172,6 +173,7 @@ export function Library({ shop, people, instruments, families, seen, found, toda
                 ['A reminder is drafted after', `${shop.settings.reminderAfterDays} days`],
                 ['Telephone', shop.settings.telephone || 'none'],
                 ['Papers on', shop.settings.paperSize],
+                ['Papers in', languageNames[shop.settings.language]],
               ].map(([words, value]) => (
                 <div key={words} className="contents">
                   <dt>{words}</dt>

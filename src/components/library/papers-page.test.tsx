@@ -7,7 +7,7 @@ const mockSend = jest.fn();
 jest.mock('../job/send-picture', () => ({ sendPicture: (asked: unknown) => mockSend(asked) as unknown }));
 
 const view = {
-  ...{ shop: 'Kettlewick Pump Works', telephone: 'Harrowmere 214', letters: {}, mark: null },
+  ...{ shop: 'Kettlewick Pump Works', telephone: 'Harrowmere 214', letters: {}, mark: null, catalogue: null },
   numbers: [{ series: 'tag' as const, title: 'Tags of jobs', next: 442, written: 'P-0442' }],
 };
 const preview = () => within(screen.getByRole('region', { name: 'How it reads' }));

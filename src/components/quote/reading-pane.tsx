@@ -1,3 +1,5 @@
+'use client';
+
 import { customerOffer } from '@/core/quoting';
 import type { Quote } from '@/core/record';
 import {
@@ -13,11 +15,14 @@ import {
 } from '../customer/offer-reading';
 import { OptionChoice } from '../customer/answer-form';
 import type { JobView } from '../job/view';
+import { InWords, useSpoken } from '../words/words';
 
 /** Exactly what the customer will read, of the draft as it stands; nothing in it can be pressed. */
 export function ReadingPane({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
   const { record, family, standing, today, shop } = view;
-  const offer = customerOffer({ record, family, quote, shop, remaining: standing.remaining, today });
+  const words = useSpoken(view.catalogue?.language === quote.language ? view.catalogue : null);
+  const { say } = words;
+  const offer = customerOffer({ record, family, quote, shop, remaining: standing.remaining, today, words });
   const option = quote.options.length ? quote.advised : null;
   const lines = linesIn(offer, option);
   return (
@@ -26,33 +31,35 @@ export function ReadingPane({ view, quote }: { readonly view: JobView; readonly 
         What {record.contact?.name.split(' ')[0] ?? 'the customer'} will read{' '}
         <small className="font-normal text-quiet">word for word</small>
       </h2>
-      <div className="border border-line bg-sheet p-4 text-13">
-        <h3 className="text-18 font-bold">
-          {quote.kind === 'quote'
-            ? `Your pump ${record.pump.maker} ${record.pump.model}`
-            : 'We found something more. May we go on?'}
-        </h3>
-        {quote.note && <p className="mt-1 whitespace-pre-line">{quote.note}</p>}
-        <ChangedSince offer={offer} />
-        <FindingsRead offer={offer} photoHref={(id, size) => `/files/photo/${id}/${size}`} />
-        <WhyOnlyNow offer={offer} />
-        <TwoFutures offer={offer} />
-        {quote.options.length > 0 && <OptionChoice offer={offer} option={option} />}
-        <ul className="mt-2 border-t border-line">
-          {lines.map((line) => (
-            <li key={line.id} className="row flex gap-3 py-1 first:border-0">
-              <span className="min-w-0 flex-1">
-                <b>{line.description}</b> {line.plain}
-              </span>
-              <span className="num whitespace-nowrap">{lineMoney(offer, line)}</span>
-            </li>
-          ))}
-        </ul>
-        <Totals offer={offer} lines={lines} />
-        <OtherWays offer={offer} />
-        <QuestionsRead offer={offer} />
-        {shop.telephone && <p className="mt-2">Ask us here, or ring us: {shop.telephone}.</p>}
-      </div>
+      <InWords catalogue={view.catalogue?.language === quote.language ? view.catalogue : null}>
+        <div lang={quote.language} className="border border-line bg-sheet p-4 text-13">
+          <h3 className="text-18 font-bold">
+            {quote.kind === 'quote'
+              ? say('page.title', { pump: `${record.pump.maker} ${record.pump.model}` })
+              : say('page.titleMore')}
+          </h3>
+          {quote.note && <p className="mt-1 whitespace-pre-line">{quote.note}</p>}
+          <ChangedSince offer={offer} />
+          <FindingsRead offer={offer} photoHref={(id, size) => `/files/photo/${id}/${size}`} />
+          <WhyOnlyNow offer={offer} />
+          <TwoFutures offer={offer} />
+          {quote.options.length > 0 && <OptionChoice offer={offer} option={option} />}
+          <ul className="mt-2 border-t border-line">
+            {lines.map((line) => (
+              <li key={line.id} className="row flex gap-3 py-1 first:border-0">
+                <span className="min-w-0 flex-1">
+                  <b>{line.description}</b> {line.plain}
+                </span>
+                <span className="num whitespace-nowrap">{lineMoney(offer, line, words)}</span>
+              </li>
+            ))}
+          </ul>
+          <Totals offer={offer} lines={lines} />
+          <OtherWays offer={offer} />
+          <QuestionsRead offer={offer} />
+          {shop.telephone && <p className="mt-2">{say('form.orRing', { telephone: shop.telephone })}</p>}
+        </div>
+      </InWords>
     </section>
   );
 }

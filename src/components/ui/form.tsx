@@ -8,6 +8,7 @@ import {
   type ReactNode,
   type SelectHTMLAttributes,
 } from 'react';
+import { useWords } from '../words/words';
 import { useOthersWork } from './whose';
 import type { ActError } from '../act/act';
 
@@ -54,6 +55,7 @@ function Frame({
   id,
   children,
 }: FieldProps & { readonly id: string; readonly children: ReactNode }) {
+  const { phrase } = useWords();
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="mb-1 block text-13 text-quiet">
@@ -63,7 +65,7 @@ function Frame({
       {hint && !error && <p className="mt-1 text-13 text-quiet">{hint}</p>}
       {error && (
         <p id={`${id}-error`} className="mt-1 text-13 font-semibold text-jasper">
-          {error}
+          {phrase(error)}
         </p>
       )}
     </div>
@@ -120,12 +122,13 @@ export function SelectField({
 
 /** What is wrong, what was kept, what to do; and for a shut gate, each missing thing. */
 export function ErrorNote({ error }: { readonly error: ActError | null }) {
+  const { phrase } = useWords();
   if (!error) return null;
   return (
     <div role="alert" className="my-2 border-l-4 border-jasper bg-sheet px-3 py-2">
-      <p className="font-semibold">{error.what}</p>
+      <p className="font-semibold">{phrase(error.what)}</p>
       <p className="text-13 text-quiet">
-        {error.kept} {error.todo}
+        {phrase(error.kept)} {phrase(error.todo)}
       </p>
       {error.missing && error.missing.length > 0 && (
         <ul className="mt-1 list-disc pl-5 text-13">

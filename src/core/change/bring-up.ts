@@ -34,7 +34,7 @@ function readingOf(row: Row): Row {
 const sinceScope: Readonly<Record<string, Row>> = {
   quote: {
     ...{ kind: 'quote', options: [], advised: 'recommended', note: '', recipients: [], labourMinorPerHour: null },
-    ...{ discountPct: 0, basis: null, supplement: null },
+    ...{ discountPct: 0, basis: null, supplement: null, language: 'en' },
   },
   quoteLine: {
     ...{ key: '', itemKeys: [], options: [], instead: '', critical: false, byHand: false, proposed: null },

@@ -1,3 +1,4 @@
+import { english, type Words } from '../../words';
 import { letterTable, type LetterKind, type LetterWords } from './letter-table';
 
 const fieldPattern = /\{([a-z]+)\}/g;
@@ -31,7 +32,14 @@ export function fillLetter(words: LetterWords, values: Readonly<Record<string, s
 export type OwnLetters = Readonly<Partial<Record<LetterKind, LetterWords>>>;
 
 /** The words of a letter: the shop's own, or the usual ones. */
-export const lettersWords = (kind: LetterKind, own: OwnLetters): LetterWords => own[kind] ?? letterTable[kind].usual;
+export const lettersWords = (kind: LetterKind, own: OwnLetters, words: Words = english): LetterWords =>
+  own[kind] ?? usualLetter(kind, words);
+
+/** The words that a letter has in a language where a shop has none of its own. */
+export const usualLetter = (kind: LetterKind, { text }: Words): LetterWords => ({
+  subject: text(`letter.${kind}.subject`),
+  body: text(`letter.${kind}.body`),
+});
 
 export interface LetterFault {
   readonly at: keyof LetterWords;

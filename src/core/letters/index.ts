@@ -1,3 +1,3 @@
-export { fillLetter, letterFaults, lettersWords, type LetterFault, type OwnLetters } from './fill-letter';
+export { fillLetter, letterFaults, lettersWords, type LetterFault, type OwnLetters, usualLetter } from './fill-letter';
 export { letterTo, type Sender } from './letter-to';
 export { letterKinds, letterTable, type LetterKind, type LetterWords } from './letter-table';

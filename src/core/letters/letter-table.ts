@@ -25,7 +25,6 @@ export interface LetterDescribed {
   readonly fields: Readonly<Record<string, string>>;
   /** Without these it would not say what it is for. */
   readonly must: readonly string[];
-  readonly usual: LetterWords;
   /** What the fields say in its preview; made up. */
   readonly example: Readonly<Record<string, string>>;
 }
@@ -42,8 +41,6 @@ const everyExample = {
   pump: 'Quillmere QB 50-160, serial QB-22871 (our tag P-0431)',
   tag: 'P-0431',
 } as const;
-const head = 'Dear {contact},\n\n';
-const foot = '\n\n{shop}';
 const offer = {
   link: 'the customer’s own page',
   days: 'for how many days the link works',
@@ -56,20 +53,13 @@ const offerExample = {
   days: '45',
   revision: '1',
 };
-const offerFoot =
-  'What we found, in pictures and plain words, and what each line is for:\n\n{link}\n\nThere you can approve all of it or decline single lines, ask us something, and sign. The link is for you alone and works for {days} days.\n\n{note}';
-
-/** All letters with their fields and the words that they have where a shop has none of its own. */
+/** All letters with their fields. */
 export const letterTable: Readonly<Record<LetterKind, LetterDescribed>> = {
   quote: {
     title: 'Quote',
     when: 'when a quote is sent, with its paper',
     fields: { ...everywhere, ...offer },
     must: ['link'],
-    usual: {
-      subject: 'Quote for your pump {tag}, revision {revision}',
-      body: `${head}your pump {pump}, has been taken apart and measured.\n{sums}\n${offerFoot}${foot}`,
-    },
     example: {
       ...{ ...everyExample, ...offerExample, note: 'The ring can be had by Friday if you answer today.' },
       sums: 'Minimum to run: €1,601.02 with tax.\nRecommended, which we advise: €1,767.86 with tax.',
@@ -80,10 +70,6 @@ export const letterTable: Readonly<Record<LetterKind, LetterDescribed>> = {
     when: 'when what was found later is sent',
     fields: { ...everywhere, ...offer, why: 'why only now' },
     must: ['link'],
-    usual: {
-      subject: 'Supplement {revision} for your pump {tag}',
-      body: `${head}while we worked on your pump {pump}, we found something that nobody could see before. {why}\n{sums}\n${offerFoot}${foot}`,
-    },
     example: {
       ...{ ...everyExample, ...offerExample, note: '', why: 'Scale hid the crack until the hub was cleaned.' },
       sums: 'It comes to €312.40 with tax.',
@@ -100,10 +86,6 @@ export const letterTable: Readonly<Record<LetterKind, LetterDescribed>> = {
       validity: 'until when it stands',
     },
     must: [],
-    usual: {
-      subject: '{offer} for your pump {tag}: we wait for your answer',
-      body: `${head}{since} days ago we sent you the {offer}, for your pump {pump}, and have not heard from you.\n{standing}\n{validity}${foot}`,
-    },
     example: {
       ...{ ...everyExample, since: '8', offer: 'quote, revision 1' },
       standing: 'Until you answer, the pump lies here and nothing is ordered for it.',
@@ -115,10 +97,6 @@ export const letterTable: Readonly<Record<LetterKind, LetterDescribed>> = {
     when: 'when a question is answered on the job',
     fields: { ...everywhere, question: 'what was asked', answer: 'our answer', person: 'who answers' },
     must: ['answer'],
-    usual: {
-      subject: 'Your question about your pump {tag}',
-      body: `${head}You asked: {question}\n\n{answer}\n\n{person}\n{shop}`,
-    },
     example: {
       ...{ ...everyExample, question: 'Can the seal be kept?', person: 'Wenna Tarrock' },
       answer: 'No: its faces are cracked.',
@@ -129,10 +107,6 @@ export const letterTable: Readonly<Record<LetterKind, LetterDescribed>> = {
     when: 'when a promise is moved and the customer is told',
     fields: { ...everywhere, from: 'the day before', to: 'the day now', reason: 'why' },
     must: ['to'],
-    usual: {
-      subject: 'Your pump {tag}: {to} instead of {from}',
-      body: `${head}we promised your pump {pump} for {from}. It will be ready on {to}.\nWhy: {reason}${foot}`,
-    },
     example: {
       ...{ ...everyExample, from: '11 December 2026', to: '14 December 2026' },
       reason: 'the wear ring comes three days later',
@@ -143,10 +117,6 @@ export const letterTable: Readonly<Record<LetterKind, LetterDescribed>> = {
     when: 'when the pump is packed and released',
     fields: { ...everywhere, carrier: 'who takes it', packing: 'how it is packed' },
     must: [],
-    usual: {
-      subject: 'Your pump {tag} is on its way',
-      body: `${head}your pump {pump}, is packed and released.\nIt goes by {carrier}.\n{packing}${foot}`,
-    },
     example: { ...everyExample, carrier: 'Fell and Vale Carriers, 88-120', packing: 'On a pallet, ports blanked.' },
   },
   delivered: {
@@ -154,10 +124,6 @@ export const letterTable: Readonly<Record<LetterKind, LetterDescribed>> = {
     when: 'when the delivery is written down',
     fields: { ...everywhere, to: 'to whom', warranty: 'what is covered, and until when' },
     must: [],
-    usual: {
-      subject: 'Your pump {tag} was delivered',
-      body: `${head}your pump {pump}, was delivered to {to}.\n{warranty}${foot}`,
-    },
     example: {
       ...{ ...everyExample, to: 'the gate house' },
       warranty: 'Its warranty runs until 27 November 2027:\n- 12 months on parts bought new and our work',
@@ -168,10 +134,6 @@ export const letterTable: Readonly<Record<LetterKind, LetterDescribed>> = {
     when: 'when an as-built report or a revision of it is issued, with its paper',
     fields: { ...everywhere, number: 'its number', revision: 'its revision', changed: 'what a revision changed' },
     must: [],
-    usual: {
-      subject: 'Report {number}, revision {revision}, of your pump {tag}',
-      body: `${head}here is the report of your pump {pump}.\n\nWhat changed: {changed}${foot}`,
-    },
     example: { ...everyExample, number: 'R-2026-0114', revision: 'B', changed: 'the running hours' },
   },
 };

@@ -1,3 +1,4 @@
+import { english, type Words } from '../../words';
 import type { JobRecord } from '../record';
 import { fillLetter, lettersWords, type OwnLetters } from './fill-letter';
 import type { LetterKind, LetterWords } from './letter-table';
@@ -7,6 +8,8 @@ export interface Sender {
   readonly name: string;
   readonly telephone: string;
   readonly letters: OwnLetters;
+  /** The language that it writes in where it has no words of its own; English where that is left out. */
+  readonly words?: Words;
 }
 
 /**
@@ -14,14 +17,14 @@ export interface Sender {
  * @param values what the fields of this letter say, beside those that every letter has
  */
 export function letterTo(
-  { name, telephone, letters }: Sender,
+  { name, telephone, letters, words = english }: Sender,
   { tag, pump, contact, customer }: Pick<JobRecord, 'pump' | 'tag' | 'contact' | 'customer'>,
   kind: LetterKind,
   values: Readonly<Record<string, string>>,
 ): LetterWords {
-  return fillLetter(lettersWords(kind, letters), {
+  return fillLetter(lettersWords(kind, letters, words), {
     ...{ contact: contact?.name ?? customer.name, tag, shop: name, telephone },
-    pump: `${pump.maker} ${pump.model}, serial ${pump.serial} (our tag ${tag})`,
+    pump: words.say('letter.pump', { pump: `${pump.maker} ${pump.model}`, serial: pump.serial, tag }),
     ...values,
   });
 }

@@ -1,3 +1,4 @@
+import { english, type Words } from '../../words';
 import type { Axis, Build, Family } from '../family';
 import { withMarkup } from '../money';
 import { draftLine, type DraftLine, type Rates } from './draft-line';
@@ -43,11 +44,15 @@ export function sealOffer({ family, axes, build, builtWith }: Asked): Conversion
 }
 
 /** The line that offers it: in the repair as new, and the customer's choice. */
-export function offerLine({ title, parts, priceMinor }: ConversionOffer, rates: Rates): DraftLine {
+export function offerLine(
+  { title, parts, priceMinor }: ConversionOffer,
+  rates: Rates,
+  { say, phrase, within }: Words = english,
+): DraftLine {
   return draftLine({
-    ...{ key: 'offer:seal', kind: 'part', options: ['as new'], instead: 'the packing stays' },
-    description: `${title} in place of the packing`,
-    plain: `It leaks less and is not tightened by hand; it wants clean liquid. With it come: ${parts.join(', ').toLowerCase()}.`,
+    ...{ key: 'offer:seal', kind: 'part', options: ['as new'], instead: phrase('the packing stays') },
+    description: say('line.seal', { title: phrase(title) }),
+    plain: say('line.sealPlain', { parts: parts.map((name) => within(phrase(name))).join(', ') }),
     ...{ unitPriceMinor: withMarkup(priceMinor, rates.partsMarkupPct), unitCostMinor: priceMinor },
   });
 }

@@ -122,7 +122,7 @@ describe('the whole of it', () => {
     expect(head).toEqual({
       ...{ id: own.id, kind: 'quote', revision: own.revision, state: own.state, currency: own.currency },
       ...{ taxPct: own.taxPct, discountPct: own.discountPct, validUntil: own.validUntil, fingerprint: 'f00' },
-      ...{ options: ['minimum', 'recommended'], advised: 'recommended', note: 'Ring us.' },
+      ...{ options: ['minimum', 'recommended'], advised: 'recommended', note: 'Ring us.', language: 'en' },
     });
   });
   test('without a contact names none; nothing was answered where no answer is of it', () => {

@@ -1,6 +1,7 @@
+import { english, type Words } from '../../words';
 import type { Family } from '../family';
 import { present } from '../present';
-import type { Approval, Finding, JobRecord, Question, Quote, QuoteLine } from '../record';
+import type { Action, Approval, Finding, JobRecord, Question, Quote, QuoteLine } from '../record';
 import { changedSinceSent, type RevisionChange } from './compare-revisions';
 import { compareWays, defaultBasis } from './compare-ways';
 import { readyOfWays, type ReadyOfWays } from './days-out';
@@ -32,7 +33,7 @@ export interface OfferedLine extends Pick<
 export interface ShownFinding {
   readonly id: string;
   readonly plain: string;
-  readonly action: string;
+  readonly action: Action;
   readonly photos: readonly string[];
 }
 
@@ -60,6 +61,7 @@ export interface CustomerOffer {
     | 'options'
     | 'advised'
     | 'note'
+    | 'language'
   >;
   readonly lines: readonly OfferedLine[];
   /** What changed since the revision that was read last. */
@@ -81,6 +83,8 @@ interface Asked {
   readonly shop: CustomerOffer['shop'];
   readonly remaining: Remaining;
   readonly today: string;
+  /** The language of the quote; English where it is left out. */
+  readonly words?: Words;
 }
 
 /** Pictures that show a finding: its own, or those that were taken of its part. */
@@ -91,7 +95,7 @@ function photosOf({ photos }: JobRecord, { photoId, partRef }: Finding): readonl
 /**
  * Findings that the lines of an offer come out of, those on one part with one remedy together; of the whole quote also those that only say what is kept.
  */
-function findingsOf(record: JobRecord, quote: Quote): readonly ShownFinding[] {
+function findingsOf({ record, quote, words = english }: Asked): readonly ShownFinding[] {
   const named = new Set<string>(quote.lines.flatMap(({ findingIds }) => findingIds));
   const isShown = ({ id, disposition }: Finding) =>
     disposition !== null && (quote.kind === 'supplement' ? named.has(id) || quote.supplement?.findingId === id : true);
@@ -103,7 +107,7 @@ function findingsOf(record: JobRecord, quote: Quote): readonly ShownFinding[] {
   return [...byPart.values()].map((findings) => {
     const first = present(findings[0]);
     return {
-      ...{ id: first.id, plain: sentencesOf(findings), action: present(first.disposition).action },
+      ...{ id: first.id, plain: words.phrase(sentencesOf(findings)), action: present(first.disposition).action },
       photos: [...new Set(findings.flatMap((finding) => photosOf(record, finding)))],
     };
   });
@@ -127,8 +131,9 @@ function offeredLine(line: QuoteLine): OfferedLine {
 
 function headOf(quote: Quote): CustomerOffer['quote'] {
   const { id, kind, revision, state, currency, taxPct, discountPct, validUntil, fingerprint } = quote;
-  const { options, advised, note } = quote;
-  return { id, kind, revision, state, currency, taxPct, discountPct, validUntil, fingerprint, options, advised, note };
+  const { options, advised, note, language } = quote;
+  const offered = { options, advised, note, language };
+  return { id, kind, revision, state, currency, taxPct, discountPct, validUntil, fingerprint, ...offered };
 }
 
 /** What the worn gaps waste a year, by the figures that the quote is compared by. */
@@ -144,17 +149,20 @@ const stepsNamed = ({ rebuild, test }: Family, ids: readonly string[]): readonly
 
 /** What the customer reads of a quote: built once for their page, the preview of it and the paper. */
 export function customerOffer(asked: Asked): CustomerOffer {
-  const { record, family, quote, shop, remaining, today } = asked;
+  const { record, family, quote, shop, remaining, today, words = english } = asked;
   const { maker, model, serial } = record.pump;
   const { supplement } = quote;
   return {
     ...{ shop, tag: record.tag, pump: { maker, model, serial }, equipmentNumber: record.intake.equipmentNumber },
     ...{ customer: record.customer.name, contact: record.contact?.name ?? '', whyOut: record.intake.whyOut },
-    ...{ findings: findingsOf(record, quote), quote: headOf(quote), changed: changedSinceSent(record.quotes, quote) },
+    ...{ findings: findingsOf(asked), quote: headOf(quote), changed: changedSinceSent(record.quotes, quote) },
     lines: quote.lines.filter(({ struckReason }) => struckReason === null).map(offeredLine),
     lost: quote.kind === 'quote' ? lostIn(asked) : null,
     newUnit: quote.kind === 'quote' ? (quote.basis?.newUnit ?? null) : null,
-    supplement: supplement && { whyOnlyNow: supplement.whyOnlyNow, stops: stepsNamed(family, supplement.stops) },
+    supplement: supplement && {
+      whyOnlyNow: supplement.whyOnlyNow,
+      stops: stepsNamed(family, supplement.stops).map(words.phrase),
+    },
     ready: readyOfWays({ remaining, family, quote, today }),
     promisedOn: record.promisedOn,
     questions: record.questions.filter(({ quoteId }) => quoteId === quote.id),

@@ -1,3 +1,4 @@
+import { english, type Words } from '../../words';
 import type { Family } from '../family';
 import { hoursOf, withMarkup } from '../money';
 import { present } from '../present';
@@ -12,6 +13,8 @@ interface Asked {
   readonly family: Family;
   readonly record: Pick<JobRecord, 'findings' | 'parts' | 'readings' | 'looks' | 'sheets'>;
   readonly rates: Rates;
+  /** The language that the lines are written in; English where it is left out. */
+  readonly words?: Words;
 }
 /** What an item offers, and what its lines are made with. */
 interface Pricing extends Asked {
@@ -19,30 +22,34 @@ interface Pricing extends Asked {
 }
 
 const partOf = ({ parts }: Family, ref: string | null) => parts.find((part) => part.ref === ref);
-const nameOf = (family: Family, ref: string | null) => partOf(family, ref)?.name.toLowerCase() ?? ref ?? '';
+const speaking = ({ words = english }: Pick<Asked, 'words'>) => words;
+/** A part as it is called on a line of its own. */
+const titled = (asked: Asked, ref: string | null) =>
+  speaking(asked).phrase(partOf(asked.family, ref)?.name ?? ref ?? '');
+/** A part as it is called within a sentence. */
+const nameOf = (asked: Asked, ref: string | null) => speaking(asked).within(titled(asked, ref));
 /** Names one after the other; with semicolons where a name has a comma of its own. */
 const listOf = (names: readonly string[]) => names.join(names.some((name) => name.includes(',')) ? '; ' : ', ');
 
 const findingsOf = ({ record }: Asked, { findingIds }: Pick<ScopeItem, 'findingIds'>): readonly Finding[] =>
   record.findings.filter(({ id }) => findingIds.includes(id));
 
-const cameWords = {
-  'came broken': 'It came broken',
-  'came missing': 'It was missing when the pump came',
-  'given away': 'It went into another pump',
-} as const;
-const isCame = (policy: ScopeItem['policy']): policy is keyof typeof cameWords =>
-  policy !== null && policy in cameWords;
+const cameSo = ['came broken', 'came missing', 'given away'] as const;
+const cameAs = (policy: ScopeItem['policy']) => cameSo.find((one) => one === policy);
 
 /** Why an item stands on its line, for the customer. */
 function plainOf(asked: Asked, item: ScopeItem): string {
-  const found = sentencesOf(findingsOf(asked, item));
-  if (isCame(item.policy))
-    return [asSentence(`${cameWords[item.policy]}${item.reason ? `: ${item.reason}` : ''}`), found]
+  const { say, phrase } = speaking(asked);
+  const found = phrase(sentencesOf(findingsOf(asked, item)));
+  const came = cameAs(item.policy);
+  if (came)
+    return [asSentence(`${say(`line.${came}`)}${item.reason ? `: ${item.reason}` : ''}`), found]
       .filter(Boolean)
       .join(' ');
-  if (item.policy === 'as new')
-    return `${asSentence(partOf(asked.family, item.partRef)?.plain ?? '')} It would be new instead of ${item.reason}.`.trim();
+  if (item.policy === 'as new') {
+    const plain = asSentence(phrase(partOf(asked.family, item.partRef)?.plain ?? ''));
+    return `${plain} ${say('line.as new', { reason: phrase(item.reason) })}`.trim();
+  }
   return found;
 }
 
@@ -50,7 +57,8 @@ function plainOf(asked: Asked, item: ScopeItem): string {
 const namedOptions = ({ levels }: ScopeItem) => (levels.length === optionLevels.length ? [] : levels);
 
 const shared = (asked: Asked, item: ScopeItem) => ({
-  ...{ itemKeys: [item.key], findingIds: item.findingIds, options: namedOptions(item), instead: item.instead },
+  ...{ itemKeys: [item.key], findingIds: item.findingIds, options: namedOptions(item) },
+  instead: speaking(asked).phrase(item.instead),
   ...{ plain: plainOf(asked, item), critical: item.critical },
 });
 
@@ -62,13 +70,13 @@ function isCustomers({ record, family }: Asked, ref: string | null): boolean {
 
 /** A part that the customer brings costs nothing, and has no warranty from the shop. */
 function customersLine(asked: Asked, item: ScopeItem): DraftLine {
+  const { say } = speaking(asked);
   const part = present(partOf(asked.family, item.partRef));
   return draftLine({
     ...shared(asked, item),
-    ...{ key: item.key, kind: 'part', description: `${part.name}, ${part.number}: your own` },
-    plain: [plainOf(asked, item), 'You bring this part yourself; we look at it, and it has no warranty from us.']
-      .filter(Boolean)
-      .join(' '),
+    ...{ key: item.key, kind: 'part' },
+    description: say('line.customers', { part: titled(asked, item.partRef), number: part.number }),
+    plain: [plainOf(asked, item), say('line.customersPlain')].filter(Boolean).join(' '),
     ...{ quantity: part.quantity, unitPriceMinor: 0, unitCostMinor: 0, parts: item.parts },
   });
 }
@@ -78,7 +86,8 @@ function partLine(asked: Asked, item: ScopeItem): DraftLine {
   const part = present(partOf(asked.family, item.partRef));
   return draftLine({
     ...shared(asked, item),
-    ...{ key: item.key, kind: 'part', description: `${part.name}, ${part.number}`, quantity: part.quantity },
+    ...{ key: item.key, kind: 'part', quantity: part.quantity },
+    description: `${titled(asked, item.partRef)}, ${part.number}`,
     unitPriceMinor: withMarkup(part.price_minor, asked.rates.partsMarkupPct),
     unitCostMinor: part.price_minor,
     parts: item.parts,
@@ -86,14 +95,14 @@ function partLine(asked: Asked, item: ScopeItem): DraftLine {
 }
 
 function workLines(asked: Asked, item: ScopeItem): readonly DraftLine[] {
-  const { rates, family } = asked;
+  const { rates } = asked;
   const isFitted = item.parts.length > 0;
   return item.work.map(({ title, minutes, workCentre }) => {
     const kind = item.action === 'make' ? 'made' : workCentre === 'machines' ? 'machining' : 'labour';
     return draftLine({
       ...shared(asked, item),
-      ...(isFitted && { plain: `Needed to fit the new ${nameOf(family, present(item.partRef))}.` }),
-      ...{ key: isFitted ? fittingKey(item.key) : item.key, kind, description: title },
+      ...(isFitted && { plain: speaking(asked).say('line.fitting', { part: nameOf(asked, item.partRef) }) }),
+      ...{ key: isFitted ? fittingKey(item.key) : item.key, kind, description: speaking(asked).phrase(title) },
       ...{ quantity: hoursOf(minutes), unit: 'h', unitCostMinor: rates.wageMinorPerHour },
       unitPriceMinor: workCentre === 'machines' ? rates.machiningMinorPerHour : rates.labourMinorPerHour,
     });
@@ -107,11 +116,8 @@ function materialLine(asked: Asked, item: ScopeItem): readonly DraftLine[] {
   return [
     draftLine({
       ...shared(asked, item),
-      ...{
-        key: materialKey(item.key),
-        kind: 'made',
-        description: `Material for ${nameOf(asked.family, item.partRef)}`,
-      },
+      ...{ key: materialKey(item.key), kind: 'made' },
+      description: speaking(asked).say('line.material', { part: nameOf(asked, item.partRef) }),
       plain: made.material && asSentence(made.material),
       unitPriceMinor: withMarkup(made.materialMinor, asked.rates.partsMarkupPct),
       unitCostMinor: made.materialMinor,
@@ -133,26 +139,28 @@ const isOwn = (item: ScopeItem) =>
   !isBundled(item) && item.policy !== 'every repair' && item.action !== 'keep' && item.action !== 'clean';
 
 /** Parts that leave by a conversion, named. */
-const leavingOf = (family: Family) =>
-  listOf(family.parts.filter(({ converted }) => converted === 'leaves').map(({ ref }) => nameOf(family, ref)));
+const leavingOf = (asked: Asked) =>
+  listOf(asked.family.parts.filter(({ converted }) => converted === 'leaves').map(({ ref }) => nameOf(asked, ref)));
 
 function bundleLine(pricing: Pricing, bundle: Bundle): DraftLine {
-  const { family, rates, scope } = pricing;
+  const { rates, scope } = pricing;
+  const { say, phrase } = speaking(pricing);
   const items = scope.filter((item) => isBundled(item) && bundle.parts.some(({ ref }) => ref === item.partRef));
   const coming = new Set(items.filter(({ action }) => action === 'add').map(({ partRef }) => partRef));
   const names = (isComing: boolean) =>
     listOf([
-      ...new Set(bundle.parts.filter(({ ref }) => coming.has(ref) === isComing).map(({ ref }) => nameOf(family, ref))),
+      ...new Set(bundle.parts.filter(({ ref }) => coming.has(ref) === isComing).map(({ ref }) => nameOf(pricing, ref))),
     ]);
-  const [renewed, added, leaving] = [names(false), names(true), leavingOf(family)];
+  const [renewed, added, leaving] = [names(false), names(true), leavingOf(pricing)];
   const plain = [
-    added && `Comes with the conversion: ${added}.${leaving && ` In place of: ${leaving}.`}`,
-    renewed && `Seals, bearings and gaskets that are always renewed: ${renewed}.`,
-    sentencesOf(items.flatMap((item) => findingsOf(pricing, item))),
+    added && say('line.comes', { parts: added }),
+    added && leaving && say('line.leaves', { parts: leaving }),
+    renewed && say('line.renewed', { parts: renewed }),
+    phrase(sentencesOf(items.flatMap((item) => findingsOf(pricing, item)))),
   ];
   return draftLine({
     ...{ key: buyingKey(bundle.id), itemKeys: items.map(({ key }) => key), kind: 'part', declinable: false },
-    description: renewed ? bundle.title : `Conversion: ${bundle.title}`,
+    description: renewed ? phrase(bundle.title) : say('line.conversion', { title: phrase(bundle.title) }),
     plain: plain.filter(Boolean).join(' '),
     unitPriceMinor: withMarkup(bundle.priceMinor, rates.partsMarkupPct),
     unitCostMinor: bundle.priceMinor,
@@ -174,13 +182,16 @@ function bundleLines(pricing: Pricing): readonly DraftLine[] {
 }
 
 /** Work that is given to another shop, at what it asks and the shop's mark-up; nothing where no price is known. */
-function outsideLines({ record, family, rates }: Pricing): readonly DraftLine[] {
+function outsideLines(pricing: Pricing): readonly DraftLine[] {
+  const { record, rates } = pricing;
+  const { say, phrase } = speaking(pricing);
   return sheetsOf(record, 'outside').flatMap(({ key, body: { work, what, parts, priceMinor } }) => {
     if (!priceMinor) return [];
-    const names = listOf(parts.map((ref) => nameOf(family, ref)));
+    const names = listOf(parts.map((ref) => nameOf(pricing, ref)));
     return [
       draftLine({
-        ...{ key: outsideKey(key), kind: 'outside', description: `Outside work, ${work}: ${names}` },
+        ...{ key: outsideKey(key), kind: 'outside' },
+        description: say('line.outside', { work: phrase(work), parts: names }),
         plain: asSentence(what),
         ...{ unitPriceMinor: withMarkup(priceMinor, rates.partsMarkupPct), unitCostMinor: priceMinor },
       }),
@@ -191,17 +202,24 @@ function outsideLines({ record, family, rates }: Pricing): readonly DraftLine[] 
 const isStand = ({ work }: ScopeItem) => work.some(({ workCentre }) => workCentre === 'stand');
 const standing = ({ scope }: Pricing) => scope.filter(({ policy }) => policy === 'every repair');
 
+/** Standing work that is explained to the customer by its station. */
+const explained = ['teardown', 'inspect', 'rebuild', 'report'] as const;
+const explainedAt = (station: string) => explained.find((one) => one === station);
+
 /** The family's standing work, but for the test, which has a price of its own. */
 function labourLines(pricing: Pricing): readonly DraftLine[] {
   const { family, rates } = pricing;
+  const { say, phrase } = speaking(pricing);
+  const plainOfWork = (station: ReturnType<typeof explainedAt>, title: string) =>
+    station ? say(`line.labour.${station}`) : phrase(title);
   const stationOf = (key: string) => family.labour.find(({ id }) => `work:${id}` === key)?.station ?? '';
   return standing(pricing)
     .filter((item) => !isStand(item))
     .flatMap((item) =>
       item.work.map(({ title, minutes }) =>
         draftLine({
-          ...{ key: item.key, itemKeys: [item.key], kind: 'labour', description: title, declinable: false },
-          plain: labourPlain[stationOf(item.key)] ?? title,
+          ...{ key: item.key, itemKeys: [item.key], kind: 'labour', description: phrase(title), declinable: false },
+          plain: plainOfWork(explainedAt(stationOf(item.key)), title),
           ...{ quantity: hoursOf(minutes), unit: 'h', unitCostMinor: rates.wageMinorPerHour },
           unitPriceMinor: rates.labourMinorPerHour,
         }),
@@ -209,15 +227,15 @@ function labourLines(pricing: Pricing): readonly DraftLine[] {
     );
 }
 
-const testWords = ({ test: { kind, grade } }: Family) =>
-  kind === 'slip'
-    ? 'Test on the stand: flow at pressure'
-    : kind === 'power'
-      ? 'Test in the tank: power taken, direction'
-      : `Test on the stand, grade ${grade} of ISO 9906`;
+function testWords(asked: Asked): string {
+  const { kind, grade } = asked.family.test;
+  const { say } = speaking(asked);
+  return kind === 'slip' || kind === 'power' ? say(`line.test.${kind}`) : say('line.test.curve', { grade });
+}
 
 function closingLines(pricing: Pricing): readonly DraftLine[] {
-  const { family, rates } = pricing;
+  const { rates } = pricing;
+  const { say } = speaking(pricing);
   return [
     draftLine({
       ...{
@@ -227,27 +245,27 @@ function closingLines(pricing: Pricing): readonly DraftLine[] {
           .map(({ key }) => key),
         kind: 'test',
       },
-      description: testWords(family),
-      plain: 'The rebuilt pump is run and measured before it leaves.',
+      description: testWords(pricing),
+      plain: say('line.testPlain'),
       ...{ unitPriceMinor: rates.testMinor, declinable: false },
     }),
     draftLine({
-      ...{ key: freightKey, kind: 'freight', description: 'Return freight', plain: 'Bringing the pump back to you.' },
+      ...{ key: freightKey, kind: 'freight', description: say('line.freight'), plain: say('line.freightPlain') },
       ...{ unitPriceMinor: rates.freightMinor, unitCostMinor: rates.freightMinor },
     }),
   ];
 }
 
 /** Soft parts that are kept by condition: named on a line of nothing, with what it does to the warranty. */
-function keptLines({ scope }: Pricing): readonly DraftLine[] {
-  const kept = scope.filter(({ policy }) => policy === 'kept by condition');
+function keptLines(pricing: Pricing): readonly DraftLine[] {
+  const { say, phrase, within } = speaking(pricing);
+  const kept = pricing.scope.filter(({ policy }) => policy === 'kept by condition');
   if (!kept.length) return [];
   return [
     draftLine({
       ...{ key: 'kept-by-condition', itemKeys: kept.map(({ key }) => key), kind: 'part', declinable: false },
-      description: `Kept by their condition: ${listOf(kept.map(({ title }) => title.toLowerCase()))}`,
-      plain:
-        'Looked at and found whole, so not renewed. They have no warranty, and that of the repair is half as long.',
+      description: say('line.keptSoft', { parts: listOf(kept.map(({ title }) => within(phrase(title)))) }),
+      plain: say('line.keptSoftPlain'),
       ...{ quantity: 1, unitPriceMinor: 0, unitCostMinor: 0 },
     }),
   ];
@@ -280,10 +298,3 @@ export function growSupplement(asked: Asked, findingIds: readonly string[]): rea
     .filter(({ action }) => action !== 'keep' && action !== 'clean')
     .flatMap((item) => linesOf(asked, { ...item, levels: optionLevels, instead: '', policy: null }));
 }
-
-const labourPlain: Readonly<Record<string, string>> = {
-  teardown: 'Taking the pump apart and cleaning it.',
-  inspect: 'Measuring every part that matters.',
-  rebuild: 'Putting it together again.',
-  report: 'Writing the report.',
-};

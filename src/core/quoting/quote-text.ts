@@ -1,69 +1,78 @@
-import {
-  optionNames,
-  type JobRecord,
-  type LineDecision,
-  type OptionLevel,
-  type Quote,
-  type QuoteLine,
-} from '../record';
-import { formatMoney } from '../units';
+import { english, type Words } from '../../words';
+import type { JobRecord, LineDecision, OptionLevel, Quote, QuoteLine } from '../record';
 import { lineTotalMinor, offeredLines, optionsOf, standsIn, totalQuote } from './total-quote';
 
 type Priced = Pick<Quote, 'kind' | 'currency' | 'taxPct' | 'discountPct' | 'lines' | 'options' | 'advised'>;
 type Offered = Priced & Pick<Quote, 'revision' | 'validUntil' | 'note'>;
 
 const moneyIn =
-  ({ currency }: Pick<Quote, 'currency'>) =>
+  ({ currency }: Pick<Quote, 'currency'>, words: Words) =>
   (minor: number) =>
-    formatMoney({ minor, currency });
+    words.money({ minor, currency });
 
 /** Which options a line stands in, where not in all, and what happens in the others. */
-function sayOptions(line: QuoteLine, { options }: Priced): string {
+function sayOptions(line: QuoteLine, { options }: Priced, { say }: Words): string {
   const within = options.filter((option) => standsIn(line, option));
   if (within.length === options.length) return '';
-  const otherwise = line.instead ? `, otherwise ${line.instead}` : '';
-  return ` (${within.map((option) => optionNames[option]).join(', ')}${otherwise})`;
+  const named = within.map((option) => say(`option.${option}`)).join(', ');
+  return line.instead
+    ? say('text.optionsOtherwise', { options: named, instead: line.instead })
+    : say('text.options', { options: named });
 }
 
-function sayLine(line: QuoteLine, number: number, quote: Priced): string {
-  const money = moneyIn(quote);
-  const off = line.discountPct ? ` less ${line.discountPct} %` : '';
-  return `${number}. ${line.description}: ${line.quantity} ${line.unit} at ${money(line.unitPriceMinor)}${off} = ${money(lineTotalMinor(line))}. ${line.plain}${sayOptions(line, quote)}`;
+function sayLine(line: QuoteLine, number: number, quote: Priced, words: Words): string {
+  const money = moneyIn(quote, words);
+  return words.say('text.line', {
+    ...{ number, description: line.description, quantity: words.number(line.quantity), unit: words.phrase(line.unit) },
+    ...{ price: money(line.unitPriceMinor), total: money(lineTotalMinor(line)), plain: line.plain },
+    off: line.discountPct ? words.say('text.off', { percent: words.number(line.discountPct) }) : '',
+    options: sayOptions(line, quote, words),
+  });
 }
 
 /** The sum of an option, or of the quote where there is nothing to choose. */
-function saySum(option: OptionLevel | null, quote: Priced): string {
-  const money = moneyIn(quote);
+function saySum(option: OptionLevel | null, quote: Priced, words: Words): string {
+  const { say, number } = words;
+  const money = moneyIn(quote, words);
   const totals = totalQuote(offeredLines(quote, option), quote);
-  const advised = option !== null && option === quote.advised ? ', which we advise' : '';
-  const subject = option === null ? 'Sum of the lines' : `${optionNames[option]}${advised}: sum of the lines`;
+  const subject =
+    option === null
+      ? say('text.sumWhole')
+      : say(option === quote.advised ? 'text.sumAdvised' : 'text.sumOption', { option: say(`option.${option}`) });
   const off = quote.discountPct
-    ? ` less ${quote.discountPct} % ${money(totals.discountMinor)} is ${money(totals.netMinor)}`
+    ? say('text.sumOff', {
+        ...{ percent: number(quote.discountPct), discount: money(totals.discountMinor), net: money(totals.netMinor) },
+      })
     : '';
-  return `${subject} ${money(totals.linesMinor)}${off}, tax ${quote.taxPct} % ${money(totals.taxMinor)}, together ${money(totals.grossMinor)}.`;
+  return say('text.sum', {
+    ...{ subject, lines: money(totals.linesMinor), off, percent: number(quote.taxPct) },
+    ...{ tax: money(totals.taxMinor), gross: money(totals.grossMinor) },
+  });
 }
 
 /** What a quote is called. @example nameQuote({ kind: 'supplement', revision: 1 }) // 'Supplement 1' */
-export function nameQuote({ kind, revision }: Pick<Quote, 'kind' | 'revision'>): string {
-  return kind === 'quote' ? `Quote, revision ${revision}` : `Supplement ${revision}`;
+export function nameQuote({ kind, revision }: Pick<Quote, 'kind' | 'revision'>, { say }: Words = english): string {
+  return say(`${kind}.name`, { revision });
 }
 
 /** The exact text of a quote: what the customer reads and what the fingerprint is taken of. */
-export function quoteText(record: Pick<JobRecord, 'tag' | 'pump' | 'customer'>, quote: Offered): string {
+export function quoteText(
+  record: Pick<JobRecord, 'tag' | 'pump' | 'customer'>,
+  quote: Offered,
+  words: Words = english,
+): string {
+  const { say } = words;
   const standing = quote.lines.filter((line) => line.struckReason === null);
-  const head =
-    quote.kind === 'quote'
-      ? `Quote for ${record.tag}, revision ${quote.revision}`
-      : `Supplement ${quote.revision} for ${record.tag}`;
+  const { maker, model, serial } = record.pump;
   return [
-    head,
-    `${record.pump.maker} ${record.pump.model}, serial ${record.pump.serial}`,
-    `For ${record.customer.name}. Valid until ${quote.validUntil}.`,
+    say(`text.${quote.kind}`, { tag: record.tag, revision: quote.revision }),
+    say('text.pump', { pump: `${maker} ${model}`, serial }),
+    say('text.for', { customer: record.customer.name, day: quote.validUntil }),
     ...(quote.note ? ['', quote.note] : []),
     '',
-    ...standing.map((line, i) => sayLine(line, i + 1, quote)),
+    ...standing.map((line, i) => sayLine(line, i + 1, quote, words)),
     '',
-    ...optionsOf(quote).map((option) => saySum(option, quote)),
+    ...optionsOf(quote).map((option) => saySum(option, quote, words)),
   ].join('\n');
 }
 
@@ -76,39 +85,35 @@ export interface Decided {
 const named = (lines: readonly QuoteLine[]) => lines.map((line) => line.description).join('; ');
 
 /** What is done with the parts of lines that the chosen option leaves out: each with its word. */
-function sayLeft(lines: readonly QuoteLine[]): readonly string[] {
+function sayLeft(lines: readonly QuoteLine[], { say }: Words): readonly string[] {
   const left = lines.filter(({ instead }) => instead).map(({ description, instead }) => `${description}: ${instead}`);
-  return left.length ? [`Left out of this option: ${left.join('; ')}.`] : [];
+  return left.length ? [say('decision.left', { parts: left.join('; ') })] : [];
 }
 
 /** Of a repair: the pump goes back. Of a supplement: the damage stays, and whether that was said. */
-function sayAllDeclined({ kind }: Priced, declined: readonly QuoteLine[]): string {
-  if (kind === 'quote') return 'Everything is declined. The pump goes back as it is.';
+function sayAllDeclined({ kind }: Priced, declined: readonly QuoteLine[], { say }: Words): string {
+  if (kind === 'quote') return say('decision.all');
   const isCritical = declined.some((line) => line.critical);
-  const told = isCritical ? ', though the pump may fail without it, which was said and confirmed' : '';
-  return `Declined${told}: ${named(declined)}. It stays as it is and is not covered by this repair.`;
+  return say(isCritical ? 'decision.declinedTold' : 'decision.declined', { lines: named(declined) });
 }
 
 /** What was decided, line by line, in the words the approval keeps; says what is not covered. */
-export function decisionText(quote: Priced, { decisions, option }: Decided): string {
+export function decisionText(quote: Priced, { decisions, option }: Decided, words: Words = english): string {
+  const { say } = words;
   const standing = quote.lines.filter((line) => line.struckReason === null);
   const approved = standing.filter((line) => decisions[line.id] === 'approved');
   const left = standing.filter((line) => decisions[line.id] === 'not chosen');
   const declined = standing.filter((line) => decisions[line.id] !== 'approved' && decisions[line.id] !== 'not chosen');
   const critical = declined.filter((line) => line.critical);
   const totals = totalQuote(approved, quote);
-  const money = moneyIn(quote);
-  if (!approved.length) return sayAllDeclined(quote, declined);
+  const money = moneyIn(quote, words);
+  if (!approved.length) return sayAllDeclined(quote, declined, words);
   return [
-    ...(option ? [`Chosen: ${optionNames[option]}.`] : []),
-    `Approved: ${named(approved)}.`,
-    `Together ${money(totals.netMinor)}, with tax ${money(totals.grossMinor)}.`,
-    ...sayLeft(left),
-    ...(critical.length
-      ? [`Declined though the pump may fail without it, which was said and confirmed: ${named(critical)}.`]
-      : []),
-    declined.length
-      ? `Not approved and therefore not covered by this repair: ${named(declined)}.`
-      : 'Nothing was declined.',
+    ...(option ? [say('decision.chosen', { option: say(`option.${option}`) })] : []),
+    say('decision.approved', { lines: named(approved) }),
+    say('decision.together', { net: money(totals.netMinor), gross: money(totals.grossMinor) }),
+    ...sayLeft(left, words),
+    ...(critical.length ? [say('decision.critical', { lines: named(critical) })] : []),
+    declined.length ? say('decision.not', { lines: named(declined) }) : say('decision.nothing'),
   ].join('\n');
 }

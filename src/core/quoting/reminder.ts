@@ -1,7 +1,6 @@
+import { english, type Words } from '../../words';
 import { letterTo, type LetterWords, type Sender } from '../letters';
-import { sayDay } from '../lifecycle/answer-line';
 import type { JobRecord, Quote } from '../record';
-import { nameQuote } from './quote-text';
 
 interface Waiting {
   readonly record: Pick<JobRecord, 'tag' | 'pump' | 'contact' | 'customer' | 'reminders'>;
@@ -9,6 +8,8 @@ interface Waiting {
   /** The shop's day. */
   readonly today: string;
   readonly sender: Sender;
+  /** The language of the quote; English where it is left out. */
+  readonly words?: Words;
 }
 interface Asked extends Waiting {
   /** After how many days without an answer the shop reminds. */
@@ -27,18 +28,14 @@ const dayMs = 86_400_000;
 const daysBetween = (from: string, to: string) => Math.floor((Date.parse(to) - Date.parse(from.slice(0, 10))) / dayMs);
 
 /** The letter that reminds of a quote as it stands on a day. */
-export function reminderLetter({ record, quote, today, sender }: Waiting): LetterWords {
-  const validUntil = sayDay(quote.validUntil, today);
-  return letterTo(sender, record, 'reminder', {
-    ...{ since: String(daysBetween(quote.sentAt ?? today, today)), offer: nameQuote(quote).toLowerCase() },
-    standing:
-      quote.kind === 'supplement'
-        ? 'The work that does not need your answer goes on; the rest waits for it.'
-        : 'Until you answer, the pump lies here and nothing is ordered for it.',
-    validity:
-      quote.validUntil < today
-        ? `The offer was valid until ${validUntil}; if you answer now we tell you whether a price has changed.`
-        : `The offer is valid until ${validUntil}. You can ask us, choose and answer by the link beneath.`,
+export function reminderLetter({ record, quote, today, sender, words = english }: Waiting): LetterWords {
+  const { say } = words;
+  const day = words.day(quote.validUntil, today);
+  return letterTo({ ...sender, words }, record, 'reminder', {
+    since: String(daysBetween(quote.sentAt ?? today, today)),
+    offer: say(quote.kind === 'quote' ? 'letter.offerQuote' : 'letter.offerSupplement', { revision: quote.revision }),
+    standing: say(quote.kind === 'supplement' ? 'letter.standingSupplement' : 'letter.standingQuote'),
+    validity: say(quote.validUntil < today ? 'letter.validPast' : 'letter.validUntil', { day }),
   });
 }
 

@@ -186,12 +186,6 @@ export type WorkCentre = (typeof workCentres)[number];
 /** How much of a repair is offered, from the least to the most. */
 export const optionLevels = ['minimum', 'recommended', 'as new'] as const;
 export type OptionLevel = (typeof optionLevels)[number];
-export const optionNames: Readonly<Record<OptionLevel, string>> = {
-  minimum: 'Minimum to run',
-  recommended: 'Recommended',
-  'as new': 'As new',
-};
-
 /** A quote is of the whole repair; a supplement of what was found after it was answered. */
 export const quoteKinds = ['quote', 'supplement'] as const;
 export type QuoteKind = (typeof quoteKinds)[number];

@@ -197,7 +197,7 @@ export function exampleQuote(lines: readonly QuoteLine[], change: Partial<Quote>
     fingerprint: 'f',
     version: 1,
     ...{ options: [], advised: 'recommended', note: '', recipients: [], labourMinorPerHour: null, discountPct: 0 },
-    ...{ basis: null, supplement: null },
+    ...{ basis: null, supplement: null, language: 'en' },
     lines,
     ...change,
   };

@@ -1,6 +1,7 @@
 export * from './enumerations';
 export * from './ids';
 export * from './job-record';
+export { optionNames } from './option-names';
 export * from './sheets';
 export * from './supply-enumerations';
 export type { Signed } from './signed';

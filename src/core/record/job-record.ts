@@ -1,4 +1,5 @@
 /* eslint-disable max-lines -- the whole record of a job stands in one place */
+import type { Language } from '../../words';
 import { asId } from './ids';
 import type { Sheet } from './sheets';
 import type { Signed } from './signed';
@@ -326,6 +327,8 @@ export interface Quote {
   /** Null where the shop's figures hold. */
   readonly basis: ComparisonBasis | null;
   readonly supplement: SupplementReason | null;
+  /** In which its lines are written, and everything that the customer reads of it. */
+  readonly language: Language;
   readonly lines: readonly QuoteLine[];
 }
 

@@ -1,3 +1,4 @@
+import { english, type Words } from '../../words';
 import type { Family } from '../family';
 import { sheetOf, type EarlierVisit, type JobRecord, type SheetOf } from '../record';
 import { scopeOf } from '../scope';
@@ -54,30 +55,32 @@ export function isWarrantyUnjudged(record: JobRecord): boolean {
 }
 
 /** What the customer reads of a warranty return. */
-export function warrantyWords({ earlierTag, sharePct, reason }: SheetOf<'warranty'>['body']): string {
-  if (sharePct === 0)
-    return `It came back within the warranty of our job ${earlierTag}, which does not cover it: ${reason}`;
-  const share = sharePct === 100 ? 'We bear all of it' : `We bear ${sharePct} % of it`;
-  return `It came back within the warranty of our job ${earlierTag}. ${share}: ${reason}`;
+export function warrantyWords(
+  { earlierTag, sharePct, reason }: SheetOf<'warranty'>['body'],
+  { say, number }: Words = english,
+): string {
+  const borne = sharePct === 0 ? 'not' : sharePct === 100 ? 'all' : 'share';
+  return say(`warranty.${borne}`, { tag: earlierTag, reason, percent: number(sharePct) });
 }
+
+/** Where parts and work come from, in the order in which a warranty names them. */
+const coveredSources = [
+  'bought',
+  'shelf',
+  'customer’s own',
+  'made here',
+  'donor',
+  'our own hands',
+  'outside',
+  'kept',
+] as const;
 
 /** For how long a part is covered, by where it came from. */
 export interface WarrantyTerm {
-  readonly source: string;
+  readonly source: (typeof coveredSources)[number];
   readonly parts: readonly string[];
   readonly months: number;
 }
-
-const sourceWords = {
-  bought: 'parts bought new',
-  shelf: 'parts from our shelf',
-  'customer’s own': 'the customer’s own parts',
-  'made here': 'parts made in the shop',
-  donor: 'parts of a donor',
-  'our own hands': 'our work',
-  outside: 'work outside',
-  kept: 'parts kept',
-} as const;
 
 /** What the shop does not answer for: what was kept, and what the customer brought. */
 const uncovered: ReadonlySet<string> = new Set(['kept', 'customer’s own']);
@@ -91,11 +94,11 @@ export function warrantyTerms(record: JobRecord, family: Family, months: number)
   const done = scopeOf(record, family).filter(
     ({ standing, source }) => standing === 'done' || standing === 'supplied' || source === 'kept',
   );
-  return (Object.keys(sourceWords) as (keyof typeof sourceWords)[]).flatMap((source) => {
+  return coveredSources.flatMap((source) => {
     const items = done.filter((item) => item.source === source);
     if (!items.length) return [];
     const parts = [...new Set(items.filter(({ partRef }) => partRef !== null).map(({ title }) => title))];
-    return [{ source: sourceWords[source], parts, months: uncovered.has(source) ? 0 : months }];
+    return [{ source, parts, months: uncovered.has(source) ? 0 : months }];
   });
 }
 
@@ -111,8 +114,8 @@ export function warrantyMonthsOf(record: JobRecord, family: Family, shopMonths: 
   return softKept(record, family).length ? Math.floor(shopMonths / 2) : shopMonths;
 }
 
-/** A term in a line. @example sayTerm({ source: 'parts kept', parts: ['Shaft'], months: 0 }) // 'parts kept (Shaft): none' */
-export function sayTerm({ source, parts, months }: WarrantyTerm): string {
-  const named = parts.length ? ` (${parts.join(', ')})` : '';
-  return `${source}${named}: ${months ? `${months} months` : 'none'}`;
+/** A term in a line. @example sayTerm({ source: 'kept', parts: ['Shaft'], months: 0 }) // 'parts kept (Shaft): none' */
+export function sayTerm({ source, parts, months }: WarrantyTerm, { say, phrase }: Words = english): string {
+  const values = { source: say(`source.${source}`), parts: parts.map(phrase).join(', '), months };
+  return say(parts.length ? 'warranty.termOf' : 'warranty.term', values);
 }

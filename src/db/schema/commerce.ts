@@ -1,3 +1,4 @@
+import { languages } from '@/words';
 import {
   boolean,
   date,
@@ -62,6 +63,8 @@ export const quotes = mysqlTable(
     basis: json('basis'),
     /** Of a supplement: its finding, why only now, and the steps that wait. */
     supplement: json('supplement'),
+    /** In which its lines are written. */
+    language: oneOf('language', languages).notNull().default('en'),
   },
   (table) => [uniqueIndex('quotes_job_revision').on(table.jobId, table.kind, table.revision)],
 );

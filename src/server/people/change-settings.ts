@@ -40,7 +40,7 @@ const names: Readonly<Record<keyof ChangeSettings, string>> = {
   ...{ testMinor: 'test on the stand', freightMinor: 'return freight', partsMarkupPct: 'mark-up on parts' },
   ...{ taxPct: 'tax', warrantyMonths: 'months of warranty', quoteValidDays: 'days for which quotes stand' },
   ...{ reminderAfterDays: 'days until a reminder', wageMinorPerHour: 'wage, an hour', telephone: 'telephone' },
-  ...{ address: 'address', paperSize: 'sheet of its papers' },
+  ...{ address: 'address', paperSize: 'sheet of its papers', language: 'language of its papers' },
   ...{ basis: 'what repairs are held against', policies: 'the shop’s ways', letters: 'the words of its letters' },
 };
 

@@ -15,6 +15,7 @@ export const standardSettings = {
   quoteValidDays: 30,
   wageMinorPerHour: null,
   reminderAfterDays: 7,
+  language: 'en' as const,
   telephone: '',
   address: '',
   paperSize: 'A4' as const,

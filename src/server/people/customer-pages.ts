@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { catalogueFor } from '@/words/every-language';
 import { reason, refuse } from '@/core/change/decision';
 import { DomainError } from '@/core/errors';
 import { addCustomerPage, endCustomerPage, findCustomer, findCustomerPage, listJobsOfCustomer, readShop } from '@/db';
@@ -51,6 +52,7 @@ export const readOwnPumps = defineUseCase({
     return {
       shop: { name: shop?.name ?? '', place: shop?.place ?? '', telephone: shop?.settings.telephone ?? '' },
       ...{ name: customer?.name ?? '', today: dayOf(now()) },
+      catalogue: catalogueFor(shop?.settings.language ?? 'en', []),
       here: jobs
         .filter(({ closedAt }) => closedAt === null)
         .map((job) => ({

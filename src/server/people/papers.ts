@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { catalogueFor } from '@/words/every-language';
 import type { CommandOf, ResultOf } from '@/contract';
 import { DomainError } from '@/core/errors';
 import { writeLot, writeOrderNumber, writeReportNumber, writeTag } from '@/core/lifecycle';
@@ -94,6 +95,7 @@ export const readPapers = defineUseCase({
     });
     return {
       ...{ shop: shop.name, telephone: shop.settings.telephone, letters: shop.settings.letters, numbers },
+      ...{ language: shop.settings.language, catalogue: catalogueFor(shop.settings.language, []) },
       mark: mark && { width: mark.width, height: mark.height },
     };
   },

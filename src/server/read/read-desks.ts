@@ -1,5 +1,6 @@
 import { present } from '@/core/present';
 import * as z from 'zod';
+import { catalogueFor, wordsOf } from '@/words/every-language';
 import { DomainError } from '@/core/errors';
 import { familyCard, readBuild } from '@/core/family';
 import { changesOf, namesIn, sayDeed, sayEvent } from '@/core/change';
@@ -151,7 +152,11 @@ export const readShopSign = defineUseCase({
   input: z.strictObject({}),
   async run(context) {
     const shop = await readShop(context.database);
-    return { name: shop?.name ?? '', place: shop?.place ?? '', telephone: shop?.settings.telephone ?? '' };
+    const language = shop?.settings.language ?? 'en';
+    return {
+      ...{ name: shop?.name ?? '', place: shop?.place ?? '', telephone: shop?.settings.telephone ?? '' },
+      catalogue: catalogueFor(language, []),
+    };
   },
 });
 
@@ -209,7 +214,8 @@ export const readCustomerPage = defineUseCase({
         return { tag, serial, unit, token: link ? along : null };
       }),
     );
-    const offer = customerOffer({ record, family, quote, ...said });
-    return { ...offer, station: record.station, today: said.today, lot: record.lot, others };
+    const offer = customerOffer({ record, family, quote, ...said, words: wordsOf(quote.language) });
+    const catalogue = catalogueFor(quote.language, []);
+    return { ...offer, catalogue, station: record.station, today: said.today, lot: record.lot, others };
   },
 });

@@ -35,7 +35,8 @@ export const readTagPdf = defineUseCase({
   async run(context, { tag }) {
     const record = await loadJobRecord(context.database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
-    return { bytes: await writeTagPdf(record), name: `${tag}.pdf` };
+    const shop = await readShop(context.database);
+    return { bytes: await writeTagPdf(record, shop?.settings.language), name: `${tag}.pdf` };
   },
 });
 
@@ -47,7 +48,7 @@ export const readLabelsPdf = defineUseCase({
   async run(context, { tag }) {
     const { record, family } = await findJob(context.database, tag);
     const shop = await readShop(context.database);
-    return { bytes: await writeLabelsPdf(record, family, shop?.settings.paperSize), name: `${tag}-labels.pdf` };
+    return { bytes: await writeLabelsPdf(record, family, shop?.settings), name: `${tag}-labels.pdf` };
   },
 });
 

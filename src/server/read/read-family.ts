@@ -47,9 +47,8 @@ export const readFamilyDocument = defineUseCase({
     const name = `${family.id}-${family.version}`;
     if (as === 'file')
       return { bytes: Buffer.from(`${JSON.stringify(family.written, null, 2)}\n`), name: `${name}.json` };
-    const paperSize = (await readShop(context.database))?.settings.paperSize;
-    const bytes =
-      as === 'booklet' ? await writeBookletPdf(built, paperSize) : await writeTravellerPdf(built, paperSize);
+    const printing = (await readShop(context.database))?.settings;
+    const bytes = as === 'booklet' ? await writeBookletPdf(built, printing) : await writeTravellerPdf(built, printing);
     return { bytes, name: `${name}-${as}.pdf` };
   },
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { catalogueFor } from '@/words/every-language';
 import { warrantyMonthsOf, warrantyTerms } from '@/core/warranty';
 import { verbs } from '@/contract';
 import { tagField } from '@/core/change/inputs';
@@ -16,7 +17,7 @@ import {
   standingOf,
 } from '@/core/lifecycle';
 import type { ReadyRange } from '@/core/planning';
-import { isConstructionOpen, type JobRecord } from '@/core/record';
+import { currentQuote, isConstructionOpen, type JobRecord } from '@/core/record';
 import { findPlannedPump, listEventsAfter, listInstruments, listPeople, readShop } from '@/db';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
@@ -54,6 +55,13 @@ function termsOf(record: JobRecord, family: Family, shopMonths: number) {
   return warrantyTerms(record, family, months);
 }
 
+/** What a family says that a customer reads: names and plain words of parts, points, damage and steps. */
+const saidBy = ({ parts, points, damage, rebuild, test }: Family): readonly string[] => [
+  ...[...parts, ...points, ...damage].map(({ plain }) => plain),
+  ...parts.map(({ name }) => name),
+  ...[...points, ...rebuild, ...test.steps].map(({ title }) => title),
+];
+
 /** What a job's page shows that follows from the record, its family and the day: small, and reckoned anew each time. */
 async function frameOf(context: Context, record: JobRecord, family: Family) {
   const shop = await readShop(context.database);
@@ -85,6 +93,7 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       currency: shop?.currency ?? 'EUR',
       labourMinorPerHour: shop?.settings.labourMinorPerHour ?? 0,
     },
+    catalogue: catalogueFor(currentQuote(record)?.language ?? 'en', saidBy(family)),
     gate: {
       event,
       words: moves[event].words,

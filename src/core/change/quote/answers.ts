@@ -1,3 +1,4 @@
+import { wordsOf } from '../../../words/every-language';
 import { decisionText, nameQuote, offeredLines, standsIn } from '../../quoting';
 import {
   currentQuote,
@@ -87,7 +88,7 @@ function sentQuoteOf(record: JobRecord, quoteId: QuoteId | null): Quote {
 /** The row of an answer, with the exact text that was seen and its fingerprint. */
 export function approvalOf({ who, sha256 }: Pick<Given, 'who' | 'sha256'>, quote: Quote, answer: Answer, id: string) {
   const decided = decideLines(quote, answer);
-  const text = `${quote.text ?? ''}\n\n${decisionText(quote, decided)}`;
+  const text = `${quote.text ?? ''}\n\n${decisionText(quote, decided, wordsOf(quote.language))}`;
   const fingerprint = sha256(text);
   const { way, name, reference, signature, corrects } = answer;
   const said = { way, name, reference, signature, corrects };

@@ -1,3 +1,5 @@
+import type { Language } from '../../../words';
+import { wordsOf } from '../../../words/every-language';
 import { distinctOptions, growLines, offerLine, reviseLines, type ConversionOffer, type Rates } from '../../quoting';
 import {
   currentQuote,
@@ -23,6 +25,8 @@ export interface ShopTerms {
   readonly quoteValidDays: number;
   /** What the shop compares ways by; null for the usual figures. */
   readonly basis: ComparisonBasis | null;
+  /** In which its papers are written. */
+  readonly language: Language;
   /** What is offered in place of a packing, where this job does so. */
   readonly sealOffer?: ConversionOffer | null;
 }
@@ -44,9 +48,13 @@ export const freshQuote = {
 } as const satisfies Partial<RowOf<'quote'>>;
 
 /** What a revision takes over from the one before: words, people, rate, discount and what it is compared by. */
-function takenOver(last: Quote | null, record: JobRecord, shopBasis: ShopTerms['basis']): Partial<RowOf<'quote'>> {
+function takenOver(
+  last: Quote | null,
+  record: JobRecord,
+  { basis: shopBasis, language }: Pick<ShopTerms, 'basis' | 'language'>,
+): Partial<Omit<RowOf<'quote'>, 'language'>> {
   const warranty = warrantyOf(record)?.body;
-  const share = warranty && { discountPct: warranty.sharePct, note: warrantyWords(warranty) };
+  const share = warranty && { discountPct: warranty.sharePct, note: warrantyWords(warranty, wordsOf(language)) };
   if (!last) return { basis: shopBasis, ...share };
   const { note, recipients, labourMinorPerHour, discountPct, basis, advised } = last;
   return { note, recipients, labourMinorPerHour, discountPct, basis, advised };
@@ -70,15 +78,16 @@ export const drawUpQuote: Decider<unknown, DrawnUp, ShopTerms> = ({ record, fami
     last && last.state !== 'answered'
       ? [put('quote', { ...headOfQuote(last), state: 'superseded', version: last.version + 1 })]
       : [];
-  const { currency, taxPct, quoteValidDays } = facts;
-  const taken = takenOver(last, record, facts.basis);
+  const { currency, taxPct, quoteValidDays, language } = facts;
+  const words = wordsOf(language);
+  const taken = takenOver(last, record, facts);
   const rates = { ...facts.rates, ...(taken.labourMinorPerHour && { labourMinorPerHour: taken.labourMinorPerHour }) };
-  const own = growLines({ family, record: withoutSupplements(record), rates });
-  const grown = facts.sealOffer ? [...own, offerLine(facts.sealOffer, rates)] : own;
+  const own = growLines({ family, record: withoutSupplements(record), rates, words });
+  const grown = facts.sealOffer ? [...own, offerLine(facts.sealOffer, rates, words)] : own;
   const revised = reviseLines(grown, last?.lines ?? []);
   const quoteId = newId<QuoteId>();
   const head: RowOf<'quote'> = {
-    ...{ ...freshQuote, ...taken, id: quoteId, kind: 'quote', revision, currency, taxPct },
+    ...{ ...freshQuote, ...taken, id: quoteId, kind: 'quote', revision, currency, taxPct, language },
     ...{ validUntil: dayAfter(now, quoteValidDays), options: distinctOptions(revised) },
   };
   const lines = revised.map((line, position) =>

@@ -1,3 +1,4 @@
+import { wordsOf } from '../../../words/every-language';
 import { closedSteps } from '../../bench';
 import type { Family } from '../../family';
 import { stepsNeeding } from '../../supply';
@@ -68,7 +69,7 @@ function supplementRows(
   drawn: { lines: readonly DraftLine[]; command: FindLater },
 ): Quote {
   const { record, family, facts, newId, now } = given;
-  const { currency, taxPct, quoteValidDays } = facts.terms;
+  const { currency, taxPct, quoteValidDays, language } = facts.terms;
   const { command, lines } = drawn;
   const stops = stoppedSteps(record, family, command);
   return {
@@ -77,8 +78,7 @@ function supplementRows(
       id: newId<QuoteId>(),
       kind: 'supplement',
       revision: supplementsOf(record).length + 1,
-      currency,
-      taxPct,
+      ...{ currency, taxPct, language },
     },
     validUntil: dayAfter(now, quoteValidDays),
     supplement: { findingId, whyOnlyNow: command.whyOnlyNow, stops },
@@ -89,7 +89,7 @@ function supplementRows(
 /** A supplement below the limit that was agreed: approved by that rule, under the name of who agreed to it. */
 function approvedByLimit(given: Given<FindLaterFacts>, drawn: Quote): readonly Put[] {
   const { record, sha256, facts, now } = given;
-  const text = quoteText(record, drawn);
+  const text = quoteText(record, drawn, wordsOf(drawn.language));
   const sent: Quote = { ...drawn, state: 'answered', sentAt: now, text, fingerprint: sha256(text) };
   const said = record.agreement?.saidBy ?? '';
   const answer = {
@@ -121,10 +121,11 @@ export const findLater: Decider<FindLater, Result, FindLaterFacts> = (given, com
   const note = { partRef: command.partRef, words: command.words, whyOnlyNow: command.whyOnlyNow };
   if (comesBefore(record.station, 'approve'))
     return { puts: rows, note, result: { findingId, supplement: null, quoteId: null, isApproved: false } };
-  const { rates } = facts.terms;
+  const { rates, language } = facts.terms;
   const rate = currentQuote(record)?.labourMinorPerHour;
   const own = { ...rates, ...(rate && { labourMinorPerHour: rate }) };
-  const lines = growSupplement({ family, record: withFinding(record, rows), rates: own }, [findingId]);
+  const grown = { family, record: withFinding(record, rows), rates: own, words: wordsOf(language) };
+  const lines = growSupplement(grown, [findingId]);
   const drawn = supplementRows(given, findingId, { lines, command });
   const isApproved = lines.length > 0 && netOf(drawn) <= limitLeft(record);
   const head = isApproved ? approvedByLimit(given, drawn) : [put('quote', headOfQuote(drawn))];

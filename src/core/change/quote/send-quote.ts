@@ -1,3 +1,4 @@
+import { wordsOf } from '../../../words/every-language';
 import { beyondGuess } from '../../evaluation';
 import { quoteText } from '../../quoting';
 import { formatMoney } from '../../units';
@@ -53,7 +54,7 @@ export function sendDraft(
   quote: Quote,
 ): Pick<Proposal<Result>, 'puts' | 'note' | 'result' | 'outbox'> {
   const { record, facts, now, sha256 } = given;
-  const text = quoteText(record, quote);
+  const text = quoteText(record, quote, wordsOf(quote.language));
   const fingerprint = sha256(text);
   const version = quote.version + 1;
   const sent = put('quote', { ...headOfQuote(quote), state: 'sent', sentAt: now, text, fingerprint, version });

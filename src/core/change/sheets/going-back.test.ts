@@ -277,7 +277,7 @@ test('the warranty of a repaired pump goes by the source of each part', async ()
     seen: ['bracket', 'paint off', 'reuse as it is', 'looks only'],
   });
   await job.play();
-  const said = warrantyTerms(job.record, exampleFamily, 12).map(sayTerm);
+  const said = warrantyTerms(job.record, exampleFamily, 12).map((term) => sayTerm(term));
   expect(said.find((line) => line.startsWith('parts bought new'))).toMatch(/Front wear ring.*: 12 months$/);
   expect(said).toContain('parts kept (Bearing bracket): none');
   expect(warrantyTerms({ ...job.record, outcome: 'declined' }, exampleFamily, 12)).toEqual([]);

@@ -1,3 +1,4 @@
+import { wordsOf } from '../../../words/every-language';
 import { currentQuote } from '../../record';
 import { warrantyClaim, warrantyWords } from '../../warranty';
 import { put } from '../change';
@@ -29,7 +30,7 @@ export const judgeWarranty: Decider<JudgeWarranty, { readonly sheetVersion: numb
     draft?.state === 'draft'
       ? [
           put('quote', {
-            ...{ ...headOfQuote(draft), discountPct: sharePct, note: warrantyWords(warranty) },
+            ...{ ...headOfQuote(draft), discountPct: sharePct, note: warrantyWords(warranty, wordsOf(draft.language)) },
             version: draft.version + 1,
           }),
         ]

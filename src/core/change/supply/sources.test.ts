@@ -192,7 +192,7 @@ describe('a part from elsewhere', () => {
     await job.test();
     expect(sourceOfRing(job)).toBe('customer’s own');
     const terms = warrantyTerms(job.record, job.family, 12);
-    expect(terms.find(({ source }) => source === 'the customer’s own parts')).toMatchObject({ months: 0 });
+    expect(terms.find(({ source }) => source === 'customer’s own')).toMatchObject({ months: 0 });
     expect(job.difference()).toBeNull();
   });
   test('of the shelf names its bin; what is chosen in part is bought for the rest', () => {

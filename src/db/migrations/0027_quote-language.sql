@@ -1,0 +1,1 @@
+ALTER TABLE `quotes` ADD `language` varchar(20) DEFAULT 'en' NOT NULL;
