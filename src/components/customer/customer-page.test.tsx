@@ -192,7 +192,9 @@ describe('in another language', () => {
     }));
     show(quote);
     await userEvent.click(screen.getByRole('button', { name: /^Alles freigeben/ }));
-    expect(await screen.findByRole('alert')).toHaveTextContent(/^Name: darf nicht leer sein\s*Alles, was Sie getippt haben, ist noch da\. Bitte berichtigen/);
+    expect(await screen.findByRole('alert')).toHaveTextContent(
+      /^Name: darf nicht leer sein\s*Alles, was Sie getippt haben, ist noch da\. Bitte berichtigen/,
+    );
     expect(screen.getByText('darf nicht leer sein')).toBeVisible();
   });
 });
