@@ -38,6 +38,7 @@ export function exampleView(record: JobRecord, change: Partial<JobView> = {}, fa
       place: 'Harrowmere',
       telephone: 'Harrowmere 214',
       reminderAfterDays: 7,
+      language: 'en' as const,
       letters: {},
       currency: 'EUR',
       labourMinorPerHour: 6800,

@@ -4,6 +4,7 @@ import { letterTo, type Sender } from '@/core/letters';
 import { offeredLines, optionsOf, reminderLetter, totalQuote } from '@/core/quoting';
 import { dayInZone } from '@/core/lifecycle';
 import { sheetsOf, type JobRecord, type Quote, type ReportId } from '@/core/record';
+import { claimLetter } from '@/core/supply';
 import { packingOf } from '@/core/dispatch';
 import { sayTerm, warrantyEnd, warrantyTerms } from '@/core/warranty';
 import {
@@ -159,7 +160,7 @@ async function mailEvaluation(context: Context, row: OutboxRow, key: string): Pr
   if (!sheet?.body.sent) return;
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: sheet.body.sent.to },
-    subject: senderOf(await shopOf(context)).words.say('letter.evaluation', { tag: record.tag }),
+    subject: letterTo(senderOf(await shopOf(context)), record, 'evaluation', {}).subject,
     body: sheet.body.sent.words,
   });
 }
@@ -195,7 +196,7 @@ async function mailClaim(context: Context, row: OutboxRow, key: string): Promise
   if (!claim?.sent) return;
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: claim.sent.to },
-    subject: `${key}: not as ordered, ${claim.orderNumber}`,
+    subject: claimLetter({ record, number: key, claim, sender: senderOf(await shopOf(context)) }).subject,
     body: claim.sent.words,
   });
 }

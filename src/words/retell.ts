@@ -23,6 +23,7 @@ const recordedTemplates = Object.entries(recordedInEnglish).map(([key, text]) =>
   ...templateOf(text),
 }));
 
+const sentenceEnd = /[.!?]\s+\p{Lu}/u;
 const figure = /^[−+-]?\d+(\.\d+)?( \S+)?$/;
 const startsLarge = (text: string) => text.charAt(0) !== text.charAt(0).toLowerCase();
 const raised = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
@@ -61,7 +62,9 @@ export function retellerOf({ language, phrases }: Catalogue, say: Say): (english
   };
   const valuesOf = ({ pattern, fields }: Template, text: string): Readonly<Record<string, string>> | null => {
     const match = pattern.exec(text);
-    return match && Object.fromEntries(fields.map((name, i) => [name, tell(match[i + 1] ?? '') ?? match[i + 1] ?? '']));
+    // A field ends with its sentence; only what a person gave as a reason goes on.
+    if (!match || fields.some((name, i) => name !== 'why' && sentenceEnd.test(match[i + 1] ?? ''))) return null;
+    return Object.fromEntries(fields.map((name, i) => [name, tell(match[i + 1] ?? '') ?? match[i + 1] ?? '']));
   };
   const byTemplate = (text: string): string | null => {
     for (const { own, ...template } of named) {

@@ -86,6 +86,10 @@ describe('German', () => {
       'The wheel is cracked. A rubber ring is hard and cracked.',
       'Das Laufrad hat einen Riss. Ein Gummiring ist hart und rissig.',
     ],
+    [
+      'The seat of the bearing is worn out: 0.91 mm where at most 0.76 mm is allowed. The shaft is bent: 0.09 mm where at most 0.05 mm is allowed.',
+      'Der Sitz des Lagers: verschlissen, 0,91 mm; zulässig höchstens 0,76 mm. Die Welle ist krumm: 0,09 mm; zulässig höchstens 0,05 mm.',
+    ],
     ['Rework impeller', 'Nacharbeit: Laufrad'],
     ['Gap 4.1 mm, It runs smooth', 'Spalt 4,1 mm, Es läuft glatt'],
     ['2.5 to 4 mm', '2,5 bis 4 mm'],

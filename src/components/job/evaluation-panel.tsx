@@ -3,13 +3,14 @@
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { InputOf } from '@/contract';
-import { evaluationOf, evaluationWords, guessOf, sayEvaluationAnswer, shareOfNew } from '@/core/evaluation';
+import { evaluationLetter, evaluationOf, guessOf, sayEvaluationAnswer, shareOfNew } from '@/core/evaluation';
 import { partsOn } from '@/core/family';
 import { advices, turnings, type Advice, type Evaluation, type Turning } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
 import { readDraft, useFormDraft } from '../act/use-form-draft';
 import { readMoney, writeMoney } from '../quote/money';
+import { ownCatalogue, useSpoken } from '../words/words';
 import { Button, ErrorNote, issueFor, SelectField, TextArea, TextField } from '../ui/form';
 import { sayMoment, type JobView } from './view';
 
@@ -271,8 +272,10 @@ function SendFirstAnswer({ view }: { readonly view: JobView }) {
   const { record, shop } = view;
   const sheet = evaluationOf(record);
   const { run, error, isBusy } = useAct();
+  const spoken = useSpoken(ownCatalogue(view));
+  const sender = { ...shop, words: spoken };
   const drafted = sheet
-    ? evaluationWords({ record, evaluation: sheet.body, currency: currencyOf(view), shopName: shop.name })
+    ? evaluationLetter({ record, evaluation: sheet.body, currency: currencyOf(view), sender }).body
     : '';
   const [words, setWords] = useState(drafted);
   if (!sheet) return null;

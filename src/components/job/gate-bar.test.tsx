@@ -36,6 +36,7 @@ function viewOf(change: Partial<JobRecord>, gate: Partial<JobView['gate']> = {})
         place: '',
         telephone: '',
         reminderAfterDays: 7,
+        language: 'en' as const,
         letters: {},
         currency: 'EUR',
         labourMinorPerHour: 6800,

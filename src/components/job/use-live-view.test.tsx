@@ -24,6 +24,7 @@ const frame: JobFrame = {
       place: '',
       telephone: '',
       reminderAfterDays: 7,
+      language: 'en' as const,
       letters: {},
       currency: 'EUR',
       labourMinorPerHour: 6800,

@@ -1,4 +1,4 @@
-import type { Catalogue } from '@/words';
+import type { Catalogue, Language } from '@/words';
 import type { OwnLetters } from '@/core/letters';
 import type { Put } from '@/core/change';
 import type { Family } from '@/core/family';
@@ -27,6 +27,7 @@ export interface JobFrame {
     readonly place: string;
     readonly telephone: string;
     readonly reminderAfterDays: number;
+    readonly language: Language;
     /** Its own words of letters, where it has such. */
     readonly letters: OwnLetters;
     readonly currency: string;

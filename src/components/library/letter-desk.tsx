@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import {
+  exampleOf,
   fillLetter,
   letterFaults,
   letterKinds,
@@ -39,7 +40,7 @@ function Preview({
   readonly view: LettersShown;
 }) {
   const { subject, body } = fillLetter(words, {
-    ...letterTable[kind].example,
+    ...exampleOf(kind, useSpoken(view.catalogue)),
     ...{ shop: view.shop, telephone: view.telephone || '0100 214' },
   });
   return (
@@ -132,7 +133,7 @@ export function LetterDesk({ view }: { readonly view: LettersShown }) {
   const [kind, setKind] = useState<LetterKind>('quote');
   return (
     <section aria-label="Letters" className="space-y-4">
-      <h2 className="border-b border-ink font-bold">Letters to customers</h2>
+      <h2 className="border-b border-ink font-bold">Letters</h2>
       <ChoiceRow label="Which letter" choices={letterKinds} chosen={kind} onChoose={setKind}>
         {(one) => (
           <>

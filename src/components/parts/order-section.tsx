@@ -8,6 +8,7 @@ import { useAct } from '../act/use-act';
 import { useDraftState } from '../act/use-draft-state';
 import { PictureTaker } from '../job/picture-taker';
 import { sayDate, sayMoment, type JobView } from '../job/view';
+import { ownCatalogue, useSpoken } from '../words/words';
 import { Button, ErrorNote, issueFor, TextArea } from '../ui/form';
 import { PieceFault } from './piece-fault';
 import { ScanBag } from './scan-bag';
@@ -205,7 +206,10 @@ function ReceivingCheck({
 function ClaimSection({ view, sheet }: { readonly view: JobView; readonly sheet: SheetOf<'claim'> }) {
   const { record, shop } = view;
   const { body, key } = sheet;
-  const [words, setWords] = useState(() => claimLetter({ record, claim: body, shopName: shop.name }));
+  const spoken = useSpoken(ownCatalogue(view));
+  const [words, setWords] = useState(
+    () => claimLetter({ record, number: key, claim: body, sender: { ...shop, words: spoken } }).body,
+  );
   const canGoBack = hasWrongPieces(body);
   const [goesBack, setGoesBack] = useState(canGoBack);
   const { run, error, isBusy } = useAct();

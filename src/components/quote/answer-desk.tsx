@@ -5,7 +5,7 @@ import { draftReminder, unsettledDecline } from '@/core/quoting';
 import type { Question, Quote } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { useAct } from '../act/use-act';
-import { useSpoken } from '../words/words';
+import { catalogueIn, useSpoken } from '../words/words';
 import { sayMoment, type JobView } from '../job/view';
 import { Button, ErrorNote, issueFor, TextArea, TextField } from '../ui/form';
 import { readMoney, writeMoney } from './money';
@@ -70,7 +70,7 @@ export function Questions({ view }: Shown) {
 export function ReminderDraft({ view, quote }: Shown & { readonly quote: Quote }) {
   const { record, today, shop } = view;
   const { run, error, isBusy } = useAct();
-  const spoken = useSpoken(view.catalogue?.language === quote.language ? view.catalogue : null);
+  const spoken = useSpoken(catalogueIn(view, quote.language));
   const drafted = draftReminder({
     ...{ record, quote, today, afterDays: shop.reminderAfterDays, sender: shop, words: spoken },
   });

@@ -15,12 +15,12 @@ import {
 } from '../customer/offer-reading';
 import { OptionChoice } from '../customer/answer-form';
 import type { JobView } from '../job/view';
-import { InWords, useSpoken } from '../words/words';
+import { catalogueIn, InWords, useSpoken } from '../words/words';
 
 /** Exactly what the customer will read, of the draft as it stands; nothing in it can be pressed. */
 export function ReadingPane({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
   const { record, family, standing, today, shop } = view;
-  const words = useSpoken(view.catalogue?.language === quote.language ? view.catalogue : null);
+  const words = useSpoken(catalogueIn(view, quote.language));
   const { say } = words;
   const offer = customerOffer({ record, family, quote, shop, remaining: standing.remaining, today, words });
   const option = quote.options.length ? quote.advised : null;
@@ -31,7 +31,7 @@ export function ReadingPane({ view, quote }: { readonly view: JobView; readonly 
         What {record.contact?.name.split(' ')[0] ?? 'the customer'} will read{' '}
         <small className="font-normal text-quiet">word for word</small>
       </h2>
-      <InWords catalogue={view.catalogue?.language === quote.language ? view.catalogue : null}>
+      <InWords catalogue={catalogueIn(view, quote.language)}>
         <div lang={quote.language} className="border border-line bg-sheet p-4 text-13">
           <h3 className="text-18 font-bold">
             {quote.kind === 'quote'

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, use, useMemo, type ReactNode } from 'react';
-import { english, speak, type Catalogue, type Words } from '@/words';
+import { english, speak, type Catalogue, type Language, type Words } from '@/words';
 
 const Spoken = createContext<Words>(english);
 
@@ -22,3 +22,15 @@ export const useSpoken = (catalogue: Catalogue | null | undefined): Words =>
 
 /** The language of where this stands. */
 export const useWords = (): Words => use(Spoken);
+
+interface OfJob {
+  readonly catalogue?: Catalogue | null;
+  readonly shop: { readonly language: Language };
+}
+
+/** The words of a language that a job's page brought along; null for English, and for one that it did not bring. */
+export const catalogueIn = ({ catalogue }: Pick<OfJob, 'catalogue'>, language: Language): Catalogue | null =>
+  catalogue?.language === language ? catalogue : null;
+
+/** The words of the shop's own letters. */
+export const ownCatalogue = (view: OfJob): Catalogue | null => catalogueIn(view, view.shop.language);

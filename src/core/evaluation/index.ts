@@ -1,8 +1,9 @@
+import { english, type Words } from '../../words';
+import { letterTo, type LetterWords, type Sender } from '../letters';
 import { sayDay } from '../lifecycle/answer-line';
 import { timesPrice } from '../money';
 import { offeredLines, optionsOf, totalQuote } from '../quoting';
 import { sheetOf, type Evaluation, type JobRecord, type Quote, type SheetOf } from '../record';
-import { formatMoney } from '../units';
 
 type Guessed = Pick<Evaluation, 'hours' | 'partsMinor' | 'rateMinor'> & {
   readonly outside: readonly { readonly minor: number }[];
@@ -37,46 +38,39 @@ interface Writing {
   readonly record: Pick<JobRecord, 'tag' | 'pump' | 'contact' | 'customer'>;
   readonly evaluation: Omit<Evaluation, 'sent' | 'answer'>;
   readonly currency: string;
-  readonly shopName: string;
+  readonly sender: Sender;
 }
 
-const turningWords = {
-  free: 'It turns freely by hand.',
-  stiff: 'It turns stiffly by hand.',
-  solid: 'It does not turn by hand.',
-} as const;
-const adviceWords = {
-  repair: 'We advise to repair it.',
-  'one out of two': 'We advise to make one good pump out of the two.',
-  'use a donor': 'We advise to repair it with parts of a donor pump.',
-  'replace it': 'We advise to replace it.',
-  'ask for more': 'We advise nothing yet, and ask you to tell us more.',
-} as const;
-const span = (from: number | string, to: number | string, unit: string) =>
-  from === to ? `${from} ${unit}` : `${from} to ${to} ${unit}`;
+interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+const sayHours = ({ from, to }: Span, { say, number }: Words) =>
+  from === to ? say('look.hoursOne', { hours: from }) : say('look.hours', { from: number(from), to: number(to) });
+const sayDays = ({ from, to }: Span, { say }: Words) =>
+  from === to ? say('look.daysOne', { days: from }) : say('look.days', { from, to });
 
 /** The short first answer to the customer, before anything is quoted: what was seen, the guess, the advice. */
-export function evaluationWords({ record, evaluation, currency, shopName }: Writing): string {
-  const { pump, tag, contact, customer } = record;
-  const money = (minor: number) => formatMoney({ minor, currency });
+export function evaluationLetter({ record, evaluation, currency, sender }: Writing): LetterWords {
+  const { words = english } = sender;
+  const { say, phrase } = words;
+  const money = (minor: number) => words.money({ minor, currency });
   const { fromMinor, toMinor } = guessOf(evaluation);
-  const { hours, days, newUnit, advice, words, causes, binds, substance, turns } = evaluation;
-  const sum = fromMinor === toMinor ? money(fromMinor) : `${money(fromMinor)} to ${money(toMinor)}`;
-  return [
-    `Dear ${contact?.name ?? customer.name},`,
-    '',
-    `we have had a first look at your pump ${pump.maker} ${pump.model}, serial ${pump.serial} (our tag ${tag}).`,
-    `${turningWords[turns]}${binds ? ` It binds: ${binds}.` : ''}${substance ? ` In it: ${substance}.` : ''}`,
-    ...(causes.length ? [`What we see so far: ${causes.join('; ')}.`] : []),
-    `About ${span(hours.from, hours.to, 'hours')} of work and ${span(days.from, days.to, 'working days')}; about ${sum} without tax. This is a guess, not an offer: the offer follows when everything is measured.`,
-    ...(newUnit ? [`A new unit costs about ${money(newUnit.minor)} and takes about ${newUnit.days} days.`] : []),
-    adviceWords[advice],
-    ...(words ? [words] : []),
-    '',
-    'Tell us by answering this mail or by telephone how you want to go on.',
-    '',
-    shopName,
-  ].join('\n');
+  const { hours, days, newUnit, advice, causes, binds, substance, turns } = evaluation;
+  const sum =
+    fromMinor === toMinor ? money(fromMinor) : say('look.sum', { from: money(fromMinor), to: money(toMinor) });
+  const state = [
+    say(`look.turns.${turns}`),
+    binds && say('look.binds', { what: phrase(binds) }),
+    substance && say('look.substance', { what: phrase(substance) }),
+  ];
+  return letterTo(sender, record, 'evaluation', {
+    state: state.filter(Boolean).join(' '),
+    causes: causes.length ? say('look.causes', { causes: causes.map(phrase).join('; ') }) : '',
+    guess: say('look.guess', { hours: sayHours(hours, words), days: sayDays(days, words), sum }),
+    alternative: newUnit ? say('look.newUnit', { money: money(newUnit.minor), days: newUnit.days }) : '',
+    ...{ advice: say(`look.advice.${advice}`), words: evaluation.words },
+  });
 }
 
 /** The last evaluation of a pump; null where nobody wrote one. */

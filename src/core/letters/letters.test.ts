@@ -1,16 +1,33 @@
 import { english } from '../../words';
-import { fillLetter, letterFaults, letterKinds, lettersWords, letterTable, usualLetter } from '.';
+import { wordsOf } from '../../words/every-language';
+import { exampleOf, fillLetter, letterFaults, letterKinds, lettersWords, letterTable, usualLetter } from '.';
 
 test.each(letterKinds)('the usual words of “%s” have no fault, and its preview leaves no field open', (kind) => {
-  const { example, fields } = letterTable[kind];
+  const { fields } = letterTable[kind];
+  const example = exampleOf(kind, english);
   const usual = usualLetter(kind, english);
   expect(letterFaults(kind, usual)).toEqual([]);
   for (const name of Object.keys(fields)) if (!(name in example)) expect(['shop', 'telephone']).toContain(name);
   const { subject, body } = fillLetter(usual, { ...example, shop: 'Kettlewick Pumps', telephone: '0100 1' });
   expect(`${subject} ${body}`).not.toMatch(/[{}]/);
-  expect(body.startsWith('Dear Petra Vell,')).toBe(true);
+  expect(body).toMatch(/^Dear (Petra Vell|Hollowmere Seals),/);
   expect(body.endsWith('Kettlewick Pumps')).toBe(true);
 });
+test.each(letterKinds)(
+  'the usual words of “%s” in German have the same fields, and no English sentence in their preview',
+  (kind) => {
+    const german = wordsOf('de');
+    const usual = usualLetter(kind, german);
+    expect(letterFaults(kind, usual)).toEqual([]);
+    const { subject, body } = fillLetter(usual, {
+      ...exampleOf(kind, german),
+      shop: 'Kettlewick',
+      telephone: '0100 1',
+    });
+    expect(`${subject} ${body}`).not.toMatch(/[{}]|\b(the|and|of|your|is|are|with|for)\b/i);
+    expect(body).toMatch(/^Guten Tag (Petra Vell|Hollowmere Seals),/);
+  },
+);
 test('a line whose fields say nothing is left out with its empty line; one without a field stays', () => {
   const words = {
     subject: '{tag}',

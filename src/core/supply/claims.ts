@@ -1,3 +1,5 @@
+import { english } from '../../words';
+import { fillLetter, lettersWords, type LetterWords, type Sender } from '../letters';
 import type { Claim, JobRecord } from '../record';
 
 /** What is said of a piece that a parcel's list has and its box has not. */
@@ -8,21 +10,18 @@ export const hasWrongPieces = ({ lines }: Pick<Claim, 'lines'>) => lines.some(({
 
 interface Asked {
   readonly record: Pick<JobRecord, 'tag'>;
+  /** Its number, such as C-0417-1. */
+  readonly number: string;
   readonly claim: Pick<Claim, 'orderNumber' | 'supplier' | 'lines'>;
-  readonly shopName: string;
+  readonly sender: Sender;
 }
 
 /** A first draft of what is written to a supplier about what came wrong or short. */
-export function claimLetter({ record, claim, shopName }: Asked): string {
-  const lines = claim.lines.map(({ count, number, what }) => `- ${count} × ${number}: ${what}`);
-  return [
-    `Dear ${claim.supplier},`,
-    '',
-    `of our order ${claim.orderNumber} (for our job ${record.tag}) this did not come as it was ordered:`,
-    ...lines,
-    '',
-    'Please send what is missing, and say on which day it leaves you.',
-    '',
-    shopName,
-  ].join('\n');
+export function claimLetter({ record, number, claim, sender }: Asked): LetterWords {
+  const { name, telephone, letters, words = english } = sender;
+  const lines = claim.lines.map(({ count, number: piece, what }) => `- ${count} × ${piece}: ${words.phrase(what)}`);
+  return fillLetter(lettersWords('claim', letters, words), {
+    ...{ supplier: claim.supplier, order: claim.orderNumber, number, tag: record.tag },
+    ...{ lines: lines.join('\n'), shop: name, telephone },
+  });
 }

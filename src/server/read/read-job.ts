@@ -72,7 +72,8 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
   const planned = record.closedAt ? null : await findPlannedPump(context.database, record.tag);
   const ready = readyOf(planned, standing.remaining, today);
   const event = onward[record.station];
-  const reminder = shop?.settings.letters.reminder;
+  const { reminder, evaluation, claim } = shop?.settings.letters ?? {};
+  const language = shop?.settings.language ?? 'en';
   const iso = clock.now.toISOString();
   return {
     answer: answerOf(record, standing, { ...clock, ready }),
@@ -88,12 +89,13 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       place: shop?.place ?? '',
       telephone: shop?.settings.telephone ?? '',
       reminderAfterDays: shop?.settings.reminderAfterDays ?? 7,
-      // Of its letters only the one that is drafted on the sheet.
-      letters: reminder ? { reminder } : {},
+      language,
+      // Of its letters only those that are drafted on the sheet.
+      letters: { ...(reminder && { reminder }), ...(evaluation && { evaluation }), ...(claim && { claim }) },
       currency: shop?.currency ?? 'EUR',
       labourMinorPerHour: shop?.settings.labourMinorPerHour ?? 0,
     },
-    catalogue: catalogueFor(currentQuote(record)?.language ?? 'en', saidBy(family)),
+    catalogue: catalogueFor(currentQuote(record)?.language ?? language, saidBy(family)),
     gate: {
       event,
       words: moves[event].words,

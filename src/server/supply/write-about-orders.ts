@@ -1,5 +1,6 @@
 import { reason, refuse } from '@/core/change/decision';
-import { addOutbox, findShopOrder, listSuppliers, saveShopOrder } from '@/db';
+import { addOutbox, findShopOrder, listSuppliers, readShop, saveShopOrder } from '@/db';
+import { wordsOf } from '@/words/every-language';
 import { numberKey } from '@/core/supply';
 import { changeTogether } from '../change-job';
 import type { Context } from '../context';
@@ -27,7 +28,10 @@ export async function mailAboutOrder(
   { number, to, words }: { readonly number: string; readonly to: string; readonly words: string },
 ): Promise<void> {
   const order = await findShopOrder(database, number);
-  const subject = `Our order ${number}${order?.reference ? `, your ${order.reference}` : ''}`;
+  const { say } = wordsOf((await readShop(database))?.settings.language ?? 'en');
+  const subject = order?.reference
+    ? say('letter.order.subject', { number, reference: order.reference })
+    : say('letter.order.subjectAlone', { number });
   await standIns.mail.send({ id, jobId: null, sentAt: now(), to, subject, body: words });
 }
 

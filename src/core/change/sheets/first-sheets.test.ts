@@ -1,6 +1,13 @@
 import { bench, quote, receive, sheets, type Decider } from '..';
 import { sayReason } from '../../errors';
-import { beyondGuess, evaluationOf, evaluationWords, guessOf, sayEvaluationAnswer, shareOfNew } from '../../evaluation';
+import {
+  beyondGuess,
+  evaluationLetter,
+  evaluationOf,
+  guessOf,
+  sayEvaluationAnswer,
+  shareOfNew,
+} from '../../evaluation';
 import { isShutByResidue, namesLiquid, residueOf } from '../../residue';
 import { currentQuote, type Intake } from '../../record';
 import { rightRun } from '../../../../demo/right-cleaning';
@@ -229,8 +236,9 @@ describe('the first look', () => {
   });
   test('writes the short first answer: what is seen, the guess and that it is one, the advice', () => {
     const { one } = looked();
-    const words = evaluationWords({
-      ...{ record: one.record, currency: 'EUR', shopName: 'Kettlewick Pump Works' },
+    const sender = { name: 'Kettlewick Pump Works', telephone: '', letters: {} };
+    const { body: words } = evaluationLetter({
+      ...{ record: one.record, currency: 'EUR', sender },
       evaluation: { ...evaluation, rateMinor: 6800 },
     });
     expect(words).toContain('It does not turn by hand. It binds: at the front. In it: scale.');
