@@ -42,7 +42,7 @@ import { rightRuns } from '../demo/right-cleaning';
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
 export const shop = { name: 'Kettlewick Pump Works', place: 'Harrowmere' };
 export const terms = {
-  ...{ currency: 'EUR', taxPct: 20, quoteValidDays: 30, basis: null, language: 'en' as const },
+  ...{ currency: 'EUR', taxPct: 20, taxes: [], quoteValidDays: 30, basis: null, language: 'en' as const },
   rates: {
     ...{ labourMinorPerHour: 6800, machiningMinorPerHour: 8400, testMinor: 24000, freightMinor: 9500 },
     partsMarkupPct: 18,

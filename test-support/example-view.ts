@@ -39,6 +39,7 @@ export function exampleView(record: JobRecord, change: Partial<JobView> = {}, fa
       telephone: 'Harrowmere 214',
       reminderAfterDays: 7,
       language: 'en' as const,
+      taxes: [{ name: 'usual', pct: 20 }],
       letters: {},
       currency: 'EUR',
       labourMinorPerHour: 6800,

@@ -17,6 +17,7 @@ const silent = new Set([
     'record-calibration',
     'choose-units',
     'change-settings',
+    'change-shop',
     'set-number',
     'set-mark',
     'remove-mark',

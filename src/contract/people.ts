@@ -138,6 +138,11 @@ export const changeSettingsInput = z.strictObject({
   freightMinor: price.optional(),
   partsMarkupPct: share.optional(),
   taxPct: share.max(100).optional(),
+  /** Other rates that a quote can be given, by name. */
+  taxes: z
+    .array(z.strictObject({ name: z.string().trim().min(1, 'name the tax').max(60), pct: share.max(100) }))
+    .max(10, 'ten at most')
+    .optional(),
   warrantyMonths: z.number('type months').int().min(0).max(240).optional(),
   quoteValidDays: days.optional(),
   reminderAfterDays: days.optional(),
@@ -163,6 +168,18 @@ export const changeSettingsInput = z.strictObject({
   policies: z.partialRecord(z.enum(matters), z.string().max(60)).optional(),
 });
 export type ChangeSettings = z.output<typeof changeSettingsInput>;
+
+const currencies: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
+/** What the shop is called on its papers, where it is, and what it reckons in. */
+export const changeShopInput = z.strictObject({
+  name: z.string().trim().min(1, 'say what the shop is called').max(150),
+  place: z.string().trim().min(1, 'say where it is').max(150),
+  currency: z
+    .string()
+    .trim()
+    .toUpperCase()
+    .refine((code) => currencies.has(code), 'a currency has three letters, such as EUR'),
+});
 
 export const numberedSeries = ['tag', 'report', 'order', 'lot'] as const;
 /** At which number a series goes on; `basedOn` is the one that was shown. */

@@ -91,6 +91,7 @@ import {
   endSessionsInput,
   resetSecretInput,
   changeSettingsInput,
+  changeShopInput,
   endCustomerPageInput,
   makeCustomerPageInput,
   mergeCustomersInput,
@@ -192,6 +193,12 @@ const peopleVerbs = {
       'Settles rates, days, the warranty and the shop’s way in each matter. Jobs that are open keep the way they came in with.',
     audience: ['owner'],
     input: changeSettingsInput,
+    result: z.object({ changed: z.array(z.string()).readonly() }),
+  }),
+  'change-shop': verb({
+    about: 'Settles what the shop is called, where it is, and what it reckons in while nothing was quoted or ordered.',
+    audience: ['owner'],
+    input: changeShopInput,
     result: z.object({ changed: z.array(z.string()).readonly() }),
   }),
   'set-number': verb({

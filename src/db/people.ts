@@ -25,8 +25,10 @@ import {
   jobs,
   mails,
   people,
+  quotes,
   sessions,
   shop,
+  shopOrders,
   shopMark,
 } from './schema';
 import { query, readRows } from './written-once';
@@ -38,6 +40,8 @@ export const shopSettingsSchema = z.object({
   freightMinor: z.number().int(),
   partsMarkupPct: z.number(),
   taxPct: z.number(),
+  /** Other rates that a quote can be given, by name. */
+  taxes: z.array(z.object({ name: z.string(), pct: z.number() })).default([]),
   warrantyMonths: z.number().int(),
   quoteValidDays: z.number().int(),
   /** What an hour of work costs the shop, for its margin; null where nobody said it. */
@@ -86,6 +90,21 @@ export async function createShop(
     nextOrder: 1,
     nextFamily: 1,
   });
+}
+
+/** Keeps what the shop is called, where it is, and what it reckons in. */
+export async function saveShopSign(
+  connection: Connection,
+  sign: { readonly name: string; readonly place: string; readonly currency: string },
+): Promise<void> {
+  await connection.update(shop).set(sign).where(eq(shop.id, 1));
+}
+
+/** Whether anything was quoted or ordered yet: sums of two currencies are not added. */
+export async function hasSums(connection: Connection): Promise<boolean> {
+  const [quoted] = await connection.select({ id: quotes.id }).from(quotes).limit(1);
+  const [ordered] = await connection.select({ number: shopOrders.number }).from(shopOrders).limit(1);
+  return Boolean(quoted ?? ordered);
 }
 
 export async function saveShopSettings(connection: Connection, settings: ShopSettings): Promise<void> {

@@ -54,6 +54,7 @@ const allowed: Readonly<Record<string, string>> = {
   'close-unreturned': 'CO',
   pack: 'CTIPO',
   'change-settings': 'O',
+  'change-shop': 'O',
   'set-number': 'O',
   'set-mark': 'O',
   'remove-mark': 'O',

@@ -200,6 +200,7 @@ async function termsOf({ connection }: { readonly connection: Connection }): Pro
     currency,
     rates: settings,
     taxPct: settings.taxPct,
+    taxes: settings.taxes,
     quoteValidDays: settings.quoteValidDays,
     basis: settings.basis,
     language: settings.language,

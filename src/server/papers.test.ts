@@ -37,6 +37,36 @@ describe('the language of papers', () => {
   });
 });
 
+describe('the shop itself', () => {
+  const sign = { name: 'Kettlewick Pump Works', place: 'Harrowmere', currency: 'EUR' };
+  test('gets another name; another currency only while nothing was quoted', async () => {
+    const fresh = await openTestShop('papers_fresh');
+    await fresh.act('sunniva', 'change-shop', { ...sign, name: 'Weir Lane Pumps', currency: 'chf' });
+    const shown = await fresh.act('sunniva', 'read-shop', {});
+    expect([shown.shop?.name, shown.shop?.currency]).toEqual(['Weir Lane Pumps', 'CHF']);
+    await fresh.play({ at: 'quote' });
+    const refused = await detailsOf(fresh.act('sunniva', 'change-shop', { ...sign, currency: 'EUR' }));
+    expect(refused?.what).toBe(
+      'Currency EUR: quotes and orders are in CHF already, and sums of two currencies are not added.',
+    );
+    expect(await codeOf(fresh.act('sunniva', 'change-shop', { ...sign, currency: 'money' }))).toBe('bad-input');
+    await fresh.close();
+  });
+  test('has other taxes that a quote can be given; a revision keeps it, and a supplement has it, too', async () => {
+    const taxes = [{ name: 'reduced', pct: 7.5 }];
+    await shop.act('sunniva', 'change-settings', { taxes });
+    const tag = await shop.play({ at: 'quote' });
+    const [draft] = present(await shop.load(tag)).quotes;
+    await shop.act('wenna', 'change-quote', { tag, quoteId: null, basedOn: present(draft).version, taxPct: 7.5 });
+    await shop.act('wenna', 'draw-up-quote', { tag });
+    expect(present(await shop.load(tag)).quotes.map(({ taxPct }) => taxPct)).toEqual([7.5, 7.5]);
+    await shop.act('sunniva', 'change-settings', { taxes: [] });
+    await shop.act('wenna', 'draw-up-quote', { tag });
+    // The shop has no such rate any more.
+    expect(present(await shop.load(tag)).quotes.at(-1)?.taxPct).toBe(20);
+  });
+});
+
 describe('letters', () => {
   const own = { subject: 'Pump {tag}: new day {to}', body: 'Good day {contact},\n\n{pump}: {to}.\n{reason}\n\n{shop}' };
   const move = async (tag: string, to: string) => {

@@ -8,7 +8,7 @@ import { readInstrument, recordCalibration } from './people/calibrations';
 import { addPerson } from './people/add-person';
 import { changeOwnSecret, changePersonVerb, endSessions, readStaff, resetSecret } from './people/staff';
 import { mergeCustomers } from './people/merge-customers';
-import { changeSettings } from './people/change-settings';
+import { changeSettings, changeShop } from './people/change-settings';
 import { readMarkPicture, readPapers, removeMark, setNumber } from './people/papers';
 import { backTest } from './planning/back-test';
 import { endPageOfCustomer, makeCustomerPage, readOwnPumps } from './people/customer-pages';
@@ -107,6 +107,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'record-calibration': recordCalibration,
   'merge-customers': mergeCustomers,
   'change-settings': changeSettings,
+  'change-shop': changeShop,
   'set-number': setNumber,
   'set-mark': setMark,
   'remove-mark': removeMark,

@@ -37,6 +37,7 @@ function viewOf(change: Partial<JobRecord>, gate: Partial<JobView['gate']> = {})
         telephone: '',
         reminderAfterDays: 7,
         language: 'en' as const,
+        taxes: [{ name: 'usual', pct: 20 }],
         letters: {},
         currency: 'EUR',
         labourMinorPerHour: 6800,

@@ -25,6 +25,7 @@ const frame: JobFrame = {
       telephone: '',
       reminderAfterDays: 7,
       language: 'en' as const,
+      taxes: [{ name: 'usual', pct: 20 }],
       letters: {},
       currency: 'EUR',
       labourMinorPerHour: 6800,

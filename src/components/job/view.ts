@@ -28,6 +28,8 @@ export interface JobFrame {
     readonly telephone: string;
     readonly reminderAfterDays: number;
     readonly language: Language;
+    /** Rates of tax that a quote can have, the usual one first. */
+    readonly taxes: readonly { readonly name: string; readonly pct: number }[];
     /** Its own words of letters, where it has such. */
     readonly letters: OwnLetters;
     readonly currency: string;

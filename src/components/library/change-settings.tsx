@@ -18,6 +18,7 @@ export interface SettingsShown {
   readonly freightMinor: number;
   readonly partsMarkupPct: number;
   readonly taxPct: number;
+  readonly taxes: readonly { readonly name: string; readonly pct: number }[];
   readonly warrantyMonths: number;
   readonly quoteValidDays: number;
   readonly wageMinorPerHour: number | null;
@@ -62,7 +63,8 @@ type Text = Readonly<
     | 'telephone'
     | 'address'
     | 'paperSize'
-    | 'language',
+    | 'language'
+    | 'taxes',
     string
   >
 >;
@@ -83,6 +85,7 @@ function textOf(shown: SettingsShown): Text {
     ),
     ...{ telephone: shown.telephone, address: shown.address, paperSize: shown.paperSize },
     language: shown.language,
+    taxes: shown.taxes.map(({ name, pct }) => `${name}, ${pct}`).join('\n'),
   } as Text;
 }
 
@@ -100,6 +103,15 @@ function readForm(newUnit: ComparisonBasis['newUnit']) {
       if (!text[name].trim() || Number.isNaN(read)) issues[name] = 'type a number';
       return read;
     };
+    const taxes = text.taxes
+      .split('\n')
+      .map((line) => line.trim())
+      .filter(Boolean)
+      .map((line) => {
+        const [, name = '', pct = ''] = /^(.+?)[\s,;:]+(\d+(?:[.,]\d+)?)\s*%?$/.exec(line) ?? [];
+        if (!name) issues.taxes = `“${line}”: a name and a percentage, such as “reduced, 10”`;
+        return { name, pct: Number(pct.replace(',', '.')) };
+      });
     const named = (names: readonly string[], read: (name: never) => number) =>
       Object.fromEntries(names.map((name) => [name, read(name as never)]));
     const lifeYears = Object.fromEntries(
@@ -109,7 +121,7 @@ function readForm(newUnit: ComparisonBasis['newUnit']) {
       ...named(shopNames(monies), money),
       ...(text.wageMinorPerHour.trim() ? {} : { wageMinorPerHour: null }),
       ...named(shopNames(figures), figure),
-      ...{ telephone: text.telephone, address: text.address },
+      ...{ telephone: text.telephone, address: text.address, taxes },
       paperSize: text.paperSize === 'Letter' ? 'Letter' : 'A4',
       language: languages.find((one) => one === text.language) ?? 'en',
       basis: {
@@ -146,6 +158,13 @@ function SettingsForm({ settings }: { readonly settings: SettingsShown }) {
       <div className="grid grid-cols-2 gap-3">
         {fields(monies, false)}
         {fields(figures, false)}
+        <div className="col-span-2">
+          <TextArea
+            label="Other taxes that a quote can have, one a line: name, percentage"
+            error={form.formState.errors.taxes?.message ?? issueFor(error, 'taxes')}
+            {...form.register('taxes')}
+          />
+        </div>
       </div>
       <h3 className="font-bold">The head of our papers</h3>
       <div className="grid grid-cols-2 gap-3">
@@ -185,11 +204,46 @@ function SettingsForm({ settings }: { readonly settings: SettingsShown }) {
   );
 }
 
+interface ShopSign {
+  readonly name: string;
+  readonly place: string;
+  readonly currency: string;
+}
+
+/** What the shop is called, where it is, and what it reckons in. */
+function ShopForm({ shop: { name, place, currency } }: { readonly shop: ShopSign }) {
+  const { run, error, isBusy } = useAct();
+  const form = useForm<ShopSign>({ defaultValues: { name, place, currency } });
+  return (
+    <form
+      onSubmit={form.handleSubmit((sign) => run('change-shop', sign))}
+      className="mb-6 space-y-3 border-b border-line pb-4"
+    >
+      <div className="grid grid-cols-2 gap-3">
+        <TextField label="Name of the shop" error={issueFor(error, 'name')} {...form.register('name')} />
+        <TextField label="Place" error={issueFor(error, 'place')} {...form.register('place')} />
+        <TextField
+          label="Currency"
+          hint="only while nothing was quoted or ordered"
+          className="num"
+          error={issueFor(error, 'currency')}
+          {...form.register('currency')}
+        />
+      </div>
+      {error && !error.issues.length && <ErrorNote error={error} />}
+      <Button type="submit" verb="change-shop" disabled={isBusy}>
+        Keep name, place and currency
+      </Button>
+    </form>
+  );
+}
+
 /** Rates, days and what repairs are held against: the owner’s to change. */
-export function ChangeSettings({ shop }: { readonly shop: { readonly settings: SettingsShown } }) {
+export function ChangeSettings({ shop }: { readonly shop: ShopSign & { readonly settings: SettingsShown } }) {
   return (
     <div className="mt-3">
       <SidePanel label="Change rates and days" title="What the shop reckons by">
+        <ShopForm key={`${shop.name} ${shop.place} ${shop.currency}`} shop={shop} />
         <SettingsForm key={JSON.stringify(shop.settings)} settings={shop.settings} />
       </SidePanel>
     </div>

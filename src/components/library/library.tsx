@@ -168,6 +168,7 @@ export function Library({ shop, people, instruments, families, seen, found, toda
                 ['Return freight', money(shop.settings.freightMinor)],
                 ['Mark-up on parts', `${shop.settings.partsMarkupPct} %`],
                 ['Tax', `${shop.settings.taxPct} %`],
+                ...shop.settings.taxes.map(({ name, pct }) => [`Tax, ${name}`, `${pct} %`] as const),
                 ['Warranty', `${shop.settings.warrantyMonths} months`],
                 ['Quotes stand', `${shop.settings.quoteValidDays} days`],
                 ['A reminder is drafted after', `${shop.settings.reminderAfterDays} days`],

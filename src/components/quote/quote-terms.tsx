@@ -30,9 +30,24 @@ function readTerms(data: FormData, { options }: Quote) {
     recipients: [...readRecipients(textOf(data, 'recipients'))],
     labourMinorPerHour: minor === null ? null : 'minor' in minor ? minor.minor : Number.NaN,
     discountPct: Number(textOf(data, 'discountPct').replace(',', '.') || '0'),
+    taxPct: Number(textOf(data, 'taxPct')),
     validUntil: textOf(data, 'validUntil'),
     ...(options.length && { options: offered, advised: textOf(data, 'advised') as OptionLevel }),
   };
+}
+
+/** The tax of this quote: one of the shop’s rates, or the one that it was drawn up with. */
+function TaxChoice({ taxes, current }: { readonly taxes: JobView['shop']['taxes']; readonly current: number }) {
+  const known = taxes.some(({ pct }) => pct === current) ? taxes : [...taxes, { name: 'as drawn up', pct: current }];
+  return (
+    <SelectField label="Tax" name="taxPct" defaultValue={current}>
+      {known.map(({ name, pct }) => (
+        <option key={`${name} ${pct}`} value={pct}>
+          {name}, {pct} %
+        </option>
+      ))}
+    </SelectField>
+  );
 }
 
 function TermsForm({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
@@ -65,6 +80,7 @@ function TermsForm({ view, quote }: { readonly view: JobView; readonly quote: Qu
         defaultValue={quote.discountPct}
         error={issueFor(error, 'discountPct')}
       />
+      <TaxChoice taxes={view.shop.taxes} current={quote.taxPct} />
       <TextField
         label="Valid until"
         name="validUntil"

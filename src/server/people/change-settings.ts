@@ -3,7 +3,7 @@ import { letterFaults, letterKinds, type OwnLetters } from '@/core/letters';
 import { schoolOfMatter } from '@/core/policies';
 import type { Matter } from '@/core/record';
 import type { ChangeSettings } from '@/contract/people';
-import { readShop, saveShopSettings, type ShopSettings } from '@/db';
+import { hasSums, readShop, saveShopSettings, saveShopSign, type ShopSettings } from '@/db';
 import { forVerb, inTransaction } from '../use-case';
 import { noteDeed } from './deed';
 
@@ -38,11 +38,19 @@ function lettersAfter(before: OwnLetters, change: NonNullable<ChangeSettings['le
 const names: Readonly<Record<keyof ChangeSettings, string>> = {
   ...{ labourMinorPerHour: 'labour, an hour', machiningMinorPerHour: 'machining, an hour' },
   ...{ testMinor: 'test on the stand', freightMinor: 'return freight', partsMarkupPct: 'mark-up on parts' },
-  ...{ taxPct: 'tax', warrantyMonths: 'months of warranty', quoteValidDays: 'days for which quotes stand' },
+  ...{
+    taxPct: 'tax',
+    taxes: 'other taxes',
+    warrantyMonths: 'months of warranty',
+    quoteValidDays: 'days for which quotes stand',
+  },
   ...{ reminderAfterDays: 'days until a reminder', wageMinorPerHour: 'wage, an hour', telephone: 'telephone' },
   ...{ address: 'address', paperSize: 'sheet of its papers', language: 'language of its papers' },
   ...{ basis: 'what repairs are held against', policies: 'the shop’s ways', letters: 'the words of its letters' },
 };
+
+const sayTaxes = (taxes: ChangeSettings['taxes']) =>
+  taxes?.map(({ name, pct }) => `${name} ${pct} %`).join(', ') || 'none';
 
 /** Each thing that is another one now, with what it was. */
 function changesInWords(was: ShopSettings, change: ChangeSettings): readonly string[] {
@@ -50,12 +58,33 @@ function changesInWords(was: ShopSettings, change: ChangeSettings): readonly str
     const [before, after] = [JSON.stringify(was[name]), JSON.stringify(change[name])];
     if (after === undefined || before === after) return [];
     if (name === 'policies' || name === 'basis' || name === 'letters') return [names[name]];
+    if (name === 'taxes') return [`${names[name]}: ${sayTaxes(change.taxes)} (were ${sayTaxes(was.taxes)})`];
     const isMoney = name.includes('Minor');
     const say = (value: unknown) =>
       value === null ? 'none' : isMoney ? (Number(value) / 100).toFixed(2) : String(value);
     return [`${names[name]}: ${say(change[name])} (was ${say(was[name])})`];
   });
 }
+
+/** What the shop is called, where it is, and what it reckons in: the last only while nothing was quoted or ordered. */
+export const changeShop = forVerb('change-shop', (context, sign) =>
+  inTransaction(context, async (connection) => {
+    const shop = await readShop(connection);
+    if (!shop) throw new DomainError('not-found', { what: 'There is no shop yet.' });
+    if (sign.currency !== shop.currency && (await hasSums(connection))) {
+      const message = `quotes and orders are in ${shop.currency} already, and sums of two currencies are not added`;
+      throw new DomainError('bad-input', {
+        what: `Currency ${sign.currency}: ${message}.`,
+        issues: [{ path: 'currency', message }],
+      });
+    }
+    await saveShopSign(connection, sign);
+    const changed = (['name', 'place', 'currency'] as const).filter((key) => sign[key] !== shop[key]);
+    const words = changed.map((key) => `${key}: ${sign[key]} (was ${shop[key]})`);
+    if (words.length) await noteDeed(context, connection, 'change-shop', `settled ${words.join('; ')}`);
+    return { changed };
+  }),
+);
 
 /** What the owner settles for the shop. Open jobs keep the schools that they came in with. */
 export const changeSettings = forVerb('change-settings', (context, change) =>

@@ -11,6 +11,7 @@ export const standardSettings = {
   freightMinor: 9500,
   partsMarkupPct: 18,
   taxPct: 20,
+  taxes: [],
   warrantyMonths: 12,
   quoteValidDays: 30,
   wageMinorPerHour: null,

@@ -90,6 +90,7 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       telephone: shop?.settings.telephone ?? '',
       reminderAfterDays: shop?.settings.reminderAfterDays ?? 7,
       language,
+      taxes: [{ name: 'usual', pct: shop?.settings.taxPct ?? 0 }, ...(shop?.settings.taxes ?? [])],
       // Of its letters only those that are drafted on the sheet.
       letters: { ...(reminder && { reminder }), ...(evaluation && { evaluation }), ...(claim && { claim }) },
       currency: shop?.currency ?? 'EUR',

@@ -22,6 +22,8 @@ export interface ShopTerms {
   readonly currency: string;
   readonly rates: Rates;
   readonly taxPct: number;
+  /** Other rates that a quote can be given. */
+  readonly taxes: readonly { readonly name: string; readonly pct: number }[];
   readonly quoteValidDays: number;
   /** What the shop compares ways by; null for the usual figures. */
   readonly basis: ComparisonBasis | null;
@@ -60,6 +62,11 @@ function takenOver(
   return { note, recipients, labourMinorPerHour, discountPct, basis, advised };
 }
 
+/** The tax of what is drawn up after another one: its special rate where the shop still has that, else the usual one. */
+export function taxAfter(last: Quote | null, { taxPct, taxes }: Pick<ShopTerms, 'taxPct' | 'taxes'>): number {
+  return taxes.find(({ pct }) => pct === last?.taxPct)?.pct ?? taxPct;
+}
+
 /** The record without what stands on a supplement already: a quote does not offer it a second time. */
 function withoutSupplements(record: JobRecord): JobRecord {
   const offered = new Set(supplementsOf(record).flatMap(({ lines }) => lines.flatMap(({ findingIds }) => findingIds)));
@@ -78,7 +85,8 @@ export const drawUpQuote: Decider<unknown, DrawnUp, ShopTerms> = ({ record, fami
     last && last.state !== 'answered'
       ? [put('quote', { ...headOfQuote(last), state: 'superseded', version: last.version + 1 })]
       : [];
-  const { currency, taxPct, quoteValidDays, language } = facts;
+  const { currency, quoteValidDays, language } = facts;
+  const taxPct = taxAfter(last, facts);
   const words = wordsOf(language);
   const taken = takenOver(last, record, facts);
   const rates = { ...facts.rates, ...(taken.labourMinorPerHour && { labourMinorPerHour: taken.labourMinorPerHour }) };

@@ -18,7 +18,7 @@ import { reason, refuse, requireStation, type Decider, type Given } from '../dec
 import { seenRows } from '../inspection/record-finding';
 import type { FindLater, WithdrawSupplement } from '../inputs';
 import { approvalOf } from './answers';
-import { dayAfter, freshQuote, type ShopTerms } from './draw-up-quote';
+import { dayAfter, freshQuote, taxAfter, type ShopTerms } from './draw-up-quote';
 import { headOfQuote, supplementStations } from './draft-of';
 import { revokeLinks } from './send-quote';
 
@@ -69,7 +69,8 @@ function supplementRows(
   drawn: { lines: readonly DraftLine[]; command: FindLater },
 ): Quote {
   const { record, family, facts, newId, now } = given;
-  const { currency, taxPct, quoteValidDays, language } = facts.terms;
+  const { currency, quoteValidDays, language } = facts.terms;
+  const taxPct = taxAfter(currentQuote(record), facts.terms);
   const { command, lines } = drawn;
   const stops = stoppedSteps(record, family, command);
   return {
