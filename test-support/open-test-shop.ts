@@ -160,7 +160,8 @@ export async function openTestShop(name: string): Promise<TestShop> {
     const person = people[key];
     return { personId: person?.kind === 'person' ? person.personId : asId(''), pin: '2002' };
   };
-  const tools = { tools: await listInstruments(runtime.database), day: '2026-11-25' };
+  /** What lies in the shop just now. */
+  const toolsNow = async () => ({ tools: await listInstruments(runtime.database), day: '2026-11-25' });
   const load = (tag: string) => loadJobRecord(runtime.database, tag);
   const play: TestShop['play'] = async (job = {}) => {
     const build = job.family?.build ?? {};
@@ -204,7 +205,7 @@ export async function openTestShop(name: string): Promise<TestShop> {
       tag,
       family,
       technician: 'ines',
-      tools,
+      tools: await toolsNow(),
       signer: signerOf('marek'),
       load: async () => present(await load(tag)),
       pass: () => undefined,
@@ -218,7 +219,7 @@ export async function openTestShop(name: string): Promise<TestShop> {
   const answer: TestShop['answer'] = async (person, tag, phase, change) => {
     const [record, family] = [present(await load(tag)), await familyOf(tag)];
     const { step, action } = present(findAction(family, phase, change.actionId));
-    const { wantsPhoto, ...right } = rightAnswer({ phase, step, action, record, family, ...tools });
+    const { wantsPhoto, ...right } = rightAnswer({ phase, step, action, record, family, ...(await toolsNow()) });
     const picture = { tag, about: `action:${action.id}`, partRef: 'casing', caption: action.id };
     const isPhoto = wantsPhoto && change.photoId === undefined;
     const photoId = isPhoto ? (await act(person, 'take-picture', picture)).photoId : null;

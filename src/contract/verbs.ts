@@ -167,7 +167,8 @@ const peopleVerbs = {
     about: 'What a laboratory found of an instrument; what it measured since the last good one is looked up.',
     audience: ['inspector', 'coordinator'],
     input: recordCalibrationInput,
-    result: z.object({ touched: z.number().int() }),
+    /** Readings, and work of the bench, that nobody can vouch for. */
+    result: z.object({ touched: z.number().int(), worked: z.number().int() }),
   }),
   'merge-customers': verb({
     about:

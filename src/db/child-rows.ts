@@ -9,9 +9,11 @@ export interface Children {
   readonly jobId: AnyMySqlColumn;
 }
 
-/** Declares the children of a job by table; `without` leaves out heavy columns. */
+/** Declares the children of a job by table; `without` leaves out heavy columns. What the database reckons is not read. */
 export function childrenOf(table: MySqlTable, jobId: AnyMySqlColumn, without: readonly string[] = []): Children {
-  const columns = Object.entries(getTableColumns(table)).filter(([key]) => !without.includes(key));
+  const columns = Object.entries(getTableColumns(table)).filter(
+    ([key, { generated }]) => !generated && !without.includes(key),
+  );
   return { table, columns: Object.fromEntries(columns), jobId };
 }
 

@@ -52,7 +52,7 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
     const columns = await rowsOf<{ name: string }>(
       connection,
       sql.raw(
-        `select column_name as name from information_schema.columns where table_schema = database() and table_name = '${table}' order by ordinal_position`,
+        `select column_name as name from information_schema.columns where table_schema = database() and table_name = '${table}' and extra not like '%GENERATED%' order by ordinal_position`,
       ),
     );
     const own: Readonly<Record<string, string>> = {

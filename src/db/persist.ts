@@ -34,9 +34,11 @@ function columnsOf(head: JobHead, decision: Pick<Decision<unknown>, 'event' | 's
   };
 }
 
-/** For an update by insertion: every column but the heavy ones takes the value that was to be inserted. */
+/** For an update by insertion: every column but the heavy ones, and those that the database reckons, takes the value that was to be inserted. */
 const takenAnew = (table: MySqlTable, heavy: readonly string[]) =>
-  Object.keys(getTableColumns(table)).filter((key) => !heavy.includes(key));
+  Object.entries(getTableColumns(table)).flatMap(([key, { generated }]) =>
+    generated || heavy.includes(key) ? [] : [key],
+  );
 
 type Heavy = (kind: TableKind, id: string) => Readonly<Record<string, unknown>>;
 

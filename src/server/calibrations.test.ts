@@ -40,7 +40,7 @@ async function busiest(): Promise<string> {
 
 test('a gauge that is found good may be used until its next day, and touches nothing', async () => {
   const code = await busiest();
-  expect(await shop.act('marek', 'record-calibration', good(code, 400))).toEqual({ touched: 0 });
+  expect(await shop.act('marek', 'record-calibration', good(code, 400))).toEqual({ touched: 0, worked: 0 });
   const shown = await read(code);
   expect(shown.tool.dueOn).toBe(daysAgo(-300));
   expect([shown.until, shown.touched]).toEqual([null, []]);
@@ -50,7 +50,7 @@ test('one that is found beyond touches every reading since it was good, pump by 
   const code = await busiest();
   const all = await readingsWith(code);
   expect(all.length).toBeGreaterThan(3);
-  expect(await shop.act('marek', 'record-calibration', beyond(code))).toEqual({ touched: all.length });
+  expect(await shop.act('marek', 'record-calibration', beyond(code))).toMatchObject({ touched: all.length });
   const shown = await read(code);
   expect(shown).toMatchObject({ since: daysAgo(400), until: today });
   expect(shown.tool.dueOn).toBe(daysAgo(1));
@@ -96,4 +96,25 @@ test('by an error of half a centimetre verdicts would turn; without one that can
   for (const { is, maybe } of turned ?? []) expect(maybe).not.toContain(is);
   await shop.act('marek', 'record-calibration', { ...beyond(code), error: null });
   expect((await read(code)).turned).toBeNull();
+});
+
+test('a wrench that is found beyond touches every bolt that it tightened, by the name of its step', async () => {
+  // Its gauge may be used again.
+  await shop.act('marek', 'record-calibration', good(await busiest(), 0));
+  const code = 'W-77';
+  await shop.act('sunniva', 'add-instrument', {
+    code,
+    kind: 'torque wrench',
+    unit: 'N·m',
+    uncertainty: 1,
+    dueOn: daysAgo(-90),
+  });
+  const tag = await shop.play({ at: 'test' });
+  const { answers } = present(await shop.load(tag));
+  const own = answers.filter(({ data, state }) => data.tool === code && state === 'done');
+  expect(own.length).toBeGreaterThan(1);
+  expect(await shop.act('marek', 'record-calibration', beyond(code))).toEqual({ touched: 0, worked: own.length });
+  const { worked } = await read(code);
+  expect(worked.map(({ typed }) => typed).toSorted()).toEqual(own.map(({ typed }) => typed).toSorted());
+  expect(worked.every((one) => one.tag === tag && !one.isClosed && /[A-Z].* /.test(one.what))).toBe(true);
 });

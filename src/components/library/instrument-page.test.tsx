@@ -33,6 +33,7 @@ const view: InstrumentView = {
     { ...reading, isClosed: false },
     { ...reading, tag: 'P-0399', isClosed: true, report: 'R-2026-0004' },
   ],
+  worked: [],
 };
 
 test('says what it touches: what is here, what has gone out and with which report', () => {
@@ -56,6 +57,24 @@ test('says what it touches: what is here, what has gone out and with which repor
   expect(touched).toHaveTextContent('Of 3 older pumps this was not reckoned.');
 });
 
+test('a wrench has no readings: the work that was done with it is listed, with what it was set to', () => {
+  const work = {
+    ...{ pump: 'Quillmere QB', customer: 'Garden', what: 'Element into the casing: Casing bolts', report: null },
+    ...{ phase: 'rebuild' as const, typed: '70', unit: 'N·m', on: '2026-11-20', personName: 'Bram' },
+  };
+  const worked = [
+    { ...work, tag: 'P-0409', isClosed: false },
+    { ...work, tag: 'P-0399', isClosed: true, report: 'R-2026-0004' },
+  ];
+  const tool = { ...view.tool, code: 'W-01', kind: 'torque wrench' as const, unit: 'N·m' as const };
+  render(<InstrumentPage view={{ ...view, tool, turned: null, touched: [], worked }} canCalibrate={false} />);
+  const touched = screen.getByRole('region', { name: 'Work touched' });
+  expect(touched).toHaveTextContent('2 pieces of work on 2 pumps done with it');
+  expect(touched).toHaveTextContent('Element into the casing: Casing bolts: 70 N·m, Fri 20 Nov, Bram');
+  expect(screen.getByRole('link', { name: 'P-0399' })).toHaveAttribute('href', '/jobs/P-0399?at=rebuild');
+  expect(screen.getByText('1 of the pumps has gone out.')).toBeVisible();
+});
+
 test('without an error, and where nothing turns, it says so', () => {
   const { unmount } = render(<InstrumentPage view={{ ...view, turned: null }} canCalibrate={false} />);
   expect(screen.getByText(/whether a verdict would turn cannot be reckoned/)).toBeVisible();
@@ -65,7 +84,7 @@ test('without an error, and where nothing turns, it says so', () => {
 });
 
 test('what is found beyond has no next day', async () => {
-  const asked = answerFetch(() => ({ body: { data: { touched: 2 } } }));
+  const asked = answerFetch(() => ({ body: { data: { touched: 2, worked: 0 } } }));
   render(<InstrumentPage view={view} canCalibrate />);
   await userEvent.type(screen.getByRole('textbox', { name: 'Largest error, mm' }), '0,02');
   await userEvent.selectOptions(screen.getByRole('combobox', { name: 'It read' }), 'beyond its uncertainty');

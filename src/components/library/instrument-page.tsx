@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
-import type { Phase, Tool } from '@/core/record';
+import type { BenchPhase, Phase, Tool } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { dayWords } from '../plan/plan-words';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
@@ -50,6 +50,20 @@ export interface InstrumentView {
     readonly point: string;
     readonly place: string;
     readonly phase: Phase;
+    readonly typed: string;
+    readonly unit: string;
+    readonly on: string;
+    readonly personName: string;
+    readonly isClosed: boolean;
+    readonly report: string | null;
+  }[];
+  /** Work of the bench and the stand that was done with it: what a wrench was set to, what a thermometer read. */
+  readonly worked: readonly {
+    readonly tag: string;
+    readonly pump: string;
+    readonly customer: string;
+    readonly what: string;
+    readonly phase: BenchPhase;
     readonly typed: string;
     readonly unit: string;
     readonly on: string;
@@ -183,12 +197,74 @@ function TurnedVerdicts({ view: { turned, notReckoned } }: { readonly view: Inst
   );
 }
 
-/** Readings that nobody can vouch for, pump by pump: what is still here can be measured again, what went out must be thought of. */
+interface OnPump {
+  readonly tag: string;
+  readonly pump: string;
+  readonly customer: string;
+  readonly isClosed: boolean;
+  readonly report: string | null;
+}
+
+/** One pump that is touched: whether it is here, and each thing that stands in doubt on it. */
+function TouchedPump({
+  own,
+  station,
+  isOpen,
+  says,
+  lines,
+}: {
+  readonly own: OnPump;
+  readonly station: 'inspect' | 'rebuild' | 'teardown' | 'test';
+  readonly isOpen: boolean;
+  readonly says: string;
+  readonly lines: readonly {
+    readonly key: string;
+    readonly words: string;
+    readonly value: string;
+    readonly by: string;
+  }[];
+}) {
+  return (
+    <div className="border-t border-line py-2">
+      <p className="flex flex-wrap gap-x-3">
+        <Link
+          href={`/jobs/${own.tag}?at=${station}`}
+          prefetch={false}
+          className="num font-bold underline underline-offset-4"
+        >
+          {own.tag}
+        </Link>
+        <span>
+          {own.pump} · {own.customer}
+        </span>
+        <b className={own.isClosed ? 'text-jasper' : ''}>
+          {own.isClosed ? 'has gone out' : 'is here'}
+          {own.report && `, report ${own.report}`}
+        </b>
+      </p>
+      <details open={isOpen}>
+        <summary className="min-h-8 cursor-pointer content-center text-13">{says}</summary>
+        <ul className="text-13">
+          {lines.map(({ key, words, value, by }) => (
+            <li key={key}>
+              {words}: <b className="num">{value}</b> {by}
+            </li>
+          ))}
+        </ul>
+      </details>
+    </div>
+  );
+}
+
+const tagsOf = (rows: readonly { readonly tag: string }[]) => [...new Set(rows.map(({ tag }) => tag))];
+const goneOf = (rows: readonly OnPump[]) => tagsOf(rows.filter(({ isClosed }) => isClosed)).length;
+
+/** Readings and work that nobody can vouch for, pump by pump: what is still here can be done again, what went out must be thought of. */
 function Touched({ view }: { readonly view: InstrumentView }) {
-  const { touched, since, until, isCut } = view;
+  const { touched, worked, since, until, isCut } = view;
   if (until === null) return null;
-  const tags = [...new Set(touched.map(({ tag }) => tag))];
-  const gone = new Set(touched.filter(({ isClosed }) => isClosed).map(({ tag }) => tag)).size;
+  const tags = tagsOf(touched);
+  const gone = goneOf([...touched, ...worked]);
   return (
     <section aria-label="Readings touched" className="border-l-4 border-jasper pl-4">
       <h2 className="text-18 font-bold">
@@ -209,39 +285,55 @@ function Touched({ view }: { readonly view: InstrumentView }) {
       {tags.map((tag) => {
         const own = touched.filter((one) => one.tag === tag);
         const [first] = own;
-        if (!first) return null;
         return (
-          <div key={tag} className="border-t border-line py-2">
-            <p className="flex flex-wrap gap-x-3">
-              <Link
-                href={`/jobs/${tag}?at=${first.phase === 'as-found' ? 'inspect' : 'rebuild'}`}
-                prefetch={false}
-                className="num font-bold underline underline-offset-4"
-              >
-                {tag}
-              </Link>
-              <span>
-                {first.pump} · {first.customer}
-              </span>
-              <b className={first.isClosed ? 'text-jasper' : ''}>
-                {first.isClosed ? 'has gone out' : 'is here'}
-                {first.report && `, report ${first.report}`}
-              </b>
-            </p>
-            <details open={tags.length < 4}>
-              <summary className="min-h-8 cursor-pointer content-center text-13">
-                {own.length} readings: {[...new Set(own.map((one) => one.point))].join(', ')}
-              </summary>
-              <ul className="text-13">
-                {own.map((one) => (
-                  <li key={`${one.phase} ${one.point} ${one.place}`}>
-                    {one.point}, {one.place}, {phaseWords(one.phase)}: <b className="num">{one.typed}</b> {one.unit},{' '}
-                    {dayWords(one.on)}, {one.personName}
-                  </li>
-                ))}
-              </ul>
-            </details>
-          </div>
+          first && (
+            <TouchedPump
+              key={tag}
+              own={first}
+              station={first.phase === 'as-found' ? 'inspect' : 'rebuild'}
+              isOpen={tags.length < 4}
+              says={`${own.length} readings: ${[...new Set(own.map((one) => one.point))].join(', ')}`}
+              lines={own.map((one) => ({
+                key: `${one.phase} ${one.point} ${one.place}`,
+                words: `${one.point}, ${one.place}, ${phaseWords(one.phase)}`,
+                ...{ value: one.typed, by: `${one.unit}, ${dayWords(one.on)}, ${one.personName}` },
+              }))}
+            />
+          )
+        );
+      })}
+      <Worked worked={worked} />
+    </section>
+  );
+}
+
+/** Work that was done with it, pump by pump. */
+function Worked({ worked }: Pick<InstrumentView, 'worked'>) {
+  const tags = tagsOf(worked);
+  if (!tags.length) return null;
+  return (
+    <section aria-label="Work touched" className="mt-4">
+      <h3 className="font-bold">
+        {worked.length} {worked.length === 1 ? 'piece' : 'pieces'} of work on {tags.length}{' '}
+        {tags.length === 1 ? 'pump' : 'pumps'} done with it
+      </h3>
+      {tags.map((tag) => {
+        const own = worked.filter((one) => one.tag === tag);
+        const [first] = own;
+        return (
+          first && (
+            <TouchedPump
+              key={tag}
+              own={first}
+              station={first.phase}
+              isOpen={tags.length < 4}
+              says={`${own.length} done: ${[...new Set(own.map((one) => one.what))].join('; ')}`}
+              lines={own.map((one, i) => ({
+                ...{ key: `${one.phase} ${one.what} ${i}`, words: one.what, value: one.typed },
+                by: `${one.unit}, ${dayWords(one.on)}, ${one.personName}`,
+              }))}
+            />
+          )
         );
       })}
     </section>

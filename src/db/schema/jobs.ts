@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   boolean,
   date,
@@ -238,9 +239,14 @@ export const answers = mysqlTable(
     data: json('data').notNull(),
     conceded: boolean('conceded').notNull().default(false),
     version: int('version').notNull().default(1),
+    /** The tool or gauge that it was done with, to be found by. */
+    tool: varchar('tool', { length: 20 }).generatedAlwaysAs(sql`json_value(\`data\`, '$.tool')`, { mode: 'stored' }),
     ...who,
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.phase, table.round, table.actionId] })],
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.phase, table.round, table.actionId] }),
+    index('answers_tool').on(table.tool),
+  ],
 );
 
 export const readings = mysqlTable(

@@ -1,16 +1,18 @@
 import * as z from 'zod';
 import { reason, refuse } from '@/core/change/decision';
 import { DomainError } from '@/core/errors';
-import { standingReadings } from '@/core/bench';
+import { findAction, standingReadings } from '@/core/bench';
+import { actionTitle, type Family } from '@/core/family';
 import { turnedBy, type PointVerdict } from '@/core/inspection';
 import { addDays } from '@/core/planning';
-import type { Phase } from '@/core/record';
+import type { BenchPhase, Phase } from '@/core/record';
 import { verdictWords } from '@/core/sums';
 import {
   addCalibration,
   findInstrument,
   listCalibrations,
   listReadingsWith,
+  listWorkWith,
   mostReadings,
   readShop,
   setDueOn,
@@ -31,11 +33,11 @@ const startOf = (day: string) => new Date(`${day}T00:00:00Z`);
  */
 async function touchedBy(connection: Connection, code: string) {
   const [last, ...earlier] = await listCalibrations(connection, code);
-  if (!last || last.isWithin) return { since: null, until: null, readings: [] };
+  if (!last || last.isWithin) return { since: null, until: null, readings: [], work: [] };
   const good = earlier.find(({ isWithin }) => isWithin)?.onDay ?? beginning;
   const span = { code, from: startOf(good), until: startOf(addDays(last.onDay, 1)) };
-  const readings = await listReadingsWith(connection, span);
-  return { since: good === beginning ? null : good, until: last.onDay, readings };
+  const [readings, work] = [await listReadingsWith(connection, span), await listWorkWith(connection, span)];
+  return { since: good === beginning ? null : good, until: last.onDay, readings, work };
 }
 
 /** Pumps of which it is reckoned whether a verdict would turn: the newest. */
@@ -93,8 +95,44 @@ export const recordCalibration = forVerb('record-calibration', async (context, c
     await setDueOn(connection, code, isWithin && nextDueOn ? nextDueOn : addDays(onDay, -1));
     const found = isWithin ? 'good' : 'beyond its uncertainty';
     await noteDeed(context, connection, 'record-calibration', `wrote down that ${code} was found ${found}`);
-    return { touched: (await touchedBy(connection, code)).readings.length };
+    const { readings, work } = await touchedBy(connection, code);
+    return { touched: readings.length, worked: work.length };
   });
+});
+
+type Built = Pick<Awaited<ReturnType<typeof listWorkWith>>[number], 'familyId' | 'familyVersion'>;
+const keyOf = ({ familyId, familyVersion }: Built) => `${familyId} ${familyVersion}`;
+
+/** Each pump as it is built, once. */
+async function familiesOf(connection: Connection, rows: readonly Built[]): Promise<ReadonlyMap<string, Family>> {
+  const families = new Map<string, Family>();
+  for (const { familyId, familyVersion } of rows)
+    if (!families.has(keyOf({ familyId, familyVersion })))
+      families.set(
+        keyOf({ familyId, familyVersion }),
+        await familyOfJob(connection, { familyId, familyVersion, sheets: [] }),
+      );
+  return families;
+}
+
+/** “Rotor into the casing, casing bolts”. */
+function workTitle(family: Family, phase: BenchPhase, actionId: string): string {
+  const found = findAction(family, phase, actionId);
+  if (!found) return actionId;
+  const own = actionTitle(found.action);
+  return own && own !== found.step.title ? `${found.step.title}: ${own}` : found.step.title;
+}
+
+type Listed = Pick<
+  Awaited<ReturnType<typeof listWorkWith>>[number],
+  'tag' | 'typed' | 'unit' | 'at' | 'personName' | 'closedAt' | 'customer' | 'maker' | 'model' | 'report'
+>;
+const shownOn = (
+  { at, closedAt, maker, model, tag, typed, unit, personName, customer, report }: Listed,
+  zone: string,
+) => ({
+  ...{ tag, typed, unit, personName, customer, report },
+  ...{ on: dayIn(zone, at), pump: `${maker} ${model}`.trim(), isClosed: closedAt !== null },
 });
 
 /** An instrument with what was found of it, and what it measured that nobody can vouch for. */
@@ -105,20 +143,13 @@ export const readInstrument = defineUseCase({
   async run({ database, now }, { code }) {
     const tool = await findInstrument(database, code);
     if (!tool) throw new DomainError('not-found', { what: `There is no instrument ${code}.` });
-    const [history, { readings, ...span }, shop] = await Promise.all([
+    const [history, { readings, work, ...span }, shop] = await Promise.all([
       listCalibrations(database, code),
       touchedBy(database, code),
       readShop(database),
     ]);
     const zone = shop?.zone ?? 'UTC';
-    const titles = new Map<string, string>();
-    for (const { familyId, familyVersion } of readings) {
-      const key = `${familyId} ${familyVersion}`;
-      if (titles.has(`${key} `)) continue;
-      titles.set(`${key} `, '');
-      const family = await familyOfJob(database, { familyId, familyVersion, sheets: [] });
-      for (const { id, title } of family.points) titles.set(`${key} ${id}`, title);
-    }
+    const families = await familiesOf(database, [...readings, ...work]);
     const [latest] = history;
     const error = latest && !latest.isWithin && latest.error !== null ? Number(latest.error) : null;
     const tags = [...new Set(readings.map(({ tag }) => tag))];
@@ -127,15 +158,19 @@ export const readInstrument = defineUseCase({
       ...{ tool, ...span, today: dayIn(zone, now()) },
       turned: error === null ? null : await turnedOf(database, { code, error }, reckoned),
       notReckoned: tags.length - reckoned.length,
-      isCut: readings.length === mostReadings,
+      isCut: readings.length === mostReadings || work.length === mostReadings,
       history: history.map(({ error, at, ...row }) => ({
         ...row,
         ...{ error: error === null ? null : Number(error), at: at.toISOString() },
       })),
-      touched: readings.map(({ at, closedAt, familyId, familyVersion, maker, model, ...row }) => ({
-        ...{ ...row, on: dayIn(zone, at), pump: `${maker} ${model}`.trim(), isClosed: closedAt !== null },
-        point: titles.get(`${familyId} ${familyVersion} ${row.pointId}`) ?? row.pointId,
+      touched: readings.map(({ pointId, place, phase, ...row }) => ({
+        ...{ ...shownOn(row, zone), place, phase },
+        point: families.get(keyOf(row))?.points.find(({ id }) => id === pointId)?.title ?? pointId,
       })),
+      worked: work.map(({ actionId, phase, ...row }) => {
+        const family = families.get(keyOf(row));
+        return { ...shownOn(row, zone), phase, what: family ? workTitle(family, phase, actionId) : actionId };
+      }),
     };
   },
 });
