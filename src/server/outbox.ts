@@ -10,6 +10,7 @@ import { sayTerm, warrantyEnd, warrantyTerms } from '@/core/warranty';
 import {
   claimOutbox,
   finishOutbox,
+  findPhoto,
   findReportText,
   findTagById,
   listDueOutbox,
@@ -189,15 +190,18 @@ async function mailReturn(context: Context, row: OutboxRow, what: 'released' | '
   });
 }
 
-/** What came wrong or short goes to the supplier, in the words of whoever sent it. */
+/** What came wrong or short goes to the supplier, in the words of whoever sent it, with the picture of it. */
 async function mailClaim(context: Context, row: OutboxRow, key: string): Promise<void> {
   const { record } = await jobOf(context, row);
   const claim = sheetsOf(record, 'claim').find((sheet) => sheet.key === key)?.body;
   if (!claim?.sent) return;
+  const shown = claim.lines.find(({ photoId }) => photoId)?.photoId;
+  const picture = shown && (await findPhoto(context.database, shown, 'full'));
   await context.standIns.mail.send({
     ...{ id: row.id, jobId: record.id, sentAt: context.now(), to: claim.sent.to },
     subject: claimLetter({ record, number: key, claim, sender: senderOf(await shopOf(context)) }).subject,
     body: claim.sent.words,
+    ...(picture && { attachment: { name: `${key}.jpg`, bytes: picture.bytes } }),
   });
 }
 

@@ -85,8 +85,10 @@ describe('a parcel', () => {
     await shop.act('bram', 'take-parcel', { tag, orderNumber: number }).catch(() => undefined);
     const lines = present((await loaded(tag)).orders[0]).lines.filter((line) => line.sent > line.received);
     const [first, ...rest] = lines;
+    const picture = { tag, about: `part:${present(first).partRef}`, partRef: present(first).partRef, caption: 'cut' };
+    const { photoId } = await shop.act('bram', 'take-picture', picture);
     const counts = [
-      { lineId: present(first).id, counted: present(first).sent - 1, wrong: 1, what: 'cut by a knife' },
+      { lineId: present(first).id, counted: present(first).sent - 1, wrong: 1, what: 'cut by a knife', photoId },
       ...rest.map((line) => ({ lineId: line.id, counted: line.sent - line.received, lot: 'L-1' })),
     ];
     await shop.act('bram', 'receive-parts', { tag, orderNumber: number, counts, note: '' });
@@ -94,12 +96,19 @@ describe('a parcel', () => {
     const open = needsOf(record, family).find(({ ref }) => ref === present(first).partRef);
     expect(present(open).received).toBe(present(open).quantity - 1);
     const [claim] = sheetsOf(record, 'claim');
-    expect(claim?.body.lines).toMatchObject([{ count: 1, what: 'cut by a knife' }]);
+    expect(claim?.body.lines).toMatchObject([{ count: 1, what: 'cut by a knife', photoId }]);
     const words = 'One came cut; please send another.';
     await shop.act('bram', 'send-claim', { tag, number: claim?.key, basedOn: 1, words, goesBack: true });
     await carryOutDue(shop.contextOf('sunniva'), 200);
-    const { mails } = (await shop.act('wenna', 'read-outbox', {})) as { mails: { to: string; body: string }[] };
-    expect(mails.find(({ body }) => body === words)?.to).toMatch(/^orders@.+\.example$/);
+    const { mails } = (await shop.act('wenna', 'read-outbox', {})) as {
+      mails: { id: string; to: string; body: string }[];
+    };
+    const mail = present(mails.find(({ body }) => body === words));
+    expect(mail.to).toMatch(/^orders@.+\.example$/);
+    // The picture of what came wrong goes along.
+    const sent = await shop.act('wenna', 'read-mail-attachment', { mailId: mail.id });
+    expect(sent.name).toBe(`${claim?.key}.jpg`);
+    expect(sent.bytes).toEqual((await shop.act('wenna', 'read-photo', { photoId, size: 'full' })).bytes);
     // What was wrong is sent again, and comes in.
     await shop.act('bram', 'take-parcel', { tag, orderNumber: number }).catch(() => undefined);
     const again = present((await loaded(tag)).orders[0]).lines.find(({ id }) => id === present(first).id);

@@ -112,7 +112,13 @@ export const claimBody = z.strictObject({
   orderNumber: z.string().max(20),
   supplier: z.string().max(191),
   lines: z
-    .array(z.strictObject({ partRef: ref, number: z.string().max(60), count: whole(10000), what: said(400) }))
+    .array(
+      z.strictObject({
+        ...{ partRef: ref, number: z.string().max(60), count: whole(10000), what: said(400) },
+        /** A picture of what came wrong, where one was taken. */
+        photoId: z.string().max(36).optional(),
+      }),
+    )
     .min(1)
     .max(200),
   sent: z.strictObject({ ...signature, to: z.string(), words: z.string(), goesBack: z.boolean() }).nullable(),

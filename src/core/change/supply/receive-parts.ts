@@ -51,12 +51,12 @@ function checkCount({ record }: Receiving, line: OrderLine, { counted, wrong, wh
     refuse('wrong-job', reason('picture-of-another-job'), path);
 }
 
-/** What is claimed of a line: pieces that are wrong, and those of the parcel's list that are not in the box. */
-function claimed(line: OrderLine, { counted, wrong, what }: Counted): Claim['lines'] {
+/** What is claimed of a line: pieces that are wrong, with their picture where one was taken, and those of the parcel's list that are not in the box. */
+function claimed(line: OrderLine, { counted, wrong, what, photoId }: Counted): Claim['lines'] {
   const missing = Math.max(0, line.sent - line.received - counted - wrong);
   const about = { partRef: line.partRef, number: line.number };
   return [
-    ...(wrong ? [{ ...about, count: wrong, what }] : []),
+    ...(wrong ? [{ ...about, count: wrong, what, ...(photoId && { photoId }) }] : []),
     ...(missing ? [{ ...about, count: missing, what: missingWords }] : []),
   ];
 }
