@@ -76,10 +76,8 @@ export function DonorStock({ family, text, families, found, parts }: Props) {
             <span className={part.wearPct === null ? 'text-quiet' : ''}>
               {part.wearPct === null ? 'not measured' : `${Math.round(part.wearPct)} % of its wear used`}
             </span>
-            <span className="text-13 text-quiet">
-              {part.look} {part.ownersWord}
-            </span>
-            <span className="num">{part.tray}</span>
+            <span className="text-13 text-quiet">{[part.look, part.ownersWord].filter(Boolean).join(' · ')}</span>
+            <span className="text-13">{part.tray && `tray ${part.tray}`}</span>
           </li>
         ))}
       </ul>
