@@ -262,3 +262,22 @@ describe('sums over HTTP, without a sign-in', () => {
       expect([body, (await post('/api/sums/fit', body)).status]).toEqual([body, 422]);
   });
 });
+
+describe('a link of a customer that opens nothing any more', () => {
+  const gone = 'f'.repeat(64);
+  test.each([`/customer/${gone}`, '/customer/cut-off', `/customer/pumps/${gone}`, '/customer/pumps/cut-off'])(
+    '%s is answered with 404 in the customer’s words, and names the telephone',
+    async (path) => {
+      const answer = await fetch(new URL(path, base));
+      expect(answer.status).toBe(404);
+      const text = (await answer.text()).replaceAll(/<script[\s\S]*?<\/script>/g, '').replaceAll(/<[^>]+>/g, ' ');
+      expect(text).toContain('This link does not open anything any more');
+      expect(text).toContain('Harrowmere 214');
+      expect(text).not.toMatch(/to the floor|your role|sign in/i);
+    },
+  );
+  test('its PDF leads to that page', async () => {
+    const answer = await fetch(new URL(`/files/customer-quote/${gone}`, base), { redirect: 'manual' });
+    expect([answer.status, answer.headers.get('location')]).toEqual([303, `/customer/${gone}`]);
+  });
+});

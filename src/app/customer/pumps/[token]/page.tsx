@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
-import { DomainError } from '@/core/errors';
-import { perform, readOwnPumps, readShopSign } from '@/server';
-import { DeadLink } from '@/components/customer/dead-link';
+import { notFound } from 'next/navigation';
+import { perform, readOwnPumps } from '@/server';
 import { OwnPumps } from '@/components/customer/own-pumps';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
+import { isDead } from '../../is-dead';
 
 export const metadata: Metadata = {
   title: 'Your pumps',
@@ -21,8 +21,8 @@ export default async function Page({ params }: { params: Promise<{ token: string
       try {
         return <OwnPumps view={await perform(readOwnPumps, context, asked)} />;
       } catch (error) {
-        if (!(error instanceof DomainError)) throw error;
-        return <DeadLink shop={await perform(readShopSign, context, {})} />;
+        if (isDead(error)) notFound();
+        throw error;
       }
     },
     { linksHome: false },
