@@ -6,7 +6,7 @@ const figures: Readonly<Record<string, number>> = {
   ...{ temperature: 60, minutes: 12, strength: 8, pressure: 3, plugged: 2, opened: 2, removed: 0.005, after: 0 },
 };
 const texts: Readonly<Record<string, string>> = {
-  ...{ bath: 'bath 1, alkaline', solvent: 'white spirit', acid: 'citric acid', film: '', media: 'glass bead' },
+  ...{ bath: '1, alkaline', solvent: 'white spirit', acid: 'citric acid', film: '', media: 'glass bead' },
   ...{ tool: 'wooden scraper', place: 'inside of the casing', grit: '400', with: 'warm water, soft brush' },
 };
 

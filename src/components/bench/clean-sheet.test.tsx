@@ -92,7 +92,7 @@ test('runs so far say their method, what was asked, who, and what was seen', () 
   const who = { personId: null, personName: 'Odile', at: '2026-11-24T10:00:00.000Z' };
   show({ ...record, sheets: [{ kind: 'cleaning', key: '1', version: 1, body, ...who }] });
   const runs = screen.getByRole('region', { name: 'Runs' });
-  expect(runs).toHaveTextContent(/parts washer; bath bath 1, alkaline; temperature 60 °C; time 12 min; rinsed; dried/);
+  expect(runs).toHaveTextContent(/parts washer; bath 1, alkaline; temperature 60 °C; time 12 min; rinsed; dried/);
   expect(runs).toHaveTextContent(`Seen when clean: ${part?.name}, a finding each`);
   expect(runs).toHaveTextContent('Odile');
 });
