@@ -21,17 +21,24 @@ interface StoneProps {
   readonly height: number;
   /** Two lie in a course. */
   readonly isHalf: boolean;
+  /** Of all stones of a board one is reached by the tab key; arrows go on from it. */
+  readonly isReached: boolean;
+  readonly onReach: () => void;
   readonly onChoose: () => void;
 }
 
 /** Work on a day: its height is its minutes. */
-function StoneButton({ stone, resource, day, isLate, isMoved, isChosen, height, isHalf, onChoose }: StoneProps) {
+function StoneButton(props: StoneProps) {
+  const { stone, resource, day, isLate, isMoved, isChosen, height, isHalf, isReached, onReach, onChoose } = props;
   const { tag, title, from, to, beside, isWished } = stone;
   const where = [resource, ...beside].join(', ');
   return (
     <button
       type="button"
       draggable
+      data-stone=""
+      tabIndex={isReached ? 0 : -1}
+      onFocus={onReach}
       aria-pressed={isChosen}
       aria-label={`${tag} ${title.toLowerCase()}, ${where}, ${day}, ${from} to ${to}${isMoved ? ', would move' : ''}${isWished ? ', as wished' : ''}`}
       title={`${tag} ${title}, ${from} to ${to}, ${where}`}
@@ -58,12 +65,20 @@ interface Props {
   /** Tag and operation of the stone that is held. */
   readonly chosen: string | null;
   readonly isShut: boolean;
+  /** The stone that the tab key reaches; the first of the board where none was reached yet. */
+  readonly reached: string;
+  readonly onReach: (stone: string) => void;
   readonly onChoose: (stone: Stone) => void;
   readonly onLower: () => void;
 }
 
+/** A stone by itself: the same work lies in the basin of its hand and of its place. */
+export const stoneKey = (resource: string, { tag, operation, from }: Stone) =>
+  `${resource} ${tag} ${operation} ${from}`;
+
 /** A day of a hand or a place: its depth is the hours that it is open, the first work lies lowest. */
-export function Basin({ basin, resource, lateTags, movedTags, chosen, isShut, onChoose, onLower }: Props) {
+export function Basin(props: Props) {
+  const { basin, resource, lateTags, movedTags, chosen, isShut, reached, onReach, onChoose, onLower } = props;
   const { openMinutes, away, stones, day } = basin;
   if (away !== null)
     return (
@@ -102,6 +117,8 @@ export function Basin({ basin, resource, lateTags, movedTags, chosen, isShut, on
           isChosen={chosen === `${stone.tag} ${stone.operation}`}
           height={abreast > 1 ? Math.floor(room / courses) : heightOf(stone.minutes) / over}
           isHalf={abreast > 1}
+          isReached={reached === stoneKey(resource, stone)}
+          onReach={() => onReach(stoneKey(resource, stone))}
           onChoose={() => onChoose(stone)}
         />
       ))}

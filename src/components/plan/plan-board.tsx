@@ -1,7 +1,9 @@
 'use client';
 
+import { useState, type KeyboardEvent } from 'react';
 import type { Afloat, BoardRow, Stone } from '@/core/workload';
-import { Basin, shortTag } from './basin';
+import { Basin, shortTag, stoneKey } from './basin';
+import { isArrow, nextOf } from './next-stone';
 import { weekdayOf } from './plan-words';
 
 export interface Held {
@@ -52,12 +54,35 @@ function AfloatRow({ days, afloat }: Pick<Props, 'days' | 'afloat'>) {
   );
 }
 
+/** An arrow key goes on to the stone that lies next that way. */
+function goOn(event: KeyboardEvent<HTMLElement>): void {
+  const here = event.target;
+  if (!isArrow(event.key) || !(here instanceof HTMLElement) || !('stone' in here.dataset)) return;
+  const others = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-stone]')].filter((one) => one !== here);
+  const places = others.map((one) => one.getBoundingClientRect());
+  const next = nextOf(here.getBoundingClientRect(), places, event.key);
+  if (next === null) return;
+  event.preventDefault();
+  others[next]?.focus();
+}
+
 /** Days across, hands and places down; a day is a basin, its work lies in it as stones. */
 export function PlanBoard({ days, today, board, afloat, lateTags, movedTags, held, onHold, onLower }: Props) {
   const columns = { gridTemplateColumns: `104px repeat(${days.length}, minmax(56px, 1fr)) 44px` };
   const isShutFor = (row: BoardRow) => held !== null && row.kind !== held.row.kind;
+  const keys = board.flatMap(({ name, basins }) =>
+    basins.flatMap(({ day, stones }) => (days.includes(day) ? stones.map((stone) => stoneKey(name, stone)) : [])),
+  );
+  const [last, setLast] = useState('');
+  const reached = keys.includes(last) ? last : (keys[0] ?? '');
   return (
-    <div className="overflow-x-auto" role="region" aria-label="Plan by hands, places and days" tabIndex={0}>
+    <div
+      className="overflow-x-auto"
+      role="region"
+      aria-label="Plan by hands, places and days"
+      tabIndex={0}
+      onKeyDown={goOn}
+    >
       <div className="grid min-w-[760px] items-end gap-x-1.5 gap-y-2" style={columns}>
         <div className="text-13 text-quiet">Hand or place</div>
         {days.map((day) => (
@@ -82,6 +107,7 @@ export function PlanBoard({ days, today, board, afloat, lateTags, movedTags, hel
                   resource={row.name}
                   chosen={held ? `${held.stone.tag} ${held.stone.operation}` : null}
                   isShut={isShutFor(row)}
+                  {...{ reached, onReach: setLast }}
                   onChoose={(stone) => onHold({ stone, row, day: basin.day })}
                   onLower={() => onLower(row, basin.day)}
                 />

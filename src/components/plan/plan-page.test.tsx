@@ -1,4 +1,4 @@
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { act, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { PlanShown, PlanTried, PromiseShown, Stone } from '@/core/workload';
 import { answerFetch } from '../../../test-support/answer-fetch';
@@ -132,6 +132,23 @@ describe('the plan', () => {
       resourceId: 'joss',
       notBefore: '2026-11-30',
     });
+  });
+  test('one stone of the board is reached by the tab key, and arrows go on to the next', async () => {
+    render(<PlanPage shown={shown} />);
+    const stones = screen.getAllByRole('button', { name: /^P-0424 rebuild,/ });
+    expect(stones.length).toBeGreaterThan(1);
+    expect(stones.filter(({ tabIndex }) => tabIndex === 0)).toHaveLength(1);
+    // One beneath the other, as on the screen.
+    for (const [i, stone] of stones.entries())
+      jest
+        .spyOn(stone, 'getBoundingClientRect')
+        .mockReturnValue({ left: 0, top: 40 * i, width: 50, height: 20 } as DOMRect);
+    act(() => stones[0]?.focus());
+    await userEvent.keyboard('{ArrowDown}');
+    expect(stones[1]).toHaveFocus();
+    expect(stones.map(({ tabIndex }) => tabIndex).indexOf(0)).toBe(1);
+    await userEvent.keyboard('{ArrowUp}');
+    expect(stones[0]).toHaveFocus();
   });
   test('Escape puts a stone back', async () => {
     render(<PlanPage shown={shown} />);
