@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
-import { perform, readCustomerPage } from '@/server';
+import { perform, readCustomerPage, readShopSign } from '@/server';
+import { DeadLink } from '@/components/customer/dead-link';
 import { CustomerPage } from '@/components/customer/customer-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -20,8 +20,8 @@ export default async function CustomerLinkPage({ params }: { params: Promise<{ t
       try {
         return <CustomerPage token={token} view={await perform(readCustomerPage, context, { token })} />;
       } catch (error) {
-        if (isDead(error)) notFound();
-        throw error;
+        if (!isDead(error)) throw error;
+        return <DeadLink shop={await perform(readShopSign, context, {})} />;
       }
     },
     { linksHome: false },

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
-import { perform, readOwnPumps } from '@/server';
+import { perform, readOwnPumps, readShopSign } from '@/server';
+import { DeadLink } from '@/components/customer/dead-link';
 import { OwnPumps } from '@/components/customer/own-pumps';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -21,8 +21,8 @@ export default async function Page({ params }: { params: Promise<{ token: string
       try {
         return <OwnPumps view={await perform(readOwnPumps, context, asked)} />;
       } catch (error) {
-        if (isDead(error)) notFound();
-        throw error;
+        if (!isDead(error)) throw error;
+        return <DeadLink shop={await perform(readShopSign, context, {})} />;
       }
     },
     { linksHome: false },
