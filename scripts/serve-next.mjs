@@ -36,12 +36,32 @@ function refuse(request, response) {
   response.end(isDoor ? JSON.stringify({ error }) : `${words.what} ${words.todo}\n`);
 }
 
+/**
+ * A customer's link that opens nothing is answered with 404: its page says so while it is made (`answerGone`), before the
+ * head of the answer is written.
+ * @param {string} url
+ * @param {import('node:http').ServerResponse} response
+ */
+function answerGoneWith404(url, response) {
+  const path = decodeURIComponent(url.split('?')[0] ?? '');
+  const write = response.writeHead.bind(response);
+  /** @param {number} status @param {...unknown} rest */
+  const writeHead = (status, ...rest) => {
+    const { puddlestoneGone: gone } = /** @type {{ puddlestoneGone?: Set<string> }} */ (globalThis);
+    const isGone = gone?.delete(path) ?? false;
+    return write(isGone && status === 200 ? 404 : status, .../** @type {[]} */ (rest));
+  };
+  response.writeHead = /** @type {typeof response.writeHead} */ (writeHead);
+}
+
 const app = next({ dev: false, dir: root, hostname, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
 const server = createServer((request, response) => {
-  if (isDecodable(request.url ?? '/')) void handle(request, response);
-  else refuse(request, response);
+  const url = request.url ?? '/';
+  if (!isDecodable(url)) return refuse(request, response);
+  if (url.startsWith('/customer/')) answerGoneWith404(url, response);
+  void handle(request, response);
 });
 server.keepAliveTimeout = 5000;
 server.listen(Number(port), hostname);

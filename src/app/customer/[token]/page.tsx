@@ -4,7 +4,7 @@ import { DeadLink } from '@/components/customer/dead-link';
 import { CustomerPage } from '@/components/customer/customer-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
-import { isDead } from '../is-dead';
+import { answerGone, isDead } from '../is-dead';
 
 export const metadata: Metadata = {
   title: 'Your pump',
@@ -21,6 +21,7 @@ export default async function CustomerLinkPage({ params }: { params: Promise<{ t
         return <CustomerPage token={token} view={await perform(readCustomerPage, context, { token })} />;
       } catch (error) {
         if (!isDead(error)) throw error;
+        answerGone(`/customer/${token}`);
         return <DeadLink shop={await perform(readShopSign, context, {})} />;
       }
     },

@@ -4,7 +4,7 @@ import { DeadLink } from '@/components/customer/dead-link';
 import { OwnPumps } from '@/components/customer/own-pumps';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
-import { isDead } from '../../is-dead';
+import { answerGone, isDead } from '../../is-dead';
 
 export const metadata: Metadata = {
   title: 'Your pumps',
@@ -22,6 +22,7 @@ export default async function Page({ params }: { params: Promise<{ token: string
         return <OwnPumps view={await perform(readOwnPumps, context, asked)} />;
       } catch (error) {
         if (!isDead(error)) throw error;
+        answerGone(`/customer/pumps/${asked.token}`);
         return <DeadLink shop={await perform(readShopSign, context, {})} />;
       }
     },
