@@ -12,6 +12,9 @@ const dead: ReadonlySet<ErrorCode> = new Set([
 /** Refusals that mean that a link is dead: it stands for nobody, or for nothing that was sent. */
 export const isDead = (error: unknown): boolean => error instanceof DomainError && dead.has(error.code);
 
+/** Addresses that wait for their head at most. */
+const mostGone = 1000;
+
 const shared = globalThis as { puddlestoneGone?: Set<string> };
 
 /**
@@ -19,5 +22,8 @@ const shared = globalThis as { puddlestoneGone?: Set<string> };
  * writes, and its own words for 404 are only there once scripts are (`scripts/serve-next.mjs`).
  */
 export function answerGone(path: string): void {
-  (shared.puddlestoneGone ??= new Set()).add(path);
+  const gone = (shared.puddlestoneGone ??= new Set());
+  // Whoever goes away before the head is written leaves one behind.
+  if (gone.size >= mostGone) gone.clear();
+  gone.add(path);
 }
