@@ -200,6 +200,14 @@ describe('a reminder', () => {
     expect(draft()).toMatchObject({ isDue: false, days: 6 });
     expect(draft({ today: '2026-11-23' })).toMatchObject({ isDue: true, days: 7 });
   });
+  test('names a supplement as one; on its last day an offer still stands', () => {
+    const supplement = { ...own, kind: 'supplement' as const };
+    expect(draft({ quote: supplement })?.words).toContain('we sent you the supplement 1, for your pump');
+    expect(draft()?.words).toContain('we sent you the quote, revision 1, for your pump');
+    const until = (validUntil: string) => draft({ quote: { ...own, validUntil } })?.words;
+    expect(until('2026-11-22')).toContain('The offer is valid until 22 November');
+    expect(until('2026-11-21')).toContain('The offer was valid until 21 November');
+  });
   test('counts from the last one; another quote’s says nothing', () => {
     const sent = {
       number: 1,
