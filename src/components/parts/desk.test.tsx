@@ -246,7 +246,7 @@ test('a donor part says its state, its tray and its owner’s word; a find witho
   };
   const { rerender } = render(<DonorStock family="" text="" families={['F1']} found={1} parts={[part]} />);
   expect(screen.getByText('42 % of its wear used')).toBeInTheDocument();
-  expect(screen.getByText('sound keep it')).toBeInTheDocument();
+  expect(screen.getByText('sound · keep it')).toBeInTheDocument();
   rerender(<DonorStock family="" text="gear" families={['F1']} found={0} parts={[]} />);
   expect(screen.getByText('No free part is like that.')).toBeInTheDocument();
 });
