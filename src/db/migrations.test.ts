@@ -90,7 +90,7 @@ test('what was captured and done before steps had actions is there after, as ans
     { code: 'B-02', unit: 'mm', uncertainty: '0.001500', range_low: null, range_high: null },
   ]);
   const who = { person_id: 'person-1', person_name: 'Odile', at: new Date('2026-11-21T08:00:00.125Z') };
-  const common = { job_id: 'job-1', phase: 'teardown', round: 1, state: 'done', conceded: 0, ...who };
+  const common = { job_id: 'job-1', phase: 'teardown', round: 1, state: 'done', conceded: 0, tool: null, ...who };
   expect((await rows('SELECT * FROM answers ORDER BY action_id')).map((row) => ({ ...row }))).toEqual([
     {
       ...common,
