@@ -1,4 +1,5 @@
 import { recordedInEnglish, type Catalogue, type WordKey } from './catalogue';
+import { localeOf } from './languages';
 
 interface Template {
   readonly pattern: RegExp;
@@ -35,58 +36,80 @@ const joints = [' ', '; ', ': ', ', '];
 /** Texts whose telling is remembered at most: people type ever new ones. */
 const mostTold = 5000;
 
-type Say = (key: WordKey, values: Readonly<Record<string, string>>) => string;
+/** The longest text of two words side by side, in words. */
+const mostOfTwo = 12;
+
+type Values = Readonly<Record<string, string>>;
+type Say = (key: WordKey, values: Values) => string;
+
+/**
+ * What a field of a kind of sentence may hold, where that is not any text to the end of its sentence: “from 4.2 to 5 mm”
+ * is a limit and “heated to a fixed temperature” is none, and what was asked of a method is told piece by piece.
+ */
+function fits(key: string, value: string): boolean {
+  if (key.startsWith('limit.')) return figure.test(value);
+  return !key.startsWith('cleaning.') || !value.includes(';');
+}
+
+/** The fields of a text that was made of a template, as they stand; null where it was not. */
+function fieldsIn(text: string, { key, pattern, fields }: Template & { readonly key: string }): Values | null {
+  const match = pattern.exec(text);
+  const values = fields.map((name, i) => [name, match?.[i + 1] ?? ''] as const);
+  // A field ends with its sentence; only what a person gave as a reason goes on.
+  const isWhole = values.every(([name, value]) => (name === 'why' || !sentenceEnd.test(value)) && fits(key, value));
+  return match && isWhole ? Object.fromEntries(values) : null;
+}
+
+/** What is known word for word: as it is written, with its full stop or without, large or small. */
+function dictionaryOf(phrases: Catalogue['phrases']): (text: string) => string | null {
+  const exact = new Map(Object.entries(phrases));
+  const small = new Map(Object.entries(phrases).map(([english, own]) => [english.toLowerCase(), own]));
+  return (text) => {
+    const own = exact.get(text) ?? exact.get(`${text}.`)?.replace(/\.$/, '');
+    if (own !== undefined) return own;
+    const other = small.get(text.toLowerCase());
+    return other === undefined ? null : startsLarge(text) ? raised(other) : other;
+  };
+}
 
 /**
  * Tells in another language what was written in English by families, by rules, or by hand: word for word where it is
- * known, else by the template that it was made of, else piece by piece. What a person wrote stays as it was written.
+ * known, else by the template that it was made of, else piece by piece. What is not known stays as it was written.
  */
 export function retellerOf({ language, phrases }: Catalogue, say: Say): (english: string) => string {
   if (language === 'en') return (english) => english;
   const told = new Map<string, string | null>();
-  const named = Object.entries(phrases)
-    .filter(([english]) => english.includes('{'))
-    .map(([english, own]) => ({ own, ...templateOf(english) }));
+  const wordForWord = dictionaryOf(phrases);
+  const comma = (1.5).toLocaleString(localeOf[language]).charAt(1);
+  const templates = [
+    ...Object.entries(phrases)
+      .filter(([english]) => english.includes('{'))
+      .map(([english, own]) => ({
+        ...{ key: '', ...templateOf(english) },
+        fill: (values: Values) => own.replaceAll(field, (_whole, name: string) => values[name] ?? ''),
+      })),
+    ...recordedTemplates.map((one) => ({ ...one, fill: (values: Values) => say(one.key, values) })),
+  ];
 
-  const small = new Map(Object.entries(phrases).map(([english, own]) => [english.toLowerCase(), own]));
-  const wordForWord = (text: string): string | null => {
-    const exact = phrases[text] ?? phrases[`${text}.`]?.replace(/\.$/, '');
-    if (exact !== undefined) return exact;
-    const own = small.get(text.toLowerCase());
-    return own === undefined ? null : startsLarge(text) ? raised(own) : own;
-  };
   const inFigures = (text: string): string | null => {
     if (!figure.test(text)) return null;
     const [number = '', ...unit] = text.split(' ');
-    return [number.replace('.', ','), ...unit.map((one) => phrases[one] ?? one)].join(' ');
-  };
-  const valuesOf = ({ pattern, fields }: Template, text: string): Readonly<Record<string, string>> | null => {
-    const match = pattern.exec(text);
-    // A field ends with its sentence; only what a person gave as a reason goes on.
-    if (!match || fields.some((name, i) => name !== 'why' && sentenceEnd.test(match[i + 1] ?? ''))) return null;
-    return Object.fromEntries(fields.map((name, i) => [name, tell(match[i + 1] ?? '') ?? match[i + 1] ?? '']));
+    return [number.replace('.', comma), ...unit.map((one) => wordForWord(one) ?? one)].join(' ');
   };
   const byTemplate = (text: string): string | null => {
-    for (const { own, ...template } of named) {
-      const values = valuesOf(template, text);
-      if (values) return own.replaceAll(field, (_whole, name: string) => values[name] ?? '');
-    }
-    for (const { key, ...template } of recordedTemplates) {
-      const values = valuesOf(template, text);
-      if (!values || (key.startsWith('limit.') && !isOfFigures(template, text))) continue;
-      // What was asked of a method is told piece by piece.
-      if (key.startsWith('cleaning.') && text.includes(';')) continue;
-      return say(key, values);
+    for (const template of templates) {
+      const values = fieldsIn(text, template);
+      if (values)
+        return template.fill(
+          Object.fromEntries(Object.entries(values).map(([name, value]) => [name, tell(value) ?? value])),
+        );
     }
     return null;
   };
-  /** “from 4.2 to 5 mm” is a limit; “heated to a fixed temperature” is none. */
-  const isOfFigures = ({ pattern }: Template, text: string) =>
-    (pattern.exec(text) ?? []).slice(1).every((value) => figure.test(value));
   /** A cell of a record: its title, and a figure or a word. */
   const byTwo = (text: string): string | null => {
-    const words = text.split(' ');
-    for (let i = words.length - 1; i > 0; i--) {
+    const words = text.split(' ', mostOfTwo + 1);
+    for (let i = words.length > mostOfTwo ? 0 : words.length - 1; i > 0; i--) {
       const head = wordForWord(words.slice(0, i).join(' '));
       const tail = words.slice(i).join(' ');
       const rest = head && (inFigures(tail) ?? wordForWord(tail));
@@ -100,9 +123,8 @@ export function retellerOf({ language, phrases }: Catalogue, say: Say): (english
       const pieces = text.split(separator);
       if (pieces.length < 2) continue;
       const own = pieces.map((piece) => tell(piece));
-      if (i > 0 && own.includes(null)) continue;
-      if (own.every((one) => one === null)) continue;
-      return own.map((one, k) => one ?? pieces[k]).join(joints[i]);
+      const isTold = i === 0 ? own.some((one) => one !== null) : !own.includes(null);
+      if (isTold) return own.map((one, k) => one ?? pieces[k]).join(joints[i]);
     }
     return null;
   };

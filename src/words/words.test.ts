@@ -118,6 +118,12 @@ describe('German', () => {
   });
 });
 
+test('whatever a person types is told within a moment, and the names of what every object has are only words', () => {
+  const { phrase } = wordsOf('de');
+  for (const odd of ['constructor', '__proto__', 'toString', 'hasOwnProperty']) expect(phrase(odd)).toBe(odd);
+  // Each of these would be told again and again within itself; the test would run out of its time.
+  for (const odd of [' to ', ', by ', 'a: ', 'x where y ', 'a. b; ']) expect(phrase(odd.repeat(2000))).toContain(odd);
+});
 test('English says everything as it is, and a message that is not there is a fault', () => {
   expect(english.phrase('Front wear ring')).toBe('Front wear ring');
   expect(() => english.say('report.title', { number: 'R-1' })).toThrow('there is no message “report.title” in en');
