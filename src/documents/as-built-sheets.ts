@@ -1,3 +1,4 @@
+import { scopeSources } from '@/core/record';
 import type { AsBuilt } from '@/core/report';
 import type { Words } from '@/words';
 import { heading, paragraph, table, type Paper } from './paper';
@@ -8,20 +9,9 @@ interface Asked {
   readonly words: Words;
 }
 
-const sources = [
-  'bought',
-  'shelf',
-  'customer’s own',
-  'made here',
-  'donor',
-  'our own hands',
-  'outside',
-  'kept',
-] as const;
-
 /** Where a part comes from, in a word or two. */
 export function sayFrom(source: string, { say, phrase }: Words): string {
-  const known = sources.find((one) => one === source);
+  const known = scopeSources.find((one) => one === source);
   return known ? say(`from.${known}`) : phrase(source);
 }
 

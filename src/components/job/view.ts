@@ -35,8 +35,6 @@ export interface JobFrame {
     readonly currency: string;
     readonly labourMinorPerHour: number;
   };
-  /** The language of its quote, where that is not English. */
-  readonly catalogue?: Catalogue | null;
   readonly gate: { readonly event: EventKind; readonly words: string; readonly missing: readonly MissingShown[] };
   readonly openLinks: number;
   /** At return: what the warranty covers, by where each part came from. */
@@ -58,6 +56,8 @@ export interface JobView extends JobFrame {
   /** Where it goes back otherwise than it came. */
   readonly conversion?: ConversionShown | null;
   readonly instruments: readonly Tool[];
+  /** The language of its quote, where that is not English. */
+  readonly catalogue?: Catalogue | null;
   /** Who may sign a hold point by PIN. */
   readonly signers: readonly { readonly personId: PersonId; readonly name: string; readonly role: Role }[];
   /** Who may do each verb; the owner may do all. A move of the job is named `advance-job:` and its event. */

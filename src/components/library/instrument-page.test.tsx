@@ -69,7 +69,7 @@ test('a wrench has no readings: the work that was done with it is listed, with w
   const tool = { ...view.tool, code: 'W-01', kind: 'torque wrench' as const, unit: 'N·m' as const };
   render(<InstrumentPage view={{ ...view, tool, turned: null, touched: [], worked }} canCalibrate={false} />);
   const touched = screen.getByRole('region', { name: 'Work touched' });
-  expect(touched).toHaveTextContent('2 pieces of work on 2 pumps done with it');
+  expect(screen.getByRole('heading', { name: '2 pieces of work on 2 pumps are touched' })).toBeVisible();
   expect(touched).toHaveTextContent('Element into the casing: Casing bolts: 70 N·m, Fri 20 Nov, Bram');
   expect(screen.getByRole('link', { name: 'P-0399' })).toHaveAttribute('href', '/jobs/P-0399?at=rebuild');
   expect(screen.getByText('1 of the pumps has gone out.')).toBeVisible();

@@ -258,19 +258,54 @@ function TouchedPump({
 
 const tagsOf = (rows: readonly { readonly tag: string }[]) => [...new Set(rows.map(({ tag }) => tag))];
 const goneOf = (rows: readonly OnPump[]) => tagsOf(rows.filter(({ isClosed }) => isClosed)).length;
+const namedOnce = (names: readonly string[], between: string) => [...new Set(names)].join(between);
+const sayPumps = (count: number) => `${count} ${count === 1 ? 'pump' : 'pumps'}`;
+
+type Shown = Pick<Parameters<typeof TouchedPump>[0], 'station' | 'says' | 'lines'>;
+
+/** Pumps one after the other; a few stand open. */
+function TouchedPumps<Row extends OnPump>({
+  rows,
+  show,
+}: {
+  readonly rows: readonly Row[];
+  readonly show: (own: readonly [Row, ...Row[]]) => Shown;
+}) {
+  const tags = tagsOf(rows);
+  return tags.map((tag) => {
+    const [first, ...more] = rows.filter((row) => row.tag === tag);
+    return first && <TouchedPump key={tag} own={first} isOpen={tags.length < 4} {...show([first, ...more])} />;
+  });
+}
+
+const byWhom = ({
+  unit,
+  on,
+  personName,
+}: {
+  readonly unit: string;
+  readonly on: string;
+  readonly personName: string;
+}) => `${unit}, ${dayWords(on)}, ${personName}`;
+
+/** “12 readings of 3 pumps and 2 pieces of work on 1 pump are touched”. */
+function sayTouched({ touched, worked, isCut }: InstrumentView): string {
+  const more = isCut ? ' and more' : '';
+  const said = [
+    touched.length > 0 && `${touched.length}${more} readings of ${sayPumps(tagsOf(touched).length)}`,
+    worked.length > 0 && `${worked.length}${more} pieces of work on ${sayPumps(tagsOf(worked).length)}`,
+  ].filter(Boolean);
+  return said.length ? `${said.join(' and ')} are touched` : 'Nothing is touched';
+}
 
 /** Readings and work that nobody can vouch for, pump by pump: what is still here can be done again, what went out must be thought of. */
 function Touched({ view }: { readonly view: InstrumentView }) {
-  const { touched, worked, since, until, isCut } = view;
+  const { touched, worked, since, until } = view;
   if (until === null) return null;
-  const tags = tagsOf(touched);
   const gone = goneOf([...touched, ...worked]);
   return (
     <section aria-label="Readings touched" className="border-l-4 border-jasper pl-4">
-      <h2 className="text-18 font-bold">
-        {touched.length}
-        {isCut && ' and more'} readings of {tags.length} {tags.length === 1 ? 'pump' : 'pumps'} are touched
-      </h2>
+      <h2 className="text-18 font-bold">{sayTouched(view)}</h2>
       <p>
         {since === null ? 'It was never found good before' : `It was found good last on ${dayWords(since)}`}, and beyond
         its uncertainty on {dayWords(until)}.{' '}
@@ -282,26 +317,21 @@ function Touched({ view }: { readonly view: InstrumentView }) {
         Measure again what is here; whether a limit was met is for a person to judge.
       </p>
       <TurnedVerdicts view={view} />
-      {tags.map((tag) => {
-        const own = touched.filter((one) => one.tag === tag);
-        const [first] = own;
-        return (
-          first && (
-            <TouchedPump
-              key={tag}
-              own={first}
-              station={first.phase === 'as-found' ? 'inspect' : 'rebuild'}
-              isOpen={tags.length < 4}
-              says={`${own.length} readings: ${[...new Set(own.map((one) => one.point))].join(', ')}`}
-              lines={own.map((one) => ({
-                key: `${one.phase} ${one.point} ${one.place}`,
-                words: `${one.point}, ${one.place}, ${phaseWords(one.phase)}`,
-                ...{ value: one.typed, by: `${one.unit}, ${dayWords(one.on)}, ${one.personName}` },
-              }))}
-            />
-          )
-        );
-      })}
+      <TouchedPumps
+        rows={touched}
+        show={(own) => ({
+          station: own[0].phase === 'as-found' ? 'inspect' : 'rebuild',
+          says: `${own.length} readings: ${namedOnce(
+            own.map(({ point }) => point),
+            ', ',
+          )}`,
+          lines: own.map((one) => ({
+            key: `${one.phase} ${one.point} ${one.place}`,
+            words: `${one.point}, ${one.place}, ${phaseWords(one.phase)}`,
+            ...{ value: one.typed, by: byWhom(one) },
+          })),
+        })}
+      />
       <Worked worked={worked} />
     </section>
   );
@@ -309,33 +339,24 @@ function Touched({ view }: { readonly view: InstrumentView }) {
 
 /** Work that was done with it, pump by pump. */
 function Worked({ worked }: Pick<InstrumentView, 'worked'>) {
-  const tags = tagsOf(worked);
-  if (!tags.length) return null;
+  if (!worked.length) return null;
   return (
     <section aria-label="Work touched" className="mt-4">
-      <h3 className="font-bold">
-        {worked.length} {worked.length === 1 ? 'piece' : 'pieces'} of work on {tags.length}{' '}
-        {tags.length === 1 ? 'pump' : 'pumps'} done with it
-      </h3>
-      {tags.map((tag) => {
-        const own = worked.filter((one) => one.tag === tag);
-        const [first] = own;
-        return (
-          first && (
-            <TouchedPump
-              key={tag}
-              own={first}
-              station={first.phase}
-              isOpen={tags.length < 4}
-              says={`${own.length} done: ${[...new Set(own.map((one) => one.what))].join('; ')}`}
-              lines={own.map((one, i) => ({
-                ...{ key: `${one.phase} ${one.what} ${i}`, words: one.what, value: one.typed },
-                by: `${one.unit}, ${dayWords(one.on)}, ${one.personName}`,
-              }))}
-            />
-          )
-        );
-      })}
+      <h3 className="font-bold">Work done with it</h3>
+      <TouchedPumps
+        rows={worked}
+        show={(own) => ({
+          station: own[0].phase,
+          says: `${own.length} done: ${namedOnce(
+            own.map(({ what }) => what),
+            '; ',
+          )}`,
+          lines: own.map((one, i) => ({
+            ...{ key: `${one.phase} ${one.what} ${i}`, words: one.what },
+            ...{ value: one.typed, by: byWhom(one) },
+          })),
+        })}
+      />
     </section>
   );
 }

@@ -66,4 +66,9 @@ describe('events of before', () => {
     const changes = [...tablesOf(exampleRecord()).intake.values()].map((row) => ({ put: 'intake', row, was: null }));
     expect([...replayEvents([written(changes)]).intake.values()]).toEqual([exampleRecord().intake]);
   });
+  test('a quote of before languages was written in English; one of today keeps its own', () => {
+    const put = (row: object) => ({ put: 'quote', row: { id: 'q-1', revision: 1, state: 'draft', ...row }, was: null });
+    const language = (row: object) => [...replayEvents([written([put(row)])]).quote.values()][0]?.language;
+    expect([language({}), language({ language: 'de' })]).toEqual(['en', 'de']);
+  });
 });

@@ -1,6 +1,6 @@
 import { english, type Words } from '../../words';
 import type { Family } from '../family';
-import { sheetOf, type EarlierVisit, type JobRecord, type SheetOf } from '../record';
+import { sheetOf, type EarlierVisit, type JobRecord, type ScopeSource, type SheetOf } from '../record';
 import { scopeOf } from '../scope';
 
 /**
@@ -64,20 +64,14 @@ export function warrantyWords(
 }
 
 /** Where parts and work come from, in the order in which a warranty names them. */
-const coveredSources = [
-  'bought',
-  'shelf',
-  'customer’s own',
-  'made here',
-  'donor',
-  'our own hands',
-  'outside',
-  'kept',
-] as const;
+const inOrder: readonly ScopeSource[] = [
+  ...(['bought', 'shelf', 'customer’s own', 'made here'] as const),
+  ...(['donor', 'our own hands', 'outside', 'kept'] as const),
+];
 
 /** For how long a part is covered, by where it came from. */
 export interface WarrantyTerm {
-  readonly source: (typeof coveredSources)[number];
+  readonly source: ScopeSource;
   readonly parts: readonly string[];
   readonly months: number;
 }
@@ -94,7 +88,7 @@ export function warrantyTerms(record: JobRecord, family: Family, months: number)
   const done = scopeOf(record, family).filter(
     ({ standing, source }) => standing === 'done' || standing === 'supplied' || source === 'kept',
   );
-  return coveredSources.flatMap((source) => {
+  return inOrder.flatMap((source) => {
     const items = done.filter((item) => item.source === source);
     if (!items.length) return [];
     const parts = [...new Set(items.filter(({ partRef }) => partRef !== null).map(({ title }) => title))];

@@ -36,7 +36,8 @@ async function touchedBy(connection: Connection, code: string) {
   if (!last || last.isWithin) return { since: null, until: null, readings: [], work: [] };
   const good = earlier.find(({ isWithin }) => isWithin)?.onDay ?? beginning;
   const span = { code, from: startOf(good), until: startOf(addDays(last.onDay, 1)) };
-  const [readings, work] = [await listReadingsWith(connection, span), await listWorkWith(connection, span)];
+  const readings = await listReadingsWith(connection, span);
+  const work = await listWorkWith(connection, span);
   return { since: good === beginning ? null : good, until: last.onDay, readings, work };
 }
 

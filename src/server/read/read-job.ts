@@ -96,7 +96,6 @@ async function frameOf(context: Context, record: JobRecord, family: Family) {
       currency: shop?.currency ?? 'EUR',
       labourMinorPerHour: shop?.settings.labourMinorPerHour ?? 0,
     },
-    catalogue: catalogueFor(currentQuote(record)?.language ?? language, saidBy(family)),
     gate: {
       event,
       words: moves[event].words,
@@ -122,7 +121,10 @@ export const readJob = defineUseCase({
     const signers = people
       .filter((person) => person.pinHash !== null && signs.includes(person.role))
       .map(({ id, name, role }) => ({ personId: id, name, role }));
-    return { record, family, instruments, signers, ...(await frameOf(context, record, family)) };
+    const frame = await frameOf(context, record, family);
+    // Not in the frame, which goes out again with every change.
+    const language = currentQuote(record)?.language ?? frame.shop.language;
+    return { record, family, instruments, signers, catalogue: catalogueFor(language, saidBy(family)), ...frame };
   },
 });
 export type JobView = Awaited<ReturnType<typeof readJob.run>>;

@@ -4,13 +4,10 @@ import { DeadLink } from '@/components/customer/dead-link';
 import { CustomerPage } from '@/components/customer/customer-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
+import { customerMetadata } from '../customer-metadata';
 import { answerGone, isDead } from '../is-dead';
 
-export const metadata: Metadata = {
-  title: 'Your pump',
-  robots: { index: false, follow: false },
-  referrer: 'no-referrer',
-};
+export const generateMetadata = (): Promise<Metadata> => customerMetadata('page.tab');
 
 export default async function CustomerLinkPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;

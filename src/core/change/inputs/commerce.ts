@@ -105,7 +105,7 @@ export const changeQuoteInput = z.strictObject({
   labourMinorPerHour: positivePrice.nullable().optional(),
   /** Off the sum of the lines. */
   discountPct: discountPct.optional(),
-  /** One of the shop's rates. */
+  /** The tax of this quote alone; a revision keeps it where it is one of the shop's rates. */
   taxPct: discountPct.optional(),
   validUntil: dayField.optional(),
   options: z.array(optionLevel).min(1, 'offer one at least').max(3).optional(),

@@ -4,13 +4,10 @@ import { DeadLink } from '@/components/customer/dead-link';
 import { OwnPumps } from '@/components/customer/own-pumps';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
+import { customerMetadata } from '../../customer-metadata';
 import { answerGone, isDead } from '../../is-dead';
 
-export const metadata: Metadata = {
-  title: 'Your pumps',
-  robots: { index: false, follow: false },
-  referrer: 'no-referrer',
-};
+export const generateMetadata = (): Promise<Metadata> => customerMetadata('own.tab');
 
 /** How all pumps of a customer stand, by its link. */
 export default async function Page({ params }: { params: Promise<{ token: string }> }) {
