@@ -43,12 +43,12 @@ function refuse(request, response) {
  * @param {import('node:http').ServerResponse} response
  */
 function answerGoneWith404(url, response) {
-  const path = decodeURIComponent(url.split('?')[0] ?? '');
+  const [path = ''] = url.split('?');
   const write = response.writeHead.bind(response);
   /** @param {number} status @param {...unknown} rest */
   const writeHead = (status, ...rest) => {
     const { puddlestoneGone: gone } = /** @type {{ puddlestoneGone?: Set<string> }} */ (globalThis);
-    const isGone = gone?.delete(path) ?? false;
+    const isGone = gone?.delete(path) || gone?.delete(decodeURIComponent(path)) || false;
     return write(isGone && status === 200 ? 404 : status, .../** @type {[]} */ (rest));
   };
   response.writeHead = /** @type {typeof response.writeHead} */ (writeHead);

@@ -40,8 +40,8 @@ export async function listWorkWith(connection: Connection, { code, from, until }
   const { answers: a } = t;
   return connection
     .select({
-      ...{ phase: a.phase, actionId: a.actionId, typed: a.typed, unit: a.unit, at: a.at, personName: a.personName },
-      ...ofJob,
+      ...{ phase: a.phase, actionId: a.actionId, typed: a.typed, value: a.value, unit: a.unit, at: a.at },
+      ...{ personName: a.personName, ...ofJob },
     })
     .from(a)
     .innerJoin(t.jobs, eq(t.jobs.id, a.jobId))

@@ -116,5 +116,7 @@ test('a wrench that is found beyond touches every bolt that it tightened, by the
   expect(await shop.act('marek', 'record-calibration', beyond(code))).toEqual({ touched: 0, worked: own.length });
   const { worked } = await read(code);
   expect(worked.map(({ typed }) => typed).toSorted()).toEqual(own.map(({ typed }) => typed).toSorted());
+  // The wrench was wrong by 0.004 N·m: no bolt leaves its window by that.
+  expect(worked.every(({ doubt }) => doubt?.window.endsWith('N·m') && doubt.mayBeOut === false)).toBe(true);
   expect(worked.every((one) => one.tag === tag && !one.isClosed && /[A-Z].* /.test(one.what))).toBe(true);
 });

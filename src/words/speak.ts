@@ -72,4 +72,4 @@ export function speak(catalogue: Catalogue): Words {
 }
 
 /** English as a browser has it. */
-export const english: Words = speak(offerInEnglish);
+export const english: Words = /* @__PURE__ */ speak(offerInEnglish);

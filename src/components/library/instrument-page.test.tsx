@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react';
+import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { answerFetch } from '../../../test-support/answer-fetch';
 import { InstrumentPage, type InstrumentView } from './instrument-page';
@@ -60,17 +60,32 @@ test('says what it touches: what is here, what has gone out and with which repor
 test('a wrench has no readings: the work that was done with it is listed, with what it was set to', () => {
   const work = {
     ...{ pump: 'Quillmere QB', customer: 'Garden', what: 'Element into the casing: Casing bolts', report: null },
-    ...{ phase: 'rebuild' as const, typed: '70', unit: 'N·m', on: '2026-11-20', personName: 'Bram' },
+    ...{ phase: 'rebuild' as const, typed: '79', unit: 'N·m', on: '2026-11-20', personName: 'Bram' },
   };
   const worked = [
-    { ...work, tag: 'P-0409', isClosed: false },
-    { ...work, tag: 'P-0399', isClosed: true, report: 'R-2026-0004' },
+    { ...work, tag: 'P-0409', isClosed: false, typed: '74', doubt: { window: '68 to 80 N·m', mayBeOut: false } },
+    {
+      ...work,
+      doubt: { window: '68 to 80 N·m', mayBeOut: true },
+      tag: 'P-0399',
+      isClosed: true,
+      report: 'R-2026-0004',
+    },
   ];
   const tool = { ...view.tool, code: 'W-01', kind: 'torque wrench' as const, unit: 'N·m' as const };
   render(<InstrumentPage view={{ ...view, tool, turned: null, touched: [], worked }} canCalibrate={false} />);
   const touched = screen.getByRole('region', { name: 'Work touched' });
   expect(screen.getByRole('heading', { name: '2 pieces of work on 2 pumps are touched' })).toBeVisible();
-  expect(touched).toHaveTextContent('Element into the casing: Casing bolts: 70 N·m, Fri 20 Nov, Bram');
+  expect(touched).toHaveTextContent(
+    'Element into the casing: Casing bolts: 79 N·m, Fri 20 Nov, Bram; window 68 to 80 N·m: may be outside it',
+  );
+  expect(touched).toHaveTextContent('1 of them, on 1 pump, may lie outside the window');
+  // What may be outside stands first.
+  expect(
+    within(touched)
+      .getAllByRole('link')
+      .map((link) => link.textContent),
+  ).toEqual(['P-0399', 'P-0409']);
   expect(screen.getByRole('link', { name: 'P-0399' })).toHaveAttribute('href', '/jobs/P-0399?at=rebuild');
   expect(screen.getByText('1 of the pumps has gone out.')).toBeVisible();
 });

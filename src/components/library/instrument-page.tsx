@@ -63,6 +63,8 @@ export interface InstrumentView {
     readonly pump: string;
     readonly customer: string;
     readonly what: string;
+    /** The window that it had to lie within, and whether by the error it may not; null where it has none. */
+    readonly doubt: { readonly window: string; readonly mayBeOut: boolean | null } | null;
     readonly phase: BenchPhase;
     readonly typed: string;
     readonly unit: string;
@@ -316,7 +318,7 @@ function Touched({ view }: { readonly view: InstrumentView }) {
         )}{' '}
         Measure again what is here; whether a limit was met is for a person to judge.
       </p>
-      <TurnedVerdicts view={view} />
+      {touched.length > 0 && <TurnedVerdicts view={view} />}
       <TouchedPumps
         rows={touched}
         show={(own) => ({
@@ -337,23 +339,39 @@ function Touched({ view }: { readonly view: InstrumentView }) {
   );
 }
 
-/** Work that was done with it, pump by pump. */
+type Work = InstrumentView['worked'][number];
+const isOut = ({ doubt }: Work) => doubt?.mayBeOut === true;
+const windowWords = ({ doubt }: Work) =>
+  doubt ? [`window ${doubt.window}${doubt.mayBeOut ? ': may be outside it' : ''}`] : [];
+
+/** How much of the work may lie outside its window by the error that was found. */
+function sayDoubt(worked: readonly Work[]): string {
+  if (worked.some(({ doubt }) => doubt?.mayBeOut === null))
+    return 'By how much it was wrong is not written down: whether a window was missed cannot be reckoned.';
+  const out = worked.filter(isOut);
+  return out.length
+    ? `By the error that was found ${out.length} of them, on ${sayPumps(tagsOf(out).length)}, may lie outside the window.`
+    : 'By the error that was found none of them leaves its window.';
+}
+
+/** Work that was done with it, pump by pump, what may lie outside its window first. */
 function Worked({ worked }: Pick<InstrumentView, 'worked'>) {
   if (!worked.length) return null;
   return (
     <section aria-label="Work touched" className="mt-4">
       <h3 className="font-bold">Work done with it</h3>
+      <p className="font-semibold">{sayDoubt(worked)}</p>
       <TouchedPumps
-        rows={worked}
+        rows={worked.toSorted((a, b) => Number(isOut(b)) - Number(isOut(a)))}
         show={(own) => ({
           station: own[0].phase,
-          says: `${own.length} done: ${namedOnce(
+          says: `${own.length} done${own.some(isOut) ? `, ${own.filter(isOut).length} may be outside the window` : ''}: ${namedOnce(
             own.map(({ what }) => what),
             '; ',
           )}`,
           lines: own.map((one, i) => ({
             ...{ key: `${one.phase} ${one.what} ${i}`, words: one.what },
-            ...{ value: one.typed, by: byWhom(one) },
+            ...{ value: one.typed, by: [byWhom(one), ...windowWords(one)].join('; ') },
           })),
         })}
       />

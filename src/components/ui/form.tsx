@@ -8,7 +8,7 @@ import {
   type ReactNode,
   type SelectHTMLAttributes,
 } from 'react';
-import { useWords } from '../words/words';
+import { usePhrase } from '../words/phrase';
 import { useOthersWork } from './whose';
 import type { ActError } from '../act/act';
 
@@ -55,7 +55,7 @@ function Frame({
   id,
   children,
 }: FieldProps & { readonly id: string; readonly children: ReactNode }) {
-  const { phrase } = useWords();
+  const phrase = usePhrase();
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="mb-1 block text-13 text-quiet">
@@ -122,7 +122,7 @@ export function SelectField({
 
 /** What is wrong, what was kept, what to do; and for a shut gate, each missing thing. */
 export function ErrorNote({ error }: { readonly error: ActError | null }) {
-  const { phrase } = useWords();
+  const phrase = usePhrase();
   if (!error) return null;
   return (
     <div role="alert" className="my-2 border-l-4 border-jasper bg-sheet px-3 py-2">

@@ -1,6 +1,7 @@
 'use client';
 
 import { createContext, use, useMemo, type ReactNode } from 'react';
+import { Phrase } from './phrase';
 import { english, speak, type Catalogue, type Language, type Words } from '@/words';
 
 const Spoken = createContext<Words>(english);
@@ -13,7 +14,12 @@ export function InWords({
   readonly catalogue: Catalogue | null | undefined;
   readonly children: ReactNode;
 }) {
-  return <Spoken value={useSpoken(catalogue)}>{children}</Spoken>;
+  const words = useSpoken(catalogue);
+  return (
+    <Spoken value={words}>
+      <Phrase value={words.phrase}>{children}</Phrase>
+    </Spoken>
+  );
 }
 
 /** A language by its catalogue, or English. */

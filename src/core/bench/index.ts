@@ -1,3 +1,4 @@
+export { beyondWindow } from './beyond-window';
 export { againstFor } from './against';
 export { benchVerdicts, stillStands } from './finding';
 export { judgeAnswer, kitByPlate, markAnswers, turnGrades, type Against, type Judged } from './judge-answer';

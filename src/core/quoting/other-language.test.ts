@@ -1,11 +1,12 @@
 import f1 from '@families/f1-overhung.json';
 import { CoreJob, terms, wornRing } from '../../../test-support/core-job';
+import { english } from '../../words';
 import { wordsOf } from '../../words/every-language';
 import { quote } from '../change';
 import { loadFamily } from '../family';
 import { standingOf } from '../lifecycle';
 import { present } from '../present';
-import { currentQuote, type OptionLevel } from '../record';
+import { currentQuote, optionLevels, optionNames, type OptionLevel } from '../record';
 import { customerOffer, decisionText, draftReminder, offerLine, quoteText, type DraftLine } from '.';
 
 /** A quote in another language than the shop's: its lines, its text, what is decided, and what reminds of it. */
@@ -18,6 +19,9 @@ const drawn = () => {
 /** Words that would be there if a sentence of ours had been forgotten. */
 const leftInEnglish = /\b(the|and|of|with|is|are|for|by|sum|tax|valid|declined|approved)\b/i;
 
+test('an option is called the same in the shop and by its customer', () => {
+  for (const level of optionLevels) expect(optionNames[level]).toBe(english.say(`option.${level}`));
+});
 test('lines are written in it, and the quote knows in which language it is', () => {
   const { own } = drawn();
   expect(own.language).toBe('de');

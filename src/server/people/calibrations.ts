@@ -1,11 +1,12 @@
 import * as z from 'zod';
 import { reason, refuse } from '@/core/change/decision';
 import { DomainError } from '@/core/errors';
-import { findAction, standingReadings } from '@/core/bench';
+import { beyondWindow, findAction, standingReadings } from '@/core/bench';
 import { actionTitle, type Family } from '@/core/family';
 import { turnedBy, type PointVerdict } from '@/core/inspection';
 import { addDays } from '@/core/planning';
-import type { BenchPhase, Phase } from '@/core/record';
+import { present } from '@/core/present';
+import type { Phase } from '@/core/record';
 import { verdictWords } from '@/core/sums';
 import {
   addCalibration,
@@ -117,11 +118,9 @@ async function familiesOf(connection: Connection, rows: readonly Built[]): Promi
 }
 
 /** “Rotor into the casing, casing bolts”. */
-function workTitle(family: Family, phase: BenchPhase, actionId: string): string {
-  const found = findAction(family, phase, actionId);
-  if (!found) return actionId;
-  const own = actionTitle(found.action);
-  return own && own !== found.step.title ? `${found.step.title}: ${own}` : found.step.title;
+function workTitle({ step, action }: NonNullable<ReturnType<typeof findAction>>): string {
+  const own = actionTitle(action);
+  return own && own !== step.title ? `${step.title}: ${own}` : step.title;
 }
 
 type Listed = Pick<
@@ -168,9 +167,10 @@ export const readInstrument = defineUseCase({
         ...{ ...shownOn(row, zone), place, phase },
         point: families.get(keyOf(row))?.points.find(({ id }) => id === pointId)?.title ?? pointId,
       })),
-      worked: work.map(({ actionId, phase, ...row }) => {
-        const family = families.get(keyOf(row));
-        return { ...shownOn(row, zone), phase, what: family ? workTitle(family, phase, actionId) : actionId };
+      worked: work.map(({ actionId, phase, value, ...row }) => {
+        const found = findAction(present(families.get(keyOf(row))), phase, actionId);
+        const doubt = found && beyondWindow(found.action, value === null ? null : Number(value), error);
+        return { ...shownOn(row, zone), phase, what: found ? workTitle(found) : actionId, doubt };
       }),
     };
   },
