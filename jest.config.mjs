@@ -27,6 +27,7 @@ export default {
       testMatch: [
         '<rootDir>/src/{contract,core,words,components,stand-ins,documents}/**/*.test.ts',
         '<rootDir>/families/**/*.test.ts',
+        '<rootDir>/scripts/**/*.test.mjs',
       ],
     },
     {
@@ -45,10 +46,12 @@ export default {
       ...shared,
       displayName: 'end-to-end',
       testMatch: ['<rootDir>/e2e/**/*.test.ts'],
-      testPathIgnorePatterns: ['nothing-lost', 'inches', 'gauge'],
+      testPathIgnorePatterns: ['nothing-lost', 'inches', 'gauge', 'keep-running'],
     },
     // These stop the database under the application, or change the units or a gauge of the shop: nothing else may go on
     // beside them.
     { ...shared, displayName: 'alone', testMatch: ['<rootDir>/e2e/{gauge,inches,nothing-lost}.test.ts'] },
+    // These start shops of their own, end their processes and fill their disk.
+    { ...shared, displayName: 'running', testMatch: ['<rootDir>/e2e/keep-running.test.ts'] },
   ],
 };

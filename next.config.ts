@@ -5,7 +5,16 @@ const config: NextConfig = {
   reactStrictMode: true,
   // Types and lint are checked by `npm test`; a start must not wait for them twice.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['sharp', '@node-rs/argon2', 'pdfkit', 'mysql2', 'bwip-js', 'dejavu-fonts-ttf', 'highs'],
+  serverExternalPackages: [
+    'prom-client',
+    'sharp',
+    '@node-rs/argon2',
+    'pdfkit',
+    'mysql2',
+    'bwip-js',
+    'dejavu-fonts-ttf',
+    'highs',
+  ],
   outputFileTracingRoot: import.meta.dirname,
 };
 

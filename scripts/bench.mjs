@@ -162,7 +162,7 @@ try {
     ];
     say(columns.join(' '));
   }
-  say(`server's memory after it all: ${residentMb(server.pid).toFixed(0)} MB`);
+  say(`server's memory after it all: ${residentMb(server.pids()[0]).toFixed(0)} MB`);
 } finally {
   await server?.stop();
   await database?.stop();

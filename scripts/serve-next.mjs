@@ -1,11 +1,58 @@
-// Serves the built application. Next's own server answers an address with a broken percent escape with 500; here it is
-// refused in words before it gets there.
+// One process that serves the built application; `scripts/lib/serve.mjs` starts as many as suit the machine. Next's own
+// server answers an address with a broken percent escape with 500; here it is refused in words before it gets there.
+import cluster from 'node:cluster';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import next from 'next';
+import pino from 'pino';
+import metrics from 'prom-client';
+import { readTrusted, settleForwarded } from './lib/client-address.mjs';
+import { describeLine, pathForLog, routeOf } from './lib/log-words.mjs';
 
 const root = join(import.meta.dirname, '..');
 const [port = '4170', hostname = '127.0.0.1'] = process.argv.slice(2);
+const isTrusted = readTrusted(process.env.PUDDLESTONE_TRUSTED_PROXIES ?? '');
+/** A browser asks for TLS by itself for a year once it has come by TLS, in seconds. */
+const strictSeconds = 31_536_000;
+
+const log = pino({ base: { pid: process.pid }, timestamp: pino.stdTimeFunctions.isoTime, messageKey: 'words' });
+// What the application and Next write to the console is a line of the log, too, without what is nobody's business.
+console.error = (...pieces) => log.error({ event: 'error', ...describeLine(pieces) });
+console.warn = (...pieces) => log.warn({ event: 'warning', ...describeLine(pieces) });
+console.log = (...pieces) => log.info({ event: 'message', ...describeLine(pieces) });
+
+/** What comes of a client that went away in the middle; nothing is wrong with this process. */
+const gone = new Set([
+  'ECONNRESET',
+  'EPIPE',
+  'ECONNABORTED',
+  'ERR_STREAM_PREMATURE_CLOSE',
+  'ABORT_ERR',
+  'ERR_HTTP_HEADERS_SENT',
+]);
+/** @param {unknown} error */
+const codeOf = (error) =>
+  error instanceof Error && 'code' in error ? String(error.code) : error instanceof Error ? error.name : '';
+process.on('unhandledRejection', (error) => console.error('nobody waited for', error));
+process.on('uncaughtException', (error) => {
+  console.error('nobody caught', error);
+  // What is known to harm nothing goes on; after anything else this process ends well and another takes its place.
+  if (!gone.has(codeOf(error))) end(1);
+});
+
+metrics.collectDefaultMetrics();
+new metrics.AggregatorRegistry();
+const answered = new metrics.Histogram({
+  name: 'puddlestone_http_request_seconds',
+  help: 'How long requests took, by method, group of addresses and status',
+  labelNames: ['method', 'route', 'status'],
+  buckets: [0.005, 0.01, 0.025, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 10],
+});
+const inHand = new metrics.Gauge({
+  name: 'puddlestone_http_requests_in_hand',
+  help: 'Requests that are being answered',
+});
+const methods = new Set(['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']);
 
 /** @param {string} url */
 function isDecodable(url) {
@@ -54,20 +101,71 @@ function answerGoneWith404(url, response) {
   response.writeHead = /** @type {typeof response.writeHead} */ (writeHead);
 }
 
+/**
+ * Counts a request and writes its line into the log once it is over, however it ends.
+ * @param {import('node:http').IncomingMessage} request
+ * @param {import('node:http').ServerResponse} response
+ */
+function follow({ method = '', url = '/' }, response) {
+  const began = performance.now();
+  inHand.inc();
+  response.once('close', () => {
+    inHand.dec();
+    const ms = performance.now() - began;
+    const status = response.writableFinished ? response.statusCode : 499;
+    const route = routeOf(url);
+    answered.observe({ method: methods.has(method) ? method : 'other', route, status }, ms / 1000);
+    if (route.startsWith('/_next') && status < 400) return;
+    log[status >= 500 ? 'error' : 'info']({
+      event: 'request',
+      ...{ method: method.slice(0, 10), path: pathForLog(url), status, ms: Math.round(ms) },
+    });
+  });
+}
+
 const app = next({ dev: false, dir: root, hostname, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
 const server = createServer((request, response) => {
   const url = request.url ?? '/';
+  const { isSecure } = settleForwarded(request, isTrusted);
+  follow(request, response);
+  if (isSecure) response.setHeader('strict-transport-security', `max-age=${strictSeconds}`);
+  // What goes wrong on the way to a client that has left is nobody's failure.
+  request.on('error', () => undefined);
+  response.on('error', () => undefined);
   if (!isDecodable(url)) return refuse(request, response);
   if (url.startsWith('/customer/')) answerGoneWith404(url, response);
-  void handle(request, response);
+  handle(request, response).catch((error) => {
+    console.error('a request', error);
+    if (response.headersSent) return void response.destroy();
+    response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8', connection: 'close' });
+    response.end('Something went wrong here. What you typed stays on this device. Try again.\n');
+  });
 });
 server.keepAliveTimeout = 5000;
-server.listen(Number(port), hostname);
-for (const signal of ['SIGTERM', 'SIGINT'])
-  process.once(signal, () => {
-    server.close(() => process.exit(0));
-    server.closeIdleConnections();
-    setTimeout(() => process.exit(0), 4000).unref();
-  });
+// Who sends slowly is waited for, but not for ever, and may not hold all connections.
+server.headersTimeout = 20_000;
+server.requestTimeout = 120_000;
+server.maxConnections = 2000;
+server.listen(Number(port), hostname, () => process.send?.({ kind: 'ready' }));
+
+let isEnding = false;
+/**
+ * Answers what is in hand, then ends.
+ * @param {number} code
+ */
+function end(code) {
+  if (isEnding) return;
+  isEnding = true;
+  server.close(() => process.exit(code));
+  server.closeIdleConnections();
+  setTimeout(() => process.exit(code), 4000).unref();
+}
+process.on('message', (message) => {
+  const { kind } = /** @type {{ kind?: string }} */ (message ?? {});
+  if (kind === 'ping') process.send?.({ kind: 'pong' });
+});
+process.on('SIGTERM', () => end(0));
+// Ctrl-C goes to all processes of a terminal; whoever keeps this one up ends it.
+process.on('SIGINT', () => (cluster.isWorker ? undefined : end(0)));

@@ -1,4 +1,5 @@
-// npm start: installs what is missing, starts the database, migrates, loads the demonstration shop, builds, serves.
+// npm start: installs what is missing, starts the database, migrates, loads the demonstration shop, builds, serves, and
+// keeps up what it started until it is stopped.
 import { join, resolve } from 'node:path';
 import { ensureNodePackages } from './lib/packages.mjs';
 import { fail, say } from './lib/say.mjs';
@@ -6,46 +7,119 @@ import { fail, say } from './lib/say.mjs';
 ensureNodePackages();
 const { readEnvironment } = await import('./lib/environment.mjs');
 const { startDatabase, keptWord } = await import('./lib/database.mjs');
-const { isPortFree } = await import('./lib/ports.mjs');
+const { claimFolder } = await import('./lib/data-folder.mjs');
+const { keepUp } = await import('./lib/keep-up.mjs');
+const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
+const { openLog, startLine } = await import('./lib/log-files.mjs');
+const { serveMetrics } = await import('./lib/serve-metrics.mjs');
+const { watchDisk } = await import('./lib/watch-disk.mjs');
+const { waitForPort } = await import('./lib/ports.mjs');
 const { buildWhenChanged } = await import('./lib/build.mjs');
 const { runScript } = await import('./lib/prepare.mjs');
 const { serve } = await import('./lib/serve.mjs');
-const { mkdirSync } = await import('node:fs');
 
 const settings = readEnvironment(process.env, fail);
 const dataFolder = resolve(settings.PUDDLESTONE_DATA ?? join(import.meta.dirname, '..', '.data'));
-if (!(await isPortFree(settings.PORT, settings.HOST)))
-  fail(`Port ${settings.PORT} is in use. Stop what uses it, or start with another one: PORT=4171 npm start`);
+const sizes = sizesOf(thisMachine(), {
+  processes: settings.PUDDLESTONE_PROCESSES,
+  heapMb: settings.PUDDLESTONE_HEAP_MB,
+  bufferMb: settings.PUDDLESTONE_BUFFER_MB,
+});
 
-/** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */
-let database;
-/** @type {Awaited<ReturnType<typeof serve>> | undefined} */
-let server;
+/** @type {ReturnType<typeof claimFolder>} */
+let claim;
+try {
+  claim = claimFolder(dataFolder);
+} catch (error) {
+  fail(error instanceof Error ? error.message : String(error));
+}
+
+/** @type {(() => unknown | Promise<unknown>)[]} what is stopped at the end, the last first */
+const stops = [() => claim.release()];
 /** @type {Promise<void> | undefined} */
 let stopping;
 const stopAll = () =>
   (stopping ??= (async () => {
-    await server?.stop();
-    await database?.stop();
+    for (const stop of stops.reverse()) await stop();
   })());
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => stopAll().then(() => process.exit(0)));
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+  process.on(signal, () => {
+    if (!stopping) say('Stopping …');
+    stopAll().then(
+      () => process.exit(0),
+      (error) => fail(`It did not stop as it should: ${error instanceof Error ? error.message : error}`),
+    );
+  });
+// A terminal that is closed is no reason to fall.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
 
 try {
-  mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
-  if (!settings.DATABASE_URL) database = await startDatabase(dataFolder);
+  for (const [name, { pid }] of claim.leftovers)
+    if (name !== 'database') {
+      say(`Ending what an earlier start left running: ${name} (process ${pid}).`);
+      process.kill(pid, 'SIGTERM');
+    }
+  if (!(await waitForPort(settings.PORT, settings.HOST)))
+    throw new Error(
+      `Port ${settings.PORT} is in use. Stop what uses it, or start with another one: PORT=4171 npm start`,
+    );
+  const log = openLog(dataFolder, settings.PUDDLESTONE_LOG);
+  const tell = (/** @type {string} */ line) => {
+    say(line);
+    log.write(startLine(line));
+  };
+  const figuresPort = settings.PUDDLESTONE_METRICS_PORT ?? (settings.PORT + 1000 < 65536 ? settings.PORT + 1000 : 5170);
+  const figures = await serveMetrics({ port: figuresPort, dataFolder });
+  stops.push(figures.stop);
+  const note = (/** @type {string} */ name, /** @type {number | undefined} */ pid) => {
+    claim.note(name, pid);
+    figures.note(name, pid);
+  };
+
+  let url = settings.DATABASE_URL;
+  if (!url) {
+    /** @type {number | undefined} */
+    let port;
+    const database = await keepUp({
+      name: 'The database',
+      start: async () => {
+        const running = await startDatabase(dataFolder, { port, bufferMb: sizes.bufferMb, tell });
+        ({ port, url } = running);
+        note('database', running.pid);
+        return running;
+      },
+      tell,
+      onChange: (isUp) => isUp || note('database', undefined),
+    });
+    stops.push(database.stop);
+  }
   const environment = {
-    DATABASE_URL: settings.DATABASE_URL ?? database?.url ?? '',
+    DATABASE_URL: url ?? '',
     PUDDLESTONE_SECRET: settings.PUDDLESTONE_SECRET ?? keptWord(dataFolder, 'session-secret'),
     PUDDLESTONE_DEMO: settings.PUDDLESTONE_DEMO,
+    PUDDLESTONE_BACKUPS: resolve(settings.PUDDLESTONE_BACKUPS ?? join(dataFolder, 'backups')),
+    PUDDLESTONE_TRUSTED_PROXIES: settings.PUDDLESTONE_TRUSTED_PROXIES,
   };
-  buildWhenChanged();
   runScript('scripts/prepare.ts', environment);
-  server = await serve({ port: settings.PORT, host: settings.HOST, environment });
+  buildWhenChanged();
+  stops.push(watchDisk(dataFolder, tell));
+  const { processes, heapMb } = sizes;
+  const server = await serve({
+    ...{ port: settings.PORT, host: settings.HOST, environment, processes, heapMb },
+    ...{ log: log.write, tell, onChange: note },
+  });
+  stops.push(server.stop);
   say(`\nPuddlestone is at http://localhost:${settings.PORT}  (Ctrl-C stops it and its database)`);
+  say(`${processes} serving ${processes === 1 ? 'process' : 'processes'}${log.path ? `; log: ${log.path}` : ''}`);
+  say(
+    figures.isListening
+      ? `Figures for Prometheus, on this machine only: http://127.0.0.1:${figuresPort}/metrics`
+      : `No figures for Prometheus: port ${figuresPort} is in use (PUDDLESTONE_METRICS_PORT names another).`,
+  );
   if (settings.PUDDLESTONE_DEMO === '1') runScript('scripts/print-sign-ins.ts', environment);
   else say('No demonstration data: the first visit creates the owner.');
-  await server.ended;
-  await stopAll();
+  // What is kept up goes on until a signal comes.
+  setInterval(() => undefined, 2 ** 30);
 } catch (error) {
   await stopAll();
   fail(error instanceof Error ? error.message : String(error));

@@ -23,6 +23,7 @@ const { startDatabase, keptWord } = await import('./lib/database.mjs');
 const { findFreePort } = await import('./lib/ports.mjs');
 const { buildWhenChanged } = await import('./lib/build.mjs');
 const { runScript } = await import('./lib/prepare.mjs');
+const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
 const { serve } = await import('./lib/serve.mjs');
 
 /**
@@ -133,6 +134,11 @@ async function serveControl(handlers) {
   return { address: `http://127.0.0.1:${port}`, stop: () => server.close() };
 }
 
+/** What the server says of a failure, where whoever reads the checks sees it. @param {string} line */
+function showError(line) {
+  if (/^\{"level":[56]0/.test(line) || !line.startsWith('{')) process.stderr.write(`${line}\n`);
+}
+
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 await checkAll([
@@ -177,7 +183,9 @@ try {
     const { url, port } = database;
     const chromium = ensureProgram('chromium', 'chromium');
     buildWhenChanged();
-    server = await serve({ port: await findFreePort(), host: '127.0.0.1', environment, quiet: false });
+    const { processes, heapMb } = sizesOf(thisMachine());
+    const where = { port: await findFreePort(), host: '127.0.0.1', environment };
+    server = await serve({ ...where, processes, heapMb, log: showError });
     control = await serveControl({
       '/database/stop': () => database?.stop(),
       '/database/start': async () => void (database = await startDatabase(folder, { port, isThrownAway: true })),
@@ -198,6 +206,10 @@ try {
   control?.stop();
   await server?.stop();
   await database?.stop();
+}
+if (wants('running')) {
+  buildWhenChanged();
+  await jest('running', {}, 1);
 }
 for (const one of failures) say(`FAIL ${one}`);
 say(`${tally.passed} passed, ${tally.failed} failed`);

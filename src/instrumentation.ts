@@ -4,12 +4,12 @@
  */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || !process.env.DATABASE_URL) return;
-  const { migrateDatabase } = await import('./db/migrate');
+  const { bringToDateOrWait } = await import('./server/readiness');
   const { startSchedule } = await import('./server/schedule');
   const { takeDevices } = await import('./server/real-devices');
+  const { registerFigures } = await import('./server/figures');
   await takeDevices(process.env.PUDDLESTONE_DEVICES);
-  await migrateDatabase(process.env.DATABASE_URL).catch((error: unknown) =>
-    console.error('Migration must wait for the database:', error),
-  );
+  await bringToDateOrWait(process.env.DATABASE_URL);
+  registerFigures();
   startSchedule();
 }

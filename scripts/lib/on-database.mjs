@@ -1,4 +1,5 @@
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
+import { claimFolder, Refusal } from './data-folder.mjs';
 import { findRunning, startDatabase } from './database.mjs';
 import { runScript } from './prepare.mjs';
 
@@ -11,14 +12,22 @@ const root = join(import.meta.dirname, '..', '..');
  * @param {readonly string[]} args
  */
 export async function runOnDatabase(path, args = []) {
-  const folder = process.env.PUDDLESTONE_DATA ?? join(root, '.data');
-  const running = process.env.DATABASE_URL ?? (await findRunning(folder));
-  const database = running ? null : await startDatabase(folder);
+  const folder = resolve(process.env.PUDDLESTONE_DATA ?? join(root, '.data'));
+  const environment = { PUDDLESTONE_BACKUPS: resolve(process.env.PUDDLESTONE_BACKUPS ?? join(folder, 'backups')) };
+  const running = process.env.DATABASE_URL || (await findRunning(folder));
   try {
-    runScript(path, { DATABASE_URL: running ?? database?.url ?? '' }, args);
-  } catch {
+    if (running) return void runScript(path, { ...environment, DATABASE_URL: running }, args);
+    const claim = claimFolder(folder);
+    const database = await startDatabase(folder);
+    try {
+      runScript(path, { ...environment, DATABASE_URL: database.url }, args);
+    } finally {
+      await database.stop();
+      claim.release();
+    }
+  } catch (error) {
+    // A script has said by itself why it ended.
+    if (error instanceof Refusal) process.stderr.write(`${error.message}\n`);
     process.exitCode = 1;
-  } finally {
-    await database?.stop();
   }
 }

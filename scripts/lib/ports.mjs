@@ -28,3 +28,17 @@ export function isPortFree(port, host) {
     server.listen(port, host, () => server.close(() => resolve(true)));
   });
 }
+
+/**
+ * Waits a little for a port that is being given back, such as by a server that just ends.
+ * @param {number} port
+ * @param {string} host
+ * @returns {Promise<boolean>} whether it is free
+ */
+export async function waitForPort(port, host) {
+  for (let i = 0; i < 30; i++) {
+    if (await isPortFree(port, host)) return true;
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  return false;
+}

@@ -1,40 +1,127 @@
-import { spawn } from 'node:child_process';
+import cluster from 'node:cluster';
 import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+import { keepUp } from './keep-up.mjs';
+import { say } from './say.mjs';
 
 const root = join(import.meta.dirname, '..', '..');
-const sleep = (/** @type {number} */ ms) => new Promise((resolve) => setTimeout(resolve, ms));
+/** How long a process may take until it answers, in ms. */
+const longestStartMs = 90_000;
+const pingEveryMs = 5000;
+/** After how many pings in a row without an answer a process is taken for hung. */
+const mostSilent = 6;
+
+/** @param {unknown} message @param {string} kind */
+const isOfKind = (message, kind) =>
+  typeof message === 'object' && message !== null && 'kind' in message && message.kind === kind;
 
 /**
- * Serves the built application and waits until it answers.
- * @param {{ port: number, host: string, environment: Readonly<Record<string, string>>, quiet?: boolean }} how
+ * Ends a process whose loop has not turned for half a minute.
+ * @param {import('node:cluster').Worker} worker
+ * @param {(line: string) => void} tell
  */
-export async function serve({ port, host, environment, quiet = false }) {
-  const child = spawn(
-    process.execPath,
-    ['--max-old-space-size=256', join(root, 'scripts/serve-next.mjs'), String(port), host],
-    {
-      cwd: root,
-      stdio: ['ignore', 'ignore', quiet ? 'ignore' : 'inherit'],
-      env: { ...process.env, ...environment, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
-      detached: true,
-    },
-  );
-  const ended = new Promise((resolve) => child.once('exit', resolve));
+function watchOver(worker, tell) {
+  let silent = 0;
+  worker.on('message', (message) => {
+    if (isOfKind(message, 'pong')) silent = 0;
+  });
+  const timer = setInterval(() => {
+    if (++silent > mostSilent) {
+      tell(`A serving process (${worker.process.pid}) has not answered for half a minute and is ended.`);
+      worker.process.kill('SIGKILL');
+    } else if (worker.isConnected()) worker.send({ kind: 'ping' });
+  }, pingEveryMs);
+  timer.unref();
+  worker.once('exit', () => clearInterval(timer));
+}
+
+/**
+ * Starts one serving process and waits until it answers.
+ * @param {Readonly<Record<string, string>>} environment
+ * @param {{ log: (line: string) => void, tell: (line: string) => void }} voices
+ * @returns {Promise<import('./keep-up.mjs').Running>}
+ */
+async function startOne(environment, { log, tell }) {
+  const worker = cluster.fork({ ...environment, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' });
+  for (const stream of [worker.process.stdout, worker.process.stderr])
+    if (stream) createInterface({ input: stream }).on('line', log);
   let isOver = false;
-  ended.then(() => (isOver = true));
-  const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;
-  for (let i = 0; i < 600; i++) {
-    if (isOver) throw new Error('The server ended before it answered.');
-    const answer = await fetch(`${address}/api/health`).catch(() => null);
-    if (answer?.ok) break;
-    await sleep(100);
+  /** @type {Promise<string>} */
+  const ended = new Promise((resolve) =>
+    worker.once('exit', (code, signal) => resolve(signal ? `was ended by ${signal}` : `ended with ${code}`)),
+  );
+  void ended.then(() => (isOver = true));
+  const isReady = new Promise((resolve) =>
+    worker.on('message', (message) => isOfKind(message, 'ready') && resolve(true)),
+  );
+  const late = new Promise((resolve) => setTimeout(resolve, longestStartMs, false).unref());
+  if (!(await Promise.race([isReady, late, ended.then(() => false)]))) {
+    worker.process.kill('SIGKILL');
+    throw new Error(`The serving process ${isOver ? await ended : 'did not answer in a minute and a half'}.`);
   }
+  watchOver(worker, tell);
   const stop = async () => {
     if (isOver) return;
-    child.kill('SIGTERM');
-    const late = setTimeout(() => child.kill('SIGKILL'), 5000);
+    worker.process.kill('SIGTERM');
+    const kill = setTimeout(() => worker.process.kill('SIGKILL'), 6000);
     await ended;
-    clearTimeout(late);
+    clearTimeout(kill);
   };
-  return { address, pid: child.pid, stop, ended };
+  return { pid: worker.process.pid, ended, stop };
+}
+
+/**
+ * Serves the built application with as many processes as are asked for, which share a port and are kept up.
+ * @param {{
+ *   port: number,
+ *   host: string,
+ *   environment: Readonly<Record<string, string>>,
+ *   processes?: number,
+ *   heapMb?: number,
+ *   log?: (line: string) => void,
+ *   tell?: (line: string) => void,
+ *   onChange?: (name: string, pid: number | undefined) => void,
+ * }} how `log` takes the lines that the processes write, `tell` what a person should know
+ */
+export async function serve({
+  port,
+  host,
+  environment,
+  processes = 1,
+  heapMb = 256,
+  log = () => undefined,
+  tell = say,
+  onChange = () => undefined,
+}) {
+  cluster.setupPrimary({
+    exec: join(root, 'scripts/serve-next.mjs'),
+    args: [String(port), host],
+    execArgv: [`--max-old-space-size=${heapMb}`],
+    cwd: root,
+    silent: true,
+  });
+  /** @type {Awaited<ReturnType<typeof keepUp>>[]} */
+  const kept = [];
+  const stop = async () => void (await Promise.all(kept.map((one) => one.stop())));
+  try {
+    for (let i = 1; i <= processes; i++) {
+      const name = processes === 1 ? 'The server' : `Server ${i}`;
+      const own = await keepUp({
+        name,
+        start: async () => {
+          const running = await startOne(environment, { log, tell });
+          onChange(`server-${i}`, running.pid);
+          return running;
+        },
+        tell,
+        onChange: (isUp) => isUp || onChange(`server-${i}`, undefined),
+      });
+      kept.push(own);
+    }
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+  const address = `http://${host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host}:${port}`;
+  return { address, stop, pids: () => kept.map((one) => one.pid()) };
 }

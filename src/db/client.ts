@@ -52,10 +52,13 @@ export function fromJson(value: unknown): unknown {
   return typeof value === 'string' ? JSON.parse(value) : value;
 }
 
-/** Whether the database answers a trivial question. Never throws. */
-export async function isAnswering(database: Database): Promise<boolean> {
-  return database.execute(sql`select 1`).then(
+/** Whether the database answers a trivial question within a time, in ms; a pool that hangs does not. Never throws. */
+export async function isAnswering(database: Database, withinMs = 1500): Promise<boolean> {
+  const answer = database.execute(sql`select 1`).then(
     () => true,
     () => false,
   );
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<false>((resolve) => (timer = setTimeout(resolve, withinMs, false)));
+  return Promise.race([answer, late]).finally(() => clearTimeout(timer));
 }

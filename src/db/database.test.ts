@@ -1,3 +1,4 @@
+import { createServer, type AddressInfo } from 'node:net';
 import { present } from '@/core/present';
 import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
 import { migrateDatabase, openDatabase, isAnswering, translateError, searchJobs, listOpenJobs } from '.';
@@ -72,6 +73,18 @@ test('a database that is away is said so, not thrown as a stranger', async () =>
   pool.end(() => undefined);
 });
 
+test('a database that takes a connection and says nothing more is away within the time that was given', async () => {
+  const silent = createServer();
+  await new Promise<void>((resolve) => silent.listen(0, '127.0.0.1', resolve));
+  const { port } = silent.address() as AddressInfo;
+  const { database, pool } = openDatabase(`mysql://nobody:x@127.0.0.1:${port}/puddlestone`);
+  const began = performance.now();
+  expect(await isAnswering(database, 300)).toBe(false);
+  expect(performance.now() - began).toBeLessThan(2000);
+  pool.end(() => undefined);
+  silent.close();
+});
+
 describe('a database that goes away in mid-change', () => {
   test('is said as away, so that the entry waits; nothing of the change is kept', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
@@ -98,6 +111,10 @@ describe('a database that goes away in mid-change', () => {
   ])('%s', (_what, shape) => {
     const error = translateError(Object.assign(new Error('in the words of the driver'), shape));
     expect(error).toMatchObject({ code: 'database-away' });
+  });
+  test.each([1021, 1026, 1114])('a disk that is full is said as that (%d)', (errno) => {
+    const error = translateError(Object.assign(new Error('in the words of the driver'), { errno }));
+    expect(error).toMatchObject({ code: 'disk-full' });
   });
   test('a refusal that was foreseen stays what it is, and a stranger stays a stranger', () => {
     const foreseen = new DomainError('gate-shut');

@@ -1,4 +1,5 @@
 export * from './back-tests';
+export * from './backups';
 export * from './bench';
 export { isAnswering, openDatabase, readAtOnce, type Connection, type Database, type OpenedDatabase } from './client';
 export * from './commerce';
@@ -15,9 +16,28 @@ export {
 } from './job-records';
 export { keepRecord } from './kept-records';
 export * from './jobs';
-export { migrateDatabase } from './migrate';
+export { UnfitDatabase } from './fitness';
+export { findLease, giveLeaseBack, renewLease, takeLease, type Lease } from './leases';
+export { Loader, Snapshot, type DumpedTable, type DumpedValue } from './dump';
+export {
+  lastMigration,
+  migrateDatabase,
+  migrateTo,
+  migrationsUpTo,
+  ownHolder,
+  requireEmpty,
+  withSetUp,
+} from './migrate';
 export { multiplyJobs } from './multiply-jobs';
-export { addOutbox, claimOutbox, finishOutbox, listDueOutbox, listStuckOutbox, postponeOutbox } from './outbox';
+export {
+  addOutbox,
+  claimOutbox,
+  countDueOutbox,
+  finishOutbox,
+  listDueOutbox,
+  listStuckOutbox,
+  postponeOutbox,
+} from './outbox';
 export * from './people';
 export * from './staff';
 export * from './trends';

@@ -239,11 +239,14 @@ export async function listTags(connection: Connection, after: string, limit: num
   return rows.map((row) => row.tag);
 }
 
-/** A picture or a frozen report of a job whose bytes are no longer those of its fingerprint; null where all are. */
+/**
+ * A picture or a frozen report of a job whose bytes are no longer those of its fingerprint; null where all are. A picture
+ * without bytes was left out of a backup, by its age.
+ */
 export async function findAlteredFile(connection: Connection, jobId: JobId): Promise<string | null> {
   const rows = await rowsOf<{ what: string }>(
     connection,
-    sql`select concat('photo ', ${t.photos.id}) as what from ${t.photos} where ${t.photos.jobId} = ${jobId} and sha2(${t.photos.bytes}, 256) <> ${t.photos.fingerprint}
+    sql`select concat('photo ', ${t.photos.id}) as what from ${t.photos} where ${t.photos.jobId} = ${jobId} and length(${t.photos.bytes}) > 0 and sha2(${t.photos.bytes}, 256) <> ${t.photos.fingerprint}
       union all select concat('report ', ${t.reports.number}, ' ', ${t.reports.revision}) from ${t.reports} where ${t.reports.jobId} = ${jobId} and sha2(${t.reports.record}, 256) <> ${t.reports.fingerprint} limit 1`,
   );
   return rows[0]?.what ?? null;

@@ -106,3 +106,15 @@ export async function listStuckOutbox(connection: Connection, limit: number) {
     .orderBy(asc(t.outbox.dueAt))
     .limit(limit);
 }
+
+/** How many rows are due and not done, and since when the oldest is. */
+export async function countDueOutbox(connection: Connection, now: Date) {
+  const [row] = await connection
+    .select({ waiting: sql<number>`count(*)`, oldest: sql<Date | string | null>`min(${t.outbox.dueAt})` })
+    .from(t.outbox)
+    .where(and(isNotNull(t.outbox.dueAt), lte(t.outbox.dueAt, now)));
+  return { waiting: Number(row?.waiting ?? 0), oldest: row?.oldest ? momentOf(row.oldest) : null };
+}
+
+/** A moment of an expression, which the driver leaves as it comes: in UTC. */
+const momentOf = (value: Date | string) => (value instanceof Date ? value : new Date(`${value.replace(' ', 'T')}Z`));

@@ -18,6 +18,8 @@ const away: ReadonlySet<string> = new Set([
   'ER_SERVER_SHUTDOWN',
   'ER_CON_COUNT_ERROR',
 ]);
+/** What MariaDB says when it can write no more: disk full, error on write, table full. */
+const fullNumbers = [1021, 1026, 1114] as const;
 const awayNumbers: ReadonlySet<number> = new Set([1053, 1040, 1927, 2006, 2013]);
 /** How many causes deep a failure is looked into. */
 const deepest = 6;
@@ -56,6 +58,7 @@ export function isDuplicate(error: unknown): boolean {
 export function translateError(error: unknown): unknown {
   if (error instanceof DomainError) return error;
   if (isAway(error)) return new DomainError('database-away', {}, { cause: error });
+  if (hasNumber(error, ...fullNumbers)) return new DomainError('disk-full', {}, { cause: error });
   if (isDuplicate(error))
     return new DomainError(
       'changed-meanwhile',

@@ -34,4 +34,7 @@ export { fillSupplyLines } from './supply/fill-supply-lines';
 export { findJobs, readFloor, readFloorChanges, type FloorStrip } from './read/read-floor';
 export { readChanges, readJob, type JobChanged, type JobFrame, type JobView } from './read/read-job';
 export { verifyAll, verifyOne } from './verify';
+export { isMigrated } from './readiness';
 export { takeDevices } from './real-devices';
+export { backUp, keepingHere, type KeepingAt } from './keeping/keep-backups';
+export { restoreBackup } from './keeping/restore-backup';

@@ -1,6 +1,8 @@
 import { forgetEntries } from '@/db';
+import { backUpWhenDue, keepingHere } from './keeping/keep-backups';
 import { carryOutDue } from './outbox';
 import { planSoon } from './planning/plan-soon';
+import { bringToDate } from './readiness';
 import { getRuntime } from './runtime';
 import { takeOverOldJobs } from './take-over';
 
@@ -25,15 +27,20 @@ export function startSchedule(): void {
     if (isBusy) return;
     isBusy = true;
     try {
-      if (!isBegun) await takeOverOldJobs(ownContext());
+      if (!isBegun) {
+        await bringToDate(process.env.DATABASE_URL ?? '');
+        await takeOverOldJobs(ownContext());
+      }
       isBegun = true;
       await carryOutDue(ownContext());
       planSoon();
+      const keeping = keepingHere(ownContext().database);
+      if (keeping) await backUpWhenDue(keeping);
       if (performance.now() - forgotAt < dayMs) return;
       await forgetOld();
       forgotAt = performance.now();
     } catch (error) {
-      console.error('[schedule]', error instanceof Error ? error.message : error);
+      console.error('[schedule]', error);
     } finally {
       isBusy = false;
     }

@@ -49,6 +49,15 @@ describe('an entry', () => {
     answerFetch(() => ({ status, body: { error: { code: 'database-away' } } }));
     expect(await enter('45.01')).toEqual({ ok: false, waiting: true });
   });
+  test('that meets a full disk waits, and goes when there is room', async () => {
+    answerFetch(() => ({ status: 507, body: { error: { code: 'disk-full', what: 'full' } } }));
+    expect(await enter('45.01')).toEqual({ ok: false, waiting: true });
+    await flushWaiting();
+    expect(typedOf()).toEqual(['45.01']);
+    answerFetch(() => done);
+    await flushWaiting();
+    expect(readWaiting()).toEqual([]);
+  });
   test('does not overtake one that waits', async () => {
     answerFetch(() => 'lost');
     await enter('45.01');

@@ -69,6 +69,9 @@ export function withEntry(entries: readonly WaitingEntry[], entry: WaitingEntry)
   return at < 0 ? [...entries, entry] : entries.map((one, i) => (i === at ? entry : one));
 }
 
+/** A record that can take no more just now is waited for as one that is away. */
+const isFull = (answer: Answered<unknown>) => !answer.ok && answer.error.code === 'disk-full';
+
 export interface Kept {
   /** How the entry is named to a person. */
   readonly label: string;
@@ -89,7 +92,7 @@ export async function keep<V extends Verb>(
   // What waits goes first: a later entry must not overtake it.
   const isQueued = readWaiting().some((entry) => !entry.error && !entry.needsMaker);
   const answer = isQueued ? null : await send(verb, input, { key, madeAt, workSeconds });
-  if (answer) return answer;
+  if (answer && !isFull(answer)) return answer;
   const entry: EntryOf<V> = { key, verb, input, label, place, madeAt, workSeconds, pass, maker: { personId, name } };
   writeWaiting(withEntry(readWaiting(), entry as WaitingEntry));
   return { ok: false, waiting: true };
@@ -130,7 +133,7 @@ async function sendOne(entry: WaitingEntry): Promise<Outcome> {
   const { key, madeAt, workSeconds, pass } = entry;
   const timed = workSeconds !== undefined && { workSeconds };
   const answer = await send<Verb>(entry.verb, entry.input, { key, madeAt, pass, ...timed });
-  if (!answer) return 'away';
+  if (!answer || isFull(answer)) return 'away';
   if (answer.ok) {
     without(key);
     return 'sent';

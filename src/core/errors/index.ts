@@ -24,6 +24,7 @@ export const errorCodes = [
   'too-large',
   'not-a-picture',
   'database-away',
+  'disk-full',
   'foreign-origin',
 ] as const;
 
@@ -88,6 +89,7 @@ export const httpStatusOf: Readonly<Record<ErrorCode, number>> = {
   'too-large': 413,
   'not-a-picture': 422,
   'database-away': 503,
+  'disk-full': 507,
   'foreign-origin': 403,
 };
 
@@ -178,6 +180,11 @@ export const wordsOf: Readonly<Record<ErrorCode, ErrorWords>> = {
     what: 'The record cannot be reached just now.',
     kept: 'Entries wait on this device.',
     todo: 'They are sent by themselves when it is back.',
+  },
+  'disk-full': {
+    what: 'The disk of the shop’s record is full.',
+    kept: 'What was acknowledged is kept; what you typed stays on this device.',
+    todo: 'Tell the owner that space must be made. What waits goes by itself then.',
   },
   'foreign-origin': {
     what: 'The request came from another site.',

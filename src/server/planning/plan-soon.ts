@@ -19,7 +19,7 @@ async function renew(): Promise<void> {
   try {
     await renewPlan(getRuntime().contextFor({ kind: 'service', name: 'Puddlestone' }));
   } catch (error) {
-    console.error('[plan]', error instanceof Error ? error.message : error);
+    console.error('[plan]', error);
   }
   lastAt = performance.now();
   isBusy = false;

@@ -63,7 +63,7 @@ export async function timing<Result>(
         ...{ takenSeconds: null, reason: '', correctedBy: null },
       });
   } catch (error) {
-    console.error('[worked]', error instanceof Error ? error.message : error);
+    console.error('[worked]', error);
   }
   return answer;
 }

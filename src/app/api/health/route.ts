@@ -3,6 +3,7 @@ import { version } from '../../../../package.json';
 
 export const dynamic = 'force-dynamic';
 
+/** Whether this copy lives, and whether its database answers: said within two seconds, whatever hangs. */
 export async function GET(): Promise<Response> {
   const isUp = await getRuntime().isDatabaseUp();
   return Response.json(

@@ -1,0 +1,166 @@
+import type { Readable } from 'node:stream';
+import { createConnection, type Connection as RawConnection } from 'mysql2';
+import type { Connection, RowDataPacket } from 'mysql2/promise';
+
+/** A table as it is written into a backup. */
+export interface DumpedTable {
+  readonly name: string;
+  readonly columns: readonly DumpedColumn[];
+}
+
+export interface DumpedColumn {
+  readonly name: string;
+  /** Bytes, written in base64; all else is written as the text that the database gives. */
+  readonly isBinary: boolean;
+}
+
+/** A value of a row: the database's own text of it, bytes in base64, or null. */
+export type DumpedValue = string | null;
+
+/** Tables of a moment, not of the record: what they hold is made anew where a backup is brought back. */
+const ofTheMoment = new Set(['__drizzle_migrations', 'leases', 'rate_limits', 'sessions']);
+const binary = /^(tiny|medium|long)?blob$|^(var)?binary$/;
+
+const quoted = (name: string) => `\`${name.replaceAll('`', '``')}\``;
+
+export interface DumpFrom {
+  /** Pictures that were taken before are left out; null for none. */
+  readonly withoutPicturesBefore: Date | null;
+}
+
+/** Tables with pictures, with their moment and the columns of their bytes. */
+const pictures: Readonly<Record<string, readonly string[]>> = {
+  photos: ['bytes', 'thumb'],
+  order_photos: ['bytes', 'thumb'],
+};
+
+/** The record as it stands at one moment, whatever is written meanwhile. */
+export class Snapshot {
+  private constructor(
+    private readonly connection: Connection,
+    private readonly raw: RawConnection,
+    private readonly from: DumpFrom,
+  ) {}
+
+  static async open(url: string, from: DumpFrom): Promise<Snapshot> {
+    // Rows are streamed by the driver's older interface, on the same connection: in the same transaction.
+    const raw = createConnection({ uri: url, timezone: 'Z' });
+    const connection = raw.promise();
+    await connection.query('set session transaction isolation level repeatable read');
+    await connection.query('start transaction with consistent snapshot, read only');
+    return new Snapshot(connection, raw, from);
+  }
+
+  async close(): Promise<void> {
+    await this.connection.end();
+  }
+
+  /** Tables of the record in the order of their names. */
+  async tables(): Promise<readonly DumpedTable[]> {
+    const [rows] = await this.connection.query<RowDataPacket[]>(
+      `select c.table_name as name, c.column_name as columnName, c.data_type as type
+       from information_schema.columns c
+       inner join information_schema.tables t on t.table_schema = c.table_schema and t.table_name = c.table_name
+       where c.table_schema = database() and t.table_type = 'BASE TABLE' and c.is_generated = 'NEVER'
+       order by c.table_name, c.ordinal_position`,
+    );
+    const found = new Map<string, DumpedColumn[]>();
+    for (const { name, columnName, type } of rows as { name: string; columnName: string; type: string }[]) {
+      if (ofTheMoment.has(name)) continue;
+      const column = { name: columnName, isBinary: binary.test(type) };
+      found.set(name, [...(found.get(name) ?? []), column]);
+    }
+    return [...found].map(([name, columns]) => ({ name, columns }));
+  }
+
+  /** The rows of a table in the order of its key, so that the same rows always make the same text. */
+  async *rows({ name, columns }: DumpedTable): AsyncGenerator<readonly DumpedValue[]> {
+    const [keys] = await this.connection.query<RowDataPacket[]>(
+      `select column_name as name from information_schema.key_column_usage
+       where table_schema = database() and table_name = ? and constraint_name = 'PRIMARY' order by ordinal_position`,
+      [name],
+    );
+    const order = keys.map((row) => quoted(String((row as { name: string }).name)));
+    const sql = `select ${columns.map((column) => this.expression(name, column)).join(', ')} from ${quoted(name)}${
+      order.length ? ` order by ${order.join(', ')}` : ''
+    }`;
+    const stream: Readable = this.raw
+      .query({
+        sql,
+        rowsAsArray: true,
+        typeCast: (field) =>
+          binary.test(field.type.toLowerCase()) && columns.some((one) => one.isBinary && one.name === field.name)
+            ? (field.buffer()?.toString('base64') ?? null)
+            : field.string(),
+      })
+      .stream({ highWaterMark: 50 });
+    for await (const row of stream) yield row as readonly DumpedValue[];
+  }
+
+  /** How many rows a table has. */
+  async count(table: 'jobs' | 'photos'): Promise<number> {
+    const [rows] = await this.connection.query<RowDataPacket[]>(`select count(*) as n from ${quoted(table)}`);
+    return Number((rows[0] as { n: number } | undefined)?.n ?? 0);
+  }
+
+  private expression(table: string, { name }: DumpedColumn): string {
+    const before = this.from.withoutPicturesBefore;
+    if (!before || !pictures[table]?.includes(name)) return quoted(name);
+    const moment = before.toISOString().slice(0, 23).replace('T', ' ');
+    return `if(at < '${moment}', '', ${quoted(name)}) as ${quoted(name)}`;
+  }
+}
+
+/** About how many bytes go to the database in one statement. */
+const batchBytes = 2_000_000;
+const batchRows = 500;
+
+/** Puts rows of a backup into the tables of an empty database. */
+export class Loader {
+  private constructor(private readonly connection: RawConnection) {}
+
+  static async open(url: string): Promise<Loader> {
+    const connection = createConnection({ uri: url, timezone: 'Z' });
+    const loader = new Loader(connection);
+    await loader.run('set session foreign_key_checks = 0, unique_checks = 0');
+    return loader;
+  }
+
+  close(): Promise<void> {
+    return new Promise((resolve) => this.connection.end(() => resolve()));
+  }
+
+  /** Inserts all rows of a table. Gives how many. */
+  async load(table: DumpedTable, rows: AsyncIterable<readonly DumpedValue[]>): Promise<number> {
+    const names = table.columns.map(({ name }) => quoted(name)).join(', ');
+    const insert = `insert into ${quoted(table.name)} (${names}) values ?`;
+    let batch: (string | Buffer | null)[][] = [];
+    let [bytes, count] = [0, 0];
+    const flush = async () => {
+      if (batch.length) await this.run(insert, [batch]);
+      batch = [];
+      bytes = 0;
+    };
+    for await (const row of rows) {
+      batch.push(
+        row.map((value, i) => (value !== null && table.columns[i]?.isBinary ? Buffer.from(value, 'base64') : value)),
+      );
+      bytes += row.reduce((sum, value) => sum + (value?.length ?? 0), 0);
+      count++;
+      if (bytes > batchBytes || batch.length >= batchRows) await flush();
+    }
+    await flush();
+    return count;
+  }
+
+  /** Takes out what migrations themselves put into a table. */
+  async clear({ name }: DumpedTable): Promise<void> {
+    await this.run(`delete from ${quoted(name)}`);
+  }
+
+  private run(sql: string, values: (string | Buffer | null)[][][] = []): Promise<void> {
+    return new Promise((resolve, reject) =>
+      this.connection.query(sql, values, (error) => (error ? reject(error) : resolve())),
+    );
+  }
+}

@@ -1,0 +1,106 @@
+import { createHash } from 'node:crypto';
+import { createInterface } from 'node:readline';
+import type { Readable } from 'node:stream';
+import { text } from 'node:stream/consumers';
+import { openPromise, type Entry, type ZipFile } from 'yauzl';
+import * as z from 'zod';
+import type { DumpedValue } from '@/db';
+import {
+  BackupFault,
+  manifestPath,
+  manifestSchema,
+  tablePath,
+  type Manifest,
+  type ManifestTable,
+} from './backup-format';
+
+/** A manifest is small; a larger one is none, in bytes. */
+const largestManifest = 4_000_000;
+
+const rowSchema = z.array(z.string().nullable());
+
+/** An opened backup. */
+export class BackupReader {
+  private constructor(
+    private readonly zip: ZipFile,
+    private readonly entries: ReadonlyMap<string, Entry>,
+    readonly manifest: Manifest,
+  ) {}
+
+  /** Opens a backup and reads its manifest. Throws BackupFault for a file that is none. */
+  static async open(path: string): Promise<BackupReader> {
+    const zip = await openPromise(path, { autoClose: false }).catch((error: unknown) => {
+      throw new BackupFault(`${path} cannot be read as a backup: ${sayCause(error)}.`);
+    });
+    try {
+      const entries = new Map<string, Entry>();
+      for await (const entry of zip.eachEntry()) entries.set(entry.fileName, entry);
+      return new BackupReader(zip, entries, await readManifest(zip, entries.get(manifestPath), path));
+    } catch (error) {
+      zip.close();
+      if (error instanceof BackupFault) throw error;
+      throw new BackupFault(`${path} cannot be read as a backup: ${sayCause(error)}.`);
+    }
+  }
+
+  close(): void {
+    this.zip.close();
+  }
+
+  /** The rows of a table; throws BackupFault at their end where they are not those that were written. */
+  async *rows(table: ManifestTable): AsyncGenerator<readonly DumpedValue[]> {
+    const entry = this.entries.get(tablePath(table.name));
+    if (!entry) throw new BackupFault(`The backup lacks the table ${table.name}.`);
+    const stream: Readable = await this.zip.openReadStreamPromise(entry);
+    const hash = createHash('sha256');
+    stream.on('data', (piece: Buffer) => hash.update(piece));
+    let count = 0;
+    // What the zip itself finds out comes as an error of its stream, which the reader of lines does not pass on.
+    const failed = new Promise<never>((_, reject) => stream.once('error', reject));
+    failed.catch(() => undefined);
+    const lines = createInterface({ input: stream, crlfDelay: Infinity })[Symbol.asyncIterator]();
+    for (;;) {
+      const line = await Promise.race([lines.next(), failed]);
+      if (line.done) break;
+      count++;
+      yield rowOf(line.value, table, count);
+    }
+    if (count !== table.rows || hash.digest('hex') !== table.sha256)
+      throw new BackupFault(`The table ${table.name} is not what was written: its hash or its count differs.`);
+  }
+}
+
+const sayCause = (error: unknown) => (error instanceof Error ? error.message : String(error));
+
+function rowOf(line: string, table: ManifestTable, number: number): readonly DumpedValue[] {
+  const fault = new BackupFault(`Row ${number} of the table ${table.name} cannot be read.`);
+  try {
+    const row = rowSchema.safeParse(JSON.parse(line));
+    if (!row.success || row.data.length !== table.columns.length) throw fault;
+    return row.data;
+  } catch {
+    throw fault;
+  }
+}
+
+async function readManifest(zip: ZipFile, entry: Entry | undefined, path: string): Promise<Manifest> {
+  if (!entry || entry.uncompressedSize > largestManifest) throw new BackupFault(`${path} has no manifest.`);
+  const body: unknown = JSON.parse(await text(await zip.openReadStreamPromise(entry)));
+  const read = manifestSchema.safeParse(body);
+  if (!read.success) throw new BackupFault(`The manifest of ${path} is not one of format 1.`);
+  return read.data;
+}
+
+/** Reads a backup whole and holds it against its manifest. Throws BackupFault with what is wrong. */
+export async function checkBackup(path: string): Promise<Manifest> {
+  const reader = await BackupReader.open(path);
+  try {
+    for (const table of reader.manifest.tables) for await (const _row of reader.rows(table)) continue;
+    return reader.manifest;
+  } catch (error) {
+    if (error instanceof BackupFault) throw error;
+    throw new BackupFault(`${path} is damaged: ${sayCause(error)}.`);
+  } finally {
+    reader.close();
+  }
+}
