@@ -13,6 +13,7 @@ const silent = new Set([
     'reset-secret',
     'change-own-secret',
     'end-sessions',
+    'make-backup',
     'add-instrument',
     'record-calibration',
     'choose-units',

@@ -157,6 +157,17 @@ const peopleVerbs = {
     input: endSessionsInput,
     result: z.object({ ended: z.number().int() }),
   }),
+  'make-backup': verb({
+    about: 'A backup of the whole record now, beside the nightly ones.',
+    audience: ['owner'],
+    input: z.strictObject({}),
+    result: z.object({
+      file: z.string(),
+      bytes: z.number().int(),
+      jobs: z.number().int(),
+      pictures: z.number().int(),
+    }),
+  }),
   'add-instrument': verb({
     about: 'A gauge of the shop, with its uncertainty and the day its calibration is due.',
     audience: ['inspector'],

@@ -2,6 +2,7 @@ import { moveAudience, verbs, type CommandOf, type ResultOf, type Verb } from '@
 import type { Audience } from '@/core/access';
 import { readGauge } from './devices';
 import { jobCommands } from './job-commands';
+import { makeBackupNow, readKeeping, readKeepingWarning } from './keeping/read-keeping';
 import { importFamily, makeOwnFamily } from './library/own-families';
 import { addInstrument } from './people/add-instrument';
 import { readInstrument, recordCalibration } from './people/calibrations';
@@ -103,6 +104,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'reset-secret': resetSecret,
   'change-own-secret': changeOwnSecret,
   'end-sessions': endSessions,
+  'make-backup': makeBackupNow,
   'add-instrument': addInstrument,
   'record-calibration': recordCalibration,
   'merge-customers': mergeCustomers,
@@ -155,6 +157,8 @@ export const readUseCases = {
   'read-money': readMoney,
   'read-instrument': readInstrument,
   'read-staff': readStaff,
+  'read-keeping': readKeeping,
+  'read-keeping-warning': readKeepingWarning,
   'read-papers': readPapers,
   'read-mark': readMarkPicture,
   'read-pump': readPump,

@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { perform, readFirstVisit, readShopView } from '@/server';
+import { perform, readFirstVisit, readKeepingWarning, readShopView } from '@/server';
+import { KeepingWarning } from '@/components/shell/keeping-warning';
 import { FindBox } from '@/components/shell/find-box';
 import { PersonMenu } from '@/components/shell/person-menu';
 import { Scan } from '@/components/shell/scan';
@@ -15,7 +16,11 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
   const actor = await currentActor();
   const context = await requestContext();
   if (actor.kind !== 'person') redirect((await perform(readFirstVisit, context, {})).isEmpty ? '/welcome' : '/sign-in');
-  const [{ people }, pass] = await Promise.all([perform(readShopView, context, {}), makeEntryPass()]);
+  const [{ people }, pass, warning] = await Promise.all([
+    perform(readShopView, context, {}),
+    makeEntryPass(),
+    actor.role === 'owner' ? perform(readKeepingWarning, context, {}) : null,
+  ]);
   return (
     <>
       <a href="#main" className="absolute left-2 top-[-60px] z-50 bg-ink px-3 py-2 text-onink focus:top-2">
@@ -40,6 +45,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
             .map(({ id, name, role }) => ({ id, name, role }))}
         />
       </header>
+      {warning && <KeepingWarning {...warning} />}
       <main id="main">{children}</main>
       <SignedIn personId={actor.personId} name={actor.name} pass={pass} />
       <WaitingBar />

@@ -155,6 +155,11 @@ export function Library({ shop, people, instruments, families, seen, found, toda
               Let in, change, let go; who did what
             </Link>
           )}
+          {isOwner && (
+            <Link href="/library/keeping" className="flex min-h-11 items-center underline underline-offset-4">
+              Backups
+            </Link>
+          )}
         </section>
         {shop && <ShopPolicies policies={shop.settings.policies} isOwner={isOwner} />}
         {shop && (

@@ -1,0 +1,80 @@
+import { statfs } from 'node:fs/promises';
+import * as z from 'zod';
+import { backupHour, judgeBackupAge, keepBackups, lastNight } from '@/core/keeping';
+import { DomainError } from '@/core/errors';
+import { findLastBackup, findShopBegin, listBackups, readShop } from '@/db';
+import { defineUseCase, forVerb } from '../use-case';
+import { backUp, keepingHere } from './keep-backups';
+
+const shownBackups = 20;
+const hourMs = 3_600_000;
+
+/** What is left on the disk of a folder, in bytes; null where that cannot be said. */
+async function bytesLeft(folder: string): Promise<number | null> {
+  return statfs(folder).then(
+    ({ bavail, bsize }) => bavail * bsize,
+    () => null,
+  );
+}
+
+/** How the record is kept: the last good backup and its age, what was tried, what is left on the disk. */
+export const readKeeping = defineUseCase({
+  verb: 'read-keeping',
+  audience: ['owner'],
+  input: z.strictObject({}),
+  async run({ database, now }) {
+    const [shop, since, good, tried] = await Promise.all([
+      readShop(database),
+      findShopBegin(database),
+      findLastBackup(database),
+      listBackups(database, shownBackups),
+    ]);
+    const zone = shop?.zone ?? 'UTC';
+    const at = now();
+    const lastGood = good?.startedAt ?? null;
+    const here = keepingHere(database);
+    return {
+      zone,
+      ...judgeBackupAge({ now: at, lastGood, since: since ?? at }),
+      lastGood: lastGood?.toISOString() ?? null,
+      nextAt: new Date(lastNight(at, zone).getTime() + 24 * hourMs).toISOString(),
+      hour: backupHour,
+      keep: keepBackups,
+      folder: here?.folder ?? null,
+      bytesLeft: here && (await bytesLeft(here.folder)),
+      tried: tried.map(({ startedAt, finishedAt, ...row }) => ({
+        ...row,
+        startedAt: startedAt.toISOString(),
+        seconds: finishedAt ? (finishedAt.getTime() - startedAt.getTime()) / 1000 : null,
+      })),
+    };
+  },
+});
+export type KeepingShown = Awaited<ReturnType<typeof readKeeping.run>>;
+
+/** One sentence for the owner when a night was missed; null while all is well. */
+export const readKeepingWarning = defineUseCase({
+  verb: 'read-keeping-warning',
+  audience: ['owner'],
+  input: z.strictObject({}),
+  async run({ database, now }) {
+    if (!keepingHere(database)) return null;
+    const [since, good] = await Promise.all([findShopBegin(database), findLastBackup(database)]);
+    const { hours, isLate } = judgeBackupAge({ now: now(), lastGood: good?.startedAt ?? null, since: since ?? now() });
+    return isLate ? { hours, hasNone: !good } : null;
+  },
+});
+
+/** A backup now, beside the nightly ones. */
+export const makeBackupNow = forVerb('make-backup', async ({ database, actor }) => {
+  const here = keepingHere(database);
+  if (!here) throw new DomainError('wrong-state', { what: 'This copy was started without a folder for backups.' });
+  const made = await backUp(here, { askedBy: actor.kind === 'person' ? actor.name : 'Puddlestone' });
+  if (!made)
+    throw new DomainError('wrong-state', {
+      what: 'A backup is being made just now. It is in the list when it is done.',
+    });
+  if (made.failure !== null) throw new DomainError('wrong-state', { what: `There is no new backup. ${made.failure}` });
+  const { file, bytes, jobs, pictures } = made;
+  return { file, bytes, jobs, pictures };
+});
