@@ -157,9 +157,6 @@ function personIdOf(actor: Actor) {
   return actor.personId;
 }
 
-/** The whole demonstration is signed within a minute; a real shop's PINs have their brake. */
-const mayTry = () => Promise.resolve(true);
-
 /** Takes one pump in; what it gives back plays the job on. */
 async function receiveJob(
   runtime: Runtime,
@@ -172,7 +169,7 @@ async function receiveJob(
   clock = lastWork(clock);
   const now = () => new Date(Math.min(latest, (clock = afterWork(clock, 1))));
   const act: Act = (person, verb, input) =>
-    actAs(verb, { ...runtime.contextFor(present(actors.get(person)), { now }), mayTry }, input);
+    actAs(verb, runtime.contextFor(present(actors.get(person)), { now }), input);
   const inDays = (days: number) => new Date(Date.now() + days * dayMs).toISOString().slice(0, 10);
   const intake = {
     equipmentNumber: job.equipment,

@@ -241,6 +241,17 @@ export async function signIn(page: Page, key: DemoPerson['key']): Promise<void> 
   await isSignedIn(page, person.name);
 }
 
+/** Makes the device of whoever is signed in, a coordinator or the owner, a tablet of the bench. */
+export async function enrolTablet(page: Page, name: string): Promise<void> {
+  await page.click('header button[aria-haspopup=dialog]');
+  await page.waitForSelector('input[name=tablet]');
+  await page.type('input[name=tablet]', `${name} ${Date.now()}`);
+  await click(page, 'button', 'Enrol it');
+  await page.waitForSelector('select[name=person]');
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[role=dialog]', { hidden: true });
+}
+
 /** Another person takes over the same device by PIN. */
 export async function takeOver(page: Page, key: DemoPerson['key']): Promise<void> {
   const person = present(demoPeople.find((one) => one.key === key));

@@ -137,7 +137,7 @@ describe('axe finds nothing', () => {
       await page.waitForSelector('[role=dialog]', { hidden: true });
     }
     await page.click('header button[aria-haspopup=dialog]');
-    await waitForText(page, 'Take over as');
+    await waitForText(page, 'People take over by PIN');
     expect(await faultsOf(page)).toEqual([]);
     await page.keyboard.press('Escape');
     // A panel that is still closing would take the key.

@@ -17,6 +17,7 @@ import {
   scan,
   scrollTo,
   signIn,
+  enrolTablet,
   takeOver,
   waitForGone,
   takeInFile,
@@ -58,7 +59,9 @@ beforeAll(async () => {
   familyId = present(/Taken in as (S\d+)/.exec(await owner.$eval('main', (main) => main.innerText)))[1] ?? '';
   await owner.close();
   await signIn(desk, 'wenna');
-  await signIn(bench, 'ines');
+  await signIn(bench, 'wenna');
+  await enrolTablet(bench, 'Bench');
+  await takeOver(bench, 'ines');
 });
 afterAll(() => opened?.close());
 

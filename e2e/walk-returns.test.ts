@@ -6,6 +6,7 @@ import {
   openDevice,
   press,
   signIn,
+  enrolTablet,
   takeOver,
   waitForText,
   type OpenedBrowser,
@@ -27,7 +28,9 @@ beforeAll(async () => {
   desk = await openDevice(opened.browser);
   bench = await openDevice(opened.browser);
   await signIn(desk, 'wenna');
-  await signIn(bench, 'ines');
+  await signIn(bench, 'wenna');
+  await enrolTablet(bench, 'Bench');
+  await takeOver(bench, 'ines');
 });
 afterAll(() => opened.close());
 

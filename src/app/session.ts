@@ -2,9 +2,10 @@ import { sealData, unsealData } from 'iron-session';
 import { cookies, headers } from 'next/headers';
 import { cache } from 'react';
 import * as z from 'zod';
-import type { Actor } from '@/core/access';
+import { sayAgent, type Actor } from '@/core/access';
 import { DomainError } from '@/core/errors';
-import { findSessionActor, getRuntime, openCustomerLink, type Context, type Entry } from '@/server';
+import type { PersonId } from '@/core/record';
+import { findSessionActor, getRuntime, openCustomerLink, type Context, type Device, type Entry } from '@/server';
 
 const cookieName = 'puddlestone';
 /** Two weeks, in seconds. */
@@ -17,13 +18,54 @@ function secret(): string {
 }
 
 const sealedSchema = z.object({ sessionId: z.string(), use: z.enum(['session', 'entries']).default('session') });
+/** What a device keeps of itself: its id, the tablet it is, and who has signed in on it with their password. */
+const deviceSchema = z.object({
+  deviceId: z.string().max(36),
+  tabletId: z.string().max(36).nullable(),
+  knows: z.array(z.string().max(36).brand<'PersonId'>()).max(200),
+});
+type KeptDevice = z.infer<typeof deviceSchema>;
+const deviceCookie = 'puddlestone-device';
+/** A year, in seconds. */
+const deviceSeconds = 365 * 86400;
+
+async function openSeal(text: string | undefined, seconds: number): Promise<unknown> {
+  return text ? unsealData<unknown>(text, { password: secret(), ttl: seconds }).catch(() => null) : null;
+}
 
 /** What was sealed here for a use; undefined for anything else, whatever it is: another seal is nobody's session. */
 async function unseal(text: string | undefined, use: 'session' | 'entries'): Promise<string | undefined> {
-  if (!text) return undefined;
-  const read = await unsealData<unknown>(text, { password: secret(), ttl: sessionSeconds }).catch(() => null);
-  const sealed = sealedSchema.safeParse(read);
+  const sealed = sealedSchema.safeParse(await openSeal(text, sessionSeconds));
   return sealed.success && sealed.data.use === use ? sealed.data.sessionId : undefined;
+}
+
+const keptDevice = cache(async (): Promise<KeptDevice | null> => {
+  const sealed = (await cookies()).get(deviceCookie)?.value;
+  const read = deviceSchema.safeParse(await openSeal(sealed, deviceSeconds));
+  return read.success ? read.data : null;
+});
+
+/** What is known of the device that asks. */
+export async function currentDevice(): Promise<Device> {
+  const [kept, given, sessionId] = await Promise.all([keptDevice(), headers(), currentSessionId()]);
+  return {
+    ...{ id: kept?.deviceId ?? null, tabletId: kept?.tabletId ?? null, knows: kept?.knows ?? [] },
+    // Only what this process or a believed proxy wrote stands in this header (scripts/lib/client-address.mjs).
+    client: (given.get('x-forwarded-for') ?? '').slice(0, 64),
+    agent: sayAgent(given.get('user-agent') ?? ''),
+    sessionId: sessionId ?? null,
+  };
+}
+
+/** Keeps on this device what it is now: a tablet of the bench, or one on which somebody has signed in. */
+export async function keepDevice(change: { readonly tabletId?: string; readonly knows?: PersonId }): Promise<void> {
+  const kept = (await keptDevice()) ?? { deviceId: crypto.randomUUID(), tabletId: null, knows: [] };
+  const knows = change.knows ? [...new Set([change.knows, ...kept.knows])].slice(0, 100) : kept.knows;
+  const device: KeptDevice = { ...kept, knows, ...(change.tabletId !== undefined && { tabletId: change.tabletId }) };
+  const sealed = await sealData(device, { password: secret(), ttl: deviceSeconds });
+  const isSecure = (await headers()).get('x-forwarded-proto') === 'https';
+  const how = { httpOnly: true, sameSite: 'lax', secure: isSecure, path: '/', maxAge: deviceSeconds } as const;
+  (await cookies()).set(deviceCookie, sealed, how);
 }
 
 /** The session of this browser's cookie. */
@@ -44,7 +86,7 @@ export async function dropSession(): Promise<void> {
 }
 
 export const currentActor = cache(async (): Promise<Actor> =>
-  findSessionActor(getRuntime().database, await currentSessionId()),
+  findSessionActor(getRuntime().database, { id: await currentSessionId(), now: new Date() }),
 );
 
 /**
@@ -64,7 +106,9 @@ export async function currentOrigin(): Promise<string> {
 
 /** The person who made an entry that waited. Throws DomainError when that person must sign in again. */
 async function makerOf(pass: string): Promise<Actor> {
-  const actor = await findSessionActor(getRuntime().database, await unseal(pass, 'entries'));
+  const actor = await findSessionActor(getRuntime().database, {
+    ...{ id: await unseal(pass, 'entries'), now: new Date(), isForEntries: true },
+  });
   if (actor.kind !== 'person') throw new DomainError('maker-signed-out');
   return actor;
 }
@@ -102,7 +146,7 @@ export async function requestContext(customerToken?: string | null): Promise<Con
   const actor = customerToken
     ? await openCustomerLink(runtime.database, customerToken, new Date())
     : await currentActor();
-  return runtime.contextFor(actor, { origin: await currentOrigin() });
+  return runtime.contextFor(actor, { origin: await currentOrigin(), device: await currentDevice() });
 }
 
 /** For how long somebody had been at what an entry ends; null where the device does not say, or says nonsense. */
@@ -116,7 +160,7 @@ export async function changeContext(request: Request, actor: Actor): Promise<Con
   const entry = entryOf(request);
   const workSeconds = workSecondsOf(request);
   return {
-    ...getRuntime().contextFor(actor, { origin: await currentOrigin() }),
+    ...getRuntime().contextFor(actor, { origin: await currentOrigin(), device: await currentDevice() }),
     ...(entry && { entry }),
     ...(workSeconds !== null && { workSeconds }),
   };

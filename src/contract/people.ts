@@ -60,6 +60,8 @@ export const changePersonInput = z.strictObject({
   role: z.enum(roles).optional(),
   /** False when they leave, true when they come back. */
   isActive: z.boolean().optional(),
+  /** Who gets what the plan had put into the hands of somebody who leaves; the plan chooses where it is left out. */
+  handTo: personId.optional(),
 });
 
 /** What is not sent stays; an empty PIN takes it away. */
@@ -72,6 +74,11 @@ export const changeOwnSecretInput = z
   .strictObject({ current: z.string().min(1, 'type the password that you have now').max(200), ...secrets })
   .refine(isSaid, sayOne);
 export const endSessionsInput = z.strictObject({ personId });
+export const endSessionInput = z.strictObject({ sessionId: z.string().max(36) });
+export const enrolTabletInput = z.strictObject({
+  name: z.string().trim().min(1, 'say where the tablet is, such as Bench 2').max(60),
+});
+export const endTabletInput = z.strictObject({ tabletId: z.string().max(36) });
 
 /** An end of a tool's range, in its unit; null where it has none. */
 const toolFigure = z.number('type a number').min(-1000).max(100_000).nullable().default(null);

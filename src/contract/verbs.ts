@@ -88,7 +88,10 @@ import {
   addPersonInput,
   changeOwnSecretInput,
   changePersonInput,
+  endSessionInput,
   endSessionsInput,
+  endTabletInput,
+  enrolTabletInput,
   resetSecretInput,
   changeSettingsInput,
   changeShopInput,
@@ -105,7 +108,7 @@ import {
 
 const version = z.number().int();
 const versioned = z.object({ version });
-const session = z.object({ sessionId: z.string(), name: z.string(), role: z.enum(roles) });
+const session = z.object({ sessionId: z.string(), personId: z.string(), name: z.string(), role: z.enum(roles) });
 
 const peopleVerbs = {
   'sign-in': verb({
@@ -149,12 +152,31 @@ const peopleVerbs = {
     about: 'Another password or PIN of one’s own, for whoever knows the password that is.',
     audience: ['coordinator', 'technician', 'inspector', 'parts'],
     input: changeOwnSecretInput,
-    result: z.object({ changed: z.number().int() }),
+    /** How many other sign-ins of theirs a new password ended. */
+    result: z.object({ changed: z.number().int(), ended: z.number().int() }),
   }),
   'end-sessions': verb({
     about: 'Signs a person out on every device, such as after a tablet was lost.',
     audience: ['owner'],
     input: endSessionsInput,
+    result: z.object({ ended: z.number().int() }),
+  }),
+  'end-session': verb({
+    about: 'Ends one sign-in of one’s own, such as on a device that was left behind; the owner ends anybody’s.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: endSessionInput,
+    result: z.object({ ended: z.number().int() }),
+  }),
+  'enrol-tablet': verb({
+    about: 'Makes the device at which it is pressed a tablet of the bench: people take over there by PIN.',
+    audience: ['coordinator'],
+    input: enrolTabletInput,
+    result: z.object({ tabletId: z.string(), name: z.string() }),
+  }),
+  'end-tablet': verb({
+    about: 'Ends a tablet of the bench, such as one that was lost: who is signed in there is out.',
+    audience: ['coordinator'],
+    input: endTabletInput,
     result: z.object({ ended: z.number().int() }),
   }),
   'make-backup': verb({

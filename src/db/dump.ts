@@ -18,7 +18,7 @@ export interface DumpedColumn {
 export type DumpedValue = string | null;
 
 /** Tables of a moment, not of the record: what they hold is made anew where a backup is brought back. */
-const ofTheMoment = new Set(['__drizzle_migrations', 'leases', 'rate_limits', 'sessions']);
+const ofTheMoment = new Set(['__drizzle_migrations', 'leases', 'sessions', 'tries']);
 const binary = /^(tiny|medium|long)?blob$|^(var)?binary$/;
 
 const quoted = (name: string) => `\`${name.replaceAll('`', '``')}\``;

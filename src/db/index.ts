@@ -1,3 +1,4 @@
+export * from './audits';
 export * from './back-tests';
 export * from './backups';
 export * from './bench';
@@ -41,6 +42,7 @@ export {
 export * from './people';
 export * from './staff';
 export * from './trends';
+export { beginTry, forgetTries, takeTryBack, type TryBegun } from './tries';
 export * from './calibrations';
 export * from './customers';
 export * from './feeds';

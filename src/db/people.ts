@@ -213,10 +213,7 @@ export async function addPerson(
   await connection.insert(people).values(person);
 }
 
-export async function openSession(
-  connection: Connection,
-  session: { id: string; personId: PersonId; startedAt: Date },
-) {
+export async function openSession(connection: Connection, session: typeof sessions.$inferInsert) {
   await connection.insert(sessions).values(session);
 }
 
@@ -225,7 +222,7 @@ export async function endSession(connection: Connection, id: string, at: Date) {
 }
 
 const personOfSession = query(
-  personColumns,
+  { ...personColumns, parkedAt: sessions.parkedAt, seenAt: sessions.seenAt },
   `from sessions inner join people on people.id = sessions.person_id
    where sessions.id = ? and sessions.ended_at is null and people.active`,
 );

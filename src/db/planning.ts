@@ -107,6 +107,19 @@ export async function saveWish(
   if (resourceId !== null || notBefore !== null) await connection.insert(t.planWishes).values(wish);
 }
 
+/**
+ * Puts what was wished for one person's hands into another's, in jobs that are open, or gives it back to the plan. Gives
+ * how many wishes those were.
+ */
+export async function handWishesOver(connection: Connection, from: string, to: string | null): Promise<number> {
+  const open = sql`${t.planWishes.tag} in (select tag from jobs where closed_at is null)`;
+  const own = and(eq(t.planWishes.resourceId, from), open);
+  const [moved] = await connection.update(t.planWishes).set({ resourceId: to }).where(own);
+  // A wish that wishes nothing any more is none.
+  await connection.delete(t.planWishes).where(and(isNull(t.planWishes.resourceId), isNull(t.planWishes.notBefore)));
+  return moved.affectedRows;
+}
+
 export async function listWeights(connection: Connection) {
   const rows = await connection
     .select({ tag: t.planWeights.tag, weight: t.planWeights.weight, reason: t.planWeights.reason })

@@ -2,6 +2,7 @@ import type { Actor } from '@/core/access';
 import type { MadeId } from '@/core/record';
 import type { Connection, Database, OutboxRow } from '@/db';
 import type { StandIns } from '@/stand-ins';
+import type { Device } from './people/device';
 
 /** An entry as a device sends it: with a key made there before the first try, and the moment when it was made. */
 export interface Entry {
@@ -21,10 +22,8 @@ export interface Context {
   readonly standIns: StandIns;
   /** Where people reach this copy, for links in mails. */
   readonly origin: string;
-  /** Counts a try against a key; false when the key has used up its tries. */
-  readonly mayTry: (key: string, limit: 'sign-in' | 'pin') => Promise<boolean>;
-  /** Forgets the tries of a key once what was tried was right: only wrong ones in a row are stopped. */
-  readonly forgetTries: (key: string, limit: 'sign-in' | 'pin') => Promise<void>;
+  /** What is known of the device that asks. */
+  readonly device: Device;
   readonly entry?: Entry;
   /** For how many seconds the person had been at what this entry ends, as the device says. */
   readonly workSeconds?: number;

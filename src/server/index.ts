@@ -1,6 +1,9 @@
 export { act, actMark, actOrderPhoto, actPhoto } from './door';
-export { actUseCases, allUseCases, audiences, readUseCases } from './registry';
+export { actUseCases, allUseCases, audiences, readPermissions, readUseCases } from './registry';
 export type { Context, Entry } from './context';
+export type { Device } from './people/device';
+export { readOwnSessions, type OwnSessions, type SessionShown } from './people/own-sessions';
+export { readTablet } from './people/read-tablet';
 export { carryOutDue } from './outbox';
 export { openCustomerLink } from './people/open-customer-link';
 export { closeSession, findSessionActor } from './people/find-session-actor';

@@ -27,7 +27,9 @@ import { endFeedOf, makeFeed, readFeed, readFeeds } from './planning/feeds';
 import { askPromise, readHands, readPlan, readWeeks, tryPlan } from './planning/read-plan';
 import { addWorkedMinutes, correctWorkedMinutes, readWorked } from './planning/worked';
 import { signIn } from './people/sign-in';
-import { switchPerson } from './people/switch-person';
+import { endTabletVerb, enrolTablet, switchPerson } from './people/switch-person';
+import { endSessionVerb, readOwnSessions } from './people/own-sessions';
+import { readTablet } from './people/read-tablet';
 import { readAsks } from './read/read-asks';
 import { readDonors, readUnits } from './read/read-units';
 import {
@@ -57,6 +59,7 @@ import { findJobs, readFloor, readFloorChanges } from './read/read-floor';
 import { readCustomer, readCustomers, readPump } from './read/read-history';
 import { readMoney } from './read/read-money';
 import { readTrends } from './read/read-trends';
+import { permissionsOf } from './read/read-permissions';
 import { readWeek } from './read/read-week';
 import { readChanges, readJob } from './read/read-job';
 import { readCosts } from './read/read-costs';
@@ -105,6 +108,9 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'change-own-secret': changeOwnSecret,
   'end-sessions': endSessions,
   'make-backup': makeBackupNow,
+  'end-session': endSessionVerb,
+  'enrol-tablet': enrolTablet,
+  'end-tablet': endTabletVerb,
   'add-instrument': addInstrument,
   'record-calibration': recordCalibration,
   'merge-customers': mergeCustomers,
@@ -148,6 +154,8 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
 };
 
 /** Use cases that only read. */
+export const readPermissions = permissionsOf(() => Object.values<UseCase>(readUseCases));
+
 export const readUseCases = {
   'read-floor': readFloor,
   'read-floor-version': readFloorChanges,
@@ -157,6 +165,9 @@ export const readUseCases = {
   'read-money': readMoney,
   'read-instrument': readInstrument,
   'read-staff': readStaff,
+  'read-own-sessions': readOwnSessions,
+  'read-tablet': readTablet,
+  'read-permissions': readPermissions,
   'read-keeping': readKeeping,
   'read-keeping-warning': readKeepingWarning,
   'read-papers': readPapers,

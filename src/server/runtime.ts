@@ -1,5 +1,4 @@
 import { randomBytes } from 'node:crypto';
-import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Actor } from '@/core/access';
 import { addMail, isAnswering, openDatabase, type Database, type OpenedDatabase } from '@/db';
 import { asId, type JobId, type MadeId } from '@/core/record';
@@ -14,27 +13,16 @@ import {
   type StandIns,
 } from '@/stand-ins';
 import type { Context } from './context';
+import { noDevice, type Device } from './people/device';
 import { makeId } from './make-id';
 import { realDevices } from './real-devices';
 
 export interface Runtime extends OpenedDatabase {
-  readonly contextFor: (actor: Actor, given?: { readonly origin?: string; readonly now?: () => Date }) => Context;
+  readonly contextFor: (
+    actor: Actor,
+    given?: { readonly origin?: string; readonly now?: () => Date; readonly device?: Device },
+  ) => Context;
   readonly isDatabaseUp: () => Promise<boolean>;
-}
-
-const limits = { 'sign-in': { points: 12, duration: 300 }, pin: { points: 8, duration: 300 } } as const;
-
-function makeLimiters({ pool }: OpenedDatabase, databaseUrl: string) {
-  const make = (name: keyof typeof limits) =>
-    new RateLimiterMySQL({
-      storeClient: pool,
-      dbName: decodeURIComponent(new URL(databaseUrl).pathname.slice(1)),
-      tableName: 'rate_limits',
-      tableCreated: true,
-      keyPrefix: name,
-      ...limits[name],
-    });
-  return { 'sign-in': make('sign-in'), pin: make('pin') };
 }
 
 /** Keeps a letter of the simulated post office where the product's outbox shows it. */
@@ -65,28 +53,16 @@ function simulatedStandIns(database: Database): StandIns {
 export function startRuntime(databaseUrl: string, real: Partial<StandIns> = {}): Runtime {
   const opened = openDatabase(databaseUrl);
   const standIns: StandIns = { ...simulatedStandIns(opened.database), ...real };
-  const limiters = makeLimiters(opened, databaseUrl);
-  const mayTry: Context['mayTry'] = async (key, limit) => {
-    try {
-      await limiters[limit].consume(key);
-      return true;
-    } catch (error) {
-      if (error instanceof RateLimiterRes) return false;
-      throw error;
-    }
-  };
-  const forgetTries: Context['forgetTries'] = async (key, limit) => void (await limiters[limit].delete(key));
   return {
     ...opened,
-    contextFor: (actor, { origin = 'http://localhost:4170', now = () => new Date() } = {}) => ({
+    contextFor: (actor, { origin = 'http://localhost:4170', now = () => new Date(), device = noDevice } = {}) => ({
       database: opened.database,
       actor,
       now,
       newId: <Id extends MadeId>() => asId<Id>(makeId()),
       newToken: () => randomBytes(32).toString('hex'),
       origin,
-      mayTry,
-      forgetTries,
+      device,
       standIns,
     }),
     isDatabaseUp: () => isAnswering(opened.database),

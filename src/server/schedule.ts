@@ -1,4 +1,4 @@
-import { forgetEntries } from '@/db';
+import { endOldSessions, forgetAudits, forgetEntries } from '@/db';
 import { backUpWhenDue, keepingHere } from './keeping/keep-backups';
 import { carryOutDue } from './outbox';
 import { planSoon } from './planning/plan-soon';
@@ -11,11 +11,20 @@ const everyMs = 20_000;
 const dayMs = 86_400_000;
 /** How long the answer to an entry is remembered, in ms: no device keeps an entry that long. */
 const rememberMs = 60 * dayMs;
+/** How long it is kept who came in and what was taken out, in days. */
+const auditDays = 366;
+/** A sign-in that nobody used for so long ends, and so does one that was parked, in days. */
+const unusedDays = 7;
+const parkedDays = 2;
 const ownContext = () => getRuntime().contextFor({ kind: 'service', name: 'Puddlestone' });
 
 async function forgetOld(): Promise<void> {
   const { database, now } = ownContext();
-  await forgetEntries(database, new Date(now().getTime() - rememberMs));
+  const at = now();
+  const before = (days: number) => new Date(at.getTime() - days * dayMs);
+  await forgetEntries(database, new Date(at.getTime() - rememberMs));
+  await forgetAudits(database, before(auditDays));
+  await endOldSessions(database, { unusedSince: before(unusedDays), parkedSince: before(parkedDays), at });
 }
 
 /** What a serving copy does by itself; several copies may do it at once. A database that is away is tried again. */

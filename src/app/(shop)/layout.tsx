@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { perform, readFirstVisit, readKeepingWarning, readShopView } from '@/server';
+import { perform, readFirstVisit, readKeepingWarning, readShopView, readTablet } from '@/server';
 import { KeepingWarning } from '@/components/shell/keeping-warning';
 import { FindBox } from '@/components/shell/find-box';
 import { PersonMenu } from '@/components/shell/person-menu';
@@ -16,9 +16,10 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
   const actor = await currentActor();
   const context = await requestContext();
   if (actor.kind !== 'person') redirect((await perform(readFirstVisit, context, {})).isEmpty ? '/welcome' : '/sign-in');
-  const [{ people }, pass, warning] = await Promise.all([
+  const [{ people }, pass, tablet, warning] = await Promise.all([
     perform(readShopView, context, {}),
     makeEntryPass(),
+    perform(readTablet, context, {}),
     actor.role === 'owner' ? perform(readKeepingWarning, context, {}) : null,
   ]);
   return (
@@ -40,6 +41,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
         <PersonMenu
           name={actor.name}
           role={actor.role}
+          tablet={tablet?.name ?? null}
           others={people
             .filter((person) => person.hasPin && person.id !== actor.personId)
             .map(({ id, name, role }) => ({ id, name, role }))}

@@ -8,7 +8,7 @@ const person: Omit<Staff, 'id'> = {
   ...{ since: '2026-01-05T08:00:00Z', devices: 2, signedInAt: '2026-11-24T06:00:00Z' },
 };
 const view: StaffView = {
-  ...{ of: null, self: 'p-1' as never, zone: 'UTC' },
+  ...{ of: null, self: 'p-1' as never, zone: 'UTC', sessions: [], tablets: [], audits: [] },
   staff: [
     { ...person, id: 'p-1' as never, name: 'Sunniva Kettle', role: 'owner', devices: 1 },
     { ...person, id: 'p-2' as never },

@@ -10,6 +10,7 @@ import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form'
 import { textOf } from '../ui/form-data';
 import { AddPerson } from './add-person';
 import { ListLink } from '../ui/list-link';
+import { SignIns, type SignIn } from '../ui/sign-ins';
 
 export interface Staff {
   readonly id: PersonId;
@@ -30,6 +31,21 @@ export interface StaffView {
   readonly self: PersonId | null;
   readonly zone: string;
   readonly staff: readonly Staff[];
+  readonly sessions: readonly (SignIn & { readonly personId: PersonId })[];
+  readonly tablets: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly personName: string;
+    readonly at: string;
+  }[];
+  readonly audits: readonly {
+    readonly at: string;
+    readonly kind: string;
+    readonly personName: string;
+    readonly client: string;
+    readonly agent: string;
+    readonly words: string;
+  }[];
   readonly done: readonly {
     /** The last time, and the first of those that ran together. */
     readonly at: string;
@@ -116,8 +132,15 @@ function SecretForm({ person }: { readonly person: Staff }) {
   );
 }
 
+interface GoingProps {
+  readonly person: Staff;
+  readonly isSelf: boolean;
+  /** Who else works here, for what the plan had put into their hands. */
+  readonly others: readonly Staff[];
+}
+
 /** Out everywhere, gone, or back. */
-function Going({ person, isSelf }: { readonly person: Staff; readonly isSelf: boolean }) {
+function Going({ person, isSelf, others }: GoingProps) {
   const router = useRouter();
   const { run, error, isBusy } = useAct();
   const [isAsked, ask] = useState(false);
@@ -125,9 +148,13 @@ function Going({ person, isSelf }: { readonly person: Staff; readonly isSelf: bo
   const end = async () => {
     if (await run('end-sessions', { personId: id })) router.refresh();
   };
+  const [to, handTo] = useState('');
   const go = async (isActive: boolean) => {
+    const heir = others.find((one) => one.id === to);
+    const sent = { personId: id, isActive, ...(!isActive && heir && { handTo: heir.id }) };
+    if (!(await run('change-person', sent))) return;
     ask(false);
-    if (await run('change-person', { personId: id, isActive })) router.refresh();
+    router.refresh();
   };
   if (!person.isActive)
     return (
@@ -154,10 +181,20 @@ function Going({ person, isSelf }: { readonly person: Staff; readonly isSelf: bo
       )}
       {isAsked && (
         <div className="border-l-4 border-jasper pl-3">
-          <p>
-            {name} is signed out at once and plans no more. What they signed and measured keeps their name; pumps in
-            their hands show in the plan as without them.
-          </p>
+          <p>{name} is signed out at once and plans no more. What they signed and measured keeps their name.</p>
+          <SelectField
+            label="Their planned work goes to"
+            name="handTo"
+            value={to}
+            onChange={(event) => handTo(event.target.value)}
+          >
+            <option value="">whom the plan chooses</option>
+            {others.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name}, {one.role}
+              </option>
+            ))}
+          </SelectField>
           <div className="mt-2 flex flex-wrap gap-2">
             <Button verb="change-person" tone="main" disabled={isBusy} onClick={() => void go(false)}>
               Yes, {name} left
@@ -172,13 +209,20 @@ function Going({ person, isSelf }: { readonly person: Staff; readonly isSelf: bo
 
 interface RowProps {
   readonly person: Staff;
+  readonly others: readonly Staff[];
+  readonly sessions: readonly SignIn[];
   readonly zone: string;
   readonly isSelf: boolean;
   /** Whether what they did is shown beside. */
   readonly isShown: boolean;
 }
 
-function PersonRow({ person, zone, isSelf, isShown }: RowProps) {
+function PersonRow({ person, others, sessions, zone, isSelf, isShown }: RowProps) {
+  const router = useRouter();
+  const { run } = useAct();
+  const end = async (session: SignIn) => {
+    if (await run('end-session', { sessionId: session.id })) router.refresh();
+  };
   const { id, name, role, email, hasPin, isActive, devices, signedInAt } = person;
   return (
     <li className="row py-2 first:border-0">
@@ -208,7 +252,8 @@ function PersonRow({ person, zone, isSelf, isShown }: RowProps) {
           {isActive && <WhoForm key={`${name} ${email} ${role}`} person={person} />}
           <div className="space-y-4">
             {isActive && <SecretForm person={person} />}
-            <Going person={person} isSelf={isSelf} />
+            <SignIns {...{ sessions, zone }} onEnd={(session) => void end(session)} />
+            <Going {...{ person, isSelf, others }} />
           </div>
         </div>
       </details>
@@ -216,8 +261,73 @@ function PersonRow({ person, zone, isSelf, isShown }: RowProps) {
   );
 }
 
+/** The tablets of the bench, each with the way to end it. */
+function Tablets({ tablets, zone }: { readonly tablets: StaffView['tablets']; readonly zone: string }) {
+  const router = useRouter();
+  const { run, error, isBusy } = useAct();
+  const end = async (tabletId: string) => {
+    if (await run('end-tablet', { tabletId })) router.refresh();
+  };
+  return (
+    <section aria-label="Tablets of the bench" className="mt-6">
+      <h2 className="border-b border-ink font-bold">Tablets of the bench</h2>
+      <p className="text-13 text-quiet">
+        People take over by PIN on these and nowhere else. A coordinator enrols one at the tablet itself, behind the
+        name at the top right.
+      </p>
+      <ErrorNote error={error} />
+      <ul>
+        {tablets.map(({ id, name, personName, at }) => (
+          <li key={id} className="row flex items-baseline gap-3 py-1 first:border-0">
+            <span className="flex-1">
+              <b>{name}</b>{' '}
+              <span className="text-13 text-quiet">
+                enrolled by {personName}, {sayMoment(at, zone)}
+              </span>
+            </span>
+            <Button verb="end-tablet" tone="quiet" disabled={isBusy} onClick={() => void end(id)}>
+              Lost or given away
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Who came in, who was refused, and what was taken out. */
+function Audits({ audits, zone }: { readonly audits: StaffView['audits']; readonly zone: string }) {
+  return (
+    <details className="mt-6">
+      <summary className="min-h-11 cursor-pointer content-center font-bold">
+        Who came in, who was refused, what was taken out
+      </summary>
+      {audits.length === 0 && <p className="text-quiet">Nothing yet.</p>}
+      <ol>
+        {audits.map((one, i) => (
+          <li key={i} className="row flex flex-wrap gap-x-3 py-1 text-13 first:border-0">
+            <span className="num w-32 text-quiet">{sayMoment(one.at, zone)}</span>
+            <span className={`w-20 ${one.kind === 'locked' || one.kind === 'refused' ? 'font-bold' : ''}`}>
+              {one.kind}
+            </span>
+            <span className="min-w-0 flex-1">
+              {[one.personName, one.words].filter(Boolean).join(': ')}
+              <span className="text-quiet">
+                {' '}
+                {one.agent}
+                {one.client && `, ${one.client}`}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
+
 /** The people of the shop: who may do what, who is signed in where, and who did what. */
-export function StaffPage({ view: { of, self, zone, staff, done } }: { readonly view: StaffView }) {
+export function StaffPage({ view }: { readonly view: StaffView }) {
+  const { of, self, zone, staff, sessions, done } = view;
   const shown = staff.find(({ id }) => id === of);
   const gone = staff.filter(({ isActive }) => !isActive).length;
   return (
@@ -229,6 +339,9 @@ export function StaffPage({ view: { of, self, zone, staff, done } }: { readonly 
         </p>
         <ListLink list="people" />
         <ListLink list="hours" words="Hours worked on all jobs as CSV" />
+        <Link href="/library/people/may" className="text-13 underline underline-offset-4">
+          Who may do what
+        </Link>
         <Link href="/library" className="ml-auto underline underline-offset-4">
           Library
         </Link>
@@ -238,10 +351,18 @@ export function StaffPage({ view: { of, self, zone, staff, done } }: { readonly 
           <h2 className="border-b border-ink font-bold">Who works here</h2>
           <ul>
             {staff.map((person) => (
-              <PersonRow key={person.id} {...{ person, zone }} isSelf={person.id === self} isShown={person.id === of} />
+              <PersonRow
+                key={person.id}
+                {...{ person, zone }}
+                others={staff.filter((one) => one.isActive && one.id !== person.id)}
+                sessions={sessions.filter(({ personId }) => personId === person.id)}
+                isSelf={person.id === self}
+                isShown={person.id === of}
+              />
             ))}
           </ul>
           <AddPerson />
+          <Tablets tablets={view.tablets} zone={zone} />
         </section>
         <section aria-label="What was done">
           <h2 className="border-b border-ink font-bold">
@@ -279,6 +400,7 @@ export function StaffPage({ view: { of, self, zone, staff, done } }: { readonly 
               what it was before.
             </p>
           )}
+          <Audits audits={view.audits} zone={zone} />
         </section>
       </div>
     </div>

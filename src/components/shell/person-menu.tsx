@@ -2,16 +2,11 @@
 
 import { useFetched } from '../ui/use-fetched';
 import { personButton } from './person-button';
-
-interface Props {
-  readonly name: string;
-  readonly role: string;
-  readonly others: readonly { readonly id: string; readonly name: string; readonly role: string }[];
-}
+import type { PersonAtScreen } from './person-panel';
 
 /** Who is at this screen; on a bench tablet another person takes over by PIN. */
-export function PersonMenu(props: Props) {
-  const [Panel, ask] = useFetched<Props>(() => import('./person-panel').then((module) => module.PersonPanel));
+export function PersonMenu(props: PersonAtScreen) {
+  const [Panel, ask] = useFetched<PersonAtScreen>(() => import('./person-panel').then((module) => module.PersonPanel));
   if (Panel) return <Panel {...props} />;
   return (
     <button type="button" aria-haspopup="dialog" aria-expanded={false} className={personButton} onClick={ask}>

@@ -4,15 +4,72 @@ import { Popover } from 'radix-ui';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { act, type ActError } from '../act/act';
+import { getData } from '../act/get-data';
 import { useAct } from '../act/use-act';
 import { textOf } from '../ui/form-data';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { SignIns, type SignIn } from '../ui/sign-ins';
 import { personButton } from './person-button';
 
-interface Props {
+export interface PersonAtScreen {
   readonly name: string;
   readonly role: string;
   readonly others: readonly { readonly id: string; readonly name: string; readonly role: string }[];
+  /** The tablet of the bench that this device is; null for none. */
+  readonly tablet: string | null;
+}
+
+/** Makes this device a tablet of the bench. */
+function EnrolTablet() {
+  const router = useRouter();
+  const { run, error, isBusy } = useAct();
+  const enrol = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    if (await run('enrol-tablet', { name: textOf(new FormData(event.currentTarget), 'tablet') })) router.refresh();
+  };
+  return (
+    <form onSubmit={enrol} className="mt-2 space-y-2" noValidate>
+      <TextField
+        label="Make this device a tablet of the bench"
+        name="tablet"
+        hint="where it stands, such as Bench 2; for devices that stay in the shop"
+        error={issueFor(error, 'name')}
+      />
+      <ErrorNote error={error} />
+      <Button type="submit" verb="enrol-tablet" disabled={isBusy}>
+        Enrol it
+      </Button>
+    </form>
+  );
+}
+
+interface OwnSessionsView {
+  readonly zone: string;
+  readonly sessions: readonly SignIn[];
+}
+
+/** Where one is signed in; each can be ended. */
+function OwnSignIns() {
+  const router = useRouter();
+  const { run, error } = useAct();
+  const [view, show] = useState<OwnSessionsView | null>(null);
+  const load = async () => {
+    show(await getData<OwnSessionsView>('/api/sessions'));
+  };
+  const end = async (sessionId: string, isThis: boolean) => {
+    if (!(await run('end-session', { sessionId }))) return;
+    if (isThis) router.refresh();
+    else await load();
+  };
+  return (
+    <details className="row mt-1 pt-1" onToggle={(event) => event.currentTarget.open && void load()}>
+      <summary className="min-h-11 cursor-pointer content-center text-13 font-semibold">
+        Where you are signed in
+      </summary>
+      <ErrorNote error={error} />
+      {view && <SignIns sessions={view.sessions} zone={view.zone} onEnd={(one) => void end(one.id, !!one.isThis)} />}
+    </details>
+  );
 }
 
 /** Another password or PIN of one's own. */
@@ -57,7 +114,7 @@ function OwnSecret() {
 }
 
 /** The panel behind the person's name; fetched when it is first opened. */
-export function PersonPanel({ name, role, others }: Props) {
+export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
   const router = useRouter();
   const [error, setError] = useState<ActError | null>(null);
   const [isOpen, setOpen] = useState(true);
@@ -94,21 +151,30 @@ export function PersonPanel({ name, role, others }: Props) {
           aria-label="Person at this screen"
           className="z-50 w-[320px] rounded-[12px_10px_13px_9px] border border-ink bg-sheet p-4 shadow-lg"
         >
-          <form onSubmit={switchTo} className="space-y-3">
-            <SelectField label="Take over as" name="person" required>
-              {others.map((person) => (
-                <option key={person.id} value={person.id}>
-                  {person.name}, {person.role}
-                </option>
-              ))}
-            </SelectField>
-            <TextField label="PIN" name="pin" type="password" inputMode="numeric" required />
-            <ErrorNote error={error} />
-            <Button type="submit" tone="main" className="w-full">
-              Take over
-            </Button>
-          </form>
+          {tablet === null ? (
+            <div className="text-13">
+              <p>People take over by PIN on a tablet of the bench; this device is none.</p>
+              {['owner', 'coordinator'].includes(role) && <EnrolTablet />}
+            </div>
+          ) : (
+            <form onSubmit={switchTo} className="space-y-3">
+              <p className="text-13 text-quiet">{tablet}</p>
+              <SelectField label="Take over as" name="person" required>
+                {others.map((person) => (
+                  <option key={person.id} value={person.id}>
+                    {person.name}, {person.role}
+                  </option>
+                ))}
+              </SelectField>
+              <TextField label="PIN" name="pin" type="password" inputMode="numeric" required />
+              <ErrorNote error={error} />
+              <Button type="submit" tone="main" className="w-full">
+                Take over
+              </Button>
+            </form>
+          )}
           <OwnSecret />
+          <OwnSignIns />
           <div className="row mt-3 flex justify-between pt-2">
             <Button tone="quiet" onClick={toggleTheme}>
               Light or dark

@@ -19,3 +19,6 @@ export function mayAct(actor: Actor, audience: readonly Audience[]): boolean {
   const isForPeople = audience.some((one) => one !== 'customer' && one !== 'service');
   return audience.includes(actor.role) || (actor.role === 'owner' && isForPeople);
 }
+
+export * from './audit';
+export * from './tries';

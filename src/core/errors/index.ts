@@ -12,6 +12,7 @@ export const errorCodes = [
   'not-allowed',
   'wrong-sign-in',
   'too-many-tries',
+  'not-a-tablet',
   'not-found',
   'bad-input',
   'gate-shut',
@@ -77,6 +78,7 @@ export const httpStatusOf: Readonly<Record<ErrorCode, number>> = {
   'not-allowed': 403,
   'wrong-sign-in': 401,
   'too-many-tries': 429,
+  'not-a-tablet': 403,
   'not-found': 404,
   'bad-input': 422,
   'gate-shut': 409,
@@ -124,6 +126,11 @@ export const wordsOf: Readonly<Record<ErrorCode, ErrorWords>> = {
     what: 'Too many tries from here.',
     kept: 'Nothing was changed.',
     todo: 'Wait a few minutes, then try again.',
+  },
+  'not-a-tablet': {
+    what: 'This device is not a tablet of the bench.',
+    kept: 'Nobody was signed out.',
+    todo: 'A coordinator makes it one in the panel of the person at the top right, or you sign in with your password.',
   },
   'not-found': {
     what: 'There is no such thing here.',

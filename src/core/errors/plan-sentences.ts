@@ -12,6 +12,16 @@ export const planSentences = {
   'no-person': () => 'There is nobody like that here.',
   'own-role': () => 'Nobody takes their own role or shuts themself out: another owner does that.',
   'address-taken': ({ email }: { email: string }) => `${email} already belongs to somebody.`,
+  'common-password': () =>
+    'Many people choose this password, so it is tried first. Choose three or four words that do not belong together.',
+  'password-has-name': ({ named }: { named: string }) =>
+    `A password with “${named}” in it is tried first. Choose words that have nothing to do with you.`,
+  'common-pin': () => 'Many people choose this PIN, so it is tried first: no rows, no repeated digits, no year.',
+  'tablet-name-taken': ({ name }: { name: string }) =>
+    `There is a tablet “${name}” already. Give this one another name.`,
+  'not-to-hand-to': () => 'Hand the work to somebody else who works here.',
+  'no-tablet': () => 'This tablet is ended already.',
+  'no-session': () => 'This sign-in has ended already.',
   'wrong-current': () => 'That is not the password that you have now. It stays as it is.',
   'no-feed': () => 'This calendar link is ended already.',
   'no-customer-page': () => 'This link is ended already.',

@@ -1,4 +1,4 @@
-CREATE TABLE `backups` (
+CREATE TABLE IF NOT EXISTS `backups` (
 	`id` varchar(36) NOT NULL,
 	`started_at` datetime(3) NOT NULL,
 	`finished_at` datetime(3),
@@ -19,4 +19,4 @@ CREATE TABLE IF NOT EXISTS `leases` (
 	CONSTRAINT `leases_name` PRIMARY KEY(`name`)
 );
 --> statement-breakpoint
-CREATE INDEX `backups_started` ON `backups` (`started_at`);
+CREATE INDEX IF NOT EXISTS `backups_started` ON `backups` (`started_at`);

@@ -11,6 +11,7 @@ import {
   varchar,
 } from 'drizzle-orm/mysql-core';
 import { instrumentKinds, measuringUnits, roles, type JobId, type PersonId, type QuoteId } from '@/core/record';
+import { auditKinds, waysIn } from '@/core/access';
 import { bigText, bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
 export const shop = mysqlTable('shop', {
@@ -59,16 +60,52 @@ export const sessions = mysqlTable(
     personId: idOf<PersonId>('person_id').notNull(),
     startedAt: momentColumn('started_at').notNull(),
     endedAt: momentColumn('ended_at'),
+    /** Somebody took this device over: it sends what was entered by then, and opens nothing more. */
+    parkedAt: momentColumn('parked_at'),
+    /** When something was last asked under it, to a few minutes. */
+    seenAt: momentColumn('seen_at'),
+    how: oneOf('how', waysIn).notNull().default('password'),
+    tabletId: idColumn('tablet_id'),
+    /** Address of the network that it was opened from. */
+    client: varchar('client', { length: 64 }).notNull().default(''),
+    /** Browser and system, as people name them. */
+    agent: varchar('agent', { length: 80 }).notNull().default(''),
   },
   (table) => [index('sessions_person').on(table.personId)],
 );
 
-/** Counters of tries, kept by rate-limiter-flexible; its column names are fixed by that package. */
-export const rateLimits = mysqlTable('rate_limits', {
-  key: varchar('key', { length: 255 }).primaryKey(),
-  points: int('points').notNull().default(0),
-  expire: decimal('expire', { precision: 20, scale: 0 }),
+/** Devices at the bench on which people take over by PIN; one that was ended is none any more. */
+export const tablets = mysqlTable('tablets', {
+  id: idColumn('id').primaryKey(),
+  name: shortText('name').notNull(),
+  personName: shortText('person_name').notNull(),
+  at: momentColumn('at').notNull(),
+  endedAt: momentColumn('ended_at'),
 });
+
+/** Wrong tries in a row of a password or a PIN, by what they were tried with. */
+export const tries = mysqlTable('tries', {
+  key: varchar('key', { length: 255 }).primaryKey(),
+  failures: int('failures').notNull(),
+  lastAt: momentColumn('last_at').notNull(),
+  lockedUntil: momentColumn('locked_until'),
+});
+
+/** Who came in, who was refused, what was taken out: for the owner, and for a year. */
+export const audits = mysqlTable(
+  'audits',
+  {
+    id: idColumn('id').primaryKey(),
+    at: momentColumn('at').notNull(),
+    kind: oneOf('kind', auditKinds).notNull(),
+    personId: idOf<PersonId>('person_id'),
+    personName: shortText('person_name').notNull(),
+    client: varchar('client', { length: 64 }).notNull(),
+    agent: varchar('agent', { length: 80 }).notNull(),
+    words: shortText('words').notNull(),
+  },
+  (table) => [index('audits_at').on(table.at)],
+);
 
 export const customers = mysqlTable(
   'customers',

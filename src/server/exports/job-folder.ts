@@ -28,6 +28,7 @@ import { findStoredRecord } from '../find-job';
 import { sha256 } from '../fingerprint';
 import { readQuotePdf } from '../read/read-documents';
 import { ensureContact, ensureCustomer, ensurePump } from '../receive-pump';
+import { noteAudit } from '../people/audit';
 import { defineUseCase, perform, runTranslated } from '../use-case';
 
 const folderName = 'job.json';
@@ -95,6 +96,7 @@ export const readJobFolder = defineUseCase({
     };
     zip.file(folderName, `${JSON.stringify(folder, null, 1)}\n`);
     const bytes = await zip.generateAsync({ type: 'nodebuffer', compression: 'DEFLATE' });
+    await noteAudit(context, { kind: 'exported', words: `the job ${tag} as a folder` });
     return { name: `${tag}.zip`, bytes };
   },
 });

@@ -1,4 +1,3 @@
-import { stringify } from 'csv-stringify/sync';
 import * as z from 'zod';
 import { mayAct } from '@/core/access';
 import { DomainError } from '@/core/errors';
@@ -11,7 +10,9 @@ import { readFloor } from '../read/read-floor';
 import { readOutbox, readShopView } from '../read/read-desks';
 import { orderShown, readDonorStock, readOrders, readPartsDesk, readShelf } from '../read/read-parts';
 import { readWeek } from '../read/read-week';
+import { noteAudit } from '../people/audit';
 import { defineUseCase, perform } from '../use-case';
+import { writeCsv } from './write-csv';
 
 type Rows = readonly object[];
 
@@ -177,8 +178,8 @@ export const readListCsv = defineUseCase({
   async run(context, { name }) {
     const list = present(lists[name]);
     const rows = await list.rows(context);
-    const cast = { boolean: (value: boolean) => (value ? 'yes' : 'no') };
-    const text = stringify([...rows], { header: true, columns: [...list.columns], escape_formulas: true, cast });
+    const text = writeCsv(rows, list.columns);
+    await noteAudit(context, { kind: 'exported', words: `the list ${name} as CSV` });
     return { name: `${name}.csv`, bytes: Buffer.from(text) };
   },
 });

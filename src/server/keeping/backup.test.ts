@@ -43,7 +43,7 @@ test('a backup is one file with the whole record, read again, and is written dow
   expect(names).toEqual(expect.arrayContaining(['jobs', 'events', 'photos', 'people', 'deeds']));
   // Sessions, counters of tries and leases are of the moment.
   expect(names).not.toEqual(expect.arrayContaining(['sessions']));
-  expect(names).not.toEqual(expect.arrayContaining(['rate_limits']));
+  expect(names).not.toEqual(expect.arrayContaining(['tries']));
   expect(await findLastBackup(at.database)).toMatchObject({ file: made.file, askedBy: 'Sunniva', jobs: 1 });
 });
 

@@ -3,10 +3,12 @@ import { DomainError } from '@/core/errors';
 import { addPerson as addPersonRow, isDuplicate } from '@/db';
 import { forVerb, inTransaction } from '../use-case';
 import { noteDeed } from './deed';
+import { refuseCommon } from './common-words';
 import { hashSecret } from './passwords';
 
 export const addPerson = forVerb('add-person', async (context, { name, email, password, pin, role }) => {
   const id = context.newId<PersonId>();
+  refuseCommon({ password, pin, name, email });
   const [passwordHash, pinHash] = await Promise.all([hashSecret(password), pin ? hashSecret(pin) : null]);
   const row = { id, name, email, role, passwordHash, pinHash, createdAt: context.now() };
   try {

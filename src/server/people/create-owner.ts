@@ -2,6 +2,7 @@ import type { PersonId } from '@/core/record';
 import { DomainError } from '@/core/errors';
 import { addPerson as addPersonRow, countPeople, createShop, openSession, readShop } from '@/db';
 import { forVerb, inTransaction } from '../use-case';
+import { refuseCommon } from './common-words';
 import { hashSecret } from './passwords';
 
 export const standardSettings = {
@@ -30,6 +31,7 @@ export const standardSettings = {
 export const createOwner = forVerb(
   'create-owner',
   async (context, { name, email, password, pin, shopName, place, zone, currency }) => {
+    refuseCommon({ password, pin, name, email });
     const [passwordHash, pinHash] = await Promise.all([hashSecret(password), pin ? hashSecret(pin) : null]);
     return inTransaction(context, async (connection) => {
       if ((await countPeople(connection)) > 0)
@@ -54,8 +56,9 @@ export const createOwner = forVerb(
         createdAt: context.now(),
       });
       const sessionId = context.newId();
-      await openSession(connection, { id: sessionId, personId, startedAt: context.now() });
-      return { sessionId, name, role: 'owner' as const };
+      const { client, agent } = context.device;
+      await openSession(connection, { id: sessionId, personId, startedAt: context.now(), client, agent });
+      return { sessionId, personId, name, role: 'owner' as const };
     });
   },
 );

@@ -6,12 +6,17 @@ import { reason, refuse } from '@/core/change/decision';
 import type { PersonId } from '@/core/record';
 import {
   changePerson,
+  endOtherSessions,
   endSessionsOf,
   findPerson,
+  handWishesOver,
   isDuplicate,
+  listAudits,
   listDeeds,
   listEventsOf,
+  listSessions,
   listStaff,
+  listTablets,
   lockOwners,
   readShop,
   type Connection,
@@ -19,7 +24,10 @@ import {
 import type { Context } from '../context';
 import { defineUseCase, forVerb, inTransaction } from '../use-case';
 import { noteDeed } from './deed';
+import { showSession } from './own-sessions';
+import { refuseCommon } from './common-words';
 import { hashSecret, isSecretRight } from './passwords';
+import { tryOnce } from './tries';
 
 async function personOf(connection: Connection, id: PersonId) {
   return (await findPerson(connection, id)) ?? refuse('not-found', reason('no-person'));
@@ -36,8 +44,22 @@ async function checkOwners(context: Context, connection: Connection, id: PersonI
   if (!(await lockOwners(connection)).includes(actor.personId)) throw new DomainError('not-allowed');
 }
 
+/** What the plan had put into the hands of somebody who leaves goes to whoever is named, else where the plan puts it. */
+async function handOver(
+  connection: Connection,
+  from: { readonly id: PersonId; readonly name: string },
+  handTo: PersonId | undefined,
+): Promise<readonly string[]> {
+  const to = handTo === undefined ? null : await personOf(connection, handTo);
+  if (to && (!to.active || to.id === from.id)) refuse('bad-input', reason('not-to-hand-to'), 'handTo');
+  const moved = await handWishesOver(connection, from.id, to?.id ?? null);
+  if (!moved) return [];
+  const what = `${moved === 1 ? 'one piece' : `${moved} pieces`} of planned work of ${from.name}`;
+  return [to ? `handed ${what} to ${to.name}` : `gave ${what} back to the plan`];
+}
+
 /** Another name, address or role of a person; or they leave, or come back. Who leaves is signed out everywhere. */
-export const changePersonVerb = forVerb('change-person', async (context, { personId, isActive, ...change }) => {
+export const changePersonVerb = forVerb('change-person', async (context, { personId, isActive, handTo, ...change }) => {
   try {
     return await inTransaction(context, async (connection) => {
       const was = await personOf(connection, personId);
@@ -58,7 +80,10 @@ export const changePersonVerb = forVerb('change-person', async (context, { perso
       if (!words.length) return { changed: 0 };
       await changePerson(connection, personId, { ...change, active: isActive });
       // A role goes with each question, a name stands with what they do from now on; who has left is out at once.
-      if (leaves) await endSessionsOf(connection, personId, context.now());
+      if (leaves) {
+        await endSessionsOf(connection, personId, context.now());
+        words.push(...(await handOver(connection, was, handTo)));
+      }
       for (const one of words) await noteDeed(context, connection, 'change-person', one);
       return { changed: words.length };
     });
@@ -85,6 +110,8 @@ async function hashesOf({
 
 /** Another password or PIN, set by the owner for somebody who lost theirs: their devices are signed out. */
 export const resetSecret = forVerb('reset-secret', async (context, { personId, password, pin }) => {
+  const person = await personOf(context.database, personId);
+  refuseCommon({ password, pin, ...person });
   const hashes = await hashesOf({ password, pin });
   return inTransaction(context, async (connection) => {
     const { name } = await personOf(connection, personId);
@@ -104,15 +131,20 @@ export const resetSecret = forVerb('reset-secret', async (context, { personId, p
 export const changeOwnSecret = forVerb('change-own-secret', async (context, { current, password, pin }) => {
   const { actor, database } = context;
   if (actor.kind !== 'person') throw new DomainError('not-signed-in');
-  if (!(await context.mayTry(`own/${actor.personId}`, 'sign-in'))) throw new DomainError('too-many-tries');
-  const { passwordHash: stored } = await personOf(database, actor.personId);
+  const tried = await tryOnce(context, [{ kind: 'password', of: `own/${actor.personId}` }]);
+  const { passwordHash: stored, name, email } = await personOf(database, actor.personId);
   if (!(await isSecretRight(stored, current))) refuse('bad-input', reason('wrong-current'), 'current');
-  await context.forgetTries(`own/${actor.personId}`, 'sign-in');
+  await tried.right();
+  refuseCommon({ password, pin, name, email });
   const hashes = await hashesOf({ password, pin });
   return inTransaction(context, async (connection) => {
     await changePerson(connection, actor.personId, hashes);
     await noteDeed(context, connection, 'change-own-secret', 'chose another password or PIN');
-    return { changed: Number(password !== undefined) + Number(pin !== undefined) };
+    // Whoever had learned the old password is out everywhere else.
+    const { sessionId } = context.device;
+    const ended =
+      password === undefined ? 0 : await endOtherSessions(connection, actor.personId, sessionId, context.now());
+    return { changed: Number(password !== undefined) + Number(pin !== undefined), ended };
   });
 });
 
@@ -130,6 +162,9 @@ export const endSessions = forVerb('end-sessions', (context, { personId }) =>
     return { ended };
   }),
 );
+
+/** How much of who came in and what was taken out is shown. */
+const shownAudits = 200;
 
 interface Doing {
   readonly at: Date;
@@ -154,8 +189,11 @@ export const readStaff = defineUseCase({
   audience: ['owner'],
   input: z.strictObject({ of: personIdField.nullable().default(null) }),
   async run({ database, actor }, { of }) {
-    const [shop, staff, deeds, events] = await Promise.all([
+    const [shop, sessions, tablets, audits, staff, deeds, events] = await Promise.all([
       readShop(database),
+      listSessions(database, null),
+      listTablets(database),
+      listAudits(database, shownAudits),
       listStaff(database),
       listDeeds(database, of),
       of === null ? [] : listEventsOf(database, of),
@@ -167,6 +205,9 @@ export const readStaff = defineUseCase({
     return {
       ...{ of, zone: shop?.zone ?? 'UTC' },
       self: actor.kind === 'person' ? actor.personId : null,
+      sessions: sessions.map(showSession),
+      tablets: tablets.map(({ id, name, personName, at }) => ({ id, name, personName, at: at.toISOString() })),
+      audits: audits.map(({ id: _id, at, ...audit }) => ({ ...audit, at: at.toISOString() })),
       staff: staff.map(({ createdAt, signedInAt, ...row }) => ({
         ...row,
         ...{ since: createdAt.toISOString(), signedInAt: signedInAt?.toISOString() ?? null },

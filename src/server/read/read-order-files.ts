@@ -1,5 +1,4 @@
 import { present } from '@/core/present';
-import { stringify } from 'csv-stringify/sync';
 import * as z from 'zod';
 import { openOf, standingOf } from '@/core/purchasing';
 import { listShopOrders, listSuppliers, listTagsOfOrders, readShop } from '@/db';
@@ -7,6 +6,8 @@ import { writeOrderPdf, writeOrderUbl } from '@/documents';
 import type { Context } from '../context';
 import { orderOf } from '../supply/shop-orders';
 import { letterheadOf } from '../letterhead';
+import { writeCsv } from '../exports/write-csv';
+import { noteAudit } from '../people/audit';
 import { defineUseCase } from '../use-case';
 
 const audience = ['parts', 'coordinator'] as const;
@@ -52,7 +53,8 @@ export const readOrderBook = defineUseCase({
   verb: 'read-order-book',
   audience,
   input: z.strictObject({}),
-  async run({ database }) {
+  async run(context) {
+    const { database } = context;
     const orders = await listShopOrders(database, ['placed', 'acknowledged'], 2000);
     const tags = await listTagsOfOrders(
       database,
@@ -70,6 +72,7 @@ export const readOrderBook = defineUseCase({
         ];
       });
     });
-    return { name: 'order-book.csv', bytes: Buffer.from(stringify(rows, { header: true, columns })) };
+    await noteAudit(context, { kind: 'exported', words: 'the order book as CSV' });
+    return { name: 'order-book.csv', bytes: Buffer.from(writeCsv(rows, columns)) };
   },
 });

@@ -1,5 +1,4 @@
 import { parse, CsvError } from 'csv-parse/sync';
-import { stringify } from 'csv-stringify/sync';
 import * as z from 'zod';
 import { reason, refuse, refuseChanged } from '@/core/change/decision';
 import { catalogueKinds, type CatalogueKind } from '@/core/change/inputs';
@@ -28,6 +27,8 @@ import {
 } from '@/db';
 import { numberKey } from '@/core/supply';
 import type { Context } from '../context';
+import { withoutApostrophe, writeCsv } from '../exports/write-csv';
+import { noteAudit } from '../people/audit';
 import { defineUseCase, forVerb, inTransaction } from '../use-case';
 
 /** Writes a supplier down, or changes one as it was read. */
@@ -64,7 +65,7 @@ function rowsOf(kind: CatalogueKind, text: string): readonly FileRow[] {
   try {
     const records: { record: Record<string, string>; info: { lines: number } }[] = parse(text, {
       ...{ bom: true, columns: (heads: string[]) => heads.map((head) => head.trim().toLowerCase()), info: true },
-      ...{ skip_empty_lines: true, trim: true, relax_column_count: false },
+      ...{ skip_empty_lines: true, trim: true, relax_column_count: false, cast: withoutApostrophe },
     });
     const heads = Object.keys(records[0]?.record ?? {});
     const odd = heads.filter((head) => !columns.includes(head));
@@ -141,14 +142,16 @@ export const readCatalogueFile = defineUseCase({
   verb: 'read-catalogue-file',
   audience: ['parts', 'coordinator'],
   input: z.strictObject({ kind: z.enum(catalogueKinds) }),
-  async run({ database }, { kind }) {
+  async run(context, { kind }) {
+    const { database } = context;
     const suppliers = await listSuppliers(database);
     const rows = {
       suppliers: () => writeSuppliers(suppliers),
       offers: async () => writeOffers(await listOffers(database), suppliers),
       numbers: async () => writeNumbers(await listNumbers(database)),
     };
-    const columns = [...catalogueColumns[kind]];
-    return { name: `${kind}.csv`, text: stringify(await rows[kind](), { header: true, columns }) };
+    const text = writeCsv(await rows[kind](), catalogueColumns[kind]);
+    await noteAudit(context, { kind: 'exported', words: `the catalogue’s ${kind} as CSV` });
+    return { name: `${kind}.csv`, text };
   },
 });

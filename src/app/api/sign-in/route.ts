@@ -1,8 +1,9 @@
 import { DomainError } from '@/core/errors';
+import { asId, type PersonId } from '@/core/record';
 import { act } from '@/server';
 import { readBytes } from '@/app/body';
 import { assertOwnOrigin } from '@/app/origin';
-import { keepSession, requestContext } from '@/app/session';
+import { keepDevice, keepSession, requestContext } from '@/app/session';
 
 const seeOther = (path: string) =>
   new Response(null, { status: 303, headers: { location: path, 'cache-control': 'no-store' } });
@@ -19,8 +20,9 @@ export async function POST(request: Request): Promise<Response> {
     assertOwnOrigin(request);
     const form = new URLSearchParams((await readBytes(request, mostBytes)).toString('utf8'));
     const input = { email: form.get('email') ?? '', password: form.get('password') ?? '' };
-    const { sessionId } = await act('sign-in', await requestContext(), input);
+    const { sessionId, personId } = await act('sign-in', await requestContext(), input);
     await keepSession(sessionId);
+    await keepDevice({ knows: asId<PersonId>(personId) });
     return seeOther('/');
   } catch (error) {
     if (error instanceof DomainError) return seeOther(`/sign-in?refused=${error.code}`);

@@ -6,9 +6,15 @@ import { act } from '@/server';
 import { answerData, answerError } from '@/app/answer';
 import { readJson } from '@/app/body';
 import { assertOwnOrigin } from '@/app/origin';
-import { actorOf, changeContext, keepSession } from '@/app/session';
+import { actorOf, changeContext, keepDevice, keepSession } from '@/app/session';
 
-const openedSession = z.object({ sessionId: z.string(), name: z.string(), role: z.string() });
+const openedSession = z.object({
+  sessionId: z.string(),
+  personId: z.string().brand<'PersonId'>(),
+  name: z.string(),
+  role: z.string(),
+});
+const enrolled = z.object({ tabletId: z.string(), name: z.string() });
 const opensSession: ReadonlySet<Verb> = new Set(['sign-in', 'switch-person', 'create-owner'] as const);
 /** Largest bodies, in bytes: files are longer than what a person types. */
 const mostBytes = 256 * 1024;
@@ -33,9 +39,11 @@ export async function POST(request: Request, { params }: { params: Promise<{ ver
     const context = await changeContext(request, actor);
     const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
     const answer = await act(verb, context, body);
+    if (verb === 'enrol-tablet') await keepDevice({ tabletId: enrolled.parse(answer).tabletId });
     if (!opensSession.has(verb)) return answerData(answer);
-    const { sessionId, ...known } = openedSession.parse(answer);
+    const { sessionId, personId, ...known } = openedSession.parse(answer);
     await keepSession(sessionId);
+    if (verb !== 'switch-person') await keepDevice({ knows: personId });
     return answerData(known);
   } catch (error) {
     return answerError(error);
