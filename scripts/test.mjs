@@ -22,7 +22,6 @@ ensureNodePackages();
 const { startDatabase, keptWord } = await import('./lib/database.mjs');
 const { findFreePort } = await import('./lib/ports.mjs');
 const { buildWhenChanged } = await import('./lib/build.mjs');
-const { runScript } = await import('./lib/prepare.mjs');
 const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
 const { serve } = await import('./lib/serve.mjs');
 
@@ -134,6 +133,21 @@ async function serveControl(handlers) {
   return { address: `http://127.0.0.1:${port}`, stop: () => server.close() };
 }
 
+/**
+ * Runs a part of the set-up beside another. Throws where it fails.
+ * @param {readonly string[]} args
+ * @param {Readonly<Record<string, string>>} environment
+ */
+async function run(args, environment = {}) {
+  const child = spawn(process.execPath, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...environment },
+  });
+  const status = await new Promise((resolve) => child.once('close', resolve));
+  if (status !== 0) throw new Error(`${args.at(-1)} ended with ${status}`);
+}
+
 /** What the server says of a failure, where whoever reads the checks sees it. @param {string} line */
 function showError(line) {
   if (/^\{"level":[56]0/.test(line) || !line.startsWith('{')) process.stderr.write(`${line}\n`);
@@ -173,7 +187,12 @@ try {
     PUDDLESTONE_DEMO: '1',
   };
   // The demonstration takes long to load: it is loaded once, and what is told of it is looked at before it is worked on.
-  if (wantsInterface) runScript('scripts/prepare.ts', environment);
+  // Loading it and building take a core each.
+  if (wantsInterface)
+    await Promise.all([
+      run(['--import', 'tsx', 'scripts/prepare.ts'], environment),
+      run(['-e', "import('./scripts/lib/build.mjs').then((build) => build.buildWhenChanged())"]),
+    ]);
   if (database)
     await jest('database', {
       DATABASE_URL: database.url,
@@ -182,7 +201,6 @@ try {
   if (wantsInterface && database) {
     const { url, port } = database;
     const chromium = ensureProgram('chromium', 'chromium');
-    buildWhenChanged();
     const { processes, heapMb } = sizesOf(thisMachine());
     const where = { port: await findFreePort(), host: '127.0.0.1', environment };
     server = await serve({ ...where, processes, heapMb, log: showError });

@@ -100,27 +100,25 @@ export async function serve({
     cwd: root,
     silent: true,
   });
-  /** @type {Awaited<ReturnType<typeof keepUp>>[]} */
-  const kept = [];
+  /** @param {number} i */
+  const keepOne = (i) =>
+    keepUp({
+      name: processes === 1 ? 'The server' : `Server ${i}`,
+      start: async () => {
+        const running = await startOne(environment, { log, tell });
+        onChange(`server-${i}`, running.pid);
+        return running;
+      },
+      tell,
+      onChange: (isUp) => isUp || onChange(`server-${i}`, undefined),
+    });
+  const begun = await Promise.allSettled(Array.from({ length: processes }, (_, i) => keepOne(i + 1)));
+  const kept = begun.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : []));
   const stop = async () => void (await Promise.all(kept.map((one) => one.stop())));
-  try {
-    for (let i = 1; i <= processes; i++) {
-      const name = processes === 1 ? 'The server' : `Server ${i}`;
-      const own = await keepUp({
-        name,
-        start: async () => {
-          const running = await startOne(environment, { log, tell });
-          onChange(`server-${i}`, running.pid);
-          return running;
-        },
-        tell,
-        onChange: (isUp) => isUp || onChange(`server-${i}`, undefined),
-      });
-      kept.push(own);
-    }
-  } catch (error) {
+  const failed = begun.find((one) => one.status === 'rejected');
+  if (failed) {
     await stop();
-    throw error;
+    throw failed.reason;
   }
   const address = `http://${host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host}:${port}`;
   return { address, stop, pids: () => kept.map((one) => one.pid()) };

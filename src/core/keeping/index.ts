@@ -1,1 +1,2 @@
+export * from './backup-format';
 export * from './backups';

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { familyJsonSchema } from '../family';
 import { blockJsonSchema } from '../family/blocks';
+import { backupJsonSchema } from '../keeping';
 import { overlayJsonSchema } from '../family/overlay';
 import { catalogueJsonSchema } from '../purchasing';
 import { asBuiltJsonSchema } from '.';
@@ -11,6 +12,7 @@ test.each([
   ['family-2', familyJsonSchema],
   ['family-overlay-1', overlayJsonSchema],
   ['block-1', blockJsonSchema],
+  ['backup-1', backupJsonSchema],
   ['catalogue-suppliers-1', () => catalogueJsonSchema('suppliers')],
   ['catalogue-offers-1', () => catalogueJsonSchema('offers')],
   ['catalogue-numbers-1', () => catalogueJsonSchema('numbers')],

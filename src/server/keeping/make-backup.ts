@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
 import { lastMigration, Snapshot, type DumpedTable } from '@/db';
 import { version } from '../../../package.json';
-import { manifestPath, tablePath, type Manifest, type ManifestTable } from './backup-format';
+import { manifestPath, tablePath, type Manifest, type ManifestTable } from '@/core/keeping';
 import { checkBackup } from './read-backup';
 
 export interface BackupAsked {

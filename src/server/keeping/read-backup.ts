@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
 import { text } from 'node:stream/consumers';
 import { openPromise, type Entry, type ZipFile } from 'yauzl';
@@ -12,7 +11,7 @@ import {
   tablePath,
   type Manifest,
   type ManifestTable,
-} from './backup-format';
+} from '@/core/keeping';
 
 /** A manifest is small; a larger one is none, in bytes. */
 const largestManifest = 4_000_000;
@@ -51,23 +50,32 @@ export class BackupReader {
   async *rows(table: ManifestTable): AsyncGenerator<readonly DumpedValue[]> {
     const entry = this.entries.get(tablePath(table.name));
     if (!entry) throw new BackupFault(`The backup lacks the table ${table.name}.`);
-    const stream: Readable = await this.zip.openReadStreamPromise(entry);
     const hash = createHash('sha256');
-    stream.on('data', (piece: Buffer) => hash.update(piece));
     let count = 0;
-    // What the zip itself finds out comes as an error of its stream, which the reader of lines does not pass on.
-    const failed = new Promise<never>((_, reject) => stream.once('error', reject));
-    failed.catch(() => undefined);
-    const lines = createInterface({ input: stream, crlfDelay: Infinity })[Symbol.asyncIterator]();
-    for (;;) {
-      const line = await Promise.race([lines.next(), failed]);
-      if (line.done) break;
+    for await (const line of linesOf(await this.zip.openReadStreamPromise(entry), (piece) => hash.update(piece))) {
       count++;
-      yield rowOf(line.value, table, count);
+      yield rowOf(line, table, count);
     }
     if (count !== table.rows || hash.digest('hex') !== table.sha256)
       throw new BackupFault(`The table ${table.name} is not what was written: its hash or its count differs.`);
   }
+}
+
+/** The lines of a stream, one at a time: the stream waits for whoever reads them, and its errors are theirs. */
+async function* linesOf(stream: Readable, see: (piece: Buffer) => void): AsyncGenerator<string> {
+  const begun: Buffer[] = [];
+  for await (const chunk of stream) {
+    let piece = chunk as Buffer;
+    see(piece);
+    for (let end = piece.indexOf(10); end >= 0; end = piece.indexOf(10)) {
+      begun.push(piece.subarray(0, end));
+      yield Buffer.concat(begun).toString('utf8');
+      begun.length = 0;
+      piece = piece.subarray(end + 1);
+    }
+    if (piece.length) begun.push(piece);
+  }
+  if (begun.length) yield Buffer.concat(begun).toString('utf8');
 }
 
 const sayCause = (error: unknown) => (error instanceof Error ? error.message : String(error));

@@ -1,4 +1,5 @@
 import { statfs } from 'node:fs/promises';
+import { dirname } from 'node:path';
 import * as z from 'zod';
 import { backupHour, judgeBackupAge, keepBackups, lastNight } from '@/core/keeping';
 import { DomainError } from '@/core/errors';
@@ -9,12 +10,13 @@ import { backUp, keepingHere } from './keep-backups';
 const shownBackups = 20;
 const hourMs = 3_600_000;
 
-/** What is left on the disk of a folder, in bytes; null where that cannot be said. */
+/** What is left on the disk of a folder, or of the one that it will be made in, in bytes; null where that is not known. */
 async function bytesLeft(folder: string): Promise<number | null> {
-  return statfs(folder).then(
-    ({ bavail, bsize }) => bavail * bsize,
-    () => null,
-  );
+  for (const path of [folder, dirname(folder)]) {
+    const found = await statfs(path).catch(() => null);
+    if (found) return found.bavail * found.bsize;
+  }
+  return null;
 }
 
 /** How the record is kept: the last good backup and its age, what was tried, what is left on the disk. */

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Loader, migrateTo, openDatabase, requireEmpty, Snapshot, withSetUp } from '@/db';
 import { verifyAll } from '../verify';
-import { BackupFault, type Manifest } from './backup-format';
+import { BackupFault, type Manifest } from '@/core/keeping';
 import { BackupReader, checkBackup } from './read-backup';
 
 export interface Restored {

@@ -37,3 +37,6 @@ export const manifestPath = 'manifest.json';
 export class BackupFault extends Error {
   override readonly name = 'BackupFault';
 }
+
+/** The schema of a manifest as it is published. */
+export const backupJsonSchema = (): object => z.toJSONSchema(manifestSchema, { target: 'draft-2020-12' });
