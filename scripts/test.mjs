@@ -1,5 +1,5 @@
 // npm test: the same set-up as npm start, then every check. The last line is "N passed, N failed".
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { join, relative } from 'node:path';
@@ -42,6 +42,21 @@ async function check(name, args) {
   tally[status === 0 ? 'passed' : 'failed']++;
   if (status !== 0) failures.push(name);
   say(`${status === 0 ? 'ok  ' : 'FAIL'} ${name}${status === 0 ? '' : `\n${output}`}`);
+}
+
+/** Faults that are known of the packages that ship, where the registry answers: a high one fails. */
+function auditPackages() {
+  if (only.length) return;
+  const done = spawnSync('npm', ['audit', '--omit', 'dev', '--json'], { cwd: root, encoding: 'utf8', timeout: 30_000 });
+  try {
+    const { high, critical } = JSON.parse(done.stdout).metadata.vulnerabilities;
+    const isGood = high + critical === 0;
+    tally[isGood ? 'passed' : 'failed']++;
+    if (!isGood) failures.push(`audit: ${high} high and ${critical} critical faults in packages; npm audit names them`);
+    say(`${isGood ? 'ok  ' : 'FAIL'} audit of packages`);
+  } catch {
+    say('     audit of packages: the registry does not answer; nothing is known');
+  }
 }
 
 /**
@@ -167,8 +182,16 @@ await checkAll([
       ...['src', 'demo', 'e2e', 'test-support'],
     ],
   ],
+  [
+    'bill of materials',
+    [
+      ...['node_modules/@cyclonedx/cyclonedx-npm/bin/cyclonedx-npm-cli.js', '--ignore-npm-errors', '--omit', 'dev'],
+      ...['--output-reproducible', '--output-file', '.test-data/sbom.cdx.json'],
+    ],
+  ],
   ['unused', ['node_modules/knip/bin/knip.js', '--include', 'dependencies,unlisted,unresolved,files']],
 ]);
+auditPackages();
 await jest('unit');
 await jest('components');
 

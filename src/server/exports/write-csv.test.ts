@@ -5,7 +5,8 @@ test.each(['=1+1', '+49 123', '-5', '@SUM(A1)', '\tx'])(
   '%j is no formula in the file, and itself when it comes back',
   (cell) => {
     const text = writeCsv([[cell, 'plain']], ['a', 'b']);
-    const [, [written = '', plain] = []] = parse<string[]>(text, {});
+    const rows: string[][] = parse(text);
+    const [written = '', plain] = rows[1] ?? [];
     expect(written.startsWith("'")).toBe(true);
     expect([withoutApostrophe(written), plain]).toEqual([cell, 'plain']);
   },
