@@ -35,10 +35,15 @@ export function checkSupplements(step: Step, { record }: Given): void {
   if (open) refuse('wrong-state', reason('supplement-first', { step: step.title, supplement: open.revision }));
 }
 
-/** A picture of this job, and none of another. */
-export function checkPhoto({ ask }: FormOf<'photo'>, { photoId }: AnswerAction, record: JobRecord): void {
-  const isOwn = photoId !== null && record.photos.some((photo) => photo.id === photoId);
-  if (!isOwn) refuse('bad-input', reason('picture-wanted', { ask }), 'photoId');
+/** A picture beside an answer is one of this job, whatever the answer is. */
+export function checkOwnPicture({ photoId }: AnswerAction, record: JobRecord): void {
+  if (photoId !== null && !record.photos.some((photo) => photo.id === photoId))
+    refuse('wrong-job', reason('picture-of-another-job'), 'photoId');
+}
+
+/** What asks for a picture gets one. */
+export function checkPhoto({ ask }: FormOf<'photo'>, { photoId }: AnswerAction): void {
+  if (photoId === null) refuse('bad-input', reason('picture-wanted', { ask }), 'photoId');
 }
 
 /** Every place of every point: as found where the pump comes apart, as left where it goes together. */

@@ -16,6 +16,7 @@ import {
   checkParts,
   checkSupplements,
   checkPasses,
+  checkOwnPicture,
   checkPhoto,
   judgeHeat,
 } from './action-checks';
@@ -181,7 +182,7 @@ function settleAnswer(asked: Answering, isConceding: boolean): Answered {
   const figure = form?.kind === 'setting' ? askedFigure(form, given) : null;
   const judged = judge(asked, figure);
   if (judged.refused) refuse('bad-input', judged.refused, 'typed');
-  if (form?.kind === 'photo') checkPhoto(form, command, given.record);
+  if (form?.kind === 'photo') checkPhoto(form, command);
   if (form?.kind === 'measure') checkMeasured(form, given, command);
   if (form?.kind === 'torque') checkPasses(form, command);
   checkConsumable(action, step, asked);
@@ -203,6 +204,7 @@ function answer(given: Given<ToolFacts>, command: AnswerAction, isConceding: boo
   checkSupplements(asked.step, given);
   checkParts(asked.step, piece === undefined ? partsOfStep(asked.step, command.phase) : [piece], given);
   checkCautions(asked);
+  checkOwnPicture(command, given.record);
   const settled = command.notPossible ? settleNotPossible(asked, isConceding) : settleAnswer(asked, isConceding);
   if ((at.stored?.version ?? 0) !== command.basedOn) refuseChanged(at.stored, { typed: command.typed });
   const { phase, actionId, typed } = command;

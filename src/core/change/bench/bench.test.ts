@@ -5,7 +5,7 @@ import { nextAction, workOf } from '../../bench';
 import { sayReason, type DomainError } from '../../errors';
 import { loadFamily } from '../../family';
 import { present } from '../../present';
-import type { BenchPhase } from '../../record';
+import { asId, type BenchPhase, type PhotoId } from '../../record';
 import { bench } from '..';
 
 const water = { flowM3h: 25, headM: 32, speedRpm: 2900 };
@@ -15,6 +15,7 @@ interface Sent {
   readonly typed?: string;
   readonly reason?: string;
   readonly notPossible?: boolean;
+  readonly photoId?: PhotoId;
   readonly basedOn?: number;
   readonly cautionsRead?: string[];
   readonly consumable?: string;
@@ -72,6 +73,17 @@ function answerUpTo(job: CoreJob, stepId: string, actionId: string): void {
   ))
     job.answer('rebuild', step, action);
 }
+
+test('a picture of another job is refused beside any answer, and nothing stands', () => {
+  const job = overhung().playTo('teardown');
+  const actionId = present(next(job, 'teardown'));
+  const other = overhung().playTo('teardown');
+  expect(other.record.photos).toHaveLength(0);
+  expect(answer(job, 'Ines', 'teardown', actionId, { photoId: asId<PhotoId>('p-of-another') })).toMatch(
+    /belongs to another job/,
+  );
+  expect(next(job, 'teardown')).toBe(actionId);
+});
 
 describe('order', () => {
   const job = overhung().playTo('teardown');
