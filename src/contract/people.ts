@@ -33,6 +33,8 @@ function isZone(zone: string): boolean {
 export const signInInput = z.strictObject({
   email: z.string().trim().toLowerCase().min(3, 'type the address').max(191),
   password: z.string().min(1, 'type the password').max(200),
+  /** Of the second factor, where the person has one. */
+  code: z.string().trim().max(40).optional(),
 });
 
 export const switchPersonInput = z.strictObject({
@@ -77,6 +79,16 @@ export const endSessionsInput = z.strictObject({ personId });
 export const endSessionInput = z.strictObject({ sessionId: z.string().max(36) });
 export const enrolTabletInput = z.strictObject({
   name: z.string().trim().min(1, 'say where the tablet is, such as Bench 2').max(60),
+});
+/** One's own password, for what only its person may do. */
+export const withPasswordInput = z.strictObject({
+  current: z.string().min(1, 'type the password that you have now').max(200),
+});
+export const confirmFactorInput = z.strictObject({
+  code: z
+    .string()
+    .transform((text) => text.replace(/\s/g, ''))
+    .pipe(z.string().regex(/^\d{6}$/, 'type the six digits that the app shows')),
 });
 export const endTabletInput = z.strictObject({ tabletId: z.string().max(36) });
 

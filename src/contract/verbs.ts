@@ -90,6 +90,7 @@ import {
   changePersonInput,
   endSessionInput,
   endSessionsInput,
+  confirmFactorInput,
   endTabletInput,
   enrolTabletInput,
   resetSecretInput,
@@ -104,6 +105,7 @@ import {
   personId,
   signInInput,
   switchPersonInput,
+  withPasswordInput,
 } from './people';
 
 const version = z.number().int();
@@ -165,6 +167,30 @@ const peopleVerbs = {
     about: 'Ends one sign-in of one’s own, such as on a device that was left behind; the owner ends anybody’s.',
     audience: ['coordinator', 'technician', 'inspector', 'parts'],
     input: endSessionInput,
+    result: z.object({ ended: z.number().int() }),
+  }),
+  'begin-second-factor': verb({
+    about: 'Begins a second factor of one’s own: codes of an app by time.',
+    audience: ['coordinator'],
+    input: withPasswordInput,
+    result: z.object({ secret: z.string(), address: z.string(), picture: z.string() }),
+  }),
+  'confirm-second-factor': verb({
+    about: 'Makes one’s second factor hold by a first code; the words for a lost telephone are shown once.',
+    audience: ['coordinator'],
+    input: confirmFactorInput,
+    result: z.object({ recovery: z.array(z.string()) }),
+  }),
+  'end-second-factor': verb({
+    about: 'Ends one’s own second factor.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: withPasswordInput,
+    result: z.object({ ended: z.number().int() }),
+  }),
+  'drop-second-factor': verb({
+    about: 'Ends the second factor of somebody who lost telephone and words.',
+    audience: ['owner'],
+    input: endSessionsInput,
     result: z.object({ ended: z.number().int() }),
   }),
   'enrol-tablet': verb({

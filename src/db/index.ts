@@ -40,6 +40,7 @@ export {
   postponeOutbox,
 } from './outbox';
 export * from './people';
+export * from './second-factors';
 export * from './staff';
 export * from './trends';
 export { beginTry, forgetTries, takeTryBack, type TryBegun } from './tries';

@@ -39,6 +39,6 @@ export { readChanges, readJob, type JobChanged, type JobFrame, type JobView } fr
 export { verifyAll, verifyOne } from './verify';
 export { isMigrated } from './readiness';
 export { takeDevices } from './real-devices';
-export { readKeeping, readKeepingWarning, type KeepingShown } from './keeping/read-keeping';
+export { readKeeping, readOwnerNotices, type KeepingShown } from './keeping/read-keeping';
 export { backUp, keepingHere, type KeepingAt } from './keeping/keep-backups';
 export { restoreBackup } from './keeping/restore-backup';

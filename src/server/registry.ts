@@ -2,7 +2,7 @@ import { moveAudience, verbs, type CommandOf, type ResultOf, type Verb } from '@
 import type { Audience } from '@/core/access';
 import { readGauge } from './devices';
 import { jobCommands } from './job-commands';
-import { makeBackupNow, readKeeping, readKeepingWarning } from './keeping/read-keeping';
+import { makeBackupNow, readKeeping, readOwnerNotices } from './keeping/read-keeping';
 import { importFamily, makeOwnFamily } from './library/own-families';
 import { addInstrument } from './people/add-instrument';
 import { readInstrument, recordCalibration } from './people/calibrations';
@@ -26,6 +26,7 @@ import {
 import { endFeedOf, makeFeed, readFeed, readFeeds } from './planning/feeds';
 import { askPromise, readHands, readPlan, readWeeks, tryPlan } from './planning/read-plan';
 import { addWorkedMinutes, correctWorkedMinutes, readWorked } from './planning/worked';
+import { beginSecondFactor, confirmSecondFactor, dropSecondFactor, endSecondFactor } from './people/second-factor';
 import { signIn } from './people/sign-in';
 import { endTabletVerb, enrolTablet, switchPerson } from './people/switch-person';
 import { endSessionVerb, readOwnSessions } from './people/own-sessions';
@@ -109,6 +110,10 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'end-sessions': endSessions,
   'make-backup': makeBackupNow,
   'end-session': endSessionVerb,
+  'begin-second-factor': beginSecondFactor,
+  'confirm-second-factor': confirmSecondFactor,
+  'end-second-factor': endSecondFactor,
+  'drop-second-factor': dropSecondFactor,
   'enrol-tablet': enrolTablet,
   'end-tablet': endTabletVerb,
   'add-instrument': addInstrument,
@@ -169,7 +174,7 @@ export const readUseCases = {
   'read-tablet': readTablet,
   'read-permissions': readPermissions,
   'read-keeping': readKeeping,
-  'read-keeping-warning': readKeepingWarning,
+  'read-owner-notices': readOwnerNotices,
   'read-papers': readPapers,
   'read-mark': readMarkPicture,
   'read-pump': readPump,

@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { perform, readFirstVisit, readKeepingWarning, readShopView, readTablet } from '@/server';
-import { KeepingWarning } from '@/components/shell/keeping-warning';
+import { perform, readFirstVisit, readOwnerNotices, readShopView, readTablet } from '@/server';
+import { OwnerNotices } from '@/components/shell/owner-notices';
 import { FindBox } from '@/components/shell/find-box';
 import { PersonMenu } from '@/components/shell/person-menu';
 import { Scan } from '@/components/shell/scan';
@@ -16,11 +16,11 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
   const actor = await currentActor();
   const context = await requestContext();
   if (actor.kind !== 'person') redirect((await perform(readFirstVisit, context, {})).isEmpty ? '/welcome' : '/sign-in');
-  const [{ people }, pass, tablet, warning] = await Promise.all([
+  const [{ people }, pass, tablet, notices] = await Promise.all([
     perform(readShopView, context, {}),
     makeEntryPass(),
     perform(readTablet, context, {}),
-    actor.role === 'owner' ? perform(readKeepingWarning, context, {}) : null,
+    actor.role === 'owner' ? perform(readOwnerNotices, context, {}) : null,
   ]);
   return (
     <>
@@ -47,7 +47,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
             .map(({ id, name, role }) => ({ id, name, role }))}
         />
       </header>
-      {warning && <KeepingWarning {...warning} />}
+      {notices && <OwnerNotices {...notices} />}
       <main id="main">{children}</main>
       <SignedIn personId={actor.personId} name={actor.name} pass={pass} />
       <WaitingBar />

@@ -19,6 +19,7 @@ export interface Staff {
   readonly role: Role;
   readonly isActive: boolean;
   readonly hasPin: boolean;
+  readonly hasSecondFactor: boolean;
   readonly since: string;
   /** On how many devices they are signed in, and when the last of them was. */
   readonly devices: number;
@@ -148,6 +149,9 @@ function Going({ person, isSelf, others }: GoingProps) {
   const end = async () => {
     if (await run('end-sessions', { personId: id })) router.refresh();
   };
+  const drop = async () => {
+    if (await run('drop-second-factor', { personId: id })) router.refresh();
+  };
   const [to, handTo] = useState('');
   const go = async (isActive: boolean) => {
     const heir = others.find((one) => one.id === to);
@@ -172,6 +176,11 @@ function Going({ person, isSelf, others }: GoingProps) {
       {devices > 0 && (
         <Button verb="end-sessions" disabled={isBusy} onClick={() => void end()}>
           Sign {name} out everywhere
+        </Button>
+      )}
+      {person.hasSecondFactor && !isSelf && (
+        <Button verb="drop-second-factor" tone="quiet" disabled={isBusy} onClick={() => void drop()}>
+          {name} lost the telephone: end the second factor
         </Button>
       )}
       {!isSelf && !isAsked && (
@@ -241,7 +250,9 @@ function PersonRow({ person, others, sessions, zone, isSelf, isShown }: RowProps
         </Link>
       </div>
       <p className="text-13 text-quiet">
-        {email} · {hasPin ? 'has a PIN' : 'no PIN: cannot take over or sign at the bench'} · {devicesOf(devices)}
+        {email} · {hasPin ? 'has a PIN' : 'no PIN: cannot take over or sign at the bench'} ·{' '}
+        {person.hasSecondFactor && 'second factor · '}
+        {devicesOf(devices)}
         {signedInAt && `, last ${sayMoment(signedInAt, zone)}`}
       </p>
       <details>

@@ -10,6 +10,7 @@ import { textOf } from '../ui/form-data';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
 import { SignIns, type SignIn } from '../ui/sign-ins';
 import { personButton } from './person-button';
+import { SecondFactor } from './second-factor';
 
 export interface PersonAtScreen {
   readonly name: string;
@@ -174,6 +175,14 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
             </form>
           )}
           <OwnSecret />
+          {['owner', 'coordinator'].includes(role) && (
+            <details className="row mt-1 pt-1">
+              <summary className="min-h-11 cursor-pointer content-center text-13 font-semibold">
+                A second factor at sign-in
+              </summary>
+              <SecondFactor />
+            </details>
+          )}
           <OwnSignIns />
           <div className="row mt-3 flex justify-between pt-2">
             <Button tone="quiet" onClick={toggleTheme}>

@@ -58,6 +58,15 @@ export function SignInForm({ refused }: { readonly refused: ActError | null }) {
           error={faultOf('password')}
           {...form.register('password')}
         />
+        {error?.code === 'second-factor-wanted' && (
+          <TextField
+            label="Code of your app, or a word for a lost telephone"
+            autoComplete="one-time-code"
+            autoFocus
+            error={faultOf('code')}
+            {...form.register('code')}
+          />
+        )}
         <ErrorNote error={error} />
         <Button type="submit" tone="main" className="w-full" disabled={form.formState.isSubmitting}>
           Sign in

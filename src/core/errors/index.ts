@@ -11,6 +11,7 @@ export const errorCodes = [
   'maker-signed-out',
   'not-allowed',
   'wrong-sign-in',
+  'second-factor-wanted',
   'too-many-tries',
   'not-a-tablet',
   'not-found',
@@ -77,6 +78,7 @@ export const httpStatusOf: Readonly<Record<ErrorCode, number>> = {
   'maker-signed-out': 401,
   'not-allowed': 403,
   'wrong-sign-in': 401,
+  'second-factor-wanted': 401,
   'too-many-tries': 429,
   'not-a-tablet': 403,
   'not-found': 404,
@@ -121,6 +123,11 @@ export const wordsOf: Readonly<Record<ErrorCode, ErrorWords>> = {
     what: 'The address and the password do not belong together.',
     kept: 'The address stays typed.',
     todo: 'Type the password again.',
+  },
+  'second-factor-wanted': {
+    what: 'This person signs in with a second factor.',
+    kept: 'Nothing was changed.',
+    todo: 'Type the code that the app shows now, or one of the words for a lost telephone.',
   },
   'too-many-tries': {
     what: 'Too many tries from here.',

@@ -274,3 +274,17 @@ export const outbox = mysqlTable(
   },
   (table) => [index('outbox_due').on(table.dueAt, table.id), index('outbox_job').on(table.jobId)],
 );
+
+/** Second factors of people who chose one: codes of an app by time (RFC 6238). */
+export const secondFactors = mysqlTable('second_factors', {
+  personId: idOf<PersonId>('person_id').primaryKey(),
+  /** Sealed with the secret of this installation. */
+  secret: longText('secret').notNull(),
+  startedAt: momentColumn('started_at').notNull(),
+  /** Null until a first code was right. */
+  confirmedAt: momentColumn('confirmed_at'),
+  /** Number of the last step of time whose code was used: none is used twice. */
+  lastStep: int('last_step').notNull().default(0),
+  /** SHA-256 of the words for a lost device that are not used up. */
+  recovery: json('recovery').notNull(),
+});

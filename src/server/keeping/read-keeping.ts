@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import * as z from 'zod';
 import { backupHour, judgeBackupAge, keepBackups, lastNight } from '@/core/keeping';
 import { DomainError } from '@/core/errors';
-import { findLastBackup, findShopBegin, listBackups, readShop } from '@/db';
+import { findLastBackup, findShopBegin, listBackups, listLocks, readShop } from '@/db';
 import { defineUseCase, forVerb } from '../use-case';
 import { backUp, keepingHere } from './keep-backups';
 
@@ -54,16 +54,26 @@ export const readKeeping = defineUseCase({
 });
 export type KeepingShown = Awaited<ReturnType<typeof readKeeping.run>>;
 
-/** One sentence for the owner when a night was missed; null while all is well. */
-export const readKeepingWarning = defineUseCase({
-  verb: 'read-keeping-warning',
+/** For how long the owner is told of what was locked, in ms. */
+const toldOfLocksMs = 24 * hourMs;
+
+/** What the owner is told on every page: a night without a backup, and what was locked since yesterday. */
+export const readOwnerNotices = defineUseCase({
+  verb: 'read-owner-notices',
   audience: ['owner'],
   input: z.strictObject({}),
   async run({ database, now }) {
-    if (!keepingHere(database)) return null;
-    const [since, good] = await Promise.all([findShopBegin(database), findLastBackup(database)]);
-    const { hours, isLate } = judgeBackupAge({ now: now(), lastGood: good?.startedAt ?? null, since: since ?? now() });
-    return isLate ? { hours, hasNone: !good } : null;
+    const at = now();
+    const [since, good, locks] = await Promise.all([
+      findShopBegin(database),
+      findLastBackup(database),
+      listLocks(database, new Date(at.getTime() - toldOfLocksMs)),
+    ]);
+    const { hours, isLate } = judgeBackupAge({ now: at, lastGood: good?.startedAt ?? null, since: since ?? at });
+    return {
+      backup: keepingHere(database) && isLate ? { hours, hasNone: !good } : null,
+      locks: [...new Set(locks.map(({ words }) => words))],
+    };
   },
 });
 

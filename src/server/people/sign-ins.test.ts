@@ -115,6 +115,9 @@ describe('a take-over by PIN', () => {
     const locks = audits.filter(({ kind }) => kind === 'locked').map(({ words }) => words);
     expect(locks).toContain('the PIN for marek was wrong, too often');
     expect(locks).toContain('the password for bram@shop.example was wrong, too often');
+    const notices = await shop.act('sunniva', 'read-owner-notices', {});
+    expect(notices.locks).toContain('the PIN for marek was wrong, too often');
+    expect(await codeOf(shop.act('wenna', 'read-owner-notices', {}))).toBe('not-allowed');
   });
   test('is over on a tablet that was lost, and so is who was signed in there', async () => {
     const { tabletId } = await act('enrol-tablet', on(noDevice, 'wenna'), { name: 'Lost one' });

@@ -19,6 +19,7 @@ import {
   listTablets,
   lockOwners,
   readShop,
+  withSecondFactor,
   type Connection,
 } from '@/db';
 import type { Context } from '../context';
@@ -198,6 +199,10 @@ export const readStaff = defineUseCase({
       listDeeds(database, of),
       of === null ? [] : listEventsOf(database, of),
     ]);
+    const factors = await withSecondFactor(
+      database,
+      staff.map(({ id }) => id),
+    );
     const done = [
       ...deeds.map(({ at, personName, words }) => ({ at, tag: null, words: `${personName} ${words}.` })),
       ...events.map(({ at, tag, ...event }) => ({ at, tag, words: sayDeed(event) })),
@@ -209,7 +214,7 @@ export const readStaff = defineUseCase({
       tablets: tablets.map(({ id, name, personName, at }) => ({ id, name, personName, at: at.toISOString() })),
       audits: audits.map(({ id: _id, at, ...audit }) => ({ ...audit, at: at.toISOString() })),
       staff: staff.map(({ createdAt, signedInAt, ...row }) => ({
-        ...row,
+        ...{ ...row, hasSecondFactor: factors.has(row.id) },
         ...{ since: createdAt.toISOString(), signedInAt: signedInAt?.toISOString() ?? null },
       })),
       done: runTogether(done)

@@ -16,8 +16,10 @@ const isPersonal = ({ kind }: TryKey) => kind === 'pin' || kind === 'password';
 export interface Tried {
   /** Keys that this try locks, should it be wrong, and for how long in words. */
   readonly locks: readonly TryKey[];
-  /** It was right: it was never counted. */
+  /** It was right: it was never counted, and what one person got wrong before is forgotten. */
   readonly right: () => Promise<void>;
+  /** It was neither: it was never counted. */
+  readonly takeBack: () => Promise<void>;
 }
 
 /**
@@ -41,6 +43,9 @@ export async function tryOnce({ database, now }: Context, keys: readonly TryKey[
   }
   return {
     locks,
+    takeBack: async () => {
+      for (const key of begun) await takeTryBack(database, textOf(key));
+    },
     right: async () => {
       for (const key of begun) await (isPersonal(key) ? forgetTries : takeTryBack)(database, textOf(key));
     },

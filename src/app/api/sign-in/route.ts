@@ -19,7 +19,8 @@ export async function POST(request: Request): Promise<Response> {
   try {
     assertOwnOrigin(request);
     const form = new URLSearchParams((await readBytes(request, mostBytes)).toString('utf8'));
-    const input = { email: form.get('email') ?? '', password: form.get('password') ?? '' };
+    const code = form.get('code');
+    const input = { email: form.get('email') ?? '', password: form.get('password') ?? '', ...(code && { code }) };
     const { sessionId, personId } = await act('sign-in', await requestContext(), input);
     await keepSession(sessionId);
     await keepDevice({ knows: asId<PersonId>(personId) });
