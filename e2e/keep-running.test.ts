@@ -169,12 +169,24 @@ test('a second start on the same data is refused with the number of the first', 
   expect(await healthOf(running.base)).toBe(200);
 });
 
+test('who forges where they come from is not believed, and the log has no address with a token', async () => {
+  const forged = { 'x-forwarded-proto': 'https', 'x-forwarded-host': 'elsewhere.example' };
+  const answer = await fetch(`${running.base}/sign-in`, { headers: forged });
+  expect(answer.headers.get('strict-transport-security')).toBeNull();
+  const token = 'ab'.repeat(32);
+  await fetch(`${running.base}/customer/${token}?word=quiet-secret`);
+  const log = join(folder, 'logs', 'puddlestone.log');
+  await until('the line is there', () => readFileSync(log, 'utf8').includes('/customer/:hidden'));
+  expect(readFileSync(log, 'utf8')).not.toMatch(new RegExp(`${token}|quiet-secret|${password}|argon2`));
+  for (const line of readFileSync(log, 'utf8').trim().split('\n')) expect(JSON.parse(line)).toHaveProperty('time');
+});
+
 test('what a killed start left running is known by the next one, which goes on with what was kept', async () => {
   const left = present(pidOf(folder, 'database'));
   running.child.kill('SIGKILL');
   await running.ended;
   await until('its servers end by themselves', async () => (await healthOf(running.base)) === 0);
-  running = await start(folder);
+  running = await start(folder, { PUDDLESTONE_TRUSTED_PROXIES: '127.0.0.1' });
   expect(running.said()).toContain(`that an earlier start left on this data folder (process ${left})`);
   act = sender(running.base);
   const { email } = owner;
@@ -273,16 +285,10 @@ describe('a storm', () => {
   });
 });
 
-test('who forges where they come from is not believed, and the log has no address with a token', async () => {
-  const forged = { 'x-forwarded-proto': 'https', 'x-forwarded-host': 'elsewhere.example' };
-  const answer = await fetch(`${running.base}/sign-in`, { headers: forged });
-  expect(answer.headers.get('strict-transport-security')).toBeNull();
-  const token = 'ab'.repeat(32);
-  await fetch(`${running.base}/customer/${token}?word=quiet-secret`);
-  const log = join(folder, 'logs', 'puddlestone.log');
-  await until('the line is there', () => readFileSync(log, 'utf8').includes('/customer/:hidden'));
-  expect(readFileSync(log, 'utf8')).not.toMatch(new RegExp(`${token}|quiet-secret|${password}|argon2`));
-  for (const line of readFileSync(log, 'utf8').trim().split('\n')) expect(JSON.parse(line)).toHaveProperty('time');
+test('behind a proxy that is believed, browsers are told to stay with TLS', async () => {
+  const answer = await fetch(`${running.base}/sign-in`, { headers: { 'x-forwarded-proto': 'https' } });
+  expect(answer.headers.get('strict-transport-security')).toBe('max-age=31536000');
+  expect((await fetch(`${running.base}/sign-in`)).headers.get('strict-transport-security')).toBeNull();
 });
 
 test('a stop ends all of it, with 0, and gives the folder back', async () => {
@@ -290,13 +296,6 @@ test('a stop ends all of it, with 0, and gives the folder back', async () => {
   expect(await stop(running)).toBe(0);
   expect(existsSync(join(folder, 'owner.json'))).toBe(false);
   for (const { pid } of children) expect(() => process.kill(pid, 0)).toThrow();
-});
-
-test('behind a proxy that is believed, browsers are told to stay with TLS', async () => {
-  running = await start(folder, { PUDDLESTONE_TRUSTED_PROXIES: '127.0.0.1' });
-  const answer = await fetch(`${running.base}/sign-in`, { headers: { 'x-forwarded-proto': 'https' } });
-  expect(answer.headers.get('strict-transport-security')).toBe('max-age=31536000');
-  expect((await fetch(`${running.base}/sign-in`)).headers.get('strict-transport-security')).toBeNull();
 });
 
 (isSmall ? test : test.skip)(

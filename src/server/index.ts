@@ -2,6 +2,7 @@ export { act, actMark, actOrderPhoto, actPhoto } from './door';
 export { actUseCases, allUseCases, audiences, readPermissions, readUseCases } from './registry';
 export type { Context, Entry } from './context';
 export type { Device } from './people/device';
+export { letIn } from './people/let-in';
 export { readOwnSessions, type OwnSessions, type SessionShown } from './people/own-sessions';
 export { readTablet } from './people/read-tablet';
 export { carryOutDue } from './outbox';

@@ -2,7 +2,7 @@ import { Secret, TOTP } from 'otpauth';
 import { present } from '@/core/present';
 import { openTestShop, testDevice, type TestShop } from '../../../test-support/open-test-shop';
 import { codeOf, detailsOf } from '../../../test-support/told';
-import { act } from '@/server';
+import { act, letIn } from '@/server';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('second_factor')));
@@ -83,4 +83,16 @@ test('the owner sees who has one and ends it for whoever lost both; its person e
   await act('begin-second-factor', as('wenna'), { current: password });
   expect(await act('end-second-factor', as('wenna'), { current: password })).toEqual({ ended: 1 });
   expect(await codeOf(act('confirm-second-factor', as('wenna'), { code: '123456' }))).toBe('wrong-state');
+});
+
+test('the only owner without password and telephone is let in at the machine itself, and nobody else is changed', async () => {
+  const owner = 'sunniva@shop.example';
+  const begun = await act('begin-second-factor', as('sunniva'), { current: password });
+  await act('confirm-second-factor', as('sunniva'), { code: shown(begun.secret) });
+  expect((await detailsOf(letIn(as('nobody'), 'ghost@shop.example')))?.what).toMatch(/Nobody has the address/);
+  const given = await letIn(as('nobody'), owner);
+  expect(given.password).toMatch(/^[a-z]+(-[a-z]+){4}$/);
+  const sign = (word: string) => codeOf(act('sign-in', as('nobody'), { email: owner, password: word }));
+  expect(await sign(password)).toBe('wrong-sign-in');
+  expect(await sign(given.password)).toBe('done');
 });
