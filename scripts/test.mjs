@@ -16,6 +16,8 @@ const only = asked.slice(0, asked.length - files.length).filter((name) => name !
 const tally = { passed: 0, failed: 0 };
 /** @type {string[]} what failed, said once more at the end, where whoever reads the last lines finds it */
 const failures = [];
+/** How long one project of Jest may take, in ms. */
+const longestMs = 20 * 60_000;
 const wants = (/** @type {string} */ name) => only.length === 0 || only.includes(name);
 
 ensureNodePackages();
@@ -116,7 +118,10 @@ async function jest(name, environment = {}, workers = 2) {
     ],
     { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, ...environment } },
   );
+  // A test that leaves something open must not hold all others for ever.
+  const late = setTimeout(() => child.kill('SIGKILL'), longestMs);
   await new Promise((resolve) => child.once('exit', resolve));
+  clearTimeout(late);
   if (!existsSync(report)) {
     tally.failed++;
     failures.push(`${name}: Jest ended without a report`);
