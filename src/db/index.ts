@@ -43,7 +43,7 @@ export * from './people';
 export * from './second-factors';
 export * from './staff';
 export * from './trends';
-export { beginTry, forgetTries, takeTryBack, type TryBegun } from './tries';
+export { beginTry, forgetOldTries, forgetTries, takeTryBack, type TryBegun } from './tries';
 export * from './calibrations';
 export * from './customers';
 export * from './feeds';

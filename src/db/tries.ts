@@ -1,8 +1,7 @@
-import { sql } from 'drizzle-orm';
+import { eq, lt, sql } from 'drizzle-orm';
 import type { TryRule } from '@/core/access';
 import { rowsOf, type Connection } from './client';
 import { tries } from './schema';
-import { eq } from 'drizzle-orm';
 
 export interface TryBegun {
   /** For how long it must wait, in ms; 0 for a try that may be made. */
@@ -46,4 +45,9 @@ export async function takeTryBack(connection: Connection, key: string): Promise<
   await connection.execute(
     sql`update tries set failures = greatest(0, failures - 1), locked_until = null where \`key\` = ${key}`,
   );
+}
+
+/** Takes out what was tried long ago, so that guesses at addresses that nobody has do not pile up. */
+export async function forgetOldTries(connection: Connection, before: Date): Promise<void> {
+  await connection.delete(tries).where(lt(tries.lastAt, before));
 }

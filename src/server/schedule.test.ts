@@ -34,7 +34,7 @@ test('at once one of them does what is due', async () => {
   expect(await listDueOutbox(database, new Date(), 10)).toHaveLength(0);
 });
 
-test('sign-ins that nobody used for a week end, those in use do not', async () => {
+test('sign-ins that nobody used for a week end, those in use do not; tries of long ago are forgotten', async () => {
   await sendTo(urlOfDatabase('schedule'), 'delete from leases');
   const { database } = shop.runtime;
   const ago = (days: number) => new Date(Date.now() - days * 86_400_000);
@@ -44,7 +44,13 @@ test('sign-ins that nobody used for a week end, those in use do not', async () =
   await session('unused', ago(20), ago(8));
   await session('in-use', ago(20), ago(1));
   await session('parked', ago(3), ago(3), ago(3));
+  await sendTo(
+    urlOfDatabase('schedule'),
+    "insert into tries (`key`, failures, last_at) values ('password/old/strangers', 9, '2026-01-01'), ('pin/new', 1, utc_timestamp())",
+  );
   await scheduleOf(own, 'a')();
+  const [left] = await shop.runtime.pool.promise().query('select `key` from tries');
+  expect(left).toEqual([{ key: 'pin/new' }]);
   const standsFor = async (id: string) =>
     (await findSessionActor(database, { id, now: new Date(), isForEntries: true })).kind;
   expect(await Promise.all(['unused', 'in-use', 'parked'].map(standsFor))).toEqual(['nobody', 'person', 'nobody']);

@@ -1,4 +1,4 @@
-import { endOldSessions, forgetAudits, forgetEntries, ownHolder, renewLease, takeLease } from '@/db';
+import { endOldSessions, forgetAudits, forgetEntries, forgetOldTries, ownHolder, renewLease, takeLease } from '@/db';
 import type { Context } from './context';
 import { backUpWhenDue, keepingHere } from './keeping/keep-backups';
 import { carryOutDue } from './outbox';
@@ -17,12 +17,15 @@ const auditDays = 366;
 /** A sign-in that nobody used for so long ends, and so does one that was parked, in days. */
 const unusedDays = 7;
 const parkedDays = 2;
+/** Longer than any rule of tries remembers, in days. */
+const triesDays = 2;
 
 async function forgetOld({ database, now }: Context): Promise<void> {
   const at = now();
   const before = (days: number) => new Date(at.getTime() - days * dayMs);
   await forgetEntries(database, before(rememberDays));
   await forgetAudits(database, before(auditDays));
+  await forgetOldTries(database, before(triesDays));
   await endOldSessions(database, { unusedSince: before(unusedDays), parkedSince: before(parkedDays), at });
 }
 
