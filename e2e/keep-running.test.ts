@@ -187,7 +187,7 @@ test('what a killed start left running is known by the next one, which goes on w
   await running.ended;
   await until('its servers end by themselves', async () => (await healthOf(running.base)) === 0);
   running = await start(folder, { PUDDLESTONE_TRUSTED_PROXIES: '127.0.0.1' });
-  expect(running.said()).toContain(`that an earlier start left on this data folder (process ${left})`);
+  expect(running.said()).toContain(`left running on this data folder: database (process ${left})`);
   act = sender(running.base);
   const { email } = owner;
   expect(await act('sign-in', { email, password })).toMatchObject({ status: 200 });

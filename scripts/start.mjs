@@ -7,7 +7,7 @@ import { fail, say } from './lib/say.mjs';
 ensureNodePackages();
 const { readEnvironment } = await import('./lib/environment.mjs');
 const { startDatabase, keptWord } = await import('./lib/database.mjs');
-const { claimFolder } = await import('./lib/data-folder.mjs');
+const { claimFolder, endLeftover } = await import('./lib/data-folder.mjs');
 const { keepUp } = await import('./lib/keep-up.mjs');
 const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
 const { openLog, startLine } = await import('./lib/log-files.mjs');
@@ -54,11 +54,10 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
 for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined);
 
 try {
-  for (const [name, { pid }] of claim.leftovers)
-    if (name !== 'database') {
-      say(`Ending what an earlier start left running: ${name} (process ${pid}).`);
-      process.kill(pid, 'SIGTERM');
-    }
+  for (const [name, left] of claim.leftovers) {
+    say(`Ending what an earlier start left running on this data folder: ${name} (process ${left.pid}) …`);
+    await endLeftover(left);
+  }
   if (!(await waitForPort(settings.PORT, settings.HOST)))
     throw new Error(
       `Port ${settings.PORT} is in use. Stop what uses it, or start with another one: PORT=4171 npm start`,
@@ -83,9 +82,10 @@ try {
     const database = await keepUp({
       name: 'The database',
       start: async () => {
-        const running = await startDatabase(dataFolder, { port, bufferMb: sizes.bufferMb, tell });
+        // Known from its first moment, so that one that is still starting when this start is killed is found, too.
+        const onSpawn = (/** @type {number | undefined} */ pid) => note('database', pid);
+        const running = await startDatabase(dataFolder, { port, bufferMb: sizes.bufferMb, tell, onSpawn });
         ({ port, url } = running);
-        note('database', running.pid);
         return running;
       },
       tell,

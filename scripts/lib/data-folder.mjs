@@ -176,6 +176,17 @@ function takeFile(path, owner) {
   throw new Refusal(`The data folder of ${path} is being taken by another start. Nothing was changed.`);
 }
 
+/** How long a process that was left running may take to end, in ms: a database writes what it holds. */
+const longestEndMs = 60_000;
+
+/** Ends a process that an earlier start left running, and waits until it has ended. @param {Process} left */
+export async function endLeftover(left) {
+  if (!isRunning(left)) return;
+  process.kill(left.pid, 'SIGTERM');
+  for (let waited = 0; waited < longestEndMs && isRunning(left); waited += 50)
+    await new Promise((resolve) => setTimeout(resolve, 50));
+}
+
 /** How much is left on the disk of a folder, in bytes. @param {string} folder */
 export function bytesLeft(folder) {
   const { bavail, bsize } = statfsSync(folder);

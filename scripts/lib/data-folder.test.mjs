@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { checkFolder, claimFolder, Refusal, startOfProcess } from './data-folder.mjs';
+import { checkFolder, claimFolder, endLeftover, Refusal, startOfProcess } from './data-folder.mjs';
 
 /** @type {string} */
 let folder;
@@ -47,7 +47,7 @@ test('a second start is refused with the first’s number and since when', () =>
   }
 });
 
-test('a folder whose owner ended without a word is taken over, with what it left running', () => {
+test('a folder whose owner ended without a word is taken over, with what it left running', async () => {
   const left = runSomething();
   try {
     writeFileSync(join(folder, 'session-secret'), 's');
@@ -63,6 +63,10 @@ test('a folder whose owner ended without a word is taken over, with what it left
     });
     claim.release();
     expect(readdirSync(folder)).toEqual(['session-secret']);
+    await endLeftover({ pid: left.pid, start: left.start });
+    expect(startOfProcess(left.pid)).toBeNull();
+    // One that has ended already, or whose number is another's by now, is left alone.
+    await endLeftover({ pid: process.pid, start: '1' });
   } finally {
     left.end();
   }

@@ -119,6 +119,8 @@ function sayWhyNot(dataFolder) {
   return `MariaDB did not start; its log:\n${log}`;
 }
 
+/** How many looks at a database that starts, a tenth of a second each, between two words about it. */
+const sayEvery = 300;
 /** Below this MariaDB cannot make the files that it starts with, in bytes. */
 const smallestDisk = 16 * 1048576;
 /** A shut down writes what was changed to its tables; it is waited for as long as that may take, in ms. */
@@ -128,11 +130,11 @@ const longestStopMs = 60_000;
  * Starts MariaDB on loopback with its data in `dataFolder`, making the data folder the first time.
  * Gives `{ url, port, pid, ended, stop() }`. The port is free by itself unless one is asked for.
  * @param {string} dataFolder
- * @param {{ port?: number | undefined, isThrownAway?: boolean, bufferMb?: number, tell?: (line: string) => void }} asked data that are thrown away are written without waiting for the disk
+ * @param {{ port?: number | undefined, isThrownAway?: boolean, bufferMb?: number, tell?: (line: string) => void, onSpawn?: (pid: number | undefined) => void }} asked data that are thrown away are written without waiting for the disk
  */
 export async function startDatabase(
   dataFolder,
-  { port: wanted, isThrownAway = false, bufferMb = 128, tell = say } = {},
+  { port: wanted, isThrownAway = false, bufferMb = 128, tell = say, onSpawn = () => undefined } = {},
 ) {
   const server = ensureProgram('mariadbd', 'mariadb-server');
   const installer = ensureProgram('mariadb-install-db', 'mariadb-server');
@@ -169,8 +171,12 @@ export async function startDatabase(
   /** @type {Promise<string>} */
   const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve(sayEnd(code, signal))));
   void ended.then(() => (isOver = true));
-  for (let i = 0; i < 300 && !(await isGreeting(port)); i++) {
+  onSpawn(child.pid);
+  // After it was killed it first brings its tables in order: however long that takes, it is not ended meanwhile.
+  for (let i = 1; !(await isGreeting(port)); i++) {
     if (isOver) throw new Error(sayWhyNot(dataFolder));
+    if (i % sayEvery === 0)
+      tell('The database is still starting: after an end in the middle it puts its tables in order.');
     await sleep(100);
   }
   const watch = setInterval(() => void lookAfter(), 5000);
