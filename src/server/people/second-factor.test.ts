@@ -5,7 +5,11 @@ import { codeOf, detailsOf } from '../../../test-support/told';
 import { act, letIn } from '@/server';
 
 let shop: TestShop;
-beforeAll(async () => void (shop = await openTestShop('second_factor')));
+beforeAll(async () => {
+  // What an installation seals with.
+  process.env.PUDDLESTONE_SECRET ??= 'a secret of this test alone, long enough';
+  shop = await openTestShop('second_factor');
+});
 afterAll(() => shop.close());
 
 const password = 'a-long-enough-word';
