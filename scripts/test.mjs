@@ -210,7 +210,9 @@ auditPackages();
 await jest('unit');
 await jest('components');
 
-const wantsInterface = wants('end-to-end') || wants('alone');
+// Only where it is named: `npm run test:long`.
+const wantsLong = only.includes('long');
+const wantsInterface = wantsLong || wants('end-to-end') || wants('alone');
 /** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */
 let database;
 /** @type {Awaited<ReturnType<typeof serve>> | undefined} */
@@ -254,6 +256,7 @@ try {
       DATABASE_URL: url,
     };
     await jest('end-to-end', interfaceEnvironment, 3);
+    if (wantsLong) await jest('long', interfaceEnvironment, 2);
     await jest('alone', interfaceEnvironment, 1);
   }
 } catch (error) {
