@@ -241,10 +241,9 @@ try {
   if (wantsInterface && database) {
     const { url, port } = database;
     const chromium = ensureProgram('chromium', 'chromium');
-    // The browsers take the cores: a second serving process only warms up twice. `keep-running` starts two.
-    const { heapMb } = sizesOf(thisMachine());
+    const { processes, heapMb } = sizesOf(thisMachine());
     const where = { port: await findFreePort(), host: '127.0.0.1', environment };
-    server = await serve({ ...where, heapMb, log: showError });
+    server = await serve({ ...where, processes, heapMb, log: showError });
     control = await serveControl({
       '/database/stop': () => database?.stop(),
       '/database/start': async () => void (database = await startDatabase(folder, { port, isThrownAway: true })),
