@@ -46,10 +46,18 @@ export default {
       ...shared,
       displayName: 'end-to-end',
       testMatch: ['<rootDir>/e2e/**/*.test.ts'],
-      testPathIgnorePatterns: ['nothing-lost', 'inches', 'gauge', 'keep-running', 'telling-steps', 'walk-bore-hole'],
+      testPathIgnorePatterns: [
+        'nothing-lost',
+        'inches',
+        'gauge',
+        'keep-running',
+        'telling-steps',
+        'walk-bore-hole',
+        'walk-gear',
+      ],
     },
     // What the rules beneath are held to in `core/bench` is walked once more by hand: minutes that the other checks need.
-    { ...shared, displayName: 'long', testMatch: ['<rootDir>/e2e/{telling-steps,walk-bore-hole}.test.ts'] },
+    { ...shared, displayName: 'long', testMatch: ['<rootDir>/e2e/{telling-steps,walk-bore-hole,walk-gear}.test.ts'] },
     // These stop the database under the application, or change the units or a gauge of the shop: nothing else may go on
     // beside them.
     { ...shared, displayName: 'alone', testMatch: ['<rootDir>/e2e/{gauge,inches,nothing-lost}.test.ts'] },
