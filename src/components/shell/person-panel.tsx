@@ -150,7 +150,7 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
           align="end"
           sideOffset={6}
           aria-label="Person at this screen"
-          className="z-50 w-[320px] rounded-[12px_10px_13px_9px] border border-ink bg-sheet p-4 shadow-lg"
+          className="z-50 max-h-(--radix-popover-content-available-height) w-[320px] overflow-y-auto rounded-[12px_10px_13px_9px] border border-ink bg-sheet p-4 shadow-lg"
         >
           {tablet === null ? (
             <div className="text-13">
