@@ -21,6 +21,7 @@ async function backup(): Promise<void> {
       { database: runtime.database, databaseUrl: url, folder, now: () => new Date() },
       {
         askedBy: 'npm run backup',
+        tidies: values.into === undefined,
         withoutPicturesBefore: days === null ? null : new Date(now.getTime() - days * 86_400_000),
       },
     );

@@ -64,7 +64,8 @@ try {
     );
   const log = openLog(dataFolder, settings.PUDDLESTONE_LOG);
   const tell = (/** @type {string} */ line) => {
-    say(line);
+    // Where the log goes to the standard output, too, it is said once.
+    if (log.path) say(line);
     log.write(startLine(line));
   };
   const figuresPort = settings.PUDDLESTONE_METRICS_PORT ?? (settings.PORT + 1000 < 65536 ? settings.PORT + 1000 : 5170);

@@ -131,7 +131,11 @@ export function claimFolder(folder) {
           return;
         }
       },
-      release: () => rmSync(path, { force: true }),
+      /** Ends what still runs of what was noted, such as a database that was just being started, and gives the folder back. */
+      release: async () => {
+        for (const child of Object.values(owner.children)) await endLeftover(child);
+        rmSync(path, { force: true });
+      },
     };
   } catch (error) {
     throw asRefusal(error, folder);

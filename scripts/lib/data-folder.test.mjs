@@ -61,9 +61,8 @@ test('a folder whose owner ended without a word is taken over, with what it left
     expect(JSON.parse(readFileSync(join(folder, 'owner.json'), 'utf8')).children).toEqual({
       'server-1': { pid: left.pid, start: left.start },
     });
-    claim.release();
+    await claim.release();
     expect(readdirSync(folder)).toEqual(['session-secret']);
-    await endLeftover({ pid: left.pid, start: left.start });
     expect(startOfProcess(left.pid)).toBeNull();
     // One that has ended already, or whose number is another's by now, is left alone.
     await endLeftover({ pid: process.pid, start: '1' });

@@ -23,7 +23,7 @@ export async function runOnDatabase(path, args = []) {
       runScript(path, { ...environment, DATABASE_URL: database.url }, args);
     } finally {
       await database.stop();
-      claim.release();
+      await claim.release();
     }
   } catch (error) {
     // A script has said by itself why it ended.

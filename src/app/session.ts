@@ -23,8 +23,10 @@ const sealedSchema = z.object({ sessionId: z.string(), use: z.enum(['session', '
 const deviceSchema = z.object({
   deviceId: z.string().max(36),
   tabletId: z.string().max(36).nullable(),
-  knows: z.array(z.string().max(36).brand<'PersonId'>()).max(200),
+  knows: z.array(z.string().max(36).brand<'PersonId'>()),
 });
+/** How many people a device remembers, those who came last: a browser drops a cookie of more than 4 kB. */
+const mostKnown = 20;
 type KeptDevice = z.infer<typeof deviceSchema>;
 const deviceCookie = 'puddlestone-device';
 /** A year, in seconds. */
@@ -70,7 +72,7 @@ export async function currentDevice(): Promise<Device> {
 /** Keeps on this device what it is now: a tablet of the bench, or one on which somebody has signed in. */
 export async function keepDevice(change: { readonly tabletId?: string; readonly knows?: PersonId }): Promise<void> {
   const kept = (await keptDevice()) ?? { deviceId: crypto.randomUUID(), tabletId: null, knows: [] };
-  const knows = change.knows ? [...new Set([change.knows, ...kept.knows])].slice(0, 100) : kept.knows;
+  const knows = change.knows ? [...new Set([change.knows, ...kept.knows])].slice(0, mostKnown) : kept.knows;
   const device: KeptDevice = { ...kept, knows, ...(change.tabletId !== undefined && { tabletId: change.tabletId }) };
   const sealed = await sealData(device, { password: secret(), ttl: deviceSeconds });
   const isSecure = (await headers()).get('x-forwarded-proto') === 'https';

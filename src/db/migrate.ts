@@ -69,11 +69,13 @@ export async function withSetUp<Result>(
   const database = drizzle(connection);
   let lease = { name: setUp, holder: ownHolder() };
   let renewing: NodeJS.Timeout | undefined;
+  let isTaken = false;
   try {
     const { isEmpty } = await checkFitness(connection, folder);
     lease = { ...lease, holder: `${lease.holder}${isEmpty ? firstTime : ''}` };
     await connection.query(makeLeases);
     await takeSetUp(connection, { holder: lease.holder, tell });
+    isTaken = true;
     renewing = setInterval(() => void renewLease(database, lease).catch(() => undefined), (leaseSeconds * 1000) / 4);
     // Another copy may have migrated it meanwhile, to more than this one knows.
     await checkFitness(connection, folder);
@@ -81,7 +83,7 @@ export async function withSetUp<Result>(
     return await then();
   } finally {
     clearInterval(renewing);
-    await giveLeaseBack(database, lease).catch(() => undefined);
+    if (isTaken) await giveLeaseBack(database, lease).catch(() => undefined);
     await connection.end();
   }
 }

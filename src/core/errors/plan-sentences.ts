@@ -20,6 +20,7 @@ export const planSentences = {
   'tablet-name-taken': ({ name }: { name: string }) =>
     `There is a tablet “${name}” already. Give this one another name.`,
   'not-to-hand-to': () => 'Hand the work to somebody else who works here.',
+  'factor-holds': () => 'A second factor holds already. End it first, then set up another.',
   'no-factor-begun': () => 'No second factor is being set up. Begin again.',
   'wrong-code': () => 'The code is not the one that the app shows now. The clock of the telephone may be wrong.',
   'no-tablet': () => 'This tablet is ended already.',

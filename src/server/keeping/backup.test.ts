@@ -172,9 +172,24 @@ describe('the nightly backup', () => {
   });
 });
 
+test('one without old pictures never stands for a whole one, and a folder named for one alone is not tidied', async () => {
+  const whole = (await findLastBackup(at.database))?.id;
+  const before = readdirSync(folder);
+  const old = 'puddlestone-20260101T020000Z.zip';
+  writeFileSync(join(folder, old), '');
+  const made = present(await backUp(at, { askedBy: 'npm run backup', withoutPicturesBefore: new Date() }));
+  expect(made.failure).toBeNull();
+  expect(made.file).toMatch(/Z-newer-pictures\.zip$/);
+  expect((await findLastBackup(at.database))?.id).toBe(whole);
+  expect(readdirSync(folder)).toEqual(expect.arrayContaining([...before, old]));
+  await backUp({ ...at, now: () => new Date(Date.now() + 5000) }, { askedBy: 'npm run backup', tidies: false });
+  expect(readdirSync(folder)).toContain(old);
+});
+
 test('a backup says by its name when it was made', () => {
   const now = new Date('2026-11-28T02:00:07.123Z');
   expect(backupName(now)).toBe('puddlestone-20261128T020007Z.zip');
   expect(momentOfBackup(`/somewhere/${backupName(now)}`)).toEqual(new Date('2026-11-28T02:00:07Z'));
   expect(momentOfBackup('puddlestone.zip')).toBeNull();
+  expect(momentOfBackup(backupName(now, false))).toBeNull();
 });

@@ -45,35 +45,39 @@ function sayFailure(error: unknown, folder: string): string {
   return `It failed (${code || (error instanceof Error ? error.name : 'unknown')}); the log says more.`;
 }
 
-/** A folder that a person asked for may have other files; only the usual one is tidied. */
 export interface BackupWanted {
   readonly askedBy: string;
+  /** Pictures before are left out: such a file is made by request, beside the whole ones, and never stands for one. */
   readonly withoutPicturesBefore?: Date | null;
+  /** Whether those that are outlived are taken out: not in a folder that was named for this one alone. */
+  readonly tidies?: boolean;
 }
 
 /**
  * Makes a backup, one at a time over all copies, writes down how it went, and takes out those that are outlived. Gives
  * null when another copy is at one just now.
  */
-export async function backUp(at: KeepingAt, { askedBy, withoutPicturesBefore = null }: BackupWanted) {
+export async function backUp(at: KeepingAt, { askedBy, withoutPicturesBefore = null, tidies = true }: BackupWanted) {
   const { database, databaseUrl, folder } = at;
   const lease = { name: 'backup', holder: ownHolder() };
   if (!(await takeLease(database, lease))) return null;
   const renewing = setInterval(() => void renewLease(database, lease).catch(() => undefined), 15_000);
   const startedAt = at.now();
-  const file = join(folder, backupName(startedAt));
+  const isWhole = withoutPicturesBefore === null;
+  const file = join(folder, backupName(startedAt, isWhole));
   const begun = { id: randomUUID(), startedAt, file, askedBy };
   try {
     const shop = (await readShop(database))?.name ?? '';
     const { bytes, manifest } = await makeBackup({ databaseUrl, file, now: startedAt, shop, withoutPicturesBefore });
     const made = { ...begun, finishedAt: at.now(), bytes, jobs: manifest.jobs, pictures: manifest.pictures };
-    await addBackup(database, made);
-    await takeOutOld(folder);
+    if (isWhole) await addBackup(database, made);
+    if (isWhole && tidies)
+      await takeOutOld(folder).catch((error: unknown) => console.error('[backup] old ones stay', error));
     return { ...made, failure: null };
   } catch (error) {
     console.error('[backup]', error);
     const failure = sayFailure(error, folder);
-    await addBackup(database, { ...begun, failure });
+    if (isWhole) await addBackup(database, { ...begun, failure });
     return { ...begun, failure };
   } finally {
     clearInterval(renewing);

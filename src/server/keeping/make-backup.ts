@@ -98,11 +98,11 @@ export async function makeBackup(asked: BackupAsked): Promise<{ readonly bytes: 
   }
 }
 
-/** The name of a backup that is made now. */
-export const backupName = (now: Date) =>
-  `puddlestone-${now.toISOString().slice(0, 19).replaceAll('-', '').replaceAll(':', '')}Z.zip`;
+/** The name of a backup that is made now; one without old pictures says so in it. */
+export const backupName = (now: Date, isWhole = true) =>
+  `puddlestone-${now.toISOString().slice(0, 19).replaceAll('-', '').replaceAll(':', '')}Z${isWhole ? '' : '-newer-pictures'}.zip`;
 
-/** When a backup was made, by its name; null for a file that is none. */
+/** When a whole backup was made, by its name; null for any other file. */
 export function momentOfBackup(path: string): Date | null {
   const parts = /^puddlestone-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z\.zip$/.exec(basename(path));
   if (!parts) return null;

@@ -39,7 +39,7 @@ export const readKeeping = defineUseCase({
       zone,
       ...judgeBackupAge({ now: at, lastGood, since: since ?? at }),
       lastGood: lastGood?.toISOString() ?? null,
-      nextAt: new Date(lastNight(at, zone).getTime() + 24 * hourMs).toISOString(),
+      nextAt: lastNight(new Date(at.getTime() + 24 * hourMs), zone).toISOString(),
       hour: backupHour,
       keep: keepBackups,
       folder: here?.folder ?? null,

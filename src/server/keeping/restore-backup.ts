@@ -66,6 +66,24 @@ export async function restoreBackup(file: string, url: string, tell: (line: stri
   const manifest = await checkBackup(file);
   tell(`The backup of ${manifest.shop} of ${manifest.madeAt} is whole: ${manifest.jobs} jobs.`);
   await requireEmpty(url);
+  try {
+    return await fill({ file, url, manifest, tell });
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    throw new BackupFault(
+      `${why}\nThe place is half filled: do not start from it. Bring the backup back into another one.`,
+    );
+  }
+}
+
+interface Filling {
+  readonly file: string;
+  readonly url: string;
+  readonly manifest: Manifest;
+  readonly tell: (line: string) => void;
+}
+
+async function fill({ file, url, manifest, tell }: Filling): Promise<Restored> {
   const rows = await migrateTo(url, manifest.migration, async () => {
     const reader = await BackupReader.open(file);
     try {

@@ -42,6 +42,9 @@ test('it is begun with the password, and does not hold before a first code was r
   expect((await detailsOf(act('confirm-second-factor', as('wenna'), { code: wrong })))?.what).toMatch(/not the one/);
   ({ recovery } = await act('confirm-second-factor', as('wenna'), { code: shown(secret) }));
   expect(new Set(recovery).size).toBe(10);
+  expect((await detailsOf(act('begin-second-factor', as('wenna'), { current: password })))?.what).toMatch(
+    /holds already/,
+  );
   // Kept sealed and hashed only.
   const [rows] = await shop.runtime.pool.promise().query('select secret, recovery from second_factors');
   expect(JSON.stringify(rows)).not.toContain(secret);

@@ -18,7 +18,7 @@ import {
 import type { Context } from '../context';
 import { forVerb, inTransaction } from '../use-case';
 import { noteDeed } from './deed';
-import { isSecretRight } from './passwords';
+import { proveOwnPassword } from './own-password';
 import { tryOnce } from './tries';
 
 /** A code holds for half a minute, and one before and after it is taken: clocks differ. RFC 6238. */
@@ -54,19 +54,12 @@ function makeRecovery(): readonly string[] {
   return Array.from({ length: recoveryWords }, () => word().replace(/^(.{5})/, '$1-'));
 }
 
-async function ownPassword(context: Context, current: string) {
-  const { actor, database } = context;
-  if (actor.kind !== 'person') throw new DomainError('not-signed-in');
-  const tried = await tryOnce(context, [{ kind: 'password', of: `own/${actor.personId}` }]);
-  const person = (await findPerson(database, actor.personId)) ?? refuse('not-found', reason('no-person'));
-  if (!(await isSecretRight(person.passwordHash, current))) refuse('bad-input', reason('wrong-current'), 'current');
-  await tried.right();
-  return person;
-}
-
 /** Begins a second factor of one's own: what the app on the telephone is told. It holds once a code of it was right. */
 export const beginSecondFactor = forVerb('begin-second-factor', async (context, { current }) => {
-  const person = await ownPassword(context, current);
+  const person = await proveOwnPassword(context, current);
+  // One that holds is not lost by setting up another and leaving it there.
+  if ((await findSecondFactor(context.database, person.id))?.confirmedAt)
+    return refuse('wrong-state', reason('factor-holds'));
   const secret = new Secret({ size: 20 }).base32;
   const shop = await readShop(context.database);
   const sealed = await sealData({ secret }, sealing());
@@ -105,7 +98,7 @@ export const confirmSecondFactor = forVerb('confirm-second-factor', async (conte
 
 /** Ends one's own second factor. */
 export const endSecondFactor = forVerb('end-second-factor', async (context, { current }) => {
-  const person = await ownPassword(context, current);
+  const person = await proveOwnPassword(context, current);
   return inTransaction(context, async (connection) => {
     if (!(await dropFactor(connection, person.id))) return { ended: 0 };
     await noteDeed(context, connection, 'end-second-factor', 'signs in without a second factor from now on');

@@ -1,7 +1,7 @@
 import type { Actor } from '@/core/access';
 import type { PersonId } from '@/core/record';
 import { findTablet } from '@/db';
-import { act } from '@/server';
+import { act, perform, readOwnSessions } from '@/server';
 import { openTestShop, testDevice, usualPin, type TestShop } from '../../../test-support/open-test-shop';
 import { codeOf, detailsOf } from '../../../test-support/told';
 import type { Context } from '../context';
@@ -133,9 +133,7 @@ describe('where one is signed in', () => {
   test('is listed for oneself, this one marked, and each can be ended; another’s only by the owner', async () => {
     const one = await signIn({ agent: 'Firefox on Linux', client: '192.0.2.1' }, 'bram');
     const two = await signIn({ agent: 'Safari on iPad', client: '192.0.2.2' }, 'bram');
-    const { sessions } = await import('./own-sessions').then(({ readOwnSessions }) =>
-      readOwnSessions.run(on({ sessionId: two.sessionId }, 'bram'), {}),
-    );
+    const { sessions } = await perform(readOwnSessions, on({ sessionId: two.sessionId }, 'bram'), {});
     expect(sessions.find(({ id }) => id === two.sessionId)).toMatchObject({ isThis: true, agent: 'Safari on iPad' });
     expect(sessions.find(({ id }) => id === one.sessionId)).toMatchObject({ isThis: false, client: '192.0.2.1' });
     expect(await codeOf(shop.act('ines', 'end-session', { sessionId: one.sessionId }))).toBe('not-found');

@@ -25,10 +25,10 @@ import {
 import type { Context } from '../context';
 import { defineUseCase, forVerb, inTransaction } from '../use-case';
 import { noteDeed } from './deed';
+import { proveOwnPassword } from './own-password';
 import { showSession } from './own-sessions';
 import { refuseCommon } from './common-words';
-import { hashSecret, isSecretRight } from './passwords';
-import { tryOnce } from './tries';
+import { hashSecret } from './passwords';
 
 async function personOf(connection: Connection, id: PersonId) {
   return (await findPerson(connection, id)) ?? refuse('not-found', reason('no-person'));
@@ -130,21 +130,15 @@ export const resetSecret = forVerb('reset-secret', async (context, { personId, p
 
 /** One's own password or PIN, by whoever knows the password that is. */
 export const changeOwnSecret = forVerb('change-own-secret', async (context, { current, password, pin }) => {
-  const { actor, database } = context;
-  if (actor.kind !== 'person') throw new DomainError('not-signed-in');
-  const tried = await tryOnce(context, [{ kind: 'password', of: `own/${actor.personId}` }]);
-  const { passwordHash: stored, name, email } = await personOf(database, actor.personId);
-  if (!(await isSecretRight(stored, current))) refuse('bad-input', reason('wrong-current'), 'current');
-  await tried.right();
+  const { id, name, email } = await proveOwnPassword(context, current);
   refuseCommon({ password, pin, name, email });
   const hashes = await hashesOf({ password, pin });
   return inTransaction(context, async (connection) => {
-    await changePerson(connection, actor.personId, hashes);
+    await changePerson(connection, id, hashes);
     await noteDeed(context, connection, 'change-own-secret', 'chose another password or PIN');
     // Whoever had learned the old password is out everywhere else.
     const { sessionId } = context.device;
-    const ended =
-      password === undefined ? 0 : await endOtherSessions(connection, actor.personId, sessionId, context.now());
+    const ended = password === undefined ? 0 : await endOtherSessions(connection, id, sessionId, context.now());
     return { changed: Number(password !== undefined) + Number(pin !== undefined), ended };
   });
 });

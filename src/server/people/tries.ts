@@ -1,4 +1,4 @@
-import { pauseAfterTries, sayWait, tryRules, type TryKind } from '@/core/access';
+import { sayWait, tryRules, type TryKind } from '@/core/access';
 import { DomainError } from '@/core/errors';
 import { beginTry, forgetTries, takeTryBack } from '@/db';
 import type { Context } from '../context';
@@ -51,6 +51,3 @@ export async function tryOnce({ database, now }: Context, keys: readonly TryKey[
     },
   };
 }
-
-/** The first pause of a kind, in words, for the audit. */
-export const sayFirstPause = (kind: TryKind) => sayWait(pauseAfterTries(tryRules[kind], tryRules[kind].free + 1));
