@@ -1,6 +1,7 @@
 import { sql, type SQL } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import { createPool, type Pool } from 'mysql2';
+import { addressesIn, Nodes, usualPatienceMs, type OpenedPool } from './nodes';
 import * as schema from './schema';
 
 export type Database = MySql2Database<typeof schema>;
@@ -9,16 +10,16 @@ export type Connection = Pick<Database, 'select' | 'selectDistinct' | 'insert' |
 
 export interface OpenedDatabase {
   readonly database: Database;
-  readonly pool: Pool;
+  readonly pool: OpenedPool;
 }
 
 /**
- * Opens a pool on MariaDB. Times go in and out in UTC; idle connections are let go so that a restarted server is met
- * anew.
+ * Opens a pool on MariaDB, or on the nodes of a cluster where an address names several hosts. Times go in and out in UTC;
+ * idle connections are let go so that a restarted server is met anew.
+ * @param patienceMs how long a node of a cluster may take to answer
  */
-export function openDatabase(url: string): OpenedDatabase {
-  const pool = createPool({
-    uri: url,
+export function openDatabase(url: string, patienceMs = usualPatienceMs): OpenedDatabase {
+  const options = {
     timezone: 'Z',
     connectionLimit: 10,
     maxIdle: 10,
@@ -29,8 +30,11 @@ export function openDatabase(url: string): OpenedDatabase {
     jsonStrings: false,
     // Drizzle’s own error says which statement it was; the driver’s trace of each question cost a twentieth of an entry.
     trace: false,
-  });
-  return { pool, database: drizzle(pool, { schema, mode: 'default' }) };
+  };
+  const addresses = addressesIn(url);
+  const pool = addresses.length > 1 ? new Nodes(addresses, options, patienceMs) : createPool({ ...options, uri: url });
+  // What Drizzle asks of a pool is what `Nodes` has.
+  return { pool, database: drizzle(pool as Pool, { schema, mode: 'default' }) };
 }
 
 /** Reads several things as they stood at one moment, whatever is written meanwhile. */

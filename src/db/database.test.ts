@@ -1,4 +1,5 @@
 import { createServer, type AddressInfo } from 'node:net';
+import { dirname } from 'node:path';
 import { present } from '@/core/present';
 import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
 import { migrateDatabase, openDatabase, isAnswering, translateError, searchJobs, listOpenJobs } from '.';
@@ -13,6 +14,12 @@ test('migrations may be run by several copies at once, and again', async () => {
   await Promise.all([migrateDatabase(url), migrateDatabase(url), migrateDatabase(url)]);
   const [rows] = await shop.runtime.pool.promise().query('select count(*) as n from __drizzle_migrations');
   expect(present((rows as { n: number }[])[0]).n).toBeGreaterThan(0);
+});
+
+test('temporary tables lie in a place of this database alone, where no other that starts takes them away', async () => {
+  const [rows] = await shop.runtime.pool.promise().query('select @@tmpdir as own, @@datadir as data');
+  const { own, data } = present((rows as { own: string; data: string }[])[0]);
+  expect(dirname(own)).toBe(dirname(data.replace(/\/$/, '')));
 });
 
 test('moments are UTC and measured values decimal, as the server itself says', async () => {

@@ -1,5 +1,6 @@
 import type { Readable } from 'node:stream';
 import { createConnection, type Connection as RawConnection } from 'mysql2';
+import { readyAddress } from './nodes';
 import type { Connection, RowDataPacket } from 'mysql2/promise';
 
 /** A table as it is written into a backup. */
@@ -23,7 +24,29 @@ const binary = /^(tiny|medium|long)?blob$|^(var)?binary$/;
 
 const quoted = (name: string) => `\`${name.replaceAll('`', '``')}\``;
 
+/** Jobs that leave into an archive, by the name of its file. */
+const leaving = (column: string) => `(select ${column} from archived_jobs where file = ?)`;
+/** Rows of other tables than those of a job that go with it, so that the file can be read by itself. */
+const beside: Readonly<Record<string, string>> = {
+  jobs: `id in ${leaving('former_id')}`,
+  worked_spans: `tag in ${leaving('tag')}`,
+  pumps: `id in ${leaving('pump_id')}`,
+  customers: `id in ${leaving('customer_id')}`,
+  contacts: `id in (select contact_id from jobs where id in ${leaving('former_id')})`,
+  lots: `id in (select lot_id from jobs where id in ${leaving('former_id')})`,
+};
+/** Tables of which rows that are here already stay as they are when an archive comes back. */
+export const sharedTables: ReadonlySet<string> = new Set(['pumps', 'customers', 'contacts', 'lots']);
+
+/** Which rows of a table go into an archive, as a condition with the file's name once; null where none do. */
+function archivedRows({ name, columns }: DumpedTable): string | null {
+  if (columns.some((column) => column.name === 'job_id')) return `job_id in ${leaving('former_id')}`;
+  return beside[name] ?? null;
+}
+
 export interface DumpFrom {
+  /** Name of the archive whose jobs are wanted; all of the record where none is named. */
+  readonly archive?: string;
   /** Pictures that were taken before are left out; null for none. */
   readonly withoutPicturesBefore: Date | null;
 }
@@ -44,7 +67,7 @@ export class Snapshot {
 
   static async open(url: string, from: DumpFrom): Promise<Snapshot> {
     // Rows are streamed by the driver's older interface, on the same connection: in the same transaction.
-    const raw = createConnection({ uri: url, timezone: 'Z' });
+    const raw = createConnection({ uri: await readyAddress(url), timezone: 'Z' });
     const connection = raw.promise();
     await connection.query('set session transaction isolation level repeatable read');
     await connection.query('start transaction with consistent snapshot, read only');
@@ -70,7 +93,8 @@ export class Snapshot {
       const column = { name: columnName, isBinary: binary.test(type) };
       found.set(name, [...(found.get(name) ?? []), column]);
     }
-    return [...found].map(([name, columns]) => ({ name, columns }));
+    const tables = [...found].map(([name, columns]) => ({ name, columns }));
+    return this.from.archive === undefined ? tables : tables.filter((table) => archivedRows(table) !== null);
   }
 
   /** The rows of a table in the order of its key, so that the same rows always make the same text. */
@@ -81,12 +105,15 @@ export class Snapshot {
       [name],
     );
     const order = keys.map((row) => quoted(String((row as { name: string }).name)));
-    const sql = `select ${columns.map((column) => this.expression(name, column)).join(', ')} from ${quoted(name)}${
+    const { archive } = this.from;
+    const where = archive === undefined ? '' : ` where ${archivedRows({ name, columns }) ?? 'false'}`;
+    const sql = `select ${columns.map((column) => this.expression(name, column)).join(', ')} from ${quoted(name)}${where}${
       order.length ? ` order by ${order.join(', ')}` : ''
     }`;
     const stream: Readable = this.raw
       .query({
         sql,
+        values: archive === undefined ? [] : [archive],
         rowsAsArray: true,
         typeCast: (field) =>
           binary.test(field.type.toLowerCase()) && columns.some((one) => one.isBinary && one.name === field.name)
@@ -119,10 +146,14 @@ const batchRows = 500;
 export class Loader {
   private constructor(private readonly connection: RawConnection) {}
 
-  static async open(url: string): Promise<Loader> {
-    const connection = createConnection({ uri: url, timezone: 'Z' });
+  /**
+   * @param how whether the database is empty: then rows go in without looking for others of their keys. MariaDB takes
+   * rows for empty tables in bulk then, and a transaction with such and other tables was seen to end with nothing done.
+   */
+  static async open(url: string, { isEmpty = true } = {}): Promise<Loader> {
+    const connection = createConnection({ uri: await readyAddress(url), timezone: 'Z' });
     const loader = new Loader(connection);
-    await loader.run('set session foreign_key_checks = 0, unique_checks = 0');
+    await loader.run(`set session foreign_key_checks = 0, unique_checks = ${isEmpty ? 0 : 1}`);
     return loader;
   }
 
@@ -130,10 +161,23 @@ export class Loader {
     return new Promise((resolve) => this.connection.end(() => resolve()));
   }
 
-  /** Inserts all rows of a table. Gives how many. */
-  async load(table: DumpedTable, rows: AsyncIterable<readonly DumpedValue[]>): Promise<number> {
+  /** What is loaded from now on stands when `commit` is called, all or nothing. */
+  begin(): Promise<void> {
+    return this.run('start transaction');
+  }
+
+  commit(): Promise<void> {
+    return this.run('commit');
+  }
+
+  /** Inserts all rows of a table; of shared ones those that are not here already. Gives how many there were. */
+  async load(
+    table: DumpedTable,
+    rows: AsyncIterable<readonly DumpedValue[]>,
+    { keepsThere = false } = {},
+  ): Promise<number> {
     const names = table.columns.map(({ name }) => quoted(name)).join(', ');
-    const insert = `insert into ${quoted(table.name)} (${names}) values ?`;
+    const insert = `insert ${keepsThere ? 'ignore ' : ''}into ${quoted(table.name)} (${names}) values ?`;
     let batch: (string | Buffer | null)[][] = [];
     let [bytes, count] = [0, 0];
     const flush = async () => {

@@ -1,3 +1,4 @@
+export * from './archive';
 export * from './audits';
 export * from './back-tests';
 export * from './backups';
@@ -19,7 +20,7 @@ export { keepRecord } from './kept-records';
 export * from './jobs';
 export { UnfitDatabase } from './fitness';
 export { findLease, giveLeaseBack, renewLease, takeLease, type Lease } from './leases';
-export { Loader, Snapshot, type DumpedTable, type DumpedValue } from './dump';
+export { Loader, sharedTables, Snapshot, type DumpedTable, type DumpedValue } from './dump';
 export {
   lastMigration,
   migrateDatabase,
@@ -29,6 +30,7 @@ export {
   requireEmpty,
   withSetUp,
 } from './migrate';
+export { listEvents, listEventsAfter, listEventsOf, listHeads, packClosed, type HeadAt } from './chapters';
 export { multiplyJobs } from './multiply-jobs';
 export {
   addOutbox,
@@ -40,6 +42,7 @@ export {
   postponeOutbox,
 } from './outbox';
 export * from './people';
+export * from './passkeys';
 export * from './second-factors';
 export * from './staff';
 export * from './trends';
@@ -61,4 +64,5 @@ export {
   type Beside,
   type OutboxRow,
 } from './persist';
+export { howLost } from './nodes';
 export { isDeadlock, isDuplicate, translateError } from './translate-error';

@@ -1,4 +1,5 @@
 import { eq, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
 import * as z from 'zod';
 import {
   asId,
@@ -17,7 +18,7 @@ import {
 } from '@/core/record';
 import { present } from '@/core/present';
 import { keepRecord, keptRecord } from './kept-records';
-import { asJsonArray, childrenOf, decodeRow, loadChildren } from './child-rows';
+import { asJsonArray, childrenOf, decodeRow, loadChildren, type RowOfColumns } from './child-rows';
 import { fromJson, rowsOf, type Connection } from './client';
 import { warrantyEnd } from '@/core/warranty';
 import { mappings, type Mapping, type TableKind } from './job-rows';
@@ -48,10 +49,32 @@ const likes = `(select json_arrayagg(other.tag) from pumps like_it inner join jo
  where like_it.maker = pumps.maker and like_it.model = pumps.model and like_it.size = pumps.size and other.id <> jobs.id
  and other.closed_at is null and other.station in (${laidOpen.map((station) => `'${station}'`).join(', ')}))`;
 
+/** The visits of a pump: those of every plate of its maker with its serial number. */
+const visits = {
+  job: alias(jobs, 'visit'),
+  pump: alias(pumps, 'visit_pump'),
+  report: alias(t.reports, 'visit_report'),
+  returned: alias(t.returns, 'visit_return'),
+};
+const visited = {
+  ...{ tag: visits.job.tag, openedAt: visits.job.openedAt, closedAt: visits.job.closedAt },
+  ...{ outcome: visits.job.outcome, report: visits.report.number },
+  ...{ warrantyFrom: visits.returned.warrantyFrom, warrantyMonths: visits.returned.warrantyMonths },
+};
+const fromVisits = `from pumps visit_pump inner join jobs visit on visit.pump_id = visit_pump.id
+ left join reports visit_report on visit_report.job_id = visit.id
+ left join returns visit_return on visit_return.job_id = visit.id`;
+const ofPlate = 'where visit_pump.serial_key = pumps.serial_key and visit_pump.maker = pumps.maker';
+const mostVisits = 50;
+const newestFirst = `order by visit.opened_at desc limit ${mostVisits}`;
+const earlier = `(select json_arrayagg(${asJsonArray(visited)} ${newestFirst})
+ ${fromVisits} ${ofPlate} and visit.id <> jobs.id and visit.opened_at < jobs.opened_at)`;
+const allVisits = query(visited, `${fromVisits} inner join pumps on pumps.id = ? ${ofPlate} ${newestFirst}`);
+
 /** Written once, as `loadChildren` writes its own: it is sent with every request. */
 const headText = `select ${asJsonArray(heads.job)} as job, ${asJsonArray(heads.pump)} as pump,
  ${asJsonArray(heads.customer)} as customer, if(contacts.id is null, null, ${asJsonArray(heads.contact)}) as contact,
- if(lots.id is null, null, ${asJsonArray(heads.lot)}) as lot, ${likes} as likes
+ if(lots.id is null, null, ${asJsonArray(heads.lot)}) as lot, ${likes} as likes, ${earlier} as earlier
  from jobs inner join pumps on pumps.id = jobs.pump_id inner join customers on customers.id = jobs.customer_id
  left join contacts on contacts.id = jobs.contact_id
  left join lots on lots.id = jobs.lot_id where jobs.tag = `;
@@ -61,9 +84,24 @@ const tagList = z
   .nullable()
   .transform((tags) => (tags ?? []).map((tag) => asId<Tag>(tag)));
 
+const rowsIn = (body: unknown): readonly unknown[] => {
+  const rows = fromJson(body);
+  return Array.isArray(rows) ? rows : [];
+};
+
+function visitsIn(rows: readonly RowOfColumns<typeof visited>[]): readonly EarlierVisit[] {
+  const all = rows.map(({ tag, openedAt, closedAt, outcome, report, warrantyFrom, warrantyMonths }) => ({
+    ...{ tag, outcome, reportNumber: report },
+    openedAt: openedAt.toISOString(),
+    closedAt: closedAt?.toISOString() ?? null,
+    warrantyUntil: warrantyFrom && warrantyMonths ? warrantyEnd(warrantyFrom, warrantyMonths) : null,
+  }));
+  return [...new Map(all.map((visit) => [visit.tag, visit])).values()];
+}
+
 async function loadHead(connection: Connection, tag: string) {
   const text = sql`${sql.raw(headText)}${tag}`;
-  const [row] = await rowsOf<Record<keyof typeof heads | 'likes', unknown>>(connection, text);
+  const [row] = await rowsOf<Record<keyof typeof heads | 'likes' | 'earlier', unknown>>(connection, text);
   if (!row) return null;
   return {
     job: present(decodeRow(heads.job, row.job)),
@@ -72,6 +110,7 @@ async function loadHead(connection: Connection, tag: string) {
     contact: decodeRow(heads.contact, row.contact),
     lot: decodeRow(heads.lot, row.lot),
     likes: tagList.parse(fromJson(row.likes)).toSorted(),
+    earlier: visitsIn(rowsIn(row.earlier).map((one) => present(decodeRow(visited, one)))),
   };
 }
 
@@ -88,37 +127,6 @@ function headOf({ job, pump, customer, contact, lot }: FoundHead): JobHead {
     contact,
     lot: lot && { id: lot.id, number: lot.number, unit: job.lotUnit ?? 1 },
   };
-}
-
-interface Visiting {
-  readonly pumpId: string;
-  /** A job of the pump that is no earlier visit of itself, and when it was opened. */
-  readonly of?: { readonly id: JobId; readonly openedAt: Date };
-}
-
-const visited = {
-  ...{ tag: jobs.tag, openedAt: jobs.openedAt, closedAt: jobs.closedAt, outcome: jobs.outcome },
-  ...{ report: t.reports.number, warrantyFrom: t.returns.warrantyFrom, warrantyMonths: t.returns.warrantyMonths },
-};
-/** Beside the plate that is asked for, `own`, those of the same pump. */
-const visitsFrom = `from jobs inner join pumps on pumps.id = jobs.pump_id
- inner join pumps own on own.serial_key = pumps.serial_key and own.maker = pumps.maker
- left join reports on reports.job_id = jobs.id left join returns on returns.job_id = jobs.id where own.id = ?`;
-const newestFirst = 'order by jobs.opened_at desc limit 50';
-const allVisits = query(visited, `${visitsFrom} ${newestFirst}`);
-const earlierVisits = query(visited, `${visitsFrom} and jobs.id <> ? and jobs.opened_at < ? ${newestFirst}`);
-
-async function loadVisits(connection: Connection, { pumpId, of }: Visiting): Promise<readonly EarlierVisit[]> {
-  const rows = of
-    ? await readRows(connection, earlierVisits, [pumpId, of.id, jobs.openedAt.mapToDriverValue(of.openedAt)])
-    : await readRows(connection, allVisits, [pumpId]);
-  const visits = rows.map(({ tag, openedAt, closedAt, outcome, report, warrantyFrom, warrantyMonths }) => ({
-    ...{ tag, outcome, reportNumber: report },
-    openedAt: openedAt.toISOString(),
-    closedAt: closedAt?.toISOString() ?? null,
-    warrantyUntil: warrantyFrom && warrantyMonths ? warrantyEnd(warrantyFrom, warrantyMonths) : null,
-  }));
-  return [...new Map(visits.map((visit) => [visit.tag, visit])).values()];
 }
 
 const termsOf = ({ deliveryNote, sharesPromise, sharesQuote, sharesDelivery }: LotTerms): LotTerms => ({
@@ -162,8 +170,8 @@ export async function changeLot(connection: Connection, id: string, terms: LotTe
 }
 
 /** All jobs of a pump so far, newest first, each with its report's number. */
-export function loadVisitsOfPump(connection: Connection, pumpId: string): Promise<readonly EarlierVisit[]> {
-  return loadVisits(connection, { pumpId });
+export async function loadVisitsOfPump(connection: Connection, pumpId: string): Promise<readonly EarlierVisit[]> {
+  return visitsIn(await readRows(connection, allVisits, [pumpId]));
 }
 
 type Kinds = { readonly [Kind in TableKind]: (typeof mappings)[Kind] };
@@ -197,10 +205,10 @@ async function readStored(connection: Connection, head: FoundHead): Promise<JobR
 }
 
 async function withVisits(connection: Connection, head: FoundHead, record: JobRecord): Promise<JobRecord> {
-  const { job, lot } = head;
+  const { lot, job } = head;
   return {
     ...record,
-    earlierVisits: await loadVisits(connection, { pumpId: job.pumpId, of: job }),
+    earlierVisits: head.earlier,
     lotTerms: lot && termsOf(lot),
     lotMates: lot ? (await loadUnits(connection, lot.id)).filter(({ tag }) => tag !== job.tag) : [],
     likePumps: head.likes,

@@ -1,9 +1,10 @@
 import { and, asc, desc, eq, gt, gte, inArray, isNotNull, isNull, like, lt, or, sql } from 'drizzle-orm';
 import { asId, serialKey, type Hold, type Holder, type JobId, type Station, type Tag } from '@/core/record';
-import type { ChainedEvent, FoundState } from '@/core/lifecycle';
+import type { FoundState } from '@/core/lifecycle';
 import { addDays } from '@/core/planning';
 import { mondayOf } from '@/core/workload';
 import { fromJson, rowsOf, type Connection } from './client';
+import { likeText } from './like-text';
 import * as t from './schema';
 
 /** Plates of pumps with a serial number, as `serialKey` compares them. */
@@ -19,30 +20,10 @@ export async function addPump(connection: Connection, pump: Omit<typeof t.pumps.
   await connection.insert(t.pumps).values({ ...pump, serialKey: serialKey(pump.serial) });
 }
 
-export async function listEvents(connection: Connection, jobId: JobId): Promise<ChainedEvent[]> {
-  const rows = await connection.select().from(t.events).where(eq(t.events.jobId, jobId)).orderBy(asc(t.events.seq));
-  return rows.map((row) => ({
-    seq: row.seq,
-    kind: row.kind,
-    personName: row.personName,
-    at: row.at.toISOString(),
-    data: row.data,
-    previousHash: row.previousHash,
-    hash: row.hash,
-  }));
-}
-
-/** Events of a job after a number, in their order. */
-export async function listEventsAfter(connection: Connection, jobId: JobId, after: number) {
-  return connection
-    .select({ seq: t.events.seq, data: t.events.data })
-    .from(t.events)
-    .where(and(eq(t.events.jobId, jobId), gt(t.events.seq, after)))
-    .orderBy(asc(t.events.seq));
-}
-
 const floorColumns = {
   id: t.jobs.id,
+  version: t.jobs.version,
+  headHash: t.jobs.headHash,
   tag: t.jobs.tag,
   station: t.jobs.station,
   holder: t.jobs.holder,
@@ -101,6 +82,27 @@ export async function listOpenJobs(
   return rows.map(parsed);
 }
 
+/** Open jobs that stand at some stations, and others by their tags, by promise; each with the version of its record. */
+export async function listJobsAround(
+  connection: Connection,
+  {
+    stations,
+    tags,
+    limit,
+  }: { readonly stations: readonly Station[]; readonly tags: readonly Tag[]; readonly limit: number },
+) {
+  const rows = await base(connection)
+    .where(
+      and(
+        isNull(t.jobs.closedAt),
+        or(inArray(t.jobs.station, stations), tags.length ? inArray(t.jobs.tag, tags) : undefined),
+      ),
+    )
+    .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id))
+    .limit(limit);
+  return rows.map(parsed);
+}
+
 /** Open jobs of one station and holder, by promise. */
 export async function listJobsAt(
   connection: Connection,
@@ -121,51 +123,93 @@ const base = (connection: Connection) =>
     .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
     .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.jobs.tag));
 
-/** The words of a search, safe for boolean full text: letters and digits only, each as a prefix that must occur. */
-function booleanWords(text: string): string {
-  return text
+/** The words of a search: letters and digits only. */
+const wordsIn = (text: string) =>
+  text
     .split(/[^\p{L}\p{N}]+/u)
     .filter((word) => word.length > 1)
-    .slice(0, 6)
-    .map((word) => `+${word}*`)
-    .join(' ');
+    .slice(0, 6);
+
+/** Jobs that are looked through letter by letter, the newest: the index knows whole words and their beginnings alone. */
+const lookedThrough = 1500;
+/** Part of a word, or of a serial or equipment number, is looked for from so many letters on. */
+const leastPart = 3;
+
+interface Searched {
+  readonly text: string;
+  readonly limit: number;
 }
 
-/** Finds jobs by tag, then serial number, then words, then any part of what is written down; open ones first, the newest before the others. */
+/** What stands in a job: each of the words, or the text as it was typed; null for too little. */
+function standsIn({ text }: Searched) {
+  const words = wordsIn(text).filter((word) => word.length >= leastPart);
+  const asTyped = text.length >= leastPart ? `%${likeText(text)}%` : null;
+  const each = words.length ? and(...words.map((word) => like(t.jobs.searchText, `%${likeText(word)}%`))) : undefined;
+  if (!asTyped) return each ?? null;
+  return or(like(t.pumps.serial, asTyped), like(t.jobs.searchText, asTyped), each) ?? null;
+}
+
+/** Open jobs, then the newest of the closed ones, in which any part of a word is found. */
+async function searchThrough(connection: Connection, searched: Searched) {
+  const found = standsIn(searched);
+  if (!found) return [];
+  const open = await base(connection)
+    .where(and(isNull(t.jobs.closedAt), found))
+    .orderBy(desc(t.jobs.openedAt))
+    .limit(searched.limit);
+  if (open.length >= searched.limit) return open;
+  const newest = connection
+    .select({ id: t.jobs.id })
+    .from(t.jobs)
+    .orderBy(desc(t.jobs.openedAt))
+    .limit(lookedThrough)
+    .as('newest');
+  const closed = await base(connection)
+    .innerJoin(newest, eq(newest.id, t.jobs.id))
+    .where(and(isNotNull(t.jobs.closedAt), found))
+    .orderBy(desc(t.jobs.openedAt))
+    .limit(searched.limit - open.length);
+  return [...open, ...closed];
+}
+
+/** Jobs of any age that hold every word, or one that begins so. */
+async function searchWords(connection: Connection, { text, limit }: Searched) {
+  const words = wordsIn(text)
+    .map((word) => `+${word}*`)
+    .join(' ');
+  if (!words) return [];
+  return base(connection)
+    .where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`)
+    .orderBy(sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt))
+    .limit(limit);
+}
+
+/**
+ * Finds jobs by tag, then by the beginning of a serial number, then by words and parts of them; open ones first, the
+ * newest before the others. What is asked for often is among the newest jobs and needs no index; what is not is seldom
+ * anywhere, and the index of words is quick.
+ */
 export async function searchJobs(
   connection: Connection,
-  { tag, text, limit }: { readonly tag: string | null; readonly text: string; readonly limit: number },
+  { tag, text, limit }: Searched & { readonly tag: string | null },
 ) {
-  const order = [sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt)] as const;
   if (tag) {
     const rows = await base(connection)
       .where(eq(t.jobs.tag, asId<Tag>(tag)))
       .limit(1);
     if (rows.length) return rows.map(parsed);
   }
-  const prefix = `${text.replace(/[\\%_]/g, '\\$&')}%`;
   const bySerial = await base(connection)
-    .where(like(t.pumps.serial, prefix))
-    .orderBy(...order)
+    .where(like(t.pumps.serial, `${likeText(text)}%`))
+    .orderBy(sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt))
     .limit(limit);
   if (bySerial.length) return bySerial.map(parsed);
-  const words = booleanWords(text);
-  const byWords = words
-    ? await base(connection)
-        .where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`)
-        .orderBy(...order)
-        .limit(limit)
-    : [];
-  if (byWords.length || text.length < leastPart) return byWords.map(parsed);
-  const within = await base(connection)
-    .where(or(like(t.pumps.serial, `%${prefix}`), like(t.jobs.searchText, `%${prefix}`)))
-    .orderBy(...order)
-    .limit(limit);
-  return within.map(parsed);
+  const through = await searchThrough(connection, { text, limit });
+  if (through.length >= limit) return through.map(parsed);
+  const known = new Set(through.map(({ id }) => id));
+  const byWords = (await searchWords(connection, { text, limit })).filter(({ id }) => !known.has(id));
+  return [...through, ...byWords].slice(0, limit).map(parsed);
 }
-
-/** Part of a serial or equipment number is looked for from so many letters on. */
-const leastPart = 3;
 
 /** Open jobs in a state, by promise. */
 export async function listJobsIn(

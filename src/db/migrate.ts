@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { drizzle } from 'drizzle-orm/mysql2';
 import { migrate } from 'drizzle-orm/mysql2/migrator';
 import { createConnection, type Connection as DriverConnection } from 'mysql2/promise';
+import { readyAddress } from './nodes';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { checkFitness, knownMigrations, UnfitDatabase } from './fitness';
 import { findLease, giveLeaseBack, leaseSeconds, renewLease, takeLease } from './leases';
@@ -65,7 +66,7 @@ export async function withSetUp<Result>(
   then: () => Promise<Result>,
   { folder = shippedMigrations(), tell = () => undefined }: SetUp = {},
 ): Promise<Result> {
-  const connection = await createConnection({ uri: url, timezone: 'Z' });
+  const connection = await createConnection({ uri: await readyAddress(url), timezone: 'Z' });
   const database = drizzle(connection);
   let lease = { name: setUp, holder: ownHolder() };
   let renewing: NodeJS.Timeout | undefined;
@@ -90,7 +91,7 @@ export async function withSetUp<Result>(
 
 /** Runs the committed migrations where some are lacking; several copies may start at once. Throws UnfitDatabase. */
 export async function migrateDatabase(url: string, folder = shippedMigrations()): Promise<void> {
-  const connection = await createConnection({ uri: url, timezone: 'Z' });
+  const connection = await createConnection({ uri: await readyAddress(url), timezone: 'Z' });
   const { lacking } = await checkFitness(connection, folder).finally(() => connection.end());
   if (lacking) await withSetUp(url, async () => undefined, { folder });
 }
@@ -120,7 +121,7 @@ export function migrationsUpTo(when: number): string {
 
 /** Refuses a database in which anything is. Throws UnfitDatabase. */
 export async function requireEmpty(url: string): Promise<void> {
-  const connection = await createConnection({ uri: url, timezone: 'Z' });
+  const connection = await createConnection({ uri: await readyAddress(url), timezone: 'Z' });
   const { isEmpty } = await checkFitness(connection, shippedMigrations()).finally(() => connection.end());
   if (!isEmpty)
     throw new UnfitDatabase(

@@ -10,13 +10,15 @@ const copied: Readonly<Record<string, readonly string[]>> = {
   jobs: ['id', 'pump_id'],
   intakes: ['job_id'],
   events: ['job_id'],
+  event_chapters: ['job_id'],
   acknowledgements: ['job_id'],
   looks: ['job_id'],
   promise_moves: ['job_id'],
   corrections: ['job_id'],
   part_accounts: ['job_id'],
   steps_done: ['job_id'],
-  captures: ['job_id'],
+  answers: ['job_id'],
+  sheets: ['job_id'],
   readings: ['job_id'],
   findings: ['id', 'job_id'],
   dispositions: ['finding_id', 'job_id'],
@@ -35,16 +37,18 @@ const copied: Readonly<Record<string, readonly string[]>> = {
 };
 
 interface Asked {
-  /** Copies of each job that is here with a tag below P-100000. */
+  /** Copies of each job that is here with a tag below P-10000, of those that are closed or of those that are open. */
   readonly times: number;
   /** Added to the number of a copy, so that two calls do not meet. */
   readonly from: number;
-  /** Whether the copies are closed jobs of the past. */
+  /** Whether jobs of the past are copied. */
   readonly closed: boolean;
 }
 
 /** Multiplies the jobs that are here, for benchmarks: the same records under new ids, tags and serial numbers. */
 export async function multiplyJobs(connection: Connection, { times, from, closed }: Asked): Promise<void> {
+  // What is over is copied as it lies then, packed.
+  const wanted = `length(tag) < 8 and closed_at is ${closed ? 'not null' : 'null'}`;
   const number = `(copies.seq + ${from})`;
   const moved = (column: string) =>
     `concat(substr(\`${column}\`, 1, 24), lpad(hex(${number}), 6, '0'), substr(\`${column}\`, 31))`;
@@ -63,16 +67,15 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
       }),
       ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
       ...(table === 'jobs' && {
-        tag: `concat('P-', 100000 + ${number} * 100 + substr(tag, 3) % 100)`,
-        ...(closed && { closed_at: 'coalesce(closed_at, utc_timestamp())' }),
+        tag: `concat('P-', 100000 + ${number} * 1000 + substr(tag, 3) % 1000)`,
       }),
     };
     // Now and then an id met one that was there already, for a reason not found; it is passed over rather than ending
     // the run.
     const here =
       table === 'pumps'
-        ? 'select distinct pump_id as own from jobs where length(tag) < 8'
-        : 'select id as own from jobs where length(tag) < 8';
+        ? `select distinct pump_id as own from jobs where ${wanted}`
+        : `select id as own from jobs where ${wanted}`;
     const key = table === 'jobs' || table === 'pumps' ? 'id' : 'job_id';
     const list = columns.map(({ name }) => `\`${name}\``).join(', ');
     const values = columns.map(({ name }) => own[name] ?? `\`${table}\`.\`${name}\``).join(', ');
@@ -82,4 +85,6 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
       ),
     );
   }
+  // Without it the database guesses from how the tables were before, and reads otherwise from run to run.
+  await connection.execute(sql.raw(`analyze table ${Object.keys(copied).join(', ')}`));
 }

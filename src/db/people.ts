@@ -1,6 +1,6 @@
 import { languages } from '@/words';
 import { present } from '@/core/present';
-import { and, asc, count, desc, eq, getTableColumns, isNull, like, lt, notLike, or } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, inArray, isNull, like, lt, notLike, or, sql } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
 import { letterKinds } from '@/core/letters';
@@ -15,6 +15,7 @@ import {
   type Tool,
 } from '@/core/record';
 import { fromJson, type Connection } from './client';
+import { likeText } from './like-text';
 import { basisSchema } from './row-schemas';
 import {
   contacts,
@@ -233,8 +234,8 @@ export async function findSessionPerson(connection: Connection, sessionId: strin
   return row ?? null;
 }
 
-export async function listCustomers(connection: Connection) {
-  const rows = await connection
+const customersWithContacts = (connection: Connection) =>
+  connection
     .select({
       id: customers.id,
       name: customers.name,
@@ -245,10 +246,44 @@ export async function listCustomers(connection: Connection) {
     })
     .from(customers)
     .leftJoin(contacts, eq(contacts.customerId, customers.id))
-    .where(isNull(customers.mergedInto))
-    .orderBy(asc(customers.name))
-    .limit(500);
-  return rows;
+    .orderBy(asc(customers.name));
+
+/** Every customer, a row for each of its contacts. */
+export async function listCustomers(connection: Connection) {
+  return customersWithContacts(connection).where(isNull(customers.mergedInto));
+}
+
+/** Customers in whose name a text stands, those that begin with it first, each with its contacts. */
+export async function findCustomersBy(
+  connection: Connection,
+  { text, limit }: { readonly text: string; readonly limit: number },
+) {
+  const part = likeText(text);
+  const found = await connection
+    .select({ id: customers.id })
+    .from(customers)
+    .where(and(isNull(customers.mergedInto), like(customers.name, `%${part}%`)))
+    .orderBy(sql`${customers.name} not like ${`${part}%`}`, asc(customers.name))
+    .limit(limit);
+  if (!found.length) return [];
+  const ids = found.map(({ id }) => id);
+  const rows = await customersWithContacts(connection).where(inArray(customers.id, ids));
+  return ids.map((id) => rows.filter((row) => row.id === id));
+}
+
+/** Names that are looked at for a spelling at most. */
+const mostNear = 2000;
+
+/** Names of customers in which one of some pieces stands, letters and digits alone compared: for a spelling. */
+export async function listNamesWith(connection: Connection, pieces: readonly string[]): Promise<readonly string[]> {
+  if (!pieces.length) return [];
+  const bare = sql`regexp_replace(${customers.name}, '[^\\\\p{L}\\\\p{N}]', '')`;
+  const rows = await connection
+    .select({ name: customers.name })
+    .from(customers)
+    .where(and(isNull(customers.mergedInto), or(...pieces.map((piece) => sql`${bare} like ${`%${piece}%`}`))))
+    .limit(mostNear);
+  return rows.map(({ name }) => name);
 }
 
 /** A customer by their name; one that turned out to be another is that other. */

@@ -1,7 +1,8 @@
-import { and, asc, eq, gte, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import * as z from 'zod';
 import { skills, type Absence, type ShopCalendar, type Wish } from '@/core/workload';
 import { fromJson, type Connection, type Database } from './client';
+import { openedLast } from './opened-last';
 import * as t from './schema';
 
 const weeklySchema = z.array(z.object({ weekday: z.number().int(), from: z.string(), to: z.string() }));
@@ -163,48 +164,62 @@ export async function listPumpsToPlan(connection: Connection, limit = 1000) {
   return rows.map((row) => ({ ...row, standing: fromJson(row.standing) }));
 }
 
-/** How many days passed between a quote and its answer, the newest first; of answers before a moment where one is named. */
+/**
+ * How many days passed between a quote and its answer, the newest first, of the jobs that were opened last; of answers
+ * before a moment where one is named.
+ */
 export async function listAnswerDays(connection: Connection, before?: Date, limit = 500): Promise<readonly number[]> {
+  const last = openedLast(connection, before);
   const rows = await connection
     .select({ sentAt: t.quotes.sentAt, at: t.approvals.at })
-    .from(t.approvals)
+    .from(last)
+    .innerJoin(t.approvals, eq(t.approvals.jobId, last.id))
     .innerJoin(t.quotes, eq(t.quotes.id, t.approvals.quoteId))
     .where(and(isNotNull(t.quotes.sentAt), before && lt(t.approvals.at, before)))
-    .orderBy(sql`${t.approvals.at} desc`)
+    .orderBy(desc(t.approvals.at))
     .limit(limit);
   return rows.flatMap(({ sentAt, at }) =>
     sentAt ? [Math.max(0, (at.getTime() - sentAt.getTime()) / 86_400_000)] : [],
   );
 }
 
-/** Days from the first order of a repair until its last part was counted in, the newest first; before a moment where one is named. */
+/**
+ * Days from the first order of a repair until its last part was counted in, the newest first, of the jobs that were
+ * opened last; before a moment where one is named.
+ */
 export async function listPartsDays(connection: Connection, before?: Date, limit = 500): Promise<readonly number[]> {
   const { purchaseOrders: o, receipts: r } = t;
+  const jobs = openedLast(connection, before);
   const last = sql<string>`max(${r.at})`;
   const rows = await connection
     .select({ days: sql<string>`timestampdiff(second, min(${o.at}), ${last}) / 86400` })
-    .from(o)
-    .innerJoin(t.jobs, eq(t.jobs.id, o.jobId))
-    .innerJoin(r, eq(r.jobId, o.jobId))
+    .from(jobs)
+    .innerJoin(o, eq(o.jobId, jobs.id))
+    .innerJoin(r, eq(r.jobId, jobs.id))
     // Only of repairs that were rebuilt: of another one the last part may still come.
-    .where(and(inArray(t.jobs.station, ['test', 'report', 'return']), before && lt(r.at, before)))
-    .groupBy(o.jobId)
-    .orderBy(sql`${last} desc`)
+    .where(and(inArray(jobs.station, ['test', 'report', 'return']), before && lt(r.at, before)))
+    .groupBy(jobs.id)
+    .orderBy(desc(last))
     .limit(limit);
   return rows.map(({ days }) => Math.max(0, Number(days)));
 }
 
-/** How many first tests were decided, before a moment where one is named, and how many of them failed. */
+/**
+ * How many first tests were decided of the jobs that were opened last, and how many of them failed; before a moment
+ * where one is named.
+ */
 export async function countFirstRuns(
   connection: Connection,
   before?: Date,
 ): Promise<{ readonly all: number; readonly failed: number }> {
+  const last = openedLast(connection, before);
   const [row] = await connection
     .select({
       all: sql<string>`count(*)`,
       failed: sql<string>`coalesce(sum(case when ${t.testRuns.decision} = 'failed' then 1 else 0 end), 0)`,
     })
-    .from(t.testRuns)
+    .from(last)
+    .innerJoin(t.testRuns, eq(t.testRuns.jobId, last.id))
     .where(and(eq(t.testRuns.run, 1), isNotNull(t.testRuns.decision), before && lt(t.testRuns.at, before)));
   return { all: Number(row?.all ?? 0), failed: Number(row?.failed ?? 0) };
 }

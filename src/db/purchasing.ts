@@ -185,10 +185,20 @@ const blocksSchema = z.array(z.string());
 
 /** What is to come or to be arranged over all open jobs, the most urgent first, with what the desk says of each job. */
 export async function listSupplyLines(connection: Connection, limit = 5000) {
-  const rows = await connection
+  // Once a job, not once a line: it is by far the longest of what is read.
+  const standings = connection
+    .select({ tag: t.jobs.tag, standing: t.jobs.standing })
+    .from(t.jobs)
+    .where(
+      and(
+        isNull(t.jobs.closedAt),
+        inArray(t.jobs.tag, connection.select({ tag: t.supplyLines.tag }).from(t.supplyLines)),
+      ),
+    );
+  const lines = connection
     .select({
       line: t.supplyLines,
-      ...{ promisedOn: t.jobs.promisedOn, standing: t.jobs.standing, station: t.jobs.station, hold: t.jobs.hold },
+      ...{ promisedOn: t.jobs.promisedOn, station: t.jobs.station, hold: t.jobs.hold },
       ...{ maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
       planned: { goesOn: t.plannedPumps.goesOn, isByHands: t.plannedPumps.isByHands },
     })
@@ -200,10 +210,15 @@ export async function listSupplyLines(connection: Connection, limit = 5000) {
     .where(isNull(t.jobs.closedAt))
     .orderBy(asc(t.supplyLines.neededBy), asc(t.supplyLines.tag), asc(t.supplyLines.partRef))
     .limit(limit);
-  return rows.map(({ line: { numberKey: _key, ...line }, planned, ...row }) => ({
-    ...row,
-    line: datedByPlan({ ...line, blocks: blocksSchema.parse(fromJson(line.blocks)) }, planned),
-  }));
+  const [stood, rows] = await Promise.all([standings, lines]);
+  const byTag = new Map<string, object>(stood.map(({ tag, standing }) => [tag, fromJson(standing) as object]));
+  return rows.flatMap(({ line: { numberKey: _key, ...line }, planned, ...row }) => {
+    const standing = byTag.get(line.tag);
+    // A job that was closed between the two has left the desk.
+    if (!standing) return [];
+    const dated = datedByPlan({ ...line, blocks: blocksSchema.parse(fromJson(line.blocks)) }, planned);
+    return [{ ...row, standing, line: dated }];
+  });
 }
 
 /** Pieces of a number that other jobs have spoken for and not taken from the shelf yet. */

@@ -1,7 +1,7 @@
 import { and, count, desc, eq, isNull, max } from 'drizzle-orm';
 import type { PersonId, Role } from '@/core/record';
 import type { Connection } from './client';
-import { deeds, events, jobs, people, sessions } from './schema';
+import { deeds, people, sessions } from './schema';
 import { insertRows, updateRows } from './written-once';
 
 /** Everybody who works here or did, with their devices that are signed in and when somebody signed in as them last. */
@@ -73,16 +73,5 @@ export async function listDeeds(connection: Connection, personId: PersonId | nul
     .from(deeds)
     .where(personId === null ? undefined : eq(deeds.personId, personId))
     .orderBy(desc(deeds.at))
-    .limit(limit);
-}
-
-/** What a person did last on jobs, newest first. */
-export async function listEventsOf(connection: Connection, personId: PersonId, limit = 600) {
-  return connection
-    .select({ tag: jobs.tag, at: events.at, personName: events.personName, kind: events.kind })
-    .from(events)
-    .innerJoin(jobs, eq(jobs.id, events.jobId))
-    .where(eq(events.personId, personId))
-    .orderBy(desc(events.at), desc(events.seq))
     .limit(limit);
 }

@@ -20,7 +20,11 @@ const away: ReadonlySet<string> = new Set([
 ]);
 /** What MariaDB says when it can write no more: disk full, error on write, table full. */
 const fullNumbers = [1021, 1026, 1114] as const;
-const awayNumbers: ReadonlySet<number> = new Set([1053, 1040, 1927, 2006, 2013]);
+/** A node of a cluster that is none of those that go on: it has done nothing of what it was asked. */
+const nodeNotReady = 1047;
+/** What MariaDB says when a node leaves its cluster in the middle of a commit. */
+const brokenCommit = 1180;
+const awayNumbers: ReadonlySet<number> = new Set([1053, 1040, 1927, 2006, 2013, nodeNotReady, brokenCommit]);
 /** How many causes deep a failure is looked into. */
 const deepest = 6;
 
@@ -39,15 +43,21 @@ function hasNumber(error: unknown, ...numbers: readonly number[]): boolean {
   return causesOf(error).some(({ errno }) => errno !== undefined && numbers.includes(errno));
 }
 
-function isAway(error: unknown): boolean {
+/** Whether whoever was asked did not answer, or is none that may. */
+export function isAway(error: unknown): boolean {
   return causesOf(error).some(
     ({ code, errno, fatal }) =>
       fatal === true || (code && away.has(code)) || (errno !== undefined && awayNumbers.has(errno)),
   );
 }
 
+export const isNodeNotReady = (error: unknown): boolean => hasNumber(error, nodeNotReady);
+
+const lockTimeout = 1205;
+export const isLockTimeout = (error: unknown): boolean => hasNumber(error, lockTimeout);
+
 export function isDeadlock(error: unknown): boolean {
-  return hasNumber(error, 1213, 1205);
+  return hasNumber(error, 1213, lockTimeout);
 }
 
 export function isDuplicate(error: unknown): boolean {
@@ -59,6 +69,12 @@ export function translateError(error: unknown): unknown {
   if (error instanceof DomainError) return error;
   if (isAway(error)) return new DomainError('database-away', {}, { cause: error });
   if (hasNumber(error, ...fullNumbers)) return new DomainError('disk-full', {}, { cause: error });
+  if (isDeadlock(error))
+    return new DomainError(
+      'changed-meanwhile',
+      { what: 'Others wrote to the same place at the same moment, again and again.' },
+      { cause: error },
+    );
   if (isDuplicate(error))
     return new DomainError(
       'changed-meanwhile',

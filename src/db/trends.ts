@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, like, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { JobId } from '@/core/record';
 import type { Connection } from './client';
 import * as t from './schema';
@@ -42,16 +42,6 @@ export async function listRunCounts(connection: Connection, ids: readonly JobId[
     .from(t.testRuns)
     .where(and(inArray(t.testRuns.jobId, [...ids]), isNotNull(t.testRuns.decision)))
     .groupBy(t.testRuns.jobId);
-}
-
-/** Events that touch the head of a job, in their order: the stations are told by them. */
-export async function listHeadEvents(connection: Connection, ids: readonly JobId[]) {
-  if (!ids.length) return [];
-  return connection
-    .select({ jobId: t.events.jobId, at: t.events.at, data: t.events.data })
-    .from(t.events)
-    .where(and(inArray(t.events.jobId, [...ids]), like(t.events.data, '%"put":"job"%')))
-    .orderBy(asc(t.events.jobId), asc(t.events.seq));
 }
 
 /** When each quote went out and was answered, the first of each job last. */

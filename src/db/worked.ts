@@ -2,6 +2,7 @@ import { and, asc, desc, eq, inArray, lt, sql } from 'drizzle-orm';
 import { standingSchema } from '@/core/lifecycle';
 import type { WorkedAt } from '@/core/workload';
 import { fromJson, type Connection } from './client';
+import { openedLast } from './opened-last';
 import * as t from './schema';
 
 export type WorkedRow = typeof t.workedSpans.$inferSelect;
@@ -85,9 +86,11 @@ export async function listWorkedThrough(
   before?: Date,
   limit = 300,
 ): Promise<readonly WorkedAt[]> {
+  const last = openedLast(connection, before);
   const newest = await connection
     .select({ tag: t.jobs.tag, standing: t.jobs.standing })
-    .from(t.jobs)
+    .from(last)
+    .innerJoin(t.jobs, eq(t.jobs.id, last.id))
     .where(
       and(
         inArray(t.jobs.station, ['report', 'return']),
@@ -96,7 +99,7 @@ export async function listWorkedThrough(
         before && lt(t.jobs.closedAt, before),
       ),
     )
-    .orderBy(desc(t.jobs.openedAt))
+    .orderBy(desc(last.openedAt))
     .limit(limit);
   if (!newest.length) return [];
   const sums = await connection

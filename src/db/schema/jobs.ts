@@ -111,6 +111,7 @@ export const jobs = mysqlTable(
     uniqueIndex('jobs_tag').on(table.tag),
     index('jobs_open').on(table.closedAt, table.holder, table.promisedOn, table.id),
     index('jobs_unopened').on(table.openedSeq),
+    index('jobs_opened').on(table.openedAt),
     index('jobs_pump').on(table.pumpId),
     index('jobs_customer').on(table.customerId),
     index('jobs_lot').on(table.lotId),
@@ -139,6 +140,19 @@ export const events = mysqlTable(
   },
   (table) => [primaryKey({ columns: [table.jobId, table.seq] }), index('events_person').on(table.personId, table.at)],
 );
+
+/** Events of a job that is over, all of them up to a number, packed together: a tenth of the room. */
+export const eventChapters = mysqlTable('event_chapters', {
+  jobId: idOf<JobId>('job_id').primaryKey(),
+  /** Number of the last event within. */
+  toSeq: int('to_seq').notNull(),
+  /** The events, see `src/db/chapters.ts`. */
+  packed: bytesColumn('packed').notNull(),
+  /** Where the job was from when on, so that nobody unpacks it for that. */
+  heads: longText('heads').notNull(),
+  /** Ids of whoever did something of it. */
+  hands: longText('hands').notNull(),
+});
 
 const who = {
   personId: idOf<PersonId>('person_id'),
@@ -340,4 +354,31 @@ export const photos = mysqlTable(
     ...who,
   },
   (table) => [index('photos_job').on(table.jobId)],
+);
+
+/** Closed jobs that were taken out into a file: what is still said of them here, and where they are. */
+export const archivedJobs = mysqlTable(
+  'archived_jobs',
+  {
+    tag: varchar('tag', { length: 20 }).$type<Tag>().primaryKey(),
+    /** Of the job; named otherwise than in tables of jobs, since its rows are none of a job. */
+    formerId: idOf<JobId>('former_id').notNull(),
+    pumpId: idColumn('pump_id').notNull(),
+    customerId: idColumn('customer_id').notNull(),
+    version: int('version').notNull(),
+    openedAt: momentColumn('opened_at').notNull(),
+    closedAt: momentColumn('closed_at').notNull(),
+    outcome: oneOf('outcome', outcomes).notNull(),
+    /** Name of the file. */
+    file: shortText('file').notNull(),
+    /** Leaving: the file is being written, and the job is still here. */
+    state: oneOf('state', ['leaving', 'archived'], 10).notNull(),
+    at: momentColumn('at').notNull(),
+  },
+  (table) => [
+    uniqueIndex('archived_jobs_former').on(table.formerId),
+    index('archived_jobs_pump').on(table.pumpId),
+    index('archived_jobs_customer').on(table.customerId),
+    index('archived_jobs_file').on(table.file),
+  ],
 );

@@ -1,4 +1,5 @@
 import {
+  bigint,
   boolean,
   date,
   decimal,
@@ -288,3 +289,36 @@ export const secondFactors = mysqlTable('second_factors', {
   /** SHA-256 of the words for a lost device that are not used up. */
   recovery: json('recovery').notNull(),
 });
+
+/** Passkeys of people (W3C Web Authentication): public keys; the private half never leaves the person's device. */
+export const passkeys = mysqlTable(
+  'passkeys',
+  {
+    id: idColumn('id').primaryKey(),
+    personId: idOf<PersonId>('person_id').notNull(),
+    /** SHA-256 of its id, which may be longer than an index takes. */
+    credentialHash: varchar('credential_hash', { length: 64 }).notNull(),
+    /** Base64url. */
+    credential: longText('credential').notNull(),
+    /** COSE, as base64url. */
+    publicKey: longText('public_key').notNull(),
+    /** How often the device says that it was used; 0 throughout for those that are kept on several devices. */
+    counter: bigint('counter', { mode: 'number' }).notNull(),
+    transports: json('transports').notNull(),
+    name: shortText('name').notNull(),
+    at: momentColumn('at').notNull(),
+    usedAt: momentColumn('used_at'),
+  },
+  (table) => [uniqueIndex('passkeys_credential').on(table.credentialHash), index('passkeys_person').on(table.personId)],
+);
+
+/** Challenges of passkeys that were answered, until they would have ended anyway: none is answered twice. */
+export const spentChallenges = mysqlTable(
+  'spent_challenges',
+  {
+    /** Its SHA-256. */
+    challenge: varchar('challenge', { length: 64 }).primaryKey(),
+    at: momentColumn('at').notNull(),
+  },
+  (table) => [index('spent_challenges_at').on(table.at)],
+);

@@ -1,0 +1,1 @@
+CREATE INDEX IF NOT EXISTS `jobs_opened` ON `jobs` (`opened_at`);
