@@ -6,6 +6,12 @@ import { verbs, type Verb } from './verbs';
 const refusal = { $ref: '#/components/schemas/DoorRefusal' };
 const dataOf = (schema: Json): Json => ({ type: 'object', required: ['data'], properties: { data: schema } });
 
+const changed: Json = {
+  type: 'object',
+  description: 'What changed in the job since the version that was said to be shown.',
+};
+const doneOf = (schema: Json): Json => ({ type: 'object', required: ['data'], properties: { data: schema, changed } });
+
 /** Refusals that every change can meet; each status once, with the codes that have it. */
 function refusals(codes: readonly ErrorCode[]): Json {
   const byStatus = new Map<number, ErrorCode[]>();
@@ -36,6 +42,11 @@ const entryHeaders: readonly Json[] = [
   header('entry-made-at', 'When the entry was made, ISO 8601 in UTC, where it waited before it was sent.'),
   header('entry-pass', 'Pass of the person who made an entry that waited; it is recorded under that person.'),
 ];
+const shownHeader = header(
+  'changes-after',
+  'The version of the job that the page shows; then “changed” in the answer says what changed since, where that can be told.',
+  '^\\d{1,9}$',
+);
 const customerHeader = header('x-customer-link', 'Token of a customer’s link.');
 
 function audienceOf({ audience }: VerbDescription): string {
@@ -53,13 +64,13 @@ function pathOf(verb: Verb): Json {
       summary: description.about,
       description: audienceOf(description),
       ...(description.audience.includes('anyone') && { security: [] }),
-      parameters: [...entryHeaders, ...(isForCustomer ? [customerHeader] : [])],
+      parameters: [...entryHeaders, shownHeader, ...(isForCustomer ? [customerHeader] : [])],
       requestBody: {
         required: true,
         content: { 'application/json': { schema: schemaOf(description.input, 'input') } },
       },
       responses: {
-        200: answered('Done; what follows from it.', dataOf(schemaOf(description.result, 'output'))),
+        200: answered('Done; what follows from it.', doneOf(schemaOf(description.result, 'output'))),
         ...refusals(errorCodes),
       },
     },

@@ -90,6 +90,45 @@ export const confirmFactorInput = z.strictObject({
     .transform((text) => text.replace(/\s/g, ''))
     .pipe(z.string().regex(/^\d{6}$/, 'type the six digits that the app shows')),
 });
+const base64url = (most: number) =>
+  z
+    .string()
+    .regex(/^[\w-]+$/, 'is not base64url')
+    .max(most);
+/** What a browser tells of a passkey, as JSON: W3C Web Authentication level 3, section 5.1; what is not used is left out. */
+const passkeyAnswer = {
+  id: base64url(1400),
+  rawId: base64url(1400),
+  type: z.literal('public-key'),
+  clientExtensionResults: z.object({}).default({}),
+};
+const transports = z.array(z.enum(['ble', 'cable', 'hybrid', 'internal', 'nfc', 'smart-card', 'usb'])).max(7);
+export const addPasskeyInput = z.strictObject({
+  token: z.string().max(2000),
+  name: z.string().trim().min(1, 'say which device it is, such as Telephone').max(100),
+  answer: z.object({
+    ...passkeyAnswer,
+    response: z.object({
+      clientDataJSON: base64url(4000),
+      attestationObject: base64url(20_000),
+      transports: transports.catch([]),
+    }),
+  }),
+});
+export const signInByPasskeyInput = z.strictObject({
+  token: z.string().max(2000),
+  answer: z.object({
+    ...passkeyAnswer,
+    response: z.object({
+      clientDataJSON: base64url(4000),
+      authenticatorData: base64url(4000),
+      signature: base64url(2000),
+      /** The person's id: a device gives it with every passkey that it offers by itself. */
+      userHandle: base64url(100),
+    }),
+  }),
+});
+export const endPasskeyInput = z.strictObject({ passkeyId: z.string().max(36) });
 export const endTabletInput = z.strictObject({ tabletId: z.string().max(36) });
 
 /** An end of a tool's range, in its unit; null where it has none. */

@@ -85,9 +85,11 @@ import { verb, type VerbDescription } from './verb';
 import {
   addInstrumentInput,
   recordCalibrationInput,
+  addPasskeyInput,
   addPersonInput,
   changeOwnSecretInput,
   changePersonInput,
+  endPasskeyInput,
   endSessionInput,
   endSessionsInput,
   confirmFactorInput,
@@ -103,6 +105,7 @@ import {
   setNumberInput,
   createOwnerInput,
   personId,
+  signInByPasskeyInput,
   signInInput,
   switchPersonInput,
   withPasswordInput,
@@ -111,6 +114,9 @@ import {
 const version = z.number().int();
 const versioned = z.object({ version });
 const session = z.object({ sessionId: z.string(), personId: z.string(), name: z.string(), role: z.enum(roles) });
+
+/** What a browser is asked of a passkey: W3C Web Authentication level 3, sections 5.4 and 5.5, as JSON; with a seal to send back. */
+const passkeyAsked = z.object({ options: z.record(z.string(), z.unknown()), token: z.string() });
 
 const peopleVerbs = {
   'sign-in': verb({
@@ -192,6 +198,42 @@ const peopleVerbs = {
     audience: ['owner'],
     input: endSessionsInput,
     result: z.object({ ended: z.number().int() }),
+  }),
+  'begin-passkey': verb({
+    about: 'Begins a passkey of one’s own: what the browser needs to make one.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: withPasswordInput,
+    result: passkeyAsked,
+  }),
+  'add-passkey': verb({
+    about: 'Keeps the passkey that the browser made: from then on it signs its person in.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: addPasskeyInput,
+    result: z.object({ passkeyId: z.string() }),
+  }),
+  'end-passkey': verb({
+    about: 'Ends a passkey of one’s own.',
+    audience: ['coordinator', 'technician', 'inspector', 'parts'],
+    input: endPasskeyInput,
+    result: z.object({ ended: z.number().int() }),
+  }),
+  'drop-passkeys': verb({
+    about: 'Ends all passkeys of somebody who lost a device.',
+    audience: ['owner'],
+    input: endSessionsInput,
+    result: z.object({ ended: z.number().int() }),
+  }),
+  'ask-passkey': verb({
+    about: 'Begins a sign-in by passkey: what the browser asks the person’s device.',
+    audience: ['anyone'],
+    input: z.strictObject({}),
+    result: passkeyAsked,
+  }),
+  'sign-in-by-passkey': verb({
+    about: 'Opens a session for whom a passkey proves.',
+    audience: ['anyone'],
+    input: signInByPasskeyInput,
+    result: session,
   }),
   'enrol-tablet': verb({
     about: 'Makes the device at which it is pressed a tablet of the bench: people take over there by PIN.',

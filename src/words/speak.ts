@@ -1,3 +1,4 @@
+import { dateFormat, numberFormat } from './formats';
 import { IntlMessageFormat } from 'intl-messageformat';
 import { offerInEnglish, type Catalogue, type WordKey } from './catalogue';
 import { localeOf, type Language } from './languages';
@@ -32,20 +33,18 @@ const dayMonth = { day: 'numeric', month: 'long', timeZone: 'UTC' } as const;
 
 /** Days, figures and money as a locale writes them. */
 function figuresIn(locale: string): Pick<Words, 'money' | 'number' | 'day' | 'moment'> {
-  const short = new Intl.DateTimeFormat(locale, dayMonth);
-  const long = new Intl.DateTimeFormat(locale, { ...dayMonth, year: 'numeric' });
-  const figures = new Intl.NumberFormat(locale, { maximumFractionDigits: 3, useGrouping: false });
+  const short = dateFormat(locale, dayMonth);
+  const long = dateFormat(locale, { ...dayMonth, year: 'numeric' });
+  const figures = numberFormat(locale, { maximumFractionDigits: 3, useGrouping: false });
   return {
-    money: ({ minor, currency }) => new Intl.NumberFormat(locale, { style: 'currency', currency }).format(minor / 100),
+    money: ({ minor, currency }) => numberFormat(locale, { style: 'currency', currency }).format(minor / 100),
     number: (value) => figures.format(value),
     day: (isoDate, today = isoDate) => {
       const format = isoDate.slice(0, 4) === today.slice(0, 4) ? short : long;
       return format.format(new Date(`${isoDate.slice(0, 10)}T00:00:00Z`));
     },
     moment: (iso, zone) =>
-      new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(
-        new Date(iso),
-      ),
+      dateFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(new Date(iso)),
   };
 }
 

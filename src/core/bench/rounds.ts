@@ -1,5 +1,6 @@
 import type { Family, Step } from '../family';
 import { rebuildRound, type BenchPhase, type Finding, type JobRecord, type Phase, type Reading } from '../record';
+import { remembered } from '../remembered';
 
 type Rebuilt = Pick<Family, 'rebuild' | 'points'>;
 
@@ -27,14 +28,14 @@ export function openedFrom({ rebuild }: Pick<Family, 'rebuild'>, stepId: string 
  * The round to which the work of each step of rebuild counts: that in which it was opened last. What a failed run left
  * closed stays as it was done.
  */
-function rebuildRounds(record: Pick<JobRecord, 'runs'>, family: Pick<Family, 'rebuild'>): ReadonlyMap<string, number> {
-  const rounds = new Map(family.rebuild.map(({ id }) => [id, 1]));
-  const sentBack = record.runs.filter((run) => run.decision === 'failed');
+const rebuildRounds = remembered((rebuild: Family['rebuild'], runs: JobRecord['runs']): ReadonlyMap<string, number> => {
+  const rounds = new Map(rebuild.map(({ id }) => [id, 1]));
+  const sentBack = runs.filter((run) => run.decision === 'failed');
   sentBack.forEach(({ reopenFrom = null }, i) => {
-    for (const id of openedFrom(family, reopenFrom)) rounds.set(id, i + 2);
+    for (const id of openedFrom({ rebuild }, reopenFrom)) rounds.set(id, i + 2);
   });
   return rounds;
-}
+});
 
 /** The round to which the work of a step counts. Teardown is done once; the checks of the stand with every try. */
 export function roundOfStep(
@@ -45,19 +46,23 @@ export function roundOfStep(
   if (phase === 'teardown') return () => 1;
   const latest = rebuildRound(record);
   if (phase === 'test') return () => latest;
-  const rounds = rebuildRounds(record, family);
+  const rounds = rebuildRounds(family.rebuild, record.runs);
   return (stepId) => rounds.get(stepId) ?? latest;
 }
 
-/** Steps at which a point is measured as left: those that ask for it, else those that fit its parts. */
-function stepsOfPoint({ rebuild, points }: Rebuilt, pointId: string): readonly Step[] {
-  const asking = rebuild.filter(({ actions }) =>
-    actions.some(({ answer }) => answer?.kind === 'measure' && answer.points.includes(pointId)),
-  );
-  if (asking.length) return asking;
-  const point = points.find(({ id }) => id === pointId);
-  return rebuild.filter(({ parts }) => parts.some((ref) => ref === point?.part || ref === point?.mates));
-}
+/** Of each point the steps at which it is measured as left: those that ask for it, else those that fit its parts. */
+const stepsByPoint = remembered(
+  (rebuild: Family['rebuild'], points: Family['points']): ReadonlyMap<string, readonly Step[]> =>
+    new Map(
+      points.map(({ id, part, mates }) => {
+        const asking = rebuild.filter(({ actions }) =>
+          actions.some(({ answer }) => answer?.kind === 'measure' && answer.points.includes(id)),
+        );
+        const fitting = () => rebuild.filter(({ parts }) => parts.some((ref) => ref === part || ref === mates));
+        return [id, asking.length ? asking : fitting()];
+      }),
+    ),
+);
 
 /** The round to which readings of a point count: as found once; as left, that of the steps that measure it. */
 export function roundOfPoint(
@@ -66,9 +71,10 @@ export function roundOfPoint(
   phase: Phase,
 ): (pointId: string) => number {
   if (phase === 'as-found') return () => 1;
-  const rounds = rebuildRounds(record, family);
+  const rounds = rebuildRounds(family.rebuild, record.runs);
+  const steps = stepsByPoint(family.rebuild, family.points);
   return (pointId) => {
-    const own = stepsOfPoint(family, pointId).map(({ id }) => rounds.get(id) ?? 1);
+    const own = (steps.get(pointId) ?? []).map(({ id }) => rounds.get(id) ?? 1);
     return own.length ? Math.max(...own) : rebuildRound(record);
   };
 }
@@ -83,15 +89,29 @@ function standsIn(record: Pick<JobRecord, 'runs'>, family: Rebuilt) {
 }
 
 /** The readings that stand: as found, and as left those of the round to which each point counts. One a place. */
-export function standingReadings(record: Pick<JobRecord, 'runs' | 'readings'>, family: Rebuilt): readonly Reading[] {
-  const stands = standsIn(record, family);
-  const latest = new Map<string, Reading>();
-  for (const reading of record.readings.filter(stands)) {
-    const key = `${reading.phase} ${reading.pointId} ${reading.place}`;
-    if (reading.round >= (latest.get(key)?.round ?? 0)) latest.set(key, reading);
-  }
-  return [...latest.values()];
+export function standingReadings(
+  { readings, runs }: Pick<JobRecord, 'runs' | 'readings'>,
+  { rebuild, points }: Rebuilt,
+): readonly Reading[] {
+  return latestReadings(readings, runs, rebuild, points);
 }
+
+const latestReadings = remembered(
+  (
+    readings: readonly Reading[],
+    runs: JobRecord['runs'],
+    rebuild: Family['rebuild'],
+    points: Family['points'],
+  ): readonly Reading[] => {
+    const stands = standsIn({ runs }, { rebuild, points });
+    const latest = new Map<string, Reading>();
+    for (const reading of readings.filter(stands)) {
+      const key = `${reading.phase} ${reading.pointId} ${reading.place}`;
+      if (reading.round >= (latest.get(key)?.round ?? 0)) latest.set(key, reading);
+    }
+    return [...latest.values()];
+  },
+);
 
 /** The finding that stands at a point: its verdict overruled, or its measuring waived, in the round that counts. */
 export function findingAt(

@@ -1,5 +1,6 @@
 import type { Family, Step, StepAction } from '../family';
 import type { Answer, BenchPhase, JobRecord, StepDone } from '../record';
+import { remembered } from '../remembered';
 import { roundOfStep, stepsBefore } from './rounds';
 
 type Recorded = Pick<JobRecord, 'answers' | 'steps' | 'runs'>;
@@ -95,29 +96,27 @@ function reckonWork(record: Recorded, family: Constructed, phase: BenchPhase): r
   });
 }
 
-interface Known extends Pick<Recorded, 'steps' | 'runs'> {
-  readonly family: Constructed;
-  readonly phase: BenchPhase;
-  readonly work: readonly StepWork[];
-}
-/** What was reckoned from a list of answers; a record that changes has another list. */
-const known = new WeakMap<Recorded['answers'], Known[]>();
+const reckoned = remembered(
+  (
+    answers: Recorded['answers'],
+    steps: Recorded['steps'],
+    runs: Recorded['runs'],
+    family: Constructed,
+    phase: BenchPhase,
+  ) => reckonWork({ answers, steps, runs }, family, phase),
+);
 
 /**
  * All work of a phase in this round: every step with its actions, what is done, held, and what waits for what. A step
  * follows the one before it unless the file says after which it comes; what closes over a hold point waits for its
  * signature. Reckoned once for a record: gate, next move and remaining work all ask for it.
  */
-export function workOf(record: Recorded, family: Constructed, phase: BenchPhase): readonly StepWork[] {
-  const { answers, steps, runs } = record;
-  const reckoned = known.get(answers) ?? [];
-  const same = reckoned.find(
-    (one) => one.phase === phase && one.family === family && one.steps === steps && one.runs === runs,
-  );
-  if (same) return same.work;
-  const work = reckonWork(record, family, phase);
-  known.set(answers, [...reckoned.slice(-5), { steps, runs, family, phase, work }]);
-  return work;
+export function workOf(
+  { answers, steps, runs }: Recorded,
+  family: Constructed,
+  phase: BenchPhase,
+): readonly StepWork[] {
+  return reckoned(answers, steps, runs, family, phase);
 }
 
 /** Steps of the rebuild that are closed and stand, by their ids. */

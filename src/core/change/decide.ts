@@ -62,7 +62,8 @@ function headPut(before: JobRecord, after: JobRecord): readonly Put[] {
 
 /** Makes the move, reckons the standing from the record after the change, and settles the job's head by it. */
 function settle(given: Given, proposal: Proposal<unknown>) {
-  const { record: changed } = applyPuts(given.record, proposal.puts);
+  const applied = applyPuts(given.record, proposal.puts);
+  const { record: changed } = applied;
   // A job that departs from the shop's way, or is built otherwise, is judged by what it works by from now on.
   const family = underPolicies(proposal.family ?? given.family, changed);
   const { closed, ...state } = moved(changed, family, proposal);
@@ -72,15 +73,29 @@ function settle(given: Given, proposal: Proposal<unknown>) {
   const standing = standingOf(settled, family);
   const { holder } = standing;
   const holderSince = holder === given.record.holder ? given.record.holderSince : given.now;
-  return { family, standing, settled: { ...settled, holder, holderSince } };
+  return { applied, family, standing, settled: { ...settled, holder, holderSince } };
+}
+
+type Applied = ReturnType<typeof applyPuts>;
+
+/** What was applied with the head's row after it; a head that was put before is put over as a whole. */
+function withHead(
+  before: JobRecord,
+  puts: readonly Put[],
+  { applied, head }: { applied: Applied; head: readonly Put[] },
+) {
+  if (!head.length) return applied;
+  if (puts.some((one) => one.put === 'job')) return applyPuts(before, [...puts, ...head]);
+  const { record, changes } = applyPuts(applied.record, head);
+  return { record, changes: [...applied.changes, ...changes] };
 }
 
 /** The decision that follows from a proposal: its event, chained, with the changes; the record and standing after. */
 export function settleProposal<Result>(given: Given, verb: string, proposal: Proposal<Result>): Decision<Result> {
   const { record, who, now } = given;
-  const { family, standing, settled } = settle(given, proposal);
-  const puts = [...proposal.puts, ...headPut(record, settled)];
-  const { record: after, changes } = applyPuts(record, puts);
+  const { applied, family, standing, settled } = settle(given, proposal);
+  const head = headPut(record, settled);
+  const { record: after, changes } = withHead(record, proposal.puts, { applied, head });
   const madeAt = who.at === now ? {} : { madeAt: who.at };
   const { move } = proposal;
   const data = canonical({ ...proposal.note, ...madeAt, ...(move && { move }), changes });

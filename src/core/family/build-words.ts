@@ -86,6 +86,7 @@ export function knownBuild({ axes, sizes, sets }: FamilyHeader, build: Build): B
   const isChoice = ([name, choice]: readonly [string, string]) =>
     axes.some((axis) => axis.id === name && axis.choices.some((one) => one.id === choice));
   const isCount = ([name, count]: readonly [string, number]) =>
+    Number.isInteger(count) &&
     sets.some(
       (set) => set.id === name && typeof set.count !== 'number' && count >= set.count.least && count <= set.count.most,
     );

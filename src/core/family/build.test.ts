@@ -121,6 +121,8 @@ describe('the build of a pump', () => {
         ...{ axes: { joint: 'ring', variant: 'packed', groove: 'wet' }, size: 's99', counts: { stage: 9, foot: 4 } },
       }),
     ).toEqual({ axes: { joint: 'ring' }, counts: {} }));
+  test('a count that is no whole number is not known, as it is not taken', () =>
+    expect(knownBuild(sample(), { counts: { stage: 1.5 } }).counts).toEqual({}));
   test.each([
     [{ axes: { joint: 'glued' } }, 'axes', 'F1 is not built as “glued”; its joint is one of flat, ring'],
     [{ axes: { colour: 'red' } }, 'axes', 'F1 has no choice of “colour”; it has joint, groove'],

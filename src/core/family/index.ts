@@ -32,7 +32,7 @@ export {
 } from './section';
 export { drawEnd, type EndDrawing } from './end-view';
 export { viewPart, type PartView } from './part-view';
-export { isOther } from './section-drawing';
+export { halvesOf, isOther, wavesOf } from './section-drawing';
 export { drawnPart } from './drawn-part';
 export { noteSection, type SectionArrow, type SectionNote, type SectionNotes } from './section-notes';
 export { buildFamily, cutToBuild } from './build-family';
@@ -58,5 +58,6 @@ export {
   type WholeBuild,
 } from './build-words';
 export { familyCard, type FamilyCard } from './card';
+export { drawKnown } from './draw-known';
 export { compareBuilds, type Comparison, type Difference } from './compare-builds';
 export { findSeen, type FoundFamily, type Seen } from './find-seen';

@@ -60,3 +60,15 @@ export interface SectionDrawing {
   /** Drawn upright: turned a quarter, the drive end up. */
   readonly isVertical: boolean;
 }
+
+/** The halves in which an outline is drawn: 1 as it is written, above the shaft; -1 turned over to below it. */
+export const halvesOf = ({ half }: Pick<SectionShape, 'half'>): readonly (1 | -1)[] =>
+  half === 'both' ? [1, -1] : half === 'top' ? [1] : [-1];
+
+/** The two wavy lines between which stages are left out, as paths, and how far from the shaft they begin. */
+export function wavesOf({ isVertical, viewBox: [, , width, height] }: SectionDrawing, { x }: SectionBreak) {
+  const radius = (isVertical ? width : height) / 2 - 44;
+  const wave = (at: number) =>
+    `M${at} ${-radius - 8}q6 ${radius / 4} 0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2 + 16}`;
+  return { radius, paths: x.map(wave) };
+}

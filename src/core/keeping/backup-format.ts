@@ -28,6 +28,16 @@ export const manifestSchema = z
   })
   .describe('A backup of the whole record: a zip with tables/<name>.ndjson for each table, and this manifest');
 export type Manifest = z.infer<typeof manifestSchema>;
+
+/** What stands in `manifest.json` of an archive of closed jobs: format 1. */
+export const archiveSchema = manifestSchema
+  .omit({ withoutPicturesBefore: true })
+  .extend({
+    format: z.literal('puddlestone-archive'),
+    tags: z.array(z.string().max(20)).describe('The jobs in it, by their tags'),
+  })
+  .describe('Closed jobs that were taken out of the record: a zip with tables/<name>.ndjson of their rows, and this');
+export type ArchiveManifest = z.infer<typeof archiveSchema>;
 export type ManifestTable = Manifest['tables'][number];
 
 export const tablePath = (name: string) => `tables/${name}.ndjson`;
@@ -37,6 +47,9 @@ export const manifestPath = 'manifest.json';
 export class BackupFault extends Error {
   override readonly name = 'BackupFault';
 }
+
+/** The schema of an archive's manifest as it is published. */
+export const archiveJsonSchema = (): object => z.toJSONSchema(archiveSchema, { target: 'draft-2020-12' });
 
 /** The schema of a manifest as it is published. */
 export const backupJsonSchema = (): object => z.toJSONSchema(manifestSchema, { target: 'draft-2020-12' });

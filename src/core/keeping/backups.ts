@@ -1,3 +1,5 @@
+import { dateFormat } from '@/words/formats';
+
 const hourMs = 3_600_000;
 const dayMs = 24 * hourMs;
 
@@ -47,7 +49,7 @@ export function outlivedBackups(files: readonly BackupFile[]): readonly BackupFi
 
 /** The hour of a moment in a zone, 0 to 23. */
 function hourIn(zone: string, at: Date): number {
-  return Number(new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', hourCycle: 'h23' }).format(at));
+  return Number(dateFormat('en-GB', { timeZone: zone, hour: '2-digit', hourCycle: 'h23' }).format(at));
 }
 
 /** The last whole hour at which the shop's clock stood at the hour of backups, at or before a moment. */

@@ -1,3 +1,4 @@
+import { dateFormat } from '@/words/formats';
 import type { ReadyRange } from '../planning';
 import { holderNames, type Hold, type Holder, type Outcome, type Station, stationNames } from '../record';
 
@@ -23,9 +24,7 @@ export interface AnswerGiven {
   readonly zone: string;
 }
 
-// Making a formatter costs far more than using it.
-const spoken = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' });
-const days = new Map<string, Intl.DateTimeFormat>();
+const spoken = dateFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' });
 
 /**
  * A day as it is said, with its year where that is another than today's.
@@ -43,11 +42,8 @@ export function sayDay(isoDate: string, today = isoDate): string {
  * @example dayInZone('2026-11-23T23:30:00Z', 'Europe/Vienna') // '2026-11-24'
  */
 export function dayInZone(iso: string, zone: string): string {
-  const format =
-    days.get(zone) ??
-    new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' });
-  days.set(zone, format);
-  return format.format(new Date(iso));
+  const asIso = { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' } as const;
+  return dateFormat('en-CA', asIso).format(new Date(iso));
 }
 
 /**

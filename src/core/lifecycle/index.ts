@@ -2,6 +2,7 @@ export { asksOf, type Asked } from './asks';
 export { answerLine, dayInZone, sayDay, type AnswerGiven } from './answer-line';
 export { canonical, chainEvent, findBrokenEvent, type ChainedEvent } from './event-chain';
 export { gateFor } from './gates';
+export { headIn, type HeadAfter } from './head-in';
 export { sayMissing, type Missing, type MissingShown } from './missing';
 export { sayForOwner } from './own-words';
 export { searchTextOf } from './search-text';

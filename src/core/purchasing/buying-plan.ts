@@ -126,8 +126,9 @@ function handOut(wanted: readonly Wanted[], piles: readonly Pile[], same: Interc
   const soonest = piles.toSorted((a, b) => a.dueOn.localeCompare(b.dueOn));
   const shares = wanted.flatMap((one) => {
     let open = one.count;
+    const key = same(one.line.number);
     return soonest.flatMap((pile) => {
-      const isSame = pile.key === same(one.line.number);
+      const isSame = pile.key === key;
       const fits = isSame && (!one.line.elastomer || !pile.elastomer || pile.elastomer === one.line.elastomer);
       const count = fits ? Math.min(open, pile.left) : 0;
       if (count <= 0) return [];

@@ -51,12 +51,16 @@ const byUrgency = (one: SupplyLine, other: SupplyLine) =>
 export function takeFromShelf({ lines, stock, numbers }: Pick<BuyingAsked, 'lines' | 'stock' | 'numbers'>) {
   const same = interchangeOf(numbers);
   const left = new Map(stock.map((item) => [item, item.quantity]));
+  const shelf = new Map<string, StockItem[]>();
+  for (const item of stock) {
+    const key = keyOf(same, item.number, item.elastomer);
+    shelf.set(key, [...(shelf.get(key) ?? []), item]);
+  }
   const takes: ShelfTake[] = [];
   const wanted: Wanted[] = [];
   for (const line of lines.toSorted(byUrgency)) {
     let open = line.toBuy;
-    const key = keyOf(same, line.number, line.elastomer);
-    for (const item of stock.filter((one) => keyOf(same, one.number, one.elastomer) === key)) {
+    for (const item of shelf.get(keyOf(same, line.number, line.elastomer)) ?? []) {
       const count = Math.min(open, left.get(item) ?? 0);
       if (count <= 0) continue;
       takes.push({ line, item, count });
@@ -86,12 +90,16 @@ export function offersFor(asked: BuyingAsked, wanted: readonly Wanted[]): readon
   const same = interchangeOf(numbers);
   const active = new Map(suppliers.filter(({ isActive }) => isActive).map((one) => [one.id, one]));
   const current = offers.filter(({ validUntil }) => validUntil === null || validUntil >= today);
+  const rubbers = new Map<string, Set<string>>();
+  for (const { line } of wanted) {
+    const own = rubbers.get(same(line.number)) ?? new Set();
+    rubbers.set(same(line.number), line.elastomer ? own.add(line.elastomer) : own);
+  }
   return current.flatMap((offer) => {
     const supplier = active.get(offer.supplierId);
     if (!supplier) return [];
-    const open = new Set(offer.pieces.filter(({ elastomer }) => !elastomer).map(({ number }) => same(number)));
-    const asIn = wanted.filter(({ line }) => open.has(same(line.number))).map(({ line }) => line.elastomer);
-    const elastomers = [...new Set(asIn)].filter(Boolean);
+    const open = offer.pieces.filter(({ elastomer }) => !elastomer);
+    const elastomers = [...new Set(open.flatMap(({ number }) => [...(rubbers.get(same(number)) ?? [])]))];
     const isTomorrow = supplier.cutOff !== '' && time > supplier.cutOff;
     const days = offer.leadDays + (isTomorrow ? 1 : 0);
     const each = (elastomer: string) => ({ id: `${offer.id}|${elastomer}`, offer, supplier, elastomer, days });

@@ -1,5 +1,9 @@
+import { remembered } from '../remembered';
 import { numberKey } from '../supply';
 import type { CatalogueNumber } from './catalogue';
+
+/** Spellings of numbers that are kept with their key. */
+const mostKnown = 20_000;
 
 /** One key for all numbers that stand for each other. */
 export type Interchange = (number: string) => string;
@@ -10,7 +14,7 @@ export type Interchange = (number: string) => string;
  * @returns a function from a number, however it is written, to its key
  * @example interchangeOf([{ number: 'A-1', title: '', elastomer: '', variant: '', interchangeGroup: '', supersededBy: 'A-2' }])('a1') // 'A2'
  */
-export function interchangeOf(numbers: readonly CatalogueNumber[]): Interchange {
+export const interchangeOf = remembered((numbers: readonly CatalogueNumber[]): Interchange => {
   const parent = new Map<string, string>();
   const root = (key: string): string => {
     const up = parent.get(key);
@@ -29,5 +33,11 @@ export function interchangeOf(numbers: readonly CatalogueNumber[]): Interchange 
     if (first === undefined) firstOf.set(interchangeGroup, key);
     else join(key, first);
   }
-  return (number) => root(numberKey(number));
-}
+  // A plan asks for the same few hundred numbers some hundred thousand times.
+  const known = new Map<string, string>();
+  return (number) => {
+    const key = known.get(number) ?? root(numberKey(number));
+    if (known.size < mostKnown) known.set(number, key);
+    return key;
+  };
+});

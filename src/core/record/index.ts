@@ -8,7 +8,7 @@ export type { Signed } from './signed';
 export type { Tool } from './tool';
 export { headOf } from './head-of';
 export { sayLotTerms, sharedWords } from './say-lot-terms';
-export { spellingTwins } from './spelling-twins';
+export { piecesOfName, spellingTwins } from './spelling-twins';
 export {
   emptyTables,
   orderedRows,

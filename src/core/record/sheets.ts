@@ -1,3 +1,4 @@
+import { remembered } from '../remembered';
 import type * as z from 'zod';
 import type { Signed } from './signed';
 import type { sheetBodies } from './sheet-bodies';
@@ -32,9 +33,16 @@ interface Filled {
   readonly sheets: readonly Sheet[];
 }
 
+const none: readonly Sheet[] = [];
+const byKind = remembered((sheets: readonly Sheet[]): ReadonlyMap<SheetKind, readonly Sheet[]> => {
+  const found = new Map<SheetKind, Sheet[]>();
+  for (const sheet of sheets) found.set(sheet.kind, [...(found.get(sheet.kind) ?? []), sheet]);
+  return found;
+});
+
 /** The sheets of one kind in a job, in their order. */
 export function sheetsOf<Kind extends SheetKind>({ sheets }: Filled, kind: Kind): readonly SheetOf<Kind>[] {
-  return sheets.filter((sheet): sheet is Extract<Sheet, { kind: Kind }> => sheet.kind === kind) as never;
+  return (byKind(sheets).get(kind) ?? none) as never;
 }
 
 /** The last sheet of a kind; null where there is none. */

@@ -1,5 +1,5 @@
 import { serialKey } from './ids';
-import { spellingTwins } from './spelling-twins';
+import { piecesOfName, spellingTwins } from './spelling-twins';
 
 const known = ['Café Sillwater', 'Harrowmere Paddle Ferry', 'Vantry Board Mill', 'Ulm'];
 
@@ -17,6 +17,21 @@ test.each([
   ['two letters apart is another where the name is short', 'Olms'],
   ['nothing typed is nobody', '  .'],
 ])('%s', (_what, typed) => expect(spellingTwins(typed, known)).toEqual([]));
+
+test.each([
+  ['Vantry Bord Mil', ['vantr', 'ybord', 'mil']],
+  ['Ulme', ['ul', 'me']],
+  ['É', ['e']],
+  [' .', []],
+])('“%s” is looked for by %j', (typed, pieces) => expect(piecesOfName(typed)).toEqual(pieces));
+
+test('one piece at least stands whole in every name that may be meant', () => {
+  const whole = 'harrowmerepaddleferry';
+  const holds = (name: string) => piecesOfName(name).some((piece) => whole.includes(piece));
+  for (const [i] of [...whole].entries())
+    for (const [k] of [...whole].entries())
+      expect(holds([...whole].map((letter, at) => (at === i || at === k ? '7' : letter)).join(''))).toBe(true);
+});
 
 test('the nearest comes first, each once', () =>
   expect(spellingTwins('Vantry Board Mil', ['Vantry Bord Mill', 'Vantry Board Mill', 'Vantry Board Mill'])).toEqual([

@@ -11,6 +11,17 @@ const bare = (name: string) =>
 const mostApart = (name: string) => (name.length < 8 ? 1 : 2);
 
 /**
+ * Pieces of a name of which one stands whole in every name that may be meant by it: where letters fewer than pieces
+ * differ, one piece is untouched. For whoever picks candidates from many names; empty where nothing is typed.
+ */
+export function piecesOfName(name: string): readonly string[] {
+  const typed = bare(name);
+  const pieces = mostApart(typed) + 1;
+  const length = Math.ceil(typed.length / pieces);
+  return Array.from({ length: pieces }, (_, i) => typed.slice(i * length, (i + 1) * length)).filter(Boolean);
+}
+
+/**
  * Known names that may be meant by one that was typed otherwise: the same but for accents, case, spaces and stops, or a
  * letter or two apart. The name itself is none of them; nearest first.
  * @example spellingTwins('Harowmere Ferry', ['Harrowmere Ferry', 'Vantry Mill']) // ['Harrowmere Ferry']

@@ -2,7 +2,8 @@ import { repairShop } from '../../../test-support/repair-shop';
 import { present } from '../present';
 import { SumRefusal } from './notebook';
 import { plan } from './plan';
-import { quantileBetween, turnaround } from './turnaround';
+import { quantileBetween } from './quantile';
+import { turnaround } from './turnaround';
 import { promise } from './promise';
 import { readyDate } from './ready-date';
 

@@ -1,3 +1,4 @@
+import { quantileBetween } from './quantile';
 import * as z from 'zod';
 import { minuteOf } from '../planning';
 import { meanOf } from './notebook';
@@ -43,17 +44,6 @@ function dayOf(text: string, path: string): number {
 
 /** The end of a day that is written without a time, so that what ends on it is within it. */
 const endOf = (text: string, path: string) => dayOf(text, path) + (text.includes('T') ? 0 : 1 - 1 / minutesADay);
-
-/**
- * Below which a share of some figures lies, between two of them in proportion; null of none.
- * Source: R. J. Hyndman and Y. Fan, Sample quantiles in statistical packages, The American Statistician 50, 1996, type 7.
- */
-export function quantileBetween(figures: readonly number[], pct: number): number | null {
-  const sorted = figures.toSorted((a, b) => a - b);
-  const at = ((sorted.length - 1) * pct) / 100;
-  const [low, high] = [sorted[Math.floor(at)], sorted[Math.ceil(at)]];
-  return low === undefined || high === undefined ? null : low + (high - low) * (at - Math.floor(at));
-}
 
 const tidy = (value: number) => Math.round(value * 1e6) / 1e6;
 const tidyOrNull = (value: number | null) => (value === null ? null : tidy(value));

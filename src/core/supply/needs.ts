@@ -1,5 +1,6 @@
 import type { Family } from '../family';
 import type { JobRecord, QuoteLine, SupplySource } from '../record';
+import { remembered } from '../remembered';
 import { approvedLines } from './approved';
 import { madeOf, notBackFrom, proposedSource, sourceOf } from './sources';
 
@@ -137,11 +138,22 @@ export function needsOfLines(lines: readonly Line[], record: Supplied, family: F
 
 /** What must be had for a job: the parts of the approved lines, with what is seen to and what has arrived. */
 export function needsOf(
-  record: Pick<JobRecord, 'approvals' | 'quotes' | 'orders' | 'sheets'>,
+  { approvals, quotes, orders, sheets }: Pick<JobRecord, 'approvals' | 'quotes' | 'orders' | 'sheets'>,
   family: Family,
 ): readonly Need[] {
-  return needsOfLines(approvedLines(record), record, family);
+  return needsOfApproved(quotes, approvals, orders, sheets, family);
 }
+
+/** Gate, next move and remaining work all ask for it. */
+const needsOfApproved = remembered(
+  (
+    quotes: JobRecord['quotes'],
+    approvals: JobRecord['approvals'],
+    orders: JobRecord['orders'],
+    sheets: JobRecord['sheets'],
+    family: Family,
+  ) => needsOfLines(approvedLines({ quotes, approvals }), { orders, sheets }, family),
+);
 
 /** Needs to which nobody has seen yet. */
 const unseenTo = (needs: readonly Need[]) => needs.filter((need) => need.ordered < need.quantity);

@@ -51,7 +51,6 @@ export type {
 export {
   leastWorked,
   sayWorked,
-  standardMinutesSchema,
   standardOf,
   workPiece,
   workRatios,
@@ -64,3 +63,4 @@ export {
 export { daySheetsOf, openDaysOf, type DayLine, type DaySheet } from './day-sheet';
 export { mondayOf, weeksOf, type WeekLoad, type WeekPromises, type WeeksRow, type WeeksShown } from './weeks';
 export { readHours, readTime, writeHours, type HoursFault } from './hours';
+export { standardMinutesSchema } from './standard-minutes';

@@ -1,5 +1,5 @@
 import type { Spread } from '../planning';
-import { quantileBetween } from '../sums/turnaround';
+import { quantileBetween } from '../sums/quantile';
 
 /** An order that has come whole. Days as `YYYY-MM-DD`; of an order in several lines the day of the last. */
 export interface LeadKept {

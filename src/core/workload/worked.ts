@@ -1,18 +1,22 @@
-import * as z from 'zod';
 import type { Spread } from '../planning';
-import { quantileBetween } from '../sums/turnaround';
+import { quantileBetween } from '../sums/quantile';
 
 /** Stations whose hands-on work is timed, each an operation of the plan. */
 export const workStations = ['teardown', 'clean', 'inspect', 'quote', 'rebuild', 'test', 'report'] as const;
 export type WorkStation = (typeof workStations)[number];
 
 /** Stations whose work a family lists with its minutes. */
-const listedStations = ['teardown', 'clean', 'inspect', 'rebuild', 'test'] as const satisfies readonly WorkStation[];
+export const listedStations = [
+  'teardown',
+  'clean',
+  'inspect',
+  'rebuild',
+  'test',
+] as const satisfies readonly WorkStation[];
 type Listed = (typeof listedStations)[number];
 
 /** Minutes that the family, as the pump is built, reckons for each station. */
-export const standardMinutesSchema = z.record(z.enum(listedStations), z.number());
-export type StandardMinutes = z.infer<typeof standardMinutesSchema>;
+export type StandardMinutes = Readonly<Record<Listed, number>>;
 
 export const standardOf = (minutesOf: (station: Listed) => number): StandardMinutes => {
   const [teardown, clean, inspect, rebuild, test] = listedStations.map(minutesOf);

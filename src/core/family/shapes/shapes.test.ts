@@ -1,3 +1,5 @@
+import endViewFile from '@families/shapes/end-view.json';
+import sectionFile from '@families/shapes/section.json';
 import fc from 'fast-check';
 import { present } from '../../present';
 import { drawShape, faultsOfShape, givenNames, shapeSchema, shippedShapes } from '.';
@@ -14,6 +16,15 @@ const saidBy = (own: object): readonly string[] => {
   });
   return read.success ? faultsOfShape(read.data) : read.error.issues.map(({ path, message }) => `${path}: ${message}`);
 };
+
+test.each([
+  ['section', sectionFile],
+  ['end view', endViewFile],
+] as const)('the shapes of the %s that ship are what the schema reads of their file', (view, file) => {
+  const read = Object.entries(file).map(([name, shape]) => [name, shapeSchema.parse(shape)] as const);
+  expect(read.length).toBeGreaterThan(2);
+  expect(shippedShapes[view]).toEqual(Object.fromEntries(read));
+});
 
 describe('an expression of a shape', () => {
   test.each([

@@ -1,0 +1,28 @@
+interface Reckoned<Rest, Value> {
+  readonly rest: Rest;
+  readonly value: Value;
+}
+
+/** How many outcomes are kept for one first thing. */
+const usualMost = 6;
+
+/**
+ * Reckons once for the same things: records, families and their lists are never changed in place, so what was reckoned
+ * from them holds as long as they live. What was asked last is kept, by the first thing and as long as that lives.
+ * @param reckon pure; gives the same for the same things
+ * @example const work = remembered((answers, family) => reckonWork(answers, family))
+ */
+export function remembered<First extends object, Rest extends readonly unknown[], Value>(
+  reckon: (first: First, ...rest: Rest) => Value,
+  most = usualMost,
+): (first: First, ...rest: Rest) => Value {
+  const known = new WeakMap<First, Reckoned<Rest, Value>[]>();
+  return (first, ...rest) => {
+    const before = known.get(first) ?? [];
+    const same = before.find((one) => one.rest.every((thing, i) => thing === rest[i]));
+    if (same) return same.value;
+    const value = reckon(first, ...rest);
+    known.set(first, [...before.slice(1 - most), { rest, value }]);
+    return value;
+  };
+}
