@@ -22,7 +22,7 @@ interface Asked {
   readonly report: AsBuilt;
   readonly fingerprint: string;
   readonly family: Family;
-  readonly pictures: readonly { readonly bytes: Buffer; readonly caption: string; readonly about: string }[];
+  readonly pictures: readonly { readonly bytes: Uint8Array; readonly caption: string; readonly about: string }[];
   readonly zone: string;
   /** The head of the shop's papers now; its name is that of the report. */
   readonly shop: Letterhead;

@@ -1,5 +1,5 @@
 import { present } from '@/core/present';
-import { drawEnd, drawSection, type Family } from '@/core/family';
+import { drawEnd, drawSection, halvesOf, type Family } from '@/core/family';
 import type { AsBuilt } from '@/core/report';
 import type { Words } from '@/words';
 import { evaluate } from '@/core/sums';
@@ -30,9 +30,9 @@ export function drawSectionOnPaper(
     .scale(scale);
   paper.save();
   if (drawing.isVertical) paper.translate(0, height).rotate(-90);
-  for (const { d, fill, line, half } of drawing.shapes)
-    for (const mirror of [1, -1]) {
-      if (half !== 'both' && (half === 'top') !== (mirror === 1)) continue;
+  for (const shape of drawing.shapes)
+    for (const mirror of halvesOf(shape)) {
+      const { d, fill, line } = shape;
       paper.save().translate(0, line).scale(1, mirror).lineWidth(0.9).strokeColor(colours.ink);
       if (fill === 'line') paper.path(d).stroke();
       else paper.path(d).fillAndStroke(present(fills[fill]), colours.ink);

@@ -31,6 +31,9 @@ function readFonts() {
 
 export type Paper = PDFKit.PDFDocument;
 
+/** The same bytes as the library takes them: what came from another thread is no buffer any more. */
+const asBuffer = ({ buffer, byteOffset, byteLength }: Uint8Array) => Buffer.from(buffer, byteOffset, byteLength);
+
 /** What stands at the head of whatever a shop hands out, and the sheet that it is printed on. */
 export interface Letterhead {
   readonly name: string;
@@ -42,7 +45,7 @@ export interface Letterhead {
   /** The language of the shop's papers. */
   readonly language: Language;
   /** The shop's mark as PNG, with its size in pixels. */
-  readonly mark?: { readonly bytes: Buffer; readonly width: number; readonly height: number } | null;
+  readonly mark?: { readonly bytes: Uint8Array; readonly width: number; readonly height: number } | null;
 }
 
 /** How papers of a shop are printed that have no head. */
@@ -108,7 +111,7 @@ export function writeLetterhead(
     // In the corner, no higher than the lines beside it would be.
     const height = Math.min(markHeight, (mark.height * markWidth) / mark.width);
     const width = (mark.width * height) / mark.height;
-    paper.image(mark.bytes, paper.page.width - right - width, paper.y - 4, { width, height });
+    paper.image(asBuffer(mark.bytes), paper.page.width - right - width, paper.y - 4, { width, height });
   }
   paper
     .font('bold')
@@ -215,7 +218,7 @@ export function table(paper: Paper, columns: readonly Column[], rows: readonly (
 /** Pictures in rows of three with their captions. */
 export function pictureRows(
   paper: Paper,
-  pictures: readonly { readonly bytes: Buffer; readonly caption: string }[],
+  pictures: readonly { readonly bytes: Uint8Array; readonly caption: string }[],
 ): void {
   const gap = 8;
   const width = (innerWidth(paper) - 2 * gap) / 3;
@@ -225,7 +228,7 @@ export function pictureRows(
     const y = paper.y;
     pictures.slice(i, i + 3).forEach((picture, k) => {
       const x = paper.page.margins.left + k * (width + gap);
-      paper.image(picture.bytes, x, y, { cover: [width, height], align: 'center', valign: 'center' });
+      paper.image(asBuffer(picture.bytes), x, y, { cover: [width, height], align: 'center', valign: 'center' });
       paper
         .font('text')
         .fontSize(7)

@@ -22,7 +22,7 @@ interface Asked {
   readonly record: JobRecord;
   readonly quote: Quote;
   readonly shop: Letterhead & { readonly zone: string };
-  readonly pictures: readonly { readonly id: string; readonly bytes: Buffer; readonly caption: string }[];
+  readonly pictures: readonly { readonly id: string; readonly bytes: Uint8Array; readonly caption: string }[];
   readonly fingerprint: string;
   readonly now: string;
 }

@@ -73,8 +73,10 @@ function actPicture<V extends PictureVerb>(
 ): Promise<ResultOf<V>> {
   const { context, fields, read, decode = readPicture } = asked;
   if (!mayAct(context.actor, verbs[verb].audience)) throw new DomainError('not-allowed');
+  // What is done anew has the same bytes: they come once.
+  let reading: Promise<Buffer> | undefined;
   const run = async (own: Context, command: CommandOf<V>) => {
-    const bytes = await read();
+    const bytes = await (reading ??= read());
     const body = { ...command, fingerprint: sha256(bytes) };
     return answerOnce({ context: own, verb, body }, async (entry) => add(entry, command, await decode(bytes)));
   };

@@ -3,6 +3,7 @@ import { canonical } from '@/core/lifecycle';
 import { addEntry, findEntry } from '@/db';
 import type { Context, Entry } from './context';
 import { sha256 } from './fingerprint';
+import { runTranslated } from './use-case';
 
 interface Asked {
   readonly context: Context;
@@ -16,7 +17,7 @@ const personOf = ({ actor }: Context) => (actor.kind === 'person' ? actor.person
  * The answer that an entry got before; null for a new one. Throws DomainError for a key that stood for something else.
  */
 async function answerBefore({ context, verb, body }: Asked, { key }: Entry): Promise<{ answer: unknown } | null> {
-  const found = await findEntry(context.database, key);
+  const found = await runTranslated(() => findEntry(context.database, key));
   if (!found) return null;
   const isSame = found.fingerprint === sha256(canonical({ verb, body })) && found.personId === personOf(context);
   if (!isSame) throw new DomainError('bad-input', { what: 'The key of this entry stood for another entry before.' });

@@ -1,11 +1,10 @@
 import { present } from '@/core/present';
 import f5 from '@families/f5-plastic-booster.json';
 import { DomainError, sayFault } from '@/core/errors';
-import { demoJobs } from '../../demo/jobs';
 import { openTestShop, testIntake, testReceiving, type TestShop, plainId } from '../../test-support/open-test-shop';
 import { readPdfText } from '../../test-support/read-pdf-text';
-import { buildFamily, proposeSize, readBuild } from '@/core/family';
-import { loadStoredRecord } from '@/db';
+import { buildsOfDemo, goesThrough } from '../../test-support/whole-way';
+import { buildFamily, readBuild } from '@/core/family';
 import { shippedFamilies } from './families';
 
 let shop: TestShop;
@@ -17,41 +16,15 @@ const faultOf = (sent: Promise<unknown>) =>
     (error: unknown) => (error instanceof DomainError ? error : Promise.reject(new Error(String(error)))),
   );
 
-/** Each construction as the demonstration shop has one on its bench. */
-const builds = shippedFamilies.map((family) => {
-  const demo = present(demoJobs.find((job) => (job.family?.id ?? 'F1') === family.id));
-  const size = proposeSize(family, `${demo.pump.model} ${demo.pump.size}`);
-  return { id: family.id, family, demo, build: { ...demo.family?.build, ...(size !== undefined && { size }) } };
-});
-
-/** The stations are the same for every construction: each is played through all of them. */
-test.each(builds)('$id goes from receiving to an issued report', async ({ family, demo, build }) => {
-  const tag = await shop.play({
-    at: 'return',
-    part: 'released',
-    duty: demo.duty,
-    pumpedAt: { temperatureC: 60, viscosityMm2S: 700 },
-    family: {
-      id: family.id,
-      build,
-      elastomer: present(family.elastomers[0]),
-    },
-  });
-  const record = present(await shop.load(tag));
-  expect(record.familyVersion.split('+')[0]).toBe(family.version);
-  expect(readBuild(record.familyVersion)).toMatchObject(build);
-  expect(record).toStrictEqual(await loadStoredRecord(shop.runtime.database, tag));
-  expect(record.reports).toHaveLength(1);
-  expect(record.runs.at(-1)).toMatchObject({ verdict: 'pass', decision: 'passed' });
-  const { bytes } = await shop.act('wenna', 'read-report', {
-    number: present(record.reports[0]).number,
-    revision: 'A',
-    as: 'pdf',
-  });
-  const text = (await readPdfText(bytes)).join(' ').replace(/\s+/g, ' ');
-  expect(text).toContain(family.written.test.kind === 'slip' ? 'flow at pressure: pass' : 'grade 2B of ISO 9906: pass');
-  expect(text).toContain(family.title.split(',')[0]);
-});
+/**
+ * The stations are the same for every construction: the one of most stages and the one of two rotors are played through
+ * all of them here, the simplest in the browser (`e2e/journey`), all by `npm run test:long`; in memory all are, in
+ * `core/bench`.
+ */
+test.each(buildsOfDemo.filter(({ id }) => ['F4', 'F8'].includes(id)))(
+  '$id goes from receiving to an issued report',
+  (one) => goesThrough(shop, one),
+);
 
 test('a way of building that the family does not have is refused by name', async () => {
   expect(
@@ -171,7 +144,7 @@ describe('a shop’s own families', () => {
         .toSorted(),
     ).toEqual(['duty', 'principle']);
     expect(sayFault(present(present(present(fault).details.issues)[0])).message).toMatch(/^line \d+, /);
-    const { families } = (await shop.act('wenna', 'read-shop', {})) as { families: { id: string }[] };
+    const { families } = (await shop.act('wenna', 'read-shop', {})) as { families: readonly { id: string }[] };
     expect(families.map((family) => family.id).filter((id) => id.startsWith('S'))).toEqual([plainId]);
   });
   test('a good file becomes the shop’s own, is received with, and its newer version is offered, not forced', async () => {
@@ -288,6 +261,14 @@ describe('a shop’s own families', () => {
       });
     const made = await Promise.all([make(), make(), make()]);
     expect(new Set(made.map((one) => one.familyId)).size).toBe(3);
+  });
+  test('a section is drawn for whoever works here; a family that is none is named', async () => {
+    const { version } = present(shippedFamilies.find((one) => one.id === 'F6'));
+    const drawing = await shop.act('marek', 'read-section', { familyId: 'F6', version });
+    expect(drawing.shapes.length).toBeGreaterThan(20);
+    await expect(shop.act('marek', 'read-section', { familyId: 'F66', version: '2.0.0' })).rejects.toMatchObject({
+      details: { what: 'There is no family F66 in version 2.0.0.' },
+    });
   });
   test('booklet and traveller hold every step; the traveller has a box for every place', async () => {
     const file = present(shippedFamilies.find((one) => one.id === 'F6'));

@@ -1,4 +1,5 @@
 // Every verb that changes one job, with what its rule must be told; longer than most files because it is one table.
+import * as z from 'zod';
 import { moveAudience, verbs, type CommandOf } from '@/contract';
 import { mayAct } from '@/core/access';
 import {
@@ -18,7 +19,7 @@ import { knownBuild, readBuild, type Build, type Family } from '@/core/family';
 import { writeReportNumber } from '@/core/lifecycle';
 import { schoolOf } from '@/core/policies';
 import { sealOffer } from '@/core/quoting';
-import type { JobRecord, PhotoId } from '@/core/record';
+import { asId, type JobRecord, type PhotoId } from '@/core/record';
 import {
   findTagById,
   setCustomerLimit,
@@ -63,12 +64,26 @@ function photoFacts(photoId: PhotoId, { width, height, bytes, thumb }: Picture) 
   };
 }
 
+const uuid = z.uuid();
+
+/**
+ * The id of a picture: the key of its entry, so that what a device enters while it waits for the line can name it.
+ * Throws DomainError for a key that is a picture of the job already.
+ */
+function photoIdFor({ entry, newId }: Context, { photos }: JobRecord): PhotoId {
+  const key = uuid.safeParse(entry?.key);
+  if (!key.success) return newId<PhotoId>();
+  if (photos.some(({ id }) => id === key.data))
+    throw new DomainError('bad-input', { what: 'The key of this picture is that of another picture of the job.' });
+  return asId<PhotoId>(key.data);
+}
+
 /** Adds a picture that was sent as bytes, read and encoded anew. */
 export async function addPhoto(context: Context, command: CommandOf<'add-photo'>, picture: Picture) {
   const job: JobCommand<'add-photo', receive.PhotoFacts, undefined> = {
     verb: 'add-photo',
     decider: receive.addPhoto,
-    prepare: () => photoFacts(context.newId(), picture),
+    prepare: ({ record }) => photoFacts(photoIdFor(context, record), picture),
   };
   return changeJob(context, job, { tag: command.tag, command });
 }

@@ -34,7 +34,7 @@ test('what another process changed is read anew', async () => {
     const runtime = other.startRuntime(url.href);
     const context = runtime.contextFor(present(shop.people.wenna));
     await other.act('save-intake', context, change(tag, 1, 'brine'));
-    await runtime.pool.promise().end();
+    await new Promise<void>((done) => runtime.pool.end(() => done()));
   });
   expect(present(await shop.load(tag)).intake.liquid).toBe('brine');
   expect(await shop.load(tag)).toStrictEqual(await stored(tag));

@@ -23,8 +23,8 @@ import {
 import { linkDays } from '@/core/change/quote';
 import type { Words } from '@/words';
 import { wordsOf } from '@/words/every-language';
-import { writeAsBuiltPdf, writeQuotePdf } from '@/documents';
 import type { Context } from './context';
+import { writeDocument } from './documents/write-document';
 import { mailAboutOrder } from './supply/write-about-orders';
 import { sendShopOrder } from './supply/shop-orders';
 import { findJob } from './find-job';
@@ -87,7 +87,7 @@ async function mailQuote(
   const shop = await shopOf(context);
   const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
   const now = quote.sentAt ?? context.now().toISOString();
-  const pdf = await writeQuotePdf({
+  const pdf = await writeDocument('quote', {
     ...{ record, quote, pictures, shop: { ...(await letterheadOf(context.database, shop)), zone: shop.zone } },
     fingerprint: quote.fingerprint ?? 'draft',
     now,
@@ -213,7 +213,7 @@ async function writeReport(context: Context, row: OutboxRow, reportId: ReportId)
   const pictures = await listPhotoBytes(context.database, record.id, mostPictures);
   const built = asBuiltSchema.parse(JSON.parse(found.record));
   const { fingerprint } = found;
-  const pdf = await writeAsBuiltPdf({
+  const pdf = await writeDocument('as-built', {
     report: built,
     fingerprint,
     family,

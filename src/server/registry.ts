@@ -26,11 +26,19 @@ import {
 import { endFeedOf, makeFeed, readFeed, readFeeds } from './planning/feeds';
 import { askPromise, readHands, readPlan, readWeeks, tryPlan } from './planning/read-plan';
 import { addWorkedMinutes, correctWorkedMinutes, readWorked } from './planning/worked';
+import {
+  addPasskeyVerb,
+  askPasskey,
+  beginPasskey,
+  dropPasskeysVerb,
+  endPasskey,
+  signInByPasskey,
+} from './people/passkeys';
 import { beginSecondFactor, confirmSecondFactor, dropSecondFactor, endSecondFactor } from './people/second-factor';
 import { signIn } from './people/sign-in';
 import { endTabletVerb, enrolTablet, switchPerson } from './people/switch-person';
 import { endSessionVerb, readOwnSessions } from './people/own-sessions';
-import { readTablet } from './people/read-tablet';
+import { readHead } from './people/read-head';
 import { readAsks } from './read/read-asks';
 import { readDonors, readUnits } from './read/read-units';
 import {
@@ -53,9 +61,11 @@ import {
   readSketch,
   readTagPdf,
 } from './read/read-documents';
-import { findConstruction, readFamily, readFamilyDocument } from './read/read-family';
+import { findConstruction, readFamily, readFamilyDocument, readSection } from './read/read-family';
 import { readJobFolder } from './exports/job-folder';
 import { readListCsv } from './exports/list-csv';
+import { readBench } from './read/read-bench';
+import { findCustomers } from './read/find-customers';
 import { findJobs, readFloor, readFloorChanges } from './read/read-floor';
 import { readCustomer, readCustomers, readPump } from './read/read-history';
 import { readMoney } from './read/read-money';
@@ -114,6 +124,12 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
   'confirm-second-factor': confirmSecondFactor,
   'end-second-factor': endSecondFactor,
   'drop-second-factor': dropSecondFactor,
+  'begin-passkey': beginPasskey,
+  'add-passkey': addPasskeyVerb,
+  'end-passkey': endPasskey,
+  'drop-passkeys': dropPasskeysVerb,
+  'ask-passkey': askPasskey,
+  'sign-in-by-passkey': signInByPasskey,
   'enrol-tablet': enrolTablet,
   'end-tablet': endTabletVerb,
   'add-instrument': addInstrument,
@@ -162,6 +178,7 @@ export const actUseCases: { readonly [V in Verb]: UseCase<CommandOf<V>, ResultOf
 export const readPermissions = permissionsOf(() => Object.values<UseCase>(readUseCases));
 
 export const readUseCases = {
+  'read-bench': readBench,
   'read-floor': readFloor,
   'read-floor-version': readFloorChanges,
   'read-week': readWeek,
@@ -171,7 +188,7 @@ export const readUseCases = {
   'read-instrument': readInstrument,
   'read-staff': readStaff,
   'read-own-sessions': readOwnSessions,
-  'read-tablet': readTablet,
+  'read-head': readHead,
   'read-permissions': readPermissions,
   'read-keeping': readKeeping,
   'read-owner-notices': readOwnerNotices,
@@ -183,6 +200,7 @@ export const readUseCases = {
   'read-list-csv': readListCsv,
   'read-job-folder': readJobFolder,
   'find-jobs': findJobs,
+  'find-customers': findCustomers,
   'read-job': readJob,
   'read-changes': readChanges,
   'read-asks': readAsks,
@@ -210,6 +228,7 @@ export const readUseCases = {
   'read-family': readFamily,
   'find-construction': findConstruction,
   'read-family-document': readFamilyDocument,
+  'read-section': readSection,
   'read-events': readEvents,
   'read-job-mails': readJobMails,
   'read-shop-sign': readShopSign,

@@ -1,4 +1,13 @@
-import { endOldSessions, forgetAudits, forgetEntries, forgetOldTries, ownHolder, renewLease, takeLease } from '@/db';
+import {
+  endOldSessions,
+  forgetAudits,
+  forgetEntries,
+  forgetOldTries,
+  ownHolder,
+  packClosed,
+  renewLease,
+  takeLease,
+} from '@/db';
 import type { Context } from './context';
 import { backUpWhenDue, keepingHere } from './keeping/keep-backups';
 import { carryOutDue } from './outbox';
@@ -19,6 +28,9 @@ const unusedDays = 7;
 const parkedDays = 2;
 /** Longer than any rule of tries remembers, in days. */
 const triesDays = 2;
+/** The events of a job are packed when it was closed for so long, in hours, and so many jobs a turn. */
+const closedHours = 1;
+const packedAtOnce = 25;
 
 async function forgetOld({ database, now }: Context): Promise<void> {
   const at = now();
@@ -46,6 +58,7 @@ export function scheduleOf(contextNow: () => Context, holder: string): () => Pro
     await carryOutDue(context);
     const keeping = keepingHere(database);
     if (keeping) await backUpWhenDue(keeping);
+    await packClosed(database, new Date(context.now().getTime() - closedHours * 3_600_000), packedAtOnce);
     if (performance.now() - forgotAt >= dayMs) {
       await forgetOld(context);
       forgotAt = performance.now();

@@ -19,6 +19,7 @@ const mails = async () => {
   return all;
 };
 let serials = 0;
+const found = (text: string) => shop.act('wenna', 'find-customers', { text });
 const received = (change: object = {}) =>
   shop.act('wenna', 'receive-pump', {
     ...{
@@ -173,12 +174,25 @@ test('two customers that are one: every pump of the first is the other’s, clos
   // Whoever types the old name receives for the one that they are; the list offers it no more.
   const next = await received({ customer: owner });
   expect((await loaded(next.tag)).customer.name).toBe('Otterford Saw Mill');
-  const { customers } = await shop.act('wenna', 'read-receiving', {});
-  expect(customers.some(({ name }) => name === owner)).toBe(false);
+  expect((await found(owner)).customers).toEqual([]);
   expect(await codeOf(shop.act('wenna', 'merge-customers', merge))).toBe('bad-input');
   // A closed job's owner is put right by nobody else.
   const correction = { tag: closed, customer: 'Somebody Else', reason: 'x' };
   expect(await codeOf(shop.act('wenna', 'correct-owner', correction))).toBe('wrong-state');
+});
+
+test('a customer is found by a part of the name, those that begin with it first, or by a slip of it', async () => {
+  await received({ customer: 'Zillbrook Weavers' });
+  await received({ customer: 'Upper Zillbrook Mill' });
+  const named = async (text: string) => (await found(text)).customers.map(({ name }) => name);
+  expect(await named('zillbrook')).toEqual(['Zillbrook Weavers', 'Upper Zillbrook Mill']);
+  expect(await named('brook we')).toEqual(['Zillbrook Weavers']);
+  expect((await found('Zilbrook Wevers')).twins).toEqual(['Zillbrook Weavers']);
+  expect(await found('100%_')).toEqual({ customers: [], twins: [] });
+  expect(await found('')).toEqual({ customers: [], twins: [] });
+  for (let i = 0; i < 12; i++) await received({ customer: `Zillbrook Yard ${i}` });
+  expect(await named('zillbrook')).toHaveLength(12);
+  expect(await named('zillbrook yard 11')).toEqual(['Zillbrook Yard 11']);
 });
 
 test('a limit that is agreed for all pumps of a customer comes with the next one', async () => {

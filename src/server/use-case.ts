@@ -4,7 +4,7 @@ import { mayAct, type Audience } from '@/core/access';
 import { DomainError, type Issue } from '@/core/errors';
 import { SumRefusal } from '@/core/sums';
 import { DeviceError } from '@/stand-ins';
-import { isDeadlock, translateError, type Connection } from '@/db';
+import { howLost, isDeadlock, translateError, type Connection } from '@/db';
 import type { Context } from './context';
 
 export interface UseCase<Input = unknown, Result = unknown> {
@@ -51,16 +51,44 @@ function asDomainError(error: unknown): unknown {
   return translateError(error);
 }
 
-const mostAttempts = 4;
+const mostAttempts = 8;
+/** The longest first pause before another try, in ms; it doubles, and chance keeps two that met from meeting again. */
+const firstPauseMs = 5;
+const pauseAfter = (attempt: number) => Math.random() * firstPauseMs * 2 ** (attempt - 1);
 
-/** Runs what touches the database: deadlocks are tried again, foreseen failures become DomainErrors. */
-export async function runTranslated<Result>(act: () => Promise<Result>): Promise<Result> {
+/** For how long the nodes of a cluster may come to terms about one that was lost, and how often it is tried, in ms. */
+const comeToTermsMs = 12_000;
+const tryEveryMs = 250;
+const wait = (ms: number) => new Promise<void>((wake) => setTimeout(wake, ms));
+
+interface Trying {
+  readonly attempt: number;
+  readonly sinceMs: number;
+  readonly isRepeatable: boolean;
+}
+
+/** After how many ms what was broken off may be done anew: two met, or a node was lost; null where it may not. */
+function againAfter(error: unknown, { attempt, sinceMs, isRepeatable }: Trying): number | null {
+  if (isDeadlock(error)) return attempt < mostAttempts ? pauseAfter(attempt) : null;
+  const left = howLost(error);
+  const isSafe = left === 'nothing was done' || (left === 'unsure' && isRepeatable);
+  return isSafe && sinceMs < comeToTermsMs ? tryEveryMs : null;
+}
+
+/**
+ * Runs what touches the database: what met another at the same moment, on this node of a cluster or another, or was on a
+ * node that was lost, is done anew as a whole; foreseen failures become DomainErrors.
+ * @param isRepeatable whether doing it twice does it once: what has the key of an entry
+ */
+export async function runTranslated<Result>(act: () => Promise<Result>, isRepeatable = false): Promise<Result> {
+  const began = performance.now();
   for (let attempt = 1; ; attempt++) {
     try {
       return await act();
     } catch (error) {
-      if (isDeadlock(error) && attempt < mostAttempts) continue;
-      throw asDomainError(error);
+      const after = againAfter(error, { attempt, sinceMs: performance.now() - began, isRepeatable });
+      if (after === null) throw asDomainError(error);
+      await wait(after);
     }
   }
 }
@@ -86,5 +114,5 @@ export async function perform<Input, Result>(
   if (!mayAct(context.actor, useCase.audience))
     throw new DomainError(context.actor.kind === 'nobody' ? 'not-signed-in' : 'not-allowed');
   const input = parseInput(useCase, raw);
-  return runTranslated(() => useCase.run(context, input));
+  return runTranslated(() => useCase.run(context, input), context.entry !== undefined);
 }

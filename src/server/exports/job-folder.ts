@@ -8,6 +8,7 @@ import { searchTextOf, writeTag } from '@/core/lifecycle';
 import { asId, type JobRecord, type PhotoId, type Tag } from '@/core/record';
 import {
   addWorked,
+  findArchived,
   findPhoto,
   findReport,
   listEvents,
@@ -160,7 +161,8 @@ async function picturesOf(zip: JSZip, { photos }: JobFolder, record: JobRecord):
 
 /** The tag under which a job goes here: its own where that is free, else the next one. */
 async function tagFor(connection: Connection, asked: string): Promise<Tag> {
-  if (!(await loadJobRecord(connection, asked))) return asId<Tag>(asked);
+  const isTaken = (await loadJobRecord(connection, asked)) ?? (await findArchived(connection, asked));
+  if (!isTaken) return asId<Tag>(asked);
   return asId<Tag>(writeTag(await takeNumber(connection, 'nextTag')));
 }
 

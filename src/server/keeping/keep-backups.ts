@@ -16,6 +16,9 @@ import {
 } from '@/db';
 import { backupName, makeBackup, momentOfBackup } from './make-backup';
 
+/** The name of the shop as its files say it. */
+export const readShopName = async (database: Database): Promise<string> => (await readShop(database))?.name ?? '';
+
 export interface KeepingAt {
   readonly database: Database;
   readonly databaseUrl: string;
@@ -67,7 +70,7 @@ export async function backUp(at: KeepingAt, { askedBy, withoutPicturesBefore = n
   const file = join(folder, backupName(startedAt, isWhole));
   const begun = { id: randomUUID(), startedAt, file, askedBy };
   try {
-    const shop = (await readShop(database))?.name ?? '';
+    const shop = await readShopName(database);
     const { bytes, manifest } = await makeBackup({ databaseUrl, file, now: startedAt, shop, withoutPicturesBefore });
     const made = { ...begun, finishedAt: at.now(), bytes, jobs: manifest.jobs, pictures: manifest.pictures };
     if (isWhole) await addBackup(database, made);

@@ -46,9 +46,13 @@ function addLazily(zip: ZipFile, { path, from }: Opening): void {
   zip.addReadStreamLazy(path, { compressionLevel: 3 }, (ready) => ready(null, from()));
 }
 
-async function writeZip(asked: BackupAsked, snapshot: Snapshot, path: string): Promise<void> {
+/** Writes tables as they stand into a zip, and a manifest that is made of what was written. */
+export async function writeTables(
+  snapshot: Snapshot,
+  path: string,
+  manifest: (tables: ManifestTable[]) => object,
+): Promise<void> {
   const tables = await snapshot.tables();
-  const [jobs, pictures] = [await snapshot.count('jobs'), await snapshot.count('photos')];
   const written: ManifestTable[] = [];
   const zip = new ZipFile();
   for (const table of tables)
@@ -56,16 +60,23 @@ async function writeZip(asked: BackupAsked, snapshot: Snapshot, path: string): P
       path: tablePath(table.name),
       from: () => tableText(snapshot, table, (done) => void written.push(done)),
     });
-  const manifest = (): Manifest => ({
-    ...{ format: 'puddlestone-backup', formatVersion: 1, madeAt: asked.now.toISOString(), productVersion: version },
-    ...{ migration: lastMigration(), shop: asked.shop, jobs, pictures, tables: written },
-    withoutPicturesBefore: asked.withoutPicturesBefore?.toISOString() ?? null,
-  });
-  addLazily(zip, { path: manifestPath, from: () => Readable.from([Buffer.from(JSON.stringify(manifest(), null, 1))]) });
+  const text = () => Readable.from([Buffer.from(JSON.stringify(manifest(written), null, 1))]);
+  addLazily(zip, { path: manifestPath, from: text });
   zip.end();
   // The zip says by itself what went wrong while a table was read.
   const failed = new Promise<never>((_, reject) => zip.on('error', reject));
   await Promise.race([pipeline(zip.outputStream, createWriteStream(path, { mode: 0o600 })), failed]);
+  await settle(path);
+}
+
+async function writeZip(asked: BackupAsked, snapshot: Snapshot, path: string): Promise<void> {
+  const [jobs, pictures] = [await snapshot.count('jobs'), await snapshot.count('photos')];
+  const manifest = (tables: ManifestTable[]): Manifest => ({
+    ...{ format: 'puddlestone-backup', formatVersion: 1, madeAt: asked.now.toISOString(), productVersion: version },
+    ...{ migration: lastMigration(), shop: asked.shop, jobs, pictures, tables },
+    withoutPicturesBefore: asked.withoutPicturesBefore?.toISOString() ?? null,
+  });
+  await writeTables(snapshot, path, manifest);
 }
 
 /** Makes sure that a file is on the disk before it is called made. */
@@ -86,7 +97,6 @@ export async function makeBackup(asked: BackupAsked): Promise<{ readonly bytes: 
   });
   try {
     await writeZip(asked, snapshot, part);
-    await settle(part);
     const manifest = await checkBackup(part);
     await rename(part, asked.file);
     return { bytes: (await stat(asked.file)).size, manifest };

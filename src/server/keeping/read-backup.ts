@@ -18,23 +18,35 @@ const largestManifest = 4_000_000;
 
 const rowSchema = z.array(z.string().nullable());
 
-/** An opened backup. */
-export class BackupReader {
+/** What is read of any manifest. */
+type Tables = Pick<Manifest, 'tables'>;
+
+/** An opened backup or archive. */
+export class BackupReader<Read extends Tables = Manifest> {
   private constructor(
     private readonly zip: ZipFile,
     private readonly entries: ReadonlyMap<string, Entry>,
-    readonly manifest: Manifest,
+    readonly manifest: Read,
   ) {}
 
   /** Opens a backup and reads its manifest. Throws BackupFault for a file that is none. */
   static async open(path: string): Promise<BackupReader> {
+    return BackupReader.openAs(path, manifestSchema);
+  }
+
+  /** As `open` for a file whose manifest has another schema. */
+  static async openAs<Read extends Tables>(path: string, schema: z.ZodType<Read>): Promise<BackupReader<Read>> {
     const zip = await openPromise(path, { autoClose: false }).catch((error: unknown) => {
       throw new BackupFault(`${path} cannot be read as a backup: ${sayCause(error)}.`);
     });
     try {
       const entries = new Map<string, Entry>();
       for await (const entry of zip.eachEntry()) entries.set(entry.fileName, entry);
-      return new BackupReader(zip, entries, await readManifest(zip, entries.get(manifestPath), path));
+      return new BackupReader(
+        zip,
+        entries,
+        await readManifest(zip, { entry: entries.get(manifestPath), path, schema }),
+      );
     } catch (error) {
       zip.close();
       if (error instanceof BackupFault) throw error;
@@ -91,17 +103,26 @@ function rowOf(line: string, table: ManifestTable, number: number): readonly Dum
   }
 }
 
-async function readManifest(zip: ZipFile, entry: Entry | undefined, path: string): Promise<Manifest> {
+interface Asked<Read> {
+  readonly entry: Entry | undefined;
+  readonly path: string;
+  readonly schema: z.ZodType<Read>;
+}
+
+async function readManifest<Read>(zip: ZipFile, { entry, path, schema }: Asked<Read>): Promise<Read> {
   if (!entry || entry.uncompressedSize > largestManifest) throw new BackupFault(`${path} has no manifest.`);
   const body: unknown = JSON.parse(await text(await zip.openReadStreamPromise(entry)));
-  const read = manifestSchema.safeParse(body);
+  const read = schema.safeParse(body);
   if (!read.success) throw new BackupFault(`The manifest of ${path} is not one of format 1.`);
   return read.data;
 }
 
 /** Reads a backup whole and holds it against its manifest. Throws BackupFault with what is wrong. */
-export async function checkBackup(path: string): Promise<Manifest> {
-  const reader = await BackupReader.open(path);
+export const checkBackup = (path: string): Promise<Manifest> => checkFile(path, manifestSchema);
+
+/** As `checkBackup` for a file whose manifest has another schema. */
+export async function checkFile<Read extends Tables>(path: string, schema: z.ZodType<Read>): Promise<Read> {
+  const reader = await BackupReader.openAs(path, schema);
   try {
     for (const table of reader.manifest.tables) for await (const _row of reader.rows(table)) continue;
     return reader.manifest;

@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import { dictionary } from '@zxcvbn-ts/language-common';
 import { DomainError } from '@/core/errors';
-import { changePerson, dropFactor, endSessionsOf, findPersonByEmail } from '@/db';
+import { changePerson, dropFactor, dropPasskeys, endSessionsOf, findPersonByEmail } from '@/db';
 import type { Context } from '../context';
 import { inTransaction } from '../use-case';
 import { noteDeed } from './deed';
@@ -15,7 +15,7 @@ function makePassword(): string {
 
 /**
  * Lets somebody in who has nobody above to ask, such as the only owner without password or telephone: another password,
- * no second factor, signed out everywhere. For whoever has the machine itself. Throws DomainError for an unknown address.
+ * no second factor and no passkey, signed out everywhere. For whoever has the machine itself. Throws DomainError for an unknown address.
  */
 export async function letIn(
   context: Context,
@@ -28,6 +28,7 @@ export async function letIn(
   await inTransaction(context, async (connection) => {
     await changePerson(connection, person.id, { passwordHash, active: true });
     await dropFactor(connection, person.id);
+    await dropPasskeys(connection, person.id);
     await endSessionsOf(connection, person.id, context.now());
     await noteDeed(context, connection, 'reset-secret', `gave ${person.name} another password, at the machine itself`);
     return null;

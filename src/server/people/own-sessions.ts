@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { reason, refuse } from '@/core/change/decision';
-import { endSession, findSession, listSessions, readShop } from '@/db';
+import { endSession, findSession, listPasskeys, listSessions, readShop } from '@/db';
 import { defineUseCase, forVerb } from '../use-case';
 
 type Listed = Awaited<ReturnType<typeof listSessions>>[number];
@@ -15,17 +15,24 @@ export const showSession = ({ startedAt, seenAt, parkedAt, ...session }: Listed)
 });
 export type SessionShown = ReturnType<typeof showSession>;
 
-/** Where one is signed in, and which of them this is. */
+/** Where one is signed in, and which of them this is; and one's passkeys. */
 export const readOwnSessions = defineUseCase({
   verb: 'read-own-sessions',
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({}),
   async run({ database, actor, device }) {
     if (actor.kind !== 'person') throw new DomainError('not-signed-in');
-    const [sessions, shop] = await Promise.all([listSessions(database, actor.personId), readShop(database)]);
+    const [sessions, passkeys, shop] = await Promise.all([
+      listSessions(database, actor.personId),
+      listPasskeys(database, actor.personId),
+      readShop(database),
+    ]);
     return {
       zone: shop?.zone ?? 'UTC',
       sessions: sessions.map((session) => ({ ...showSession(session), isThis: session.id === device.sessionId })),
+      passkeys: passkeys.map(({ id, name, at, usedAt }) => ({
+        ...{ id, name, at: at.toISOString(), usedAt: usedAt?.toISOString() ?? null },
+      })),
     };
   },
 });

@@ -6,8 +6,6 @@ import { act, letIn } from '@/server';
 
 let shop: TestShop;
 beforeAll(async () => {
-  // What an installation seals with.
-  process.env.PUDDLESTONE_SECRET ??= 'a secret of this test alone, long enough';
   shop = await openTestShop('second_factor');
 });
 afterAll(() => shop.close());

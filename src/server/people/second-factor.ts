@@ -16,6 +16,7 @@ import {
   spendStep,
 } from '@/db';
 import type { Context } from '../context';
+import { installationSecret } from '../installation-secret';
 import { forVerb, inTransaction } from '../use-case';
 import { noteDeed } from './deed';
 import { proveOwnPassword } from './own-password';
@@ -26,12 +27,8 @@ const periodSeconds = 30;
 const window = 1;
 const recoveryWords = 10;
 
-const sealing = () => {
-  const password = process.env.PUDDLESTONE_SECRET;
-  if (!password) throw new Error('PUDDLESTONE_SECRET is not set: start with npm start');
-  // A secret of years: its seal does not end by time.
-  return { password, ttl: 0 };
-};
+/** A secret of years: its seal does not end by time. */
+const sealing = () => ({ password: installationSecret(), ttl: 0 });
 
 const totpOf = (secret: string, label: string, issuer: string) =>
   new TOTP({ issuer, label, algorithm: 'SHA1', digits: 6, period: periodSeconds, secret: Secret.fromBase32(secret) });

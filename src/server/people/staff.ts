@@ -19,6 +19,7 @@ import {
   listTablets,
   lockOwners,
   readShop,
+  countPasskeys,
   withSecondFactor,
   type Connection,
 } from '@/db';
@@ -193,10 +194,8 @@ export const readStaff = defineUseCase({
       listDeeds(database, of),
       of === null ? [] : listEventsOf(database, of),
     ]);
-    const factors = await withSecondFactor(
-      database,
-      staff.map(({ id }) => id),
-    );
+    const ids = staff.map(({ id }) => id);
+    const [factors, passkeys] = await Promise.all([withSecondFactor(database, ids), countPasskeys(database, ids)]);
     const done = [
       ...deeds.map(({ at, personName, words }) => ({ at, tag: null, words: `${personName} ${words}.` })),
       ...events.map(({ at, tag, ...event }) => ({ at, tag, words: sayDeed(event) })),
@@ -208,7 +207,7 @@ export const readStaff = defineUseCase({
       tablets: tablets.map(({ id, name, personName, at }) => ({ id, name, personName, at: at.toISOString() })),
       audits: audits.map(({ id: _id, at, ...audit }) => ({ ...audit, at: at.toISOString() })),
       staff: staff.map(({ createdAt, signedInAt, ...row }) => ({
-        ...{ ...row, hasSecondFactor: factors.has(row.id) },
+        ...{ ...row, hasSecondFactor: factors.has(row.id), passkeys: passkeys.get(row.id) ?? 0 },
         ...{ since: createdAt.toISOString(), signedInAt: signedInAt?.toISOString() ?? null },
       })),
       done: runTogether(done)

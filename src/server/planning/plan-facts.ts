@@ -1,6 +1,7 @@
+import { dateFormat } from '@/words/formats';
 import { standingSchema } from '@/core/lifecycle';
 import type { Spread } from '@/core/planning';
-import { quantileBetween } from '@/core/sums/turnaround';
+import { quantileBetween } from '@/core/sums/quantile';
 import {
   leadSpreads,
   priorAnswerDays,
@@ -47,7 +48,7 @@ const leastHistory = 8;
 
 /** Local time in a zone, as YYYY-MM-DDTHH:MM. */
 export function localTime(zone: string, now: Date): string {
-  const parts = new Intl.DateTimeFormat('en-CA', {
+  const parts = dateFormat('en-CA', {
     ...{ timeZone: zone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit' },
     ...{ hour: '2-digit', minute: '2-digit' },
   }).formatToParts(now);
@@ -109,6 +110,25 @@ export async function chancesNow(
   };
 }
 
+const hourMs = 3_600_000;
+type Chances = ReturnType<typeof chancesNow>;
+const ofHours = new WeakMap<Connection, { readonly hour: number; readonly chances: Chances }>();
+
+/**
+ * What varied until the last full hour: from some hundred jobs one more answer moves nothing that the plan shows, and
+ * every copy that serves reckons by the same.
+ */
+function chancesOfHour(database: Connection, now: Date): Chances {
+  const hour = Math.floor(now.getTime() / hourMs);
+  const known = ofHours.get(database);
+  if (known?.hour === hour) return known.chances;
+  const chances = chancesNow(database, new Date(hour * hourMs));
+  ofHours.set(database, { hour, chances });
+  // What failed is asked anew by the next.
+  chances.catch(() => ofHours.delete(database));
+  return chances;
+}
+
 /** All that the plan of the shop is made of, as it stands now. */
 export async function planFacts({ database, now }: Pick<Context, 'database' | 'now'>) {
   const shop = await readShop(database);
@@ -120,7 +140,7 @@ export async function planFacts({ database, now }: Pick<Context, 'database' | 'n
     listPumpsToPlan(database),
     listWishes(database),
     listWeights(database),
-    chancesNow(database),
+    chancesOfHour(database, now()),
   ]);
   const rows = pumps.map(({ standing, hold, ...row }) => {
     const read = standingSchema.parse(standing);

@@ -2,14 +2,13 @@ import { present } from '@/core/present';
 import * as z from 'zod';
 import { catalogueFor, wordsOf } from '@/words/every-language';
 import { DomainError } from '@/core/errors';
-import { familyCard, readBuild } from '@/core/family';
-import { changesOf, namesIn, sayDeed, sayEvent } from '@/core/change';
-import { standingOf, type ChainedEvent } from '@/core/lifecycle';
+import { readBuild } from '@/core/family';
+import { namesIn, sayDeed, sayEvent } from '@/core/change';
+import { headIn, standingOf } from '@/core/lifecycle';
 import type { Station } from '@/core/record';
 import { customerOffer } from '@/core/quoting';
 import {
   countPeople,
-  listCustomers,
   listEvents,
   listInstruments,
   listMails,
@@ -21,8 +20,9 @@ import {
   findLot,
   loadUnits,
 } from '@/db';
-import { familyOfJob, listFamilies } from '../families';
+import { familyOfJob } from '../families';
 import { findJob, findRecord } from '../find-job';
+import { listCards } from '../library/drawn';
 import { verifyOne } from '../verify';
 import { tagField } from '@/core/change/inputs';
 import type { Context } from '../context';
@@ -84,8 +84,7 @@ export const readReceiving = defineUseCase({
   async run(context, { lot }) {
     return {
       lot: lot ? await startOfLot(context, lot) : null,
-      customers: await listCustomers(context.database),
-      families: (await listFamilies(context.database)).map(familyCard),
+      families: await listCards(context.database),
       today: dayIn((await readShop(context.database))?.zone ?? 'UTC', context.now()),
     };
   },
@@ -112,7 +111,7 @@ export const readShopView = defineUseCase({
       people: people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })),
       instruments,
       today: dayIn(shop?.zone ?? 'UTC', context.now()),
-      families: (await listFamilies(context.database)).map(familyCard),
+      families: await listCards(context.database),
     };
   },
 });
@@ -160,12 +159,6 @@ export const readShopSign = defineUseCase({
   },
 });
 
-/** The station that an event moves the job to; null where it leaves it where it is. */
-function stationAfter(event: Pick<ChainedEvent, 'data'>): Station | null {
-  const head = changesOf(event)?.findLast((change) => change.put === 'job');
-  return head?.put === 'job' ? head.row.station : null;
-}
-
 /** The record drawer: every event of a job in words, and whether its chain is whole and its tables are what it says. */
 export const readEvents = defineUseCase({
   verb: 'read-events',
@@ -181,7 +174,7 @@ export const readEvents = defineUseCase({
         const { seq, kind, personName, at, data, hash } = event;
         // Where it happened is where the job stood before it.
         const before = station;
-        station = stationAfter(event) ?? station;
+        station = headIn(data)?.station ?? station;
         return {
           ...{ seq, kind, personName, at, station: before, deed: sayDeed(event), lines: sayEvent(data, nameOf) },
           hash: hash.slice(0, 12),

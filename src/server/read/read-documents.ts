@@ -5,7 +5,8 @@ import type { JobRecord, Quote } from '@/core/record';
 import { findMailAttachment, findPhoto, findReport, listPhotoBytes, loadJobRecord, readShop } from '@/db';
 import { findPart } from '@/core/family';
 import { madeOf } from '@/core/supply';
-import { writeLabelsPdf, writeQuotePdf, writeSketchDxf, writeTagPdf } from '@/documents';
+import { writeSketchDxf } from '@/documents';
+import { writeDocument } from '../documents/write-document';
 import { findJob } from '../find-job';
 import { loadOwnQuote } from './own-quote';
 import { tagField } from '@/core/change/inputs';
@@ -36,7 +37,7 @@ export const readTagPdf = defineUseCase({
     const record = await loadJobRecord(context.database, tag);
     if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
     const shop = await readShop(context.database);
-    return { bytes: await writeTagPdf(record, shop?.settings.language), name: `${tag}.pdf` };
+    return { bytes: await writeDocument('tag', record, shop?.settings.language), name: `${tag}.pdf` };
   },
 });
 
@@ -48,7 +49,7 @@ export const readLabelsPdf = defineUseCase({
   async run(context, { tag }) {
     const { record, family } = await findJob(context.database, tag);
     const shop = await readShop(context.database);
-    return { bytes: await writeLabelsPdf(record, family, shop?.settings), name: `${tag}-labels.pdf` };
+    return { bytes: await writeDocument('labels', record, family, shop?.settings), name: `${tag}-labels.pdf` };
   },
 });
 
@@ -73,7 +74,7 @@ async function quoteFile(context: Context, record: JobRecord, quote: Quote) {
     listPhotoBytes(context.database, record.id, 24),
   ]);
   return {
-    bytes: await writeQuotePdf({
+    bytes: await writeDocument('quote', {
       record,
       quote,
       shop: { ...(await letterheadOf(context.database, present(shop))), zone: present(shop).zone },

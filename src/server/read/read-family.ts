@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
-import { buildOf, findSeen } from '@/core/family';
-import { writeBookletPdf, writeTravellerPdf } from '@/documents';
+import { buildOf, drawKnown, findSeen, readBuild } from '@/core/family';
 import { readShop } from '@/db';
-import { buildFor, listFamilies } from '../families';
+import { writeDocument } from '../documents/write-document';
+import { buildFor, findVersion, listFamilies } from '../families';
 import { defineUseCase } from '../use-case';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
@@ -37,6 +37,18 @@ export const findConstruction = defineUseCase({
   },
 });
 
+/** The section of a family in a version, as a pump of the build that the version says is drawn, to choose or compare by. */
+export const readSection = defineUseCase({
+  verb: 'read-section',
+  audience: staff,
+  input: z.strictObject({ familyId: z.string().max(20), version: z.string().max(600) }),
+  async run(context, { familyId, version }) {
+    const file = await findVersion(context.database, familyId, version.split('+')[0] ?? '');
+    if (!file) throw new DomainError('not-found', { what: `There is no family ${familyId} in version ${version}.` });
+    return drawKnown(file, readBuild(version));
+  },
+});
+
 /** A family as a file to take along, as a booklet, or as a traveller with empty boxes. */
 export const readFamilyDocument = defineUseCase({
   verb: 'read-family-document',
@@ -48,7 +60,6 @@ export const readFamilyDocument = defineUseCase({
     if (as === 'file')
       return { bytes: Buffer.from(`${JSON.stringify(family.written, null, 2)}\n`), name: `${name}.json` };
     const printing = (await readShop(context.database))?.settings;
-    const bytes = as === 'booklet' ? await writeBookletPdf(built, printing) : await writeTravellerPdf(built, printing);
-    return { bytes, name: `${name}-${as}.pdf` };
+    return { bytes: await writeDocument(as, built, printing), name: `${name}-${as}.pdf` };
   },
 });

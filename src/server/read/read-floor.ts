@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import * as z from 'zod';
 import {
   answerLine,
@@ -7,6 +8,7 @@ import {
   sayAsk,
   sayMove,
   standingSchema,
+  type Standing,
   stateAsked,
 } from '@/core/lifecycle';
 import { readyRange, type ReadyRange, type Remaining } from '@/core/planning';
@@ -15,6 +17,7 @@ import { listJobsIn, listOpenJobs, readFloorVersion, readShop, searchJobs, type 
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
 import { shippedFamilies } from '../families';
+import { sayArchived } from '../find-job';
 import { defineUseCase } from '../use-case';
 
 type Row = Awaited<ReturnType<typeof searchJobs>>[number];
@@ -39,9 +42,20 @@ interface Frame {
   readonly role: Role | null;
 }
 
+/** Standings that were checked, by the head of the job's chain: with each change of a job there is another. */
+const checked = new LRUCache<string, Standing>({ max: 4000 });
+
+function standingIn({ headHash, standing }: Row): Standing {
+  const known = checked.get(headHash);
+  if (known) return known;
+  const read = standingSchema.parse(standing);
+  checked.set(headHash, read);
+  return read;
+}
+
 /** A job as the floor shows it: standing and ready range. */
-function stripOf(row: Row, { now, zone, currency, role }: Frame) {
-  const standing = standingSchema.parse(row.standing);
+export function stripOf(row: Row, { now, zone, currency, role }: Frame) {
+  const standing = standingIn(row);
   const today = dayIn(zone, now);
   const said = sayMove(standing.next, today);
   const ready = readyOf(row.planned, standing.remaining, today);
@@ -69,7 +83,7 @@ function stripOf(row: Row, { now, zone, currency, role }: Frame) {
 /** A hit of the search: the strip, its nameplate, and the answer line to read out. */
 function hitOf(row: Row, frame: Frame) {
   const strip = stripOf(row, frame);
-  const { waitingFor } = sayMove(standingSchema.parse(row.standing).next, frame.now.toISOString());
+  const { waitingFor } = sayMove(standingIn(row).next, frame.now.toISOString());
   const answer = answerLine({
     ...strip,
     pump: `${row.maker} ${row.model}`,
@@ -84,21 +98,22 @@ function hitOf(row: Row, frame: Frame) {
 }
 export type FloorStrip = ReturnType<typeof stripOf>;
 
-async function frameOf(context: Context, connection: Connection) {
+export async function floorFrame(context: Context, connection: Connection) {
   const shop = await readShop(connection);
   const role = context.actor.kind === 'person' ? context.actor.role : null;
   return { now: context.now(), zone: shop?.zone ?? 'UTC', currency: shop?.currency ?? 'EUR', role };
 }
 
-const pageSize = 80;
+/** As many as a shop has open at most; more than these are read on a page of their own. */
+const pageSize = 600;
 
-/** Open jobs, by promise, a page of eighty; each with its next move and ready range. */
+/** Open jobs, by promise; each with its next move and ready range. */
 export const readFloor = defineUseCase({
   verb: 'read-floor',
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({ after: z.string().max(60).nullable().default(null) }),
   async run(context, { after }) {
-    const frame = await frameOf(context, context.database);
+    const frame = await floorFrame(context, context.database);
     const [promisedOn, id] = after?.split('_') ?? [];
     // Read before the rows: what changes between the two is seen again, not missed.
     const version = await readFloorVersion(context.database);
@@ -136,8 +151,8 @@ export const findJobs = defineUseCase({
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({ text: z.string().trim().max(100) }),
   async run(context, { text }) {
-    if (!text) return { strips: [], of: '', hasMore: false };
-    const frame = await frameOf(context, context.database);
+    if (!text) return { strips: [], of: '', hasMore: false, archived: null };
+    const frame = await floorFrame(context, context.database);
     const state = stateAsked(text);
     const rows = state
       ? await listJobsIn(context.database, { state, today: dayIn(frame.zone, frame.now), limit: mostFound + 1 })
@@ -146,6 +161,7 @@ export const findJobs = defineUseCase({
       strips: rows.slice(0, mostFound).map((row) => hitOf(row, frame)),
       of: state ? foundWords[state] : '',
       hasMore: rows.length > mostFound,
+      archived: rows.length ? null : await sayArchived(context.database, parseTag(text) ?? ''),
     };
   },
 });

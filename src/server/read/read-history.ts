@@ -5,6 +5,7 @@ import { pumpHistory, sparesHeld } from '@/core/history';
 import { underWarrantyOf } from '@/core/warranty';
 import {
   findCustomer,
+  listArchivedOfPump,
   listApprovedOf,
   listContactsOf,
   listCustomerPages,
@@ -30,7 +31,12 @@ export const readPump = defineUseCase({
   input: z.strictObject({ tag: tagField }),
   async run({ database }, { tag }) {
     const asked = await findRecord(database, tag);
-    const [all, stock] = await Promise.all([loadVisitsOfPump(database, asked.pump.id), listStock(database)]);
+    const { id } = asked.pump;
+    const [all, stock, archived] = await Promise.all([
+      loadVisitsOfPump(database, id),
+      listStock(database),
+      listArchivedOfPump(database, id),
+    ]);
     const tags = all.slice(0, mostVisits).map((visit) => visit.tag);
     const visits = await Promise.all(tags.map((one) => findJob(database, one)));
     visits.sort((a, b) => a.record.openedAt.localeCompare(b.record.openedAt));
@@ -42,6 +48,9 @@ export const readPump = defineUseCase({
       ...{ ...record.pump, familyTitle: family.title, liquid: record.intake.liquid },
       ...{ customer: record.customer, equipmentNumber: record.intake.equipmentNumber },
       ...{ hereAs: isHere ? record.tag : null, olderVisits: Math.max(0, all.length - mostVisits) },
+      archived: archived.map(({ tag: one, closedAt, outcome, file }) => ({
+        ...{ tag: one, closedOn: closedAt.toISOString().slice(0, 10), outcome, file },
+      })),
       spares: sparesHeld(family.parts, stock),
       ...pumpHistory(visits),
     };

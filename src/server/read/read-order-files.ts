@@ -2,8 +2,9 @@ import { present } from '@/core/present';
 import * as z from 'zod';
 import { openOf, standingOf } from '@/core/purchasing';
 import { listShopOrders, listSuppliers, listTagsOfOrders, readShop } from '@/db';
-import { writeOrderPdf, writeOrderUbl } from '@/documents';
+import { writeOrderUbl } from '@/documents';
 import type { Context } from '../context';
+import { writeDocument } from '../documents/write-document';
 import { orderOf } from '../supply/shop-orders';
 import { letterheadOf } from '../letterhead';
 import { writeCsv } from '../exports/write-csv';
@@ -30,7 +31,7 @@ export const readOrderPdf = defineUseCase({
   ...{ verb: 'read-order-pdf', audience, input },
   async run(context, { number }) {
     const { order, parties } = await withParties(context, number);
-    return { name: `${number}.pdf`, bytes: await writeOrderPdf(order, parties) };
+    return { name: `${number}.pdf`, bytes: await writeDocument('order', order, parties) };
   },
 });
 

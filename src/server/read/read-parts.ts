@@ -9,6 +9,7 @@ import {
   type Reliability,
   type ShopOrder,
 } from '@/core/purchasing';
+import { remembered } from '@/core/remembered';
 import { numberKey } from '@/core/supply';
 import {
   listEndedOrders,
@@ -40,9 +41,12 @@ async function frameOf({ database, now }: Context) {
 
 type Row = Awaited<ReturnType<typeof listSupplyLines>>[number];
 
+/** What is left of a job, read once for all of its lines. */
+const remainingOf = remembered((standing: object) => standingSchema.parse(standing).remaining);
+
 /** A line with what it does to its job's promise. */
 function deskLine({ line, maker, model, customer, promisedOn, standing, station, hold }: Row, today: string) {
-  const { remaining } = standingSchema.parse(standing);
+  const remaining = remainingOf(standing);
   const effect = effectOf(line, { remaining, promisedOn, today });
   return { ...line, pump: `${maker} ${model}`.trim(), customer, promisedOn, station, isHeld: hold !== null, effect };
 }

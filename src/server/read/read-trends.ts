@@ -1,3 +1,4 @@
+import { dateFormat } from '@/words/formats';
 import * as z from 'zod';
 import { holderNames, stationNames, type Action, type Holder, type Station } from '@/core/record';
 import { trendsOf, type TrendJob } from '@/core/trends';
@@ -6,7 +7,7 @@ import { underWarrantyOf } from '@/core/warranty';
 import {
   listAnswers,
   listFirstPromises,
-  listHeadEvents,
+  listHeads,
   listJobsForTrends,
   listRenewedParts,
   listRunCounts,
@@ -14,6 +15,7 @@ import {
   listWorkedThrough,
   readShop,
   type Connection,
+  type HeadAt,
 } from '@/db';
 import { familyOfJob } from '../families';
 import { howItHeld } from '../planning/back-test';
@@ -25,33 +27,20 @@ type Row = Awaited<ReturnType<typeof listJobsForTrends>>[number];
 
 /** A moment by the shop's clock, `YYYY-MM-DDTHH:MM`. */
 function clockOf(zone: string): (at: Date) => string {
-  const format = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' });
+  const format = dateFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' });
   return (at) => format.format(at).replace(' ', 'T');
 }
 
 const readyAt = ({ releasedAt, closedAt }: Row) => releasedAt ?? closedAt;
 
-interface Standing {
-  readonly station: Station;
-  readonly holder: Holder;
-}
-
-/** Where an event left a job; null where it did not touch its head. Its rows are what this program wrote and chained. */
-function headIn(data: string): Standing | null {
-  const { changes = [] } = JSON.parse(data) as { changes?: readonly { put: string; row: Standing }[] };
-  return changes.findLast(({ put }) => put === 'job')?.row ?? null;
-}
-
 /** Where each job was from when to when: its head says so with each move. An entry that was made late moves no clock back. */
-function staysOf(rows: readonly Row[], events: Awaited<ReturnType<typeof listHeadEvents>>, say: (at: Date) => string) {
+function staysOf(rows: readonly Row[], heads: readonly HeadAt[], say: (at: Date) => string) {
   const stays = new Map<string, { station: Station; holder: Holder; from: Date; to: Date | null }[]>();
   for (const { id, openedAt } of rows) stays.set(id, [{ station: 'receive', holder: 'U', from: openedAt, to: null }]);
-  for (const { jobId, at, data } of events) {
-    const head = headIn(data);
+  for (const { jobId, at, station, holder } of heads) {
     const own = stays.get(jobId);
     const last = own?.at(-1);
-    if (!head || !last) continue;
-    const { station, holder } = head;
+    if (!last) continue;
     if (station === last.station && holder === last.holder) continue;
     last.to = at > last.from ? at : last.from;
     own?.push({ station, holder, from: last.to, to: null });
@@ -119,7 +108,7 @@ async function jobsOf(connection: Connection, rows: readonly Row[], zone: string
   const [promises, runs, events, answers, renewed, timed, judged] = await Promise.all([
     listFirstPromises(connection, ids),
     listRunCounts(connection, ids),
-    listHeadEvents(connection, ids),
+    listHeads(connection, ids),
     listAnswers(connection, ids),
     renewedOf(connection, rows),
     listWorkedThrough(connection, undefined, 2000),

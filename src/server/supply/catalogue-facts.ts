@@ -1,13 +1,16 @@
+import { dateFormat } from '@/words/formats';
 import { buyingPlan, buyingTask, type BuyingAsked, type BuyingPlan, type SupplyLine } from '@/core/purchasing';
-import { dayInZone } from '@/core/lifecycle';
+import { LRUCache } from 'lru-cache';
+import { canonical, dayInZone } from '@/core/lifecycle';
 import type { OrderPlanResult } from '@/core/sums';
 import { listNumbers, listOffers, listStock, listSuppliers, readShop, type Connection } from '@/db';
 import type { Context } from '../context';
+import { sha256 } from '../fingerprint';
 import { reckonHeavy } from '../sums/reckon-heavy';
 
 /** The time of day in a zone, as HH:MM. */
 function timeIn(zone: string, now: Date): string {
-  return new Intl.DateTimeFormat('en-GB', {
+  return dateFormat('en-GB', {
     timeZone: zone,
     hour: '2-digit',
     minute: '2-digit',
@@ -34,6 +37,21 @@ export async function catalogueNow(
   };
 }
 
+type Sum = NonNullable<ReturnType<typeof buyingTask>['sum']>;
+/** What was solved lately, by what was asked: every look at the parts asks the same until something changes. */
+const solved = new LRUCache<string, Promise<OrderPlanResult>>({ max: 30 });
+
+function solve(sum: Sum): Promise<OrderPlanResult> {
+  const key = sha256(canonical(sum));
+  const known = solved.get(key);
+  if (known) return known;
+  const asked = reckonHeavy('order-plan', sum).then(({ result }) => result as OrderPlanResult);
+  solved.set(key, asked);
+  // What was not solved is asked again.
+  asked.catch(() => solved.delete(key));
+  return asked;
+}
+
 /** Draws up the buying plan for some lines; the solver runs in a thread of its own. */
 export async function drawUpPlan(
   catalogue: Omit<BuyingAsked, 'lines'>,
@@ -41,6 +59,5 @@ export async function drawUpPlan(
 ): Promise<BuyingPlan> {
   const asked = { ...catalogue, lines };
   const task = buyingTask(asked);
-  const solved = task.sum && ((await reckonHeavy('order-plan', task.sum)).result as OrderPlanResult);
-  return buyingPlan(asked, task, solved);
+  return buyingPlan(asked, task, task.sum && (await solve(task.sum)));
 }
