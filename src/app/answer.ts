@@ -38,14 +38,16 @@ export function answerError(error: unknown): Response {
   );
 }
 
-export function answerData(data: unknown): Response {
-  return Response.json({ data }, { headers });
+/** What was asked for; with what changed by it in the job that the page shows, where it asks. */
+export function answerData(data: unknown, changed: unknown = null): Response {
+  return Response.json({ data, ...(changed !== null && { changed }) }, { headers });
 }
 
 const kinds: Readonly<Record<string, string>> = {
   pdf: 'application/pdf',
   json: 'application/json; charset=utf-8',
   jpg: 'image/jpeg',
+  svg: 'image/svg+xml',
   dxf: 'image/vnd.dxf',
   csv: 'text/csv; charset=utf-8',
   zip: 'application/zip',
@@ -65,7 +67,8 @@ export function answerFile(
       'content-type': kinds[extension] ?? 'application/octet-stream',
       'content-disposition': `${inline ? 'inline' : 'attachment'}; filename="${name.replace(/[^\w.-]/g, '_')}"`,
       'cache-control': maxAge ? `private, max-age=${maxAge}, immutable` : 'private, no-store',
-      'content-security-policy': "default-src 'none'; sandbox",
+      // A drawing brings its own colours.
+      'content-security-policy': `default-src 'none';${extension === 'svg' ? " style-src 'unsafe-inline';" : ''} sandbox`,
       'x-content-type-options': 'nosniff',
     },
   });

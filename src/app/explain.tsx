@@ -1,6 +1,6 @@
-import Link from 'next/link';
+import { Link } from '@/components/ui/link';
 import type { ReactNode } from 'react';
-import { DomainError, wordsOf } from '@/core/errors';
+import { DomainError, sayDetails, wordsOf } from '@/core/errors';
 
 /** A page, or the words for a refusal that was foreseen, such as a role that does not read it. */
 export async function orExplain(
@@ -12,9 +12,11 @@ export async function orExplain(
   } catch (error) {
     if (!(error instanceof DomainError) || error.code === 'database-away') throw error;
     const words = wordsOf[error.code];
+    // Of a job that was taken out it counts where it lies.
+    const what = (error.code === 'archived' && sayDetails(error.details)) || words.what;
     return (
       <div className="mx-auto max-w-[640px] p-8">
-        <h1 className="text-24 font-bold">{words.what}</h1>
+        <h1 className="text-24 font-bold">{what}</h1>
         <p className="mt-2">{words.todo}</p>
         {linksHome && (
           <Link href="/" className="mt-4 inline-block font-semibold underline">

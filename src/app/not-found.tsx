@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/components/ui/link';
 
 /** Words for an address where nothing is; inside the shop it stands in the page’s own main. */
 export function NothingHere() {

@@ -6,17 +6,19 @@ import * as z from 'zod';
 import { sayAgent, type Actor } from '@/core/access';
 import { DomainError } from '@/core/errors';
 import type { PersonId } from '@/core/record';
-import { findSessionActor, getRuntime, openCustomerLink, type Context, type Device, type Entry } from '@/server';
+import {
+  findSessionActor,
+  getRuntime,
+  installationSecret,
+  openCustomerLink,
+  type Context,
+  type Device,
+  type Entry,
+} from '@/server';
 
 const cookieName = 'puddlestone';
 /** Two weeks, in seconds. */
 const sessionSeconds = 14 * 86400;
-
-function secret(): string {
-  const password = process.env.PUDDLESTONE_SECRET;
-  if (!password) throw new Error('PUDDLESTONE_SECRET is not set: start with npm start');
-  return password;
-}
 
 const sealedSchema = z.object({ sessionId: z.string(), use: z.enum(['session', 'entries']).default('session') });
 /** What a device keeps of itself: its id, the tablet it is, and who has signed in on it with their password. */
@@ -39,7 +41,7 @@ async function openSeal(text: string | undefined, seconds: number): Promise<unkn
   if (!text) return null;
   const known = opened.get(text);
   if (known) return known;
-  const read = await unsealData<unknown>(text, { password: secret(), ttl: seconds }).catch(() => null);
+  const read = await unsealData<unknown>(text, { password: installationSecret(), ttl: seconds }).catch(() => null);
   // An empty object is what the package gives for a seal that has ended or is another's.
   if (typeof read === 'object' && read !== null && Object.keys(read).length) opened.set(text, read);
   return read;
@@ -74,7 +76,7 @@ export async function keepDevice(change: { readonly tabletId?: string; readonly 
   const kept = (await keptDevice()) ?? { deviceId: crypto.randomUUID(), tabletId: null, knows: [] };
   const knows = change.knows ? [...new Set([change.knows, ...kept.knows])].slice(0, mostKnown) : kept.knows;
   const device: KeptDevice = { ...kept, knows, ...(change.tabletId !== undefined && { tabletId: change.tabletId }) };
-  const sealed = await sealData(device, { password: secret(), ttl: deviceSeconds });
+  const sealed = await sealData(device, { password: installationSecret(), ttl: deviceSeconds });
   const isSecure = (await headers()).get('x-forwarded-proto') === 'https';
   const how = { httpOnly: true, sameSite: 'lax', secure: isSecure, path: '/', maxAge: deviceSeconds } as const;
   (await cookies()).set(deviceCookie, sealed, how);
@@ -88,7 +90,7 @@ export const currentSessionId = cache(async (): Promise<string | undefined> =>
 /** Gives this browser its session: a sealed cookie, HTTP-only, same site. */
 export async function keepSession(sessionId: string): Promise<void> {
   const isSecure = (await headers()).get('x-forwarded-proto') === 'https';
-  const sealed = await sealData({ sessionId, use: 'session' }, { password: secret(), ttl: sessionSeconds });
+  const sealed = await sealData({ sessionId, use: 'session' }, { password: installationSecret(), ttl: sessionSeconds });
   const how = { httpOnly: true, sameSite: 'lax', secure: isSecure, path: '/', maxAge: sessionSeconds } as const;
   (await cookies()).set(cookieName, sealed, how);
 }
@@ -101,13 +103,21 @@ export const currentActor = cache(async (): Promise<Actor> =>
   findSessionActor(getRuntime().database, { id: await currentSessionId(), now: new Date() }),
 );
 
+/** Passes that were made within the hour: every page brings one, and a seal takes a millisecond. */
+const passes = new LRUCache<string, string>({ max: 2000, ttl: 3_600_000 });
+
 /**
  * What a device keeps beside the entries that its person makes, so that they are recorded under that person whoever is
  * signed in when they are sent. It sends entries only; it ends with the person's session.
  */
 export async function makeEntryPass(): Promise<string> {
   const sessionId = await currentSessionId();
-  return sessionId ? sealData({ sessionId, use: 'entries' }, { password: secret(), ttl: sessionSeconds }) : '';
+  if (!sessionId) return '';
+  const known = passes.get(sessionId);
+  if (known) return known;
+  const pass = await sealData({ sessionId, use: 'entries' }, { password: installationSecret(), ttl: sessionSeconds });
+  passes.set(sessionId, pass);
+  return pass;
 }
 
 export async function currentOrigin(): Promise<string> {

@@ -1,13 +1,14 @@
-import Link from 'next/link';
+import { Link } from '@/components/ui/link';
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { perform, readFirstVisit, readOwnerNotices, readShopView, readTablet } from '@/server';
+import { perform, readFirstVisit, readHead, readOwnerNotices } from '@/server';
 import { OwnerNotices } from '@/components/shell/owner-notices';
 import { FindBox } from '@/components/shell/find-box';
 import { PersonMenu } from '@/components/shell/person-menu';
 import { Scan } from '@/components/shell/scan';
 import { TopNav } from '@/components/shell/top-nav';
-import { WaitingBar } from '@/components/shell/waiting-bar';
+import { LineSign } from '@/components/shell/line-sign';
+import { BenchKeeper } from '@/components/held/bench-keeper';
 import { SignDefinitions, WordMark } from '@/components/signs/stream';
 import { SignedIn } from '@/components/act/maker';
 import { currentActor, makeEntryPass, requestContext } from '../session';
@@ -16,10 +17,9 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
   const actor = await currentActor();
   const context = await requestContext();
   if (actor.kind !== 'person') redirect((await perform(readFirstVisit, context, {})).isEmpty ? '/welcome' : '/sign-in');
-  const [{ people }, pass, tablet, notices] = await Promise.all([
-    perform(readShopView, context, {}),
+  const [{ zone, tablet, others }, pass, notices] = await Promise.all([
+    perform(readHead, context, {}),
     makeEntryPass(),
-    perform(readTablet, context, {}),
     actor.role === 'owner' ? perform(readOwnerNotices, context, {}) : null,
   ]);
   return (
@@ -38,19 +38,15 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
         <div className="max-sm:order-4 max-sm:col-span-2">
           <TopNav />
         </div>
-        <PersonMenu
-          name={actor.name}
-          role={actor.role}
-          tablet={tablet?.name ?? null}
-          others={people
-            .filter((person) => person.hasPin && person.id !== actor.personId)
-            .map(({ id, name, role }) => ({ id, name, role }))}
-        />
+        <div className="flex items-center justify-end gap-4">
+          <LineSign zone={zone} />
+          <PersonMenu name={actor.name} role={actor.role} tablet={tablet?.name ?? null} others={others} />
+        </div>
       </header>
       {notices && <OwnerNotices {...notices} />}
       <main id="main">{children}</main>
       <SignedIn personId={actor.personId} name={actor.name} pass={pass} />
-      <WaitingBar />
+      <BenchKeeper personId={actor.personId} isTablet={tablet !== null} />
       <Scan />
       <SignDefinitions />
     </>

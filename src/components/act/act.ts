@@ -2,6 +2,8 @@
 
 import type { InputOf, ResultOf, Verb } from '@/contract';
 import type { MissingShown } from '@/core/lifecycle';
+import { shownVersion, tagOf, type Arrived } from './changes';
+import { askShop, isAway } from './line';
 import { endPiece } from './work-clock';
 
 /** A refusal as the interface shows it: what is wrong, what was kept, what to do. */
@@ -17,9 +19,15 @@ export interface ActError {
 }
 
 export type Answered<Data> =
-  { readonly ok: true; readonly data: Data } | { readonly ok: false; readonly error: ActError };
+  | {
+      readonly ok: true;
+      readonly data: Data;
+      /** What of the job that this page shows changed by it, where that came along. */
+      readonly changed?: Arrived;
+    }
+  | { readonly ok: false; readonly error: ActError };
 
-const lost: ActError = {
+export const lost: ActError = {
   code: 'no-connection',
   what: 'The connection is lost.',
   kept: 'What you typed stays on this device.',
@@ -51,21 +59,27 @@ export function headersOf({ key, madeAt, workSeconds, pass, link }: Sending): Re
   };
 }
 
-/** Statuses that say that nobody could answer, or not now. */
-const away = new Set([502, 503, 504]);
-
 /** The answer of a door: one of the two shapes that every door gives. */
 interface AnswerBody<Data> {
   readonly data?: Data;
   readonly error?: ActError;
+  readonly changed?: Arrived;
 }
 
 /** Reads an answer; null when the server or its record cannot be reached. */
 export async function readAnswer<Data>(response: Response): Promise<Answered<Data> | null> {
-  if (away.has(response.status)) return null;
+  if (isAway(response.status)) return null;
   const body = (await response.json()) as AnswerBody<Data>;
   if (body.error) return { ok: false, error: body.error };
-  return body.data === undefined ? null : { ok: true, data: body.data };
+  const { data, changed } = body;
+  return data === undefined ? null : { ok: true, data, ...(changed && { changed }) };
+}
+
+/** Says which version of the job this page shows: what changed since comes with the answer. */
+function shownOf(input: object): Record<string, string> {
+  const tag = tagOf(input);
+  const version = tag === null ? null : shownVersion(tag);
+  return version === null ? {} : { 'changes-after': String(version) };
 }
 
 /** Sends one verb; null when the server or its record cannot be reached. */
@@ -75,9 +89,9 @@ export async function send<V extends Verb>(
   sending: Sending = {},
 ): Promise<Answered<ResultOf<V>> | null> {
   try {
-    const response = await fetch(`/api/act/${verb}`, {
+    const response = await askShop(`/api/act/${verb}`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', ...headersOf(sending) },
+      headers: { 'content-type': 'application/json', ...headersOf(sending), ...shownOf(input) },
       body: JSON.stringify(input),
       ...(sending.signal && { signal: sending.signal }),
     });

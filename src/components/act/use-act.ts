@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { InputOf, ResultOf, Verb } from '@/contract';
 import { act, type ActError } from './act';
-import { tagOf, tellChanged } from './changes';
+import { tagOf, tellChanged, type Arrived } from './changes';
 import { keep, type Kept } from './waiting';
 
 /** Runs verbs from a sheet: remembers the error, shows that it is busy, and refreshes the page after a change. */
@@ -14,10 +14,10 @@ export function useAct() {
   const [isSending, setSending] = useState(false);
   const [isRefreshing, startRefresh] = useTransition();
   /** Shows what changed: the watched job's rows, or the page anew where nobody watches a job. */
-  const refresh = (input: object) =>
+  const refresh = (input: object, changed?: Arrived) =>
     startRefresh(async () => {
       const tag = tagOf(input);
-      if (!tag || !(await tellChanged(tag))) router.refresh();
+      if (!tag || !(await tellChanged(tag, changed))) router.refresh();
     });
 
   /** Remembers a refusal; where somebody else changed it, what stands there now is shown beside what was typed. */
@@ -33,7 +33,7 @@ export function useAct() {
     const answer = kept ? await keep(verb, input, kept) : await act(verb, input);
     setSending(false);
     if (answer.ok) {
-      refresh(input);
+      refresh(input, answer.changed);
       return answer.data;
     }
     if ('error' in answer) takeError(answer.error, input);
@@ -50,7 +50,7 @@ export function useAct() {
     setError(null);
     const answer = await keep(verb, input, kept);
     setSending(false);
-    if (answer.ok) refresh(input);
+    if (answer.ok) refresh(input, answer.changed);
     // What stands there comes with the refusal; a board that moved on would take the choice away.
     else if ('error' in answer) setError(answer.error);
     return answer.ok ? 'kept' : 'error' in answer ? 'refused' : 'waiting';

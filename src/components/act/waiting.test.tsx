@@ -1,7 +1,7 @@
 import type { InputOf } from '@/contract';
 import { answerFetch } from '../../../test-support/answer-fetch';
 import { setMaker } from './maker';
-import { flushWaiting, keep, readWaiting, renewPasses } from './waiting';
+import { dropWaiting, flushWaiting, keep, putSettled, readWaiting, renewPasses } from './waiting';
 
 const marek = { personId: 'p-marek', name: 'Marek', pass: 'pass-of-marek' };
 const ines = { personId: 'p-ines', name: 'Ines', pass: 'pass-of-ines' };
@@ -163,4 +163,31 @@ describe('several pages of one device', () => {
 test('what is stored and cannot be read is nothing that waits', () => {
   localStorage.setItem('puddlestone.waiting.2', '{half');
   expect(readWaiting()).toEqual([]);
+});
+
+describe('what was refused after another of its job', () => {
+  const again = async (settleFirst: () => void | Promise<void>) => {
+    answerFetch(() => 'lost');
+    await enter('45.01');
+    await enter('45.02', 'A:90');
+    answerFetch(({ body }) =>
+      typedIn(body) === '45.01'
+        ? refused('changed-meanwhile', 409, { theirs: { typed: '44.9', version: 3 } })
+        : refused('bad-input', 422),
+    );
+    await flushWaiting();
+    expect(readWaiting().map(({ error }) => error?.code)).toEqual(['changed-meanwhile', 'bad-input']);
+    await settleFirst();
+    return readWaiting().map(({ error }) => error?.code);
+  };
+  test('is tried again once that one is settled', async () => {
+    const settleFirst = () => {
+      const [first] = readWaiting();
+      if (first) putSettled(first.key, { ...first, key: 'k-2', error: undefined } as unknown as typeof first);
+    };
+    expect(await again(settleFirst)).toEqual([undefined, undefined]);
+  });
+  test('is tried again once that one is dropped', async () => {
+    expect(await again(() => dropWaiting(readWaiting()[0]?.key ?? ''))).toEqual([undefined]);
+  });
 });

@@ -5,6 +5,7 @@ import type { InputOf, ResultOf, Verb } from '@/contract';
 import { send, type ActError, type Answered } from './act';
 import { tagOf } from './changes';
 import { currentMaker } from './maker';
+import { watchStored } from './watch-stored';
 import { endPiece } from './work-clock';
 
 interface EntryOf<V extends Verb> {
@@ -53,14 +54,7 @@ export function writeWaiting(entries: readonly WaitingEntry[]): void {
   window.dispatchEvent(new Event(changed));
 }
 
-export function watchWaiting(listener: () => void): () => void {
-  window.addEventListener(changed, listener);
-  window.addEventListener('storage', listener);
-  return () => {
-    window.removeEventListener(changed, listener);
-    window.removeEventListener('storage', listener);
-  };
-}
+export const watchWaiting = (listener: () => void) => watchStored(changed, listener);
 
 /** Puts an entry at the end, or where an earlier one for the same place still waits. */
 export function withEntry(entries: readonly WaitingEntry[], entry: WaitingEntry): readonly WaitingEntry[] {
@@ -68,6 +62,14 @@ export function withEntry(entries: readonly WaitingEntry[], entry: WaitingEntry)
   const at = entries.findIndex(isSame);
   return at < 0 ? [...entries, entry] : entries.map((one, i) => (i === at ? entry : one));
 }
+
+/** Whether anything waits to be sent as soon as somebody answers. */
+export const hasQueue = () => readWaiting().some((entry) => !entry.error && !entry.needsMaker);
+
+/** Whether an entry was not taken, so that somebody has to choose. */
+export const hasRefused = () => readWaiting().some((entry) => entry.error);
+
+export const addWaiting = (entry: WaitingEntry) => writeWaiting(withEntry(readWaiting(), entry));
 
 /** A record that can take no more just now is waited for as one that is away. */
 const isFull = (answer: Answered<unknown>) => !answer.ok && answer.error.code === 'disk-full';
@@ -90,11 +92,10 @@ export async function keep<V extends Verb>(
   const workSeconds = endPiece();
   const { pass, personId, name } = maker;
   // What waits goes first: a later entry must not overtake it.
-  const isQueued = readWaiting().some((entry) => !entry.error && !entry.needsMaker);
-  const answer = isQueued ? null : await send(verb, input, { key, madeAt, workSeconds });
+  const answer = hasQueue() ? null : await send(verb, input, { key, madeAt, workSeconds });
   if (answer && !isFull(answer)) return answer;
   const entry: EntryOf<V> = { key, verb, input, label, place, madeAt, workSeconds, pass, maker: { personId, name } };
-  writeWaiting(withEntry(readWaiting(), entry as WaitingEntry));
+  addWaiting(entry as WaitingEntry);
   return { ok: false, waiting: true };
 }
 
@@ -114,6 +115,35 @@ const without = (key: string) => writeWaiting(readWaiting().filter((one) => one.
 const amend = (key: string, change: (entry: WaitingEntry) => WaitingEntry) =>
   writeWaiting(readWaiting().map((one) => (one.key === key ? change(one) : one)));
 
+/** What was refused after another entry of its job may have been so for that one's sake: it is tried again. */
+function retryAfter(settled: WaitingEntry | undefined): void {
+  const tag = settled && tagOf(settled.input);
+  if (!settled || !tag) return;
+  const entries = readWaiting();
+  const isLater = (one: WaitingEntry) =>
+    tagOf(one.input) === tag && one.madeAt >= settled.madeAt && one.error?.code !== 'changed-meanwhile';
+  const again = entries.map((one) => {
+    if (!one.error || !isLater(one)) return one;
+    const { error: _error, ...rest } = one;
+    return rest;
+  });
+  writeWaiting(again);
+}
+
+/** Takes an entry off the list, and its picture off the device. */
+export async function dropWaiting(key: string): Promise<void> {
+  const entry = readWaiting().find((one) => one.key === key);
+  without(key);
+  retryAfter(entry);
+  if (entry?.verb === 'add-photo') await (await import('../held/held-store')).dropPicture(key).catch(() => undefined);
+}
+
+/** Puts an entry that a person settled in place of the one that was refused. */
+export function putSettled(key: string, settled: WaitingEntry): void {
+  amend(key, () => settled);
+  retryAfter(settled);
+}
+
 /** Entries of a person who signed in again get that person's new pass. */
 export function renewPasses(): void {
   const maker = currentMaker();
@@ -129,10 +159,17 @@ export function renewPasses(): void {
 
 type Outcome = 'sent' | 'stays' | 'away';
 
-async function sendOne(entry: WaitingEntry): Promise<Outcome> {
+async function sendAgain(entry: WaitingEntry): Promise<Answered<unknown> | null> {
   const { key, madeAt, workSeconds, pass } = entry;
+  if (entry.verb === 'add-photo')
+    return (await import('./send-photo')).sendWaitingPhoto(entry.input, { key, madeAt, pass });
   const timed = workSeconds !== undefined && { workSeconds };
-  const answer = await send<Verb>(entry.verb, entry.input, { key, madeAt, pass, ...timed });
+  return send<Verb>(entry.verb, entry.input, { key, madeAt, pass, ...timed });
+}
+
+async function sendOne(entry: WaitingEntry): Promise<Outcome> {
+  const { key } = entry;
+  const answer = await sendAgain(entry);
   if (!answer || isFull(answer)) return 'away';
   if (answer.ok) {
     without(key);

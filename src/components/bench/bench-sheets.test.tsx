@@ -35,7 +35,12 @@ function rebuiltTo(stepId: string): JobRecord {
   );
   return job.record;
 }
-const press = (name: string | RegExp) => userEvent.click(screen.getByRole('button', { name }));
+/** Presses a button as soon as what was pressed before is done with. */
+async function press(name: string | RegExp): Promise<void> {
+  const button = screen.getByRole('button', { name });
+  await waitFor(() => expect(button).toBeEnabled());
+  await userEvent.click(button);
+}
 
 describe('teardown', () => {
   const show = (change: Partial<JobRecord> = {}) =>

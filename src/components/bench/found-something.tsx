@@ -16,7 +16,7 @@ export function FoundSomething({
   readonly parts: readonly string[];
 }) {
   const { record, family } = view;
-  const { run, error, isBusy } = useAct();
+  const { attempt, error, isBusy } = useAct();
   const [isOpen, setOpen] = useState(false);
   const [ref, setRef] = useState(parts[0] ?? family.parts[0]?.ref ?? '');
   const [words, setWords] = useState('');
@@ -25,7 +25,9 @@ export function FoundSomething({
   const match = seen.find((one) => one.seen === words);
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    if (!(await run('record-finding', { tag: record.tag, partRef: ref, words, plain: '', photoId }))) return;
+    const finding = { tag: record.tag, partRef: ref, words, plain: '', photoId };
+    const about = { label: `Found: ${words}`, place: `${record.tag} finding ${ref} ${words}` };
+    if ((await attempt('record-finding', finding, about)) === 'refused') return;
     setWords('');
     setPhotoId(null);
     setOpen(false);

@@ -4,6 +4,7 @@ import type { Family } from '@/core/family';
 import { isBuildOpen } from '@/core/record';
 import type { SheetProps } from '../job/view';
 import { ConstructionLine } from '../receive/construction-line';
+import { Later } from '../ui/later';
 import { BenchTabs } from './bench-tabs';
 import { PartsAccount } from './parts-account';
 import { Trays } from './trays';
@@ -18,8 +19,10 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
   const steps = (
     <>
       <WorkBench view={view} isHere={isHere} phase="teardown" />
-      <PartsAccount view={view} isHere={isHere} />
-      <Trays view={view} isHere={isHere} />
+      <Later height={900}>
+        <PartsAccount view={view} isHere={isHere} />
+        <Trays view={view} isHere={isHere} />
+      </Later>
     </>
   );
   return (

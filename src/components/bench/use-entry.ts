@@ -1,7 +1,6 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import * as z from 'zod';
 import type { InputOf } from '@/contract';
 import type { ActionWork, TypedRow } from '@/core/bench';
 import type { Answer, BenchPhase } from '@/core/record';
@@ -10,16 +9,22 @@ import { useDraft } from '../act/use-draft';
 import type { SheetProps } from '../job/view';
 import type { Entry } from './entry';
 
+const isRow = (row: unknown): row is TypedRow =>
+  typeof row === 'object' &&
+  row !== null &&
+  !Array.isArray(row) &&
+  Object.values(row).every((value) => typeof value === 'string');
+
 /** Rows as they were kept on this device; none where they cannot be read any more. */
 function readRows(written: string): readonly TypedRow[] {
   if (!written) return [];
   try {
-    return rowsSchema.parse(JSON.parse(written));
+    const rows: unknown = JSON.parse(written);
+    return Array.isArray(rows) && rows.every(isRow) ? rows : [];
   } catch {
     return [];
   }
 }
-const rowsSchema = z.array(z.record(z.string(), z.string()));
 
 /** What is typed for an action; kept as a draft on this device until it is cleared. */
 export function useEntry(key: string): Entry & { readonly clear: () => void } {

@@ -1,3 +1,5 @@
+import { TextEncoder } from 'node:util';
+import { MessageChannel } from 'node:worker_threads';
 import { act, render, screen, within } from '@testing-library/react';
 import { answerFetch } from '../../../test-support/answer-fetch';
 import { router } from '../../../test-support/set-up-components';
@@ -43,6 +45,22 @@ test('says in words when a pump is ready, with the year where it is another one'
     'ready 20 Dec to 4 Jan 2027, promised 18 Dec, late',
   );
   expect(screen.getByRole('link', { name: /^P-/ })).toHaveAttribute('title', 'Limited by: Odile Fenner');
+});
+
+test('what comes with the page itself is more than a screen shows; the rest has its room and is drawn once it is alive', async () => {
+  const strips = Array.from({ length: 200 }, (_, i) => strip(`P-${1000 + i}`, i < 20 ? { needsMe: true } : {}));
+  // The window of a test has neither, and what writes a page asks for both.
+  Object.assign(globalThis, { TextEncoder, MessageChannel });
+  const { renderToString } = await import('react-dom/server');
+  const sent = document.createElement('div');
+  sent.innerHTML = renderToString(show(strips));
+  expect(sent.querySelectorAll('a')).toHaveLength(24 + 1);
+  expect(sent.querySelector('li[aria-hidden]')?.getAttribute('style')).toBe(`height:${176 * 39}px`);
+  expect(sent.textContent).toContain('180 pumps');
+  answerFetch(() => ({ body: { data: { version: '1' } } }));
+  render(show(strips));
+  expect(tagsIn('For you')).toHaveLength(20);
+  expect(tagsIn('Held by bench')).toHaveLength(180);
 });
 
 describe('by itself', () => {

@@ -1,7 +1,9 @@
 'use client';
 
-import Link from 'next/link';
+import { ofText } from '../ui/of-text';
+import { Link } from '../ui/link';
 import type { ReadyRange } from '@/core/planning';
+import { startTransition, useEffect, useState } from 'react';
 import { formatMoney } from '@/core/units';
 import { holderNames, stationNames, stations, type Holder, type Station } from '@/core/record';
 import { ReadyAxis, ReadyBar } from '../signs/ready-range';
@@ -36,8 +38,7 @@ const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.par
 const skippedWhenDeclined = stations.slice(stations.indexOf('parts'), stations.indexOf('return'));
 const columns =
   'lg:grid-cols-[84px_minmax(180px,1.35fr)_214px_minmax(180px,1fr)_200px] 2xl:grid-cols-[84px_minmax(180px,1.2fr)_214px_minmax(180px,1.2fr)_420px]';
-const barWidth = 200;
-const wideBarWidth = 420;
+const barWidth = 'w-[200px] 2xl:w-[420px]';
 
 /** How much the promise is at risk: days that the late end passes it. */
 const risk = (strip: Strip) => days(strip.promisedOn, strip.ready.late);
@@ -75,10 +76,9 @@ interface RowProps {
 function StripRow({ strip, today }: RowProps) {
   const { ready, promisedOn } = strip;
   return (
-    <li className="row break-inside-avoid first:border-0">
+    <li className="row break-inside-avoid first:border-0 [content-visibility:auto] [contain-intrinsic-size:auto_39px]">
       <Link
         href={`/jobs/${strip.tag}`}
-        prefetch={false}
         data-next={strip.needsMe ? '' : undefined}
         title={strip.limit && `Limited by: ${strip.limit}`}
         className={`grid grid-cols-[84px_1fr] items-center gap-x-2 py-1 hover:bg-sheet ${columns}`}
@@ -101,11 +101,8 @@ function StripRow({ strip, today }: RowProps) {
           {strip.asks.length > 0 && <b className="text-ochre"> · {strip.asks.join('; ')}</b>}
           {strip.detail && ` — ${strip.detail}`}
         </span>
-        <span className="hidden lg:block 2xl:hidden">
-          <ReadyBar {...{ ready, promisedOn, today }} width={barWidth} />
-        </span>
-        <span className="hidden 2xl:block">
-          <ReadyBar {...{ ready, promisedOn, today }} width={wideBarWidth} />
+        <span className="hidden lg:block">
+          <ReadyBar {...{ ready, promisedOn, today }} className={barWidth} />
         </span>
         <ReadyWords {...{ strip, today }} />
       </Link>
@@ -128,15 +125,29 @@ function AtRisk({ strips, currency }: { readonly strips: readonly Strip[]; reado
 
 const byRisk = (strips: readonly Strip[]) => strips.toSorted((one, other) => risk(other) - risk(one));
 
+/** How many strips come with the page itself; more than a screen shows. */
+const withThePage = 24;
+/** The height of a usual strip, in px: it is kept free for those that are still to come. */
+const stripPx = 39;
+
+/** Whether the page is alive: the strips beyond the first are drawn then, a few at a time. */
+function useAlive(): boolean {
+  const [isAlive, setAlive] = useState(false);
+  useEffect(() => startTransition(() => setAlive(true)), []);
+  return isAlive;
+}
+
 interface GroupProps {
   readonly name: string;
   readonly holder: Holder | null;
   readonly list: readonly Strip[];
   readonly today: string;
+  /** How many of its strips are drawn. */
+  readonly drawn: number;
 }
 
 /** Strips under a head: those for who looks, or those that somebody holds. */
-function Group({ name, holder, list, today }: GroupProps) {
+function Group({ name, holder, list, today, drawn }: GroupProps) {
   const oldest = Math.max(...list.map((strip) => days(strip.holderSince.slice(0, 10), today)));
   return (
     <section aria-label={name} className="grid border-b border-line px-6 lg:grid-cols-[132px_1fr]">
@@ -154,9 +165,10 @@ function Group({ name, holder, list, today }: GroupProps) {
         </small>
       </h2>
       <ul>
-        {list.map((strip) => (
+        {list.slice(0, drawn).map((strip) => (
           <StripRow key={strip.tag} strip={strip} today={today} />
         ))}
+        {drawn < list.length && <li aria-hidden="true" style={{ height: (list.length - drawn) * stripPx }} />}
       </ul>
     </section>
   );
@@ -171,15 +183,22 @@ function Heads({ today }: { readonly today: string }) {
         <span>Pump · owner</span>
         <span>Stream</span>
         <span>Next move</span>
-        <span className="2xl:hidden">
-          <ReadyAxis today={today} width={barWidth} />
-        </span>
-        <span className="hidden 2xl:block">
-          <ReadyAxis today={today} width={wideBarWidth} />
-        </span>
+        <ReadyAxis today={today} className={barWidth} />
       </div>
     </div>
   );
+}
+
+/** The strips for who looks, then those of each who holds any; of all together the first `most` are drawn. */
+function groupsOf(strips: readonly Strip[], most: number) {
+  let left = most;
+  return [null, ...order].flatMap((holder) => {
+    const isOf = ({ needsMe, holder: own }: Strip) => (holder === null ? needsMe : !needsMe && own === holder);
+    const list = byRisk(strips.filter(isOf));
+    const drawn = Math.min(left, list.length);
+    left -= drawn;
+    return list.length ? [{ holder, list, drawn }] : [];
+  });
 }
 
 interface Props {
@@ -197,10 +216,8 @@ interface Props {
  */
 export function Floor({ version, today, currency, strips, next }: Props) {
   const silentSince = useRenewal(version);
-  const mine = byRisk(strips.filter(({ needsMe }) => needsMe));
-  const groups = order
-    .map((holder) => ({ holder, list: byRisk(strips.filter((strip) => strip.holder === holder && !strip.needsMe)) }))
-    .filter((group) => group.list.length);
+  const isAlive = useAlive();
+  const groups = groupsOf(strips, isAlive ? strips.length : withThePage);
   return (
     <div>
       <h1 className="sr-only">Floor</h1>
@@ -211,9 +228,12 @@ export function Floor({ version, today, currency, strips, next }: Props) {
       )}
       <AtRisk strips={strips} currency={currency} />
       <Heads today={today} />
-      {mine.length > 0 && <Group name="For you" holder={null} list={mine} today={today} />}
-      {groups.map(({ holder, list }) => (
-        <Group key={holder} name={`Held by ${holderNames[holder]}`} {...{ holder, list, today }} />
+      {groups.map(({ holder, ...group }) => (
+        <Group
+          key={holder}
+          name={holder ? `Held by ${holderNames[holder]}` : 'For you'}
+          {...{ holder, today, ...group }}
+        />
       ))}
       {!strips.length && <p className="p-6">No pump is in the building. Receive one and it stands here.</p>}
       {strips.length > 0 && (
@@ -229,3 +249,5 @@ export function Floor({ version, today, currency, strips, next }: Props) {
     </div>
   );
 }
+
+export const FloorOfText = ofText(Floor);

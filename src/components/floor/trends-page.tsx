@@ -1,7 +1,8 @@
 'use client';
 
+import { dateFormat } from '@/words/formats';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import type { ReactNode } from 'react';
 import type { Trends, TrendFigures, TrendMonth } from '@/core/trends';
 import { dayWords } from '../plan/plan-words';
@@ -101,7 +102,7 @@ const figures: readonly Figure[] = [
 
 const monthWords = (month: string) => {
   const [year = 0, number = 1] = month.split('-').map(Number);
-  const name = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
+  const name = dateFormat('en-GB', { month: 'long', timeZone: 'UTC' });
   return `${name.format(new Date(Date.UTC(year, number - 1, 1)))} ${year}`;
 };
 

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import type { ReactNode } from 'react';
 import { stationNames, type Station } from '@/core/record';
 import { formatMoney } from '@/core/units';
@@ -87,7 +87,6 @@ function Line({
     <li className="row first:border-0">
       <Link
         href={at ? `/jobs/${tag}?at=${at}` : `/jobs/${tag}`}
-        prefetch={false}
         className="grid min-h-11 grid-cols-[84px_1fr] items-center gap-x-3 py-1 hover:bg-sheet lg:grid-cols-[84px_minmax(200px,1fr)_minmax(260px,1.4fr)]"
       >
         <b className="num">{tag}</b>
@@ -161,7 +160,6 @@ function ComingIn({ comingIn, today }: Pick<WeekView, 'comingIn' | 'today'>) {
         <li key={number} className="row first:border-0">
           <Link
             href={`/parts/orders/${number}`}
-            prefetch={false}
             className="grid min-h-11 grid-cols-[84px_1fr] items-center gap-x-3 py-1 hover:bg-sheet lg:grid-cols-[84px_minmax(200px,1fr)_minmax(260px,1.4fr)]"
           >
             <b className="num">{number}</b>
@@ -226,7 +224,7 @@ export function WeekDesk({ week }: { readonly week: WeekView }) {
         <p className="text-quiet">
           {dayWords(today)} to {dayWords(until)}
         </p>
-        <Link href="/desk/trends" prefetch={false} className="ml-auto underline underline-offset-4">
+        <Link href="/desk/trends" className="ml-auto underline underline-offset-4">
           Trends
         </Link>
       </div>

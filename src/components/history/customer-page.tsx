@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { stationNames, type Outcome, type Station } from '@/core/record';
 import { formatMoney } from '@/core/units';
 import { dayWords } from '../plan/plan-words';
@@ -45,7 +45,7 @@ function VisitLine({ visit, currency }: { readonly visit: CustomerVisit; readonl
   const { tag, openedOn, closedOn, outcome, station, promisedOn, approvedMinor, comebackOf } = visit;
   return (
     <li className="flex flex-wrap gap-x-3">
-      <Link href={`/jobs/${tag}`} prefetch={false} className="num font-bold underline underline-offset-4">
+      <Link href={`/jobs/${tag}`} className="num font-bold underline underline-offset-4">
         {tag}
       </Link>
       <span>
@@ -134,11 +134,7 @@ export function CustomerPage({ customer }: { readonly customer: CustomerView }) 
                 className="row grid gap-x-6 gap-y-1 py-2 first:border-0 lg:grid-cols-[minmax(240px,1fr)_minmax(320px,1.6fr)]"
               >
                 <span>
-                  <Link
-                    href={`/pumps/${visits[0]?.tag ?? ''}`}
-                    prefetch={false}
-                    className="font-bold underline underline-offset-4"
-                  >
+                  <Link href={`/pumps/${visits[0]?.tag ?? ''}`} className="font-bold underline underline-offset-4">
                     {maker} {model}, {serial}
                   </Link>
                   <span className="block text-13 text-quiet">
@@ -184,7 +180,6 @@ export function CustomerList({ customers }: ListProps) {
           <li key={id} className="row first:border-0">
             <Link
               href={`/customers/${id}`}
-              prefetch={false}
               className="grid min-h-11 grid-cols-[1fr_auto] items-center gap-x-6 hover:bg-sheet"
             >
               <b>{name}</b>

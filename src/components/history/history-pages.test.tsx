@@ -20,6 +20,7 @@ const point = (id: string, title: string, wear: Partial<Wear>): PointHistory => 
 const pump: PumpView = {
   ...{ maker: 'Quillmere', model: 'QB', serial: 'QB-22871', familyTitle: 'Overhung', liquid: 'pond water' },
   ...{ customer: { id: 'c-1', name: 'Garden' }, equipmentNumber: 'lily house', hereAs: 'P-0411', olderVisits: 0 },
+  archived: [],
   spares: [{ name: 'Wear ring', number: 'KW1-0502', elastomer: '', quantity: 3, needs: 1, bin: 'B-2' }],
   points: [
     point('gap', 'Ring gap', { isOut: true, per1000h: 0.0276 }),
@@ -53,6 +54,14 @@ describe('a pump', () => {
     expect(seat).toHaveTextContent('Bearing seat0.6 µm3,400 h left');
     expect(screen.getByText('1 point of which no wear can be told')).toBeInTheDocument();
     expect(screen.getByText('Out by the last reading that stands.')).toBeInTheDocument();
+  });
+  test('names the visits that were taken out of the record, and where they lie', () => {
+    const archived = [
+      { tag: 'P-0102', closedOn: '2019-03-01', outcome: 'repaired', file: 'puddlestone-archive-2020.zip' },
+    ];
+    render(<PumpPage pump={{ ...pump, archived }} />);
+    const visits = screen.getByRole('region', { name: 'Visits' });
+    expect(visits).toHaveTextContent('P-0102, closed on Fri 1 Mar 2019: in the file puddlestone-archive-2020.zip');
   });
   test('arrow keys choose the point of the line, which says when it will be out', async () => {
     render(<PumpPage pump={pump} />);

@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useState, type KeyboardEvent } from 'react';
 import type { PartLife, PointHistory, PumpHistory, Spare, VisitTold } from '@/core/history';
 import { formatMoney } from '@/core/units';
@@ -14,7 +14,16 @@ const WearChart = dynamic(() => import('./wear-chart').then((module) => module.W
   loading: () => <p className="h-[260px]">Drawing the line …</p>,
 });
 
+/** A visit whose job was taken out of the record. */
+interface ArchivedVisit {
+  readonly tag: string;
+  readonly closedOn: string;
+  readonly outcome: string;
+  readonly file: string;
+}
+
 export interface PumpView extends PumpHistory {
+  readonly archived: readonly ArchivedVisit[];
   readonly maker: string;
   readonly model: string;
   readonly serial: string;
@@ -174,7 +183,7 @@ function VisitCard({ visit, at }: { readonly visit: VisitTold; readonly at: numb
         <b>
           {at} · {dayWords(visit.day)}
         </b>
-        <Link href={`/jobs/${visit.tag}`} prefetch={false} className="num ml-auto underline underline-offset-4">
+        <Link href={`/jobs/${visit.tag}`} className="num ml-auto underline underline-offset-4">
           {visit.tag}
         </Link>
       </p>
@@ -218,7 +227,7 @@ export function PumpPage({ pump }: { readonly pump: PumpView }) {
           <h1 className="num text-24 font-bold">{pump.serial}</h1>
           <p>
             {pump.maker} {pump.model}, {pump.equipmentNumber || 'no equipment number'} ·{' '}
-            <Link href={`/customers/${pump.customer.id}`} prefetch={false} className="underline underline-offset-4">
+            <Link href={`/customers/${pump.customer.id}`} className="underline underline-offset-4">
               {pump.customer.name}
             </Link>{' '}
             · {pump.liquid}
@@ -288,6 +297,19 @@ export function PumpPage({ pump }: { readonly pump: PumpView }) {
               <VisitCard key={visit.tag} visit={visit} at={i + 1} />
             ))}
           </ol>
+          {pump.archived.length > 0 && (
+            <div className="mt-3">
+              <h3 className="font-bold">Taken out of the record</h3>
+              <ul>
+                {pump.archived.map(({ tag, closedOn, file }) => (
+                  <li key={tag} className="row py-1 first:border-0">
+                    <b className="num">{tag}</b>, closed on {dayWords(closedOn)}: in the file{' '}
+                    <span className="break-all text-13">{file}</span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
         </section>
       </div>
     </div>

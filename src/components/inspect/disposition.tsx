@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { actions, type Finding } from '@/core/record';
 import { useAct } from '../act/use-act';
+import { useWaiting } from '../act/use-waiting';
 import { sayMoment } from '../job/view';
 import { ErrorNote } from '../ui/form';
 
@@ -36,6 +37,11 @@ export function DispositionForm({ tag, target, reason: proposed, current, usual,
   // Until it is changed by hand the reason follows the readings.
   const [typed, setTyped] = useState<string | null>(null);
   const reason = typed ?? proposed;
+  const place = `${tag} disposition ${'pointId' in target ? target.pointId : target.findingId}`;
+  const waiting = useWaiting('dispose', tag).findLast(
+    (one) => JSON.stringify(one.target) === JSON.stringify(target),
+  )?.action;
+  const chosen = waiting ?? current;
   return (
     <div className="w-full space-y-1">
       <label className="block text-13 text-quiet">
@@ -47,13 +53,20 @@ export function DispositionForm({ tag, target, reason: proposed, current, usual,
           <button
             key={action}
             type="button"
-            aria-pressed={current === action}
+            aria-pressed={chosen === action}
             disabled={isBusy}
-            onClick={() => run('dispose', { tag, target, action, reason: reason || proposed, basedOn })}
-            className={`min-h-12 rounded-[9px_8px_10px_7px] border px-3 ${current === action ? 'border-ink bg-ink text-onink' : 'border-quiet bg-sheet'}`}
+            onClick={() =>
+              run(
+                'dispose',
+                { tag, target, action, reason: reason || proposed, basedOn },
+                { label: `Disposition: ${action}, ${reason || proposed}`, place },
+              )
+            }
+            className={`min-h-12 rounded-[9px_8px_10px_7px] border px-3 ${chosen === action ? 'border-ink bg-ink text-onink' : 'border-quiet bg-sheet'}`}
           >
             {action}
-            {action === usual && current === undefined && <small className="ml-1 text-quiet">usual</small>}
+            {action === waiting && <small className="ml-1">waits here</small>}
+            {action === usual && chosen === undefined && <small className="ml-1 text-quiet">usual</small>}
           </button>
         ))}
       </div>

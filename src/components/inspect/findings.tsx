@@ -6,6 +6,7 @@ import { present } from '@/core/present';
 import { useId, useState } from 'react';
 import { useAct } from '../act/use-act';
 import { useDraft } from '../act/use-draft';
+import { useWaiting } from '../act/use-waiting';
 import { PhotoRow, PictureTaker } from '../job/picture-taker';
 import { sayMoment, type SheetProps } from '../job/view';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
@@ -18,6 +19,7 @@ export function Findings({ view, isHere }: SheetProps) {
     (finding) =>
       finding.kind === 'visual' || (finding.kind === 'bench' && finding.phase === 'as-found' && stillStands(finding)),
   );
+  const waiting = useWaiting('record-finding', record.tag);
   const nameOf = (ref: string) => family.parts.find((part) => part.ref === ref)?.name ?? ref;
   return (
     <section aria-label="Findings" className="border-t border-ink p-6">
@@ -61,6 +63,11 @@ export function Findings({ view, isHere }: SheetProps) {
             </div>
           </li>
         ))}
+        {waiting.map(({ partRef, words }) => (
+          <li key={`${partRef} ${words}`} className="row py-3 first:border-0">
+            <b>{nameOf(partRef)}</b>: {words} <span className="text-13 text-quiet">waits here</span>
+          </li>
+        ))}
       </ul>
       {isHere && <NewFinding view={view} isHere={isHere} />}
     </section>
@@ -70,7 +77,7 @@ export function Findings({ view, isHere }: SheetProps) {
 function NewFinding({ view }: SheetProps) {
   const { record, family } = view;
   const list = useId();
-  const { run, error, isBusy } = useAct();
+  const { attempt, error, isBusy } = useAct();
   const [partRef, setPartRef] = useState(present(family.parts[0]).ref);
   const [words, setWords] = useDraft(`${record.tag}.finding.words`);
   const [plain, setPlain] = useDraft(`${record.tag}.finding.plain`);
@@ -78,10 +85,9 @@ function NewFinding({ view }: SheetProps) {
   const known = family.damage.filter((damage) => damage.part === partRef);
   const match = known.find((damage) => damage.seen === words);
   const keep = async () => {
-    if (
-      !(await run('record-finding', { tag: record.tag, partRef, words, plain: plain || match?.plain || '', photoId }))
-    )
-      return;
+    const finding = { tag: record.tag, partRef, words, plain: plain || match?.plain || '', photoId };
+    const about = { label: `Found: ${words}`, place: `${record.tag} finding ${partRef} ${words}` };
+    if ((await attempt('record-finding', finding, about)) === 'refused') return;
     setWords(null);
     setPlain(null);
     setPhotoId(null);

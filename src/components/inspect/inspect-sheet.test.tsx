@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import type { JobRecord } from '@/core/record';
 import { exampleDisposition, exampleFinding, exampleReading, exampleRecord } from '@/core/record/example-record';
 import { asId } from '@/core/record';
-import { answerFetch } from '../../../test-support/answer-fetch';
+import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { exampleView } from '../../../test-support/example-view';
 import { readWaiting } from '../act/waiting';
 import type { JobView } from '../job/view';
@@ -47,6 +47,22 @@ describe('a reading', () => {
     });
     await waitFor(() => expect(reading()).toHaveAccessibleName('Reading of Front wear ring bore, plane A, 90°'));
     expect(reading()).toHaveValue('');
+  });
+  test('is judged before the shop has answered; its field stays until it has', async () => {
+    answerFetch(() => 'never');
+    show();
+    await userEvent.type(reading(), '100.90{Enter}');
+    expect(await screen.findByText('100.90', { selector: 'b.block' })).toBeInTheDocument();
+    expect(reading()).toHaveAccessibleName('Reading of Front wear ring bore, plane A, 0°');
+    expect(readWaiting()).toEqual([]);
+  });
+  test('that is refused is taken back, and what was typed stays', async () => {
+    answerFetch(() => refusal('The gauge is not due'));
+    show();
+    await userEvent.type(reading(), '100.90{Enter}');
+    expect(await screen.findByRole('alert')).toHaveTextContent('The gauge is not due');
+    expect(screen.queryByText('100.90', { selector: 'b.block' })).not.toBeInTheDocument();
+    expect(reading()).toHaveValue('100.90');
   });
   test('that is no length is said, stays in its field and does not go out', async () => {
     const asked = answerFetch(() => done);

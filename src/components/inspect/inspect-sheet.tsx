@@ -2,6 +2,7 @@
 
 import type { SheetProps } from '../job/view';
 import dynamic from 'next/dynamic';
+import { Later } from '../ui/later';
 import { Findings } from './findings';
 import { Looks } from './looks';
 import { WarrantyPanel } from './warranty-panel';
@@ -18,9 +19,11 @@ export function InspectSheet({ view, isHere }: SheetProps) {
         <WarrantyPanel view={view} />
       </div>
       <PointsBoard view={view} phase="as-found" canEdit={isHere} />
-      <Looks view={view} isHere={isHere} />
-      <Findings view={view} isHere={isHere} />
-      {view.record.lotMates.length > 0 && <UnitsCompared view={view} />}
+      <Later height={1200}>
+        <Looks view={view} isHere={isHere} />
+        <Findings view={view} isHere={isHere} />
+        {view.record.lotMates.length > 0 && <UnitsCompared view={view} />}
+      </Later>
       <div className="h-28" />
     </>
   );

@@ -1,6 +1,7 @@
 'use client';
 
 import { useAct } from '../act/use-act';
+import { useWaiting } from '../act/use-waiting';
 import { FoundSomething } from '../bench/found-something';
 import { sayMoment, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
@@ -42,13 +43,16 @@ function LookRow({ view, isHere, part }: RowProps) {
   const { record, family } = view;
   const { run, error, isBusy } = useAct();
   const look = record.looks.find(({ ref }) => ref === part.ref);
+  const waits = useWaiting('look-at-parts', record.tag).some(({ parts }) =>
+    parts.some(({ partRef }) => partRef === part.ref),
+  );
   const known = family.damage.filter((damage) => damage.part === part.ref);
   const found = record.findings.filter((one) => one.kind === 'visual' && one.partRef === part.ref);
   return (
     <li id={`look-${part.ref}`} className="row space-y-1 px-2 py-2 first:border-0">
       <p>
-        <b>{part.name}</b>
-        {part.critical && !look && <span className="text-jasper"> must be looked at</span>}{' '}
+        <b>{part.name}</b> {!look && waits && <span className="text-13 text-quiet">nothing seen, waits here</span>}
+        {part.critical && !look && !waits && <span className="text-jasper">must be looked at</span>}
         {look && (
           <span className="text-13 text-quiet">
             {look.seen === 'nothing' ? 'nothing seen' : found.map((one) => one.words).join('; ')}, {look.personName},{' '}
@@ -61,13 +65,19 @@ function LookRow({ view, isHere, part }: RowProps) {
       )}
       {isHere && (
         <div className="flex flex-wrap gap-2">
-          {!look && (
+          {!look && !waits && (
             <Button
               verb="look-at-parts"
               aria-label={`Nothing seen on the ${part.name.toLowerCase()}`}
               className="min-h-12"
               disabled={isBusy}
-              onClick={() => void run('look-at-parts', { tag: record.tag, parts: [{ partRef: part.ref, basedOn: 0 }] })}
+              onClick={() =>
+                void run(
+                  'look-at-parts',
+                  { tag: record.tag, parts: [{ partRef: part.ref, basedOn: 0 }] },
+                  { label: `${part.name}: nothing seen`, place: `${record.tag} look ${part.ref}` },
+                )
+              }
             >
               Nothing seen
             </Button>

@@ -1,5 +1,6 @@
 'use client';
 
+import type { InputOf } from '@/contract';
 import { present } from '@/core/present';
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { plausibleReading, readReading, sayTool, standingReadings, toolToOffer } from '@/core/bench';
@@ -18,10 +19,14 @@ import { LimitStrip } from '../signs/limit-strip';
 import { Section, type PinState } from '../signs/section';
 import { WithReason } from '../bench/with-reason';
 import { Button } from '../ui/form';
+import { useRows } from '../ui/later';
 import { useAskedPlace, visitNow } from '../ui/use-asked-place';
 import { mayDo } from '../ui/whose';
 import { Working } from '../ui/working';
 import { PointDetail } from './point-detail';
+
+/** Rows that a first screen shows. */
+const rowsAtFirst = 10;
 
 interface Place {
   readonly point: FamilyPoint;
@@ -41,8 +46,14 @@ const sayPlace = (place: string) => {
   return `plane ${plane}, ${angle}°`;
 };
 
-/** Readings as the record has them, with those that still wait on this device laid over. */
-function useReadings(view: JobView, phase: Phase): readonly Reading[] {
+/** What was typed of a place, as it goes to the shop. */
+type SentReading = InputOf<'record-readings'>['entries'][number];
+
+/**
+ * Readings as the record has them, with those laid over that still wait on this device, and the one that is on its way:
+ * its verdict is here before the shop has answered.
+ */
+function useReadings(view: JobView, phase: Phase, sent: SentReading | null): readonly Reading[] {
   const { record, family, instruments, person } = view;
   const waiting = useWaiting('record-readings', record.tag);
   return useMemo(() => {
@@ -51,7 +62,10 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
         .filter((reading) => reading.phase === phase)
         .map((reading) => [`${reading.pointId} ${reading.place}`, reading]),
     );
-    for (const { entries } of waiting.filter((one) => one.phase === phase))
+    const isOnItsWay = ({ pointId, place, basedOn }: SentReading) =>
+      (laid.get(`${pointId} ${place}`)?.version ?? 0) <= basedOn;
+    const over = waiting.filter((one) => one.phase === phase).map(({ entries }) => entries);
+    for (const entries of sent && isOnItsWay(sent) ? [...over, [sent]] : over)
       for (const entry of entries) {
         const point = family.points.find((one) => one.id === entry.pointId);
         const read = point && readReading(entry.typed, point.unit, leastOf(point));
@@ -67,12 +81,12 @@ function useReadings(view: JobView, phase: Phase): readonly Reading[] {
           conceded: null,
           version: entry.basedOn,
           personId: null,
-          personName: `${person.name}, waiting`,
+          personName: entry === sent ? person.name : `${person.name}, waiting`,
           at: '',
         });
       }
     return [...laid.values()];
-  }, [record, family, phase, waiting, instruments, person.name]);
+  }, [record, family, phase, waiting, sent, instruments, person.name]);
 }
 
 /** A difference may lie below nought. */
@@ -102,7 +116,8 @@ interface Props {
  */
 export function PointsBoard({ view, phase, canEdit }: Props) {
   const { record, family } = view;
-  const readings = useReadings(view, phase);
+  const [sent, setSent] = useState<SentReading | null>(null);
+  const readings = useReadings(view, phase, sent);
   const states = useMemo(() => judgePoints({ family, readings, phase }), [family, readings, phase]);
   const places = useMemo<readonly Place[]>(
     () => states.flatMap(({ point }) => point.places.map((place) => ({ point, place: placeKey(place) }))),
@@ -124,10 +139,22 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
     const next = [...places.slice(at + 1), ...places.slice(0, at)].find((one) => !isTaken(one)) ?? places[at + 1];
     if (next) pick(next.point.id, next.place);
   };
+  const whole = useMemo(() => drawSection(family), [family]);
+  // Hundreds of outlines: drawn anew only where a point stands otherwise or another is picked.
+  const section = useMemo(
+    () => (
+      <Section
+        drawing={{ ...whole, pins: whole.pins.filter((pin) => states.some((state) => state.point.id === pin.id)) }}
+        pins={Object.fromEntries(states.map((state) => [state.point.id, pinOf(state)]))}
+        picked={pickedId}
+        onPick={(id) => setChoice({ pointId: id, place: null, visit: visitNow() })}
+        title="Section with the points of measurement"
+      />
+    ),
+    [whole, states, pickedId],
+  );
+  const rows = useRows(states, rowsAtFirst);
   const pickedState = states.find((state) => state.point.id === pickedId);
-  const whole = drawSection(family);
-  const drawing = { ...whole, pins: whole.pins.filter((pin) => states.some((state) => state.point.id === pin.id)) };
-  const pins = Object.fromEntries(states.map((state) => [state.point.id, pinOf(state)]));
   return (
     <>
       <div className="grid pb-28 lg:grid-cols-[minmax(380px,6fr)_7fr]">
@@ -136,13 +163,7 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
             <h2 className="mb-2 font-bold">
               Section <small className="font-normal text-quiet">pick a point</small>
             </h2>
-            <Section
-              drawing={drawing}
-              pins={pins}
-              picked={pickedId}
-              onPick={(id) => pick(id)}
-              title="Section with the points of measurement"
-            />
+            {section}
             <p className="mt-2 text-13 text-quiet">
               Dark: measured · open: still to do · ochre: near its limit · red square: out
             </p>
@@ -154,7 +175,7 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
             <small className="font-normal text-quiet">{summaryOf(states)}</small>
           </h2>
           <ol>
-            {states.map((state) => (
+            {rows.map((state) => (
               <PointRow
                 key={state.point.id}
                 state={state}
@@ -185,6 +206,11 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
           count={ofPoint.length}
           reading={readings.find((one) => one.pointId === current.point.id && one.place === current.place)}
           state={pickedState}
+          onSend={(one) => {
+            setSent(one);
+            // Its field stays until it is known whether it was taken.
+            pick(current.point.id, current.place);
+          }}
           onKept={() => goOn(current)}
           tag={record.tag}
         />
@@ -272,6 +298,8 @@ interface EntryProps {
   readonly count: number;
   readonly reading: Reading | undefined;
   readonly state: PointState;
+  /** Tells what goes to the shop, and null when it was not taken. */
+  readonly onSend: (sent: SentReading | null) => void;
   readonly onKept: () => void;
 }
 
@@ -314,7 +342,7 @@ const refused = (what: string): ActError => ({
   issues: [],
 });
 
-function EntryBar({ view, phase, tag, current, index, count, reading, state, onKept }: EntryProps) {
+function EntryBar({ view, phase, tag, current, index, count, reading, state, onSend, onKept }: EntryProps) {
   const { point, place } = current;
   const { attempt, error, setError, isSending } = useAct();
   const [typed, setTyped] = useDraft(`${tag}.${phase}.${point.id}.${place}`, reading?.typed ?? '');
@@ -330,7 +358,9 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
   useEffect(() => field.current?.focus({ preventScroll: true }), []);
   const keep = async (basedOn: number, concession?: string) => {
     if (!read?.ok) return (setError(refused(read ? sayReason(read.why) : 'Nothing is typed yet.')), false);
-    const entries = [{ pointId: point.id, place, typed: said, instrument: gauge || null, basedOn }];
+    const sent = { pointId: point.id, place, typed: said, instrument: gauge || null, basedOn };
+    const entries = [sent];
+    onSend(sent);
     const about = {
       label: `${point.title}, ${sayPlace(place)}: ${typed}`,
       place: `${tag} ${phase} ${point.id} ${place}`,
@@ -339,6 +369,7 @@ function EntryBar({ view, phase, tag, current, index, count, reading, state, onK
       concession === undefined
         ? await attempt('record-readings', { tag, phase, entries }, about)
         : await attempt('concede-readings', { tag, phase, entries, reason: concession }, about);
+    if (outcome !== 'kept') onSend(null);
     if (outcome === 'refused') return false;
     setTyped(null);
     onKept();

@@ -75,7 +75,7 @@ test('a shut gate says how much is missing and the first of it, and lists the re
 test('an open gate has the move as its one button, which sends it and shows what changed', async () => {
   const asked = answerFetch(() => ({ body: { data: { version: 2 } } }));
   const changed = jest.fn(() => Promise.resolve());
-  const stop = watchChanges('P-0417', changed);
+  const stop = watchChanges('P-0417', { version: () => 1, onChange: changed });
   show(viewOf({}));
   await userEvent.click(screen.getByRole('button', { name: 'Begin teardown' }));
   expect(asked).toMatchObject([{ path: '/api/act/advance-job', body: { tag: 'P-0417', event: 'begin-teardown' } }]);

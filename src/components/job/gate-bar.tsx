@@ -1,7 +1,7 @@
 'use client';
 
 import { present } from '@/core/present';
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useState } from 'react';
 import { personalMoves } from '@/core/lifecycle/transition';
 import { stationNames, type Station } from '@/core/record';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useState, type FormEvent } from 'react';
 import { sayAsk } from '@/core/lifecycle';
 import { holderNames, holders, type Station } from '@/core/record';
@@ -289,13 +289,13 @@ export function JobHeader({ view }: { readonly view: JobView }) {
         <h1 className="num text-24 font-bold">{record.tag}</h1>
         <p>
           {record.pump.maker} {record.pump.model}, serial <span className="num">{record.pump.serial}</span> ·{' '}
-          <Link href={`/customers/${record.customer.id}`} prefetch={false} className="underline">
+          <Link href={`/customers/${record.customer.id}`} className="underline">
             {record.customer.name}
           </Link>
           {record.intake.equipmentNumber && `, ${record.intake.equipmentNumber}`}
         </p>
         <p className="ml-auto text-13 text-quiet">
-          <Link href={`/pumps/${record.tag}`} prefetch={false} className="underline">
+          <Link href={`/pumps/${record.tag}`} className="underline">
             {visitsOf(view)}
           </Link>
         </p>

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { holderNames, stationNames, stations, type JobRecord, type Station } from '@/core/record';
 import { holderColour } from '../signs/stream';
 import { pebble } from '../signs/pebble';

@@ -2,14 +2,13 @@
 
 import { Camera } from 'lucide-react';
 import { useState } from 'react';
-import type { ResultOf } from '@/contract';
 import type { PhotoId } from '@/core/record';
 import type { ActError } from '../act/act';
 import { tellChanged } from '../act/changes';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote } from '../ui/form';
 import { PictureFiles } from '../ui/picture-files';
-import { sendPicture } from './send-picture';
+import { keepPhoto } from '../act/waiting-pictures';
 
 interface Props {
   readonly tag: string;
@@ -33,35 +32,35 @@ function useUpload({ tag, about, caption, onTaken }: Props) {
   const [going, setGoing] = useState<Going | null>(null);
   const [error, setError] = useState<ActError | null>(null);
   const [kept, setKept] = useState(0);
+  const [waits, setWaits] = useState(0);
   const send = async (files: readonly File[]) => {
     setError(null);
     setKept(0);
+    setWaits(0);
     for (const [sent, file] of files.entries()) {
       const onProgress = (share: number) => setGoing({ sent, of: files.length, share });
       onProgress(0);
-      const door = `/api/photos/${tag}` as const;
-      const answer = await sendPicture<Pick<ResultOf<'add-photo'>, 'photoId'>>({
-        door,
-        about: { about, caption },
-        file,
-        onProgress,
-      });
+      const answer = await keepPhoto({ tag, about, caption }, file, onProgress);
       if (!answer.ok) {
         setError({ ...answer.error, what: `${file.name}: ${answer.error.what}` });
         break;
       }
-      setKept(sent + 1);
-      await tellChanged(tag);
+      if (answer.data.waits) setWaits((before) => before + 1);
+      else {
+        setKept((before) => before + 1);
+        await tellChanged(tag);
+      }
       onTaken?.(answer.data.photoId);
     }
     setGoing(null);
   };
-  return { send, going, error, kept };
+  return { send, going, error, kept, waits };
 }
 
-function sayKept(kept: number): string {
-  if (!kept) return '';
-  return kept === 1 ? 'Picture kept.' : `${kept} pictures kept.`;
+function sayKept(kept: number, waits: number): string {
+  const said = kept === 1 ? 'Picture kept.' : kept ? `${kept} pictures kept.` : '';
+  const waiting = waits === 1 ? 'Picture waits here.' : waits ? `${waits} pictures wait here.` : '';
+  return [said, waiting].filter(Boolean).join(' ');
 }
 
 /** Takes a picture with the bench camera, or takes several from files or a phone. */
@@ -105,7 +104,7 @@ export function PictureTaker(props: Props) {
         <span role="status" className="text-13 text-quiet">
           {going && `Sending ${going.sent + 1} of ${going.of}`}
           {isSending && 'Taking …'}
-          {!isBusy && sayKept(taken || upload.kept)}
+          {!isBusy && sayKept(taken || upload.kept, upload.waits)}
         </span>
       </div>
       <ErrorNote error={error ?? upload.error} />

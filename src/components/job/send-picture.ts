@@ -1,7 +1,8 @@
 'use client';
 
 import { v4 as makeKey } from 'uuid';
-import { headersOf, type ActError, type Answered } from '../act/act';
+import { headersOf, lost, type ActError, type Answered, type Sending } from '../act/act';
+import { isAway, noteAnswer, noteLost } from '../act/line';
 
 /** The largest picture that is taken in, in bytes; as the door has it. */
 export const mostPictureBytes = 20 * 1024 * 1024;
@@ -12,20 +13,21 @@ interface Asked {
   readonly about: Readonly<Record<string, string>>;
   readonly file: Blob;
   /** Told how much has gone, from 0 to 1. */
-  readonly onProgress: (share: number) => void;
+  readonly onProgress?: (share: number) => void;
+  /** Whose entry it is, and under which key, where it waited. */
+  readonly sending?: Sending;
 }
 
-const refused = (what: string, todo: string): ActError => ({
+export const tooLarge: ActError = {
   code: 'too-large',
-  what,
+  what: `The picture is larger than ${mostPictureBytes / 1048576} MB.`,
   kept: 'Nothing of it was stored.',
-  todo,
+  todo: 'Send a smaller one.',
   issues: [],
-});
-const tooLarge = refused(`The picture is larger than ${mostPictureBytes / 1048576} MB.`, 'Send a smaller one.');
-const lost = refused('The connection is lost.', 'Choose the picture again when it is back.');
+};
 
-function answerOf<Kept>(text: string, status: number): Answered<Kept> {
+function answerOf<Kept>(text: string, status: number): Answered<Kept> | null {
+  if (isAway(status)) return null;
   try {
     const body = JSON.parse(text) as { data?: Kept; error?: ActError };
     if (body.data) return { ok: true, data: body.data };
@@ -33,20 +35,47 @@ function answerOf<Kept>(text: string, status: number): Answered<Kept> {
   } catch {
     // An answer that is no JSON comes from something between here and there.
   }
-  return { ok: false, error: status === 413 ? tooLarge : lost };
+  return status === 413 ? { ok: false, error: tooLarge } : null;
 }
 
-/** Sends a picture as bytes, telling how far it has gone; a fetch cannot tell that. Gives what the door answers. */
-export function sendPicture<Kept>({ door, about, file, onProgress }: Asked): Promise<Answered<Kept>> {
+/**
+ * Sends a picture as bytes, telling how far it has gone; a fetch cannot tell that. Gives what the door answers, null
+ * where nobody does.
+ */
+export function trySendPicture<Kept>({
+  door,
+  about,
+  file,
+  onProgress,
+  sending,
+}: Asked): Promise<Answered<Kept> | null> {
   if (file.size > mostPictureBytes) return Promise.resolve({ ok: false, error: tooLarge });
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();
     request.open('POST', `${door}?${new URLSearchParams(about).toString()}`);
-    for (const [name, value] of Object.entries(headersOf({ key: makeKey(), madeAt: new Date().toISOString() })))
-      request.setRequestHeader(name, value);
-    request.upload.onprogress = (event) => event.lengthComputable && onProgress(event.loaded / event.total);
-    request.onload = () => resolve(answerOf(request.responseText, request.status));
-    request.onerror = () => resolve({ ok: false, error: lost });
+    const given = { key: makeKey(), madeAt: new Date().toISOString(), ...sending };
+    for (const [name, value] of Object.entries(headersOf(given))) request.setRequestHeader(name, value);
+    request.upload.onprogress = (event) => event.lengthComputable && onProgress?.(event.loaded / event.total);
+    request.onload = () => {
+      const answer = answerOf<Kept>(request.responseText, request.status);
+      if (answer) noteAnswer();
+      else noteLost();
+      resolve(answer);
+    };
+    request.onerror = () => {
+      noteLost();
+      resolve(null);
+    };
     request.send(file);
   });
+}
+
+/** As `trySendPicture` for a picture that does not wait: a line that is lost is an error. */
+export async function sendPicture<Kept>(asked: Asked): Promise<Answered<Kept>> {
+  return (
+    (await trySendPicture<Kept>(asked)) ?? {
+      ok: false,
+      error: { ...lost, kept: 'The file is where it was.', todo: 'Choose the picture again when it is back.' },
+    }
+  );
 }

@@ -7,6 +7,7 @@ import { exampleReading, exampleRecord } from '@/core/record/example-record';
 import { answerFetch } from '../../../test-support/answer-fetch';
 import { router } from '../../../test-support/set-up-components';
 import { tellChanged } from '../act/changes';
+import { useAct } from '../act/use-act';
 import { useLiveView } from './use-live-view';
 import type { JobChanged, JobFrame, JobView } from './view';
 
@@ -47,6 +48,7 @@ const changed = (change: Partial<JobChanged>): JobChanged => ({
   frame: { ...frame, answer: 'after' },
   ...change,
 });
+const hold = { tag: 'P-0417', reason: 'no part', until: '', holder: 'C' } as const;
 const show = () => renderHook(({ given }) => useLiveView(given), { initialProps: { given: view } });
 const tell = () => act(() => tellChanged('P-0417').then(() => undefined));
 
@@ -58,6 +60,30 @@ test('after a change the rows that changed are fetched, and the view is what the
   expect(result.current.record).toMatchObject({ version: 5, headHash: 'next', readings: [{ value: 44.99 }] });
   expect(result.current.answer).toBe('after');
   expect(router.refresh).not.toHaveBeenCalled();
+});
+
+/** A page that shows the job, and a sheet of it that sends an entry. */
+const showWithSheet = () => renderHook(() => ({ view: useLiveView(view), sheet: useAct() }));
+
+test('what changed comes with the answer to an entry: one request, and the view is what the record is', async () => {
+  const asked = answerFetch(() => ({ body: { data: { version: 5 }, changed: changed({}) } }));
+  const { result } = showWithSheet();
+  await act(() => result.current.sheet.run('hold-job', hold).then(() => undefined));
+  expect(asked).toMatchObject([{ path: '/api/act/hold-job', headers: { 'changes-after': '4' } }]);
+  expect(result.current.view.record).toMatchObject({ version: 5, readings: [{ value: 44.99 }] });
+  // Whoever tells of a change and has nothing with it lets it be asked for.
+  await tell();
+  expect(asked.map(({ path }) => path)).toEqual(['/api/act/hold-job', '/api/jobs/P-0417/changes?after=5']);
+});
+
+test('what came with an answer and does not follow on what is shown is asked for', async () => {
+  const asked = answerFetch(({ path }) => ({
+    body: path.startsWith('/api/act') ? { data: {}, changed: changed({ from: 2 }) } : { data: changed({}) },
+  }));
+  const { result } = showWithSheet();
+  await act(() => result.current.sheet.run('hold-job', hold).then(() => undefined));
+  expect(asked.map(({ path }) => path)).toEqual(['/api/act/hold-job', '/api/jobs/P-0417/changes?after=4']);
+  expect(result.current.view.record.version).toBe(5);
 });
 
 test('the next change is asked for from there on', async () => {

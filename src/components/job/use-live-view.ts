@@ -4,11 +4,14 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { applyPuts } from '@/core/change/change';
 import { getData } from '../act/get-data';
-import { watchChanges } from '../act/changes';
+import { watchChanges, type Arrived } from '../act/changes';
 import type { JobChanged, JobView } from './view';
 
 /** A view after what changed in its job; the family that it came with stays. */
-export function afterChange(view: JobView, { puts, version, headHash, frame }: JobChanged): JobView {
+export function afterChange<View extends Pick<JobView, 'record'>>(
+  view: View,
+  { puts, version, headHash, frame }: JobChanged,
+): View {
   const { record } = applyPuts(view.record, puts);
   return { ...view, ...frame, record: { ...record, version, headHash } };
 }
@@ -44,13 +47,24 @@ export function useLiveView(given: JobView): JobView {
       if (!signal.aborted) router.refresh();
     }
   });
+  const version = useEffectEvent(() => view.record.version);
+  /** What came with the answer to an entry is shown; false where it is not what follows on what is shown. */
+  const takeArrived = useEffectEvent((arrived: Arrived | null) => {
+    if (arrived?.from !== view.record.version) return false;
+    // Only the door for changes says what arrived.
+    take(arrived as JobChanged);
+    return true;
+  });
   useEffect(() => {
     let abort = new AbortController();
-    const stop = watchChanges(tag, () => {
-      // What a first fetch would bring, the second brings too.
-      abort.abort();
-      abort = new AbortController();
-      return fetchChanges(abort.signal);
+    const stop = watchChanges(tag, {
+      version: () => version(),
+      onChange: async (arrived) => {
+        // What a first fetch would bring, the second brings too.
+        abort.abort();
+        abort = new AbortController();
+        if (!takeArrived(arrived)) await fetchChanges(abort.signal);
+      },
     });
     return () => {
       stop();

@@ -1,3 +1,4 @@
+import { dateFormat } from '@/words/formats';
 import type { Catalogue, Language } from '@/words';
 import type { OwnLetters } from '@/core/letters';
 import type { Put } from '@/core/change';
@@ -83,7 +84,7 @@ export interface SheetProps {
 
 /** A moment as the shop's clock says it: "24 Nov, 14:05". */
 export function sayMoment(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
+  return dateFormat('en-GB', {
     timeZone: zone,
     day: 'numeric',
     month: 'short',
@@ -93,7 +94,7 @@ export function sayMoment(iso: string, zone: string): string {
 }
 
 export function sayDate(isoDate: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short', year: 'numeric' }).format(
+  return dateFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short', year: 'numeric' }).format(
     new Date(`${isoDate.slice(0, 10)}T00:00:00Z`),
   );
 }

@@ -1,9 +1,7 @@
 'use client';
 
-import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm } from 'react-hook-form';
+import { useForm, type Resolver } from 'react-hook-form';
 import type { InputOf } from '@/contract';
-import { addInstrumentInput } from '@/contract/people';
 import { instrumentKinds, measuringUnits } from '@/core/record';
 import { useAct } from '../act/use-act';
 import { Button, ErrorNote, SelectField, TextField } from '../ui/form';
@@ -21,11 +19,19 @@ const figures = [
   ['rangeHigh', 'To'],
 ] as const;
 
+/** What checks a tool is fetched when one is sent; a line that is down is said at the first field. */
+const checkWhenSent: Resolver<InputOf<'add-instrument'>> = async (...given) => {
+  const fetched = await import('./instrument-resolver').catch(() => null);
+  if (fetched) return fetched.instrumentResolver(...given);
+  const message = 'Nobody answers just now. What you typed stays here; add it again when the line is back.';
+  return { values: {}, errors: { code: { type: 'line', message } } };
+};
+
 /** A tool or gauge more in the shop’s list. */
 export function AddInstrument() {
   const { run, error, isBusy } = useAct();
   const form = useForm<InputOf<'add-instrument'>>({
-    resolver: zodResolver(addInstrumentInput),
+    resolver: checkWhenSent,
     defaultValues: { kind: 'outside micrometer', unit: 'mm' },
   });
   const faultOf = faultsOf(form.formState.errors, error);

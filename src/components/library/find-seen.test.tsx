@@ -7,7 +7,13 @@ import { FindSeen } from './find-seen';
 
 const files = [f7, f9].map((file) => loadFamily(file));
 const show = (seen: string) =>
-  render(<FindSeen seen={seen} found={seen ? findSeen(files, seen) : null} families={files.map(familyCard)} />);
+  render(
+    <FindSeen
+      seen={seen}
+      found={seen ? findSeen(files, seen) : null}
+      families={files.map((file) => familyCard(file, 'a1'))}
+    />,
+  );
 
 test('says of each family what of it was seen, where, and what was not; leads to it as it was seen', () => {
   show('packing, belt, two shafts');

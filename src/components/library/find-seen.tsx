@@ -1,7 +1,7 @@
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { buildOf, type FamilyCard, type FoundFamily, type Seen } from '@/core/family';
-import { drawChosen, showBuild } from '../receive/construction';
-import { Section } from '../signs/section';
+import { pictureOf, showBuild } from '../receive/construction';
+import { SectionPicture } from '../signs/section-picture';
 
 interface Props {
   readonly seen: string;
@@ -21,11 +21,11 @@ function Found({ family, found }: { readonly family: FamilyCard; readonly found:
   // Of two things that speak for different choices the later one counts, here and in the address.
   const words = [...new Map(found.seen.flatMap((one) => one.words))];
   const query = new URLSearchParams(words).toString();
-  const drawing = drawChosen(family, { familyId: family.id, ...showBuild(buildOf(words)) });
+  const picture = pictureOf(family, { familyId: family.id, ...showBuild(buildOf(words)) });
   return (
     <li className="row grid min-h-[104px] grid-cols-[190px_1fr] items-center gap-4 py-2">
-      <span className="flex h-[96px] items-center justify-center [&_svg]:max-h-[96px]" aria-hidden="true" inert>
-        <Section drawing={drawing} pins={{}} showsPins={false} title={family.title} />
+      <span className="flex h-[96px] items-center justify-center " aria-hidden="true" inert>
+        <SectionPicture src={picture} title="" className="size-full object-contain" />
       </span>
       <div>
         <Link href={`/library/${family.id}${query && `?${query}`}`} className="font-bold underline">

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useState, type ChangeEvent } from 'react';
 import { act, type ActError } from '../act/act';
 import { useRouter } from 'next/navigation';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import type { BenchPhase, Phase, Tool } from '@/core/record';
@@ -153,7 +153,6 @@ function TurnedPump({ own }: { readonly own: readonly TurnedVerdict[] }) {
     <li className="row grid grid-cols-[5rem_1fr] gap-x-3 py-1 first:border-0">
       <Link
         href={`/jobs/${first.tag}?at=${first.phase === 'as-found' ? 'inspect' : 'rebuild'}`}
-        prefetch={false}
         className="num font-bold underline underline-offset-4"
       >
         {first.tag}
@@ -229,11 +228,7 @@ function TouchedPump({
   return (
     <div className="border-t border-line py-2">
       <p className="flex flex-wrap gap-x-3">
-        <Link
-          href={`/jobs/${own.tag}?at=${station}`}
-          prefetch={false}
-          className="num font-bold underline underline-offset-4"
-        >
+        <Link href={`/jobs/${own.tag}?at=${station}`} className="num font-bold underline underline-offset-4">
           {own.tag}
         </Link>
         <span>

@@ -1,12 +1,12 @@
 import { languageNames } from '@/words';
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import type { FamilyCard, FoundFamily } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
 import { sayTool } from '@/core/bench';
 import type { Matter, Tool } from '@/core/record';
 import { sayDate } from '../job/view';
-import { drawUsual } from '../receive/construction';
-import { Section } from '../signs/section';
+import { pictureOf } from '../receive/construction';
+import { SectionPicture } from '../signs/section-picture';
 import { AddInstrument } from './add-instrument';
 import { FindSeen } from './find-seen';
 import { ImportFamily } from './import-family';
@@ -81,12 +81,8 @@ export function Library({ shop, people, instruments, families, seen, found, toda
                 href={`/library/${family.id}`}
                 className="grid min-h-[104px] grid-cols-[190px_1fr] items-center gap-4 py-2 no-underline"
               >
-                <span
-                  className="flex h-[96px] items-center justify-center [&_svg]:max-h-[96px]"
-                  aria-hidden="true"
-                  inert
-                >
-                  <Section drawing={drawUsual(family)} pins={{}} showsPins={false} title={family.title} />
+                <span className="flex h-[96px] items-center justify-center " aria-hidden="true" inert>
+                  <SectionPicture src={pictureOf(family)} title="" className="size-full object-contain" />
                 </span>
                 <span>
                   <b className="underline">
@@ -115,7 +111,6 @@ export function Library({ shop, people, instruments, families, seen, found, toda
               <li key={one.code} className="row flex gap-3 py-1 first:border-0">
                 <Link
                   href={`/library/instruments/${one.code}`}
-                  prefetch={false}
                   className="num w-14 font-bold underline underline-offset-4"
                 >
                   {one.code}

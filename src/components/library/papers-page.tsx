@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActError } from '../act/act';
@@ -63,7 +63,7 @@ function Mark({ mark }: Pick<View, 'mark'>) {
   const [isSending, setSending] = useState(false);
   const send = async (file: File) => {
     setSending(true);
-    const answer = await sendPicture({ door: '/api/mark', about: {}, file, onProgress: () => undefined });
+    const answer = await sendPicture({ door: '/api/mark', about: {}, file });
     setSending(false);
     setFault(answer.ok ? null : answer.error);
     setShown(shown + 1);

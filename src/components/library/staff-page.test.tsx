@@ -6,6 +6,7 @@ import { StaffPage, type Staff, type StaffView } from './staff-page';
 const person: Omit<Staff, 'id'> = {
   ...{ name: 'Odile Fenner', email: 'odile@shop.example', role: 'technician', isActive: true, hasPin: true },
   hasSecondFactor: false,
+  passkeys: 0,
   ...{ since: '2026-01-05T08:00:00Z', devices: 2, signedInAt: '2026-11-24T06:00:00Z' },
 };
 const view: StaffView = {

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { roles, type PersonId, type Role } from '@/core/record';
@@ -20,6 +20,7 @@ export interface Staff {
   readonly isActive: boolean;
   readonly hasPin: boolean;
   readonly hasSecondFactor: boolean;
+  readonly passkeys: number;
   readonly since: string;
   /** On how many devices they are signed in, and when the last of them was. */
   readonly devices: number;
@@ -149,6 +150,9 @@ function Going({ person, isSelf, others }: GoingProps) {
   const end = async () => {
     if (await run('end-sessions', { personId: id })) router.refresh();
   };
+  const dropPasskeys = async () => {
+    if (await run('drop-passkeys', { personId: id })) router.refresh();
+  };
   const drop = async () => {
     if (await run('drop-second-factor', { personId: id })) router.refresh();
   };
@@ -181,6 +185,11 @@ function Going({ person, isSelf, others }: GoingProps) {
       {person.hasSecondFactor && !isSelf && (
         <Button verb="drop-second-factor" tone="quiet" disabled={isBusy} onClick={() => void drop()}>
           {name} lost the telephone: end the second factor
+        </Button>
+      )}
+      {person.passkeys > 0 && !isSelf && (
+        <Button verb="drop-passkeys" tone="quiet" disabled={isBusy} onClick={() => void dropPasskeys()}>
+          {name} lost a device: end the passkeys
         </Button>
       )}
       {!isSelf && !isAsked && (
@@ -241,7 +250,6 @@ function PersonRow({ person, others, sessions, zone, isSelf, isShown }: RowProps
         {isSelf && <span className="text-13 text-quiet">you</span>}
         <Link
           href={isShown ? '/library/people' : `/library/people?of=${id}`}
-          prefetch={false}
           scroll={false}
           aria-current={isShown ? 'true' : undefined}
           className="ml-auto inline-flex min-h-6 items-center underline underline-offset-4"
@@ -252,6 +260,7 @@ function PersonRow({ person, others, sessions, zone, isSelf, isShown }: RowProps
       <p className="text-13 text-quiet">
         {email} · {hasPin ? 'has a PIN' : 'no PIN: cannot take over or sign at the bench'} ·{' '}
         {person.hasSecondFactor && 'second factor · '}
+        {person.passkeys > 0 && `${person.passkeys === 1 ? 'one passkey' : `${person.passkeys} passkeys`} · `}
         {devicesOf(devices)}
         {signedInAt && `, last ${sayMoment(signedInAt, zone)}`}
       </p>
@@ -386,11 +395,7 @@ export function StaffPage({ view }: { readonly view: StaffView }) {
                   <span className="num w-32 text-13 text-quiet">{sayMoment(one.at, zone)}</span>
                   <span className="min-w-0 flex-1">
                     {one.tag && (
-                      <Link
-                        href={`/jobs/${one.tag}`}
-                        prefetch={false}
-                        className="num font-bold underline underline-offset-4"
-                      >
+                      <Link href={`/jobs/${one.tag}`} className="num font-bold underline underline-offset-4">
                         {one.tag}
                       </Link>
                     )}{' '}

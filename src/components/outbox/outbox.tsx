@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { sayMoment } from '../job/view';
 import { ListLink } from '../ui/list-link';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useState } from 'react';
 import { asId, type Tag } from '@/core/record';
 import type { BuyingPlan, PlannedOrder, Share, ShelfTake } from '@/core/purchasing';
@@ -26,7 +26,7 @@ function ShareRow({ share, today }: { readonly share: Share; readonly today: str
   return (
     <li className="grid grid-cols-[84px_44px_1.4fr_1fr_1fr] gap-x-3 py-0.5">
       {share.tag ? (
-        <Link href={`/jobs/${share.tag}?at=parts`} prefetch={false} className="num underline underline-offset-4">
+        <Link href={`/jobs/${share.tag}?at=parts`} className="num underline underline-offset-4">
           {share.tag}
         </Link>
       ) : (
@@ -251,7 +251,7 @@ export function BuyingPlanView({ today, currency, plan, basedOn, atRisk }: Props
           <ul>
             {atRisk.map((line) => (
               <li key={`${line.tag} ${line.partRef}`} className="row flex flex-wrap gap-x-4 py-0.5 first:border-0">
-                <Link href={`/jobs/${line.tag}`} prefetch={false} className="num underline underline-offset-4">
+                <Link href={`/jobs/${line.tag}`} className="num underline underline-offset-4">
                   {line.tag}
                 </Link>
                 <span>

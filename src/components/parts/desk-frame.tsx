@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 
@@ -33,7 +33,6 @@ export function DeskFrame({
             <Link
               key={href}
               href={href}
-              prefetch={false}
               aria-current={here === href ? 'page' : undefined}
               className="min-h-11 content-center underline-offset-4 aria-[current=page]:font-bold aria-[current=page]:underline"
             >

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { DeskFrame } from './desk-frame';
 import { ListLink } from '../ui/list-link';
 
@@ -66,7 +66,7 @@ export function DonorStock({ family, text, families, found, parts }: Props) {
             key={`${part.tag} ${part.partRef}`}
             className="row grid min-h-12 grid-cols-[76px_1fr_1fr] items-center gap-x-4 py-1 first:border-0 lg:grid-cols-[76px_60px_1.6fr_1fr_100px_1fr_1.6fr_80px]"
           >
-            <Link href={`/jobs/${part.tag}`} prefetch={false} className="num font-bold underline underline-offset-4">
+            <Link href={`/jobs/${part.tag}`} className="num font-bold underline underline-offset-4">
               {part.tag}
             </Link>
             <span>{part.familyId}</span>

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ResultOf } from '@/contract';
@@ -137,7 +137,7 @@ function CountKept({
       {shelf > 0 && `${jobs.length > 0 ? ', and' : ':'} ${shelf} on the shelf`}.
       {wrongForShelf.length > 0 && <> Wrong, and no job’s: write to the supplier below about it.</>}
       {claims.map(({ tag, number }) => (
-        <Link key={number} href={`/jobs/${tag}?at=parts`} prefetch={false} className="ml-3 font-semibold underline">
+        <Link key={number} href={`/jobs/${tag}?at=parts`} className="ml-3 font-semibold underline">
           Send claim {number}
         </Link>
       ))}

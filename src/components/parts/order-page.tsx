@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { openOf, standingOf, unsentOf, type PieceToCount, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
@@ -167,12 +167,7 @@ function OrderHead({ order, jobs, supplier, dueOn, today, ...sums }: Props) {
       <span>
         for{' '}
         {jobs.map((tag) => (
-          <Link
-            key={tag}
-            href={`/jobs/${tag}?at=parts`}
-            prefetch={false}
-            className="num mr-2 underline underline-offset-4"
-          >
+          <Link key={tag} href={`/jobs/${tag}?at=parts`} className="num mr-2 underline underline-offset-4">
             {tag}
           </Link>
         ))}

@@ -26,7 +26,7 @@ export function OrderPicture({
     setSending(true);
     for (const file of files) {
       const door = `/api/photos/orders/${order}` as const;
-      const answer = await sendPicture({ door, about: { piece, caption }, file, onProgress: () => undefined });
+      const answer = await sendPicture({ door, about: { piece, caption }, file });
       if (!answer.ok) {
         setError({ ...answer.error, what: `${file.name}: ${answer.error.what}` });
         break;

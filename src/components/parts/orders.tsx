@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { formatMoney } from '@/core/units';
 import { sayShortDate } from '../job/view';
 import { DeskFrame } from './desk-frame';
@@ -19,7 +19,6 @@ function OrderRow({ order, today }: { readonly order: OrderShown; readonly today
     <li className="row first:border-0">
       <Link
         href={`/parts/orders/${number}`}
-        prefetch={false}
         className="grid min-h-12 grid-cols-[100px_1fr_1fr] items-center gap-x-4 py-1 hover:bg-sheet lg:grid-cols-[100px_1.1fr_1fr_1.2fr_2fr_110px]"
       >
         <b className="num">{number}</b>

@@ -1,4 +1,6 @@
-import Link from 'next/link';
+'use client';
+
+import { Link } from '../ui/link';
 import type { PromiseEffect, SourcedLine } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
 import { sayShortDate } from '../job/view';
@@ -6,6 +8,7 @@ import { DeskFrame } from './desk-frame';
 import { sayEffect } from './promise-words';
 import { sourceNames } from './source-words';
 import { ListLink } from '../ui/list-link';
+import { ofText } from '../ui/of-text';
 
 export interface DeskLine extends SourcedLine {
   readonly pump: string;
@@ -65,7 +68,6 @@ function LineRow({ line, today }: { readonly line: DeskLine; readonly today: str
     <li className="row first:border-0">
       <Link
         href={`/jobs/${line.tag}?at=parts`}
-        prefetch={false}
         className="grid min-h-12 grid-cols-[76px_1.4fr_1fr] items-center gap-x-4 py-1 hover:bg-sheet lg:grid-cols-[76px_1.5fr_110px_1.1fr_100px_1.5fr_1.2fr]"
       >
         <b className="num">{line.tag}</b>
@@ -110,7 +112,7 @@ function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
           const isUrgent = orderBy !== null && orderBy <= today;
           return (
             <li key={supplierId} className={cell}>
-              <Link href="/parts/plan" prefetch={false} className="font-semibold underline underline-offset-4">
+              <Link href="/parts/plan" className="font-semibold underline underline-offset-4">
                 Order from {supplier}
               </Link>
               <span>
@@ -127,18 +129,14 @@ function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
         })}
         {plan.takes > 0 && (
           <li className={cell}>
-            <Link href="/parts/plan" prefetch={false} className="font-semibold underline underline-offset-4">
+            <Link href="/parts/plan" className="font-semibold underline underline-offset-4">
               Take {plan.takes} {plan.takes === 1 ? 'line' : 'lines'} from the shelf
             </Link>
           </li>
         )}
         {counting.map(({ number, supplier, toCount }) => (
           <li key={number} className={cell}>
-            <Link
-              href={`/parts/orders/${number}`}
-              prefetch={false}
-              className="font-semibold underline underline-offset-4"
-            >
+            <Link href={`/parts/orders/${number}`} className="font-semibold underline underline-offset-4">
               Count the parcel of <span className="num">{number}</span>
             </Link>
             <span>
@@ -148,11 +146,7 @@ function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
         ))}
         {late.map(({ number, supplier, dueOn }) => (
           <li key={number} className={cell}>
-            <Link
-              href={`/parts/orders/${number}`}
-              prefetch={false}
-              className="font-semibold underline underline-offset-4"
-            >
+            <Link href={`/parts/orders/${number}`} className="font-semibold underline underline-offset-4">
               Ask {supplier} about <span className="num">{number}</span>
             </Link>
             <span className="font-semibold text-jasper">it was due {dueOn && sayShortDate(dueOn, today)}</span>
@@ -161,7 +155,7 @@ function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
         {plan.cannot.length > 0 && (
           <li className={cell}>
             <span className="font-semibold text-jasper">Nobody offers {plan.cannot.join(', ')}.</span>
-            <Link href="/parts/catalogue" prefetch={false} className="underline underline-offset-4">
+            <Link href="/parts/catalogue" className="underline underline-offset-4">
               Name a supplier who is asked
             </Link>
           </li>
@@ -212,3 +206,5 @@ export function PartsDesk(props: Props) {
     </DeskFrame>
   );
 }
+
+export const PartsDeskOfText = ofText(PartsDesk);

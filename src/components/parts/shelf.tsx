@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { StockItem } from '@/core/purchasing';
@@ -150,7 +150,6 @@ function ItemRow({
         )}
         <Link
           href={isPicked ? '/parts/shelf' : `/parts/shelf?${about.toString()}`}
-          prefetch={false}
           className="min-h-11 content-center underline underline-offset-4"
           aria-label={`Trace of ${number}`}
         >

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useEffect, useState } from 'react';
 import { sheetsOf } from '@/core/record';
 import type { PartCompared } from '@/core/supply';

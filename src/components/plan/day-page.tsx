@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import {
   daySheetsOf,
@@ -23,7 +23,7 @@ function LineRow({ line }: { readonly line: DayLine }) {
       <span className="num font-bold">
         {line.from}–{line.to}
       </span>
-      <Link href={`/jobs/${line.tag}`} prefetch={false} className="num font-bold underline underline-offset-4">
+      <Link href={`/jobs/${line.tag}`} className="num font-bold underline underline-offset-4">
         {line.tag}
       </Link>
       <b>{line.title}</b>

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { usePathname } from 'next/navigation';
 
 const pages = [
@@ -20,7 +20,6 @@ export function PlanLinks({ className = '' }: { readonly className?: string }) {
         <Link
           key={href}
           href={href}
-          prefetch={false}
           aria-current={path === href ? 'page' : undefined}
           className={`min-h-8 content-center ${path === href ? 'font-bold' : 'underline underline-offset-4'}`}
         >

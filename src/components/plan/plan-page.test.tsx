@@ -199,6 +199,18 @@ describe('the promise desk', () => {
       '/receive?family=F1&promised=2026-12-14',
     );
   });
+  test('where no answer comes it says so, and asks again until one does', async () => {
+    let isBusy = true;
+    answerFetch(({ path }) =>
+      isBusy
+        ? { status: 409, body: { error: { code: 'wrong-state', what: 'It takes too long.', issues: [] } } }
+        : { body: { data: answer(path.includes('first=yes')) } },
+    );
+    render(<PromiseDesk families={families} tomorrow="2026-12-01" />);
+    expect(await screen.findByText('No answer yet: the shop is busy, and is asked again.')).toBeVisible();
+    isBusy = false;
+    expect(await screen.findByText(/ready to leave us on/)).toBeVisible();
+  });
   test('fifty pebbles lie on the days of their runs: forty of forty on the first', async () => {
     answerFetch(() => ({ body: { data: answer(false) } }));
     render(<PromiseDesk families={families} tomorrow="2026-12-01" />);

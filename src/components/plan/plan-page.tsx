@@ -1,6 +1,7 @@
 'use client';
 
-import Link from 'next/link';
+import { ofText } from '../ui/of-text';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import {
@@ -30,7 +31,7 @@ function LatePump({ pump, onWeigh }: { readonly pump: PumpShown; readonly onWeig
   return (
     <li className="border-b border-line py-2">
       <p className="flex items-baseline gap-2">
-        <Link href={`/jobs/${pump.tag}`} prefetch={false} className="num font-bold underline underline-offset-4">
+        <Link href={`/jobs/${pump.tag}`} className="num font-bold underline underline-offset-4">
           {pump.tag}
         </Link>
         <span className="ml-auto text-13 font-semibold text-jasper">
@@ -78,11 +79,7 @@ function PumpList({ pumps, onWeigh }: { readonly pumps: readonly PumpShown[]; re
           <ul>
             {narrow.slice(0, 6).map(({ tag, keptPct, promisedOn }) => (
               <li key={tag} className="flex gap-2 border-b border-line py-1 text-13">
-                <Link
-                  href={`/jobs/${tag}`}
-                  prefetch={false}
-                  className="num font-bold whitespace-nowrap underline underline-offset-4"
-                >
+                <Link href={`/jobs/${tag}`} className="num font-bold whitespace-nowrap underline underline-offset-4">
                   {tag}
                 </Link>
                 <span className="ml-auto">
@@ -232,3 +229,5 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
     </div>
   );
 }
+
+export const PlanPageOfText = ofText(PlanPage);

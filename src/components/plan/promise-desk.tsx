@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useEffect, useState } from 'react';
 import type { PromiseAnswered, PromiseShown } from '@/core/workload';
 import { getData } from '../act/get-data';
@@ -79,12 +79,19 @@ interface Asked {
   readonly comesOn: string;
 }
 
-/** Both ways at once, asked anew a moment after something was changed. */
+interface Answers {
+  readonly turn: PromiseShown;
+  readonly first: PromiseShown;
+}
+
+/** How soon after a change it is asked, and how soon again where no answer came, in ms. */
+const askAfterMs = 150;
+const againAfterMs = 2000;
+
+/** Both ways at once, asked anew a moment after something was changed, and again as long as no answer comes. */
 function useAnswers({ familyId, size, comesOn }: Asked) {
-  const [answers, setAnswers] = useState<{
-    readonly turn: PromiseShown | null;
-    readonly first: PromiseShown | null;
-  } | null>(null);
+  const [answers, setAnswers] = useState<Answers | null>(null);
+  const [isLate, setLate] = useState(false);
   useEffect(() => {
     if (!familyId || !comesOn) return;
     const abort = new AbortController();
@@ -92,20 +99,26 @@ function useAnswers({ familyId, size, comesOn }: Asked) {
       getData<PromiseShown>(
         `/api/plan/promise?${new URLSearchParams({ familyId, size, comesOn, first }).toString()}`,
         abort.signal,
-      );
-    const wait = setTimeout(() => {
+      ).catch(() => null);
+    let timer: ReturnType<typeof setTimeout>;
+    const askBoth = async () => {
+      const [turn, first] = await Promise.all([ask('no'), ask('yes')]);
+      if (abort.signal.aborted) return;
+      setLate(!turn || !first);
+      if (turn && first) setAnswers({ turn, first });
+      // A shop that is busy takes longer than it gives itself.
+      else timer = setTimeout(() => void askBoth(), againAfterMs);
+    };
+    timer = setTimeout(() => {
       setAnswers(null);
-      void Promise.all([ask('no'), ask('yes')]).then(
-        ([turn, first]) => setAnswers({ turn, first }),
-        () => undefined,
-      );
-    }, 150);
+      void askBoth();
+    }, askAfterMs);
     return () => {
-      clearTimeout(wait);
+      clearTimeout(timer);
       abort.abort();
     };
   }, [familyId, size, comesOn]);
-  return answers;
+  return { answers, isLate };
 }
 
 /** Whom it makes later, the worst last promise first. */
@@ -148,22 +161,22 @@ export function PromiseDesk({
   const [asked, setAsked] = useState<Asked>({ familyId: families[0]?.id ?? '', size: '', comesOn: tomorrow });
   const [chance, setChance] = useState<Chance>(80);
   const [isFirst, setFirst] = useState(false);
-  const answers = useAnswers(asked);
+  const { answers, isLate } = useAnswers(asked);
   useKeys({
     '5': { says: 'the day for 50 of 100', act: () => setChance(50) },
     '8': { says: 'the day for 80 of 100', act: () => setChance(80) },
     '9': { says: 'the day for 95 of 100', act: () => setChance(95) },
     f: { says: 'put it first, or in its turn', act: () => setFirst(!isFirst) },
   });
-  const [turn, first] = [answers?.turn?.answer, answers?.first?.answer];
+  const [turn, first] = [answers?.turn.answer, answers?.first.answer];
   const chosen = isFirst ? first : turn;
   const date = chosen ? dateAt(chosen, chance) : '';
-  const lacking = answers?.turn?.lacking ?? [];
+  const lacking = answers?.turn.lacking ?? [];
   return (
     <div className="space-y-4 p-6">
       <div className="flex flex-wrap items-baseline gap-x-6">
         <h1 className="text-24 font-bold">Promise desk</h1>
-        <Link href="/plan" prefetch={false} className="underline underline-offset-4">
+        <Link href="/plan" className="underline underline-offset-4">
           Plan
         </Link>
       </div>
@@ -190,11 +203,15 @@ export function PromiseDesk({
         />
         <p className="text-13 text-quiet">keys: 5, 8, 9 the chance · f put it first</p>
       </div>
-      {answers?.turn?.fault && <p className="font-semibold text-jasper">{answers.turn.fault}</p>}
+      {answers?.turn.fault && <p className="font-semibold text-jasper">{answers.turn.fault}</p>}
       {lacking.length > 0 && (
         <p className="font-semibold text-jasper">No plan yet: nobody is there for {lacking.join(', ')}.</p>
       )}
-      {!answers && <p className="text-quiet">Reckoning …</p>}
+      {!answers && (
+        <p role={isLate ? 'status' : undefined} className="text-quiet">
+          {isLate ? 'No answer yet: the shop is busy, and is asked again.' : 'Reckoning …'}
+        </p>
+      )}
       {turn && first && chosen && (
         <>
           <div className="grid gap-6 lg:grid-cols-[1fr_300px]">

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { nameQuote } from '@/core/quoting';
 import { currentQuote, supplementsOf, type JobRecord, type Quote } from '@/core/record';
 import { useAct } from '../act/use-act';

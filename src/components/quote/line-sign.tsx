@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { drawSection, type Family } from '@/core/family';
+import { drawSection, type Family, type SectionDrawing } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
 import { isAlwaysNew, isHandMade } from '@/core/quoting';
 import { partOfKey } from '@/core/scope';
@@ -28,11 +28,38 @@ export function statesOfLine(line: QuoteLine, record: JobRecord, states: readonl
   return states.filter(({ point }) => ids.has(point.id)).toSorted((one, other) => rank(one) - rank(other));
 }
 
-/** The section of the pump, small, with the parts of a line lit. */
-export function LineSection({ view, refs }: { readonly view: JobView; readonly refs: readonly string[] }) {
-  const drawing = useMemo(() => drawSection(view.family), [view.family]);
+/** The section of the pump without its points, as the lines of a quote show it. */
+export const drawForLines = (family: Family): SectionDrawing => drawSection({ ...family, points: [] });
+
+/** The section that every line shows, drawn once; each line uses it by its id. */
+export function SectionOfLines({ id, drawing }: { readonly id: string; readonly drawing: SectionDrawing }) {
+  return (
+    <svg width={0} height={0} className="absolute" aria-hidden="true">
+      <g id={id}>
+        <Section drawing={drawing} pins={{}} showsPins={false} isWhole={false} title="" />
+      </g>
+    </svg>
+  );
+}
+
+interface LineSectionProps {
+  readonly drawing: SectionDrawing;
+  /** Id of the section that is drawn once. */
+  readonly base: string;
+  readonly refs: readonly string[];
+}
+
+/** The section of the pump, small, with the parts of a line lit over it. */
+export function LineSection({ drawing, base, refs }: LineSectionProps) {
+  const [, , width, height] = drawing.viewBox;
   const parts: Readonly<Record<string, PartState>> = Object.fromEntries(refs.map((ref) => [ref, 'replace' as const]));
-  return <Section drawing={drawing} pins={{}} parts={parts} showsPins={false} isWhole title="Where it sits" />;
+  const lit = { ...drawing, axes: [], shapes: drawing.shapes.filter(({ part }) => refs.includes(part)) };
+  return (
+    <svg className="max-h-[104px] w-full" style={{ aspectRatio: `${width} / ${height}` }}>
+      <use href={`#${base}`} />
+      <Section drawing={lit} pins={{}} parts={parts} showsPins={false} isWhole={false} title="Where it sits" />
+    </svg>
+  );
 }
 
 /** What justifies a line: its limit strip, its picture, or how it came about. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useId, useMemo, useState, type ComponentProps } from 'react';
 import {
   isFitting,
   isHandMade,
@@ -16,7 +16,7 @@ import { optionNames, type OptionLevel, type Quote, type QuoteLine } from '@/cor
 import { formatMoney } from '@/core/units';
 import type { JobView } from '../job/view';
 import { LineEditor } from './line-editor';
-import { LineReason, LineSection, partOfLine, useStates } from './line-sign';
+import { drawForLines, LineReason, LineSection, partOfLine, SectionOfLines, useStates } from './line-sign';
 import { writeMoney } from './money';
 import { useKeys } from '../ui/use-keys';
 import { useWays } from './ways-panel';
@@ -92,9 +92,11 @@ interface RowProps extends Props {
   readonly onPick: () => void;
   readonly onOpen: (isOpen: boolean) => void;
   readonly states: ReturnType<typeof useStates>;
+  /** The section that all lines show. */
+  readonly section: Pick<ComponentProps<typeof LineSection>, 'drawing' | 'base'>;
 }
 
-function LineRow({ view, quote, line, isDraft, isPicked, isOpen, onPick, onOpen, states }: RowProps) {
+function LineRow({ view, quote, line, section, isDraft, isPicked, isOpen, onPick, onOpen, states }: RowProps) {
   const refs = partOfLine(line, view.family);
   const findings = view.record.findings.filter(({ id }) => line.findingIds.includes(id));
   const press = () => (isPicked && isDraft ? onOpen(true) : onPick());
@@ -103,7 +105,7 @@ function LineRow({ view, quote, line, isDraft, isPicked, isOpen, onPick, onOpen,
   return (
     <>
       <tr id={`line-${line.id}`} className={`row ${isPicked ? 'bg-sheet shadow-[inset_4px_0_0_var(--jasper)]' : ''}`}>
-        <td className="w-[104px] py-1 pl-2">{refs.length > 0 && <LineSection view={view} refs={refs} />}</td>
+        <td className="w-[104px] py-1 pl-2">{refs.length > 0 && <LineSection {...section} refs={refs} />}</td>
         <td className="py-1 pl-2">
           <button type="button" onClick={press} aria-pressed={isPicked} className="block min-h-12 w-full text-left">
             <b className={isStruck ? 'line-through' : ''}>{line.description}</b>
@@ -195,6 +197,8 @@ function DiscountRow({ quote }: { readonly quote: Quote }) {
 export function QuoteLines(props: Props) {
   const { view, quote, isDraft, showsMargin } = props;
   const states = useStates(view);
+  const base = useId();
+  const drawing = useMemo(() => drawForLines(view.family), [view.family]);
   const [picked, setPicked] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const at = quote.lines.findIndex(({ id }) => id === picked);
@@ -215,6 +219,7 @@ export function QuoteLines(props: Props) {
   );
   return (
     <div className="overflow-x-auto">
+      <SectionOfLines id={base} drawing={drawing} />
       <table className="w-full min-w-[640px]">
         <thead>
           <tr>
@@ -231,6 +236,7 @@ export function QuoteLines(props: Props) {
               {...props}
               line={line}
               states={states}
+              section={{ drawing, base }}
               isPicked={picked === line.id}
               isOpen={open === line.id}
               onPick={() => setPicked(line.id)}

@@ -1,11 +1,9 @@
 'use client';
 
-import { present } from '@/core/present';
-import { useMemo } from 'react';
 import type { FamilyCard } from '@/core/family';
-import { Section } from '../signs/section';
+import { SectionPicture } from '../signs/section-picture';
 import { BuildFields } from './build-fields';
-import { drawUsual, usualConstruction, type Construction } from './construction';
+import { pictureOf, usualConstruction, type Construction } from './construction';
 
 interface Props {
   readonly families: readonly FamilyCard[];
@@ -28,7 +26,6 @@ export function ConstructionChooser({
   issues,
   isReceiving = false,
 }: Props) {
-  const drawings = useMemo(() => new Map(families.map((family) => [family.id, drawUsual(family)])), [families]);
   return (
     <fieldset>
       <legend className="mb-2 font-bold">
@@ -53,12 +50,8 @@ export function ConstructionChooser({
                 />
                 <span className="num">{family.id}</span> {family.short}
               </span>
-              <span
-                className="flex h-[86px] items-center justify-center overflow-hidden [&_svg]:max-h-[84px]"
-                aria-hidden="true"
-                inert
-              >
-                <Section drawing={present(drawings.get(family.id))} pins={{}} showsPins={false} title={family.title} />
+              <span className="flex h-[86px] items-center justify-center pb-1.5" aria-hidden="true" inert>
+                <SectionPicture src={pictureOf(family)} title="" className="size-full object-contain" />
               </span>
             </label>
           );

@@ -7,7 +7,7 @@ import { answerFetch, refusal } from '../../../test-support/answer-fetch';
 import { router } from '../../../test-support/set-up-components';
 import { ConstructionForm } from './construction-form';
 
-const families = [f1, f6].map((file) => familyCard(loadFamily(file)));
+const families = [f1, f6].map((file) => familyCard(loadFamily(file), 'a1'));
 const show = (change: object = {}) =>
   render(
     <ConstructionForm

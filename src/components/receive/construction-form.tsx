@@ -1,15 +1,15 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Build, FamilyCard } from '@/core/family';
 import type { ActError } from '../act/act';
 import { useAct } from '../act/use-act';
-import { Section } from '../signs/section';
+import { SectionPicture } from '../signs/section-picture';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { BuildFields } from './build-fields';
-import { drawChosen, sentBuild, sentConversion, showBuild, type Construction } from './construction';
+import { pictureOf, sentBuild, sentConversion, showBuild, type Construction } from './construction';
 import { ConstructionChooser } from './construction-chooser';
 
 interface Props {
@@ -167,12 +167,7 @@ export function ConstructionForm({ tag, pump, families, now, isOpen, isBuildOpen
                 until it is chosen again.
               </p>
             )}
-            <Section
-              drawing={drawChosen(family, goesBack ?? came)}
-              pins={{}}
-              showsPins={false}
-              title={`Section of ${family.title}`}
-            />
+            <SectionPicture src={pictureOf(family, goesBack ?? came)} title={`Section of ${family.title}`} />
           </>
         )}
         <div className="mt-4 space-y-3">

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import { sayBuild } from '@/core/family';
 import { isBuildOpen } from '@/core/record';
 import type { JobView } from '../job/view';

@@ -1,4 +1,4 @@
-import { cutToBuild, drawSection, knownBuild, versionOf, wholeBuild, type Build, type FamilyCard } from '@/core/family';
+import { knownBuild, wholeBuild, writeBuild, type Build, type FamilyCard } from '@/core/family';
 
 /** A construction as it is chosen on a screen: counts as they are typed. */
 export interface Construction {
@@ -48,15 +48,11 @@ export function sentConversion(family: FamilyCard, came: Construction, goesBack:
   return Object.keys(to).length ? { to } : {};
 }
 
-/** The family as it would be drawn with what is chosen so far. */
-export function drawChosen(family: FamilyCard, construction: Construction) {
-  const whole = wholeBuild(family, readConstruction(family, construction));
-  return drawSection({
-    ...family,
-    version: versionOf(family, whole),
-    section: cutToBuild(family.section, family, whole),
-  });
+/**
+ * Where the picture of a family’s section is, as a pump of a construction has it: it never changes at this address. Words
+ * of a build are plain letters, figures and lines, so that they stand in it as they are.
+ */
+export function pictureOf(family: FamilyCard, construction?: Construction): string {
+  const version = writeBuild(family.version, construction ? readConstruction(family, construction) : {});
+  return `/files/section/${family.id}/${version}?${new URLSearchParams({ drawn: family.drawn })}`;
 }
-
-/** The family as it is usually built, for a picture to choose by. */
-export const drawUsual = (family: FamilyCard) => drawChosen(family, { familyId: family.id, ...usualConstruction });

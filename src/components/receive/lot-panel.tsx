@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../ui/link';
 import type { FormEvent } from 'react';
 import { outcomeNames, sayLotTerms, sharedWords, stationNames, type JobRecord, type LotTerms } from '@/core/record';
 import { useAct } from '../act/use-act';

@@ -1,32 +1,26 @@
 'use client';
 
-import Link from 'next/link';
+import { ofText } from '../ui/of-text';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm, useFormContext, useWatch, type UseFormReturn } from 'react-hook-form';
 import { present } from '@/core/present';
 import { proposeFamily, proposeSize, type FamilyCard } from '@/core/family';
-import { spellingTwins, type Intake, type JobHead } from '@/core/record';
+import type { Intake, JobHead } from '@/core/record';
 import type { InputOf } from '@/contract';
 import { act, type ActError } from '../act/act';
 import { useFormDraft } from '../act/use-form-draft';
 import { useHits, type Hit } from '../shell/use-hits';
 import { PromiseProposal } from './promise-proposal';
-import { Section } from '../signs/section';
+import { SectionPicture } from '../signs/section-picture';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
-import { drawChosen, sentBuild, showBuild, usualConstruction, type Construction } from './construction';
+import { pictureOf, sentBuild, showBuild, usualConstruction, type Construction } from './construction';
 import { ConstructionChooser } from './construction-chooser';
 import { IntakeFields, type IntakeValues } from './intake-fields';
 import { emptyIntake, readIntakeText, writeIntakeText } from './intake-text';
-
-export interface KnownCustomer {
-  readonly id: string;
-  readonly name: string;
-  readonly contactName: string | null;
-  readonly email: string | null;
-  readonly phone: string | null;
-}
+import { useCustomers, type KnownCustomer } from './use-customers';
 
 /** What the first unit of a lot says for the next one. */
 export interface LotStart {
@@ -157,13 +151,35 @@ function useConstruction(families: readonly FamilyCard[], { control, setValue }:
   const construction = { familyId: family?.id ?? '', axes, row: row || (named ?? ''), counts };
   return { proposed, family, construction, choose };
 }
+
+/**
+ * Fills in the contact of a customer that the shop knows, where no other one was typed: that of a customer who was named
+ * before does not stay with the next one.
+ */
+function useContactOf(
+  known: KnownCustomer | undefined,
+  { getValues, setValue }: UseFormReturn<Draft, unknown, Read>,
+): void {
+  const filled = useRef('');
+  useEffect(() => {
+    const email = known?.email ?? '';
+    if (!known || filled.current === email) return;
+    const typed = getValues('email');
+    if (typed && typed !== filled.current) return;
+    filled.current = email;
+    setValue('contactName', known.contactName ?? '');
+    setValue('email', email);
+    setValue('phone', known.phone ?? '');
+  }, [known, getValues, setValue]);
+}
+
 /** Asked at entry: whether a customer who is written nearly so is meant. */
 function Twins({ twins, onTake }: { readonly twins: readonly string[]; readonly onTake: (name: string) => void }) {
   if (!twins.length) return null;
   return (
     <p role="status" className="border-l-4 border-ochre pl-3 text-13 sm:order-last sm:col-span-4">
       Is it{' '}
-      {twins.slice(0, 3).map((name) => (
+      {twins.map((name) => (
         <button key={name} type="button" className="mr-3 min-h-8 font-semibold underline" onClick={() => onTake(name)}>
           {name}?
         </button>
@@ -210,13 +226,11 @@ type Read = InputOf<'receive-pump'>;
 
 /** Takes a failed pump in; what is typed stays on this device until the pump has its tag. */
 export function ReceiveForm({
-  customers,
   families,
   lot = null,
   today = '',
   promise = { familyId: '', promisedOn: '' },
 }: {
-  readonly customers: readonly KnownCustomer[];
   readonly families: readonly FamilyCard[];
   readonly lot?: LotStart | null;
   /** The shop's day, for what the plan proposes; without it nothing is proposed. */
@@ -243,19 +257,15 @@ export function ReceiveForm({
     error: issueFor(error, path),
     ...form.register(name),
   });
-  /** The customer's contact, where the shop knows one. */
-  const fillOwner = (name: string) => {
-    const known = customers.find((one) => one.name.toLowerCase() === name.toLowerCase());
-    if (!known?.email) return;
-    form.setValue('contactName', known.contactName ?? '');
-    form.setValue('email', known.email);
-    form.setValue('phone', known.phone ?? '');
-  };
+  const found = useCustomers(owner);
+  useContactOf(
+    found?.customers.find((one) => one.name.toLowerCase() === owner.trim().toLowerCase()),
+    form,
+  );
   const takeFrom = (visit: Hit) => {
     form.setValue('maker', visit.maker);
     form.setValue('model', visit.model);
     form.setValue('customer', visit.customer);
-    fillOwner(visit.customer);
   };
   const send = async (read: Read) => {
     const sent = { ...read, familyId: construction.familyId, ...sentBuild(construction) };
@@ -325,24 +335,16 @@ export function ReceiveForm({
               required
               list="customers"
               error={issueFor(error, 'customer')}
-              {...form.register('customer', {
-                onChange: (event: { target: { value: string } }) => fillOwner(event.target.value),
-              })}
+              {...form.register('customer')}
             />
             <datalist id="customers">
-              {customers.map((customer) => (
-                <option key={customer.id + (customer.email ?? '')} value={customer.name} />
+              {[...new Set(found?.customers.map(({ name }) => name))].map((name) => (
+                <option key={name} value={name} />
               ))}
             </datalist>
             <Twins
-              twins={spellingTwins(
-                owner,
-                customers.map(({ name }) => name),
-              )}
-              onTake={(name) => {
-                form.setValue('customer', name);
-                fillOwner(name);
-              }}
+              twins={found?.twins.filter((name) => name !== owner.trim()) ?? []}
+              onTake={(name) => form.setValue('customer', name)}
             />
             <TextField label="Contact" {...field('contactName', 'contact.name')} />
             <TextField label="Mail address" type="email" {...field('email', 'contact.email')} />
@@ -356,12 +358,7 @@ export function ReceiveForm({
             <>
               <p className="mb-1 font-bold">{family.title}</p>
               <p className="mb-2 text-13 text-quiet">{family.duty}</p>
-              <Section
-                drawing={drawChosen(family, construction)}
-                pins={{}}
-                showsPins={false}
-                title={`Section of ${family.title}`}
-              />
+              <SectionPicture src={pictureOf(family, construction)} title={`Section of ${family.title}`} />
             </>
           )}
           <div className="mt-4 space-y-3">
@@ -385,3 +382,5 @@ export function ReceiveForm({
     </FormProvider>
   );
 }
+
+export const ReceiveFormOfText = ofText(ReceiveForm);

@@ -9,6 +9,10 @@ import { PhotoRow } from '../job/picture-taker';
 import { sayMoment, type SheetProps } from '../job/view';
 import { LimitStrip } from '../signs/limit-strip';
 import { Button, ErrorNote, issueFor, TextArea } from '../ui/form';
+import { useRows } from '../ui/later';
+
+/** Rows that a first screen shows. */
+const rowsAtFirst = 14;
 
 /** The as-built report: as found and as left side by side, issued once, corrected only by a new revision. */
 export function ReportSheet({ view, isHere }: SheetProps) {
@@ -28,6 +32,7 @@ export function ReportSheet({ view, isHere }: SheetProps) {
       ),
     [family, record],
   );
+  const rows = useRows(found, rowsAtFirst);
   return (
     <div className="grid gap-8 p-6 lg:grid-cols-[1fr_400px]">
       <section aria-label="As found and as left">
@@ -46,7 +51,7 @@ export function ReportSheet({ view, isHere }: SheetProps) {
               </tr>
             </thead>
             <tbody>
-              {found.map((state) => (
+              {rows.map((state) => (
                 <tr key={state.point.id} className="row">
                   <th scope="row" className="py-1 text-left font-normal">
                     {state.point.number} {state.point.title}

@@ -114,7 +114,12 @@ export function FindBox() {
           </p>
         )}
         {isShown && read && <AnswerToRead hit={read} />}
-        {isShown && !read && !found.of && (
+        {isShown && found.archived && (
+          <p className="px-4 py-3" role="status">
+            {found.archived}
+          </p>
+        )}
+        {isShown && !read && !found.of && !found.archived && (
           <p className="px-4 py-3" role="status">
             Nothing here is called “{text}”. Try part of the serial or equipment number, the owner or the contact; or a
             state: late, on hold, at risk, waiting for approval, waiting for parts, due this week.

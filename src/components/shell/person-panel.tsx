@@ -1,14 +1,18 @@
 'use client';
 
 import { Popover } from 'radix-ui';
+import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { act, type ActError } from '../act/act';
 import { getData } from '../act/get-data';
 import { useAct } from '../act/use-act';
+import { letGo, stopAsking } from '../held/hold-bench';
 import { textOf } from '../ui/form-data';
 import { Button, ErrorNote, issueFor, SelectField, TextField } from '../ui/form';
+import { CurrentPassword } from './current-password';
 import { SignIns, type SignIn } from '../ui/sign-ins';
+import { OwnPasskeys } from './own-passkeys';
 import { personButton } from './person-button';
 import { SecondFactor } from './second-factor';
 
@@ -95,13 +99,7 @@ function OwnSecret() {
         Your own password or PIN
       </summary>
       <form onSubmit={change} className="space-y-2" noValidate>
-        <TextField
-          label="The password that you have now"
-          name="current"
-          type="password"
-          autoComplete="current-password"
-          error={issueFor(error, 'current')}
-        />
+        <CurrentPassword error={error} />
         <TextField label="Another password" name="password" error={issueFor(error, 'password')} {...secret} />
         <TextField label="Another PIN" name="pin" inputMode="numeric" error={issueFor(error, 'pin')} {...secret} />
         <ErrorNote error={error} />
@@ -122,6 +120,7 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
   const switchTo = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const data = new FormData(event.currentTarget);
+    stopAsking();
     const answer = await act('switch-person', { personId: textOf(data, 'person'), pin: textOf(data, 'pin') });
     if (answer.ok) {
       setOpen(false);
@@ -130,7 +129,10 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
     } else setError(answer.error);
   };
   const signOut = async () => {
+    stopAsking();
     await fetch('/api/sign-out', { method: 'POST' });
+    // What this device holds of the shop goes with the person; what they entered and nobody took yet stays.
+    await letGo().catch(() => undefined);
     router.push('/sign-in');
     router.refresh();
   };
@@ -174,6 +176,13 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
               </Button>
             </form>
           )}
+          <Link
+            href="/held"
+            className="mt-2 inline-block min-h-11 content-center text-13 font-semibold underline underline-offset-4"
+            onClick={() => setOpen(false)}
+          >
+            What this device holds without a line
+          </Link>
           <OwnSecret />
           {['owner', 'coordinator'].includes(role) && (
             <details className="row mt-1 pt-1">
@@ -183,6 +192,7 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
               <SecondFactor />
             </details>
           )}
+          <OwnPasskeys />
           <OwnSignIns />
           <div className="row mt-3 flex justify-between pt-2">
             <Button tone="quiet" onClick={toggleTheme}>

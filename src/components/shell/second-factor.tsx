@@ -5,6 +5,7 @@ import type { ResultOf } from '@/contract';
 import { useAct } from '../act/use-act';
 import { textOf } from '../ui/form-data';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
+import { CurrentPassword } from './current-password';
 
 type Begun = ResultOf<'begin-second-factor'>;
 
@@ -76,13 +77,7 @@ export function SecondFactor() {
       <p className="text-13">
         Beside the password a code of an app on your telephone: whoever learns the password alone stays out.
       </p>
-      <TextField
-        label="The password that you have now"
-        name="current"
-        type="password"
-        autoComplete="current-password"
-        error={issueFor(error, 'current')}
-      />
+      <CurrentPassword error={error} />
       <ErrorNote error={error} />
       {said && <p role="status">{said}</p>}
       <div className="flex gap-2">

@@ -10,6 +10,7 @@ import { act, type ActError } from '../act/act';
 import { WordMark } from '../signs/stream';
 import { Button, ErrorNote, TextField } from '../ui/form';
 import { faultsOf } from '../ui/form-faults';
+import { provePasskey } from './passkey';
 
 function Frame({ title, children }: { readonly title: string; readonly children: ReactNode }) {
   return (
@@ -25,7 +26,10 @@ function Frame({ title, children }: { readonly title: string; readonly children:
 }
 
 /** Sends what opens a session, then shows the floor. */
-function useOpening<V extends 'sign-in' | 'create-owner'>(verb: V, refused: ActError | null = null) {
+function useOpening<V extends 'sign-in' | 'sign-in-by-passkey' | 'create-owner'>(
+  verb: V,
+  refused: ActError | null = null,
+) {
   const router = useRouter();
   const [error, setError] = useState<ActError | null>(refused);
   const send = async (input: InputOf<V>) => {
@@ -35,6 +39,33 @@ function useOpening<V extends 'sign-in' | 'create-owner'>(verb: V, refused: ActE
     router.refresh();
   };
   return { send, error };
+}
+
+/** Signs in whom a passkey of the browser or a telephone proves: no address and no password is typed. */
+function PasskeyButton() {
+  const { send, error } = useOpening('sign-in-by-passkey');
+  const [fault, setFault] = useState<ActError | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const ask = async () => {
+    const asked = await act('ask-passkey', {});
+    if (!asked.ok) return setFault(asked.error);
+    const proved = await provePasskey(asked.data.options);
+    setFault(proved.ok ? null : proved.error);
+    if (proved.ok) await send({ token: asked.data.token, answer: proved.answer });
+  };
+  const go = async () => {
+    setBusy(true);
+    await ask();
+    setBusy(false);
+  };
+  return (
+    <div className="row mt-6 space-y-4 pt-6">
+      <ErrorNote error={fault ?? error} />
+      <Button className="w-full" disabled={isBusy} onClick={() => void go()}>
+        Sign in with a passkey
+      </Button>
+    </div>
+  );
 }
 
 export function SignInForm({ refused }: { readonly refused: ActError | null }) {
@@ -72,6 +103,7 @@ export function SignInForm({ refused }: { readonly refused: ActError | null }) {
           Sign in
         </Button>
       </form>
+      <PasskeyButton />
     </Frame>
   );
 }

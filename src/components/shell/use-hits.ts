@@ -21,19 +21,25 @@ export interface Found {
   readonly of: string;
   /** There are more than these. */
   readonly hasMore: boolean;
+  /** Where a job lies that was taken out of the record, in words. */
+  readonly archived: string | null;
 }
 
 /** Jobs that a text finds; null when nobody answers. Throws when it is aborted. */
 export async function findHits(text: string, signal?: AbortSignal): Promise<Found | null> {
   const found = await getData<Partial<Found>>(`/api/find?text=${encodeURIComponent(text)}`, signal);
-  return found?.strips ? { strips: found.strips, of: found.of ?? '', hasMore: found.hasMore ?? false } : null;
+  const { strips, of = '', hasMore = false, archived = null } = found ?? {};
+  return strips ? { strips, of, hasMore, archived } : null;
 }
 
 /** How long a person must pause before what they typed is looked for, in ms. */
 const pauseMs = 140;
 
-/** The jobs that a text finds, asked for when typing pauses; a request that is overtaken is broken off. */
-export function useHits(text: string): Found | null {
+/** What a door finds for a text, asked for when typing pauses; a request that is overtaken is broken off. */
+export function useFound<Found>(
+  text: string,
+  find: (text: string, signal: AbortSignal) => Promise<Found | null>,
+): Found | null {
   const [found, setFound] = useState<Found | null>(null);
   useEffect(() => {
     const asked = text.trim();
@@ -41,7 +47,7 @@ export function useHits(text: string): Found | null {
     const abort = new AbortController();
     const look = async () => {
       try {
-        const answer = await findHits(asked, abort.signal);
+        const answer = await find(asked, abort.signal);
         if (answer) setFound(answer);
       } catch {
         // Overtaken by the next letter, or nobody answers: what was found last stays.
@@ -52,6 +58,9 @@ export function useHits(text: string): Found | null {
       clearTimeout(timer);
       abort.abort();
     };
-  }, [text]);
+  }, [text, find]);
   return text.trim() ? found : null;
 }
+
+/** The jobs that a text finds. */
+export const useHits = (text: string): Found | null => useFound(text, findHits);

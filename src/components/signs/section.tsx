@@ -2,8 +2,17 @@
 
 import { present } from '@/core/present';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
-import { isOther, type InHand, type SectionArrow, type SectionDrawing, type SectionNotes } from '@/core/family';
+import {
+  halvesOf,
+  isOther,
+  wavesOf,
+  type InHand,
+  type SectionArrow,
+  type SectionDrawing,
+  type SectionNotes,
+} from '@/core/family';
 import { pebble } from './pebble';
+import { fillOf, hatches, wordShare } from './section-colours';
 import { linesOf, nameWidth, SectionNote } from './section-note';
 
 export type PinState = 'to do' | 'measured' | 'near' | 'out';
@@ -28,21 +37,6 @@ interface Props {
   readonly title: string;
 }
 
-const hatchColour: Readonly<Record<string, readonly [string, string, number]>> = {
-  cast: ['var(--sand)', 'var(--quiet)', 45],
-  steel: ['var(--paper)', 'var(--slate)', -45],
-  stainless: ['var(--paper)', 'var(--slate)', -45],
-  bronze: ['#ead9ae', '#8a6a2a', -45],
-  elastomer: ['var(--ink)', 'var(--ink)', 0],
-  'carbon-ceramic': ['var(--quiet)', 'var(--ink)', 45],
-  plastic: ['var(--paper)', 'var(--plum)', 45],
-};
-const solidColour: Readonly<Record<string, string>> = {
-  elastomer: 'var(--ink)',
-  'carbon-ceramic': 'var(--quiet)',
-  steel: 'var(--slate)',
-  stainless: 'var(--slate)',
-};
 const pinFill: Readonly<Record<PinState, string>> = {
   'to do': 'var(--paper)',
   measured: 'var(--slate)',
@@ -77,9 +71,6 @@ function Movement({ arrow }: { readonly arrow: SectionArrow }) {
   );
 }
 
-/** Words on the drawing as a share of its length, so that they can be read however long the pump is. */
-const wordShare = { upright: 0.026, lying: 0.03 } as const;
-
 /** Where an outline begins along the shaft. */
 const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
 
@@ -103,7 +94,6 @@ export function Section({
 }: Props) {
   const id = useId();
   const [x, y, width, height] = drawing.viewBox;
-  const radius = (drawing.isVertical ? width : height) / 2 - 44;
   const noteSize = drawing.isVertical ? height * wordShare.upright : width * wordShare.lying;
   // Names of more than one line reach over the drawing's own frame.
   const most = Math.max(1, ...(notes?.notes ?? []).map(({ part }) => linesOf(names[part] ?? part).length));
@@ -153,14 +143,9 @@ export function Section({
       onKeyDown: onPartKey(part),
     }),
   });
-  const fillOf = (material: string, fill: string) =>
-    fill === 'open'
-      ? 'var(--sheet)'
-      : fill === 'solid'
-        ? (solidColour[material] ?? 'var(--quiet)')
-        : fill === 'line'
-          ? 'none'
-          : `url(#${id}${material})`;
+  // Of what is lit in one colour no hatch is seen.
+  const isPlain = (part: string) => parts[part] === 'replace';
+  const hatched = new Set(drawing.shapes.flatMap(({ part, material }) => (isPlain(part) ? [] : [material])));
   return (
     <svg
       viewBox={`${x - beside} ${y - over} ${width + beside} ${height + over}`}
@@ -169,50 +154,50 @@ export function Section({
       aria-label={title}
     >
       <defs>
-        {Object.entries(hatchColour).map(([material, [ground, stroke, turn]]) => (
-          <pattern
-            key={material}
-            id={id + material}
-            width={6}
-            height={6}
-            patternTransform={`rotate(${turn})`}
-            patternUnits="userSpaceOnUse"
-          >
-            <rect width={6} height={6} fill={ground} />
-            <line x1={0} y1={0} x2={0} y2={6} stroke={stroke} strokeWidth={1} strokeOpacity={0.7} />
-          </pattern>
-        ))}
+        {Object.entries(hatches)
+          .filter(([material]) => hatched.has(material))
+          .map(([material, [ground, stroke, turn]]) => (
+            <pattern
+              key={material}
+              id={id + material}
+              width={6}
+              height={6}
+              patternTransform={`rotate(${turn})`}
+              patternUnits="userSpaceOnUse"
+            >
+              <rect width={6} height={6} fill={ground} />
+              <line x1={0} y1={0} x2={0} y2={6} stroke={stroke} strokeWidth={1} strokeOpacity={0.7} />
+            </pattern>
+          ))}
       </defs>
       <g transform={drawing.isVertical ? `translate(0 ${height}) rotate(-90)` : undefined}>
         <g stroke="var(--ink)" strokeWidth={1.1} strokeLinejoin="round">
           {drawing.shapes.flatMap((shape, i) =>
-            ([1, -1] as const)
-              .filter((mirror) => shape.half === 'both' || (shape.half === 'top') === (mirror === 1))
-              .map((mirror) => {
-                const own = parts[shape.part] ?? 'here';
-                const state = own === 'now' && isOther(shape.member, inHand) ? 'here' : own;
-                return (
-                  <path
-                    key={`${i} ${mirror}`}
-                    d={shape.d}
-                    data-lit={state === 'now' ? shape.part : undefined}
-                    transform={`translate(0 ${shape.line}) scale(1 ${mirror})`}
-                    {...(onPickPart && partHandles(shape.part, i === firstOf.get(shape.part) && mirror === 1))}
-                    fill={
-                      shape.fill === 'line'
-                        ? 'none'
-                        : state === 'replace'
-                          ? 'var(--jasper)'
-                          : state === 'now'
-                            ? 'var(--ochre)'
-                            : fillOf(shape.material, shape.fill)
-                    }
-                    fillOpacity={state === 'removed' ? 0.12 : 1}
-                    strokeOpacity={state === 'removed' ? 0.3 : 1}
-                    strokeDasharray={state === 'removed' ? '3 3' : undefined}
-                  />
-                );
-              }),
+            halvesOf(shape).map((mirror) => {
+              const own = parts[shape.part] ?? 'here';
+              const state = own === 'now' && isOther(shape.member, inHand) ? 'here' : own;
+              return (
+                <path
+                  key={`${i} ${mirror}`}
+                  d={shape.d}
+                  data-lit={state === 'now' ? shape.part : undefined}
+                  transform={`translate(0 ${shape.line}) scale(1 ${mirror})`}
+                  {...(onPickPart && partHandles(shape.part, i === firstOf.get(shape.part) && mirror === 1))}
+                  fill={
+                    shape.fill === 'line'
+                      ? 'none'
+                      : state === 'replace'
+                        ? 'var(--jasper)'
+                        : state === 'now'
+                          ? 'var(--ochre)'
+                          : fillOf(shape, (material) => id + material)
+                  }
+                  fillOpacity={state === 'removed' ? 0.12 : 1}
+                  strokeOpacity={state === 'removed' ? 0.3 : 1}
+                  strokeDasharray={state === 'removed' ? '3 3' : undefined}
+                />
+              );
+            }),
           )}
         </g>
         {drawing.axes.map((axis) => (
@@ -227,35 +212,31 @@ export function Section({
             strokeDasharray="14 4 3 4"
           />
         ))}
-        {drawing.breaks.map(({ x: [from, to], words }) => (
-          <g key={from}>
-            <rect x={from} y={-radius - 4} width={to - from} height={2 * radius + 8} fill="var(--paper)" />
-            {[from, to].map((at) => (
-              <path
-                key={at}
-                d={`M${at} ${-radius - 8}q6 ${radius / 4} 0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2}t0 ${radius / 2 + 16}`}
-                fill="none"
-                stroke="var(--ink)"
-                strokeWidth={1}
-              />
-            ))}
-            <text
-              x={0}
-              y={0}
-              transform={
-                drawing.isVertical
-                  ? `translate(${(from + to) / 2 - 5} 0) rotate(90)`
-                  : `translate(${(from + to) / 2} ${-radius - 14})`
-              }
-              textAnchor="middle"
-              fontSize={noteSize}
-              fontWeight={700}
-              fill="var(--ink)"
-            >
-              {words}
-            </text>
-          </g>
-        ))}
+        {drawing.breaks
+          .map((one) => ({ ...one, ...wavesOf(drawing, one) }))
+          .map(({ x: [from, to], words, radius, paths }) => (
+            <g key={from}>
+              <rect x={from} y={-radius - 4} width={to - from} height={2 * radius + 8} fill="var(--paper)" />
+              {paths.map((path) => (
+                <path key={path} d={path} fill="none" stroke="var(--ink)" strokeWidth={1} />
+              ))}
+              <text
+                x={0}
+                y={0}
+                transform={
+                  drawing.isVertical
+                    ? `translate(${(from + to) / 2 - 5} 0) rotate(90)`
+                    : `translate(${(from + to) / 2} ${-radius - 14})`
+                }
+                textAnchor="middle"
+                fontSize={noteSize}
+                fontWeight={700}
+                fill="var(--ink)"
+              >
+                {words}
+              </text>
+            </g>
+          ))}
       </g>
       {notes?.notes.map((note) => (
         <SectionNote

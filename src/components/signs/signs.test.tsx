@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react';
+import { cleanup, render, screen } from '@testing-library/react';
 import type { Strip } from '@/core/inspection';
 import { holderNames, holders, stationNames, stations } from '@/core/record';
 import { LimitStrip } from './limit-strip';
@@ -66,7 +66,7 @@ describe('the stream', () => {
 describe('the ready range', () => {
   const ready = { early: '2026-12-01', likely: '2026-12-03', late: '2026-12-09' };
   const bar = (promisedOn: string) => {
-    render(<ReadyBar ready={ready} promisedOn={promisedOn} today="2026-11-25" />);
+    render(<ReadyBar ready={ready} promisedOn={promisedOn} today="2026-11-25" className="w-40" />);
     return screen.getByRole('img');
   };
   test('before the promise says both dates', () =>
@@ -75,6 +75,13 @@ describe('the ready range', () => {
     const sign = bar('2026-12-05');
     expect(sign).toHaveAccessibleName(/at risk$/);
     expect(sign.querySelector('[fill="url(#late-hatch)"]')).not.toBeNull();
+  });
+  test('stands where the days are: of 42 days six on are 14.3 %, fifteen on 35.7 %; what is far away at its end', () => {
+    const at = (sign: Element) =>
+      ['rect', 'line', 'svg'].map((one) => sign.querySelector(one)?.getAttribute(one === 'line' ? 'x1' : 'x'));
+    expect(at(bar('2026-12-10'))).toEqual(['14.3%', '19%', '35.7%']);
+    cleanup();
+    expect(at(bar('2027-12-10'))).toEqual(['14.3%', '19%', '98%']);
   });
 });
 

@@ -1,11 +1,14 @@
 import type { Metadata } from 'next';
 import { perform, readPartsDesk } from '@/server';
-import { PartsDesk } from '@/components/parts/parts-desk';
+import { PartsDeskOfText, type PartsDesk } from '@/components/parts/parts-desk';
+import { asText } from '@/components/ui/as-text';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
 
 export const metadata: Metadata = { title: 'Parts' };
 
 export default async function PartsPage() {
-  return orExplain(async () => <PartsDesk {...await perform(readPartsDesk, await requestContext(), {})} />);
+  return orExplain(async () => (
+    <PartsDeskOfText text={asText<typeof PartsDesk>(await perform(readPartsDesk, await requestContext(), {}))} />
+  ));
 }

@@ -1,11 +1,15 @@
 import type { Metadata } from 'next';
 import { perform, readPlan } from '@/server';
-import { PlanPage } from '@/components/plan/plan-page';
+import { PlanPageOfText, type PlanPage } from '@/components/plan/plan-page';
+import { asText } from '@/components/ui/as-text';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
 
 export const metadata: Metadata = { title: 'Plan' };
 
 export default async function Page() {
-  return orExplain(async () => <PlanPage shown={await perform(readPlan, await requestContext(), {})} />);
+  return orExplain(async () => {
+    const shown = await perform(readPlan, await requestContext(), {});
+    return <PlanPageOfText text={asText<typeof PlanPage>({ shown })} />;
+  });
 }

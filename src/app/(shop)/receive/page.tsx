@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { perform, readReceiving } from '@/server';
-import { ReceiveForm } from '@/components/receive/receive-form';
+import { ReceiveFormOfText, type ReceiveForm } from '@/components/receive/receive-form';
+import { asText } from '@/components/ui/as-text';
 import { requestContext } from '@/app/session';
 import { firstParam, type SearchParam } from '@/app/search-param';
 import { orExplain } from '@/app/explain';
@@ -20,7 +21,8 @@ export default async function ReceivePage({ searchParams }: Props) {
   const asked = firstParam(params.lot, 20) ?? '';
   const promise = { familyId: firstParam(params.family, 10) ?? '', promisedOn: firstParam(params.promised, 10) ?? '' };
   return orExplain(async () => {
-    const { customers, families, lot, today } = await perform(readReceiving, await requestContext(), { lot: asked });
-    return <ReceiveForm key={lot?.number ?? ''} {...{ customers, families, lot, today, promise }} />;
+    const { families, lot, today } = await perform(readReceiving, await requestContext(), { lot: asked });
+    const text = asText<typeof ReceiveForm>({ families, lot, today, promise });
+    return <ReceiveFormOfText key={lot?.number ?? ''} text={text} />;
   });
 }

@@ -1,7 +1,7 @@
 import { present } from '@/core/present';
 import { buildFamily, type Step } from '@/core/family';
 import { shippedFamilies } from '@/server/families';
-import { familyForSheet } from './family-for-sheet';
+import { familyForSheet } from '@/components/job/family-for-sheet';
 
 const measuredIn = (steps: readonly Step[]) =>
   steps.flatMap((step) => step.actions.flatMap(({ answer }) => (answer?.kind === 'measure' ? [...answer.points] : [])));

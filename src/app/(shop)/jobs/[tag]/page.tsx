@@ -3,11 +3,13 @@ import { notFound } from 'next/navigation';
 import { DomainError } from '@/core/errors';
 import { stations, type Station } from '@/core/record';
 import { audiences, perform, readJob } from '@/server';
-import { JobRoom } from '@/components/job/job-room';
+import { JobRoomOfText, type JobRoom } from '@/components/job/job-room';
 import type { JobView } from '@/components/job/view';
+import { asText } from '@/components/ui/as-text';
+import { orExplain } from '@/app/explain';
 import type { SearchParam } from '@/app/search-param';
 import { currentActor, requestContext } from '@/app/session';
-import { conversionOf, familyForSheet } from './family-for-sheet';
+import { conversionOf, familyForSheet } from '@/components/job/family-for-sheet';
 
 interface Props {
   readonly params: Promise<{ tag: string }>;
@@ -34,13 +36,15 @@ async function readView(tag: string): Promise<JobView> {
 }
 
 export default async function JobPage({ params, searchParams }: Props) {
-  const whole = await readView((await params).tag);
-  const { at } = await searchParams;
-  const shown: Station = stations.find((station) => station === at) ?? whole.record.station;
-  const view: JobView = {
-    ...whole,
-    family: familyForSheet(whole.family, shown),
-    conversion: conversionOf(whole.family),
-  };
-  return <JobRoom view={view} shown={shown} />;
+  return orExplain(async () => {
+    const whole = await readView((await params).tag);
+    const { at } = await searchParams;
+    const shown: Station = stations.find((station) => station === at) ?? whole.record.station;
+    const view: JobView = {
+      ...whole,
+      family: familyForSheet(whole.family, shown),
+      conversion: conversionOf(whole.family),
+    };
+    return <JobRoomOfText text={asText<typeof JobRoom>({ view, shown })} />;
+  });
 }

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { isVerb, verbs, type Verb } from '@/contract';
 import type { Actor } from '@/core/access';
 import { DomainError } from '@/core/errors';
-import { act } from '@/server';
+import { act, perform, readChanges, type Context } from '@/server';
 import { answerData, answerError } from '@/app/answer';
 import { readJson } from '@/app/body';
 import { assertOwnOrigin } from '@/app/origin';
@@ -15,7 +15,13 @@ const openedSession = z.object({
   role: z.string(),
 });
 const enrolled = z.object({ tabletId: z.string(), name: z.string() });
-const opensSession: ReadonlySet<Verb> = new Set(['sign-in', 'switch-person', 'create-owner'] as const);
+const aboutJob = z.object({ after: z.string().regex(/^\d{1,9}$/), body: z.object({ tag: z.string() }) });
+const opensSession: ReadonlySet<Verb> = new Set([
+  'sign-in',
+  'sign-in-by-passkey',
+  'switch-person',
+  'create-owner',
+] as const);
 /** Largest bodies, in bytes: files are longer than what a person types. */
 const mostBytes = 256 * 1024;
 const mostFileBytes: Readonly<Partial<Record<Verb, number>>> = {
@@ -26,6 +32,17 @@ const mostFileBytes: Readonly<Partial<Record<Verb, number>>> = {
 function assertMayKnock(actor: Actor, verb: Verb): void {
   const isForAnyone = verbs[verb].audience.some((audience) => audience === 'anyone');
   if (actor.kind === 'nobody' && !isForAnyone) throw new DomainError('not-signed-in');
+}
+
+/**
+ * What changed in the job that an entry is about since the version that its page shows, where the page asks for it: it
+ * needs no second request. Null where it does not ask, and where it cannot be told.
+ */
+async function changesAfter(request: Request, context: Context, body: unknown) {
+  const asked = aboutJob.safeParse({ after: request.headers.get('changes-after'), body });
+  if (!asked.success) return null;
+  const { after, body: about } = asked.data;
+  return perform(readChanges, context, { tag: about.tag, after }).catch(() => null);
 }
 
 /** The one door for every change: one verb, one JSON body, one answer. Nobody's body is read before they are known. */
@@ -40,7 +57,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ ver
     const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
     const answer = await act(verb, context, body);
     if (verb === 'enrol-tablet') await keepDevice({ tabletId: enrolled.parse(answer).tabletId });
-    if (!opensSession.has(verb)) return answerData(answer);
+    if (!opensSession.has(verb)) return answerData(answer, await changesAfter(request, context, body));
     const { sessionId, personId, ...known } = openedSession.parse(answer);
     await keepSession(sessionId);
     if (verb !== 'switch-person') await keepDevice({ knows: personId });

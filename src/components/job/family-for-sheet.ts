@@ -1,5 +1,5 @@
 import { partsOn, readBuild, sayChoices, sectionOn, type Family, type Side } from '@/core/family';
-import type { ConversionShown } from '@/components/job/view';
+import type { ConversionShown } from './view';
 import type { Station } from '@/core/record';
 
 type Part = 'parts' | 'points' | 'teardown' | 'rebuild' | 'damage' | 'section' | 'kits';
