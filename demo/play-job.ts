@@ -1,3 +1,4 @@
+import { inTurn } from '@/core/in-turn';
 import { present } from '@/core/present';
 import type { InputOf, ResultOf, Verb } from '@/contract';
 import {
@@ -40,6 +41,9 @@ export type Act = <V extends Verb>(person: DemoPerson['key'], verb: V, input: In
 
 /** Readings as typed, by point and place. */
 export type WornBefore = ReadonlyMap<string, string>;
+
+/** One person types one PIN after the other, however many pumps are played at once. */
+const signInTurn = inTurn();
 
 /** What is needed to play a job: who acts how, which pump, and until where. */
 export interface Stage {
@@ -183,7 +187,7 @@ export async function workSteps(stage: Stage, phase: 'teardown' | 'rebuild', ste
       if (job.part === 'hold point') return;
       const row = workOf(await load(), family, phase).find((one) => one.step.id === step.id)?.row;
       const signed = { tag, stepId: step.id, basedOn: row?.version ?? 0, signer: stage.signer };
-      await act('marek', 'sign-hold-point', signed);
+      await signInTurn(() => act('marek', 'sign-hold-point', signed));
     }
     pass(phase === 'teardown' ? 0.4 : 0.5);
   }

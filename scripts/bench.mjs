@@ -1,9 +1,9 @@
-// npm run bench: each main view at 60 open jobs and with 20 000 jobs in the record, beside an empty dynamic page of the
-// same server in the same run; first-load JavaScript by view; report PDF; sums a second; memory. Loopback only,
-// bounded.
-import { readFileSync, rmSync, mkdirSync, mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+// npm run bench: each main view beside an empty dynamic page of the same server and what the view reads through the
+// driver alone, in turn, in one run: with the demonstration, with many closed jobs in the record, with many open; first-load
+// JavaScript by view; load; report PDF; sums a second; memory. Loopback only, bounded.
+import { readFileSync, rmSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { ensureNodePackages, ensureProgram } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
@@ -14,155 +14,155 @@ const { buildWhenChanged } = await import('./lib/build.mjs');
 const { runScript } = await import('./lib/prepare.mjs');
 const { serve } = await import('./lib/serve.mjs');
 
-const folder = join(import.meta.dirname, '..', '.bench-data');
-const views = {
-  floor: '/',
-  'receive, new': '/receive',
-  receive: '/jobs/P-0404',
-  teardown: '/jobs/P-0410',
-  clean: '/jobs/P-0421',
-  inspect: '/jobs/P-0411',
-  quote: '/jobs/P-0402',
-  approve: '/jobs/P-0406',
-  'parts of a job': '/jobs/P-0417',
-  rebuild: '/jobs/P-0412',
-  test: '/jobs/P-0415',
-  report: '/jobs/P-0403',
-  return: '/jobs/P-0419',
-  parts: '/parts',
-  outbox: '/outbox',
-  library: '/library',
-  'find by tag': '/api/find?text=0406',
-  'find by words': '/api/find?text=vantry+stock',
-};
-const rounds = 25;
+const { default: metrics } = await import('prom-client');
+const { loadOn, measure, signIn, statementsOf, timesOf, views } = await import('./lib/bench-views.mjs');
+const { entriesOf, largePicture, picturesBeside, together } = await import('./lib/bench-entries.mjs');
+const { browserFigures } = await import('./lib/bench-browser.mjs');
+const { copiesOf, countJobs } = await import('./lib/bench-record.mjs');
+const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
 
-const median = (/** @type {number[]} */ list) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
+const folder = join(import.meta.dirname, '..', '.bench-data');
+const { values } = parseArgs({
+  options: {
+    rounds: { type: 'string', default: '22' },
+    /** Closed jobs in the record, first and then; 0 for those of the demonstration alone. */
+    record: { type: 'string', default: '20000,100000' },
+    /** Leaves the sums, plans and papers out. */
+    'views-only': { type: 'boolean', default: false },
+  },
+});
+/** Documents of the demonstration's jobs, by their addresses. */
+const documents = {
+  'a quote with its pictures': '/files/quote/P-0406/1',
+  'labels of the trays': '/files/labels/P-0412',
+  'a traveller': '/files/family/F4/traveller',
+};
+/** The loop's own measure looks so often, and counts that in, in ms. */
+const lookedEveryMs = 10;
+const figures = new metrics.AggregatorRegistry();
+/** For how long the serving processes answered nobody since it was asked last, in ms. */
+async function loopLag() {
+  const said = /^nodejs_eventloop_lag_max_seconds(?:\{[^}]*\})? ([\d.e-]+)/m.exec(await figures.clusterMetrics())?.[1];
+  return Math.max(0, Number(said) * 1000 - lookedEveryMs);
+}
 const residentMb = (/** @type {number | undefined} */ pid) =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
-/** @param {string} base */
-async function signIn(base) {
-  const answer = await fetch(`${base}/api/act/sign-in`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: base },
-    body: JSON.stringify({ email: 'sunniva@kettlewick.example', password: 'pebble-in-the-stream' }),
-  });
-  return answer.headers.get('set-cookie')?.split(';')[0] ?? '';
-}
-
 /**
- * Milliseconds until an address has answered whole.
- * @param {string} address
- * @param {string} cookie
- * @returns {Promise<number>}
+ * @param {string} title
+ * @param {Awaited<ReturnType<typeof measure>>} found
  */
-async function timeOf(address, cookie, isAgain = false) {
-  const start = performance.now();
-  // A connection that idled through the multiplying is closed by the server: asked again, on a fresh one.
-  const answer = await fetch(address, { headers: { cookie } }).catch(() => null);
-  if (!answer && !isAgain) return timeOf(address, cookie, true);
-  if (!answer) throw new Error(`${address}: no answer`);
-  await answer.arrayBuffer();
-  if (!answer.ok) throw new Error(`${address}: ${answer.status}`);
-  return performance.now() - start;
-}
-
-/**
- * Views and the empty page in turn, so that whatever else the machine does falls on both alike.
- * @param {string} base
- * @param {string} cookie
- */
-async function measure(base, cookie) {
-  /** @type {Record<string, number[]>} */
-  const times = Object.fromEntries(['empty', ...Object.keys(views)].map((name) => [name, []]));
-  for (let round = 0; round < rounds; round++) {
-    for (const [name, path] of Object.entries({ empty: '/empty', ...views })) {
-      const time = await timeOf(base + path, cookie);
-      if (round >= 3) times[name]?.push(time);
-    }
-  }
-  return Object.fromEntries(Object.entries(times).map(([name, list]) => [name, median(list)]));
-}
-
-/**
- * First-load JavaScript by view, in bytes as they travel.
- * @param {string} base
- * @param {string} chromium
- */
-async function javascriptOf(base, chromium) {
-  const { default: puppeteer } = await import('puppeteer-core');
-  const profile = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
-  const browser = await puppeteer.launch({
-    executablePath: chromium,
-    userDataDir: profile,
-    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'],
-  });
-  const page = await browser.newPage();
-  const client = await page.createCDPSession();
-  await client.send('Network.enable');
-  const kinds = new Map();
-  let bytes = 0;
-  client.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
-  client.on(
-    'Network.loadingFinished',
-    ({ requestId, encodedDataLength }) => kinds.get(requestId) === 'Script' && (bytes += encodedDataLength),
-  );
-  await page.goto(`${base}/sign-in`, { waitUntil: 'networkidle2' });
-  await page.type('input[name=email]', 'sunniva@kettlewick.example');
-  await page.type('input[name=password]', 'pebble-in-the-stream');
-  await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle2' }), page.click('button[type=submit]')]);
-  /** @type {Record<string, number>} */
-  const sizes = {};
-  for (const [name, path] of Object.entries(views).filter(([, path]) => !path.startsWith('/api'))) {
-    await client.send('Network.clearBrowserCache');
-    bytes = 0;
-    await page.goto(base + path, { waitUntil: 'networkidle0' });
-    sizes[name] = bytes;
-  }
-  await browser.close();
-  rmSync(profile, { recursive: true, force: true });
-  return sizes;
-}
-
-runScript('scripts/bench-core.ts', {});
-rmSync(folder, { recursive: true, force: true });
-mkdirSync(folder, { recursive: true });
-const chromium = ensureProgram('chromium', 'chromium');
-let database;
-let server;
-try {
-  database = await startDatabase(folder);
-  buildWhenChanged();
-  const environment = {
-    DATABASE_URL: database.url,
-    PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'),
-    PUDDLESTONE_DEMO: '1',
-  };
-  runScript('scripts/prepare.ts', environment);
-  runScript('scripts/multiply.ts', environment, ['2', '0', 'open']);
-  server = await serve({ port: await findFreePort(), host: '127.0.0.1', environment });
-  const cookie = await signIn(server.address);
-  const few = await measure(server.address, cookie);
-  runScript('scripts/multiply.ts', environment, ['714', '100', 'closed']);
-  const many = await measure(server.address, cookie);
-  const javascript = await javascriptOf(server.address, chromium);
+function tell(title, found) {
   say(
-    `\n${'view'.padEnd(16)} ${'60 open'.padStart(9)} ${'20 000'.padStart(9)} ${'to empty'.padStart(9)} ${'JavaScript'.padStart(12)}`,
+    `\n${title}\n${'view'.padEnd(16)} ${'median'.padStart(8)} ${'p95'.padStart(8)} ${'own SQL'.padStart(18)} ${'to empty + SQL'.padStart(15)}`,
   );
-  for (const [name, before] of Object.entries(few)) {
-    const after = many[name] ?? 0;
-    const size = javascript[name];
+  for (const [name, { median, p95, own, statements, ratio }] of Object.entries(found)) {
     const columns = [
       name.padEnd(16),
-      `${before.toFixed(0).padStart(6)} ms`,
-      `${after.toFixed(0).padStart(6)} ms`,
-      `${(after / (many.empty ?? 1)).toFixed(1).padStart(8)}×`,
-      (size === undefined ? '' : `${(size / 1000).toFixed(0)} kB`).padStart(12),
+      `${median.toFixed(0).padStart(5)} ms`,
+      `${p95.toFixed(0).padStart(5)} ms`,
+      `${own.toFixed(1).padStart(6)} ms in ${String(statements).padStart(2)}`,
+      `${ratio.toFixed(1).padStart(13)}×`,
     ];
     say(columns.join(' '));
   }
-  say(`server's memory after it all: ${residentMb(server.pids()[0]).toFixed(0)} MB`);
+}
+
+if (!values['views-only']) runScript('scripts/bench-core.ts', {});
+rmSync(folder, { recursive: true, force: true });
+mkdirSync(folder, { recursive: true });
+const chromium = ensureProgram('chromium', 'chromium');
+const { processes, heapMb, bufferMb } = sizesOf(thisMachine());
+const environment = { PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'), PUDDLESTONE_DEMO: '1' };
+/** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */
+let database;
+/** @type {Awaited<ReturnType<typeof serve>> | undefined} */
+let server;
+/** @param {string} url @param {number} count */
+const serveOn = async (url, count) => {
+  const own = { ...environment, DATABASE_URL: url };
+  return serve({ port: await findFreePort(), host: '127.0.0.1', environment: own, processes: count, heapMb });
+};
+try {
+  buildWhenChanged();
+  // Once with a database that writes down what it does: that is what each view reads.
+  const log = join(folder, 'general.log');
+  database = await startDatabase(folder, { bufferMb, lines: ['general_log=1', `general_log_file=${log}`] });
+  runScript('scripts/prepare.ts', { ...environment, DATABASE_URL: database.url });
+  server = await serveOn(database.url, 1);
+  const statements = await statementsOf(server.address, await signIn(server.address), log);
+  await server.stop();
+  await database.stop();
+  rmSync(log);
+  database = await startDatabase(folder, { bufferMb });
+  const own = { ...environment, DATABASE_URL: database.url };
+  server = await serveOn(database.url, 1);
+  let cookie = await signIn(server.address);
+  const rounds = Number(values.rounds);
+  const at = () => ({ base: server?.address ?? '', cookie, url: database?.url ?? '', statements, rounds });
+  const url = database.url;
+  const first = await countJobs(url);
+  tell(`The demonstration: ${first.open} open jobs, ${first.closed} closed`, await measure(at()));
+  let offset = 100;
+  for (const count of values.record.split(',').map(Number).filter(Boolean)) {
+    const { closed } = await countJobs(url);
+    const copies = Math.max(1, Math.round((count - closed) / first.closed));
+    runScript('scripts/multiply.ts', own, [String(copies), String(offset), 'closed']);
+    offset += copies;
+    tell(`With ${(await countJobs(url)).closed} closed jobs in the record`, await measure(at()));
+  }
+  runScript('scripts/multiply.ts', own, ['11', '1', 'open']);
+  const { open, megabytes } = await countJobs(url);
+  tell(`And with ${open} open; the record takes ${megabytes} MB`, await measure(at()));
+  for (const text of ['vantry', 'vantry stock', '22871', 'nobodyofthisname', 'pump', 'mech']) {
+    const found = await timesOf(`${server.address}/api/find?text=${encodeURIComponent(text)}`, cookie);
+    say(`find “${text}”: median ${found.median.toFixed(0)} ms, p95 ${found.p95.toFixed(0)} ms`);
+  }
+  const who = () => ({ base: server?.address ?? '', cookie });
+  const entry = await entriesOf(who(), { tag: 'P-0411', rounds: 60 });
+  say(
+    `a kept reading: median ${entry.median.toFixed(1)} ms, p95 ${entry.p95.toFixed(1)} ms, ${(entry.bytes / 1000).toFixed(1)} kB back`,
+  );
+  for (const [name, path] of Object.entries(documents)) {
+    await loopLag();
+    const took = await timesOf(server.address + path, cookie);
+    say(`${name}: median ${took.median.toFixed(0)} ms, the others waited ${(await loopLag()).toFixed(0)} ms at most`);
+  }
+  const browser = await browserFigures(server.address, chromium);
+  for (const [name, { javascript, largestPaint, longestTask }] of Object.entries(browser.views))
+    say(
+      `${name.padEnd(16)} ${(javascript / 1000).toFixed(0).padStart(4)} kB of JavaScript, gzip; at a quarter of the speed: largest paint ${largestPaint.toFixed(0)} ms, longest task ${longestTask.toFixed(0)} ms`,
+    );
+  say(
+    `inspection at a quarter of the speed: a digit ${browser.digit.toFixed(0)} ms (slowest ${browser.slowestDigit.toFixed(0)}), Enter to the verdict ${browser.verdict.toFixed(0)} ms`,
+  );
+  say(`the server's memory after it all: ${residentMb(server.pids()[0]).toFixed(0)} MB`);
+  await server.stop();
+  // As `npm start` serves.
+  server = await serveOn(database.url, processes);
+  cookie = await signIn(server.address);
+  for (const name of /** @type {const} */ (['floor', 'inspect'])) {
+    await loadOn(server.address + views[name], cookie, { connections: 20, seconds: 3 });
+    const { perSecond, p99 } = await loadOn(server.address + views[name], cookie, { connections: 20, seconds: 10 });
+    say(`${name}, 20 connections, ${processes} processes: ${perSecond.toFixed(0)} a second, p99 ${p99.toFixed(0)} ms`);
+  }
+  const tags = await copiesOf(url, 'P-0411');
+  const paths = Array.from({ length: 12 }, (_, i) => (i % 2 ? views.inspect : views.floor));
+  const { writes, reads } = await together(who(), { tags: tags.slice(0, 8), paths, seconds: 10 });
+  say(
+    `eight who write, twelve who read: ${writes.perSecond.toFixed(0)} writes a second, p99 ${writes.p99.toFixed(0)} ms; ${reads.perSecond.toFixed(0)} reads, p99 ${reads.p99.toFixed(0)} ms`,
+  );
+  const picture = await largePicture();
+  const pictures = await picturesBeside(who(), { tags: tags.slice(0, 10), picture });
+  say(
+    `ten pictures of 12 MP at once (${(picture.length / 1e6).toFixed(1)} MB each) in ${pictures.tookMs.toFixed(0)} ms; floor p95 alone ${pictures.alone.toFixed(0)} ms, beside them ${pictures.beside.toFixed(0)} ms (${pictures.floors} times)`,
+  );
+  say(
+    `memory of the processes: ${server
+      .pids()
+      .map((pid) => residentMb(pid).toFixed(0))
+      .join(' and ')} MB`,
+  );
 } finally {
   await server?.stop();
   await database?.stop();

@@ -7,6 +7,8 @@ import next from 'next';
 import pino from 'pino';
 import metrics from 'prom-client';
 import { readTrusted, settleForwarded } from './lib/client-address.mjs';
+import { guard } from './lib/guard.mjs';
+import { answerStill } from './lib/still-files.mjs';
 import { describeLine, pathForLog, routeOf } from './lib/log-words.mjs';
 
 const root = join(import.meta.dirname, '..');
@@ -123,6 +125,13 @@ function follow({ method = '', url = '/' }, response) {
   });
 }
 
+/**
+ * Whether whoever asks is on this machine, a browser or a proxy that packs by itself: to pack for them takes longer than
+ * to send.
+ * @param {import('node:http').IncomingMessage} request
+ */
+const isNear = ({ socket }) => /^(?:::ffff:)?127\.|^::1$/.test(socket.remoteAddress ?? '');
+
 const app = next({ dev: false, dir: root, hostname, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
@@ -135,6 +144,9 @@ const server = createServer((request, response) => {
   request.on('error', () => undefined);
   response.on('error', () => undefined);
   if (!isDecodable(url)) return refuse(request, response);
+  if (answerStill(request, response)) return;
+  if (!guard(request, response)) return;
+  if (isNear(request) && !url.startsWith('/_next/static/')) request.headers['accept-encoding'] = 'identity';
   if (url.startsWith('/customer/')) answerGoneWith404(url, response);
   handle(request, response).catch((error) => {
     console.error('a request', error);
@@ -143,7 +155,9 @@ const server = createServer((request, response) => {
     response.end('Something went wrong here. What you typed stays on this device. Try again.\n');
   });
 });
-server.keepAliveTimeout = 5000;
+// Longer than a proxy, or a program that asks, keeps a connection that idles: who ends it first must not be this side, or
+// what is asked at that moment is lost.
+server.keepAliveTimeout = 65_000;
 // Who sends slowly is waited for, but not for ever, and may not hold all connections.
 server.headersTimeout = 20_000;
 server.requestTimeout = 120_000;
@@ -167,5 +181,7 @@ process.on('message', (message) => {
   if (kind === 'ping') process.send?.({ kind: 'pong' });
 });
 process.on('SIGTERM', () => end(0));
+// Whoever keeps this one up is gone.
+process.on('disconnect', () => end(0));
 // Ctrl-C goes to all processes of a terminal; whoever keeps this one up ends it.
 process.on('SIGINT', () => (cluster.isWorker ? undefined : end(0)));

@@ -2,6 +2,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { constants, setPriority } from 'node:os';
 import { join, relative } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
 import { ensureNodePackages, ensureProgram } from './lib/packages.mjs';
@@ -18,10 +19,21 @@ const tally = { passed: 0, failed: 0 };
 const failures = [];
 /** How long one project of Jest may take, in ms. */
 const longestMs = 20 * 60_000;
+/** When the last thing that was told of began, for how long each took. */
+let since = performance.now();
+/** Says a line with how many seconds went by since the one before. @param {string} line */
+function sayTimed(line) {
+  const now = performance.now();
+  say(`${line} (+${Math.round((now - since) / 1000)} s)`);
+  since = now;
+}
 const wants = (/** @type {string} */ name) => only.length === 0 || only.includes(name);
 
+/** Debian's programs, which come while npm brings its packages: both wait for the network more than they work. */
+const programs = spawn(process.execPath, ['scripts/lib/install-programs.mjs'], { cwd: root, stdio: 'inherit' });
+const programsAreThere = new Promise((resolve) => programs.once('close', resolve));
 ensureNodePackages();
-const { startDatabase, keptWord } = await import('./lib/database.mjs');
+const { startDatabase, stopLeftover, keptWord } = await import('./lib/database.mjs');
 const { findFreePort } = await import('./lib/ports.mjs');
 const { buildWhenChanged } = await import('./lib/build.mjs');
 const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
@@ -31,19 +43,23 @@ const { serve } = await import('./lib/serve.mjs');
  * One check that either passes or fails as a whole.
  * @param {string} name
  * @param {readonly string[]} args
+ * @param {number} [priority] of the operating system; the lowest takes what the others leave
  */
-async function check(name, args) {
+async function check(name, args, priority = constants.priority.PRIORITY_NORMAL) {
+  const began = performance.now();
   const child = spawn(process.execPath, args, {
     cwd: root,
     stdio: ['ignore', 'pipe', 'pipe'],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
   });
+  if (child.pid) setPriority(child.pid, priority);
   let output = '';
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (output += String(piece)));
   const status = await new Promise((resolve) => child.once('close', resolve));
   tally[status === 0 ? 'passed' : 'failed']++;
   if (status !== 0) failures.push(name);
-  say(`${status === 0 ? 'ok  ' : 'FAIL'} ${name}${status === 0 ? '' : `\n${output}`}`);
+  say(`${status === 0 ? 'ok  ' : 'FAIL'} ${name} (${Math.round((performance.now() - began) / 1000)} s)`);
+  if (status !== 0) say(output);
 }
 
 /**
@@ -98,15 +114,22 @@ function failuresOf({ testResults }) {
   return testResults.flatMap(({ name, status, message, assertionResults }) => {
     const file = relative(root, name);
     const own = assertionResults.filter((one) => one.status === 'failed');
-    if (status === 'failed' && own.length === 0) return [`${file}: ${firstLine(message)}`];
-    return own.map(({ fullName, failureMessages }) => `${file} › ${fullName}: ${firstLine(failureMessages?.[0])}`);
+    if (status === 'failed' && own.length === 0) return [`${file}: ${inOneLine(message)}`];
+    return own.map(({ fullName, failureMessages }) => `${file} › ${fullName}: ${inOneLine(failureMessages?.[0])}`);
   });
 }
 
-/** @param {string | undefined} text */
-function firstLine(text = '') {
-  return stripVTControlCharacters(text).trim().slice(0, 300).replace(/\n.*/s, '');
+/** What was expected and what came, in one line, without where in the code. @param {string | undefined} text */
+function inOneLine(text = '') {
+  return stripVTControlCharacters(text)
+    .replace(/\n\s+at .*/s, '')
+    .trim()
+    .replace(/\s+/g, ' ')
+    .slice(0, 600);
 }
+
+/** Projects whose suites run in groups that load the program once, see `test-support/together`. */
+const inGroups = new Set(['unit', 'database']);
 
 /**
  * A project of Jest; its tests are counted one by one, a suite that cannot run counts as one failure.
@@ -116,6 +139,8 @@ function firstLine(text = '') {
  */
 async function jest(name, environment = {}, workers = 2) {
   if (!wants(name)) return;
+  // Some files that are asked for run by themselves.
+  const project = inGroups.has(name) && !files.length ? `${name}-together` : name;
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
   const child = spawn(
@@ -125,7 +150,7 @@ async function jest(name, environment = {}, workers = 2) {
       '--config',
       'jest.config.mjs',
       '--selectProjects',
-      name,
+      project,
       `--maxWorkers=${workers}`,
       '--json',
       '--outputFile',
@@ -152,7 +177,7 @@ async function jest(name, environment = {}, workers = 2) {
     failures.push(`${name}: no tests were found`);
   }
   failures.push(...failuresOf(result));
-  say(`${result.success ? 'ok  ' : 'FAIL'} ${name}: ${result.numPassedTests} of ${result.numTotalTests} tests`);
+  sayTimed(`${result.success ? 'ok  ' : 'FAIL'} ${name}: ${result.numPassedTests} of ${result.numTotalTests} tests`);
 }
 
 /**
@@ -190,10 +215,15 @@ function showError(line) {
   if (/^\{"level":[56]0/.test(line) || !line.startsWith('{')) process.stderr.write(`${line}\n`);
 }
 
+// The database of checks that were broken off; without its folder nobody would know it any more.
+await stopLeftover(folder, say);
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
+// The longest of the checks takes what the others leave of the processors: they wait for browsers and databases often.
+const lint = wants('lint')
+  ? check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.'], constants.priority.PRIORITY_LOW)
+  : null;
 await checkAll([
-  ['lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.']],
   ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
   ['types', ['node_modules/typescript/bin/tsc', '--noEmit']],
   ['types of scripts', ['node_modules/typescript/bin/tsc', '--noEmit', '-p', 'tsconfig.scripts.json']],
@@ -207,6 +237,7 @@ await checkAll([
   ['unused', ['node_modules/knip/bin/knip.js', '--include', 'dependencies,unlisted,unresolved,files']],
 ]);
 auditPackages();
+sayTimed('     checks without the lint, which goes on');
 await jest('unit');
 await jest('components');
 
@@ -219,6 +250,20 @@ let database;
 let server;
 /** @type {Awaited<ReturnType<typeof serveControl>> | undefined} */
 let control;
+/** @type {Promise<void> | undefined} */
+let endurance;
+/**
+ * A cluster of its own, three faults: the whole run is `npm run endurance`. It waits more than it works, and takes what
+ * the tests beside it leave of the processors, which run one after the other.
+ */
+function endureBesides() {
+  if (endurance || !wants('endurance')) return;
+  buildWhenChanged();
+  const faults = ['--rounds', '3', '--seconds', '3', '--seed', '5', '--only', 'killed|parted'];
+  const priority = constants.priority.PRIORITY_BELOW_NORMAL;
+  endurance = check('endurance', ['--import', 'tsx', 'scripts/endurance.mjs', ...faults], priority);
+}
+await programsAreThere;
 try {
   if (wants('database') || wantsInterface) database = await startDatabase(folder, { isThrownAway: true });
   const environment = {
@@ -233,6 +278,7 @@ try {
       run(['--import', 'tsx', 'scripts/prepare.ts'], environment),
       run(['-e', "import('./scripts/lib/build.mjs').then((build) => build.buildWhenChanged())"]),
     ]);
+  if (database) sayTimed('     a database, the demonstration and the build');
   if (database)
     await jest('database', {
       DATABASE_URL: database.url,
@@ -256,6 +302,7 @@ try {
     };
     await jest('end-to-end', interfaceEnvironment, 3);
     if (wantsLong) await jest('long', interfaceEnvironment, 2);
+    endureBesides();
     await jest('alone', interfaceEnvironment, 1);
   }
 } catch (error) {
@@ -270,6 +317,10 @@ if (wants('running')) {
   buildWhenChanged();
   await jest('running', {}, 1);
 }
+endureBesides();
+await endurance;
+await lint;
+sayTimed('     all');
 for (const one of failures) say(`FAIL ${one}`);
 say(`${tally.passed} passed, ${tally.failed} failed`);
 process.exit(tally.failed ? 1 : 0);

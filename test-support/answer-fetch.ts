@@ -5,9 +5,12 @@ export interface Asked {
   readonly body: unknown;
 }
 
-type Answer = { readonly status?: number; readonly body: unknown } | 'lost';
+type Answer = { readonly status?: number; readonly body: unknown } | 'lost' | 'never';
 
-/** Answers a component's requests by a function; remembers what was asked. `lost` is a line that is down. */
+/**
+ * Answers a component's requests by a function; remembers what was asked. `lost` is a line that is down, `never` one on
+ * which no answer comes.
+ */
 export function answerFetch(answer: (asked: Asked) => Answer): readonly Asked[] {
   const asked: Asked[] = [];
   const fetched = (path: unknown, given: RequestInit = {}): Promise<Response> => {
@@ -19,6 +22,7 @@ export function answerFetch(answer: (asked: Asked) => Answer): readonly Asked[] 
     asked.push(one);
     if (given.signal?.aborted) return Promise.reject(new DOMException('aborted', 'AbortError'));
     const found = answer(one);
+    if (found === 'never') return new Promise(() => {});
     if (found === 'lost') return Promise.reject(new TypeError('failed to fetch'));
     const { status = 200, body } = found;
     const response: Pick<Response, 'status' | 'ok' | 'json'> = {

@@ -113,6 +113,8 @@ let serials = 0;
 
 /** A fresh migrated database of its own name, a shop and one person for each role, on the test server. */
 export async function openTestShop(name: string): Promise<TestShop> {
+  // What an installation seals with.
+  process.env.PUDDLESTONE_SECRET ??= 'a secret of test shops alone, long enough';
   const url = new URL(process.env.DATABASE_URL ?? 'mysql://missing');
   url.pathname = `/puddlestone_${name}`;
   const root = await createConnection({ uri: present(process.env.DATABASE_URL) });
@@ -257,7 +259,7 @@ export async function openTestShop(name: string): Promise<TestShop> {
     play,
     workTo,
     answer,
-    close: () => runtime.pool.promise().end(),
+    close: () => new Promise<void>((done) => runtime.pool.end(() => done())),
   };
 }
 

@@ -5,7 +5,7 @@ import { judgePoints } from '@/core/inspection';
 import { present } from '@/core/present';
 import type { JobRecord } from '@/core/record';
 import { approvedNet } from '@/core/quoting';
-import { quantileBetween } from '@/core/sums/turnaround';
+import { quantileBetween } from '@/core/sums/quantile';
 import { listApprovedOf, listEndedOrders, listEvents, listWorkedThrough, loadJobRecord } from '@/db';
 import { startRuntime, type Runtime } from '@/server';
 import { findFamily } from '@/server/families';

@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative, sep } from 'node:path';
+import { buildSync } from 'esbuild';
 import { oneAtATime } from './one-at-a-time.mjs';
 import { say } from './say.mjs';
 
@@ -52,5 +53,29 @@ function build(stamp, now) {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
   });
   if (done.status !== 0) throw new Error(`The build failed:\n${done.stdout}\n${done.stderr}`);
+  buildWorker();
   writeFileSync(stamp, now);
+}
+
+/**
+ * Builds the worker that keeps the bench through a time without a line, with the list of the application's files: they
+ * have their fingerprints in their names.
+ */
+function buildWorker() {
+  const built = join(root, '.next');
+  const files = filesBelow(join(built, 'static'))
+    .map((file) => relative(built, file).split(sep).join('/'))
+    .filter((file) => /\.(js|css|woff2)$/.test(file))
+    .sort()
+    .map((file) => ({ url: `/_next/${file}`, revision: null }));
+  buildSync({
+    entryPoints: [join(root, 'src', 'worker', 'bench-worker.ts')],
+    outfile: join(built, 'bench-worker.js'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    tsconfig: join(root, 'tsconfig.json'),
+    define: { applicationFiles: JSON.stringify(files), 'process.env.NODE_ENV': '"production"' },
+  });
 }

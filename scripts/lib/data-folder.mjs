@@ -125,10 +125,13 @@ export function claimFolder(folder) {
         const start = pid === undefined ? null : startOfProcess(pid);
         owner = { ...owner, children: { ...others, ...(pid && start ? { [name]: { pid, start } } : {}) } };
         // A full disk does not end what runs; the next start then finds the process by the database's own file.
+        const next = `${path}.next`;
         try {
-          writeFileSync(path, JSON.stringify(owner), { mode: 0o600 });
+          // Whoever reads meanwhile finds the file before or the one after, never half of one.
+          writeFileSync(next, JSON.stringify(owner), { mode: 0o600 });
+          renameSync(next, path);
         } catch {
-          return;
+          rmSync(next, { force: true });
         }
       },
       /** Ends what still runs of what was noted, such as a database that was just being started, and gives the folder back. */

@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { tmpdir, userInfo } from 'node:os';
 import { join } from 'node:path';
@@ -49,8 +49,22 @@ const keeping = {
   thrownAway: 'innodb_flush_log_at_trx_commit=2\ninnodb_flush_method=nosync\ninnodb_doublewrite=0',
 };
 
-/** @param {{ folder: string, port: number, socket: string, user: string, password: string, isThrownAway: boolean, bufferMb: number }} how */
-function writeConfiguration({ folder, port, socket, user, password, isThrownAway, bufferMb }) {
+/**
+ * What a node of a cluster is started with beside the rest: lines of its configuration, and whether it is the first,
+ * which makes the cluster; another one takes everything from those that run. `servant` is whom it runs
+ * as where that is not whoever starts it.
+ * @typedef {{ isFirst: boolean, lines: readonly string[], statements: readonly string[], servant: { name: string, uid: number, gid: number } | null }} Membership
+ */
+
+/**
+ * Where a database puts its temporary tables: a place of its own. One that starts takes away what it finds of such tables,
+ * and in a place that several share those are another one's, which is at work.
+ * @param {string} folder
+ */
+const temporaryOf = (folder) => join(folder, 'temporary');
+
+/** @param {{ folder: string, port: number, socket: string, user: string, password: string, isThrownAway: boolean, bufferMb: number, membership: Membership | null, lines: readonly string[] }} how */
+function writeConfiguration({ folder, port, socket, user, password, isThrownAway, bufferMb, membership, lines }) {
   const start = join(folder, 'start.sql');
   writeFileSync(
     start,
@@ -59,6 +73,7 @@ function writeConfiguration({ folder, port, socket, user, password, isThrownAway
       `CREATE USER IF NOT EXISTS 'puddlestone'@'127.0.0.1' IDENTIFIED BY '${password}';`,
       `ALTER USER 'puddlestone'@'127.0.0.1' IDENTIFIED BY '${password}';`,
       "GRANT ALL ON `puddlestone%`.* TO 'puddlestone'@'127.0.0.1';",
+      ...(membership?.statements ?? []),
       '',
     ].join('\n'),
     { mode: 0o600 },
@@ -68,10 +83,11 @@ function writeConfiguration({ folder, port, socket, user, password, isThrownAway
     path,
     `[mariadbd]
 datadir=${join(folder, 'mariadb')}
+tmpdir=${temporaryOf(folder)}
 socket=${socket}
 pid-file=${join(folder, 'mariadb.pid')}
 log-error=${join(folder, 'mariadb.log')}
-init-file=${start}
+${membership && !membership.isFirst ? '' : `init-file=${start}`}
 port=${port}
 bind-address=127.0.0.1
 skip-networking=0
@@ -85,6 +101,7 @@ ${isThrownAway ? keeping.thrownAway : keeping.kept}
 max_allowed_packet=32M
 performance_schema=0
 log_warnings=1
+${[...(membership?.lines ?? []), ...lines].join('\n')}
 `,
     { mode: 0o600 },
   );
@@ -119,6 +136,21 @@ function sayWhyNot(dataFolder) {
   return `MariaDB did not start; its log:\n${log}`;
 }
 
+/**
+ * The last change of a cluster that the data of a node hold, as `uuid:number`; null for a node that holds none.
+ * @param {string} server
+ * @param {string} configuration
+ * @param {string} dataFolder
+ */
+export function recoveredPosition(server, configuration, dataFolder) {
+  const log = join(dataFolder, 'recovered.log');
+  rmSync(log, { force: true });
+  spawnSync(server, [`--defaults-file=${configuration}`, '--wsrep-recover', `--log-error=${log}`], { stdio: 'ignore' });
+  const text = existsSync(log) ? readFileSync(log, 'utf8') : '';
+  const found = /Recovered position:\s*([0-9a-f-]{36}:\d+)/.exec(text)?.[1] ?? null;
+  return found?.startsWith('00000000-') ? null : found;
+}
+
 /** How many looks at a database that starts, a tenth of a second each, between two words about it. */
 const sayEvery = 300;
 /** Below this MariaDB cannot make the files that it starts with, in bytes. */
@@ -130,11 +162,20 @@ const longestStopMs = 60_000;
  * Starts MariaDB on loopback with its data in `dataFolder`, making the data folder the first time.
  * Gives `{ url, port, pid, ended, stop() }`. The port is free by itself unless one is asked for.
  * @param {string} dataFolder
- * @param {{ port?: number | undefined, isThrownAway?: boolean, bufferMb?: number, tell?: (line: string) => void, onSpawn?: (pid: number | undefined) => void }} asked data that are thrown away are written without waiting for the disk
+ * @param {{ port?: number | undefined, isThrownAway?: boolean, bufferMb?: number, tell?: (line: string) => void, onSpawn?: (pid: number | undefined) => void, membership?: Membership | null, password?: string | undefined, lines?: readonly string[] }} asked data that are thrown away are written without waiting for the disk
  */
 export async function startDatabase(
   dataFolder,
-  { port: wanted, isThrownAway = false, bufferMb = 128, tell = say, onSpawn = () => undefined } = {},
+  {
+    port: wanted,
+    isThrownAway = false,
+    bufferMb = 128,
+    tell = say,
+    onSpawn = () => undefined,
+    membership = null,
+    password: given,
+    lines = [],
+  } = {},
 ) {
   const server = ensureProgram('mariadbd', 'mariadb-server');
   const installer = ensureProgram('mariadb-install-db', 'mariadb-server');
@@ -142,15 +183,20 @@ export async function startDatabase(
   chmodSync(dataFolder, 0o700);
   await stopLeftover(dataFolder, tell);
   const port = wanted ?? (await findFreePort());
-  const password = keptWord(dataFolder, 'database-password');
+  const password = given ?? keptWord(dataFolder, 'database-password');
   const socket = join(
     tmpdir(),
     `puddlestone-${createHash('sha256').update(dataFolder).digest('hex').slice(0, 12)}.sock`,
   );
   // As root the data folder is closed to the user "mysql" (0700), so the server keeps running as root there.
-  const user = process.getuid?.() === 0 ? 'root' : userInfo().username;
-  const how = { folder: dataFolder, port, socket, user, password, isThrownAway, bufferMb };
+  const { servant } = membership ?? {};
+  const user = servant?.name ?? (process.getuid?.() === 0 ? 'root' : userInfo().username);
+  const how = { folder: dataFolder, port, socket, user, password, isThrownAway, bufferMb, membership, lines };
   const configuration = writeConfiguration(how);
+  mkdirSync(temporaryOf(dataFolder), { recursive: true, mode: 0o700 });
+  if (servant)
+    for (const one of [dataFolder, configuration, join(dataFolder, 'start.sql'), temporaryOf(dataFolder)])
+      chownSync(one, servant.uid, servant.gid);
   if (!existsSync(join(dataFolder, 'mariadb', 'mysql'))) {
     rmSync(join(dataFolder, 'mariadb'), { recursive: true, force: true });
     const made = spawnSync(
@@ -166,7 +212,11 @@ export async function startDatabase(
     );
     if (made.status !== 0) throw new Error(`MariaDB could not make its data folder:\n${made.stdout}\n${made.stderr}`);
   }
-  const child = spawn(server, [`--defaults-file=${configuration}`], { stdio: 'ignore', detached: true });
+  const first = membership?.isFirst ? ['--wsrep-new-cluster'] : [];
+  // What a node that ended in the middle has seen: with that it takes only what it missed, and no other stands still for it.
+  const seen = membership && !membership.isFirst ? recoveredPosition(server, configuration, dataFolder) : null;
+  if (seen) first.push(`--wsrep_start_position=${seen}`);
+  const child = spawn(server, [`--defaults-file=${configuration}`, ...first], { stdio: 'ignore', detached: true });
   let isOver = false;
   /** @type {Promise<string>} */
   const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve(sayEnd(code, signal))));
@@ -227,7 +277,7 @@ function ownProcess(dataFolder) {
  * @param {string} dataFolder
  * @param {(line: string) => void} tell
  */
-async function stopLeftover(dataFolder, tell) {
+export async function stopLeftover(dataFolder, tell) {
   const pid = ownProcess(dataFolder);
   if (pid === null) return;
   tell(`Ending the database that an earlier start left on this data folder (process ${pid}) …`);

@@ -31,3 +31,14 @@ export async function runOnDatabase(path, args = []) {
     process.exitCode = 1;
   }
 }
+
+/**
+ * Arguments with the paths among them, those that follow one of the flags, as meant from where the person is: npm runs
+ * commands from the project's folder.
+ * @param {readonly string[]} args
+ * @param {readonly string[]} flags
+ */
+export function withPaths(args, flags) {
+  const from = process.env.INIT_CWD ?? process.cwd();
+  return args.map((one, i) => (flags.includes(args[i - 1] ?? '') ? resolve(from, one) : one));
+}

@@ -42,3 +42,18 @@ export async function waitForPort(port, host) {
   }
   return false;
 }
+
+/** Below the ports that systems give to whoever connects to somebody: nobody takes one of these by chance. */
+const lasting = { from: 20_000, to: 32_000 };
+/** @type {Set<number>} */
+const given = new Set();
+
+/** A port that is free now and stays so, for what is started later or again. */
+export async function findLastingPort() {
+  for (;;) {
+    const port = lasting.from + Math.floor(Math.random() * (lasting.to - lasting.from));
+    if (given.has(port) || !(await isPortFree(port, '127.0.0.1'))) continue;
+    given.add(port);
+    return port;
+  }
+}

@@ -36,38 +36,55 @@ function watchOver(worker, tell) {
 }
 
 /**
- * Starts one serving process and waits until it answers.
- * @param {Readonly<Record<string, string>>} environment
- * @param {{ log: (line: string) => void, tell: (line: string) => void }} voices
+ * Waits until a serving process that was started answers. Throws where it ends or takes too long.
+ * @param {import('node:child_process').ChildProcess} child
+ * @param {(line: string) => void} log takes the lines that it writes
  * @returns {Promise<import('./keep-up.mjs').Running>}
  */
-async function startOne(environment, { log, tell }) {
-  const worker = cluster.fork({ ...environment, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' });
-  for (const stream of [worker.process.stdout, worker.process.stderr])
-    if (stream) createInterface({ input: stream }).on('line', log);
+export async function untilReady(child, log) {
+  for (const stream of [child.stdout, child.stderr]) if (stream) createInterface({ input: stream }).on('line', log);
   let isOver = false;
   /** @type {Promise<string>} */
   const ended = new Promise((resolve) =>
-    worker.once('exit', (code, signal) => resolve(signal ? `was ended by ${signal}` : `ended with ${code}`)),
+    child.once('exit', (code, signal) => resolve(signal ? `was ended by ${signal}` : `ended with ${code}`)),
   );
   void ended.then(() => (isOver = true));
   const isReady = new Promise((resolve) =>
-    worker.on('message', (message) => isOfKind(message, 'ready') && resolve(true)),
+    child.on('message', (message) => isOfKind(message, 'ready') && resolve(true)),
   );
   const late = new Promise((resolve) => setTimeout(resolve, longestStartMs, false).unref());
   if (!(await Promise.race([isReady, late, ended.then(() => false)]))) {
-    worker.process.kill('SIGKILL');
+    child.kill('SIGKILL');
     throw new Error(`The serving process ${isOver ? await ended : 'did not answer in a minute and a half'}.`);
   }
-  watchOver(worker, tell);
   const stop = async () => {
     if (isOver) return;
-    worker.process.kill('SIGTERM');
-    const kill = setTimeout(() => worker.process.kill('SIGKILL'), 6000);
+    child.kill('SIGTERM');
+    const kill = setTimeout(() => child.kill('SIGKILL'), 6000);
     await ended;
     clearTimeout(kill);
   };
-  return { pid: worker.process.pid, ended, stop };
+  return { pid: child.pid, ended, stop };
+}
+
+/** What a serving process is started with beside what it is told. */
+export const servingEnvironment = /** @type {const} */ ({
+  NODE_ENV: 'production',
+  NEXT_TELEMETRY_DISABLED: '1',
+  // Pictures and pages are taken in and let go by many threads: with an arena for each the memory comes back late.
+  MALLOC_ARENA_MAX: '2',
+});
+
+/**
+ * Starts one serving process of those that share a port, and watches over it.
+ * @param {Readonly<Record<string, string>>} environment
+ * @param {{ log: (line: string) => void, tell: (line: string) => void }} voices
+ */
+async function startOne(environment, { log, tell }) {
+  const worker = cluster.fork({ ...environment, ...servingEnvironment });
+  const running = await untilReady(worker.process, log);
+  watchOver(worker, tell);
+  return running;
 }
 
 /**

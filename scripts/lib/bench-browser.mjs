@@ -1,0 +1,127 @@
+// What a browser makes of the views, as it is and on a processor four times slower: a part of `npm run bench`.
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import { quantile, views } from './bench-views.mjs';
+
+/** How many times slower the processor of the browser is made. */
+const slower = 4;
+const pages = Object.entries(views).filter(([, path]) => !path.startsWith('/api'));
+
+/** @typedef {{ largestPaint: number, longestTask: number }} Looked */
+
+/** Runs in the page before anything else. */
+function watch() {
+  /** @type {Looked} */
+  const looked = { largestPaint: 0, longestTask: 0 };
+  Object.assign(window, { looked });
+  new PerformanceObserver((list) => {
+    for (const one of list.getEntries()) looked.largestPaint = Math.max(looked.largestPaint, one.startTime);
+  }).observe({ type: 'largest-contentful-paint', buffered: true });
+  new PerformanceObserver((list) => {
+    for (const one of list.getEntries()) looked.longestTask = Math.max(looked.longestTask, one.duration);
+  }).observe({ type: 'longtask', buffered: true });
+}
+
+/**
+ * Runs in the page: how long after a key is pressed the screen shows what came of it.
+ * @param {string} text what the page says in the end; empty for the next picture of the screen
+ * @returns {Promise<number>}
+ */
+function fromKey(text) {
+  return new Promise((resolve, reject) => {
+    setTimeout(() => reject(new Error(`not shown: ${text}; the page says ${document.body.textContent}`)), 10_000);
+    const shows = () => !text || document.body.textContent.includes(text);
+    if (text && shows()) throw new Error(`the page says already: ${text}`);
+    document.addEventListener(
+      'keydown',
+      () => {
+        Object.assign(window, { isArmed: false });
+        const start = performance.now();
+        const look = () =>
+          shows()
+            ? requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - start)))
+            : requestAnimationFrame(look);
+        requestAnimationFrame(look);
+      },
+      { capture: true, once: true },
+    );
+    Object.assign(window, { isArmed: true });
+  });
+}
+
+/**
+ * First-load JavaScript of each view in bytes as they travel; largest paint and longest task on a slow processor, in ms;
+ * at inspection how long a digit takes to the screen, and Enter to the verdict.
+ * @param {string} base
+ * @param {string} chromium
+ */
+export async function browserFigures(base, chromium) {
+  const profile = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
+  const browser = await puppeteer.launch({
+    executablePath: chromium,
+    userDataDir: profile,
+    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'],
+  });
+  try {
+    const page = await browser.newPage();
+    await page.setViewport({ width: 1280, height: 800 });
+    await page.evaluateOnNewDocument(watch);
+    const client = await page.createCDPSession();
+    await client.send('Network.enable');
+    const kinds = new Map();
+    let bytes = 0;
+    client.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
+    client.on(
+      'Network.loadingFinished',
+      ({ requestId, encodedDataLength }) => kinds.get(requestId) === 'Script' && (bytes += encodedDataLength),
+    );
+    await page.goto(`${base}/sign-in`, { waitUntil: 'networkidle2' });
+    await page.type('input[name=email]', 'sunniva@kettlewick.example');
+    await page.type('input[name=password]', 'pebble-in-the-stream');
+    await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle2' }), page.click('button[type=submit]')]);
+    /** @type {Record<string, { javascript: number } & Looked>} */
+    const found = {};
+    for (const [name, path] of pages) {
+      await client.send('Network.clearBrowserCache');
+      await client.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+      bytes = 0;
+      await page.goto(base + path, { waitUntil: 'networkidle0' });
+      const javascript = bytes;
+      // With what the browser has kept, as on any day but the first.
+      await client.send('Emulation.setCPUThrottlingRate', { rate: slower });
+      await page.goto(base + path, { waitUntil: 'networkidle0' });
+      const looked = /** @type {Looked} */ (await page.evaluate('window.looked'));
+      found[name] = { javascript, ...looked };
+    }
+    return { views: found, ...(await keysAt(page, base + views.inspect)) };
+  } finally {
+    await browser.close();
+    rmSync(profile, { recursive: true, force: true });
+  }
+}
+
+/** @param {import('puppeteer-core').Page} page @param {string} address */
+async function keysAt(page, address) {
+  const field = 'input[aria-label^="Reading of"]';
+  await page.goto(address, { waitUntil: 'networkidle0' });
+  await page.waitForSelector(field);
+  await page.focus(field);
+  /** @param {string} key @param {string} text */
+  const press = async (key, text) => {
+    const shown = page.evaluate(fromKey, text);
+    await page.waitForFunction('window.isArmed');
+    await page.keyboard.press(/** @type {import('puppeteer-core').KeyInput} */ (key));
+    return shown;
+  };
+  // Less than any before it, so that the page says it.
+  const value = '44.996';
+  const digits = [];
+  for (const digit of value) digits.push(await press(digit, ''));
+  return {
+    digit: quantile(digits, 0.5),
+    slowestDigit: Math.max(...digits),
+    verdict: await press('Enter', `worst so far ${value}`),
+  };
+}

@@ -1,0 +1,3 @@
+import { runTogether } from './run-together';
+
+runTogether(['src/db', 'src/server', 'src/app', 'demo'], { nth: 4, of: 8, not: ['every-family', 'kept-record'] });

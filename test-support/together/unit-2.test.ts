@@ -1,0 +1,6 @@
+import { runTogether } from './run-together';
+
+runTogether(['src/contract', 'src/core', 'src/words', 'src/components', 'src/stand-ins', 'src/documents'], {
+  nth: 2,
+  of: 8,
+});
