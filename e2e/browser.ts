@@ -21,6 +21,11 @@ const flags = [
   '--force-color-profile=srgb',
 ];
 
+/** Where a device finds the shop, where that is not the usual address: behind a line that can be cut. */
+const addresses = new WeakMap<Page, string>();
+export const addressOf = (page: Page): string => addresses.get(page) ?? base;
+export const comesBy = (page: Page, address: string): void => void addresses.set(page, address);
+
 export interface OpenedBrowser {
   readonly browser: Browser;
   readonly close: () => Promise<void>;
@@ -49,8 +54,9 @@ interface Counted {
 }
 
 /**
- * Runs in the page before anything else: counts what it fetches until the body has come, or broke off. A page that
- * sent an entry asks what changed by it: the entry has its end when that question is sent, or after a second without.
+ * Runs in the page before anything else: counts what it fetches until the body has come, or broke off. What an entry
+ * changed comes with its answer, or the page asks for it: then the entry has its end when that question is sent, or after
+ * a second without.
  */
 function countFetches(): void {
   const fetches = { open: 0, begun: 0, endedAt: 0 };
@@ -79,7 +85,9 @@ function countFetches(): void {
       if (isEntry && response.ok) {
         const ended = endOnce();
         entries.push(ended);
-        void whole.then(() => setTimeout(ended, 1000), ended);
+        // What changed came with the answer, or is asked for.
+        const isTold = (body: ArrayBuffer) => new TextDecoder().decode(body).includes('"changed":');
+        void whole.then((body) => setTimeout(ended, isTold(body) ? 0 : 1000), ended);
       } else void whole.then(end, end);
       return response;
     } catch (error) {
@@ -213,8 +221,9 @@ export async function waitForGone(page: Page, role: string, name: string): Promi
  * Comes to a page as from outside: to go to another place of the page that is shown already would not load anything.
  */
 export async function open(page: Page, path: string): Promise<void> {
-  const isShown = path.includes('#') && page.url().split('#')[0] === base + path.split('#')[0];
-  await page.goto(base + path, { waitUntil: 'load' });
+  const address = addressOf(page) + path;
+  const isShown = path.includes('#') && page.url().split('#')[0] === address.split('#')[0];
+  await page.goto(address, { waitUntil: 'load' });
   if (isShown) await page.reload({ waitUntil: 'load' });
   // Typing into a page that is not alive yet is what a hurried person does, and has a test of its own.
   await page.waitForSelector('html[data-alive]');
@@ -270,7 +279,12 @@ export async function takeOver(page: Page, key: DemoPerson['key']): Promise<void
 }
 
 async function isSignedIn(page: Page, person: string): Promise<void> {
-  await page.waitForFunction((name) => document.querySelector('header')?.innerText.includes(name), {}, person);
+  try {
+    await page.waitForFunction((name) => document.querySelector('header')?.innerText.includes(name), {}, person);
+  } catch (error) {
+    const shown = await page.evaluate(() => document.body.innerText.slice(0, 400));
+    throw new Error(`${person} is not signed in; ${page.url()} shows: ${shown}`, { cause: error });
+  }
 }
 
 /**

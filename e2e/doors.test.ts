@@ -193,6 +193,7 @@ describe('files', () => {
       '/files/mail/x',
       '/files/photo/x/thumb',
       '/files/quote/P-0402/1',
+      '/files/section/F1/1.0.0',
       '/api/find?text=mill',
       '/api/events/P-0402',
     ])
@@ -205,6 +206,8 @@ describe('files', () => {
       '/files/photo/x/huge',
       '/files/quote/P-0402/abc',
       '/files/report/x/y/z',
+      '/files/section/F1/%25+%2B',
+      '/files/section/F66/9.9.9+n-stage--1.5',
       '/jobs/P-9999',
       '/jobs/%00',
       '/jobs/%27%22%3Cb%3E',
@@ -225,6 +228,29 @@ describe('files', () => {
       return ['content-type', 'content-security-policy', 'x-content-type-options'].map((name) => headers.get(name));
     });
     expect(answer).toEqual(['application/pdf', "default-src 'none'; sandbox", 'nosniff']);
+  });
+  test('of a section are drawn as its build says, and kept', async () => {
+    await open(page, '/library');
+    const own = present(await page.$eval('img[src^="/files/section/F4/"]', (one) => one.getAttribute('src')));
+    const [usual, taller] = await page.evaluate(
+      (paths) =>
+        Promise.all(
+          paths.map(async (path) => {
+            const answer = await fetch(path);
+            const names = ['content-type', 'cache-control', 'content-security-policy'];
+            return { said: names.map((name) => answer.headers.get(name)), svg: await answer.text() };
+          }),
+        ),
+      [own, own.replace('?', '+n-stage--12?')],
+    );
+    expect(present(usual).said).toEqual([
+      'image/svg+xml',
+      'private, max-age=604800, immutable',
+      "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+    ]);
+    expect(present(usual).svg).toMatch(/^<svg /);
+    expect(present(taller).svg).toMatch(/^<svg /);
+    expect(present(taller).svg).not.toBe(present(usual).svg);
   });
 });
 

@@ -39,7 +39,17 @@ test('receiving proposes the construction by the plate, and lets it be chosen by
   await page.click('input[name=family][value=F4]');
   expect([await isChosen('F4'), await isChosen('F6')]).toEqual([true, false]);
   await fill(page, 'Stages, 3 to 40', '12');
-  await waitForText(page, '12 stages');
+  const picture = 'img[alt^="Section of"][src*="n-stage--12"]';
+  await page.waitForSelector(picture);
+  await page.waitForFunction(
+    (of) =>
+      document.querySelector<HTMLImageElement>(of)!.complete &&
+      document.querySelector<HTMLImageElement>(of)!.naturalWidth > 0,
+    {},
+    picture,
+  );
+  const drawn = await page.$eval(picture, async (one) => (await fetch(one.src)).text());
+  expect(drawn).toContain('>12 stages</text>');
 });
 
 test('a pump that was received as another construction is corrected by the drawing; once work is recorded, only how it is built', async () => {

@@ -113,7 +113,7 @@ test('the database stops and starts during entry: entries wait on the device and
   } finally {
     await control('/database/start');
   }
-  await one.waitForFunction(() => !document.body.innerText.includes('on this device and will be sent'), {
+  await one.waitForFunction(() => !/waits? on this device/.test(document.body.innerText), {
     timeout: 30_000,
   });
   expect(await (await fetch(`${process.env.BASE_URL}/api/health`)).json()).toMatchObject({
