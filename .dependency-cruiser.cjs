@@ -53,6 +53,20 @@ module.exports = {
       to: { path: '^src/(server|db|documents)' },
     },
     {
+      name: 'links-fetch-nothing-before',
+      comment: 'a link of the framework fetches what it leads to as soon as it is in view; `ui/link` does not',
+      severity: 'error',
+      from: { path: '^src', pathNot: '^src/components/ui/link\\.tsx$' },
+      to: { path: '^node_modules/next/link' },
+    },
+    {
+      name: 'the-worker-knows-the-store',
+      comment: 'it stands between a tablet and the shop, and has no page',
+      severity: 'error',
+      from: { path: '^src/worker' },
+      to: { pathNot: '^src/(worker|components/held/(caches|held-store)\\.ts)|^node_modules/(workbox-|idb)' },
+    },
+    {
       name: 'documents-know-core-only',
       severity: 'error',
       from: { path: '^src/documents' },

@@ -32,6 +32,11 @@ export default {
     },
     {
       ...shared,
+      displayName: 'unit-together',
+      testMatch: ['<rootDir>/test-support/together/unit-*.test.ts', '<rootDir>/scripts/**/*.test.mjs'],
+    },
+    {
+      ...shared,
       displayName: 'components',
       testEnvironment: 'jsdom',
       setupFilesAfterEnv: ['<rootDir>/test-support/set-up-components.ts'],
@@ -41,6 +46,16 @@ export default {
       ...shared,
       displayName: 'database',
       testMatch: ['<rootDir>/src/{db,server,app}/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'],
+      testPathIgnorePatterns: ['every-family'],
+    },
+    {
+      ...shared,
+      displayName: 'database-together',
+      testMatch: [
+        '<rootDir>/test-support/together/database-*.test.ts',
+        // What it puts in place of a module would be there for the others, too.
+        '<rootDir>/src/server/kept-record.test.ts',
+      ],
     },
     {
       ...shared,
@@ -54,13 +69,22 @@ export default {
         'telling-steps',
         'walk-bore-hole',
         'walk-gear',
+        'walk-one-of-two',
+        'plan-desk',
       ],
     },
     // What the rules beneath are held to in `core/bench` is walked once more by hand: minutes that the other checks need.
-    { ...shared, displayName: 'long', testMatch: ['<rootDir>/e2e/{telling-steps,walk-bore-hole,walk-gear}.test.ts'] },
-    // These stop the database under the application, or change the units or a gauge of the shop: nothing else may go on
-    // beside them.
-    { ...shared, displayName: 'alone', testMatch: ['<rootDir>/e2e/{gauge,inches,nothing-lost}.test.ts'] },
+    {
+      ...shared,
+      displayName: 'long',
+      testMatch: [
+        '<rootDir>/e2e/{telling-steps,walk-bore-hole,walk-gear,walk-one-of-two}.test.ts',
+        '<rootDir>/src/server/every-family.test.ts',
+      ],
+    },
+    // These stop the database under the application, change the units or a gauge of the shop, or want its plan, which is
+    // drawn up anew with every change of others: nothing else may go on beside them.
+    { ...shared, displayName: 'alone', testMatch: ['<rootDir>/e2e/{gauge,inches,nothing-lost,plan-desk}.test.ts'] },
     // These start shops of their own, end their processes and fill their disk.
     { ...shared, displayName: 'running', testMatch: ['<rootDir>/e2e/keep-running.test.ts'] },
   ],
