@@ -2,6 +2,7 @@ import { TextEncoder } from 'node:util';
 import { MessageChannel } from 'node:worker_threads';
 import { act, render, screen, within } from '@testing-library/react';
 import { answerFetch } from '../../../test-support/answer-fetch';
+import { come, leave } from '../act/leaving';
 import { router } from '../../../test-support/set-up-components';
 import { Floor, type Strip } from './floor';
 
@@ -79,6 +80,23 @@ describe('by itself', () => {
     expect(router.refresh).toHaveBeenCalledTimes(1);
     await wait(8000);
     expect(router.refresh).toHaveBeenCalledTimes(1);
+  });
+  test('who leaves asks no more; a sign-in that was ended elsewhere asks for another', async () => {
+    let isOver = false;
+    const refused = { code: 'not-signed-in', what: 'w', kept: 'k', todo: 't', issues: [] };
+    const asked = answerFetch(() =>
+      isOver ? { status: 401, body: { error: refused } } : { body: { data: { version: '1' } } },
+    );
+    render(show([strip('P-0401')]));
+    leave();
+    await wait(9000);
+    expect(asked).toEqual([]);
+    come();
+    isOver = true;
+    await wait(4000);
+    expect(asked).toHaveLength(1);
+    expect(router.refresh).toHaveBeenCalledTimes(1);
+    expect(screen.queryByText(/No line to the shop/)).toBeNull();
   });
   test('it says since when the shop does not answer, and that it does again', async () => {
     let isAway = true;

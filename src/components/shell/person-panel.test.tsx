@@ -1,6 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { answerFetch } from '../../../test-support/answer-fetch';
+import { come, leavingSignal } from '../act/leaving';
 import { PersonPanel } from './person-panel';
 
 const others = [{ id: 'p-2', name: 'Marek Thornby', role: 'inspector' }];
@@ -28,6 +29,20 @@ test('elsewhere nobody is asked for a PIN; a coordinator makes the device a tabl
   await userEvent.type(screen.getByLabelText(/Make this device a tablet/), 'Bench 3');
   await userEvent.click(screen.getByRole('button', { name: 'Enrol it' }));
   expect(asked.map(({ path, body }) => [path, body])).toEqual([['/api/act/enrol-tablet', { name: 'Bench 3' }]]);
+});
+
+test('a sign-out that nobody answers is said, and one stays signed in', async () => {
+  let isAway = true;
+  const asked = answerFetch(() => (isAway ? 'lost' : { body: { data: {} } }));
+  shown({ role: 'technician', tablet: null });
+  await userEvent.click(screen.getByRole('button', { name: 'Sign out' }));
+  expect(await screen.findByText(/You are still signed in/)).toBeInTheDocument();
+  expect(leavingSignal().aborted).toBe(false);
+  isAway = false;
+  await userEvent.click(screen.getByRole('button', { name: 'Sign out' }));
+  expect(leavingSignal().aborted).toBe(true);
+  expect(asked.map(({ path }) => path)).toEqual(['/api/sign-out', '/api/sign-out']);
+  come();
 });
 
 test('where one is signed in is listed when it is asked for, and each can be ended', async () => {

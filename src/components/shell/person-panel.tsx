@@ -4,8 +4,9 @@ import { Popover } from 'radix-ui';
 import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
-import { act, type ActError } from '../act/act';
+import { act, lost, type ActError } from '../act/act';
 import { getData } from '../act/get-data';
+import { come, leave } from '../act/leaving';
 import { useAct } from '../act/use-act';
 import { letGo, stopAsking } from '../held/hold-bench';
 import { textOf } from '../ui/form-data';
@@ -116,6 +117,7 @@ function OwnSecret() {
 export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
   const router = useRouter();
   const [error, setError] = useState<ActError | null>(null);
+  const [stays, setStays] = useState<ActError | null>(null);
   const [isOpen, setOpen] = useState(true);
   const switchTo = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -130,7 +132,12 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
   };
   const signOut = async () => {
     stopAsking();
-    await fetch('/api/sign-out', { method: 'POST' });
+    leave();
+    const answer = await fetch('/api/sign-out', { method: 'POST' }).catch(() => null);
+    if (!answer?.ok) {
+      come();
+      return setStays({ ...lost, kept: 'You are still signed in.' });
+    }
     // What this device holds of the shop goes with the person; what they entered and nobody took yet stays.
     await letGo().catch(() => undefined);
     router.push('/sign-in');
@@ -194,6 +201,7 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
           )}
           <OwnPasskeys />
           <OwnSignIns />
+          <ErrorNote error={stays} />
           <div className="row mt-3 flex justify-between pt-2">
             <Button tone="quiet" onClick={toggleTheme}>
               Light or dark

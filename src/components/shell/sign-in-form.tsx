@@ -7,6 +7,7 @@ import { useForm } from 'react-hook-form';
 import type { InputOf } from '@/contract';
 import { createOwnerInput, signInInput } from '@/contract/people';
 import { act, type ActError } from '../act/act';
+import { come } from '../act/leaving';
 import { WordMark } from '../signs/stream';
 import { Button, ErrorNote, TextField } from '../ui/form';
 import { faultsOf } from '../ui/form-faults';
@@ -35,6 +36,7 @@ function useOpening<V extends 'sign-in' | 'sign-in-by-passkey' | 'create-owner'>
   const send = async (input: InputOf<V>) => {
     const answer = await act(verb, input);
     if (!answer.ok) return setError(answer.error);
+    come();
     router.push('/');
     router.refresh();
   };
