@@ -236,7 +236,7 @@ export async function listJobsIn(
 export async function readFloorVersion(connection: Connection): Promise<string> {
   const [row] = await rowsOf<{ version: string }>(
     connection,
-    sql`select concat(count(*), '.', coalesce(sum(version), 0), '.', (select coalesce(max(version), 0) from kept_plans)) as version from jobs where closed_at is null`,
+    sql`select concat(count(*), '.', coalesce(sum(crc32(head_hash)), 0), '.', (select coalesce(max(version), 0) from kept_plans)) as version from jobs where closed_at is null`,
   );
   return row?.version ?? '';
 }

@@ -315,4 +315,17 @@ describe('finding', () => {
     await shop.play({ at: 'teardown' });
     expect(await read()).not.toBe(before);
   });
+  test('the floor is read once for all of a role, and anew when a job has changed', async () => {
+    const read = (who: string) => shop.act(who, 'read-floor', {});
+    const stripIn = ({ strips }: Awaited<ReturnType<typeof read>>) =>
+      present(strips.find((one) => one.tag === tag));
+    const first = await read('ines');
+    expect(await read('odile')).toBe(first);
+    const others = await read('marek');
+    expect(others.strips.map((one) => one.tag)).toEqual(first.strips.map((one) => one.tag));
+    expect(others.strips.map(({ needsMe }) => needsMe)).not.toEqual(first.strips.map(({ needsMe }) => needsMe));
+    await shop.act('wenna', 'hold-job', { tag, reason: 'asked', until: '2031-01-01', holder: 'C' });
+    expect([stripIn(first).onHold, stripIn(await read('odile')).onHold]).toEqual([false, true]);
+    expect((await read('ines')).version).not.toBe(first.version);
+  });
 });

@@ -107,6 +107,30 @@ export async function floorFrame(context: Context, connection: Connection) {
 /** As many as a shop has open at most; more than these are read on a page of their own. */
 const pageSize = 600;
 
+/**
+ * Floors that were read: what one shows follows from its version, the day and who looks. Some dozen are enough for a
+ * shop's roles; of hundreds of open jobs one takes a third of a megabyte.
+ */
+const floors = new LRUCache<string, FloorRead>({ max: 24 });
+
+async function floorAt(context: Context, frame: Frame, version: string, after: string | null) {
+  const today = dayIn(frame.zone, frame.now);
+  const [promisedOn, id] = after?.split('_') ?? [];
+  const rows = await listOpenJobs(context.database, {
+    after: promisedOn && id ? { promisedOn, id } : null,
+    limit: pageSize + 1,
+  });
+  const last = rows[pageSize - 1];
+  return {
+    version,
+    today,
+    currency: frame.currency,
+    strips: rows.slice(0, pageSize).map((row) => stripOf(row, frame)),
+    next: rows.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
+  };
+}
+type FloorRead = Awaited<ReturnType<typeof floorAt>>;
+
 /** Open jobs, by promise; each with its next move and ready range. */
 export const readFloor = defineUseCase({
   verb: 'read-floor',
@@ -114,21 +138,16 @@ export const readFloor = defineUseCase({
   input: z.strictObject({ after: z.string().max(60).nullable().default(null) }),
   async run(context, { after }) {
     const frame = await floorFrame(context, context.database);
-    const [promisedOn, id] = after?.split('_') ?? [];
     // Read before the rows: what changes between the two is seen again, not missed.
     const version = await readFloorVersion(context.database);
-    const rows = await listOpenJobs(context.database, {
-      after: promisedOn && id ? { promisedOn, id } : null,
-      limit: pageSize + 1,
-    });
-    const last = rows[pageSize - 1];
-    return {
-      version,
-      today: dayIn(frame.zone, frame.now),
-      currency: frame.currency,
-      strips: rows.slice(0, pageSize).map((row) => stripOf(row, frame)),
-      next: rows.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
-    };
+    const { zone, currency, role } = frame;
+    const key = [version, dayIn(zone, frame.now), zone, currency, role, after].join(' ');
+    const known = floors.get(key);
+    if (known) return known;
+    const read = await floorAt(context, frame, version, after);
+    // What changed between the two stands in the rows and not in the version: such a floor is nobody else's.
+    if ((await readFloorVersion(context.database)) === version) floors.set(key, read);
+    return read;
   },
 });
 
