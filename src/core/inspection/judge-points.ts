@@ -1,6 +1,7 @@
 import { present } from '../present';
 import { stepDecimals, limitsOf, sayLimits, type Family, type FamilyPoint, type PointLimits } from '../family';
 import { placeKey, type Phase, type Reading } from '../record';
+import { remembered } from '../remembered';
 import {
   bearingBoreLowerUm,
   reckonReadings,
@@ -261,18 +262,25 @@ export function judgePoint(point: FamilyPoint, { readings, phase }: Omit<Asked, 
   }
 }
 
+/** Gates, standing, sheet and scope ask for the same. */
+const judged = remembered(
+  (readings: readonly Reading[], points: Family['points'], phase: Phase): readonly PointState[] => {
+    const byPoint = new Map<string, Reading[]>();
+    for (const reading of readings.filter((one) => one.phase === phase))
+      byPoint.set(reading.pointId, [...(byPoint.get(reading.pointId) ?? []), reading]);
+    const of = (ids: readonly string[]) => ids.flatMap((id) => byPoint.get(id) ?? []);
+    return points
+      .filter((point) => point.measured.includes(phase))
+      .map((point) =>
+        judgePoint(point, {
+          readings: of(point.derived ? [point.derived.bore, point.derived.journal] : [point.id]),
+          phase,
+        }),
+      );
+  },
+);
+
 /** All points that are measured in a phase, in the family's order. */
 export function judgePoints({ family, readings, phase }: Asked): readonly PointState[] {
-  const byPoint = new Map<string, Reading[]>();
-  for (const reading of readings.filter((one) => one.phase === phase))
-    byPoint.set(reading.pointId, [...(byPoint.get(reading.pointId) ?? []), reading]);
-  const of = (ids: readonly string[]) => ids.flatMap((id) => byPoint.get(id) ?? []);
-  return family.points
-    .filter((point) => point.measured.includes(phase))
-    .map((point) =>
-      judgePoint(point, {
-        readings: of(point.derived ? [point.derived.bore, point.derived.journal] : [point.id]),
-        phase,
-      }),
-    );
+  return judged(readings, family.points, phase);
 }

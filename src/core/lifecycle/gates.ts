@@ -17,6 +17,7 @@ import {
   type JobRecord,
   type Station,
 } from '../record';
+import { remembered } from '../remembered';
 import type { Missing, MissingArguments, MissingCode } from './missing';
 import { openPreparations, preparationWords } from './next-move';
 
@@ -271,6 +272,10 @@ export const gates = {
   close: isReleased,
 } as const satisfies Record<string, Gate>;
 
+const missingFor = remembered((record: JobRecord, family: Family, event: keyof typeof gates) =>
+  gates[event](record, family),
+);
+
 export function gateFor(event: string, record: JobRecord, family: Family): readonly Missing[] {
-  return event in gates ? gates[event as keyof typeof gates](record, family) : [];
+  return event in gates ? missingFor(record, family, event as keyof typeof gates) : [];
 }

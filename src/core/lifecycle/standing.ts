@@ -17,6 +17,7 @@ import {
   type Station,
   type SupplySource,
 } from '../record';
+import { remembered } from '../remembered';
 import { minutesAhead, minutesAt, standardMinutesSchema, standardOf, workAhead, workAheadSchema } from '../workload';
 import { gateFor } from './gates';
 import { nextMoveSchema, openPreparations, type NextMove } from './next-move';
@@ -239,7 +240,7 @@ function awaitedFrom(needs: readonly Need[]): Holder | null {
 }
 
 /** Holder, next move and what remains of a job, from its whole record. Pure. */
-export function standingOf(record: JobRecord, family: Family): Standing {
+export const standingOf = remembered((record: JobRecord, family: Family): Standing => {
   const needs = needsOf(record, family);
   const { station, hold, outcome, closedAt } = record;
   const parts = { toOrder: toOrder(needs).length + toArrange(needs).length, awaited: awaitedFrom(needs) };
@@ -251,4 +252,4 @@ export function standingOf(record: JobRecord, family: Family): Standing {
     work: [...workAhead(record, family)],
     standard: standardOf((one) => minutesAt(family, one)),
   };
-}
+});

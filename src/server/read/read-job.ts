@@ -18,6 +18,7 @@ import {
 } from '@/core/lifecycle';
 import type { ReadyRange } from '@/core/planning';
 import { currentQuote, isConstructionOpen, type JobRecord } from '@/core/record';
+import { remembered } from '@/core/remembered';
 import { findPlannedPump, listEventsAfter, listInstruments, listPeople, readShop } from '@/db';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
@@ -56,11 +57,11 @@ function termsOf(record: JobRecord, family: Family, shopMonths: number) {
 }
 
 /** What a family says that a customer reads: names and plain words of parts, points, damage and steps. */
-const saidBy = ({ parts, points, damage, rebuild, test }: Family): readonly string[] => [
+const saidBy = remembered(({ parts, points, damage, rebuild, test }: Family): readonly string[] => [
   ...[...parts, ...points, ...damage].map(({ plain }) => plain),
   ...parts.map(({ name }) => name),
   ...[...points, ...rebuild, ...test.steps].map(({ title }) => title),
-];
+]);
 
 /** What a job's page shows that follows from the record, its family and the day: small, and reckoned anew each time. */
 async function frameOf(context: Context, record: JobRecord, family: Family) {
