@@ -8,6 +8,7 @@ import { sayReason } from '@/core/errors';
 import { drawSection, limitsOf, middleOf, sayLimits, stepDecimals, type FamilyPoint } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
 import { asId, placeKey, type Phase, type Place as MeasuringPlace, type Reading, type Tool } from '@/core/record';
+import { remembered } from '@/core/remembered';
 import { decimalsOf, formatLength, lengthUnit, withLengthUnit, type LengthDisplay } from '@/core/units';
 import { act, type ActError } from '../act/act';
 import { tellChanged } from '../act/changes';
@@ -49,6 +50,10 @@ const sayPlace = (place: string) => {
 /** What was typed of a place, as it goes to the shop. */
 type SentReading = InputOf<'record-readings'>['entries'][number];
 
+const standingIn = remembered((standing: readonly Reading[], phase: Phase) =>
+  standing.filter((reading) => reading.phase === phase),
+);
+
 /**
  * Readings as the record has them, with those laid over that still wait on this device, and the one that is on its way:
  * its verdict is here before the shop has answered.
@@ -57,11 +62,9 @@ function useReadings(view: JobView, phase: Phase, sent: SentReading | null): rea
   const { record, family, instruments, person } = view;
   const waiting = useWaiting('record-readings', record.tag);
   return useMemo(() => {
-    const laid = new Map(
-      standingReadings(record, family)
-        .filter((reading) => reading.phase === phase)
-        .map((reading) => [`${reading.pointId} ${reading.place}`, reading]),
-    );
+    const standing = standingIn(standingReadings(record, family), phase);
+    if (!sent && !waiting.length) return standing;
+    const laid = new Map(standing.map((reading) => [`${reading.pointId} ${reading.place}`, reading]));
     const isOnItsWay = ({ pointId, place, basedOn }: SentReading) =>
       (laid.get(`${pointId} ${place}`)?.version ?? 0) <= basedOn;
     const over = waiting.filter((one) => one.phase === phase).map(({ entries }) => entries);

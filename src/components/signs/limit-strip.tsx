@@ -1,4 +1,3 @@
-import { useId } from 'react';
 import type { Strip } from '@/core/inspection';
 
 interface Props {
@@ -10,10 +9,9 @@ interface Props {
 
 /**
  * A rule to scale: the new band solid, the reuse allowance hatched, beyond it bare; each reading a tick, the worst
- * taller, uncertainty as a whisker.
+ * taller, uncertainty as a whisker. Its hatch is drawn once a page (`SignDefinitions`).
  */
 export function LimitStrip({ strip, width = 230, label, isBad }: Props) {
-  const hatch = useId();
   const x = (value: number) => ((value - strip.low) / (strip.high - strip.low)) * width;
   const worstColour = isBad ? 'var(--jasper)' : 'var(--ink)';
   const bar = (from: number, to: number) => ({
@@ -22,17 +20,12 @@ export function LimitStrip({ strip, width = 230, label, isBad }: Props) {
   });
   return (
     <svg width={width} height={34} role="img" aria-label={label}>
-      <defs>
-        <pattern id={hatch} width={5} height={5} patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
-          <line y2={5} stroke="var(--slate)" strokeWidth={1.6} />
-        </pattern>
-      </defs>
       <line x1={0} x2={width} y1={22} y2={22} stroke="var(--line)" />
       <rect
         {...bar(strip.reuseBand[0], strip.reuseBand[1])}
         y={17}
         height={10}
-        fill={`url(#${hatch})`}
+        fill="url(#reuse-hatch)"
         stroke="var(--slate)"
         strokeWidth={0.7}
       />

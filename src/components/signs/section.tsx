@@ -10,6 +10,7 @@ import {
   type SectionArrow,
   type SectionDrawing,
   type SectionNotes,
+  type SectionShape,
 } from '@/core/family';
 import { pebble } from './pebble';
 import { fillOf, hatches, wordShare } from './section-colours';
@@ -69,6 +70,34 @@ function Movement({ arrow }: { readonly arrow: SectionArrow }) {
       )}
     </g>
   );
+}
+
+function fillIn(shape: SectionShape, state: PartState, id: string): string {
+  if (shape.fill === 'line') return 'none';
+  if (state === 'replace') return 'var(--jasper)';
+  return state === 'now' ? 'var(--ochre)' : fillOf(shape, (material) => id + material);
+}
+
+/** As it may stand between quotes; a path is made of letters and figures alone. */
+const attribute = (words: string) => words.replace(/[&<"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+
+/** Outlines on which nobody picks, as they stand in the page: the framework need not go through hundreds of them. */
+function writeOutlines(
+  shapes: readonly SectionShape[],
+  stateOf: (shape: SectionShape) => PartState,
+  id: string,
+): string {
+  return shapes
+    .map((shape) => {
+      const state = stateOf(shape);
+      const lit = state === 'now' ? ` data-lit="${attribute(shape.part)}"` : '';
+      const faint = state === 'removed' ? ' fill-opacity=".12" stroke-opacity=".3" stroke-dasharray="3 3"' : '';
+      const look = `fill="${attribute(fillIn(shape, state, id))}"${lit}${faint}`;
+      return halvesOf(shape)
+        .map((mirror) => `<path d="${shape.d}" transform="translate(0 ${shape.line}) scale(1 ${mirror})" ${look}/>`)
+        .join('');
+    })
+    .join('');
 }
 
 /** Where an outline begins along the shaft. */
@@ -143,6 +172,10 @@ export function Section({
       onKeyDown: onPartKey(part),
     }),
   });
+  const stateOf = ({ part, member }: SectionShape): PartState => {
+    const own = parts[part] ?? 'here';
+    return own === 'now' && isOther(member, inHand) ? 'here' : own;
+  };
   // Of what is lit in one colour no hatch is seen.
   const isPlain = (part: string) => parts[part] === 'replace';
   const hatched = new Set(drawing.shapes.flatMap(({ part, material }) => (isPlain(part) ? [] : [material])));
@@ -171,35 +204,35 @@ export function Section({
           ))}
       </defs>
       <g transform={drawing.isVertical ? `translate(0 ${height}) rotate(-90)` : undefined}>
-        <g stroke="var(--ink)" strokeWidth={1.1} strokeLinejoin="round">
-          {drawing.shapes.flatMap((shape, i) =>
-            halvesOf(shape).map((mirror) => {
-              const own = parts[shape.part] ?? 'here';
-              const state = own === 'now' && isOther(shape.member, inHand) ? 'here' : own;
-              return (
-                <path
-                  key={`${i} ${mirror}`}
-                  d={shape.d}
-                  data-lit={state === 'now' ? shape.part : undefined}
-                  transform={`translate(0 ${shape.line}) scale(1 ${mirror})`}
-                  {...(onPickPart && partHandles(shape.part, i === firstOf.get(shape.part) && mirror === 1))}
-                  fill={
-                    shape.fill === 'line'
-                      ? 'none'
-                      : state === 'replace'
-                        ? 'var(--jasper)'
-                        : state === 'now'
-                          ? 'var(--ochre)'
-                          : fillOf(shape, (material) => id + material)
-                  }
-                  fillOpacity={state === 'removed' ? 0.12 : 1}
-                  strokeOpacity={state === 'removed' ? 0.3 : 1}
-                  strokeDasharray={state === 'removed' ? '3 3' : undefined}
-                />
-              );
-            }),
-          )}
-        </g>
+        {onPickPart ? (
+          <g stroke="var(--ink)" strokeWidth={1.1} strokeLinejoin="round">
+            {drawing.shapes.flatMap((shape, i) =>
+              halvesOf(shape).map((mirror) => {
+                const state = stateOf(shape);
+                return (
+                  <path
+                    key={`${i} ${mirror}`}
+                    d={shape.d}
+                    data-lit={state === 'now' ? shape.part : undefined}
+                    transform={`translate(0 ${shape.line}) scale(1 ${mirror})`}
+                    {...partHandles(shape.part, i === firstOf.get(shape.part) && mirror === 1)}
+                    fill={fillIn(shape, state, id)}
+                    fillOpacity={state === 'removed' ? 0.12 : 1}
+                    strokeOpacity={state === 'removed' ? 0.3 : 1}
+                    strokeDasharray={state === 'removed' ? '3 3' : undefined}
+                  />
+                );
+              }),
+            )}
+          </g>
+        ) : (
+          <g
+            stroke="var(--ink)"
+            strokeWidth={1.1}
+            strokeLinejoin="round"
+            dangerouslySetInnerHTML={{ __html: writeOutlines(drawing.shapes, stateOf, id) }}
+          />
+        )}
         {drawing.axes.map((axis) => (
           <line
             key={axis.y}
