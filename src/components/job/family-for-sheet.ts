@@ -1,6 +1,7 @@
-import { partsOn, readBuild, sayChoices, sectionOn, type Family, type Side } from '@/core/family';
+import { partsOn, readBuild, sayChoices, sectionOn, type Family, type Side, type Step } from '@/core/family';
 import type { ConversionShown } from './view';
-import type { Station } from '@/core/record';
+import { stations, type Station } from '@/core/record';
+import { remembered } from '@/core/remembered';
 
 type Part = 'parts' | 'points' | 'teardown' | 'rebuild' | 'damage' | 'section' | 'kits';
 
@@ -25,6 +26,32 @@ const needed: Readonly<Record<Station, readonly Part[]>> = {
   return: ['parts'],
 };
 
+/** Where rebuild is worked or begun again; elsewhere it is only named what it needs, closes and measures. */
+const worksRebuild: ReadonlySet<Station> = new Set(['rebuild', 'test']);
+
+/** Steps without how they are done: what stops them, what was measured at them and what is closed follows as before. */
+const withoutHow = remembered((steps: readonly Step[]): Step[] =>
+  steps.map((step) => ({
+    ...step,
+    cautions: [],
+    actions: step.actions.map(({ id, title, after, answer }) => ({
+      ...{
+        id,
+        title,
+        do: [],
+        tools: [],
+        consumables: [],
+        lights: [],
+        moves: 'none' as const,
+        cautions: [],
+        once: false,
+      },
+      ...(after && { after }),
+      ...(answer?.kind === 'measure' && { answer }),
+    })),
+  })),
+);
+
 /** Until it was inspected a converted pump is shown as it came, from then on as it goes back; the quote has both. */
 const sideOf = (station: Station): Side | null =>
   station === 'receive' || station === 'teardown' || station === 'clean' || station === 'inspect'
@@ -33,7 +60,8 @@ const sideOf = (station: Station): Side | null =>
       ? null
       : 'goes back';
 
-export function familyForSheet(family: Family, station: Station): Family {
+/** Made once for a family and a station: what was made and sent before is sent as it was written then. */
+export const familyForSheet = remembered((family: Family, station: Station): Family => {
   const has = (part: Part) => needed[station].includes(part);
   const side = sideOf(station);
   const parts = side ? [...partsOn(family.parts, side)] : family.parts;
@@ -45,12 +73,12 @@ export function familyForSheet(family: Family, station: Station): Family {
     parts: has('parts') ? parts : [],
     points: has('points') ? family.points : [],
     teardown: has('teardown') ? family.teardown : [],
-    rebuild: has('rebuild') ? family.rebuild : [],
+    rebuild: worksRebuild.has(station) ? family.rebuild : has('rebuild') ? withoutHow(family.rebuild) : [],
     damage: has('damage') ? family.damage : [],
     section: has('section') ? section : { ...family.section, bodies: [] },
     shapes: has('section') ? family.shapes : {},
   };
-}
+}, stations.length);
 
 /** What is converted, in words, with the names of what leaves and comes; null where it goes back as it came. */
 export function conversionOf(family: Family): ConversionShown | null {
