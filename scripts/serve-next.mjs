@@ -8,6 +8,7 @@ import pino from 'pino';
 import metrics from 'prom-client';
 import { readTrusted, settleForwarded } from './lib/client-address.mjs';
 import { guard } from './lib/guard.mjs';
+import { beginPage } from './lib/page-data.mjs';
 import { answerStill } from './lib/still-files.mjs';
 import { describeLine, pathForLog, routeOf } from './lib/log-words.mjs';
 
@@ -146,6 +147,7 @@ const server = createServer((request, response) => {
   if (!isDecodable(url)) return refuse(request, response);
   if (answerStill(request, response)) return;
   if (!guard(request, response)) return;
+  beginPage(request, response);
   if (isNear(request) && !url.startsWith('/_next/static/')) request.headers['accept-encoding'] = 'identity';
   if (url.startsWith('/customer/')) answerGoneWith404(url, response);
   handle(request, response).catch((error) => {

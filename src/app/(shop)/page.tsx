@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { perform, readFloor } from '@/server';
 import { FloorOfText, type Floor } from '@/components/floor/floor';
-import { asText } from '@/components/ui/as-text';
+import { sent } from '@/app/page-data';
 import { firstParam, type SearchParam } from '../search-param';
 import { requestContext } from '../session';
 
@@ -10,5 +10,5 @@ export const metadata: Metadata = { title: 'Floor' };
 export default async function FloorPage({ searchParams }: { searchParams: Promise<{ after?: SearchParam }> }) {
   const { after } = await searchParams;
   const floor = await perform(readFloor, await requestContext(), { after: firstParam(after) ?? null });
-  return <FloorOfText text={asText<typeof Floor>(floor)} />;
+  return <FloorOfText {...await sent<typeof Floor>(floor)} />;
 }

@@ -1,8 +1,54 @@
+/** Props on their way: as text, or where in the data of a page that comes whole they stand. */
+export type Sent = { readonly text: string } | { readonly at: string; readonly id: string };
+
+const shared = globalThis as { puddlestonePages?: Map<string, Map<string, object>> };
+/** The data of pages in the making, by page and place (`scripts/lib/page-data.mjs`); nothing in a browser. */
+export const dataOfPages = () => shared.puddlestonePages;
+
+/** So many of the texts that were written last are kept: those of jobs and families that people work on now. */
+const most = 60;
+/** Lists and things that stand, with the text of each: a record or a family is not written again for the next who asks. */
+const written = new Map<object, string>();
+/** Texts that are shorter are written sooner than found. */
+const shortest = 2000;
+
+function writtenOf(value: object): string {
+  const known = written.get(value);
+  if (known !== undefined) {
+    // What is asked for stays longest.
+    written.delete(value);
+    written.set(value, known);
+    return known;
+  }
+  // Where it stands in a page as a script, nothing in it ends that.
+  const text = JSON.stringify(value).replaceAll('<', String.raw`\u003c`);
+  if (text.length < shortest) return text;
+  const [first] = written.keys();
+  if (written.size >= most && first) written.delete(first);
+  written.set(value, text);
+  return text;
+}
+
+/** How deep things lie that stand by themselves, such as what a record has beside its lists. */
+const depthOfParts = 3;
+
+function write(value: unknown, depth: number): string | undefined {
+  if (typeof value !== 'object' || value === null)
+    return (JSON.stringify(value) as string | undefined)?.replaceAll('<', String.raw`\u003c`);
+  if (depth === depthOfParts || Array.isArray(value)) return writtenOf(value);
+  const pieces = Object.entries(value).flatMap(([key, one]) => {
+    const text = write(one, depth + 1);
+    return text === undefined ? [] : [`${JSON.stringify(key)}:${text}`];
+  });
+  return `{${pieces.join(',')}}`;
+}
+
 /**
- * Props of a component as one text, for what `ofText` makes of it. They must be plain: what JSON does not know, such as
- * dates and functions, does not arrive.
- * @example <FloorOfText text={asText<typeof Floor>(floor)} />
+ * Props of a component as one text of JSON, for what `ofText` makes of it; it may stand in a script of a page. They must
+ * be plain: what JSON does not know, such as dates and functions, does not arrive. They must not be changed in place
+ * afterwards.
+ * @example asText<typeof Floor>(floor)
  */
-export function asText<Shown extends (props: never) => unknown>(props: Parameters<Shown>[0]): string {
-  return JSON.stringify(props);
+export function asText<Shown extends (props: never) => unknown>(props: Parameters<Shown>[0] & object): string {
+  return write(props, 0) ?? '{}';
 }

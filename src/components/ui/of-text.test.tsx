@@ -1,4 +1,5 @@
-import { render, screen } from '@testing-library/react';
+import { act, render, screen } from '@testing-library/react';
+import { createRoot, hydrateRoot } from 'react-dom/client';
 import { asText } from './as-text';
 import { ofText } from './of-text';
 
@@ -13,16 +14,64 @@ function Shown(props: Props) {
   return <p>{props.tag}</p>;
 }
 const ShownOfText = ofText(Shown);
+const props = { tag: 'P-0411 </script><b>"\u2028', points: [{ id: 'ring', value: null }] };
+const shared = globalThis as { puddlestonePages?: Map<string, Map<string, object>> | undefined };
 
 test('what a component is given arrives as it was; it is read once for a text', () => {
-  const props = { tag: 'P-0411 </script><b>"\u2028', points: [{ id: 'ring', value: null }] };
   const text = asText<typeof Shown>(props);
   const { rerender } = render(<ShownOfText text={text} />);
   rerender(<ShownOfText text={text} />);
-  expect(seen[0]).toEqual(props);
-  expect(seen.at(-1)?.points).toBe(seen[0]?.points);
+  expect(seen.at(-1)).toEqual(props);
+  expect(seen.at(-1)?.points).toBe(seen.at(-2)?.points);
   // As text it is drawn, not as markup.
   expect(screen.getByText(/<\/script>/)).toBeInTheDocument();
   rerender(<ShownOfText text={asText<typeof Shown>({ ...props, tag: 'P-0412' })} />);
   expect(screen.getByText('P-0412')).toBeInTheDocument();
+});
+
+test('parts that are large and stand by themselves are written as all of it would be', () => {
+  const long = Array.from({ length: 400 }, (_, i) => ({ id: `point-${i}`, value: i % 7 ? i : null }));
+  const shown = {
+    ...{ tag: 'P-0411', said: undefined, points: long, none: null, count: 3.5 },
+    view: { record: { readings: long, note: '< "' }, at: ['a', null] },
+  };
+  const text = asText<(given: object) => null>(shown);
+  expect(JSON.parse(text)).toEqual(JSON.parse(JSON.stringify(shown)));
+  expect(text).not.toContain('<');
+  expect(asText<(given: object) => null>({ ...shown })).toBe(text);
+});
+
+describe('in a page that comes whole', () => {
+  const { renderToString } = jest.requireActual<typeof import('react-dom/server')>('react-dom/server');
+  const place = { at: 'data-0', id: 'page-1' };
+  afterEach(() => {
+    shared.puddlestonePages = undefined;
+    document.body.replaceChildren();
+  });
+  test('its data stand once, as data; a browser goes on from them, also when it is shown again later', async () => {
+    shared.puddlestonePages = new Map([[place.id, new Map([[place.at, props]])]]);
+    const html = renderToString(<ShownOfText {...place} />);
+    shared.puddlestonePages = undefined;
+    const box = document.createElement('div');
+    document.body.append(box);
+    box.innerHTML = html;
+    const script = box.querySelector('script');
+    expect(script?.type).toBe('application/json');
+    expect(JSON.parse(script?.textContent ?? '')).toEqual(props);
+    expect(box.querySelector('p')?.textContent).toBe(props.tag);
+    const faults: unknown[] = [];
+    seen.length = 0;
+    const root = await act(() =>
+      hydrateRoot(box, <ShownOfText {...place} />, { onRecoverableError: (error) => faults.push(error) }),
+    );
+    expect(faults).toEqual([]);
+    expect(seen.at(-1)).toEqual(props);
+    act(() => root.unmount());
+    // As when somebody goes back: the page that brought them is gone.
+    const other = document.createElement('div');
+    const again = createRoot(other);
+    act(() => again.render(<ShownOfText {...place} />));
+    expect(other.querySelector('p')?.textContent).toBe(props.tag);
+    act(() => again.unmount());
+  });
 });

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { perform, readPartsDesk } from '@/server';
 import { PartsDeskOfText, type PartsDesk } from '@/components/parts/parts-desk';
-import { asText } from '@/components/ui/as-text';
+import { sent } from '@/app/page-data';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
 
@@ -9,6 +9,6 @@ export const metadata: Metadata = { title: 'Parts' };
 
 export default async function PartsPage() {
   return orExplain(async () => (
-    <PartsDeskOfText text={asText<typeof PartsDesk>(await perform(readPartsDesk, await requestContext(), {}))} />
+    <PartsDeskOfText {...await sent<typeof PartsDesk>(await perform(readPartsDesk, await requestContext(), {}))} />
   ));
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { perform, readPlan } from '@/server';
 import { PlanPageOfText, type PlanPage } from '@/components/plan/plan-page';
-import { asText } from '@/components/ui/as-text';
+import { sent } from '@/app/page-data';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
 
@@ -10,6 +10,6 @@ export const metadata: Metadata = { title: 'Plan' };
 export default async function Page() {
   return orExplain(async () => {
     const shown = await perform(readPlan, await requestContext(), {});
-    return <PlanPageOfText text={asText<typeof PlanPage>({ shown })} />;
+    return <PlanPageOfText {...await sent<typeof PlanPage>({ shown })} />;
   });
 }

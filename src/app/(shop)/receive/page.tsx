@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { perform, readReceiving } from '@/server';
 import { ReceiveFormOfText, type ReceiveForm } from '@/components/receive/receive-form';
-import { asText } from '@/components/ui/as-text';
+import { sent } from '@/app/page-data';
 import { requestContext } from '@/app/session';
 import { firstParam, type SearchParam } from '@/app/search-param';
 import { orExplain } from '@/app/explain';
@@ -22,7 +22,7 @@ export default async function ReceivePage({ searchParams }: Props) {
   const promise = { familyId: firstParam(params.family, 10) ?? '', promisedOn: firstParam(params.promised, 10) ?? '' };
   return orExplain(async () => {
     const { families, lot, today } = await perform(readReceiving, await requestContext(), { lot: asked });
-    const text = asText<typeof ReceiveForm>({ families, lot, today, promise });
-    return <ReceiveFormOfText key={lot?.number ?? ''} text={text} />;
+    const shown = await sent<typeof ReceiveForm>({ families, lot, today, promise });
+    return <ReceiveFormOfText key={lot?.number ?? ''} {...shown} />;
   });
 }

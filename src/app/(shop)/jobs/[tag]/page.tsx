@@ -5,8 +5,8 @@ import { stations, type Station } from '@/core/record';
 import { audiences, perform, readJob } from '@/server';
 import { JobRoomOfText, type JobRoom } from '@/components/job/job-room';
 import type { JobView } from '@/components/job/view';
-import { asText } from '@/components/ui/as-text';
 import { orExplain } from '@/app/explain';
+import { sent } from '@/app/page-data';
 import type { SearchParam } from '@/app/search-param';
 import { currentActor, requestContext } from '@/app/session';
 import { conversionOf, familyForSheet } from '@/components/job/family-for-sheet';
@@ -45,6 +45,6 @@ export default async function JobPage({ params, searchParams }: Props) {
       family: familyForSheet(whole.family, shown),
       conversion: conversionOf(whole.family),
     };
-    return <JobRoomOfText text={asText<typeof JobRoom>({ view, shown })} />;
+    return <JobRoomOfText {...await sent<typeof JobRoom>({ view, shown })} />;
   });
 }
