@@ -1,4 +1,6 @@
 import { and, asc, desc, eq, inArray, isNull, sql, lt } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
+import { randomUUID } from 'node:crypto';
 import * as z from 'zod';
 import {
   datedByPlan,
@@ -12,7 +14,7 @@ import {
 } from '@/core/purchasing';
 import type { ShopOrderState, StockMoveKind } from '@/core/record';
 import { numberKey } from '@/core/supply';
-import { fromJson, type Connection } from './client';
+import { fromJson, readAtOnce, type Connection, type Database } from './client';
 import * as t from './schema';
 
 /** As many as a shop keeps in its catalogue at most; more would be a mistake of an import. */
@@ -57,6 +59,45 @@ export async function listOffers(connection: Connection): Promise<readonly Catal
   return rows.map(({ version: _version, ...row }) => ({ ...row, pieces: piecesSchema.parse(fromJson(row.pieces)) }));
 }
 
+/** Says that the catalogue is another one than before. */
+async function changeCatalogue(connection: Connection): Promise<void> {
+  await connection.update(t.shop).set({ catalogueVersion: randomUUID() });
+}
+
+interface Catalogue {
+  readonly offers: readonly CatalogueOffer[];
+  readonly numbers: readonly CatalogueNumber[];
+}
+
+/** Catalogues by their versions: the shop's, and what it was while somebody changed it. */
+const catalogues = new LRUCache<string, Catalogue>({ max: 3 });
+
+const readCatalogue = async (connection: Connection): Promise<Catalogue> => ({
+  offers: await listOffers(connection),
+  numbers: await listNumbers(connection),
+});
+
+/**
+ * What suppliers offer, and the numbers, read once for a version of the catalogue (of the shop's row, read before):
+ * thousands of rows that every look at the parts needs, and that change when a file is taken in. A transaction that finds
+ * none reads for itself.
+ */
+export async function listCatalogue(
+  { database, connection }: { readonly database: Database; readonly connection: Connection },
+  version: string,
+): Promise<Catalogue> {
+  const known = catalogues.get(version);
+  if (known) return known;
+  if (connection !== database) return readCatalogue(connection);
+  // As one moment and one node have it: else rows of another version might be kept under this one.
+  return readAtOnce(database, async (moment) => {
+    const [now] = await moment.select({ version: t.shop.catalogueVersion }).from(t.shop);
+    const read = await readCatalogue(moment);
+    if (now?.version) catalogues.set(now.version, read);
+    return read;
+  });
+}
+
 const chunked = <Row>(rows: readonly Row[], size = 500) =>
   Array.from({ length: Math.ceil(rows.length / size) }, (_, i) => rows.slice(i * size, (i + 1) * size));
 
@@ -73,6 +114,7 @@ export async function putOffers(connection: Connection, offers: readonly Catalog
       .insert(t.supplierOffers)
       .values([...rows])
       .onDuplicateKeyUpdate({ set: { ...set, version: sql`${t.supplierOffers.version} + 1` } });
+  await changeCatalogue(connection);
 }
 
 export async function listNumbers(connection: Connection): Promise<readonly CatalogueNumber[]> {
@@ -105,6 +147,7 @@ export async function putNumbers(connection: Connection, numbers: readonly Catal
         })),
       )
       .onDuplicateKeyUpdate({ set });
+  await changeCatalogue(connection);
 }
 
 export async function listStock(connection: Connection): Promise<readonly (StockItem & { version: number })[]> {

@@ -3,7 +3,7 @@ import { present } from '@/core/present';
 import { awaited, needsOf } from '@/core/supply';
 import { elastomerOf, findPart } from '@/core/family';
 import { asId, sheetsOf, type JobId, type QuoteId } from '@/core/record';
-import { addOutbox, listDueOutbox } from '@/db';
+import { addOutbox, listCatalogue, listDueOutbox, putOffers, readShop } from '@/db';
 import { codeOf, detailsOf } from '../../test-support/told';
 import { openTestShop, usualSupplier, type TestShop } from '../../test-support/open-test-shop';
 import { actOrderPhoto, carryOutDue, perform, readPhoto } from '.';
@@ -369,6 +369,32 @@ describe('the catalogue', () => {
       expect([added, (await file(kind)).text]).toEqual([0, text]);
     }
     expect((await file('offers')).text).toBe(offers);
+  });
+  test('is read once for as long as it stands, and anew when a file was taken in; what was given up leaves nothing', async () => {
+    const { database } = shop.runtime;
+    const version = async () => present(await readShop(database)).catalogueVersion;
+    const read = async () => listCatalogue({ database, connection: database }, await version());
+    const price = async () => present((await read()).offers.find(({ code }) => code === 'TB-1')).priceMinor;
+    const first = await read();
+    expect(await read()).toBe(first);
+    expect(await price()).toBe(9000);
+    await take('offers', offers.replace('90.00', '95.50'));
+    expect(await price()).toBe(9550);
+    const stands = await version();
+    await database
+      .transaction(async (connection) => {
+        const [one] = first.offers;
+        await putOffers(connection, [{ ...present(one), priceMinor: 1 }]);
+        const within = present(await readShop(connection)).catalogueVersion;
+        expect(within).not.toBe(stands);
+        const { offers: seen } = await listCatalogue({ database, connection }, within);
+        expect(seen.find(({ code }) => code === one?.code)?.priceMinor).toBe(1);
+        throw new Error('given up');
+      })
+      .catch(() => undefined);
+    expect(await version()).toBe(stands);
+    expect(await price()).toBe(9550);
+    await take('offers', offers);
   });
   test.each([
     ['offers', offers.replace('90.00', '90,00'), /line 2, price “90|Invalid Record Length|line 2/],

@@ -28,6 +28,8 @@ export const shop = mysqlTable('shop', {
   /** Number of the next family of the shop's own. */
   nextFamily: int('next_family').notNull().default(1),
   nextLot: int('next_lot').notNull().default(1),
+  /** Another one with each change of what suppliers offer and of numbers; empty where nothing was put in since it is kept. */
+  catalogueVersion: varchar('catalogue_version', { length: 36 }).notNull().default(''),
 });
 
 /** The shop's mark at the head of its papers: one row, or none. */

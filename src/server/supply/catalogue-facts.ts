@@ -3,7 +3,7 @@ import { buyingPlan, buyingTask, type BuyingAsked, type BuyingPlan, type SupplyL
 import { LRUCache } from 'lru-cache';
 import { canonical, dayInZone } from '@/core/lifecycle';
 import type { OrderPlanResult } from '@/core/sums';
-import { listNumbers, listOffers, listStock, listSuppliers, readShop, type Connection } from '@/db';
+import { listCatalogue, listStock, listSuppliers, readShop, type Connection } from '@/db';
 import type { Context } from '../context';
 import { sha256 } from '../fingerprint';
 import { reckonHeavy } from '../sums/reckon-heavy';
@@ -23,16 +23,15 @@ export async function catalogueNow(
   { database, now }: Pick<Context, 'database' | 'now'>,
   connection: Connection = database,
 ): Promise<Omit<BuyingAsked, 'lines'>> {
-  const [suppliers, offers, numbers, stock, shop] = await Promise.all([
+  const shop = await readShop(connection);
+  const [suppliers, catalogue, stock] = await Promise.all([
     listSuppliers(connection),
-    listOffers(connection),
-    listNumbers(connection),
+    listCatalogue({ database, connection }, shop?.catalogueVersion ?? ''),
     listStock(connection),
-    readShop(connection),
   ]);
   const zone = shop?.zone ?? 'UTC';
   return {
-    ...{ suppliers, offers, numbers, stock },
+    ...{ suppliers, ...catalogue, stock },
     ...{ today: dayInZone(now().toISOString(), zone), time: timeIn(zone, now()) },
   };
 }
