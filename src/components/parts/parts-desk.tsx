@@ -4,6 +4,7 @@ import { Link } from '../ui/link';
 import type { PromiseEffect, SourcedLine } from '@/core/purchasing';
 import { formatMoney } from '@/core/units';
 import { sayShortDate } from '../job/view';
+import { useRows } from '../ui/later';
 import { DeskFrame } from './desk-frame';
 import { sayEffect } from './promise-words';
 import { sourceNames } from './source-words';
@@ -165,6 +166,9 @@ function NowWaiting({ plan, orders, currency, today }: Omit<Props, 'lines'>) {
   );
 }
 
+/** Lines that a first screen shows. */
+const linesAtFirst = 18;
+
 /** What is to come over all jobs, the promise that is hurt most first; what waits for an answer apart. */
 export function PartsDesk(props: Props) {
   const { lines, today } = props;
@@ -173,6 +177,8 @@ export function PartsDesk(props: Props) {
   const jobs = new Set(firm.map(({ tag }) => tag)).size;
   const hurt = new Set(firm.filter(({ effect }) => effect.spareDays < 0).map(({ tag }) => tag)).size;
   const byHurt = firm.toSorted((a, b) => a.effect.spareDays - b.effect.spareDays || a.tag.localeCompare(b.tag));
+  const shown = useRows(byHurt, linesAtFirst);
+  const shownRisked = useRows(risked, Math.max(0, linesAtFirst - byHurt.length));
   return (
     <DeskFrame
       title="Parts"
@@ -185,7 +191,7 @@ export function PartsDesk(props: Props) {
         </h2>
         {!firm.length && <p className="text-quiet">No job waits for a part.</p>}
         <ul>
-          {byHurt.map((line) => (
+          {shown.map((line) => (
             <LineRow key={`${line.tag} ${line.partRef}`} line={line} today={today} />
           ))}
         </ul>
@@ -197,7 +203,7 @@ export function PartsDesk(props: Props) {
             <small className="font-normal text-quiet">no part of the plan; ordered only at somebody’s risk</small>
           </h2>
           <ul>
-            {risked.map((line) => (
+            {shownRisked.map((line) => (
               <LineRow key={`${line.tag} ${line.partRef}`} line={line} today={today} />
             ))}
           </ul>

@@ -2,6 +2,7 @@
 
 import { useState, type KeyboardEvent } from 'react';
 import type { Afloat, BoardRow, Stone } from '@/core/workload';
+import { useRows } from '../ui/later';
 import { Basin, shortTag, stoneKey } from './basin';
 import { isArrow, nextOf } from './next-stone';
 import { weekdayOf } from './plan-words';
@@ -66,6 +67,9 @@ function goOn(event: KeyboardEvent<HTMLElement>): void {
   others[next]?.focus();
 }
 
+/** Hands and places that a first screen shows. */
+const rowsAtFirst = 8;
+
 /** Days across, hands and places down; a day is a basin, its work lies in it as stones. */
 export function PlanBoard({ days, today, board, afloat, lateTags, movedTags, held, onHold, onLower }: Props) {
   const columns = { gridTemplateColumns: `104px repeat(${days.length}, minmax(56px, 1fr)) 44px` };
@@ -75,6 +79,7 @@ export function PlanBoard({ days, today, board, afloat, lateTags, movedTags, hel
   );
   const [last, setLast] = useState('');
   const reached = keys.includes(last) ? last : (keys[0] ?? '');
+  const rows = useRows(board, rowsAtFirst);
   return (
     <div
       className="overflow-x-auto"
@@ -92,7 +97,7 @@ export function PlanBoard({ days, today, board, afloat, lateTags, movedTags, hel
         ))}
         <div className="text-right text-13 text-quiet">full</div>
         <AfloatRow {...{ days, afloat }} />
-        {board.map((row) => (
+        {rows.map((row) => (
           <div key={row.id} className="contents" role="group" aria-label={row.name}>
             <div className="self-center text-13">
               <b className="block text-15 leading-tight">{row.name}</b>

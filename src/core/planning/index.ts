@@ -12,4 +12,4 @@ export { readyRange, type ReadyRange, type Remaining } from './ready-range';
 export type { Schedule } from './schedule';
 export { lastOf, simulate, type Varies } from './simulate';
 export { writePlan, type PlannedOperation, type WrittenPlan } from './write-plan';
-export { addDays, addWorkMinutes } from './work-calendar';
+export { addDays, addWorkMinutes, weekdayOf } from './work-calendar';

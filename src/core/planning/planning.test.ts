@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { addWorkMinutes, readyRange, type Remaining } from '.';
+import { addDays, addWorkMinutes, readyRange, weekdayOf, type Remaining } from '.';
 
 const nothing: Remaining = {
   benchMinutesBeforeAnswer: 0,
@@ -21,6 +21,21 @@ const remaining: fc.Arbitrary<Remaining> = fc.record({
 });
 const today = '2026-11-24'; // a Tuesday
 
+test('days go on over ends of months, leap days and years, also backwards', () => {
+  expect(addDays('2024-02-28', 1)).toBe('2024-02-29');
+  expect(addDays('2025-02-28', 1)).toBe('2025-03-01');
+  expect(addDays('2026-12-30', 3)).toBe('2027-01-02');
+  expect(addDays('2026-03-01', -1)).toBe('2026-02-28');
+  expect(addDays('1970-01-01', -1)).toBe('1969-12-31');
+  expect(addDays('2026-11-29', 0)).toBe('2026-11-29');
+  expect(() => addDays('no day', 1)).toThrow(RangeError);
+});
+test('days of the week, from Monday: the first of 1970 was a Thursday', () => {
+  expect(weekdayOf('1970-01-01')).toBe(4);
+  expect(weekdayOf('1969-12-29')).toBe(1);
+  expect(weekdayOf('2000-01-01')).toBe(6);
+  expect(weekdayOf('2026-11-29')).toBe(7);
+});
 test('two days of work from a Friday are done before Tuesday', () => {
   expect(addWorkMinutes({ from: '2026-11-27', minutes: 480, perDay: 240 })).toBe('2026-12-01');
 });

@@ -33,7 +33,30 @@ function isWorkday(day: number): boolean {
   return weekday !== 0 && weekday !== 6;
 }
 
-/** A day so many days later. @example addDays('2026-12-30', 3) // '2027-01-02' */
+/** Days as they are written, by their numbers: a plan asks for the same few hundred many thousand times. */
+const written = new Map<number, string>();
+const mostWritten = 5000;
+
+/** The number of a day since 1970-01-01; NaN for what is no day. */
+const numberOf = (day: string) =>
+  Date.UTC(Number(day.slice(0, 4)), Number(day.slice(5, 7)) - 1, Number(day.slice(8, 10))) / dayMs;
+
+function writeNumber(day: number): string {
+  const known = written.get(day);
+  if (known !== undefined) return known;
+  const text = new Date(day * dayMs).toISOString().slice(0, 10);
+  if (written.size >= mostWritten) written.clear();
+  written.set(day, text);
+  return text;
+}
+
+/** A day so many days later. Throws RangeError for what is no day. @example addDays('2026-12-30', 3) // '2027-01-02' */
 export function addDays(from: string, days: number): string {
-  return new Date(Date.parse(`${from}T00:00:00Z`) + days * dayMs).toISOString().slice(0, 10);
+  return writeNumber(numberOf(from) + days);
+}
+
+/** The day of the week, from 1 for Monday to 7. @example weekdayOf('2026-11-29') // 7 */
+export function weekdayOf(day: string): number {
+  // 1970-01-01 was a Thursday.
+  return ((((numberOf(day) + 3) % 7) + 7) % 7) + 1;
 }

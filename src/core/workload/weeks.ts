@@ -1,4 +1,4 @@
-import { addDays, minutesADay, type PlannedOperation } from '../planning';
+import { addDays, minutesADay, weekdayOf, type PlannedOperation } from '../planning';
 import { byDays, openOn } from './plan-board';
 import type { Absence, ShopPlanAsked, ShopResource } from './shop-plan';
 
@@ -32,8 +32,7 @@ export interface WeeksShown {
 
 /** The Monday of a day's week. @example mondayOf('2026-11-27') // '2026-11-23' */
 export function mondayOf(day: string): string {
-  const weekday = new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
-  return addDays(day, 1 - weekday);
+  return addDays(day, 1 - weekdayOf(day));
 }
 
 interface Asked {

@@ -31,9 +31,10 @@ const daysShown = 14;
 
 /** Pumps of the plan with what people call them. */
 function pumpsShown(facts: PlanFacts, plan: Pick<PlainPlan, 'pumps'>): readonly PumpShown[] {
-  const { rows, weights } = facts;
+  const { weights } = facts;
+  const rows = new Map<string, PlanFacts['rows'][number]>(facts.rows.map((row) => [row.tag, row]));
   return plan.pumps.map((pump) => {
-    const row = rows.find(({ tag }) => tag === pump.tag);
+    const row = rows.get(pump.tag);
     return {
       ...{ ...pump, limit: limitIn(facts, pump) },
       ...{ pump: `${row?.maker ?? ''} ${row?.model ?? ''}`.trim(), customer: row?.customer ?? '' },
