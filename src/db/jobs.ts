@@ -20,7 +20,7 @@ export async function addPump(connection: Connection, pump: Omit<typeof t.pumps.
   await connection.insert(t.pumps).values({ ...pump, serialKey: serialKey(pump.serial) });
 }
 
-const floorColumns = {
+const stripColumns = {
   id: t.jobs.id,
   version: t.jobs.version,
   headHash: t.jobs.headHash,
@@ -31,7 +31,6 @@ const floorColumns = {
   hold: t.jobs.hold,
   outcome: t.jobs.outcome,
   promisedOn: t.jobs.promisedOn,
-  standing: t.jobs.standing,
   closedAt: t.jobs.closedAt,
   familyId: t.jobs.familyId,
   size: t.pumps.size,
@@ -47,21 +46,34 @@ const floorColumns = {
     limitWords: t.plannedPumps.limitWords,
   },
 };
+const floorColumns = { ...stripColumns, standing: t.jobs.standing };
 
-type FloorSource = { hold: unknown; standing: unknown };
-const parsed = <Row extends FloorSource>(row: Row) => ({
+const parsedHold = <Row extends { hold: unknown }>(row: Row) => ({
   ...row,
   hold: row.hold === null ? null : (fromJson(row.hold) as Hold | null),
+});
+const parsed = <Row extends { hold: unknown; standing: unknown }>(row: Row) => ({
+  ...parsedHold(row),
   standing: fromJson(row.standing),
 });
 
-/** Open jobs by promise, a page at a time by key. */
+/** Standings of jobs as their rows have them now, each with the head that it belongs to. */
+export async function listStandings(connection: Connection, ids: readonly JobId[]) {
+  if (!ids.length) return [];
+  const rows = await connection
+    .select({ id: t.jobs.id, headHash: t.jobs.headHash, standing: t.jobs.standing })
+    .from(t.jobs)
+    .where(inArray(t.jobs.id, ids));
+  return rows.map((row) => ({ ...row, standing: fromJson(row.standing) }));
+}
+
+/** Open jobs by promise, a page at a time by key; without their standings. */
 export async function listOpenJobs(
   connection: Connection,
   { after, limit }: { readonly after: { promisedOn: string; id: string } | null; readonly limit: number },
 ) {
   const rows = await connection
-    .select(floorColumns)
+    .select(stripColumns)
     .from(t.jobs)
     .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
     .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
@@ -79,7 +91,7 @@ export async function listOpenJobs(
     )
     .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id))
     .limit(limit);
-  return rows.map(parsed);
+  return rows.map(parsedHold);
 }
 
 /** Open jobs that stand at some stations, and others by their tags, by promise; each with the version of its record. */

@@ -150,9 +150,10 @@ export async function saveWeight(
 
 /** What the plan asks of every open job. */
 export async function listPumpsToPlan(connection: Connection, limit = 1000) {
-  const rows = await connection
+  return connection
     .select({
-      ...{ tag: t.jobs.tag, promisedOn: t.jobs.promisedOn, standing: t.jobs.standing, hold: t.jobs.hold },
+      ...{ id: t.jobs.id, headHash: t.jobs.headHash, tag: t.jobs.tag },
+      ...{ promisedOn: t.jobs.promisedOn, hold: t.jobs.hold },
       ...{ station: t.jobs.station, maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
     })
     .from(t.jobs)
@@ -161,7 +162,6 @@ export async function listPumpsToPlan(connection: Connection, limit = 1000) {
     .where(isNull(t.jobs.closedAt))
     .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.tag))
     .limit(limit);
-  return rows.map((row) => ({ ...row, standing: fromJson(row.standing) }));
 }
 
 /**
@@ -225,6 +225,13 @@ export async function countFirstRuns(
 }
 
 /** The plan that stands: its fingerprint, its text, and the version to write it by; null before the first. */
+/** Of the plan that stands its version and what it was made of; null where there is none. */
+export async function readKeptPlanHead(connection: Connection) {
+  const head = { version: t.keptPlans.version, madeOf: t.keptPlans.madeOf };
+  const [row] = await connection.select(head).from(t.keptPlans).where(eq(t.keptPlans.id, 'shop'));
+  return row ?? null;
+}
+
 export async function readKeptPlan(connection: Connection) {
   const [row] = await connection.select().from(t.keptPlans).where(eq(t.keptPlans.id, 'shop'));
   return row ?? null;

@@ -317,8 +317,7 @@ describe('finding', () => {
   });
   test('the floor is read once for all of a role, and anew when a job has changed', async () => {
     const read = (who: string) => shop.act(who, 'read-floor', {});
-    const stripIn = ({ strips }: Awaited<ReturnType<typeof read>>) =>
-      present(strips.find((one) => one.tag === tag));
+    const stripIn = ({ strips }: Awaited<ReturnType<typeof read>>) => present(strips.find((one) => one.tag === tag));
     const first = await read('ines');
     expect(await read('odile')).toBe(first);
     const others = await read('marek');

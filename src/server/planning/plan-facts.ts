@@ -1,5 +1,4 @@
 import { dateFormat } from '@/words/formats';
-import { standingSchema } from '@/core/lifecycle';
 import type { Spread } from '@/core/planning';
 import { quantileBetween } from '@/core/sums/quantile';
 import {
@@ -14,6 +13,7 @@ import {
   type ShopChances,
   type ShopPlanAsked,
   type Skill,
+  type WorkAhead,
 } from '@/core/workload';
 import type { Role } from '@/core/record';
 import {
@@ -33,6 +33,7 @@ import {
   type Connection,
 } from '@/db';
 import type { Context } from '../context';
+import { withStandings } from '../standings';
 
 /** What a person of a role does where nobody has said otherwise. */
 const usualSkills: Readonly<Record<Role, readonly Skill[]>> = {
@@ -129,6 +130,9 @@ function chancesOfHour(database: Connection, now: Date): Chances {
   return chances;
 }
 
+/** The same for all that have none, so that what is reckoned from it is reckoned once. */
+const noWork: readonly WorkAhead[] = [];
+
 /** All that the plan of the shop is made of, as it stands now. */
 export async function planFacts({ database, now }: Pick<Context, 'database' | 'now'>) {
   const shop = await readShop(database);
@@ -142,22 +146,18 @@ export async function planFacts({ database, now }: Pick<Context, 'database' | 'n
     listWeights(database),
     chancesOfHour(database, now()),
   ]);
-  const rows = pumps.map(({ standing, hold, ...row }) => {
-    const read = standingSchema.parse(standing);
-    return {
-      ...row,
-      isHeld: hold !== null,
-      holdUntil: read.remaining.holdUntil,
-      holder: read.holder,
-      work: read.work ?? [],
-    };
-  });
+  const rows = (await withStandings(database, pumps)).map(
+    ({ row: { id: _id, headHash: _head, hold, ...row }, standing: { remaining, holder, work } }) => ({
+      ...{ ...row, isHeld: hold !== null, holdUntil: remaining.holdUntil, holder, work: work ?? noWork },
+    }),
+  );
+  const weightOf = new Map(weights.map(({ tag, weight }) => [tag, weight]));
   const asked: ShopPlanAsked = {
     ...{ now: time, resources, calendars, absences, wishes, answerDays: chances.answerDays, budgetMs: 300 },
     ...(chances.partsDays && { partsDays: chances.partsDays }),
     pumps: rows.map(({ tag, promisedOn, holdUntil, work }) => ({
       ...{ tag, promisedOn, holdUntil, work },
-      weight: weights.find((one) => one.tag === tag)?.weight ?? 1,
+      weight: weightOf.get(tag) ?? 1,
     })),
   };
   return { asked, chances, rows, resources, calendars, absences, weights };

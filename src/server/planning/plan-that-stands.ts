@@ -1,12 +1,14 @@
 import { canonical, sayDay } from '@/core/lifecycle';
 import { DomainError } from '@/core/errors';
+import { remembered } from '@/core/remembered';
 import { SumRefusal } from '@/core/sums';
-import { lackingSkills, type PumpShown, type ShopPlanAsked } from '@/core/workload';
-import { keepPlan, readKeptPlan } from '@/db';
+import { lackingSkills, type PumpShown, type ShopPlanAsked, type WorkAhead } from '@/core/workload';
+import { keepPlan } from '@/db';
 import type { Context } from '../context';
 import { sha256 } from '../fingerprint';
 import type { PlainPlan } from '../sums/heavy-work';
 import { planHeavy } from '../sums/reckon-heavy';
+import { keptPlan } from './kept-plan';
 import { planFacts, type PlanFacts } from './plan-facts';
 
 /** The quarter of an hour in which a time lies: a plan is drawn up anew no more often while nothing changes. */
@@ -39,16 +41,29 @@ function limitedWords(
   return { kind, words: work?.title ?? '' };
 }
 
+/** The rows of pumps by their tags. */
+export const rowsByTag = remembered(
+  (rows: PlanFacts['rows']) => new Map<string, Row>(rows.map((row) => [row.tag, row])),
+);
+
 /** What limits a pump of a plan, in words. */
 export function limitIn({ rows, resources }: PlanFacts, pump: PlainPlan['pumps'][number]): PumpShown['limit'] {
-  const row = rows.find(({ tag }) => tag === pump.tag);
-  return limitedWords(pump.limit, row, resources);
+  return limitedWords(pump.limit, rowsByTag(rows).get(pump.tag), resources);
 }
 
 const wordsMost = 191;
 
 /** A kept plan of another form, from an older version of this program, is drawn up anew. */
-const planForm = 1;
+const planForm = 2;
+
+/** The work of a pump as one short text, reckoned once for its standing. */
+const workPrint = remembered((work: readonly WorkAhead[]) => sha256(canonical(work)));
+
+/** A short text that is another one whenever anything is that a plan is made of. */
+function fingerprintOf({ pumps, ...rest }: ShopPlanAsked, chances: PlanFacts['chances']): string {
+  const prints = pumps.map(({ work, ...pump }) => [Object.values(pump), workPrint(work)]);
+  return sha256(canonical([planForm, rest, prints, chances]));
+}
 
 /** Keeps a plan with the days of its pumps; where another copy was first, its plan stands. */
 async function keep(
@@ -75,9 +90,9 @@ const underWay = new Map<string, Promise<PlainPlan>>();
 export async function planThatStands(context: Context, facts: PlanFacts): Promise<PlainPlan> {
   const { chances } = facts;
   const asked = settled(facts.asked);
-  const madeOf = sha256(canonical([planForm, asked, chances]));
-  const kept = await readKeptPlan(context.database);
-  const before = kept && (JSON.parse(kept.plan) as PlainPlan);
+  const madeOf = fingerprintOf(asked, chances);
+  const kept = await keptPlan(context.database);
+  const before = kept?.plan;
   if (kept?.madeOf === madeOf && before) return before;
   const running = underWay.get(madeOf);
   if (running) return running;

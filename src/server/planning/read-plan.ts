@@ -24,7 +24,7 @@ import type { PlainPlan } from '../sums/heavy-work';
 import { planHeavy, promiseHeavy } from '../sums/reckon-heavy';
 import { defineUseCase } from '../use-case';
 import { allResources, localTime, planFacts, type PlanFacts } from './plan-facts';
-import { limitIn, planThatStands, sayFault, settled } from './plan-that-stands';
+import { limitIn, planThatStands, rowsByTag, sayFault, settled } from './plan-that-stands';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
 const daysShown = 14;
@@ -32,7 +32,7 @@ const daysShown = 14;
 /** Pumps of the plan with what people call them. */
 function pumpsShown(facts: PlanFacts, plan: Pick<PlainPlan, 'pumps'>): readonly PumpShown[] {
   const { weights } = facts;
-  const rows = new Map<string, PlanFacts['rows'][number]>(facts.rows.map((row) => [row.tag, row]));
+  const rows = rowsByTag(facts.rows);
   return plan.pumps.map((pump) => {
     const row = rows.get(pump.tag);
     return {
@@ -44,18 +44,31 @@ function pumpsShown(facts: PlanFacts, plan: Pick<PlainPlan, 'pumps'>): readonly 
   });
 }
 
-function shown(facts: PlanFacts, plan: PlainPlan): PlanDrawn {
-  const { asked, absences } = facts;
+type Laid = Pick<PlanDrawn, 'days' | 'board' | 'afloat'>;
+/** What was laid out last of the work of a plan, with what it depends on beside that. */
+const laidOut = new WeakMap<PlainPlan['operations'], { readonly by: string; readonly laid: Laid }>();
+
+/** Work laid out over days: the same for whoever looks, until the plan, the day, a hand or a place is another. */
+function layOut({ asked, absences }: PlanFacts, operations: PlainPlan['operations']): Laid {
+  const { resources, calendars, wishes } = asked;
   const today = asked.now.slice(0, 10);
+  const by = JSON.stringify([today, resources, calendars, wishes, absences]);
+  const known = laidOut.get(operations);
+  if (known?.by === by) return known.laid;
   const days = Array.from({ length: daysShown }, (_, i) => addDays(today, i));
-  const { operations } = plan;
-  return {
+  const laid = {
     days,
     board: boardOf({ plan: asked, operations, absences, days }),
     afloat: afloatOf(asked, operations),
-    pumps: pumpsShown(facts, plan),
   };
+  laidOut.set(operations, { by, laid });
+  return laid;
 }
+
+const shown = (facts: PlanFacts, plan: PlainPlan): PlanDrawn => ({
+  ...layOut(facts, plan.operations),
+  pumps: pumpsShown(facts, plan),
+});
 
 /** The plan as it stands: hands and places by day, what each pump waits for, when it is ready and what limits it. */
 export const readPlan = defineUseCase({

@@ -2,11 +2,12 @@ import * as z from 'zod';
 import { tagField } from '@/core/change/inputs';
 import { DomainError } from '@/core/errors';
 import type { Station } from '@/core/record';
-import { listJobsAround, readKeptPlan } from '@/db';
+import { listJobsAround } from '@/db';
 import type { Context } from '../context';
-import type { PlainPlan } from '../sums/heavy-work';
 import { defineUseCase } from '../use-case';
+import { keptPlan } from '../planning/kept-plan';
 import { localTime } from '../planning/plan-facts';
+import { readStanding } from '../standings';
 import { floorFrame, stripOf } from './read-floor';
 
 /** Where a pump is worked on with the hands. */
@@ -16,10 +17,9 @@ const mostHeld = 60;
 
 /** When the work of each pump begins for a hand, by the plan as it was drawn up last; from now on, local time. */
 async function beginsFor({ database }: Context, hand: string, now: string): Promise<ReadonlyMap<string, string>> {
-  const kept = await readKeptPlan(database);
+  const kept = await keptPlan(database);
   if (!kept) return new Map();
-  // Only this program writes it.
-  const { operations } = JSON.parse(kept.plan) as PlainPlan;
+  const { operations } = kept.plan;
   const ahead = operations.filter(({ resources, end }) => resources.includes(hand) && end > now);
   const starts = new Map<string, string>();
   for (const { job, start } of ahead) if (start < (starts.get(job) ?? '9')) starts.set(job, start);
@@ -48,7 +48,11 @@ export const readBench = defineUseCase({
       zone: frame.zone,
       today: now.slice(0, 10),
       jobs: rows.map((row) => {
-        const { tag, pump, customer, station, move, detail, onHold, promisedOn } = stripOf(row, frame);
+        const { tag, pump, customer, station, move, detail, onHold, promisedOn } = stripOf(
+          row,
+          readStanding(row.headHash, row.standing),
+          frame,
+        );
         return {
           ...{ tag, version: row.version, pump, customer, station, move, detail, onHold, promisedOn },
           mineFrom: starts.get(tag) ?? null,

@@ -7,7 +7,6 @@ import {
   needsRole,
   sayAsk,
   sayMove,
-  standingSchema,
   type Standing,
   stateAsked,
 } from '@/core/lifecycle';
@@ -17,6 +16,7 @@ import { listJobsIn, listOpenJobs, readFloorVersion, readShop, searchJobs, type 
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
 import { shippedFamilies } from '../families';
+import { readStanding, withStandings } from '../standings';
 import { sayArchived } from '../find-job';
 import { defineUseCase } from '../use-case';
 
@@ -42,20 +42,8 @@ interface Frame {
   readonly role: Role | null;
 }
 
-/** Standings that were checked, by the head of the job's chain: with each change of a job there is another. */
-const checked = new LRUCache<string, Standing>({ max: 4000 });
-
-function standingIn({ headHash, standing }: Row): Standing {
-  const known = checked.get(headHash);
-  if (known) return known;
-  const read = standingSchema.parse(standing);
-  checked.set(headHash, read);
-  return read;
-}
-
 /** A job as the floor shows it: standing and ready range. */
-export function stripOf(row: Row, { now, zone, currency, role }: Frame) {
-  const standing = standingIn(row);
+export function stripOf(row: Omit<Row, 'standing'>, standing: Standing, { now, zone, currency, role }: Frame) {
   const today = dayIn(zone, now);
   const said = sayMove(standing.next, today);
   const ready = readyOf(row.planned, standing.remaining, today);
@@ -82,8 +70,9 @@ export function stripOf(row: Row, { now, zone, currency, role }: Frame) {
 
 /** A hit of the search: the strip, its nameplate, and the answer line to read out. */
 function hitOf(row: Row, frame: Frame) {
-  const strip = stripOf(row, frame);
-  const { waitingFor } = sayMove(standingIn(row).next, frame.now.toISOString());
+  const standing = readStanding(row.headHash, row.standing);
+  const strip = stripOf(row, standing, frame);
+  const { waitingFor } = sayMove(standing.next, frame.now.toISOString());
   const answer = answerLine({
     ...strip,
     pump: `${row.maker} ${row.model}`,
@@ -121,11 +110,12 @@ async function floorAt(context: Context, frame: Frame, version: string, after: s
     limit: pageSize + 1,
   });
   const last = rows[pageSize - 1];
+  const shown = await withStandings(context.database, rows.slice(0, pageSize));
   return {
     version,
     today,
     currency: frame.currency,
-    strips: rows.slice(0, pageSize).map((row) => stripOf(row, frame)),
+    strips: shown.map(({ row, standing }) => stripOf(row, standing, frame)),
     next: rows.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
   };
 }
