@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { DomainError } from '@/core/errors';
+import { present } from '@/core/present';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
-import { actPhoto } from '.';
+import { act, actPhoto, changedBy, type Decided } from '.';
 
 let shop: TestShop;
 let [open, declined] = ['', ''];
@@ -67,5 +68,32 @@ describe('a picture that waited on a device', () => {
     expect(await refusedBy(declined)).toBe('changed-meanwhile');
     const kept = (await shop.load(open))?.photos.find(({ id }) => id === photoId);
     expect(kept).toMatchObject(about);
+  });
+});
+
+describe('what changed by an entry', () => {
+  test('comes with its answer as it is read from the record, and only to a page that shows the version before', async () => {
+    const { version = 0 } = (await shop.load(open)) ?? {};
+    const decided: Decided[] = [];
+    const context = shop.contextOf('wenna', { decided: (one) => void decided.push(one) });
+    await act('hold-job', context, { tag: open, reason: 'asked', until: '2031-01-01', holder: 'C' });
+    expect(decided).toHaveLength(1);
+    const one = present(decided[0]);
+    const changed = await changedBy(context, one, version);
+    expect(changed).toMatchObject({ tag: open, from: version, version: version + 1 });
+    expect(changed).toEqual(await shop.act('wenna', 'read-changes', { tag: open, after: version }));
+    expect(await changedBy(context, one, version - 1)).toBeNull();
+    const asCustomer = { ...context, actor: { kind: 'customer', jobId: one.after.id, linkId: '' } } as typeof context;
+    expect(await changedBy(asCustomer, one, version)).toBeNull();
+  });
+  test('is work at the station where the pump stood before it', async () => {
+    const tag = await shop.play({ at: 'inspect' });
+    const context = shop.contextOf('marek', { workSeconds: 120, entry: { key: randomUUID(), madeAt: null } });
+    await act('find-later', context, {
+      ...{ tag, partRef: 'front-ring', words: 'cracked', whyOnlyNow: 'it was under paint' },
+      ...{ action: 'replace', photoId: null },
+    });
+    const { pieces } = await shop.act('wenna', 'read-worked', { tag });
+    expect(pieces.filter(({ minutes }) => minutes === 2)).toMatchObject([{ station: 'inspect' }]);
   });
 });

@@ -15,7 +15,7 @@ import {
   type Connection,
   type OutboxRow,
 } from '@/db';
-import type { Context } from './context';
+import type { Context, Decided } from './context';
 import { familyOfJob } from './families';
 import { sha256 } from './fingerprint';
 
@@ -74,7 +74,7 @@ interface Sent<V extends Verb> {
 interface Done<Answer> {
   readonly answer: Answer;
   readonly outbox: readonly OutboxRow[];
-  readonly after: JobRecord;
+  readonly decision: Decided;
 }
 
 async function decideAndPersist<V extends Verb, Facts, Outside>(
@@ -106,7 +106,7 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
   await noteSupply(connection, decision, whole.family);
   const answer = answerOf<V>(decision);
   await context.remember?.(connection, answer);
-  return { answer, outbox, after: decision.after };
+  return { answer, outbox, decision };
 }
 
 /** Rows on which it depends what a job waits for, and until when it may; answers at the bench are not among them. */
@@ -146,11 +146,12 @@ export async function changeJob<V extends Verb, Facts, Outside>(
   for (let attempt = 1; ; attempt++) {
     const outside = await askOutside(context, job, sent);
     try {
-      const { answer, outbox, after } = await database.transaction((connection) =>
+      const { answer, outbox, decision } = await database.transaction((connection) =>
         decideAndPersist(job, { context, sent, outside, connection }),
       );
-      keepRecord(after);
+      keepRecord(decision.after);
       context.followUp?.(outbox);
+      context.decided?.(decision);
       return answer;
     } catch (error) {
       if (!(error instanceof StaleRecord)) throw error;
@@ -180,21 +181,22 @@ export async function changeTogether<Answer>(
   const { remember, ...own } = context;
   for (let attempt = 1; ; attempt++) {
     const rows: OutboxRow[] = [];
-    const records: JobRecord[] = [];
+    const decisions: Decided[] = [];
     try {
       const answer = await context.database.transaction(async (connection) => {
         const change: Together['change'] = async (job, sent) => {
           const done = await decideAndPersist(job, { context: own, sent, outside: undefined, connection });
           rows.push(...done.outbox);
-          records.push(done.after);
+          decisions.push(done.decision);
           return done.answer;
         };
         const whole = await work({ connection, change, follow: (row) => void rows.push(row) });
         await remember?.(connection, whole);
         return whole;
       });
-      for (const record of records) keepRecord(record);
+      for (const { after } of decisions) keepRecord(after);
       context.followUp?.(rows);
+      for (const decision of decisions) context.decided?.(decision);
       return answer;
     } catch (error) {
       if (!(error instanceof StaleRecord)) throw error;

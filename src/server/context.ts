@@ -1,4 +1,5 @@
 import type { Actor } from '@/core/access';
+import type { Decision } from '@/core/change';
 import type { MadeId } from '@/core/record';
 import type { Connection, Database, OutboxRow } from '@/db';
 import type { StandIns } from '@/stand-ins';
@@ -31,4 +32,9 @@ export interface Context {
   readonly remember?: (connection: Connection, answer: unknown) => Promise<void>;
   /** Is told of the rows of the outbox that a change wrote, after its commit. */
   readonly followUp?: (rows: readonly OutboxRow[]) => void;
+  /** Is told what was decided of a job, after its commit. */
+  readonly decided?: (decision: Decided) => void;
 }
+
+/** What of a decision is of use once it is made. */
+export type Decided = Pick<Decision<unknown>, 'event' | 'before' | 'after' | 'family'>;

@@ -24,7 +24,7 @@ export async function act<V extends Verb>(verb: V, context: Context, input: unkn
   const followUp = (more: readonly OutboxRow[]) => void rows.push(...more);
   const useCase = actUseCases[verb];
   const answer = await answerOnce({ context, verb, body: input }, (own) =>
-    timing(own, { verb, input }, () => perform(useCase, { ...own, followUp }, input)),
+    timing(own, { verb, input }, (timed) => perform(useCase, { ...timed, followUp }, input)),
   );
   for (const row of rows) await carryOut(context, row);
   planSoon();

@@ -1,6 +1,6 @@
 export { act, actMark, actOrderPhoto, actPhoto } from './door';
 export { actUseCases, allUseCases, audiences, readPermissions, readUseCases } from './registry';
-export type { Context, Entry } from './context';
+export type { Context, Decided, Entry } from './context';
 export type { Device } from './people/device';
 export { letIn } from './people/let-in';
 export { readOwnSessions, type OwnSessions, type SessionShown } from './people/own-sessions';
@@ -39,7 +39,7 @@ export { fillSupplyLines } from './supply/fill-supply-lines';
 export { readBench, type BenchShown } from './read/read-bench';
 export { findCustomers } from './read/find-customers';
 export { findJobs, readFloor, readFloorChanges, type FloorStrip } from './read/read-floor';
-export { readChanges, readJob, type JobChanged, type JobFrame, type JobView } from './read/read-job';
+export { changedBy, readChanges, readJob, type JobChanged, type JobFrame, type JobView } from './read/read-job';
 export { verifyAll, verifyOne } from './verify';
 export { isMigrated } from './readiness';
 export { takeDevices } from './real-devices';

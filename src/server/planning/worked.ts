@@ -29,12 +29,11 @@ const handsOn: ReadonlySet<Verb> = new Set([
 const ofJob = z.object({ tag: z.string() });
 const isTimed = (station: string | null): station is WorkStation => workStations.some((one) => one === station);
 
-/** The station at which an entry of a verb would be work; null where it is none. */
-async function timedStation({ database, actor }: Context, verb: Verb, input: unknown) {
+/** Of which pump and by whom an entry of a verb would be work; null where it is none. */
+function workIn({ actor, workSeconds }: Context, verb: Verb, input: unknown) {
   const read = ofJob.safeParse(input);
-  if (!handsOn.has(verb) || actor.kind !== 'person' || !read.success) return null;
-  const station = await stationOfTag(database, read.data.tag);
-  return isTimed(station) ? { tag: read.data.tag, station, actor } : null;
+  if (workSeconds === undefined || !handsOn.has(verb) || actor.kind !== 'person' || !read.success) return null;
+  return { tag: read.data.tag, actor, workSeconds };
 }
 
 /**
@@ -44,15 +43,22 @@ async function timedStation({ database, actor }: Context, verb: Verb, input: unk
 export async function timing<Result>(
   context: Context,
   { verb, input }: { readonly verb: Verb; readonly input: unknown },
-  run: () => Promise<Result>,
+  run: (context: Context) => Promise<Result>,
 ): Promise<Result> {
-  const { workSeconds = null } = context;
-  const at = workSeconds === null ? null : await timedStation(context, verb, input);
-  const answer = await run();
-  if (!at || workSeconds === null) return answer;
-  const { tag, station, actor } = at;
+  const work = workIn(context, verb, input);
+  if (!work) return run(context);
+  const { tag, actor, workSeconds } = work;
+  let station: string | null = null;
+  // Where the pump stood when it was worked on: an entry may move it.
+  const decided: Context['decided'] = (decision) => {
+    if (decision.before.tag === tag) station ??= decision.before.station;
+    context.decided?.(decision);
+  };
+  const answer = await run({ ...context, decided });
   const madeAt = context.entry?.madeAt ? new Date(context.entry.madeAt) : context.now();
   try {
+    station ??= await stationOfTag(context.database, tag);
+    if (!isTimed(station)) return answer;
     const last = await lastWorkOf(context.database, actor.personId);
     const piece = workPiece(last && { ...last, to: last.endedAt }, { tag, station, madeAt, secondsSince: workSeconds });
     if (piece.isMore && last) await extendWorked(context.database, last.id, piece);

@@ -20,7 +20,7 @@ import type { ReadyRange } from '@/core/planning';
 import { currentQuote, isConstructionOpen, type JobRecord } from '@/core/record';
 import { remembered } from '@/core/remembered';
 import { findPlannedPump, listEventsAfter, listInstruments, listPeople, readShop } from '@/db';
-import type { Context } from '../context';
+import type { Context, Decided } from '../context';
 import { findJob } from '../find-job';
 import { newerFamily } from '../library/newer-family';
 import { defineUseCase } from '../use-case';
@@ -132,6 +132,21 @@ export type JobView = Awaited<ReturnType<typeof readJob.run>>;
 
 /** Events that are sent at most at once; a page further behind reads the whole job. */
 const mostEvents = 200;
+
+/**
+ * What changed in a job by what was just decided of it, for a page that shows it as it stood before: nothing is read for
+ * it anew. Null where the page shows another version, or the event does not hold its changes.
+ */
+export async function changedBy(
+  context: Context,
+  { event, after: record, family }: Decided,
+  shown: number,
+): Promise<JobChanged | null> {
+  const puts = changesOf(event);
+  if (context.actor.kind !== 'person' || event.seq !== shown + 1 || !puts) return null;
+  const { tag, version, headHash } = record;
+  return { tag, from: shown, version, headHash, puts: [...puts], frame: await frameOf(context, record, family) };
+}
 
 /** What changed in a job after a version that somebody's page shows; null where it must read the whole job anew. */
 export const readChanges = defineUseCase({

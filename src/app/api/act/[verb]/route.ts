@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { isVerb, verbs, type Verb } from '@/contract';
 import type { Actor } from '@/core/access';
 import { DomainError } from '@/core/errors';
-import { act, perform, readChanges, type Context } from '@/server';
+import { act, changedBy, perform, readChanges, type Context, type Decided } from '@/server';
 import { answerData, answerError } from '@/app/answer';
 import { readJson } from '@/app/body';
 import { assertOwnOrigin } from '@/app/origin';
@@ -34,15 +34,27 @@ function assertMayKnock(actor: Actor, verb: Verb): void {
   if (actor.kind === 'nobody' && !isForAnyone) throw new DomainError('not-signed-in');
 }
 
+interface Entered {
+  readonly body: unknown;
+  readonly decided: readonly Decided[];
+}
+
 /**
  * What changed in the job that an entry is about since the version that its page shows, where the page asks for it: it
  * needs no second request. Null where it does not ask, and where it cannot be told.
  */
-async function changesAfter(request: Request, context: Context, body: unknown) {
+async function changesAfter(request: Request, context: Context, { body, decided }: Entered) {
   const asked = aboutJob.safeParse({ after: request.headers.get('changes-after'), body });
   if (!asked.success) return null;
   const { after, body: about } = asked.data;
-  return perform(readChanges, context, { tag: about.tag, after }).catch(() => null);
+  const own = decided.filter((one) => one.after.tag === about.tag);
+  try {
+    const [one] = own.length === 1 ? own : [];
+    const changed = one && (await changedBy(context, one, Number(after)));
+    return changed ?? (await perform(readChanges, context, { tag: about.tag, after }));
+  } catch {
+    return null;
+  }
 }
 
 /** The one door for every change: one verb, one JSON body, one answer. Nobody's body is read before they are known. */
@@ -53,11 +65,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ ver
     if (!isVerb(verb)) throw new DomainError('not-found', { what: 'There is no such verb.' });
     const actor = await actorOf(request);
     assertMayKnock(actor, verb);
-    const context = await changeContext(request, actor);
+    const decided: Decided[] = [];
+    const context = { ...(await changeContext(request, actor)), decided: (one: Decided) => void decided.push(one) };
     const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
     const answer = await act(verb, context, body);
     if (verb === 'enrol-tablet') await keepDevice({ tabletId: enrolled.parse(answer).tabletId });
-    if (!opensSession.has(verb)) return answerData(answer, await changesAfter(request, context, body));
+    if (!opensSession.has(verb)) return answerData(answer, await changesAfter(request, context, { body, decided }));
     const { sessionId, personId, ...known } = openedSession.parse(answer);
     await keepSession(sessionId);
     if (verb !== 'switch-person') await keepDevice({ knows: personId });
