@@ -2,7 +2,7 @@ import { createServer, type AddressInfo } from 'node:net';
 import { dirname } from 'node:path';
 import { present } from '@/core/present';
 import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
-import { migrateDatabase, openDatabase, isAnswering, translateError, searchJobs, listOpenJobs } from '.';
+import { migrateDatabase, openDatabase, isAnswering, translateError, searchJobs, listOpenHeads } from '.';
 import { DomainError } from '@/core/errors';
 
 let shop: TestShop;
@@ -45,11 +45,11 @@ test('tags run on without gaps or doubles when many are received at once', async
 test('the floor is paged by key: every open job once, by promise', async () => {
   const seen: string[] = [];
   for (let after: { promisedOn: string; id: string } | null = null, page = 0; page < 10; page++) {
-    const rows: Awaited<ReturnType<typeof listOpenJobs>> = await listOpenJobs(shop.runtime.database, {
+    const rows: Awaited<ReturnType<typeof listOpenHeads>> = await listOpenHeads(shop.runtime.database, {
       after,
       limit: 5,
     });
-    seen.push(...rows.map((row) => row.tag));
+    seen.push(...rows.map((row) => row.id));
     if (rows.length < 5) break;
     after = { promisedOn: present(rows.at(-1)).promisedOn, id: present(rows.at(-1)).id };
   }

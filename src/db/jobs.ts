@@ -67,17 +67,14 @@ export async function listStandings(connection: Connection, ids: readonly JobId[
   return rows.map((row) => ({ ...row, standing: fromJson(row.standing) }));
 }
 
-/** Open jobs by promise, a page at a time by key; without their standings. */
-export async function listOpenJobs(
+/** Open jobs by promise, a page at a time by key; of each the head of its chain, which vouches for all of it. */
+export async function listOpenHeads(
   connection: Connection,
   { after, limit }: { readonly after: { promisedOn: string; id: string } | null; readonly limit: number },
 ) {
-  const rows = await connection
-    .select(stripColumns)
+  return connection
+    .select({ id: t.jobs.id, headHash: t.jobs.headHash, promisedOn: t.jobs.promisedOn })
     .from(t.jobs)
-    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
-    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
-    .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.jobs.tag))
     .where(
       and(
         isNull(t.jobs.closedAt),
@@ -91,6 +88,18 @@ export async function listOpenJobs(
     )
     .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id))
     .limit(limit);
+}
+
+/** Jobs as the floor shows them, in no order; without their standings. */
+export async function listFloorRows(connection: Connection, ids: readonly JobId[]) {
+  if (!ids.length) return [];
+  const rows = await connection
+    .select(stripColumns)
+    .from(t.jobs)
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
+    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
+    .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.jobs.tag))
+    .where(inArray(t.jobs.id, ids));
   return rows.map(parsedHold);
 }
 

@@ -1,5 +1,6 @@
 import { act, render, screen } from '@testing-library/react';
 import { createRoot, hydrateRoot } from 'react-dom/client';
+import type * as server from 'react-dom/server';
 import { asText } from './as-text';
 import { ofText } from './of-text';
 
@@ -42,7 +43,7 @@ test('parts that are large and stand by themselves are written as all of it woul
 });
 
 describe('in a page that comes whole', () => {
-  const { renderToString } = jest.requireActual<typeof import('react-dom/server')>('react-dom/server');
+  const { renderToString } = jest.requireActual<typeof server>('react-dom/server');
   const place = { at: 'data-0', id: 'page-1' };
   afterEach(() => {
     shared.puddlestonePages = undefined;

@@ -12,7 +12,15 @@ import {
 } from '@/core/lifecycle';
 import { readyRange, type ReadyRange, type Remaining } from '@/core/planning';
 import type { Role } from '@/core/record';
-import { listJobsIn, listOpenJobs, readFloorVersion, readShop, searchJobs, type Connection } from '@/db';
+import {
+  listJobsIn,
+  listFloorRows,
+  listOpenHeads,
+  readFloorVersion,
+  readShop,
+  searchJobs,
+  type Connection,
+} from '@/db';
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
 import { shippedFamilies } from '../families';
@@ -102,21 +110,49 @@ const pageSize = 600;
  */
 const floors = new LRUCache<string, FloorRead>({ max: 24 });
 
-async function floorAt(context: Context, frame: Frame, version: string, after: string | null) {
-  const today = dayIn(frame.zone, frame.now);
+/** Strips that were made: each follows from the head of its job, the plan, the day and who looks. */
+const strips = new LRUCache<string, FloorStrip>({ max: 4000 });
+
+interface Asked {
+  readonly version: string;
+  readonly after: string | null;
+}
+
+/** The strips of jobs in their order; only those are read whose job or plan is another than it was. */
+async function stripsOf(
+  { database }: Context,
+  frame: Frame,
+  { heads, version }: { readonly heads: Awaited<ReturnType<typeof listOpenHeads>>; readonly version: string },
+): Promise<readonly FloorStrip[]> {
+  const plan = version.slice(version.lastIndexOf('.'));
+  const asked = [plan, dayIn(frame.zone, frame.now), frame.zone, frame.currency, frame.role].join(' ');
+  const keyOf = ({ headHash }: { readonly headHash: string }) => `${headHash} ${asked}`;
+  const isKnown = (head: { readonly headHash: string }) => head.headHash !== '' && strips.has(keyOf(head));
+  const missing = heads.filter((head) => !isKnown(head)).map(({ id }) => id);
+  const read = await withStandings(database, await listFloorRows(database, missing));
+  const fresh = new Map(
+    read.map(({ row, standing }) => {
+      const strip = stripOf(row, standing, frame);
+      strips.set(keyOf(row), strip);
+      return [row.id, strip];
+    }),
+  );
+  return heads.flatMap((head) => fresh.get(head.id) ?? strips.get(keyOf(head)) ?? []);
+}
+
+async function floorAt(context: Context, frame: Frame, { version, after }: Asked) {
   const [promisedOn, id] = after?.split('_') ?? [];
-  const rows = await listOpenJobs(context.database, {
+  const heads = await listOpenHeads(context.database, {
     after: promisedOn && id ? { promisedOn, id } : null,
     limit: pageSize + 1,
   });
-  const last = rows[pageSize - 1];
-  const shown = await withStandings(context.database, rows.slice(0, pageSize));
+  const last = heads[pageSize - 1];
   return {
     version,
-    today,
+    today: dayIn(frame.zone, frame.now),
     currency: frame.currency,
-    strips: shown.map(({ row, standing }) => stripOf(row, standing, frame)),
-    next: rows.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
+    strips: await stripsOf(context, frame, { heads: heads.slice(0, pageSize), version }),
+    next: heads.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
   };
 }
 type FloorRead = Awaited<ReturnType<typeof floorAt>>;
@@ -134,7 +170,7 @@ export const readFloor = defineUseCase({
     const key = [version, dayIn(zone, frame.now), zone, currency, role, after].join(' ');
     const known = floors.get(key);
     if (known) return known;
-    const read = await floorAt(context, frame, version, after);
+    const read = await floorAt(context, frame, { version, after });
     // What changed between the two stands in the rows and not in the version: such a floor is nobody else's.
     if ((await readFloorVersion(context.database)) === version) floors.set(key, read);
     return read;
