@@ -16,7 +16,8 @@ const { serve } = await import('./lib/serve.mjs');
 
 const { default: metrics } = await import('prom-client');
 const { loadOn, measure, signIn, statementsOf, timesOf, views } = await import('./lib/bench-views.mjs');
-const { entriesOf, largePicture, picturesBeside, together } = await import('./lib/bench-entries.mjs');
+const { entriesOf, largePicture, picturesBeside, statementsOfEntry, together } =
+  await import('./lib/bench-entries.mjs');
 const { browserFigures } = await import('./lib/bench-browser.mjs');
 const { copiesOf, countJobs } = await import('./lib/bench-record.mjs');
 const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
@@ -29,6 +30,8 @@ const { values } = parseArgs({
     record: { type: 'string', default: '20000,100000' },
     /** Leaves the sums, plans and papers out. */
     'views-only': { type: 'boolean', default: false },
+    /** The same report and the same search by LibreOffice, at the first size of the record. */
+    office: { type: 'boolean', default: false },
   },
 });
 /** Documents of the demonstration's jobs, by their addresses. */
@@ -90,7 +93,9 @@ try {
   database = await startDatabase(folder, { bufferMb, lines: ['general_log=1', `general_log_file=${log}`] });
   runScript('scripts/prepare.ts', { ...environment, DATABASE_URL: database.url });
   server = await serveOn(database.url, 1);
-  const statements = await statementsOf(server.address, await signIn(server.address), log);
+  const asked = { base: server.address, cookie: await signIn(server.address) };
+  const statements = await statementsOf(asked.base, asked.cookie, log);
+  const entryStatements = await statementsOfEntry(asked, log);
   await server.stop();
   await database.stop();
   rmSync(log);
@@ -103,6 +108,13 @@ try {
   const url = database.url;
   const first = await countJobs(url);
   tell(`The demonstration: ${first.open} open jobs, ${first.closed} closed`, await measure(at()));
+  // What people use instead, where it is here: Debian's libreoffice-writer, libreoffice-calc and python3-uno.
+  let isCompared = !values.office;
+  const compare = () => {
+    if (isCompared || !server) return;
+    isCompared = true;
+    runScript('scripts/bench-office.ts', own, [server.address, cookie]);
+  };
   let offset = 100;
   for (const count of values.record.split(',').map(Number).filter(Boolean)) {
     const { closed } = await countJobs(url);
@@ -110,7 +122,9 @@ try {
     runScript('scripts/multiply.ts', own, [String(copies), String(offset), 'closed']);
     offset += copies;
     tell(`With ${(await countJobs(url)).closed} closed jobs in the record`, await measure(at()));
+    compare();
   }
+  compare();
   runScript('scripts/multiply.ts', own, ['11', '1', 'open']);
   const { open, megabytes } = await countJobs(url);
   tell(`And with ${open} open; the record takes ${megabytes} MB`, await measure(at()));
@@ -121,7 +135,7 @@ try {
   const who = () => ({ base: server?.address ?? '', cookie });
   const entry = await entriesOf(who(), { tag: 'P-0411', rounds: 60 });
   say(
-    `a kept reading: median ${entry.median.toFixed(1)} ms, p95 ${entry.p95.toFixed(1)} ms, ${(entry.bytes / 1000).toFixed(1)} kB back`,
+    `a kept reading: median ${entry.median.toFixed(1)} ms, p95 ${entry.p95.toFixed(1)} ms, ${(entry.bytes / 1000).toFixed(1)} kB back, ${entryStatements.all} statements, ${entryStatements.writes} of them write rows`,
   );
   for (const [name, path] of Object.entries(documents)) {
     await loopLag();

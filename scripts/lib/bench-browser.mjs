@@ -83,7 +83,12 @@ export async function browserFigures(base, chromium) {
     await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle2' }), page.click('button[type=submit]')]);
     /** @type {Record<string, { javascript: number } & Looked>} */
     const found = {};
-    for (const [name, path] of pages) {
+    // A quote as its customer sees it: by the link of a letter.
+    await page.goto(`${base}/outbox`, { waitUntil: 'networkidle0' });
+    const link = await page.$$eval('a[href^="/customer/"]', (all) => all.at(-1)?.getAttribute('href') ?? null);
+    /** @type {[string, string][]} */
+    const customers = link === null ? [] : [['customer', link]];
+    for (const [name, path] of [...pages, ...customers]) {
       await client.send('Network.clearBrowserCache');
       await client.send('Emulation.setCPUThrottlingRate', { rate: 1 });
       bytes = 0;

@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { quantile, timeOf } from './bench-views.mjs';
+import { follower, statementsIn } from './own-sql.mjs';
 
 /**
  * @typedef {{ base: string, cookie: string }} Who
@@ -69,6 +70,29 @@ export async function entriesOf(who, { tag, rounds }) {
       0.5,
     ),
   };
+}
+
+const isWrite = /^\s*(?:insert|update|delete|replace)\b/i;
+
+/**
+ * How many statements a kept reading carries out, of them how many that write rows; the fewest of several, since others
+ * go on behind it.
+ * @param {Who} who
+ * @param {string} log path of the general log
+ */
+export async function statementsOfEntry(who, log) {
+  const keep = await readerOf(who, 'P-0411');
+  for (let i = 0; i < 3; i++) await keep();
+  const more = follower(log);
+  /** @type {readonly string[] | null} */
+  let fewest = null;
+  for (let i = 0; i < 6; i++) {
+    more();
+    await keep();
+    const done = statementsIn(more());
+    if (fewest === null || done.length < fewest.length) fewest = done;
+  }
+  return { all: fewest?.length ?? 0, writes: fewest?.filter((one) => isWrite.test(one)).length ?? 0 };
 }
 
 /**

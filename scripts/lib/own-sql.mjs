@@ -8,12 +8,11 @@ const isRead = /^\s*\(*\s*(?:select|with)\b/i;
 const isOwn = /^\s*select (?:1|@@)/i;
 
 /**
- * The statements in a piece of the general log that only read, as they were carried out, values in their places.
+ * The statements in a piece of the general log, as they were carried out, values in their places.
  * @param {string} text
  * @returns {readonly string[]}
- * @example readsIn('\t\t    12 Execute\tselect 2 + 2') // ['select 2 + 2']
  */
-export function readsIn(text) {
+export function statementsIn(text) {
   /** @type {{ did: string, words: string[] }[]} */
   const said = [];
   for (const line of text.split('\n')) {
@@ -24,8 +23,16 @@ export function readsIn(text) {
   return said
     .filter(({ did }) => did === 'Query' || did === 'Execute')
     .map(({ words }) => words.join('\n').trim())
-    .filter((words) => isRead.test(words) && !isOwn.test(words));
+    .filter((words) => !isOwn.test(words));
 }
+
+/**
+ * As `statementsIn`, those that only read.
+ * @param {string} text
+ * @returns {readonly string[]}
+ * @example readsIn('\t\t    12 Execute\tselect 2 + 2') // ['select 2 + 2']
+ */
+export const readsIn = (text) => statementsIn(text).filter((words) => isRead.test(words));
 
 /**
  * Reads what was written to a file since it was read last.
