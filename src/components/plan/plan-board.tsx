@@ -27,27 +27,44 @@ interface Props {
 
 const letters = { answer: 'C', parts: 'P', outside: 'O', rest: 'R' } as const;
 
+/** So many afloat of a day are shown: more would push the hands out of sight. */
+const mostAfloat = 6;
+
 /** What takes no hand: answers, parts, work outside, on the day until which it is reckoned with. */
 function AfloatRow({ days, afloat }: Pick<Props, 'days' | 'afloat'>) {
+  const [isWhole, setWhole] = useState(false);
+  const byDay = days.map((day) => ({ day, own: afloat.filter(({ untilDay }) => untilDay === day) }));
+  const isLong = byDay.some(({ own }) => own.length > mostAfloat);
   return (
     <>
       <div className="py-1 text-13">
         <b className="block text-15">Afloat</b>
         <span className="text-quiet">parts, answers, rest</span>
+        {isLong && (
+          <button
+            type="button"
+            aria-expanded={isWhole}
+            onClick={() => setWhole(!isWhole)}
+            className="block min-h-8 font-semibold underline underline-offset-4"
+          >
+            {isWhole ? 'fewer' : 'all of them'}
+          </button>
+        )}
       </div>
-      {days.map((day) => (
+      {byDay.map(({ day, own }) => (
         <div key={day} className="flex flex-wrap content-start gap-0.5 py-1">
-          {afloat
-            .filter(({ untilDay }) => untilDay === day)
-            .map(({ tag, kind, title }) => (
-              <span
-                key={`${tag} ${title}`}
-                title={`${tag}: ${title}, reckoned with until ${day}`}
-                className="pebbly border border-dashed border-slate px-1 text-[12px] leading-4"
-              >
-                <b>{letters[kind]}</b> <span className="num">{shortTag(tag)}</span>
-              </span>
-            ))}
+          {(isWhole ? own : own.slice(0, mostAfloat)).map(({ tag, kind, title }) => (
+            <span
+              key={`${tag} ${title}`}
+              title={`${tag}: ${title}, reckoned with until ${day}`}
+              className="pebbly border border-dashed border-slate px-1 text-[12px] leading-4"
+            >
+              <b>{letters[kind]}</b> <span className="num">{shortTag(tag)}</span>
+            </span>
+          ))}
+          {!isWhole && own.length > mostAfloat && (
+            <span className="text-[12px] leading-4 text-quiet">{own.length - mostAfloat} more</span>
+          )}
         </div>
       ))}
       <div />

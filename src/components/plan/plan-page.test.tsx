@@ -55,6 +55,22 @@ const stoneOf = (row: string) =>
   within(screen.getByRole('group', { name: row })).getByRole('button', { name: /P-0424 rebuild/ });
 
 describe('the plan', () => {
+  test('of much that is afloat on a day six are shown and the rest counted, until all is asked for', async () => {
+    const many = Array.from({ length: 9 }, (_, i) => ({
+      ...{ tag: `P-05${10 + i}`, kind: 'answer' as const, title: 'Answer', untilDay: '2026-11-30' },
+    }));
+    const { unmount } = render(<PlanPage shown={shown} />);
+    expect(screen.queryByRole('button', { name: 'all of them' })).toBeNull();
+    unmount();
+    render(<PlanPage shown={{ ...shown, afloat: many }} />);
+    expect(screen.getAllByTitle(/Answer, reckoned with until/)).toHaveLength(6);
+    expect(screen.getByText('3 more')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'all of them' }));
+    expect(screen.getAllByTitle(/Answer, reckoned with until/)).toHaveLength(9);
+    expect(screen.queryByText('3 more')).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'fewer' }));
+    expect(screen.getAllByTitle(/Answer, reckoned with until/)).toHaveLength(6);
+  });
   test('says of each stone whose, where and when it is; of a late pump what limits it', () => {
     render(<PlanPage shown={shown} />);
     expect(stoneOf('Odile Fennimoor')).toHaveAccessibleName(
