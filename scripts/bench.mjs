@@ -19,6 +19,7 @@ const { loadOn, measure, signIn, statementsOf, timesOf, views } = await import('
 const { entriesOf, largePicture, picturesBeside, statementsOfEntry, together } =
   await import('./lib/bench-entries.mjs');
 const { browserFigures } = await import('./lib/bench-browser.mjs');
+const { groupNames, profileOf } = await import('./lib/bench-profile.mjs');
 const { copiesOf, countJobs } = await import('./lib/bench-record.mjs');
 const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
 
@@ -32,6 +33,8 @@ const { values } = parseArgs({
     'views-only': { type: 'boolean', default: false },
     /** The same report and the same search by LibreOffice, at the first size of the record. */
     office: { type: 'boolean', default: false },
+    /** Where the milliseconds of each view go, with the demonstration. */
+    profile: { type: 'boolean', default: false },
   },
 });
 /** Documents of the demonstration's jobs, by their addresses. */
@@ -81,9 +84,9 @@ const environment = { PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'), PU
 let database;
 /** @type {Awaited<ReturnType<typeof serve>> | undefined} */
 let server;
-/** @param {string} url @param {number} count */
-const serveOn = async (url, count) => {
-  const own = { ...environment, DATABASE_URL: url };
+/** @param {string} url @param {number} count @param {Record<string, string>} more */
+const serveOn = async (url, count, more = {}) => {
+  const own = { ...environment, ...more, DATABASE_URL: url };
   return serve({ port: await findFreePort(), host: '127.0.0.1', environment: own, processes: count, heapMb });
 };
 try {
@@ -108,6 +111,20 @@ try {
   const url = database.url;
   const first = await countJobs(url);
   tell(`The demonstration: ${first.open} open jobs, ${first.closed} closed`, await measure(at()));
+  if (values.profile) {
+    await server.stop();
+    const port = await findFreePort();
+    server = await serveOn(url, 1, { NODE_OPTIONS: `--inspect=127.0.0.1:${port}` });
+    cookie = await signIn(server.address);
+    say(`\nMilliseconds of the process for one look\n${'view'.padEnd(16)} ${groupNames.join(' | ')}`);
+    for (const [name, path] of Object.entries({ empty: '/empty', ...views })) {
+      const found = await profileOf(server.address + path, { cookie, port, rounds: 40 });
+      say(`${name.padEnd(16)} ${groupNames.map((group) => (found[group] ?? 0).toFixed(1).padStart(6)).join(' ')}`);
+    }
+    await server.stop();
+    server = await serveOn(url, 1);
+    cookie = await signIn(server.address);
+  }
   // What people use instead, where it is here: Debian's libreoffice-writer, libreoffice-calc and python3-uno.
   let isCompared = !values.office;
   const compare = () => {
