@@ -264,9 +264,14 @@ describe('sums over HTTP, without a sign-in', () => {
     }[];
     expect(list.length).toBeGreaterThanOrEqual(9);
     for (const sum of list) {
-      const answer = await post(`/api/sums/${sum.id}`, JSON.stringify(sum.example.input));
-      expect([sum.id, answer.status]).toEqual([sum.id, 200]);
-      expect(((await answer.json()) as { result: unknown }).result).toEqual(sum.example.result);
+      const ask = async () => {
+        const answer = await post(`/api/sums/${sum.id}`, JSON.stringify(sum.example.input));
+        expect([sum.id, answer.status]).toEqual([sum.id, 200]);
+        return ((await answer.json()) as { result: Readonly<Record<string, unknown>> }).result;
+      };
+      const first = await ask();
+      // A solver that comes to no turn beside all else stops at its time and says so; it is asked once more.
+      expect(first.proven === false ? await ask() : first).toEqual(sum.example.result);
     }
   });
   test('the interface describes itself', async () => {

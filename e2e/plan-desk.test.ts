@@ -55,7 +55,7 @@ test('a caller is answered with a promise by a few keys, and the pump is receive
 
 test('a stone is held, tried on a later day, kept, and let go again', async () => {
   await open(desk, '/plan');
-  const stone = present(await desk.waitForSelector('[aria-label="Plan by hands, places and days"] button'));
+  const stone = present(await desk.waitForSelector('[aria-label="Plan by hands, places and days"] [data-stone]'));
   await press(stone);
   await click(desk, 'button', 'Try it');
   await waitForText(desk, 'A try, not kept yet');

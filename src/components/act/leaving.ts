@@ -1,6 +1,6 @@
 'use client';
 
-/** Ends what pages ask by themselves: the person is signing out, and nothing more is asked in their name. */
+/** Ends what pages ask by themselves: the person at the screen is leaving, and nothing more is asked in their name. */
 let leaving = new AbortController();
 
 /** Aborted from the moment at which the person leaves until somebody comes. */

@@ -6,6 +6,7 @@ import { headOf } from '@/core/record';
 import { exampleRecord } from '@/core/record/example-record';
 import { answerFetch, type Asked } from '../../../test-support/answer-fetch';
 import { exampleView } from '../../../test-support/example-view';
+import { come, leave } from '../act/leaving';
 import { noteAnswer, noteLost } from '../act/line';
 import { writeWaiting, type WaitingEntry } from '../act/waiting';
 import { heldCache, heldPath, pictureCache } from './caches';
@@ -84,6 +85,16 @@ describe('what a tablet holds', () => {
     expect((await readHeldJob(tag))?.view.record).toEqual(whole.record);
     expect(await holdAnew()).toBe(0);
     expect(asked.filter(({ path }) => path === `/api/jobs/${tag}`)).toHaveLength(1);
+  });
+  test('is not asked for while the person at the screen changes: it would be in nobody’s name', async () => {
+    let isAnswered = false;
+    shop(bench(line()), () => (isAnswered = true));
+    leave();
+    await expect(holdAnew()).rejects.toMatchObject({ name: 'AbortError' });
+    expect([isAnswered, await readHeldBench()]).toEqual([false, null]);
+    come();
+    expect(await holdAnew()).toBe(1);
+    expect(isAnswered).toBe(true);
   });
   test('is asked what changed, and takes that in; its family is not sent again', async () => {
     shop(bench(line()));

@@ -3,6 +3,7 @@
 import { sheetsOf } from '@/core/record';
 import { readAnswer } from '../act/act';
 import { getData } from '../act/get-data';
+import { leavingSignal } from '../act/leaving';
 import { askShop } from '../act/line';
 import { afterChange } from '../job/use-live-view';
 import type { JobChanged, JobView } from '../job/view';
@@ -47,6 +48,8 @@ export function stopAsking(): void {
   asking.abort();
   asking = new AbortController();
 }
+/** What ends a request that begins now: one that begins while the person at the screen changes ends at once. */
+const signalNow = (): AbortSignal => (leavingSignal().aborted ? leavingSignal() : asking.signal);
 
 /**
  * Fetches what a job's page shows and holds it, with the moment at which it stood so.
@@ -54,13 +57,13 @@ export function stopAsking(): void {
  */
 async function fetchJob(tag: string, openedAt: string | null, begun: number): Promise<void> {
   const at = new Date().toISOString();
-  const view = await getData<HeldView>(`/api/jobs/${tag}`, asking.signal);
+  const view = await getData<HeldView>(`/api/jobs/${tag}`, signalNow());
   if (view && begun === lettings) await holdJob({ tag, view, at, openedAt, workedBy: workedBy(view.record) });
 }
 
 /** Fetches the page that is shown where nobody answers, as the person at the screen sees it. */
 async function fetchHeldPage(begun: number): Promise<void> {
-  const answer = await askShop(heldPath, { cache: 'no-store', signal: asking.signal });
+  const answer = await askShop(heldPath, { cache: 'no-store', signal: signalNow() });
   // A page that leads to the sign-in is nobody's.
   if (answer.ok && !answer.redirected) await (await caches.open(heldCache)).put(heldPath, answer);
   if (begun !== lettings) await caches.delete(heldCache);
@@ -72,7 +75,7 @@ async function renewJob(mark: HeldMark, begun: number): Promise<void> {
   const whole = () => fetchJob(tag, openedAt, begun);
   if (Date.now() - Date.parse(wholeAt) > wholeMs) return whole();
   const at = new Date().toISOString();
-  const changed = await getData<JobChanged>(`/api/jobs/${tag}/changes?after=${version}`, asking.signal);
+  const changed = await getData<JobChanged>(`/api/jobs/${tag}/changes?after=${version}`, signalNow());
   const held = changed && (await readHeldJob(tag));
   if (!held || changed.from !== held.view.record.version) return whole();
   const { family: _family, ...view } = afterChange(held.view, changed);
@@ -93,7 +96,7 @@ export async function holdAnew(now = new Date()): Promise<number> {
   const marks = await listMarks();
   const lately = marks.filter((mark) => isOpenedLately(mark, now.getTime()));
   const also = new URLSearchParams(lately.slice(0, 40).map(({ tag }) => ['also', tag]));
-  const answer = await readAnswer<Bench>(await askShop(`/api/bench?${also.toString()}`, { signal: asking.signal }));
+  const answer = await readAnswer<Bench>(await askShop(`/api/bench?${also.toString()}`, { signal: signalNow() }));
   // Nobody is signed in any more: what is held was theirs.
   if (answer && !answer.ok && answer.error.code === 'not-signed-in') await letGo();
   if (!answer?.ok || begun !== lettings) return 0;

@@ -123,7 +123,10 @@ export function PersonPanel({ name, role, others, tablet }: PersonAtScreen) {
     event.preventDefault();
     const data = new FormData(event.currentTarget);
     stopAsking();
+    // What the page asks by itself meanwhile would come from nobody: the session before is parked.
+    leave();
     const answer = await act('switch-person', { personId: textOf(data, 'person'), pin: textOf(data, 'pin') });
+    come();
     if (answer.ok) {
       setOpen(false);
       setError(null);
