@@ -1,6 +1,8 @@
 // npm run bench: each main view beside an empty dynamic page of the same server and what the view reads through the
 // driver alone, in turn, in one run: with the demonstration, with many closed jobs in the record, with many open; first-load
 // JavaScript by view; load; report PDF; sums a second; memory. Loopback only, bounded.
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { readFileSync, rmSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -127,10 +129,14 @@ try {
   }
   // What people use instead, where it is here: Debian's libreoffice-writer, libreoffice-calc and python3-uno.
   let isCompared = !values.office;
-  const compare = () => {
+  const compare = async () => {
     if (isCompared || !server) return;
     isCompared = true;
-    runScript('scripts/bench-office.ts', own, [server.address, cookie]);
+    // This process hands its connections to the serving ones: it may not wait for the script as the others do.
+    const given = ['--import', 'tsx', join(import.meta.dirname, 'bench-office.ts'), server.address, cookie];
+    const asking = spawn(process.execPath, given, { stdio: 'inherit', env: { ...process.env, ...own } });
+    const [code] = await once(asking, 'exit');
+    if (code !== 0) throw new Error(`bench-office.ts ended with ${code}`);
   };
   let offset = 100;
   for (const count of values.record.split(',').map(Number).filter(Boolean)) {
@@ -139,9 +145,9 @@ try {
     runScript('scripts/multiply.ts', own, [String(copies), String(offset), 'closed']);
     offset += copies;
     tell(`With ${(await countJobs(url)).closed} closed jobs in the record`, await measure(at()));
-    compare();
+    await compare();
   }
-  compare();
+  await compare();
   runScript('scripts/multiply.ts', own, ['11', '1', 'open']);
   const { open, megabytes } = await countJobs(url);
   tell(`And with ${open} open; the record takes ${megabytes} MB`, await measure(at()));
