@@ -17,7 +17,7 @@ const { runScript } = await import('./lib/prepare.mjs');
 const { serve } = await import('./lib/serve.mjs');
 
 const { default: metrics } = await import('prom-client');
-const { loadOn, measure, signIn, statementsOf, timesOf, views } = await import('./lib/bench-views.mjs');
+const { all, loadOn, measure, signIn, statementsOf, timesOf, views } = await import('./lib/bench-views.mjs');
 const { entriesOf, largePicture, picturesBeside, statementsOfEntry, together } =
   await import('./lib/bench-entries.mjs');
 const { browserFigures } = await import('./lib/bench-browser.mjs');
@@ -119,7 +119,7 @@ try {
     server = await serveOn(url, 1, { NODE_OPTIONS: `--inspect=127.0.0.1:${port}` });
     cookie = await signIn(server.address);
     say(`\nMilliseconds of the process for one look\n${'view'.padEnd(16)} ${groupNames.join(' | ')}`);
-    for (const [name, path] of Object.entries({ empty: '/empty', ...views })) {
+    for (const [name, path] of Object.entries(all)) {
       const found = await profileOf(server.address + path, { cookie, port, rounds: 40 });
       say(`${name.padEnd(16)} ${groupNames.map((group) => (found[group] ?? 0).toFixed(1).padStart(6)).join(' ')}`);
     }

@@ -184,25 +184,23 @@ const signal = (/** @type {number | undefined} */ pid, /** @type {NodeJS.Signals
 const anyNode = () => Math.floor(chance() * nodes.length);
 const anyApplication = () => Math.floor(chance() * applications.length);
 
+/** Freezes a process. @param {number | undefined} pid */
+const freeze = (pid) => {
+  signal(pid, 'SIGSTOP');
+  return async () => signal(pid, 'SIGCONT');
+};
+
 /** Each does its harm, and gives what undoes it where it does not end by itself. */
 const faults = {
   'a node is killed': () => (signal(nodes[anyNode()]?.pid(), 'SIGKILL'), null),
-  'a node is frozen': () => {
-    const pid = nodes[anyNode()]?.pid();
-    signal(pid, 'SIGSTOP');
-    return async () => signal(pid, 'SIGCONT');
-  },
+  'a node is frozen': () => freeze(nodes[anyNode()]?.pid()),
   'a node is parted from the others': async () => {
     const index = anyNode();
     await part(places, index, true);
     return () => part(places, index, false);
   },
   'a serving process is killed': () => (signal(applications[anyApplication()]?.pid(), 'SIGKILL'), null),
-  'a serving process is frozen': () => {
-    const pid = applications[anyApplication()]?.pid();
-    signal(pid, 'SIGSTOP');
-    return async () => signal(pid, 'SIGCONT');
-  },
+  'a serving process is frozen': () => freeze(applications[anyApplication()]?.pid()),
   'the lines of a serving process to two nodes are cut': async () => {
     const [first, second] = lines[anyApplication()]?.toSorted(() => chance() - 0.5) ?? [];
     await Promise.all([first.cut(), second.cut()]);

@@ -23,7 +23,8 @@ export const views = {
   'find by tag': '/api/find?text=0406',
   'find by words': '/api/find?text=vantry+stock',
 };
-const all = { empty: '/empty', ...views };
+/** The yardstick and the views. */
+export const all = { empty: '/empty', ...views };
 
 /** @param {readonly number[]} list @param {number} share @returns {number} */
 export const quantile = (list, share) =>

@@ -253,13 +253,22 @@ export async function listJobsIn(
   return rows.map(parsed);
 }
 
-/** A short text that is another one whenever anything of an open job or the plan has changed. */
-export async function readFloorVersion(connection: Connection): Promise<string> {
-  const [row] = await rowsOf<{ version: string }>(
+interface FloorVersion {
+  /** A short text that is another one whenever anything of an open job or the plan has changed. */
+  readonly version: string;
+  /** The plan's part of it. */
+  readonly plan: number;
+}
+
+export async function readFloorVersion(connection: Connection): Promise<FloorVersion> {
+  const [row] = await rowsOf<{ jobs: string; plan: number }>(
     connection,
-    sql`select concat(count(*), '.', coalesce(sum(crc32(head_hash)), 0), '.', (select coalesce(max(version), 0) from kept_plans)) as version from jobs where closed_at is null`,
+    sql`select concat(count(*), '.', coalesce(sum(crc32(head_hash)), 0)) as jobs,
+               (select coalesce(max(version), 0) from kept_plans) as plan
+        from jobs where closed_at is null`,
   );
-  return row?.version ?? '';
+  const plan = row?.plan ?? 0;
+  return { version: `${row?.jobs ?? ''}.${plan}`, plan };
 }
 
 /** Orders with lines that are not received in full, over all jobs, for the parts desk. */

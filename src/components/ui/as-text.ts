@@ -7,7 +7,10 @@ export const dataOfPages = () => shared.puddlestonePages;
 
 /** So many of the texts that were written last are kept: those of jobs and families that people work on now. */
 const most = 60;
-/** Lists and things that stand, with the text of each: a record or a family is not written again for the next who asks. */
+/**
+ * Lists and things that stand, with the text of each: a record or a family is not written again for the next who asks. By
+ * hand, since this travels to the browser with `ofText`, which a package for it need not.
+ */
 const written = new Map<object, string>();
 /** Texts that are shorter are written sooner than found. */
 const shortest = 2000;

@@ -113,8 +113,7 @@ const floors = new LRUCache<string, FloorRead>({ max: 24 });
 /** Strips that were made: each follows from the head of its job, the plan, the day and who looks. */
 const strips = new LRUCache<string, FloorStrip>({ max: 4000 });
 
-interface Asked {
-  readonly version: string;
+interface Asked extends Awaited<ReturnType<typeof readFloorVersion>> {
   readonly after: string | null;
 }
 
@@ -122,9 +121,8 @@ interface Asked {
 async function stripsOf(
   { database }: Context,
   frame: Frame,
-  { heads, version }: { readonly heads: Awaited<ReturnType<typeof listOpenHeads>>; readonly version: string },
+  { heads, plan }: { readonly heads: Awaited<ReturnType<typeof listOpenHeads>>; readonly plan: number },
 ): Promise<readonly FloorStrip[]> {
-  const plan = version.slice(version.lastIndexOf('.'));
   const asked = [plan, dayIn(frame.zone, frame.now), frame.zone, frame.currency, frame.role].join(' ');
   const keyOf = ({ headHash }: { readonly headHash: string }) => `${headHash} ${asked}`;
   const isKnown = (head: { readonly headHash: string }) => head.headHash !== '' && strips.has(keyOf(head));
@@ -140,7 +138,7 @@ async function stripsOf(
   return heads.flatMap((head) => fresh.get(head.id) ?? strips.get(keyOf(head)) ?? []);
 }
 
-async function floorAt(context: Context, frame: Frame, { version, after }: Asked) {
+async function floorAt(context: Context, frame: Frame, { version, plan, after }: Asked) {
   const [promisedOn, id] = after?.split('_') ?? [];
   const heads = await listOpenHeads(context.database, {
     after: promisedOn && id ? { promisedOn, id } : null,
@@ -151,7 +149,7 @@ async function floorAt(context: Context, frame: Frame, { version, after }: Asked
     version,
     today: dayIn(frame.zone, frame.now),
     currency: frame.currency,
-    strips: await stripsOf(context, frame, { heads: heads.slice(0, pageSize), version }),
+    strips: await stripsOf(context, frame, { heads: heads.slice(0, pageSize), plan }),
     next: heads.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
   };
 }
@@ -165,14 +163,14 @@ export const readFloor = defineUseCase({
   async run(context, { after }) {
     const frame = await floorFrame(context, context.database);
     // Read before the rows: what changes between the two is seen again, not missed.
-    const version = await readFloorVersion(context.database);
+    const { version, plan } = await readFloorVersion(context.database);
     const { zone, currency, role } = frame;
     const key = [version, dayIn(zone, frame.now), zone, currency, role, after].join(' ');
     const known = floors.get(key);
     if (known) return known;
-    const read = await floorAt(context, frame, { version, after });
+    const read = await floorAt(context, frame, { version, plan, after });
     // What changed between the two stands in the rows and not in the version: such a floor is nobody else's.
-    if ((await readFloorVersion(context.database)) === version) floors.set(key, read);
+    if ((await readFloorVersion(context.database)).version === version) floors.set(key, read);
     return read;
   },
 });
@@ -184,7 +182,7 @@ export const readFloorChanges = defineUseCase({
   verb: 'read-floor-version',
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({}),
-  run: async ({ database }) => ({ version: await readFloorVersion(database) }),
+  run: async ({ database }) => ({ version: (await readFloorVersion(database)).version }),
 });
 
 /**
