@@ -5,11 +5,13 @@ import { createServer } from 'node:http';
 import { constants, setPriority } from 'node:os';
 import { join, relative } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
+import { dataFolderOfChecks } from './lib/check-data.mjs';
 import { ensureNodePackages, ensureProgram } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
 const root = join(import.meta.dirname, '..');
 const folder = join(root, '.test-data');
+const dataFolder = dataFolderOfChecks(root);
 // Names of checks; what stands behind `--` picks files of their tests by a part of the path.
 const asked = process.argv.slice(2);
 const files = asked.includes('--') ? asked.slice(asked.indexOf('--') + 1) : [];
@@ -216,9 +218,13 @@ function showError(line) {
 }
 
 // The database of checks that were broken off; without its folder nobody would know it any more.
-await stopLeftover(folder, say);
+await stopLeftover(dataFolder, say);
+const clear = () => rmSync(dataFolder, { recursive: true, force: true });
+clear();
 rmSync(folder, { recursive: true, force: true });
-mkdirSync(folder, { recursive: true });
+for (const one of [folder, dataFolder]) mkdirSync(one, { recursive: true, mode: 0o700 });
+// Memory is given back.
+if (dataFolder !== folder) process.on('exit', clear);
 // The longest of the checks takes what the others leave of the processors: they wait for browsers and databases often.
 const lint = wants('lint')
   ? check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.'], constants.priority.PRIORITY_LOW)
@@ -265,10 +271,10 @@ function endureBesides() {
 }
 await programsAreThere;
 try {
-  if (wants('database') || wantsInterface) database = await startDatabase(folder, { isThrownAway: true });
+  if (wants('database') || wantsInterface) database = await startDatabase(dataFolder, { isThrownAway: true });
   const environment = {
     DATABASE_URL: database?.url ?? '',
-    PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'),
+    PUDDLESTONE_SECRET: keptWord(dataFolder, 'session-secret'),
     PUDDLESTONE_DEMO: '1',
   };
   // The demonstration takes long to load: it is loaded once, and what is told of it is looked at before it is worked on.
@@ -292,7 +298,7 @@ try {
     server = await serve({ ...where, processes, heapMb, log: showError });
     control = await serveControl({
       '/database/stop': () => database?.stop(),
-      '/database/start': async () => void (database = await startDatabase(folder, { port, isThrownAway: true })),
+      '/database/start': async () => void (database = await startDatabase(dataFolder, { port, isThrownAway: true })),
     });
     const interfaceEnvironment = {
       BASE_URL: server.address,

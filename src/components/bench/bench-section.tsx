@@ -30,15 +30,21 @@ const movements: Readonly<Record<StepAction['moves'], string>> = {
   anticlockwise: ', anticlockwise seen from the drive end',
 };
 
+/** Each body that lights up, once, with the part under whose name: its own before one that lies behind it. */
+function shownOf(family: Family, lit: readonly string[]): readonly (readonly [drawn: string, ref: string])[] {
+  const own = lit.flatMap((ref) => {
+    const drawn = drawnPart(family.section, ref);
+    return drawn === undefined || (drawn !== ref && lit.includes(drawn)) ? [] : [[drawn, ref] as const];
+  });
+  return own.filter(([drawn], i) => own.findIndex(([other]) => other === drawn) === i);
+}
+
 /** The section beside a bench sequence: what is off, what comes now; picking a part opens its step. */
 export function BenchSection({ family, hint, title, states, lit, moves, onPickPart, inHand }: Props) {
   const nameOf = (ref: string) => family.parts.find((part) => part.ref === ref)?.name;
   const names = lit.flatMap((ref) => nameOf(ref) ?? []);
   // What is too small to be drawn lights up where the section says, under its own name.
-  const shown = lit.flatMap((ref) => {
-    const drawn = drawnPart(family.section, ref);
-    return drawn === undefined ? [] : [[drawn, ref] as const];
-  });
+  const shown = shownOf(family, lit);
   const namesShown = Object.fromEntries([
     ...family.parts.map((part) => [part.ref, part.name] as const),
     ...shown.map(([drawn, ref]) => [drawn, nameOf(ref) ?? ref] as const),

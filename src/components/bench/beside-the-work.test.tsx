@@ -64,6 +64,19 @@ describe('the section beside the work', () => {
     expect(container.querySelectorAll('path[fill="var(--ochre)"]').length).toBe(3 * lit(4));
     expect(screen.queryByRole('group', { name: /End view/ })).toBeNull();
   });
+  test('a body that lights up for itself and for what lies behind it is named once, as itself', () => {
+    for (const lit of [
+      ['guard', 'guard-screw'],
+      ['guard-screw', 'guard'],
+    ]) {
+      const { container, unmount } = show(gear, { lit });
+      const words = [...container.querySelectorAll('text')].map(({ textContent }) => textContent);
+      expect(words.filter((one) => /guard/i.test(one))).toEqual(['Coupling guard']);
+      unmount();
+    }
+    const { container } = show(gear, { lit: ['guard-screw'] });
+    expect([...container.querySelectorAll('text')].map(({ textContent }) => textContent)).toContain('Guard screw');
+  });
   test('it is drawn larger about the member in hand, and whole again', async () => {
     const shown: string[] = [];
     Element.prototype.scrollIntoView = function into(this: Element) {
