@@ -14,7 +14,8 @@ import {
   type Tag,
   type Tool,
 } from '@/core/record';
-import { fromJson, type Connection } from './client';
+import { asJsonArray, decodeRow } from './child-rows';
+import { fromJson, rowsOf, type Connection } from './client';
 import { likeText } from './like-text';
 import { basisSchema } from './row-schemas';
 import {
@@ -70,9 +71,13 @@ export type ShopSettings = z.infer<typeof shopSettingsSchema>;
 
 const theShop = query(getTableColumns(shop), 'from shop where shop.id = 1');
 
-export async function readShop(connection: Connection) {
+type ShopRow = typeof shop.$inferSelect;
+const shopOf = (row: ShopRow) => ({ ...row, settings: shopSettingsSchema.parse(fromJson(row.settings)) });
+export type Shop = ReturnType<typeof shopOf>;
+
+export async function readShop(connection: Connection): Promise<Shop | null> {
   const [row] = await readRows(connection, theShop);
-  return row ? { ...row, settings: shopSettingsSchema.parse(fromJson(row.settings)) } : null;
+  return row ? shopOf(row) : null;
 }
 
 export async function createShop(
@@ -357,10 +362,30 @@ function toolOf({ code, kind, unit, uncertainty, rangeLow, rangeHigh, dueOn }: t
   };
 }
 
-const allInstruments = query(getTableColumns(instruments), 'from instruments order by instruments.code limit 500');
+const fromInstruments = 'from instruments order by instruments.code limit 500';
+const allInstruments = query(getTableColumns(instruments), fromInstruments);
 
 export async function listInstruments(connection: Connection): Promise<readonly Tool[]> {
   return (await readRows(connection, allInstruments)).map(toolOf);
+}
+
+const shopColumns = getTableColumns(shop);
+const toolColumns = getTableColumns(instruments);
+const shopWithTools = `select ${asJsonArray(shopColumns)} as body,
+ (select json_arrayagg(tool.body) from (select ${asJsonArray(toolColumns)} as body ${fromInstruments}) tool) as tools
+ from shop where shop.id = 1`;
+
+/** The shop and its instruments, in one statement: what every entry at the bench asks. Null before there is a shop. */
+export async function readShopWithTools(
+  connection: Connection,
+): Promise<{ readonly shop: Shop; readonly tools: readonly Tool[] } | null> {
+  const [row] = await rowsOf<{ body: unknown; tools: unknown }>(connection, sql.raw(shopWithTools));
+  if (!row) return null;
+  const tools = z.array(z.unknown()).nullable().parse(fromJson(row.tools)) ?? [];
+  return {
+    shop: shopOf(present(decodeRow(shopColumns, row.body))),
+    tools: tools.map((one) => toolOf(present(decodeRow(toolColumns, one)))),
+  };
 }
 
 export async function findInstrument(connection: Connection, code: string) {

@@ -4,6 +4,7 @@ import type { WorkedAt } from '@/core/workload';
 import { fromJson, type Connection } from './client';
 import { openedLast } from './opened-last';
 import * as t from './schema';
+import { statement } from './written-once';
 
 export type WorkedRow = typeof t.workedSpans.$inferSelect;
 
@@ -22,21 +23,23 @@ export async function addWorked(connection: Connection, row: Omit<WorkedRow, 've
   await connection.insert(t.workedSpans).values(row);
 }
 
-/** A piece of work goes on; what was corrected stays corrected by as much. */
+const goesOn = `update worked_spans set ended_at = ?, seconds = seconds + ?, taken_seconds = taken_seconds + ?
+ where id = ? and ended_at = ? and not exists
+ (select 1 from worked_spans later where later.person_id = ? and later.ended_at > ?)`.split('?');
+
+/**
+ * A piece of work goes on; what was corrected stays corrected by as much. False where it did not end as is said, or its
+ * person has done something else since: whoever knows it from before reads anew.
+ */
 export async function extendWorked(
   connection: Connection,
-  id: string,
+  { id, personId, endedAt }: Pick<WorkedRow, 'id' | 'personId' | 'endedAt'>,
   { to, seconds }: { readonly to: Date; readonly seconds: number },
-): Promise<void> {
-  const { workedSpans: w } = t;
-  await connection
-    .update(w)
-    .set({
-      endedAt: to,
-      seconds: sql`${w.seconds} + ${seconds}`,
-      takenSeconds: sql`${w.takenSeconds} + ${seconds}`,
-    })
-    .where(eq(w.id, id));
+): Promise<boolean> {
+  const [was, until] = [endedAt, to].map((moment) => t.workedSpans.endedAt.mapToDriverValue(moment));
+  const values = [until, seconds, seconds, id, was, personId, was];
+  const [done] = await connection.execute(statement(goesOn, values));
+  return done.affectedRows === 1;
 }
 
 export async function findWorked(connection: Connection, id: string): Promise<WorkedRow | null> {

@@ -27,7 +27,7 @@ export interface Asking<Command> {
   readonly command: Command;
 }
 
-type Prepared<Facts> = { readonly facts: Facts } & Pick<Beside, 'pictures'>;
+type Prepared<Facts> = { readonly facts: Facts } & Pick<Beside, 'pictures'> & Pick<Decided, 'shop'>;
 
 /** A verb that changes one job: its rule in core, and what it must be told before it decides. */
 export interface JobCommand<V extends Verb, Facts, Outside> {
@@ -89,7 +89,7 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
   const { context, sent, outside, connection } = asked;
   const { command } = sent;
   const whole = await loadWhole(connection, context, sent.tag);
-  const { facts, pictures } = await job.prepare({ context, connection, command, ...whole }, outside);
+  const { facts, pictures, shop } = await job.prepare({ context, connection, command, ...whole }, outside);
   const { who: madeAt, now } = moment(context);
   const who = signatureOf(context, madeAt, sent.customerName);
   const given = { ...whole, who, now, newId: context.newId, sha256, facts };
@@ -106,7 +106,7 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
   await noteSupply(connection, decision, whole.family);
   const answer = answerOf<V>(decision);
   await context.remember?.(connection, answer);
-  return { answer, outbox, decision };
+  return { answer, outbox, decision: { ...decision, ...(shop && { shop }) } };
 }
 
 /** Rows on which it depends what a job waits for, and until when it may; answers at the bench are not among them. */

@@ -1,7 +1,7 @@
 import type { Actor } from '@/core/access';
 import type { Decision } from '@/core/change';
 import type { MadeId } from '@/core/record';
-import type { Connection, Database, OutboxRow } from '@/db';
+import type { Connection, Database, OutboxRow, Shop } from '@/db';
 import type { StandIns } from '@/stand-ins';
 import type { Device } from './people/device';
 
@@ -36,5 +36,5 @@ export interface Context {
   readonly decided?: (decision: Decided) => void;
 }
 
-/** What of a decision is of use once it is made. */
-export type Decided = Pick<Decision<unknown>, 'event' | 'before' | 'after' | 'family'>;
+/** What of a decision is of use once it is made; with the shop, where the rule had to know it. */
+export type Decided = Pick<Decision<unknown>, 'event' | 'before' | 'after' | 'family'> & { readonly shop?: Shop };

@@ -23,9 +23,10 @@ export async function act<V extends Verb>(verb: V, context: Context, input: unkn
   const rows: OutboxRow[] = [];
   const followUp = (more: readonly OutboxRow[]) => void rows.push(...more);
   const useCase = actUseCases[verb];
-  const answer = await answerOnce({ context, verb, body: input }, (own) =>
-    timing(own, { verb, input }, (timed) => perform(useCase, { ...timed, followUp }, input)),
-  );
+  const { isAllOrNothing } = useCase;
+  const run = (own: Context) =>
+    timing(own, { verb, input }, (timed) => perform(useCase, { ...timed, followUp }, input));
+  const answer = await answerOnce({ context, verb, body: input }, { run, isAllOrNothing });
   for (const row of rows) await carryOut(context, row);
   planSoon();
   return answer;
@@ -78,7 +79,10 @@ function actPicture<V extends PictureVerb>(
   const run = async (own: Context, command: CommandOf<V>) => {
     const bytes = await (reading ??= read());
     const body = { ...command, fingerprint: sha256(bytes) };
-    return answerOnce({ context: own, verb, body }, async (entry) => add(entry, command, await decode(bytes)));
+    return answerOnce(
+      { context: own, verb, body },
+      { run: async (entry) => add(entry, command, await decode(bytes)) },
+    );
   };
   const useCase: UseCase<CommandOf<V>, ResultOf<V>> = { ...actUseCases[verb], run };
   return perform(useCase, context, fields);

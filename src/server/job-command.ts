@@ -27,7 +27,10 @@ export function withFacts<V extends TaggedVerb, Facts>(
 export function jobCommand<V extends TaggedVerb, Facts, Outside>(
   job: JobCommand<V, Facts, Outside>,
 ): UseCase<CommandOf<V>, ResultOf<V>> {
-  return forVerb(job.verb, (context, command) => changeJob(context, job, { tag: tagOf(command), command }));
+  const useCase = forVerb(job.verb, (context, command: CommandOf<V>) =>
+    changeJob(context, job, { tag: tagOf(command), command }),
+  );
+  return { ...useCase, isAllOrNothing: !job.ask };
 }
 
 const tagOf = (command: Tagged) => command.tag;

@@ -23,16 +23,16 @@ import { asId, type JobRecord, type PhotoId } from '@/core/record';
 import {
   findTagById,
   setCustomerLimit,
-  listInstruments,
   lockPlates,
   loadVisitsOfPump,
   readShop,
+  readShopWithTools,
   takeNumber,
   type Connection,
 } from '@/db';
 import { changeJob, type JobCommand } from './change-job';
 import type { Context } from './context';
-import { jobCommand, plain, withFacts } from './job-command';
+import { jobCommand, plain, withFacts, type TaggedVerb } from './job-command';
 import { keepAsDonor, keepLeftOvers } from './supply/donors';
 import { orderForJob } from './supply/place-orders';
 import { receiveJobParts } from './supply/receive-orders';
@@ -48,9 +48,11 @@ import { ensureContact, ensureCustomer, ensurePump } from './receive-pump';
 import { forVerb } from './use-case';
 import { runOnStand } from './devices';
 
+const noShop = () => new DomainError('not-found', { what: 'There is no shop yet.' });
+
 async function shopOf(connection: Connection) {
   const shop = await readShop(connection);
-  if (!shop) throw new DomainError('not-found', { what: 'There is no shop yet.' });
+  if (!shop) throw noShop();
   return shop;
 }
 
@@ -159,11 +161,16 @@ const receiveCommands = {
   'take-picture': jobCommand(takePicture),
 };
 
-/** The tools of the shop, and the zone in which they are due. */
-const toolFacts = async ({ connection }: { readonly connection: Connection }): Promise<ToolFacts> => ({
-  tools: await listInstruments(connection),
-  zone: (await shopOf(connection)).zone,
-});
+/** The tools of the shop, and the zone in which they are due; with the shop, which the answer says more of. */
+async function prepareTools({ connection }: { readonly connection: Connection }) {
+  const found = await readShopWithTools(connection);
+  if (!found) throw noShop();
+  const { shop, tools } = found;
+  return { facts: { tools, zone: shop.zone } satisfies ToolFacts, shop };
+}
+
+const withTools = <V extends TaggedVerb>(verb: V, decider: JobCommand<V, ToolFacts, undefined>['decider']) =>
+  jobCommand<V, ToolFacts, undefined>({ verb, decider, prepare: prepareTools });
 
 const sheetCommands = {
   'write-residue': plain('write-residue', sheets.writeResidue),
@@ -188,14 +195,14 @@ const sheetCommands = {
 const benchCommands = {
   'account-parts': plain('account-parts', bench.accountParts),
   'clean-parts': plain('clean-parts', bench.cleanParts),
-  'answer-action': withFacts('answer-action', bench.answerAction, toolFacts),
-  'concede-answer': withFacts('concede-answer', bench.concedeAnswer, toolFacts),
+  'answer-action': withTools('answer-action', bench.answerAction),
+  'concede-answer': withTools('concede-answer', bench.concedeAnswer),
   'undo-answer': plain('undo-answer', bench.undoAnswer),
   'open-again': plain('open-again', bench.openAgain),
   'allow-deviation': plain('allow-deviation', bench.allowDeviation),
   'sign-hold-point': jobCommand(signHoldPoint),
-  'record-readings': withFacts('record-readings', inspection.recordReadings, toolFacts),
-  'concede-readings': withFacts('concede-readings', inspection.concedeReadings, toolFacts),
+  'record-readings': withTools('record-readings', inspection.recordReadings),
+  'concede-readings': withTools('concede-readings', inspection.concedeReadings),
   'judge-point': plain('judge-point', inspection.judgePoint),
   'look-at-parts': plain('look-at-parts', inspection.lookAtParts),
   'record-finding': plain('record-finding', inspection.recordFinding),
@@ -306,7 +313,7 @@ const runTest: JobCommand<'run-test', test.RunFacts, Ran> = {
   decider: test.runTest,
   ask: runOnStand,
   prepare: async ({ context, connection }, ran) => {
-    const { tools, zone } = await toolFacts({ connection });
+    const { tools, zone } = (await prepareTools({ connection })).facts;
     const stand = tools.find((one) => one.kind === 'test stand') ?? null;
     return { facts: { ...ran, stand, zone, runId: context.newId() } };
   },

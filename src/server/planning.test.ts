@@ -1,5 +1,5 @@
 import { present } from '@/core/present';
-import { countFirstRuns, findPlannedPump, keepPlan, listSupplyLines, readKeptPlan } from '@/db';
+import { addWorked, countFirstRuns, findPlannedPump, keepPlan, listSupplyLines, readKeptPlan } from '@/db';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf, detailsOf } from '../../test-support/told';
 import { act, perform, readFeed } from '.';
@@ -97,6 +97,14 @@ test('the bench takes the minutes; they can be corrected and written down, with 
     ['marek', 'inspect', 10],
     ['odile', 'inspect', 5],
   ]);
+  // What another copy wrote of Odile meanwhile: she was at another pump, so this is a piece of its own.
+  const { personId: odile } = shop.signerOf('odile');
+  const row = { id: 'elsewhere', tag: 'P-0', station: 'inspect', personId: odile, personName: 'odile', reason: '' };
+  const at = new Date(Date.now() + 1000);
+  const times = { startedAt: at, endedAt: at, seconds: 0, takenSeconds: null, correctedBy: null };
+  await addWorked(shop.runtime.database, { ...row, ...times });
+  await see('odile', 1);
+  expect((await read()).pieces.filter(({ personName }) => personName === 'odile')).toHaveLength(2);
   const own = present((await read()).pieces.find(({ personName }) => personName === 'odile'));
   const change = { id: own.id, basedOn: own.version, minutes: 42, reason: 'the tablet lay in the office' };
   await shop.act('odile', 'correct-worked', change);

@@ -137,6 +137,17 @@ describe('an entry with a key', () => {
     expect(await codeOf(act('save-intake', as('wenna', 'other'), { ...body, basedOn: 2 }))).toBe('bad-input');
     expect(await codeOf(act('save-intake', as('ines', 'other'), body))).toBe('bad-input');
   });
+  test('is made once, too, where its rule would take it a second time; nor does its key stand for another', async () => {
+    const tag = await shop.play({ at: 'inspect' });
+    const body = { tag, partRef: 'impeller', words: 'scored', plain: '', photoId: null };
+    const first = await act('record-finding', as('marek', 'twice'), body);
+    const record = await shop.load(tag);
+    expect(await act('record-finding', as('marek', 'twice'), body)).toEqual(first);
+    expect(await codeOf(act('record-finding', as('marek', 'twice'), { ...body, words: 'cracked' }))).toBe('bad-input');
+    expect(await codeOf(act('record-finding', as('odile', 'twice'), body))).toBe('bad-input');
+    expect(await shop.load(tag)).toEqual(record);
+    expect(await differenceOf(tag)).toBeNull();
+  });
   test('that was refused may be sent again with the same key', async () => {
     const tag = await shop.play({ at: 'receive', part: 'undeclared' });
     const body = { tag, event: 'begin-teardown' };

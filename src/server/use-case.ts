@@ -12,6 +12,8 @@ export interface UseCase<Input = unknown, Result = unknown> {
   /** Who may do it; the owner always may. */
   readonly audience: readonly Audience[];
   readonly input: z.ZodType<Input>;
+  /** Whether all that it does is done in the transaction that keeps the answer to its entry, or none of it. */
+  readonly isAllOrNothing?: boolean;
   run(context: Context, input: Input): Promise<Result>;
 }
 

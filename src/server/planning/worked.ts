@@ -1,4 +1,6 @@
+import { LRUCache } from 'lru-cache';
 import * as z from 'zod';
+import type { Actor } from '@/core/access';
 import type { Verb } from '@/contract';
 import { tagField } from '@/core/change/inputs';
 import { reason, refuse } from '@/core/change/decision';
@@ -13,6 +15,7 @@ import {
   listWorked,
   readShop,
   stationOfTag,
+  type WorkedRow,
 } from '@/db';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
@@ -28,6 +31,8 @@ const handsOn: ReadonlySet<Verb> = new Set([
 
 const ofJob = z.object({ tag: z.string() });
 const isTimed = (station: string | null): station is WorkStation => workStations.some((one) => one === station);
+
+type Worker = Extract<Actor, { readonly kind: 'person' }>;
 
 /** Of which pump and by whom an entry of a verb would be work; null where it is none. */
 function workIn({ actor, workSeconds }: Context, verb: Verb, input: unknown) {
@@ -55,23 +60,49 @@ export async function timing<Result>(
     context.decided?.(decision);
   };
   const answer = await run({ ...context, decided });
-  const madeAt = context.entry?.madeAt ? new Date(context.entry.madeAt) : context.now();
   try {
     station ??= await stationOfTag(context.database, tag);
-    if (!isTimed(station)) return answer;
-    const last = await lastWorkOf(context.database, actor.personId);
-    const piece = workPiece(last && { ...last, to: last.endedAt }, { tag, station, madeAt, secondsSince: workSeconds });
-    if (piece.isMore && last) await extendWorked(context.database, last.id, piece);
-    else
-      await addWorked(context.database, {
-        ...{ id: context.newId(), tag, station, personId: actor.personId, personName: actor.name },
-        ...{ startedAt: piece.from, endedAt: piece.to, seconds: piece.seconds },
-        ...{ takenSeconds: null, reason: '', correctedBy: null },
-      });
+    if (isTimed(station)) await keepPiece(context, { actor, tag, station, workSeconds });
   } catch (error) {
     console.error('[worked]', error);
   }
   return answer;
+}
+
+/** The last piece of work of each person, as this copy wrote it; whether it is still the last is asked with the next. */
+const lastPieces = new LRUCache<string, WorkedRow>({ max: 500 });
+
+interface Piece {
+  readonly actor: Worker;
+  readonly tag: string;
+  readonly station: WorkStation;
+  readonly workSeconds: number;
+}
+
+/** Writes down a piece of work: the last one goes on, or a new one begins. */
+async function keepPiece(context: Context, { actor, tag, station, workSeconds }: Piece): Promise<void> {
+  const { database, entry, now, newId } = context;
+  const { personId, name: personName } = actor;
+  const madeAt = entry?.madeAt ? new Date(entry.madeAt) : now();
+  const pieceAfter = (last: WorkedRow | null) =>
+    workPiece(last && { ...last, to: last.endedAt }, { tag, station, madeAt, secondsSince: workSeconds });
+  const goOn = async (last: WorkedRow) => {
+    const { isMore, to, seconds } = pieceAfter(last);
+    if (!isMore || !(await extendWorked(database, last, { to, seconds }))) return false;
+    lastPieces.set(personId, { ...last, endedAt: to });
+    return true;
+  };
+  const known = lastPieces.get(personId);
+  if (known && (await goOn(known))) return;
+  const last = await lastWorkOf(database, personId);
+  if (last && (await goOn(last))) return;
+  const { from, to, seconds } = pieceAfter(last);
+  const row = {
+    ...{ id: newId(), tag, station, personId, personName, startedAt: from, endedAt: to, seconds },
+    ...{ takenSeconds: null, reason: '', correctedBy: null },
+  };
+  await addWorked(database, row);
+  lastPieces.set(personId, { ...row, version: 1 });
 }
 
 const nameOf = ({ actor }: Context) => (actor.kind === 'person' ? actor.name : 'Puddlestone');

@@ -19,7 +19,7 @@ import {
 import type { ReadyRange } from '@/core/planning';
 import { currentQuote, isConstructionOpen, type JobRecord } from '@/core/record';
 import { remembered } from '@/core/remembered';
-import { findPlannedPump, listEventsAfter, listInstruments, listPeople, readShop } from '@/db';
+import { findPlannedPump, listEventsAfter, listInstruments, listPeople, readShop, type Shop } from '@/db';
 import type { Context, Decided } from '../context';
 import { findJob } from '../find-job';
 import { newerFamily } from '../library/newer-family';
@@ -63,9 +63,16 @@ const saidBy = remembered(({ parts, points, damage, rebuild, test }: Family): re
   ...[...points, ...rebuild, ...test.steps].map(({ title }) => title),
 ]);
 
+interface Framed {
+  readonly record: JobRecord;
+  readonly family: Family;
+  /** Where it was read a moment ago. */
+  readonly shop?: Shop | undefined;
+}
+
 /** What a job's page shows that follows from the record, its family and the day: small, and reckoned anew each time. */
-async function frameOf(context: Context, record: JobRecord, family: Family) {
-  const shop = await readShop(context.database);
+async function frameOf(context: Context, { record, family, ...known }: Framed) {
+  const shop = known.shop ?? (await readShop(context.database));
   const newer = isConstructionOpen(record) ? await newerFamily(context.database, record) : null;
   const clock = { now: context.now(), zone: shop?.zone ?? 'UTC' };
   const today = dayIn(clock.zone, clock.now);
@@ -122,7 +129,7 @@ export const readJob = defineUseCase({
     const signers = people
       .filter((person) => person.pinHash !== null && signs.includes(person.role))
       .map(({ id, name, role }) => ({ personId: id, name, role }));
-    const frame = await frameOf(context, record, family);
+    const frame = await frameOf(context, { record, family });
     // Not in the frame, which goes out again with every change.
     const language = currentQuote(record)?.language ?? frame.shop.language;
     return { record, family, instruments, signers, catalogue: catalogueFor(language, saidBy(family)), ...frame };
@@ -139,13 +146,14 @@ const mostEvents = 200;
  */
 export async function changedBy(
   context: Context,
-  { event, after: record, family }: Decided,
+  { event, after: record, family, shop }: Decided,
   shown: number,
 ): Promise<JobChanged | null> {
   const puts = changesOf(event);
   if (context.actor.kind !== 'person' || event.seq !== shown + 1 || !puts) return null;
   const { tag, version, headHash } = record;
-  return { tag, from: shown, version, headHash, puts: [...puts], frame: await frameOf(context, record, family) };
+  const frame = await frameOf(context, { record, family, shop });
+  return { tag, from: shown, version, headHash, puts: [...puts], frame };
 }
 
 /** What changed in a job after a version that somebody's page shows; null where it must read the whole job anew. */
@@ -161,7 +169,7 @@ export const readChanges = defineUseCase({
     const changes = events.map(changesOf);
     if (changes.some((one) => one === null)) return null;
     const puts = changes.flatMap((one) => one ?? []);
-    return { tag, from: after, version, headHash, puts, frame: await frameOf(context, record, family) };
+    return { tag, from: after, version, headHash, puts, frame: await frameOf(context, { record, family }) };
   },
 });
 /** What changed in a job, from one version to another. */
