@@ -13,15 +13,8 @@ import { limitsOf } from './point-limits';
 import type { WholeBuild } from './build-words';
 import { buildsToCheck } from './builds-to-check';
 import { checkConditions } from './closure-conditions';
-import {
-  builtFamilySchema,
-  type Family,
-  type FamilyFile,
-  type FamilyPoint,
-  type SectionBody,
-  type Step,
-  type StepAction,
-} from './format';
+import { formReader } from './form-reader';
+import type { Family, FamilyFile, FamilyPoint, SectionBody, Step, StepAction } from './format';
 
 export { closureRules, type ClosureFault, type ClosureRule } from './closure-fault';
 
@@ -220,7 +213,7 @@ function saidBuild({ axes, size, counts }: WholeBuild): string {
 /** A fault, and the build in which it shows. */
 type InBuild = ClosureFault & { readonly build: string };
 
-function checkOneBuild(file: FamilyFile, whole: WholeBuild): readonly InBuild[] {
+function checkOneBuild(file: FamilyFile, whole: WholeBuild, read: ReturnType<typeof formReader>): readonly InBuild[] {
   let built: Family;
   try {
     built = buildFamily(file, whole);
@@ -228,10 +221,7 @@ function checkOneBuild(file: FamilyFile, whole: WholeBuild): readonly InBuild[] 
     if (!(error instanceof RangeError)) throw error;
     return [{ ...fault('sizes', 'size-figures', error.message), build: saidBuild(whole) }];
   }
-  const read = builtFamilySchema.safeParse(built);
-  const odd = read.success
-    ? []
-    : read.error.issues.map((issue) => fault(issue.path.join('.'), 'size-figures', issue.message));
+  const odd = read(built).map(({ path, message }) => fault(path.join('.'), 'size-figures', message));
   return (odd.length ? odd : checkBuild(built)).map((found) => ({
     ...found,
     path: pathInFile(found.path, built, file.written),
@@ -258,5 +248,7 @@ export function checkClosure(file: FamilyFile, builds?: readonly WholeBuild[]): 
     ...checkShapes(file.written),
   ];
   if (unknown.some((one) => one.rule === 'known-choice')) return unknown;
-  return [...unknown, ...saidOnce((builds ?? buildsToCheck(file)).flatMap((whole) => checkOneBuild(file, whole)))];
+  const read = formReader();
+  const found = (builds ?? buildsToCheck(file)).flatMap((whole) => checkOneBuild(file, whole, read));
+  return [...unknown, ...saidOnce(found)];
 }
