@@ -1,4 +1,4 @@
-import { present } from '../present';
+import { remembered } from '../remembered';
 import { drawEnd } from './end-view';
 import type { Family } from './format';
 import { drawSection, type SectionShape } from './section';
@@ -18,17 +18,25 @@ export interface PartView {
   readonly box: readonly [x: number, y: number, width: number, height: number];
 }
 
+/** How many parts of a family are kept as they were seen: pictures of a pump are taken one after the other. */
+const mostViews = 40;
+
 /** How finely an envelope follows a curve: places along a part. */
 const places = 80;
 
 /** How far out an outline reaches at a place along the shaft; null where it is not. */
 function reachAt(x: number, corners: readonly Corner[]): number | null {
-  const across = corners.flatMap(([ax, ay], i) => {
-    const [bx, by] = present(corners[(i + 1) % corners.length]);
-    if (Math.min(ax, bx) > x || Math.max(ax, bx) < x) return [];
-    return ax === bx ? [Math.abs(ay), Math.abs(by)] : [Math.abs(ay + ((by - ay) * (x - ax)) / (bx - ax))];
-  });
-  return across.length ? Math.max(...across) : null;
+  // A picture asks this a hundred thousand times: nothing is made on the way.
+  let most = -1;
+  let [ax, ay] = corners.at(-1) ?? [0, 0];
+  for (const [bx, by] of corners) {
+    if (ax === bx) {
+      if (ax === x) most = Math.max(most, Math.abs(ay), Math.abs(by));
+    } else if ((ax <= x && x <= bx) || (bx <= x && x <= ax))
+      most = Math.max(most, Math.abs(ay + ((by - ay) * (x - ax)) / (bx - ax)));
+    [ax, ay] = [bx, by];
+  }
+  return most < 0 ? null : most;
 }
 
 /** What is seen from the side of something that is turned: as far out on one side as on the other. */
@@ -72,7 +80,7 @@ function viewOf(outlines: readonly SeenOutline[]): PartView | null {
  * from the side, as its section says; null for a part that is drawn nowhere.
  * @param ref the part; null for the whole pump
  */
-export function viewPart(family: Family, ref: string | null): PartView | null {
+export const viewPart = remembered((family: Family, ref: string | null): PartView | null => {
   const material = family.parts.find((part) => part.ref === ref)?.class ?? 'cast';
   const end = ref === null ? null : drawEnd(family);
   const ends = end?.shapes.filter((shape) => shape.part === ref && (shape.member?.number ?? 1) === 1) ?? [];
@@ -85,4 +93,4 @@ export function viewPart(family: Family, ref: string | null): PartView | null {
   // What reaches further out hides what lies within it.
   const reach = ({ corners }: SeenOutline) => Math.max(...corners.map(([, y]) => Math.abs(y)));
   return viewOf(outlines.toSorted((one, other) => reach(one) - reach(other)));
-}
+}, mostViews);
