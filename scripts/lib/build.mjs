@@ -5,6 +5,7 @@ import { join, relative, sep } from 'node:path';
 import { buildSync } from 'esbuild';
 import { oneAtATime } from './one-at-a-time.mjs';
 import { say } from './say.mjs';
+import { thinServer } from './thin-server.mjs';
 
 const root = join(import.meta.dirname, '..', '..');
 
@@ -53,6 +54,7 @@ function build(stamp, now) {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
   });
   if (done.status !== 0) throw new Error(`The build failed:\n${done.stdout}\n${done.stderr}`);
+  thinServer(join(root, '.next', 'server'));
   buildWorker();
   writeFileSync(stamp, now);
 }

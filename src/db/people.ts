@@ -1,5 +1,6 @@
 import { languages } from '@/words';
 import { present } from '@/core/present';
+import { LRUCache } from 'lru-cache';
 import { and, asc, count, desc, eq, getTableColumns, inArray, isNull, like, lt, notLike, or, sql } from 'drizzle-orm';
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
@@ -371,21 +372,29 @@ export async function listInstruments(connection: Connection): Promise<readonly 
 
 const shopColumns = getTableColumns(shop);
 const toolColumns = getTableColumns(instruments);
-const shopWithTools = `select ${asJsonArray(shopColumns)} as body,
- (select json_arrayagg(tool.body) from (select ${asJsonArray(toolColumns)} as body ${fromInstruments}) tool) as tools
- from shop where shop.id = 1`;
+const shopWithTools = sql.raw(`select concat(${asJsonArray(shopColumns)}) as body,
+ concat((select json_arrayagg(tool.body) from (select ${asJsonArray(toolColumns)} as body ${fromInstruments}) tool))
+ as tools from shop where shop.id = 1`);
+
+interface ShopWithTools {
+  readonly shop: Shop;
+  readonly tools: readonly Tool[];
+}
+const toolTexts = z.array(z.unknown());
+/** Shops as they were read last, by their text: to read one anew took longer than to ask for it. */
+const shopsRead = new LRUCache<string, ShopWithTools>({ max: 4 });
 
 /** The shop and its instruments, in one statement: what every entry at the bench asks. Null before there is a shop. */
-export async function readShopWithTools(
-  connection: Connection,
-): Promise<{ readonly shop: Shop; readonly tools: readonly Tool[] } | null> {
-  const [row] = await rowsOf<{ body: unknown; tools: unknown }>(connection, sql.raw(shopWithTools));
+export async function readShopWithTools(connection: Connection): Promise<ShopWithTools | null> {
+  const [row] = await rowsOf<{ body: string; tools: string | null }>(connection, shopWithTools);
   if (!row) return null;
-  const tools = z.array(z.unknown()).nullable().parse(fromJson(row.tools)) ?? [];
-  return {
+  const text = `${row.body}${row.tools}`;
+  const read = shopsRead.get(text) ?? {
     shop: shopOf(present(decodeRow(shopColumns, row.body))),
-    tools: tools.map((one) => toolOf(present(decodeRow(toolColumns, one)))),
+    tools: toolTexts.parse(fromJson(row.tools ?? '[]')).map((one) => toolOf(present(decodeRow(toolColumns, one)))),
   };
+  shopsRead.set(text, read);
+  return read;
 }
 
 export async function findInstrument(connection: Connection, code: string) {
