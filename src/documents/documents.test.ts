@@ -26,6 +26,18 @@ test('a tag without a declared liquid forbids opening', async () => {
   );
   expect(page).toContain('LIQUID NOT DECLARED: DO NOT OPEN');
 });
+test('a document is the same to the byte whatever was written before it, but for its moment', async () => {
+  const write = async (words: string) => {
+    const line = exampleLine({ description: `Wear ring ${words}`, plain: 'Größe ≤ 45 µm – “as new”' });
+    const given = { shop, pictures: [], fingerprint: 'abc123', now: '2026-11-24T10:00:00Z' };
+    const bytes = await writeQuotePdf({ record: exampleRecord(), quote: exampleQuote([line]), ...given });
+    return bytes.toString('latin1').replace(/\/CreationDate \(D:[^)]*\)|\/ID \[[^\]]*\]/g, '');
+  };
+  const first = await write('one');
+  const other = await write('another');
+  expect(other).not.toBe(first);
+  expect(await write('one')).toBe(first);
+});
 test('the quote has its lines, totals and fingerprint', async () => {
   const quote = exampleQuote([
     exampleLine(),

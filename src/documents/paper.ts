@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { Language, Words } from '@/words';
 import type { PaperSize } from '@/core/record';
 import PDFDocument from 'pdfkit';
+import { shareWords } from './word-layouts';
 
 export const colours = {
   ink: '#20262B',
@@ -68,6 +69,7 @@ export function openPaper({ title, size = 'A4', margin = 48 }: PaperOptions): Pa
   });
   const { text, bold, mono } = readFonts();
   paper.registerFont('text', text).registerFont('bold', bold).registerFont('mono', mono);
+  for (const font of ['mono', 'bold', 'text']) shareWords(paper, font);
   return paper.font('text').fontSize(9).fillColor(colours.ink);
 }
 
