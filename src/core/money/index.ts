@@ -1,22 +1,41 @@
-import { Decimal } from 'decimal.js';
-
-/** Exact to the last digit of any quantity, price and share that a shop writes down. */
-const Exact = Decimal.clone({ precision: 60, rounding: Decimal.ROUND_HALF_UP });
-
-/**
- * An amount in whole minor units: half a unit and more goes up, away from zero. The one rounding rule for money.
- * @param exact minor units with any fraction
- */
-function toMinor(exact: Decimal): number {
-  return exact.toDecimalPlaces(0, Decimal.ROUND_HALF_UP).toNumber();
+/** A number as it is written, as a whole number over a power of ten: exact, as a shop writes it down. */
+interface Written {
+  readonly digits: bigint;
+  readonly decimals: number;
 }
+
+function written(value: number): Written {
+  const [mantissa = '0', exponent = '0'] = String(value).split('e');
+  const [whole = '0', fraction = ''] = mantissa.split('.');
+  const decimals = fraction.length - Number(exponent);
+  const digits = BigInt(whole + fraction);
+  return decimals < 0 ? { digits: digits * 10n ** BigInt(-decimals), decimals: 0 } : { digits, decimals };
+}
+
+/** A fraction as a whole number: half and more goes up, away from zero. The one rounding rule for money. */
+function nearest(top: bigint, bottom: bigint): number {
+  const size = top < 0n ? -top : top;
+  const rounded = (2n * size + bottom) / (2n * bottom);
+  return Number(top < 0n ? -rounded : rounded);
+}
+
+/** The product of two numbers, or the hundredth part of it, rounded. */
+function product(one: Written, other: Written, hundredths: 0 | 2): number {
+  return nearest(one.digits * other.digits, 10n ** BigInt(one.decimals + other.decimals + hundredths));
+}
+
+/** What is no number is no amount. */
+const areNumbers = (...values: readonly number[]) => values.every((value) => Number.isFinite(value));
 
 /**
  * A quantity at a price, in minor units.
  * @example timesPrice(3.5, 6801) // 23804
  */
 export function timesPrice(quantity: number, unitPriceMinor: number): number {
-  return toMinor(new Exact(quantity).times(unitPriceMinor));
+  if (!areNumbers(quantity, unitPriceMinor)) return Number.NaN;
+  const whole = quantity * unitPriceMinor;
+  if (Number.isInteger(quantity) && Number.isInteger(unitPriceMinor) && Number.isSafeInteger(whole)) return whole;
+  return product(written(quantity), written(unitPriceMinor), 0);
 }
 
 /**
@@ -25,7 +44,10 @@ export function timesPrice(quantity: number, unitPriceMinor: number): number {
  * @example withMarkup(350, 17) // 410
  */
 export function withMarkup(minor: number, pct: number): number {
-  return toMinor(new Exact(minor).times(new Exact(pct).plus(100)).div(100));
+  if (!areNumbers(minor, pct)) return Number.NaN;
+  const { digits, decimals } = written(pct);
+  const all = { digits: digits + 100n * 10n ** BigInt(decimals), decimals };
+  return product(written(minor), all, 2);
 }
 
 /**
@@ -33,7 +55,8 @@ export function withMarkup(minor: number, pct: number): number {
  * @example shareOf(1050, 20) // 210
  */
 export function shareOf(minor: number, pct: number): number {
-  return toMinor(new Exact(minor).times(pct).div(100));
+  if (!areNumbers(minor, pct)) return Number.NaN;
+  return product(written(minor), written(pct), 2);
 }
 
 /**
@@ -41,5 +64,7 @@ export function shareOf(minor: number, pct: number): number {
  * @example hoursOf(25) // 0.42
  */
 export function hoursOf(minutes: number): number {
-  return new Exact(minutes).div(60).toDecimalPlaces(2, Decimal.ROUND_HALF_UP).toNumber();
+  if (!areNumbers(minutes)) return Number.NaN;
+  const { digits, decimals } = written(minutes);
+  return nearest(100n * digits, 60n * 10n ** BigInt(decimals)) / 100;
 }

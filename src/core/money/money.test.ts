@@ -58,6 +58,25 @@ test.each([
   [0, 18, 0],
 ])('%d with %d %% is %d', (amount, pct, expected) => expect(withMarkup(amount, pct)).toBe(expected));
 
+/** Below zero a half goes away from zero, as above it: what is taken back is what was asked. */
+test.each([
+  [-1.005, 1000, -1005],
+  [-0.5, 1, -1],
+  [-0.4, 1, 0],
+])('%d at %d is %d', (count, price, expected) => expect(timesPrice(count, price) + 0).toBe(expected));
+
+/** As an engine writes very small and very large numbers. */
+test.each([
+  [1e-7, 50_000_000, 5],
+  [2.5e-7, 2_000_000, 1],
+  [1.5e21, 2, 3e21],
+])('%d at %d is %d', (count, price, expected) => expect(timesPrice(count, price)).toBe(expected));
+
+test('what is no number is no amount', () => {
+  const none = [timesPrice(NaN, 1), timesPrice(1, Infinity), withMarkup(1, NaN), shareOf(NaN, 1), hoursOf(-Infinity)];
+  expect(none.every(Number.isNaN)).toBe(true);
+});
+
 test.each([
   [1.005, 1000, 1005],
   [0.285, 100, 29],
