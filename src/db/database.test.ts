@@ -68,6 +68,22 @@ test('search finds by tag, part of a serial number, and words; wildcards are onl
   expect(await find('+-*"()<>~@')).toEqual([]);
 });
 
+test('a job is found by a part of a word, whatever its case and accents, when it is closed too: after open ones', async () => {
+  const find = async () =>
+    (await searchJobs(shop.runtime.database, { tag: null, text: 'CHSHAUSER', limit: 50 })).map((row) => row.id);
+  const query = (text: string, ...values: readonly string[]) => shop.runtime.pool.promise().query(text, [...values]);
+  const [rows] = await query('select id from jobs where closed_at is null order by opened_at desc limit 3');
+  const [newest = '', second = '', third = ''] = (rows as { id: string }[]).map(({ id }) => id);
+  expect(await find()).toEqual([]);
+  const words = "search_text = 'Gewächshäuserpumpe'";
+  await query(`update jobs set ${words} where id in (?, ?)`, second, third);
+  await query(`update jobs set ${words}, closed_at = '2031-01-02 03:04:05' where id = ?`, newest);
+  expect(await find()).toEqual([second, third, newest]);
+  await query("update jobs set closed_at = '2031-01-02 03:04:06' where id = ?", second);
+  expect(await find()).toEqual([third, newest, second]);
+  await query('update jobs set closed_at = null where id in (?, ?)', newest, second);
+});
+
 test('a database that is away is said so, not thrown as a stranger', async () => {
   const { database, pool } = openDatabase('mysql://nobody:x@127.0.0.1:9/puddlestone');
   expect(await isAnswering(database)).toBe(false);

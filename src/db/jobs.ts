@@ -5,6 +5,7 @@ import { addDays } from '@/core/planning';
 import { mondayOf } from '@/core/workload';
 import { fromJson, rowsOf, type Connection } from './client';
 import { likeText } from './like-text';
+import { compared, listNewestClosed } from './newest-jobs';
 import * as t from './schema';
 
 /** Plates of pumps with a serial number, as `serialKey` compares them. */
@@ -151,8 +152,6 @@ const wordsIn = (text: string) =>
     .filter((word) => word.length > 1)
     .slice(0, 6);
 
-/** Jobs that are looked through letter by letter, the newest: the index knows whole words and their beginnings alone. */
-const lookedThrough = 1500;
 /** Part of a word, or of a serial or equipment number, is looked for from so many letters on. */
 const leastPart = 3;
 
@@ -161,35 +160,46 @@ interface Searched {
   readonly limit: number;
 }
 
-/** What stands in a job: each of the words, or the text as it was typed; null for too little. */
-function standsIn({ text }: Searched) {
-  const words = wordsIn(text).filter((word) => word.length >= leastPart);
-  const asTyped = text.length >= leastPart ? `%${likeText(text)}%` : null;
-  const each = words.length ? and(...words.map((word) => like(t.jobs.searchText, `%${likeText(word)}%`))) : undefined;
-  if (!asTyped) return each ?? null;
-  return or(like(t.pumps.serial, asTyped), like(t.jobs.searchText, asTyped), each) ?? null;
+/** What is looked for in a job: each of some words, or the text as it was typed, where that is long enough. */
+function partsIn({ text }: Searched) {
+  return {
+    words: wordsIn(text).filter((word) => word.length >= leastPart),
+    asTyped: text.length >= leastPart ? text : null,
+  };
+}
+type Parts = ReturnType<typeof partsIn>;
+
+/** What stands in a job, for the database; null for too little. */
+function standsIn({ words, asTyped }: Parts) {
+  const holds = (text: string) => like(t.jobs.searchText, `%${likeText(text)}%`);
+  const each = words.length ? and(...words.map(holds)) : undefined;
+  if (asTyped === null) return each ?? null;
+  return or(like(t.pumps.serial, `%${likeText(asTyped)}%`), holds(asTyped), each) ?? null;
+}
+
+/** The same for jobs that were read before. */
+function lookFor({ words, asTyped }: Parts) {
+  const [each, whole] = [words.map(compared), asTyped === null ? null : compared(asTyped)];
+  return (job: { readonly serial: string; readonly words: string }) =>
+    (whole !== null && (job.serial.includes(whole) || job.words.includes(whole))) ||
+    (each.length > 0 && each.every((word) => job.words.includes(word)));
 }
 
 /** Open jobs, then the newest of the closed ones, in which any part of a word is found. */
 async function searchThrough(connection: Connection, searched: Searched) {
-  const found = standsIn(searched);
+  const parts = partsIn(searched);
+  const found = standsIn(parts);
   if (!found) return [];
   const open = await base(connection)
     .where(and(isNull(t.jobs.closedAt), found))
     .orderBy(desc(t.jobs.openedAt))
     .limit(searched.limit);
   if (open.length >= searched.limit) return open;
-  const newest = connection
-    .select({ id: t.jobs.id })
-    .from(t.jobs)
-    .orderBy(desc(t.jobs.openedAt))
-    .limit(lookedThrough)
-    .as('newest');
+  const ids = (await listNewestClosed(connection)).filter(lookFor(parts)).map(({ id }) => id);
+  if (!ids.length) return open;
   const closed = await base(connection)
-    .innerJoin(newest, eq(newest.id, t.jobs.id))
-    .where(and(isNotNull(t.jobs.closedAt), found))
-    .orderBy(desc(t.jobs.openedAt))
-    .limit(searched.limit - open.length);
+    .where(and(isNotNull(t.jobs.closedAt), inArray(t.jobs.id, ids.slice(0, searched.limit - open.length))))
+    .orderBy(desc(t.jobs.openedAt));
   return [...open, ...closed];
 }
 

@@ -1,0 +1,68 @@
+import { desc, eq, isNotNull, sql } from 'drizzle-orm';
+import type { JobId } from '@/core/record';
+import { rowsOf, type Connection } from './client';
+import * as t from './schema';
+
+/** Jobs that are looked through letter by letter, the newest: the index knows whole words and their beginnings alone. */
+const lookedThrough = 1500;
+/** For how long they are kept at most, in ms: a job that was corrected after it was closed says nothing by its closing. */
+const longestMs = 60_000;
+
+/** A job with its serial number and the words by which it is found, both as they are compared. */
+interface Searchable {
+  readonly id: JobId;
+  readonly serial: string;
+  readonly words: string;
+}
+
+interface Newest {
+  /** When a job was opened last, and when one was closed. */
+  readonly last: string;
+  readonly readAt: number;
+  readonly jobs: readonly Searchable[];
+}
+
+/** A text as the database compares it: neither case nor accents count. */
+export const compared = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .replace(/\p{M}+/gu, '')
+    .toLowerCase()
+    .replaceAll('ß', 'ss');
+
+const kept = new WeakMap<Connection, Newest>();
+
+async function readNewest(connection: Connection): Promise<readonly Searchable[]> {
+  const newest = connection
+    .select({ id: t.jobs.id })
+    .from(t.jobs)
+    .orderBy(desc(t.jobs.openedAt))
+    .limit(lookedThrough)
+    .as('newest');
+  const rows = await connection
+    .select({ id: t.jobs.id, serial: t.pumps.serial, words: t.jobs.searchText })
+    .from(t.jobs)
+    .innerJoin(newest, eq(newest.id, t.jobs.id))
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
+    .where(isNotNull(t.jobs.closedAt))
+    .orderBy(desc(t.jobs.openedAt));
+  return rows.map(({ id, serial, words }) => ({ id, serial: compared(serial), words: compared(words) }));
+}
+
+/**
+ * The closed ones of the newest jobs, newest first, as they are looked through: read anew when a job was opened or closed
+ * since. To look through their rows took a quarter of a tenth of a second for each who searched.
+ */
+export async function listNewestClosed(connection: Connection): Promise<readonly Searchable[]> {
+  const [row] = await rowsOf<{ last: string }>(
+    connection,
+    sql`select concat_ws(' ', (select max(opened_at) from jobs), (select max(closed_at) from jobs)) as last`,
+  );
+  const last = row?.last ?? '';
+  const now = performance.now();
+  const known = kept.get(connection);
+  if (known?.last === last && now - known.readAt < longestMs) return known.jobs;
+  const jobs = await readNewest(connection);
+  kept.set(connection, { last, readAt: now, jobs });
+  return jobs;
+}
