@@ -50,9 +50,9 @@ test('of what was built several times one stands, and the others lead to it; oth
     ['./ssr/a.js', '“said”'],
     ['./c.js', 'other'],
   ]) {
-    const module = {};
-    load(path)[1](module);
-    expect(module).toEqual({ words });
+    const made = {};
+    load(path)[1](made);
+    expect(made).toEqual({ words });
   }
   rmSync(folder, { recursive: true });
 });
