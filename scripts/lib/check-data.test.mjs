@@ -1,6 +1,7 @@
 import { dataFolderOfChecks } from './check-data.mjs';
 
 const gibi = 1024 ** 3;
+/** @param {string} root @param {number} roomGib @param {number} memoryGib */
 const of = (root, roomGib, memoryGib) =>
   dataFolderOfChecks(root, { roomBytes: roomGib * gibi, memoryBytes: memoryGib * gibi });
 

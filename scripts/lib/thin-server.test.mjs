@@ -24,8 +24,10 @@ test('a script in ASCII gives what it gave', () => {
 
 test('of what was built several times one stands, and the others lead to it; other files keep to themselves', () => {
   const folder = mkdtempSync(join(tmpdir(), 'thin-'));
+  /** @param {string} name */
   const modules = (name, words = '“said”') =>
     `module.exports=[1,e=>{e.words='${words}'}];\n\n//# sourceMappingURL=${name}.js.map`;
+  /** @param {string} path @param {string} text */
   const write = (path, text) => writeFileSync(join(folder, path), text);
   mkdirSync(join(folder, 'ssr'));
   // A route may be named like a script.
@@ -35,6 +37,7 @@ test('of what was built several times one stands, and the others lead to it; oth
   for (const name of ['d', 'e']) write(`${name}.js`, '"use strict";exports.x=1;');
   write('a.js.map', '“map”');
   thinServer(folder);
+  /** @param {string} path */
   const text = (path) => readFileSync(join(folder, path), 'utf8');
   expect(text('b.js')).toBe('module.exports=require("./a.js");\n');
   expect(text('ssr/a.js')).toContain('\\u201csaid\\u201d');
@@ -45,11 +48,8 @@ test('of what was built several times one stands, and the others lead to it; oth
   ]);
   const load = createRequire(join(folder, 'x.cjs'));
   expect(load('./b.js')).toBe(load('./a.js'));
-  for (const [path, words] of [
-    ['./b.js', '“said”'],
-    ['./ssr/a.js', '“said”'],
-    ['./c.js', 'other'],
-  ]) {
+  const said = Object.entries({ './b.js': '“said”', './ssr/a.js': '“said”', './c.js': 'other' });
+  for (const [path, words] of said) {
     const made = {};
     load(path)[1](made);
     expect(made).toEqual({ words });
