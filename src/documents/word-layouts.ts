@@ -17,11 +17,9 @@ function keptWords(): object {
     {},
     {
       get: (_, word) => (typeof word === 'string' ? words.get(word) : undefined),
-      set: (_, word, { glyphs, positions, advanceWidth }: Run) => {
-        const slim = glyphs.map(({ id, advanceWidth: width, codePoints }) => ({
-          ...{ id, advanceWidth: width, codePoints },
-        }));
-        words.set(String(word), { glyphs: slim, positions, advanceWidth });
+      set: (_, word, run: Run) => {
+        const glyphs = run.glyphs.map(({ id, advanceWidth, codePoints }) => ({ id, advanceWidth, codePoints }));
+        words.set(String(word), { glyphs, positions: run.positions, advanceWidth: run.advanceWidth });
         return true;
       },
     },
