@@ -79,10 +79,7 @@ function actPicture<V extends PictureVerb>(
   const run = async (own: Context, command: CommandOf<V>) => {
     const bytes = await (reading ??= read());
     const body = { ...command, fingerprint: sha256(bytes) };
-    return answerOnce(
-      { context: own, verb, body },
-      { run: async (entry) => add(entry, command, await decode(bytes)) },
-    );
+    return answerOnce({ context: own, verb, body }, { run: async (entry) => add(entry, command, await decode(bytes)) });
   };
   const useCase: UseCase<CommandOf<V>, ResultOf<V>> = { ...actUseCases[verb], run };
   return perform(useCase, context, fields);
