@@ -70,6 +70,7 @@ export default {
         'walk-bore-hole',
         'walk-gear',
         'walk-one-of-two',
+        'walk-pair',
         'plan-desk',
       ],
     },
@@ -78,7 +79,7 @@ export default {
       ...shared,
       displayName: 'long',
       testMatch: [
-        '<rootDir>/e2e/{telling-steps,walk-bore-hole,walk-gear,walk-one-of-two}.test.ts',
+        '<rootDir>/e2e/{telling-steps,walk-bore-hole,walk-gear,walk-one-of-two,walk-pair}.test.ts',
         '<rootDir>/src/server/every-family.test.ts',
       ],
     },

@@ -225,9 +225,10 @@ rmSync(folder, { recursive: true, force: true });
 for (const one of [folder, dataFolder]) mkdirSync(one, { recursive: true, mode: 0o700 });
 // Memory is given back.
 if (dataFolder !== folder) process.on('exit', clear);
-// The longest of the checks takes what the others leave of the processors: they wait for browsers and databases often.
+// The longest of the checks takes what the others leave of the processors, which wait for browsers and databases often, and
+// a little more: at the lowest priority it was at it yet when all others were done.
 const lint = wants('lint')
-  ? check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.'], constants.priority.PRIORITY_LOW)
+  ? check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.'], constants.priority.PRIORITY_BELOW_NORMAL)
   : null;
 await checkAll([
   ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
