@@ -228,7 +228,11 @@ if (dataFolder !== folder) process.on('exit', clear);
 // The longest of the checks takes what the others leave of the processors, which wait for browsers and databases often, and
 // a little more: at the lowest priority it was at it yet when all others were done.
 const lint = wants('lint')
-  ? check('lint', ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.'], constants.priority.PRIORITY_BELOW_NORMAL)
+  ? check(
+      'lint',
+      ['node_modules/eslint/bin/eslint.js', '--max-warnings', '0', '.'],
+      constants.priority.PRIORITY_BELOW_NORMAL,
+    )
   : null;
 await checkAll([
   ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],

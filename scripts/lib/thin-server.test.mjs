@@ -8,7 +8,8 @@ const script = [
   'const pitch = `a “quote” – ${1 + 1} µm ≤ 5 °C, 😀`;',
   "const words = { 'Größe': '−3', plain: /^[“”]+$/u.test('“”'), emoji: /^😀$/u.test('😀') };",
   'const été = /[é–]/; // a comment with ×',
-  'return [pitch, words, été.test("–")];',
+  String.raw`const dash = /^[\–\\–]$/, said = '\–\\–';`,
+  'return [pitch, words, été.test("–"), dash.test("–"), dash.test("u"), said];',
 ].join('\n');
 
 test('a script in ASCII gives what it gave', () => {
@@ -18,7 +19,7 @@ test('a script in ASCII gives what it gave', () => {
   expect(new Function(script)()).toEqual([
     'a “quote” – 2 µm ≤ 5 °C, 😀',
     { Größe: '−3', plain: true, emoji: true },
-    true,
+    ...[true, true, false, String.raw`–\–`],
   ]);
 });
 

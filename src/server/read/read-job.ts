@@ -71,8 +71,8 @@ interface Framed {
 }
 
 /** What a job's page shows that follows from the record, its family and the day: small, and reckoned anew each time. */
-async function frameOf(context: Context, { record, family, ...known }: Framed) {
-  const shop = known.shop ?? (await readShop(context.database));
+async function frameOf(context: Context, { record, family, shop: known }: Framed) {
+  const shop = known ?? (await readShop(context.database));
   const newer = isConstructionOpen(record) ? await newerFamily(context.database, record) : null;
   const clock = { now: context.now(), zone: shop?.zone ?? 'UTC' };
   const today = dayIn(clock.zone, clock.now);
