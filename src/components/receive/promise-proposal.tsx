@@ -6,6 +6,9 @@ import { getData } from '../act/get-data';
 import { dayWords } from '../plan/plan-words';
 import { Button } from '../ui/form';
 
+/** So long, in ms, a construction stays chosen before its day is asked for: a plate that is being read changes it. */
+const settlesIn = 500;
+
 /** The day that the plan lets be promised for a pump that is here now, kept four times of five; one press takes it. */
 export function PromiseProposal({
   familyId,
@@ -23,11 +26,16 @@ export function PromiseProposal({
   useEffect(() => {
     if (!familyId) return;
     const abort = new AbortController();
-    void getData<PromiseShown>(`/api/plan/promise?${query}`, abort.signal).then(
-      (shown) => setAnswered({ of: query, shown }),
-      () => undefined,
-    );
-    return () => abort.abort();
+    const ask = () =>
+      void getData<PromiseShown>(`/api/plan/promise?${query}`, abort.signal).then(
+        (shown) => setAnswered({ of: query, shown }),
+        () => undefined,
+      );
+    const timer = setTimeout(ask, settlesIn);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
   }, [familyId, query]);
   const dates = (answered?.of === query && answered.shown?.answer?.dates) || [];
   const [even, usual, sure] = [50, 80, 95].map((pct) => dates.find((one) => one.pct === pct)?.date);

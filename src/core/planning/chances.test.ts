@@ -1,4 +1,5 @@
 import { repairShop } from '../../../test-support/repair-shop';
+import { runsStepByStep } from '../../../test-support/runs-step-by-step';
 import { present } from '../present';
 import {
   chanceOf,
@@ -67,6 +68,20 @@ describe('runs of a plan', () => {
     for (const all of run(1)) expect(all).toEqual(all.toSorted((a, b) => a - b));
     const [usual, long] = [middle(run(1)), middle(run(1.5))];
     expect(long.every((end, j) => end >= (usual[j] ?? 0))).toBe(true);
+  });
+  test('are those of looking at every operation that may begin at every step', () => {
+    const shop = repairShop(12, 5, 50);
+    const jobs = shop.jobs.map((job) => ({
+      ...job,
+      operations: job.operations.map((one) => ({ ...one, split: true })),
+    }));
+    const { schedule: tight } = drawUpPlan(readProblem({ ...shop, jobs }));
+    const varies = {
+      ...{ ...still, runs: 20, seed: 5 },
+      factorOf: (i: number) => (i % 3 ? { p10: 0.4, p50: 1, p90: 2.5 } : null),
+      leadOf: (j: number) => (j % 2 ? { p10: 0.7, p50: 1, p90: 3 } : null),
+    };
+    expect(simulate(tight, varies)).toEqual(runsStepByStep(tight, varies));
   });
   /** One hand that is always there. */
   const alone = (minutes: number, more: object = {}): PlanAsked => ({

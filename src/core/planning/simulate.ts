@@ -1,8 +1,9 @@
 import { present } from '../present';
 import { chanceOf, type Chance } from './chance';
-import { endOfWork } from './open-times';
+import { WaitingLines } from './lines';
+import { endOfWork, type OpenTimes } from './open-times';
 import { drawFrom, type Spread } from './quantiles';
-import type { Operation, Problem } from './plan-problem';
+import type { Problem } from './plan-problem';
 import type { Schedule } from './schedule';
 
 /** What varies from run to run. */
@@ -21,19 +22,71 @@ export interface Varies {
 /** More failed tests in a row than this are not reckoned with. */
 const mostFailures = 4;
 
+/** What is the same in every run: a plan as rows of figures, for it is run through a million times. */
+interface Frame {
+  readonly jobOf: Int32Array;
+  readonly minutes: Float64Array;
+  /** When an operation and its job are ready at the earliest. */
+  readonly ready: Float64Array;
+  /** When each operation begins in the plan, and its place in the order of all of them. */
+  readonly planned: Float64Array;
+  readonly rank: Int32Array;
+  readonly split: readonly boolean[];
+  readonly open: readonly (OpenTimes | null)[];
+  readonly crews: readonly (readonly number[])[];
+  readonly before: readonly (readonly number[])[];
+  readonly after: readonly (readonly number[])[];
+  /** What each resource does, in the order of the plan. */
+  readonly sequences: readonly (readonly number[])[];
+  /** What is done again after an operation that failed; mostly nothing. */
+  readonly again: ReadonlyMap<number, readonly number[]>;
+  readonly factors: readonly (Spread | null)[];
+  readonly leads: readonly (Spread | null)[];
+}
+
+function frameOf({ problem, placed }: Schedule, { againOf, factorOf, leadOf }: Varies): Frame {
+  const { operations, jobs, resources } = problem;
+  const startOf = (i: number) => placed[i]?.start ?? 0;
+  const byStart = operations.map((_, i) => i).toSorted((a, b) => startOf(a) - startOf(b));
+  const rank = new Int32Array(operations.length);
+  for (const [place, i] of byStart.entries()) rank[i] = place;
+  const crews = placed.map((at) => present(at).crew.resources);
+  const again = jobs.flatMap((_, j) => {
+    const own = againOf(j);
+    const last = own.at(-1);
+    return last === undefined ? [] : [[last, own] as const];
+  });
+  return {
+    jobOf: Int32Array.from(operations, ({ job }) => job),
+    minutes: Float64Array.from(operations, ({ minutes }) => minutes),
+    ready: Float64Array.from(operations, ({ ready, job }) => Math.max(ready, jobs[job]?.ready ?? 0)),
+    planned: Float64Array.from(operations, (_, i) => startOf(i)),
+    ...{ rank, crews, again: new Map(again) },
+    split: operations.map(({ split }) => split),
+    open: placed.map((at) => present(at).crew.open),
+    before: operations.map(({ before }) => before),
+    after: operations.map(({ after }) => after),
+    sequences: resources.map((_, r) => byStart.filter((i) => crews[i]?.includes(r))),
+    factors: operations.map((_, i) => factorOf(i)),
+    leads: jobs.map((_, j) => leadOf(j)),
+  };
+}
+
+/** How far one run has come. */
 interface Run {
-  readonly schedule: Schedule;
-  readonly ends: number[];
+  /** When each operation ended; 0 where it has not been done. */
+  readonly ends: Float64Array;
   /** When each resource is free again. */
-  readonly free: number[];
+  readonly free: Float64Array;
+  /** How far each resource has come in its sequence. */
+  readonly at: Int32Array;
+  /** How long each operation takes this time, and when what it waits for is here. */
+  readonly minutes: Float64Array;
+  readonly ready: Float64Array;
 }
 
 /** The first opening from a minute on that is long enough; where none is, the work pauses. */
-function beginsAt(
-  { crew: { open }, split }: { readonly crew: Operation['crews'][number]; readonly split: boolean },
-  from: number,
-  minutes: number,
-): number {
+function beginsAt(open: OpenTimes | null, split: boolean, from: number, minutes: number): number {
   if (!open) return from;
   let i = open.indexAt(from);
   const first = Math.max(from, open.from[i] ?? from);
@@ -48,21 +101,20 @@ function beginsAt(
 }
 
 /** When all that an operation follows is done, and its hands and places are free. */
-function freeAt({ schedule, ends, free }: Run, i: number, ready: number): number {
-  const { problem, placed } = schedule;
+function freeAt({ before, crews }: Frame, { ends, free }: Run, i: number, ready: number): number {
   let from = Math.max(ready, ends[i] ?? 0);
-  for (const one of present(problem.operations[i]).before) from = Math.max(from, ends[one] ?? 0);
-  for (const r of present(placed[i]).crew.resources) from = Math.max(from, free[r] ?? 0);
+  for (const one of before[i] ?? []) from = Math.max(from, ends[one] ?? 0);
+  for (const r of crews[i] ?? []) from = Math.max(from, free[r] ?? 0);
   return from;
 }
 
 /** Does one operation from a minute on. */
-function doOne({ schedule, ends, free }: Run, i: number, from: number, minutes: number): void {
-  const { split } = present(schedule.problem.operations[i]);
-  const { crew } = present(schedule.placed[i]);
-  const end = endOfWork(crew.open, beginsAt({ crew, split }, from, minutes), minutes);
+function doOne({ crews, open, split }: Frame, { ends, free, minutes }: Run, i: number, from: number): void {
+  const own = open[i] ?? null;
+  const long = minutes[i] ?? 1;
+  const end = endOfWork(own, beginsAt(own, split[i] ?? true, from, long), long);
   ends[i] = end;
-  for (const r of crew.resources) free[r] = end;
+  for (const r of crews[i] ?? []) free[r] = end;
 }
 
 function failuresBy(chance: Chance, rate: number): number {
@@ -71,136 +123,71 @@ function failuresBy(chance: Chance, rate: number): number {
   return failures;
 }
 
-/** Operations that may begin, the one that can begin first on top; among equals the one that was planned first. */
-class Waiting {
-  readonly #heap: number[] = [];
-  readonly #from: Float64Array;
-  constructor(readonly rank: Float64Array) {
-    this.#from = new Float64Array(rank.length);
-  }
-
-  get size(): number {
-    return this.#heap.length;
-  }
-
-  /** From when on an operation is in the line for. */
-  fromOf(i: number): number {
-    return this.#from[i] ?? 0;
-  }
-
-  #isBefore(one: number, other: number): boolean {
-    const [a, b] = [this.#from[one] ?? 0, this.#from[other] ?? 0];
-    return a === b ? (this.rank[one] ?? 0) < (this.rank[other] ?? 0) : a < b;
-  }
-
-  add(i: number, from: number): void {
-    const heap = this.#heap;
-    this.#from[i] = from;
-    let at = heap.push(i) - 1;
-    while (at > 0) {
-      const above = (at - 1) >> 1;
-      const other = heap[above] ?? 0;
-      if (!this.#isBefore(i, other)) break;
-      heap[at] = other;
-      at = above;
-    }
-    heap[at] = i;
-  }
-
-  take(): number {
-    const heap = this.#heap;
-    const first = heap[0] ?? 0;
-    const last = heap.pop() ?? 0;
-    const { length } = heap;
-    if (!length) return first;
-    let at = 0;
-    for (let left = 1; left < length; left = 2 * at + 1) {
-      const right = left + 1;
-      const below = right < length && this.#isBefore(heap[right] ?? 0, heap[left] ?? 0) ? right : left;
-      if (!this.#isBefore(heap[below] ?? 0, last)) break;
-      heap[at] = heap[below] ?? 0;
-      at = below;
-    }
-    heap[at] = last;
-    return first;
-  }
-}
-
-/** What each resource does in the order of the plan, and how far it has come in a run. */
-interface Sequences {
-  readonly of: readonly (readonly number[])[];
-  readonly at: number[];
-}
-
 /** Whether an operation is the next one that is planned for all its hands and places. */
-function isNext({ of, at }: Sequences, i: number, { schedule, ends }: Run): boolean {
-  return present(schedule.placed[i]).crew.resources.every((r) => {
-    const own = of[r] ?? [];
+function isNext({ crews, sequences }: Frame, { at, ends }: Run, i: number): boolean {
+  for (const r of crews[i] ?? []) {
+    const own = sequences[r] ?? [];
     let place = at[r] ?? 0;
     while (place < own.length && (ends[own[place] ?? 0] ?? 0) > 0) place += 1;
     at[r] = place;
-    return own[place] === i;
-  });
+    if (own[place] !== i) return false;
+  }
+  return true;
 }
 
 /** How long each operation takes in a run, and when what it waits for is here. */
-function drawTimes({ operations, jobs }: Problem, { leadOf, factorOf }: Varies, chance: Chance) {
-  const leads = jobs.map((_job, j) => {
-    const lead = leadOf(j);
-    return lead ? drawFrom(lead, chance) : 1;
-  });
-  const minutes = operations.map((operation, i) => {
-    const spread = factorOf(i);
-    return Math.max(1, Math.round(spread ? operation.minutes * drawFrom(spread, chance) : operation.minutes));
-  });
-  const ready = operations.map(({ ready: own, job }) =>
-    Math.round(Math.max(own, jobs[job]?.ready ?? 0) * (leads[job] ?? 1)),
-  );
-  return { minutes, ready };
-}
-
-/** What is the same in every run. */
-interface Frame {
-  readonly schedule: Schedule;
-  readonly sequences: Sequences['of'];
-  /** When each operation begins in the plan. */
-  readonly planned: Float64Array;
-  /** What is done again after an operation that failed; mostly nothing. */
-  readonly again: ReadonlyMap<number, readonly number[]>;
+function drawTimes({ factors, leads, minutes, ready, jobOf }: Frame, run: Run, chance: Chance): void {
+  const late = leads.map((lead) => (lead ? drawFrom(lead, chance) : 1));
+  for (let i = 0; i < minutes.length; i++) {
+    const spread = factors[i];
+    const usual = minutes[i] ?? 1;
+    run.minutes[i] = Math.max(1, Math.round(spread ? usual * drawFrom(spread, chance) : usual));
+    run.ready[i] = Math.round((ready[i] ?? 0) * (late[jobOf[i] ?? 0] ?? 1));
+  }
 }
 
 /** One run: whoever is free does what is ready, in the order of the plan, with times as they may turn out. */
-function runOnce({ schedule, sequences, planned, again }: Frame, varies: Varies, chance: Chance): readonly number[] {
-  const { problem } = schedule;
-  const run: Run = { schedule, ends: problem.operations.map(() => 0), free: problem.resources.map(() => 0) };
-  const { minutes, ready } = drawTimes(problem, varies, chance);
-  const left = problem.operations.map(({ before }) => before.length);
-  const waiting = new Waiting(planned);
-  const turns: Sequences = { of: sequences, at: sequences.map(() => 0) };
-  for (const i of left.keys()) if (left[i] === 0) waiting.add(i, ready[i] ?? 0);
-  while (waiting.size) {
-    const i = waiting.take();
-    const from = waiting.fromOf(i);
-    const now = freeAt(run, i, ready[i] ?? 0);
+function runOnce(frame: Frame, failRate: number, chance: Chance): Float64Array {
+  const { rank, planned, again, before, after, crews } = frame;
+  const run: Run = {
+    ends: new Float64Array(rank.length),
+    free: new Float64Array(frame.sequences.length),
+    at: new Int32Array(frame.sequences.length),
+    minutes: new Float64Array(rank.length),
+    ready: new Float64Array(rank.length),
+  };
+  drawTimes(frame, run, chance);
+  const left = before.map(({ length }) => length);
+  const waiting = new WaitingLines(rank, run.free);
+  /** Waits in the line of the hand or place that keeps it longest, else by itself. */
+  const waitFor = (i: number, from: number) => {
+    const longest = crews[i]?.find((r) => run.free[r] === from);
+    if (longest === undefined) waiting.add(i, from);
+    else waiting.standInLine(i, longest);
+  };
+  for (const [i, count] of left.entries()) if (count === 0) waiting.add(i, run.ready[i] ?? 0);
+  for (let next = waiting.take(); next; next = waiting.take()) {
+    const { i, from } = next;
+    const now = freeAt(frame, run, i, run.ready[i] ?? 0);
     // Somebody else was first: it waits on, and what can begin sooner goes before.
     if (now > from) {
-      waiting.add(i, now);
+      waitFor(i, now);
       continue;
     }
     // Before its time only where it takes nobody from what was planned before it.
     const begins = planned[i] ?? 0;
-    if (from < begins && !isNext(turns, i, run)) {
+    if (from < begins && !isNext(frame, run, i)) {
       waiting.add(i, begins);
       continue;
     }
-    doOne(run, i, Math.max(now, from), minutes[i] ?? 1);
+    doOne(frame, run, i, from);
     const repeated = again.get(i);
     if (repeated)
-      for (let n = failuresBy(chance, varies.failRate); n > 0; n--)
-        for (const one of repeated) doOne(run, one, freeAt(run, one, run.ends[i] ?? 0), minutes[one] ?? 1);
-    for (const next of present(problem.operations[i]).after) {
-      left[next] = (left[next] ?? 0) - 1;
-      if (left[next] === 0) waiting.add(next, freeAt(run, next, ready[next] ?? 0));
+      for (let n = failuresBy(chance, failRate); n > 0; n--)
+        for (const one of repeated) doOne(frame, run, one, freeAt(frame, run, one, run.ends[i] ?? 0));
+    for (const one of after[i] ?? []) {
+      left[one] = (left[one] ?? 0) - 1;
+      if (left[one] === 0) waitFor(one, freeAt(frame, run, one, run.ready[one] ?? 0));
     }
   }
   return run.ends;
@@ -212,28 +199,19 @@ function runOnce({ schedule, sequences, planned, again }: Frame, varies: Varies,
  * @returns the ends of each job over all runs, rising
  */
 export function simulate(schedule: Schedule, varies: Varies): readonly (readonly number[])[] {
-  const { problem, placed } = schedule;
-  const byStart = problem.operations
-    .map((_, i) => i)
-    .toSorted((a, b) => (placed[a]?.start ?? 0) - (placed[b]?.start ?? 0));
-  const sequences = problem.resources.map((_, r) => byStart.filter((i) => placed[i]?.crew.resources.includes(r)));
+  const { jobs } = schedule.problem;
+  const frame = frameOf(schedule, varies);
   const chance = chanceOf(varies.seed);
-  const planned = Float64Array.from(placed, (at) => at?.start ?? 0);
-  const again = new Map(
-    problem.jobs.flatMap((_, j) => {
-      const own = varies.againOf(j);
-      const last = own.at(-1);
-      return last === undefined ? [] : [[last, own] as const];
-    }),
-  );
-  const frame: Frame = { schedule, sequences, planned, again };
-  const all = problem.jobs.map((): number[] => []);
+  const all = jobs.map(() => new Float64Array(varies.runs));
   for (let run = 0; run < varies.runs; run++) {
-    const ends = runOnce(frame, varies, chance);
-    for (const [j, { operations }] of problem.jobs.entries())
-      all[j]?.push(Math.max(0, ...operations.map((i) => ends[i] ?? 0)));
+    const ends = runOnce(frame, varies.failRate, chance);
+    for (const [j, { operations }] of jobs.entries()) {
+      let last = 0;
+      for (const i of operations) last = Math.max(last, ends[i] ?? 0);
+      present(all[j])[run] = last;
+    }
   }
-  return all.map((ends) => ends.toSorted((a, b) => a - b));
+  return all.map((ends) => [...ends.sort()]);
 }
 
 /** The last operation of a job: the test, which is done again where it fails. */

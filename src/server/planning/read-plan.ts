@@ -24,6 +24,7 @@ import type { PlainPlan } from '../sums/heavy-work';
 import { planHeavy, promiseHeavy } from '../sums/reckon-heavy';
 import { defineUseCase } from '../use-case';
 import { allResources, localTime, planFacts, type PlanFacts } from './plan-facts';
+import { keptPlan } from './kept-plan';
 import { limitIn, planThatStands, rowsByTag, sayFault, settled } from './plan-that-stands';
 
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
@@ -197,7 +198,8 @@ export const askPromise = defineUseCase({
     if (lacking.length) return { lacking, fault: null, answer: null };
     const day = comesOn < asked.now.slice(0, 10) ? asked.now.slice(0, 10) : comesOn;
     try {
-      const standing = (await planThatStands(context, facts)).operations;
+      // It sets out from the plan that stands, as it was drawn up last: what has changed since goes into the answer.
+      const standing = (await keptPlan(context.database))?.plan.operations ?? [];
       const task = { plan: settled(asked), standing, chances, work, comesOn: day, isFirst };
       return { lacking, fault: null, answer: await promiseHeavy(task).catch(sayFault) };
     } catch (error) {
