@@ -8,6 +8,7 @@ import pino from 'pino';
 import metrics from 'prom-client';
 import { readTrusted, settleForwarded } from './lib/client-address.mjs';
 import { guard } from './lib/guard.mjs';
+import { keepPages } from './lib/kept-pages.mjs';
 import { beginPage } from './lib/page-data.mjs';
 import { answerStill } from './lib/still-files.mjs';
 import { describeLine, pathForLog, routeOf } from './lib/log-words.mjs';
@@ -133,6 +134,7 @@ function follow({ method = '', url = '/' }, response) {
  */
 const isNear = ({ socket }) => /^(?:::ffff:)?127\.|^::1$/.test(socket.remoteAddress ?? '');
 
+const answerKept = keepPages({ mostBytes: Number(process.env.PUDDLESTONE_KEPT_PAGES_MB ?? 12) * 1e6 });
 const app = next({ dev: false, dir: root, hostname, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
@@ -150,7 +152,7 @@ const server = createServer((request, response) => {
   beginPage(request, response);
   if (isNear(request) && !url.startsWith('/_next/static/')) request.headers['accept-encoding'] = 'identity';
   if (url.startsWith('/customer/')) answerGoneWith404(url, response);
-  handle(request, response).catch((error) => {
+  answerKept(request, response, () => handle(request, response)).catch((error) => {
     console.error('a request', error);
     if (response.headersSent) return void response.destroy();
     response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8', connection: 'close' });

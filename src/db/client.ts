@@ -1,6 +1,7 @@
 import { sql, type SQL } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import { createPool, type Pool } from 'mysql2';
+import { Asked, takingDown, watched, type Watched } from './asked';
 import { addressesIn, Nodes, usualPatienceMs, type OpenedPool } from './nodes';
 import * as schema from './schema';
 
@@ -11,6 +12,21 @@ export type Connection = Pick<Database, 'select' | 'selectDistinct' | 'insert' |
 export interface OpenedDatabase {
   readonly database: Database;
   readonly pool: OpenedPool;
+  readonly looks: Looks;
+}
+
+/** Looks at what stands in the database, so that one can be given again while nothing of it has changed. */
+export interface Looks {
+  readonly begin: () => Asked;
+  /** Runs what makes a look; whatever it asks is taken down. */
+  readonly within: <Result>(asked: Asked, run: () => Result) => Result;
+  /** Whether the database answers everything as it did then. Rejects where it does not answer. */
+  readonly isAsBefore: (asked: Asked) => Promise<boolean>;
+}
+
+function looksAt(client: Watched): Looks {
+  const ask = client.query.bind(client) as Watched['query'];
+  return { begin: () => new Asked(), within: takingDown, isAsBefore: (asked) => asked.isAnsweredSo(ask) };
 }
 
 /**
@@ -35,8 +51,10 @@ export function openDatabase(url: string, patienceMs = usualPatienceMs): OpenedD
   };
   const addresses = addressesIn(url);
   const pool = addresses.length > 1 ? new Nodes(addresses, options, patienceMs) : createPool({ ...options, uri: url });
-  // What Drizzle asks of a pool is what `Nodes` has.
-  return { pool, database: drizzle(pool as Pool, { schema, mode: 'default' }) };
+  const client = pool.promise() as Watched;
+  // What Drizzle asks of a pool is what `watched` has.
+  const database = drizzle(watched(client) as unknown as Pool, { schema, mode: 'default' });
+  return { pool, database, looks: looksAt(client) };
 }
 
 /** Reads several things as they stood at one moment, whatever is written meanwhile. */

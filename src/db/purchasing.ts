@@ -402,7 +402,7 @@ export async function listTagsOfOrders(connection: Connection, numbers: readonly
     .from(t.purchaseOrders)
     .innerJoin(t.jobs, eq(t.jobs.id, t.purchaseOrders.jobId))
     .where(inArray(t.purchaseOrders.number, [...numbers]))
-    .orderBy(asc(t.jobs.tag));
+    .orderBy(asc(t.jobs.tag), asc(t.purchaseOrders.number));
 }
 
 /** Orders that have ended, for how suppliers keep their days. */

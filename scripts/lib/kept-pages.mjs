@@ -1,0 +1,151 @@
+import { LRUCache } from 'lru-cache';
+
+/**
+ * What the application says of the database (`src/db/client.ts`): what a look asked and was answered, and whether it
+ * would be answered so again.
+ * @typedef {{ readonly isRepeatable: boolean }} Asked
+ * @typedef {{ begin: () => Asked, within: <Result>(asked: Asked, run: () => Result) => Result, isAsBefore: (asked: Asked) => Promise<boolean> }} Looks
+ * @typedef {import('node:http').IncomingMessage} Request
+ * @typedef {import('node:http').ServerResponse} Response
+ * @typedef {{ asked: Asked, minute: number, headers: readonly (readonly [string, number | string | string[]])[], pieces: readonly Buffer[], nonce: string, bytes: number }} Kept
+ */
+
+/** Doors, files, what belongs to the build, and what people see who have not signed in. */
+const noPage = /^\/(?:_next|api|files|customer|sign-in|welcome)(?:\/|\?|$)/;
+/** All that a page may be another one by, beside the record. */
+const heeded = [
+  ...['cookie', 'host', 'user-agent', 'accept', 'accept-language', 'accept-encoding'],
+  ...['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto'],
+  ...['rsc', 'next-url', 'next-router-state-tree', 'next-router-prefetch', 'next-router-segment-prefetch'],
+];
+/** Headers of one answer only. */
+const ownHeaders = new Set(['connection', 'content-length', 'date', 'keep-alive', 'transfer-encoding']);
+/** A page larger than this is not kept, in bytes. */
+const mostOfOne = 1_500_000;
+
+/** @param {Request} request @returns {string | null} */
+function keyOf({ method, url = '/', headers }) {
+  if (method !== 'GET' || noPage.test(url) || headers['next-action'] !== undefined) return null;
+  if (!headers.cookie?.includes('puddlestone=')) return null;
+  return [url, ...heeded.map((name) => headers[name] ?? '')].join('\n');
+}
+
+/** @param {Request} request */
+const nonceOf = ({ headers }) => /'nonce-([^']+)'/.exec(String(headers['content-security-policy'] ?? ''))?.[1] ?? '';
+
+/** @param {number | string | string[]} value @param {(text: string) => string} change */
+const inHeader = (value, change) =>
+  Array.isArray(value) ? value.map(change) : typeof value === 'string' ? change(value) : value;
+
+/**
+ * Takes down what is written into an answer, as far as it may be kept.
+ * @param {Response} response
+ * @returns {() => Buffer | null} all of it; null where it was too much
+ */
+function follow(response) {
+  /** @type {Buffer[]} */
+  const pieces = [];
+  let bytes = 0;
+  /** @param {unknown} chunk @param {unknown} encoding */
+  const take = (chunk, encoding) => {
+    if (chunk === undefined || chunk === null || typeof chunk === 'function' || bytes > mostOfOne) return;
+    const isText = typeof chunk === 'string';
+    const as = typeof encoding === 'string' ? /** @type {BufferEncoding} */ (encoding) : 'utf8';
+    const piece = isText ? Buffer.from(chunk, as) : Buffer.from(/** @type {Uint8Array} */ (chunk));
+    bytes += piece.length;
+    pieces.push(piece);
+  };
+  for (const how of /** @type {const} */ (['write', 'end'])) {
+    const own = /** @type {(...given: unknown[]) => never} */ (response[how].bind(response));
+    /** @param {unknown[]} given */
+    response[how] = (...given) => {
+      take(given[0], given[1]);
+      return own(...given);
+    };
+  }
+  return () => (bytes > mostOfOne ? null : Buffer.concat(pieces));
+}
+
+/**
+ * What may be given again of an answer that was made: a page that stands, that nobody was signed in or out by.
+ * @param {{ response: Response, body: Buffer | null, asked: Asked, minute: number, nonce: string }} made
+ * @returns {Kept | null}
+ */
+function keptOf({ response, body, asked, minute, nonce }) {
+  if (!body || !asked.isRepeatable || !response.writableFinished || response.statusCode !== 200) return null;
+  if (response.hasHeader('set-cookie') || response.hasHeader('content-encoding') || !nonce) return null;
+  const headers = Object.entries(response.getHeaders()).flatMap(([name, value]) =>
+    value === undefined || ownHeaders.has(name) ? [] : [/** @type {const} */ ([name, value])],
+  );
+  // In Latin-1 each byte is a letter, whatever it means.
+  const pieces = body
+    .toString('latin1')
+    .split(nonce)
+    .map((piece) => Buffer.from(piece, 'latin1'));
+  return { asked, minute, headers, pieces, nonce, bytes: body.length };
+}
+
+/** Gives a page again, with the nonce of this answer. @param {Kept} kept @param {Request} request @param {Response} response */
+function giveAgain({ headers, pieces, nonce }, request, response) {
+  const fresh = nonceOf(request);
+  for (const [name, value] of headers)
+    if (!response.hasHeader(name))
+      response.setHeader(
+        name,
+        inHeader(value, (text) => text.replaceAll(nonce, fresh)),
+      );
+  const between = Buffer.from(fresh);
+  const body = Buffer.concat(pieces.flatMap((piece, i) => (i ? [between, piece] : [piece])));
+  response.setHeader('content-length', body.length);
+  response.end(body);
+}
+
+/**
+ * Pages that were made within the minute, given again to the same browser while the database answers all that they
+ * asked as it did: then the same page would be made. Who asks for a page that is being made for the same browser waits
+ * for it, and whether it still holds is asked after that.
+ * @param {{ mostBytes: number, looks?: () => Looks | undefined, now?: () => number }} how
+ */
+export function keepPages({ mostBytes, looks = () => shared.puddlestoneLooks, now = Date.now }) {
+  /** @type {LRUCache<string, Kept> | null} */
+  const pages =
+    mostBytes > 0 ? new LRUCache({ maxSize: mostBytes, sizeCalculation: ({ bytes }) => bytes + 4000 }) : null;
+  /** @type {Map<string, Promise<unknown>>} */
+  const underWay = new Map();
+  const minuteNow = () => Math.floor(now() / 60_000);
+
+  /** @param {string} key @param {Looks} at */
+  async function standing(key, at) {
+    const kept = pages?.get(key);
+    if (!kept) return null;
+    const stands = kept.minute === minuteNow() && (await at.isAsBefore(kept.asked).catch(() => false));
+    if (!stands && pages?.get(key) === kept) pages.delete(key);
+    return stands ? kept : null;
+  }
+
+  /**
+   * Answers with the page that stands, or makes it.
+   * @param {Request} request
+   * @param {Response} response
+   * @param {() => Promise<void>} make
+   */
+  return async function answer(request, response, make) {
+    const key = pages && keyOf(request);
+    const at = looks();
+    if (!pages || !key || !at) return make();
+    await underWay.get(key);
+    const kept = await standing(key, at);
+    if (response.destroyed) return;
+    if (kept) return giveAgain(kept, request, response);
+    const [asked, minute, bodyOf] = [at.begin(), minuteNow(), follow(response)];
+    const over = new Promise((done) => void response.once('close', done)).then(() => {
+      if (underWay.get(key) === over) underWay.delete(key);
+      const made = keptOf({ response, body: bodyOf(), asked, minute, nonce: nonceOf(request) });
+      if (made) pages.set(key, made);
+    });
+    underWay.set(key, over);
+    return at.within(asked, make);
+  };
+}
+
+const shared = /** @type {{ puddlestoneLooks?: Looks }} */ (globalThis);

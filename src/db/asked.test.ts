@@ -1,0 +1,88 @@
+import { sql } from 'drizzle-orm';
+import { printOf } from './asked';
+import { openDatabase, readAtOnce, type Connection, type OpenedDatabase } from './client';
+
+test('a print is that of the rows, however alike others are', () => {
+  const alike = [
+    [['ab', 'c']],
+    [['a', 'bc']],
+    [['ab'], ['c']],
+    [['ab', null]],
+    [['ab', 'null']],
+    [[1, 2]],
+    [['1', '2']],
+    [[Buffer.from('ab')]],
+    [[Buffer.from('a'), Buffer.from('b')]],
+    [{ a: 'b', c: '' }],
+    [{ a: '', c: 'b' }],
+    [{ a: { b: [1] } }],
+    [{ a: { b: [1, null] } }],
+    [new Date(0)],
+    [],
+  ];
+  const prints = alike.map((rows) => printOf(rows).print);
+  expect(new Set(prints).size).toBe(alike.length);
+  expect(printOf([['ab', Buffer.from('c')]])).toEqual(printOf([['ab', Buffer.from('c')]]));
+});
+
+describe('what a look asked', () => {
+  const own = new URL(process.env.DATABASE_URL ?? '');
+  let opened: OpenedDatabase;
+  beforeAll(async () => {
+    const first = openDatabase(own.href);
+    await first.database.execute(sql`drop database if exists puddlestone_asked`);
+    await first.database.execute(sql`create database puddlestone_asked character set utf8mb4`);
+    await first.database.execute(sql`create table puddlestone_asked.stones (id int primary key, name text)`);
+    first.pool.end(() => undefined);
+    opened = openDatabase(Object.assign(new URL(own), { pathname: '/puddlestone_asked' }).href);
+  });
+  afterAll(() => opened.pool.end(() => undefined));
+  beforeEach(async () => {
+    await opened.database.execute(sql`delete from stones`);
+    await opened.database.execute(sql`insert into stones values (1, 'slate'), (2, 'flint')`);
+  });
+  const nameOf = (id: number, connection: Connection = opened.database) =>
+    connection.execute(sql`select name from stones where id = ${id}`);
+  const look = async (act: () => Promise<unknown>) => {
+    const asked = opened.looks.begin();
+    await opened.looks.within(asked, act);
+    return asked;
+  };
+  const rename = (id: number, name: string) =>
+    opened.database.execute(sql`update stones set name = ${name} where id = ${id}`);
+
+  test('is answered as before until a row of it is another one, and again when it is as it was', async () => {
+    const asked = await look(async () => {
+      await nameOf(1);
+      await readAtOnce(opened.database, (connection) => nameOf(2, connection));
+    });
+    expect(await opened.looks.isAsBefore(asked)).toBe(true);
+    await opened.database.execute(sql`insert into stones values (3, 'chalk')`);
+    expect(await opened.looks.isAsBefore(asked)).toBe(true);
+    await rename(2, 'marl');
+    expect(await opened.looks.isAsBefore(asked)).toBe(false);
+    await rename(2, 'flint');
+    expect(await opened.looks.isAsBefore(asked)).toBe(true);
+  });
+
+  test('is its own, whoever else looks at the same time', async () => {
+    const [one, other] = await Promise.all([look(() => nameOf(1)), look(() => nameOf(2))]);
+    await nameOf(1);
+    await rename(1, 'marl');
+    expect(await Promise.all([one, other].map(opened.looks.isAsBefore))).toEqual([false, true]);
+  });
+
+  test.each<[string, () => Promise<unknown>]>([
+    ['writes', () => rename(1, 'marl')],
+    ['takes a lock', () => opened.database.execute(sql`select name from stones where id = 1 for update`)],
+    ['is refused', () => opened.database.execute(sql`select wrong from stones`).catch(() => null)],
+    ['asks for much', () => opened.database.execute(sql`select repeat('stone ', 50000)`)],
+  ])('is not asked again where it %s', async (_, act) => {
+    const asked = await look(async () => {
+      await nameOf(2);
+      await act();
+    });
+    expect(asked.isRepeatable).toBe(false);
+    expect(await opened.looks.isAsBefore(asked)).toBe(false);
+  });
+});

@@ -1,0 +1,129 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { createHash } from 'node:crypto';
+import type { PoolConnection } from 'mysql2/promise';
+
+type Ask = PoolConnection['query'];
+type Statement = Parameters<Ask>;
+
+const textOf = (statement: Statement): string => {
+  const [first] = statement as readonly unknown[];
+  return typeof first === 'string' ? first : ((first as { readonly sql?: string } | null)?.sql ?? '');
+};
+const isRead = (text: string) => /^\s*\(*\s*(?:select|with)\b/i.test(text) && !/\bfor\s+update\b/i.test(text);
+/** What begins and ends the reading of several things as they stood at one moment. */
+const isFrame = (text: string) => /^\s*(?:set transaction|start transaction|begin|commit|rollback)\b/i.test(text);
+
+function writeDown(value: unknown, into: (string | Buffer)[]): void {
+  if (Buffer.isBuffer(value)) {
+    into.push(`b${value.length}:`, value);
+  } else if (typeof value === 'object' && value !== null && !(value instanceof Date)) {
+    const own = Object.entries(value);
+    into.push(`${Array.isArray(value) ? 'a' : 'o'}${own.length}:`);
+    for (const [name, one] of own) {
+      if (!Array.isArray(value)) writeDown(name, into);
+      writeDown(one, into);
+    }
+  } else {
+    const text = String(value);
+    into.push(`${typeof value === 'string' ? 's' : 'v'}${text.length}:${text}`);
+  }
+}
+
+/** A short text of rows, another one for other rows, however they differ; and how much they are, in letters and bytes. */
+export function printOf(rows: unknown): { readonly print: string; readonly size: number } {
+  const pieces: (string | Buffer)[] = [];
+  writeDown(rows, pieces);
+  const hash = createHash('sha256');
+  let text = '';
+  let size = 0;
+  for (const piece of pieces) {
+    size += piece.length;
+    if (typeof piece === 'string') {
+      text += piece;
+      continue;
+    }
+    hash.update(text).update(piece);
+    text = '';
+  }
+  return { print: hash.update(text).digest('base64'), size };
+}
+
+/** More than this is not asked again to save the making of a page, in letters and bytes. */
+const mostToAskAgain = 250_000;
+
+/** What one look asked of the database, and what it was answered: whether it would be answered so again can be asked. */
+export class Asked {
+  readonly #reads: { readonly statement: Statement; readonly print: string }[] = [];
+  #isRepeatable = true;
+  #size = 0;
+
+  /** Whether all that was asked was read and answered, and is little enough to be asked again. */
+  get isRepeatable(): boolean {
+    return this.#isRepeatable;
+  }
+
+  /** Carries out a statement and takes down what came of it. */
+  async follow(statement: Statement, ask: Ask): Promise<unknown> {
+    const text = textOf(statement);
+    if (isFrame(text)) return ask(...statement);
+    if (!isRead(text)) {
+      this.#isRepeatable = false;
+      return ask(...statement);
+    }
+    try {
+      const answer = await ask(...statement);
+      const { print, size } = printOf(answer[0]);
+      this.#size += size;
+      if (this.#size > mostToAskAgain) this.#isRepeatable = false;
+      else this.#reads.push({ statement, print });
+      return answer;
+    } catch (error) {
+      this.#isRepeatable = false;
+      throw error;
+    }
+  }
+
+  /** Whether the database answers everything as it did then. Rejects where it does not answer. */
+  async isAnsweredSo(ask: Ask): Promise<boolean> {
+    if (!this.#isRepeatable) return false;
+    // One after the other: what has changed is mostly met before the end.
+    for (const { statement, print } of this.#reads) {
+      const [rows] = await ask(...statement);
+      if (printOf(rows).print !== print) return false;
+    }
+    return true;
+  }
+}
+
+/** Of whom a statement is: the same in every bundle that a build makes of this file. */
+const shared = globalThis as { puddlestoneAsking?: AsyncLocalStorage<Asked> };
+const asking = (shared.puddlestoneAsking ??= new AsyncLocalStorage<Asked>());
+
+/** Runs what makes a look; whatever it asks of the database is taken down. */
+export const takingDown = <Result>(asked: Asked, run: () => Result): Result => asking.run(asked, run);
+
+type Asker = Pick<PoolConnection, 'query' | 'execute'>;
+export interface Watched extends Asker {
+  getConnection(): Promise<Asker & { release(): void }>;
+}
+
+function askerOf<One extends Asker>(one: One): Asker {
+  const through = (how: 'query' | 'execute') => {
+    const ask = one[how].bind(one) as Ask;
+    return ((...statement: Statement) => asking.getStore()?.follow(statement, ask) ?? ask(...statement)) as Ask;
+  };
+  return { query: through('query'), execute: through('execute') as Asker['execute'] };
+}
+
+/** A pool whose statements are taken down where somebody takes them down. */
+export function watched(pool: Watched): Watched {
+  return {
+    ...askerOf(pool),
+    async getConnection() {
+      const connection = await pool.getConnection();
+      // Drizzle takes the driver's own connection for rows that come one by one.
+      const { connection: own } = connection as { readonly connection?: unknown };
+      return Object.assign(askerOf(connection), { connection: own, release: () => connection.release() });
+    },
+  };
+}
