@@ -79,6 +79,28 @@ test('two people on one point: the second sees the first one’s reading and cho
   await one.waitForFunction(() => document.querySelector('#point-coupling-seat')?.textContent.includes('38.009'));
 });
 
+test('a page asked for again is the same one with another nonce, until somebody changes what it shows', async () => {
+  const look = () =>
+    one.evaluate(async (path) => {
+      const answer = await fetch(path);
+      const nonce = /'nonce-([^']+)'/.exec(answer.headers.get('content-security-policy') ?? '')?.[1] ?? '';
+      return { nonce, text: (await answer.text()).replaceAll(nonce, 'nonce') };
+    }, `/jobs/${inspected}`);
+  // When the minute is over it is made anew.
+  let [first, again] = [await look(), await look()];
+  for (let tries = 0; tries < 2 && again.text !== first.text; tries++) [first, again] = [await look(), await look()];
+  expect(again.text).toBe(first.text);
+  expect(again.text).not.toContain('38.013');
+  expect(new Set([first.nonce, again.nonce, '']).size).toBe(3);
+  await openPoint(other, 'coupling-seat');
+  await other.$eval(field, (input) => input.select());
+  await other.type(field, '38.013');
+  const kept = other.waitForResponse((answer) => answer.url().includes('/api/act/') && answer.ok());
+  await other.keyboard.press('Enter');
+  await kept;
+  expect((await look()).text).toContain('38.013');
+});
+
 test('two people on one intake: nothing typed is lost, one chooses', async () => {
   const tag = tagAt('receive');
   await open(other, `/jobs/${tag}`);
