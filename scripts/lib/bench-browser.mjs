@@ -25,24 +25,23 @@ function watch() {
 }
 
 /**
- * Runs in the page: how long after a key is pressed the screen shows what came of it.
- * @param {string} text what the page says in the end; empty for the next picture of the screen
+ * Runs in the page: how long after a key is pressed the screen shows what came of it. What stands in the page when a
+ * frame begins is on the screen when that frame has been painted: then the next task runs.
+ * @param {string} text what the bar of the reading says in the end; empty for the next picture of the screen
  * @returns {Promise<number>}
  */
 function fromKey(text) {
   return new Promise((resolve, reject) => {
-    setTimeout(() => reject(new Error(`not shown: ${text}; the page says ${document.body.textContent}`)), 10_000);
-    const shows = () => !text || document.body.textContent.includes(text);
-    if (text && shows()) throw new Error(`the page says already: ${text}`);
+    const said = () => document.querySelector('[aria-label="Reading to enter"]')?.textContent ?? '';
+    setTimeout(() => reject(new Error(`not shown: ${text}; the bar says ${said()}`)), 10_000);
+    const shows = () => !text || said().includes(text);
+    if (text && shows()) throw new Error(`the bar says already: ${text}`);
     document.addEventListener(
       'keydown',
-      () => {
+      ({ timeStamp }) => {
         Object.assign(window, { isArmed: false });
-        const start = performance.now();
         const look = () =>
-          shows()
-            ? requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - start)))
-            : requestAnimationFrame(look);
+          shows() ? setTimeout(() => resolve(performance.now() - timeStamp)) : requestAnimationFrame(look);
         requestAnimationFrame(look);
       },
       { capture: true, once: true },

@@ -100,6 +100,13 @@ function writeOutlines(
     .join('');
 }
 
+function stateIn({ part, member }: SectionShape, parts: Readonly<Record<string, PartState>>, inHand: Props['inHand']) {
+  const own = parts[part] ?? 'here';
+  return own === 'now' && isOther(member, inHand) ? 'here' : own;
+}
+
+const allHere: Readonly<Record<string, PartState>> = {};
+
 /** Where an outline begins along the shaft. */
 const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
 
@@ -110,7 +117,7 @@ const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
 export function Section({
   drawing,
   pins,
-  parts = {},
+  parts = allHere,
   picked = null,
   onPick,
   onPickPart,
@@ -172,17 +179,19 @@ export function Section({
       onKeyDown: onPartKey(part),
     }),
   });
-  const stateOf = ({ part, member }: SectionShape): PartState => {
-    const own = parts[part] ?? 'here';
-    return own === 'now' && isOther(member, inHand) ? 'here' : own;
-  };
+  const stateOf = (shape: SectionShape) => stateIn(shape, parts, inHand);
+  const picksParts = onPickPart !== undefined;
+  const outlines = useMemo(
+    () => (picksParts ? '' : writeOutlines(drawing.shapes, (shape) => stateIn(shape, parts, inHand), id)),
+    [picksParts, drawing.shapes, parts, inHand, id],
+  );
   // Of what is lit in one colour no hatch is seen.
   const isPlain = (part: string) => parts[part] === 'replace';
   const hatched = new Set(drawing.shapes.flatMap(({ part, material }) => (isPlain(part) ? [] : [material])));
   return (
     <svg
       viewBox={`${x - beside} ${y - over} ${width + beside} ${height + over}`}
-      className={drawing.isVertical && isWhole ? 'mx-auto max-h-[58vh] w-full' : 'w-full'}
+      className={`isolate ${drawing.isVertical && isWhole ? 'mx-auto max-h-[58vh] w-full' : 'w-full'}`}
       role="group"
       aria-label={title}
     >
@@ -230,7 +239,7 @@ export function Section({
             stroke="var(--ink)"
             strokeWidth={1.1}
             strokeLinejoin="round"
-            dangerouslySetInnerHTML={{ __html: writeOutlines(drawing.shapes, stateOf, id) }}
+            dangerouslySetInnerHTML={{ __html: outlines }}
           />
         )}
         {drawing.axes.map((axis) => (

@@ -262,6 +262,24 @@ export function judgePoint(point: FamilyPoint, { readings, phase }: Omit<Asked, 
   }
 }
 
+interface JudgedPoint {
+  readonly readings: readonly Reading[];
+  readonly state: PointState;
+}
+/** What was judged last of a point in a phase, and from which readings. */
+const judgedLast = new WeakMap<FamilyPoint, Map<Phase, JudgedPoint>>();
+
+/** A point whose readings are the same ones is judged as it was: of a sheet one reading at a time is another. */
+function judgeOnce(point: FamilyPoint, readings: readonly Reading[], phase: Phase): PointState {
+  const byPhase = judgedLast.get(point) ?? new Map<Phase, JudgedPoint>();
+  const last = byPhase.get(phase);
+  if (last?.readings.length === readings.length && readings.every((one, i) => one === last.readings[i]))
+    return last.state;
+  const state = judgePoint(point, { readings, phase });
+  judgedLast.set(point, byPhase.set(phase, { readings, state }));
+  return state;
+}
+
 /** Gates, standing, sheet and scope ask for the same. */
 const judged = remembered(
   (readings: readonly Reading[], points: Family['points'], phase: Phase): readonly PointState[] => {
@@ -272,10 +290,7 @@ const judged = remembered(
     return points
       .filter((point) => point.measured.includes(phase))
       .map((point) =>
-        judgePoint(point, {
-          readings: of(point.derived ? [point.derived.bore, point.derived.journal] : [point.id]),
-          phase,
-        }),
+        judgeOnce(point, of(point.derived ? [point.derived.bore, point.derived.journal] : [point.id]), phase),
       );
   },
 );
