@@ -1,14 +1,16 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import type { Family } from '@/core/family';
 import { isBuildOpen } from '@/core/record';
 import type { SheetProps } from '../job/view';
 import { ConstructionLine } from '../receive/construction-line';
 import { Later } from '../ui/later';
 import { BenchTabs } from './bench-tabs';
-import { PartsAccount } from './parts-account';
-import { Trays } from './trays';
 import { WorkBench } from './work-bench';
+
+/** It is looked at when the work is done. */
+const PartsAndTrays = dynamic(() => import('./parts-and-trays').then((module) => module.PartsAndTrays));
 
 /** Whether points are read while the pump comes apart: what is gone afterwards, such as the gaps between rotors. */
 const measuresAtOnce = ({ teardown }: Family) =>
@@ -20,8 +22,7 @@ export function TeardownSheet({ view, isHere }: SheetProps) {
     <>
       <WorkBench view={view} isHere={isHere} phase="teardown" />
       <Later height={900}>
-        <PartsAccount view={view} isHere={isHere} />
-        <Trays view={view} isHere={isHere} />
+        <PartsAndTrays view={view} isHere={isHere} />
       </Later>
     </>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { lastAnswer, nextAction, workOf, type ActionWork, type StepWork } from '@/core/bench';
 import { present } from '@/core/present';
@@ -14,9 +15,11 @@ import { useAskedPlace, visitNow } from '../ui/use-asked-place';
 import { ActionPanel } from './action-panel';
 import { BenchSection } from './bench-section';
 import { foresee } from './foresee';
-import { HoldPoint } from './hold-point';
 import { ComesFirst, OpenAgain, UndoButton } from './step-actions';
 import { WorkList } from './work-list';
+
+/** Few steps have one. */
+const HoldPoint = dynamic(() => import('./hold-point').then((module) => module.HoldPoint));
 
 interface Props extends SheetProps {
   readonly phase: 'teardown' | 'rebuild' | 'test';

@@ -12,7 +12,7 @@ import type { JobRecord, PersonId, Role, Station, Tool } from '@/core/record';
 /** What a job's page shows that follows from the record and the day; small, and sent anew with every change. */
 export interface JobFrame {
   readonly answer: string;
-  readonly standing: Standing;
+  readonly standing: Pick<Standing, 'asks' | 'remaining'>;
   readonly ready: ReadyRange;
   /** By the plan that stands; null where the pump is in none. */
   readonly planned?: { readonly limit: string; readonly keptPct: number } | null;

@@ -85,7 +85,8 @@ async function frameOf(context: Context, { record, family, shop: known }: Framed
   const iso = clock.now.toISOString();
   return {
     answer: answerOf(record, standing, { ...clock, ready }),
-    standing,
+    // Of its standing only what a sheet shows beside the answer: it goes along with every entry.
+    standing: { asks: standing.asks, remaining: standing.remaining },
     ready,
     planned: planned && { limit: planned.limitWords, keptPct: planned.keptPct },
     today,
