@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { againstFor, judgeAnswer, markAnswers, readValue, type ActionWork, type StepWork } from '@/core/bench';
@@ -31,10 +32,12 @@ import type { EntryProps } from './entry';
 import { FoundSomething } from './found-something';
 import { LostElsewhere } from './lost-elsewhere';
 import { Otherwise } from './otherwise';
-import { RecordEntry } from './record-entry';
 import { ToolChooser, unitOf, useTool } from './tool-chooser';
 import { correctionOf } from './correction';
 import { commandOf, useEntry, type AnswerCommand } from './use-entry';
+
+/** Few actions ask for one. */
+const RecordEntry = dynamic(() => import('./record-entry').then((module) => module.RecordEntry));
 
 interface Props extends SheetProps {
   readonly phase: BenchPhase;

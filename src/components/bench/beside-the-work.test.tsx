@@ -7,6 +7,7 @@ import { exampleRecord } from '@/core/record/example-record';
 import { ConversionLine } from '../job/conversion-line';
 import { exampleView } from '../../../test-support/example-view';
 import { BenchSection } from './bench-section';
+import { FoundSomething } from './found-something';
 import { TorqueShown } from './torque-shown';
 
 const gear = buildFamily(loadFamily(f6));
@@ -98,4 +99,22 @@ test('a conversion says what leaves and what comes; without one nothing is said'
   expect([screen.getByText('packing ring'), screen.getByText('seal cartridge')]).toHaveLength(2);
   rerender(<ConversionLine view={exampleView(exampleRecord())} />);
   expect(container.textContent).toBe('');
+});
+
+describe('what was found beside the work', () => {
+  test('is written on a part that is lit, with the damage that is known of it, or left', async () => {
+    const user = userEvent.setup();
+    const view = exampleView(exampleRecord({ station: 'teardown' }));
+    const [known] = view.family.damage;
+    const { part = '', seen = '', points_to: pointsTo = '' } = known ?? {};
+    render(<FoundSomething view={view} parts={[part]} />);
+    await user.click(screen.getByRole('button', { name: 'Found something' }));
+    expect(await screen.findByRole('combobox', { name: 'On' })).toHaveValue(part);
+    await user.click(screen.getByRole('button', { name: seen }));
+    expect(screen.getByRole('textbox', { name: 'What is seen' })).toHaveValue(seen);
+    expect(screen.getByText(new RegExp(`Points to ${pointsTo}`))).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Leave it' }));
+    expect(screen.getByRole('button', { name: 'Found something' })).toBeTruthy();
+    expect(screen.queryByRole('combobox', { name: 'On' })).toBeNull();
+  });
 });
