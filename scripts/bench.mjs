@@ -56,6 +56,30 @@ async function loopLag() {
 const residentMb = (/** @type {number | undefined} */ pid) =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
+/** Milliseconds that a process has kept a processor busy so far. @param {number | undefined} pid */
+function busyMs(pid) {
+  const [, after = ''] = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ');
+  const [user, system] = after.split(' ').slice(11, 13);
+  // The kernel counts in hundredths of a second.
+  return (Number(user) + Number(system)) * 10;
+}
+const settlesMs = 2000;
+const longestToSettle = 90;
+/**
+ * Waits until servers that have just started are done with what they do behind the looks: a plan, the packing of what is
+ * over. At most three minutes.
+ * @param {readonly (number | undefined)[]} pids
+ */
+async function settle(pids) {
+  const busy = () => pids.reduce((sum, pid) => sum + busyMs(pid), 0);
+  for (let i = 0; i < longestToSettle; i++) {
+    const before = busy();
+    await new Promise((done) => setTimeout(done, settlesMs));
+    if (busy() - before < 0.1 * settlesMs) return;
+  }
+  say('The servers did not come to rest within three minutes.');
+}
+
 /**
  * @param {string} title
  * @param {Awaited<ReturnType<typeof measure>>} found
@@ -120,6 +144,8 @@ try {
   const rounds = Number(values.rounds);
   const at = () => ({ base: server?.address ?? '', cookie, again, url: database?.url ?? '', statements, rounds });
   const url = database.url;
+  const settleAll = () => settle([...(server?.pids() ?? []), ...(keeping?.pids() ?? [])]);
+  await settleAll();
   const first = await countJobs(url);
   tell(`The demonstration: ${first.open} open jobs, ${first.closed} closed`, await measure(at()));
   if (values.profile) {
@@ -153,12 +179,16 @@ try {
     const copies = Math.max(1, Math.round((count - closed) / first.closed));
     runScript('scripts/multiply.ts', own, [String(copies), String(offset), 'closed']);
     offset += copies;
+    await settleAll();
     tell(`With ${(await countJobs(url)).closed} closed jobs in the record`, await measure(at()));
     await compare();
   }
   await compare();
   runScript('scripts/multiply.ts', own, ['11', '1', 'open']);
   const { open, megabytes } = await countJobs(url);
+  // The plan of all of them is drawn up when it is looked at first.
+  for (const { base, cookie: own } of [at(), again]) await timesOf(`${base}/plan`, own);
+  await settleAll();
   tell(`And with ${open} open; the record takes ${megabytes} MB`, await measure(at()));
   say(
     `memory of the two servers: ${[server, keeping].map((one) => residentMb(one.pids()[0]).toFixed(0)).join(' and ')} MB`,
@@ -176,6 +206,7 @@ try {
   say(
     `a kept reading: median ${entry.median.toFixed(1)} ms, p95 ${entry.p95.toFixed(1)} ms, ${(entry.bytes / 1000).toFixed(1)} kB back, ${entryStatements.all} statements, ${entryStatements.writes} of them write rows`,
   );
+  await settle(server.pids());
   for (const [name, path] of Object.entries(documents)) {
     await loopLag();
     const took = await timesOf(server.address + path, cookie);
@@ -197,6 +228,7 @@ try {
   ])) {
     server = await serveOn(database.url, processes, more);
     cookie = await signIn(server.address);
+    await settle(server.pids());
     for (const name of /** @type {const} */ (['floor', 'inspect'])) {
       await loadOn(server.address + views[name], cookie, { connections: 20, seconds: 3 });
       const { perSecond, p99 } = await loadOn(server.address + views[name], cookie, { connections: 20, seconds: 10 });

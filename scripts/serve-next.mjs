@@ -134,7 +134,14 @@ function follow({ method = '', url = '/' }, response) {
  */
 const isNear = ({ socket }) => /^(?:::ffff:)?127\.|^::1$/.test(socket.remoteAddress ?? '');
 
-const answerKept = keepPages({ mostBytes: Number(process.env.PUDDLESTONE_KEPT_PAGES_MB ?? 12) * 1e6 });
+const again = new metrics.Counter({
+  name: 'puddlestone_pages_given_again_total',
+  help: 'Pages that were given again since nothing that they show had changed',
+});
+const answerKept = keepPages({
+  mostBytes: Number(process.env.PUDDLESTONE_KEPT_PAGES_MB ?? 12) * 1e6,
+  onAgain: () => again.inc(),
+});
 const app = next({ dev: false, dir: root, hostname, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();

@@ -20,6 +20,8 @@ const heeded = [
 ];
 /** Headers of one answer only. */
 const ownHeaders = new Set(['connection', 'content-length', 'date', 'keep-alive', 'transfer-encoding']);
+/** What a page asked, in bytes about: its statements are kept with it. */
+const bytesAsked = 30_000;
 /** A page larger than this is not kept, in bytes. */
 const mostOfOne = 1_500_000;
 
@@ -104,12 +106,17 @@ function giveAgain({ headers, pieces, nonce }, request, response) {
  * Pages that were made within the minute, given again to the same browser while the database answers all that they
  * asked as it did: then the same page would be made. Who asks for a page that is being made for the same browser waits
  * for it, and whether it still holds is asked after that.
- * @param {{ mostBytes: number, looks?: () => Looks | undefined, now?: () => number }} how
+ * @param {{ mostBytes: number, looks?: () => Looks | undefined, now?: () => number, onAgain?: () => void }} how `onAgain` is told of each that is given again
  */
-export function keepPages({ mostBytes, looks = () => shared.puddlestoneLooks, now = Date.now }) {
+export function keepPages({
+  mostBytes,
+  looks = () => shared.puddlestoneLooks,
+  now = Date.now,
+  onAgain = () => undefined,
+}) {
   /** @type {LRUCache<string, Kept> | null} */
   const pages =
-    mostBytes > 0 ? new LRUCache({ maxSize: mostBytes, sizeCalculation: ({ bytes }) => bytes + 4000 }) : null;
+    mostBytes > 0 ? new LRUCache({ maxSize: mostBytes, sizeCalculation: ({ bytes }) => bytes + bytesAsked }) : null;
   /** @type {Map<string, Promise<unknown>>} */
   const underWay = new Map();
   const minuteNow = () => Math.floor(now() / 60_000);
@@ -136,7 +143,10 @@ export function keepPages({ mostBytes, looks = () => shared.puddlestoneLooks, no
     await underWay.get(key);
     const kept = await standing(key, at);
     if (response.destroyed) return;
-    if (kept) return giveAgain(kept, request, response);
+    if (kept) {
+      onAgain();
+      return giveAgain(kept, request, response);
+    }
     const [asked, minute, bodyOf] = [at.begin(), minuteNow(), follow(response)];
     const over = new Promise((done) => void response.once('close', done)).then(() => {
       if (underWay.get(key) === over) underWay.delete(key);
