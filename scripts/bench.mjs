@@ -71,7 +71,8 @@ const longestToSettle = 90;
  * @param {readonly (number | undefined)[]} pids
  */
 async function settle(pids) {
-  const busy = () => pids.reduce((sum, pid) => sum + busyMs(pid), 0);
+  /** @returns {number} */
+  const busy = () => pids.map(busyMs).reduce((sum, one) => sum + one, 0);
   for (let i = 0; i < longestToSettle; i++) {
     const before = busy();
     await new Promise((done) => setTimeout(done, settlesMs));
