@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import { Thread } from '../sums/thread';
+import { Thread, threadMemory } from '../sums/thread';
 import type { Writers } from './writers';
 
 const limits = {
@@ -12,7 +12,7 @@ const limits = {
 };
 
 const thread = new Thread(() => {
-  const started = new Worker(new URL('./document-worker.ts', import.meta.url));
+  const started = new Worker(new URL('./document-worker.ts', import.meta.url), { resourceLimits: threadMemory });
   started.unref();
   return started;
 }, limits);

@@ -2,7 +2,7 @@ import { Worker } from 'node:worker_threads';
 import type { Outcome } from '@/core/sums';
 import type { ForecastAsked, PromiseAnswered, PromiseAsked, SaidDay } from '@/core/workload';
 import { doHeavy, type PlainPlan, type ShopPlanTask } from './heavy-work';
-import { Thread } from './thread';
+import { Thread, threadMemory } from './thread';
 
 const words = {
   tooMany: 'Too many of these sums are being reckoned; send it again in a few seconds.',
@@ -16,7 +16,7 @@ const sumLimits = { limitMs: 15_000, restMs: 300_000, mostWaiting: 20, words };
 const planLimits = { limitMs: 60_000, restMs: 300_000, mostWaiting: 20, words };
 
 function start(): Worker {
-  const started = new Worker(new URL('./heavy-worker.ts', import.meta.url));
+  const started = new Worker(new URL('./heavy-worker.ts', import.meta.url), { resourceLimits: threadMemory });
   started.unref();
   return started;
 }
