@@ -2,6 +2,7 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { createHash } from 'node:crypto';
 import type { PoolConnection } from 'mysql2/promise';
 
+type Asker = Pick<PoolConnection, 'query' | 'execute'>;
 type Ask = PoolConnection['query'];
 type Statement = Parameters<Ask>;
 
@@ -84,11 +85,11 @@ export class Asked {
   }
 
   /** Whether the database answers everything as it did then. Rejects where it does not answer. */
-  async isAnsweredSo(ask: Ask): Promise<boolean> {
+  async isAnsweredSo(asker: Pick<Asker, 'query'>): Promise<boolean> {
     if (!this.#isRepeatable) return false;
     // One after the other: what has changed is mostly met before the end.
     for (const { statement, print } of this.#reads) {
-      const [rows] = await ask(...statement);
+      const [rows] = await asker.query(...statement);
       if (printOf(rows).print !== print) return false;
     }
     return true;
@@ -102,7 +103,6 @@ const asking = (shared.puddlestoneAsking ??= new AsyncLocalStorage<Asked>());
 /** Runs what makes a look; whatever it asks of the database is taken down. */
 export const takingDown = <Result>(asked: Asked, run: () => Result): Result => asking.run(asked, run);
 
-type Asker = Pick<PoolConnection, 'query' | 'execute'>;
 export interface Watched extends Asker {
   getConnection(): Promise<Asker & { release(): void }>;
 }

@@ -25,8 +25,7 @@ export interface Looks {
 }
 
 function looksAt(client: Watched): Looks {
-  const ask = client.query.bind(client) as Watched['query'];
-  return { begin: () => new Asked(), within: takingDown, isAsBefore: (asked) => asked.isAnsweredSo(ask) };
+  return { begin: () => new Asked(), within: takingDown, isAsBefore: (asked) => asked.isAnsweredSo(client) };
 }
 
 /**
