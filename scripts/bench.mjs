@@ -64,10 +64,10 @@ function busyMs(pid) {
   return (Number(user) + Number(system)) * 10;
 }
 const settlesMs = 2000;
-const longestToSettle = 90;
+const longestToSettle = 60;
 /**
  * Waits until servers that have just started are done with what they do behind the looks: a plan, the packing of what is
- * over. At most three minutes.
+ * over. At most two minutes.
  * @param {readonly (number | undefined)[]} pids
  */
 async function settle(pids) {
@@ -78,7 +78,7 @@ async function settle(pids) {
     await new Promise((done) => setTimeout(done, settlesMs));
     if (busy() - before < 0.1 * settlesMs) return;
   }
-  say('The servers did not come to rest within three minutes.');
+  say('The servers did not come to rest within two minutes.');
 }
 
 /**
