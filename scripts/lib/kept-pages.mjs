@@ -119,15 +119,41 @@ export function keepPages({
     mostBytes > 0 ? new LRUCache({ maxSize: mostBytes, sizeCalculation: ({ bytes }) => bytes + bytesAsked }) : null;
   /** @type {Map<string, Promise<unknown>>} */
   const underWay = new Map();
+  /** @typedef {{ readonly running: Promise<Kept | null>, next: Promise<Kept | null> | null }} Question */
+  /** @type {Map<string, Question>} */
+  const questions = new Map();
   const minuteNow = () => Math.floor(now() / 60_000);
 
-  /** @param {string} key @param {Looks} at */
-  async function standing(key, at) {
+  /** @param {string} key @param {Looks} at @returns {Promise<Kept | null>} */
+  async function ask(key, at) {
     const kept = pages?.get(key);
     if (!kept) return null;
     const stands = kept.minute === minuteNow() && (await at.isAsBefore(kept.asked).catch(() => false));
     if (!stands && pages?.get(key) === kept) pages.delete(key);
     return stands ? kept : null;
+  }
+
+  /**
+   * The page that stands. Whoever asks while the database is being asked shares the next question with all who came
+   * meanwhile: it begins after each of them.
+   * @param {string} key @param {Looks} at @returns {Promise<Kept | null>}
+   */
+  function standing(key, at) {
+    const now = questions.get(key);
+    if (now?.next) return now.next;
+    if (now) return (now.next = now.running.then(() => begin(key, at)));
+    return begin(key, at);
+  }
+
+  /** @param {string} key @param {Looks} at */
+  function begin(key, at) {
+    /** @type {Question} */
+    const question = { running: ask(key, at), next: null };
+    questions.set(key, question);
+    void question.running.then(() => {
+      if (!question.next) questions.delete(key);
+    });
+    return question.running;
   }
 
   /**

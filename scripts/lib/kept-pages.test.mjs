@@ -9,13 +9,8 @@ const policyOf = (/** @type {string} */ nonce) => `script-src 'nonce-${nonce}'`;
  */
 async function serve({ headers = {}, status = 200, size = 0, mostBytes = 1e6 } = {}) {
   const state = {
-    made: 0,
-    again: 0,
-    version: 1,
-    now: 0,
-    isDatabaseUp: true,
-    isRepeatable: true,
-    waits: Promise.resolve(),
+    ...{ made: 0, again: 0, asked: 0, version: 1, now: 0, isDatabaseUp: true, isRepeatable: true },
+    ...{ waits: Promise.resolve(), answers: Promise.resolve() },
   };
   const answer = keepPages({
     mostBytes,
@@ -25,6 +20,8 @@ async function serve({ headers = {}, status = 200, size = 0, mostBytes = 1e6 } =
       begin: () => ({ isRepeatable: state.isRepeatable, version: state.version }),
       within: (_asked, run) => run(),
       isAsBefore: async (asked) => {
+        state.asked += 1;
+        await state.answers;
         if (!state.isDatabaseUp) throw new Error('the database is away');
         return /** @type {{ version?: number }} */ (asked).version === state.version;
       },
@@ -152,5 +149,35 @@ test('who asks for a page that is being made waits for it; where it does not hol
   expect(new Set((await Promise.all(more)).map(({ text }) => text.match(/page \d/)?.[0]))).toEqual(
     new Set(['page 2', 'page 3']),
   );
+  close();
+});
+
+test('who comes while the database is being asked shares the next question, which begins after all of them', async () => {
+  const { state, ask, close } = await serve();
+  const pageOf = (/** @type {{ text: string }} */ { text }) => text.match(/page \d/)?.[0];
+  const soon = () => new Promise((done) => setTimeout(done, 50));
+  await ask();
+  let goOn = () => undefined;
+  state.answers = new Promise((done) => (goOn = () => void done(undefined)));
+  const first = ask();
+  await soon();
+  const others = [ask(), ask(), ask()];
+  await soon();
+  expect(state.asked).toBe(1);
+  state.answers = Promise.resolve();
+  goOn();
+  expect((await Promise.all([first, ...others])).map(pageOf)).toEqual(['page 1', 'page 1', 'page 1', 'page 1']);
+  expect(state.asked).toBe(2);
+  // What changed while the first was asked is met by the question of those who came after it.
+  state.answers = new Promise((done) => (goOn = () => void done(undefined)));
+  const early = ask();
+  await soon();
+  state.version = 2;
+  const late = ask();
+  await soon();
+  state.answers = Promise.resolve();
+  goOn();
+  expect(pageOf(await late)).not.toBe('page 1');
+  await early;
   close();
 });
