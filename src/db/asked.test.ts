@@ -18,6 +18,8 @@ test('a print is that of the rows, however alike others are', () => {
     [{ a: { b: [1] } }],
     [{ a: { b: [1, null] } }],
     [new Date(0)],
+    [new Date(1)],
+    [0],
     [],
   ];
   const prints = alike.map((rows) => printOf(rows).print);

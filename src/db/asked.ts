@@ -25,8 +25,9 @@ function writeDown(value: unknown, into: (string | Buffer)[]): void {
       writeDown(one, into);
     }
   } else {
-    const text = String(value);
-    into.push(`${typeof value === 'string' ? 's' : 'v'}${text.length}:${text}`);
+    // A date is written to the second; it is told apart to the millisecond.
+    const text = String(value instanceof Date ? value.getTime() : value);
+    into.push(`${typeof value === 'string' ? 's' : value instanceof Date ? 'd' : 'v'}${text.length}:${text}`);
   }
 }
 
