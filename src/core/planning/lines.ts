@@ -1,44 +1,67 @@
 import { present } from '../present';
 
-/** Figures that leave a heap from the least on. */
-class LeastFirst {
-  readonly #heap: number[] = [];
+/** Whole numbers that leave from the first on, by an order that may change as long as whoever changes it says so. */
+class Heap {
+  readonly #items: number[] = [];
 
-  get least(): number {
-    return this.#heap[0] ?? Infinity;
+  /**
+   * @param isBefore the order
+   * @param stands is told where each stands now; -1 for one that has left
+   */
+  constructor(
+    readonly isBefore: (one: number, other: number) => boolean,
+    readonly stands: (item: number, at: number) => void = () => undefined,
+  ) {}
+
+  get first(): number | undefined {
+    return this.#items[0];
   }
 
-  add(figure: number): void {
-    const heap = this.#heap;
-    let at = heap.push(figure) - 1;
+  add(item: number): void {
+    this.rise(item, this.#items.push(item) - 1);
+  }
+
+  /** One that stands at a place comes before more than it did. */
+  rise(item: number, from: number): void {
+    let at = from;
     while (at > 0) {
       const above = (at - 1) >> 1;
-      const other = heap[above] ?? 0;
-      if (figure > other) break;
-      heap[at] = other;
+      const other = this.#items[above] ?? 0;
+      if (!this.isBefore(item, other)) break;
+      this.#put(other, at);
       at = above;
     }
-    heap[at] = figure;
+    this.#put(item, at);
   }
 
-  take(): number {
-    const heap = this.#heap;
-    const first = this.least;
-    const last = heap.pop() ?? 0;
-    const { length } = heap;
-    if (!length) return first;
-    let at = 0;
-    for (let left = 1; left < length; left = 2 * at + 1) {
-      const right = left + 1;
-      const below = right < length && (heap[right] ?? 0) < (heap[left] ?? 0) ? right : left;
-      if ((heap[below] ?? 0) > last) break;
-      heap[at] = heap[below] ?? 0;
-      at = below;
+  take(): number | undefined {
+    const items = this.#items;
+    const first = items[0];
+    if (first === undefined) return undefined;
+    const last = items.pop() ?? 0;
+    const { length } = items;
+    if (length) {
+      let at = 0;
+      for (let left = 1; left < length; left = 2 * at + 1) {
+        const right = left + 1;
+        const below = right < length && this.isBefore(items[right] ?? 0, items[left] ?? 0) ? right : left;
+        if (!this.isBefore(items[below] ?? 0, last)) break;
+        this.#put(items[below] ?? 0, at);
+        at = below;
+      }
+      this.#put(last, at);
     }
-    heap[at] = last;
+    this.stands(first, -1);
     return first;
   }
+
+  #put(item: number, at: number): void {
+    this.#items[at] = item;
+    this.stands(item, at);
+  }
 }
+
+const isLess = (one: number, other: number) => one < other;
 
 /** An operation that may begin, and from when on it waited for that. */
 export interface MayBegin {
@@ -52,12 +75,12 @@ export interface MayBegin {
  * further behind costs nothing.
  */
 export class WaitingLines {
-  readonly #lines: readonly LeastFirst[];
+  readonly #lines: readonly Heap[];
   readonly #opOf: Int32Array;
   /** Operations, and behind them lines: until when each waits, and its place in the plan. */
   readonly #until: Float64Array;
   readonly #rank: Float64Array;
-  readonly #heap: number[] = [];
+  readonly #waiting: Heap;
   /** Where each stands in the heap; -1 where it is not in it. */
   readonly #at: Int32Array;
 
@@ -69,7 +92,7 @@ export class WaitingLines {
     rank: Int32Array,
     readonly free: Float64Array,
   ) {
-    this.#lines = Array.from(free, () => new LeastFirst());
+    this.#lines = Array.from(free, () => new Heap(isLess));
     this.#opOf = new Int32Array(rank.length);
     for (const [i, place] of rank.entries()) this.#opOf[place] = i;
     const count = rank.length + free.length;
@@ -77,6 +100,10 @@ export class WaitingLines {
     this.#rank = new Float64Array(count);
     this.#rank.set(rank);
     this.#at = new Int32Array(count).fill(-1);
+    this.#waiting = new Heap(
+      (one, other) => this.#isBefore(one, other),
+      (entry, at) => (this.#at[entry] = at),
+    );
   }
 
   get #operations(): number {
@@ -86,7 +113,7 @@ export class WaitingLines {
   /** Waits by itself until a minute. */
   add(i: number, until: number): void {
     this.#until[i] = until;
-    this.#push(i);
+    this.#waiting.add(i);
   }
 
   /** Waits until a hand or a place is free. */
@@ -97,23 +124,23 @@ export class WaitingLines {
   }
 
   /** A line waits until its hand is free; it goes by the first that stands in it. */
-  #await(r: number, line: LeastFirst): void {
+  #await(r: number, line: Heap): void {
     const entry = this.#operations + r;
-    this.#rank[entry] = line.least;
+    this.#rank[entry] = line.first ?? Infinity;
     const at = this.#at[entry] ?? -1;
     if (at >= 0) {
-      this.#rise(entry, at);
+      this.#waiting.rise(entry, at);
       return;
     }
     this.#until[entry] = this.free[r] ?? 0;
-    this.#push(entry);
+    this.#waiting.add(entry);
   }
 
   /** The operation that waits for nothing any more but a look at it: the earliest, among equals the one planned first. */
   take(): MayBegin | null {
     for (;;) {
-      const entry = this.#pop();
-      if (entry === null) return null;
+      const entry = this.#waiting.take();
+      if (entry === undefined) return null;
       const from = this.#until[entry] ?? 0;
       if (entry < this.#operations) return { i: entry, from };
       const r = entry - this.#operations;
@@ -123,8 +150,8 @@ export class WaitingLines {
         this.#await(r, line);
         continue;
       }
-      const i = this.#opOf[line.take()] ?? 0;
-      if (line.least < Infinity) this.#await(r, line);
+      const i = this.#opOf[line.take() ?? 0] ?? 0;
+      if (line.first !== undefined) this.#await(r, line);
       return { i, from };
     }
   }
@@ -132,46 +159,5 @@ export class WaitingLines {
   #isBefore(one: number, other: number): boolean {
     const [a, b] = [this.#until[one] ?? 0, this.#until[other] ?? 0];
     return a === b ? (this.#rank[one] ?? 0) < (this.#rank[other] ?? 0) : a < b;
-  }
-
-  #stand(entry: number, at: number): void {
-    this.#heap[at] = entry;
-    this.#at[entry] = at;
-  }
-
-  #push(entry: number): void {
-    this.#rise(entry, this.#heap.push(entry) - 1);
-  }
-
-  #rise(entry: number, from: number): void {
-    let at = from;
-    while (at > 0) {
-      const above = (at - 1) >> 1;
-      const other = this.#heap[above] ?? 0;
-      if (!this.#isBefore(entry, other)) break;
-      this.#stand(other, at);
-      at = above;
-    }
-    this.#stand(entry, at);
-  }
-
-  #pop(): number | null {
-    const heap = this.#heap;
-    const first = heap[0];
-    if (first === undefined) return null;
-    this.#at[first] = -1;
-    const last = heap.pop() ?? 0;
-    const { length } = heap;
-    if (!length) return first;
-    let at = 0;
-    for (let left = 1; left < length; left = 2 * at + 1) {
-      const right = left + 1;
-      const below = right < length && this.#isBefore(heap[right] ?? 0, heap[left] ?? 0) ? right : left;
-      if (!this.#isBefore(heap[below] ?? 0, last)) break;
-      this.#stand(heap[below] ?? 0, at);
-      at = below;
-    }
-    this.#stand(last, at);
-    return first;
   }
 }
