@@ -208,8 +208,9 @@ export async function waitForText(page: Page, text: string): Promise<void> {
   try {
     await page.waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), {}, text);
   } catch (error) {
-    const shown = await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' ').slice(0, 1500));
-    throw new Error(`“${text}” did not appear; the page says: ${shown}`, { cause: error });
+    const shown = await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' '));
+    const said = shown.length > 3000 ? `${shown.slice(0, 1500)} … ${shown.slice(-1500)}` : shown;
+    throw new Error(`“${text}” did not appear; the page says: ${said}`, { cause: error });
   }
 }
 

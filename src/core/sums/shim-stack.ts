@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { defineSum, finite, limits, positive, show, SumRefusal, type Warning, type WorkingStep } from './sum';
-import { edgeMm, lengthsFor, shareStock, type ShimTask, type Stack } from './shim-stock';
+import { edgeMm, lengthsFor, type ShimTask, type Stack } from './shim-stacks';
+import { shareStock } from './shim-stock';
 import type { Solver } from './solver';
 
 const input = z.strictObject({

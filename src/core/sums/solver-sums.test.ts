@@ -152,6 +152,33 @@ describe('shim-stack', () => {
     );
   });
 
+  test('a tight stock that does serve every gap is shared so from the relaxation alone, without a search', () => {
+    const relaxesOnly: Solver = {
+      solve: (program) =>
+        program.whole ? { proven: false, values: null, bound: -Infinity, duals: [] } : solver.solve(program),
+      nowS: () => 0,
+    };
+    const hundredths = [
+      50, 122, 144, 67, 122, 103, 30, 55, 116, 144, 93, 41, 148, 133, 34, 74, 80, 145, 51, 80, 122, 122, 116, 90, 78,
+      89, 135, 86, 121, 38, 86, 108, 92, 96, 33, 131, 25, 32, 117, 62,
+    ];
+    const shims_mm = [0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
+    const stock = [28, 22, 18, 13, 30, 28, 17, 29];
+    const { result, warnings } = shimStack.compute(
+      { gaps_mm: hundredths.map((gap) => gap / 100), shims_mm, stock, window_mm: { min: 0.02, max: 0.06 } },
+      relaxesOnly,
+    );
+    // Nothing serves more than all; what a gap is left with and what the stock gave are added up here.
+    expect(warnings).toEqual([]);
+    for (const { gap_mm, stack_mm } of result.gaps)
+      expect(isIn(gap_mm - stack_mm.reduce((a, b) => a + b, 0), { min: 0.02, max: 0.06 })).toBe(true);
+    shims_mm.forEach((shim, k) =>
+      expect(result.gaps.flatMap((gap) => gap.stack_mm).filter((one) => one === shim).length).toBeLessThanOrEqual(
+        present(stock[k]),
+      ),
+    );
+  });
+
   test('out of time before anything is found, what fits one after the other is shown and said to be no proof', () => {
     const tired: Solver = {
       solve: () => ({ proven: false, values: null, bound: -Infinity, duals: [] }),
