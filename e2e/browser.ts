@@ -35,7 +35,7 @@ export interface OpenedBrowser {
 export async function openBrowser(more: readonly string[] = []): Promise<OpenedBrowser> {
   const folder = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
   const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
     args: [...flags, ...more],
     userDataDir: folder,
   });

@@ -6,7 +6,7 @@ import { once } from 'node:events';
 import { readFileSync, rmSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ensureNodePackages, ensureProgram } from './lib/packages.mjs';
+import { ensureBrowser, ensureNodePackages } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
 ensureNodePackages();
@@ -105,7 +105,7 @@ function tell(title, found) {
 if (!values['views-only']) runScript('scripts/bench-core.ts', {});
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
-const chromium = ensureProgram('chromium', 'chromium');
+const chromium = ensureBrowser();
 const { processes, heapMb, bufferMb } = sizesOf(thisMachine());
 const environment = { PUDDLESTONE_SECRET: keptWord(folder, 'session-secret'), PUDDLESTONE_DEMO: '1' };
 /** @type {Awaited<ReturnType<typeof startDatabase>> | undefined} */

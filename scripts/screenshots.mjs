@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
+import { ensureBrowser } from './lib/packages.mjs';
 
 const base = process.env.BASE_URL ?? 'http://localhost:4170';
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
@@ -11,7 +12,7 @@ const profile = mkdtempSync(join(tmpdir(), 'puddlestone-chromium-'));
 mkdirSync(folder, { recursive: true });
 
 const browser = await puppeteer.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: ensureBrowser(),
   userDataDir: profile,
   args: [
     '--headless',

@@ -6,7 +6,7 @@ import { constants, setPriority } from 'node:os';
 import { join, relative } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
 import { dataFolderOfChecks } from './lib/check-data.mjs';
-import { ensureNodePackages, ensureProgram } from './lib/packages.mjs';
+import { ensureBrowser, ensureNodePackages } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
 const root = join(import.meta.dirname, '..');
@@ -297,7 +297,7 @@ try {
     });
   if (wantsInterface && database) {
     const { url, port } = database;
-    const chromium = ensureProgram('chromium', 'chromium');
+    const chromium = ensureBrowser();
     const { processes, heapMb } = sizesOf(thisMachine());
     const where = { port: await findFreePort(), host: '127.0.0.1', environment };
     server = await serve({ ...where, processes, heapMb, log: showError });

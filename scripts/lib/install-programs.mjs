@@ -1,5 +1,5 @@
 // Installs the Debian programs that the checks use, where they are missing.
-import { ensureProgram } from './packages.mjs';
+import { ensureBrowser, ensureProgram } from './packages.mjs';
 
 ensureProgram('mariadbd', 'mariadb-server');
-ensureProgram('chromium', 'chromium');
+ensureBrowser();

@@ -44,18 +44,15 @@ function install(stamp, lock) {
 }
 
 /**
- * Finds a Debian program, installing its package where apt can be used; else says exactly what to install.
- * @param {string} program
+ * Installs a Debian package where apt can be used; says exactly what to install where it cannot.
  * @param {string} debianPackage
- * @returns {string} its path
+ * @returns {string} the advice, for where the program is still not there
  */
-export function ensureProgram(program, debianPackage) {
-  const found = has(program);
-  if (found) return found;
+function installPackage(debianPackage) {
   const root = process.getuid?.() === 0;
   const sudo = !root && has('sudo') && spawnSync('sudo', ['-n', 'true']).status === 0;
   const advice = `Puddlestone needs the Debian package "${debianPackage}". Install it with:\n  apt-get update && apt-get install --no-install-recommends ${debianPackage}`;
-  if (!has('apt-get') || (!root && !sudo)) fail(advice);
+  if (!has('apt-get') || (!root && !sudo)) return advice;
   say(`Installing Debian's ${debianPackage} …`);
   const apt = (/** @type {string[]} */ args) =>
     spawnSync(sudo ? 'sudo' : 'apt-get', sudo ? ['-n', 'apt-get', ...args] : args, {
@@ -64,5 +61,32 @@ export function ensureProgram(program, debianPackage) {
     });
   apt(['update', '-qq']);
   apt(['install', '-y', '-qq', '--no-install-recommends', debianPackage]);
+  return advice;
+}
+
+/**
+ * Finds a Debian program, installing its package where apt can be used; else says exactly what to install.
+ * @param {string} program
+ * @param {string} debianPackage
+ * @returns {string} its path
+ */
+export function ensureProgram(program, debianPackage) {
+  const found = has(program);
+  if (found) return found;
+  const advice = installPackage(debianPackage);
   return has(program) ?? fail(advice);
+}
+
+const shell = 'chromium-headless-shell';
+
+/**
+ * Debian's Chromium for programs: of the same version as the one with windows, and half the work for the processors.
+ * Where it cannot be had, that one.
+ * @returns {string} its path
+ */
+export function ensureBrowser() {
+  const found = process.env.CHROMIUM ?? has(shell);
+  if (found) return found;
+  installPackage(shell);
+  return has(shell) ?? ensureProgram('chromium', 'chromium');
 }
