@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { defineSum, SumRefusal, type Warning, type WorkingStep } from './sum';
 import { solverOf, type Solver } from './solver';
+import { givenBy, withoutSurplus } from './surplus';
 
 const partName = z.string().trim().min(1).max(80);
 const amount = z.number().int('pieces come whole').min(1).max(1e5);
@@ -63,25 +64,6 @@ function mostUseful(one: Offer, wanted: Amounts): number {
 const costOf = (offers: readonly Offer[], counts: readonly number[]) =>
   offers.reduce((sum, one, i) => sum + one.price * counts[i]!, 0);
 
-function covers(offers: readonly Offer[], counts: readonly number[], wanted: Amounts): boolean {
-  const given = addUp(offers.flatMap((one, i) => one.gives.map(({ part, qty }) => ({ part, qty: qty * counts[i]! }))));
-  return [...wanted].every(([part, qty]) => (given.get(part) ?? 0) >= qty);
-}
-
-/** Takes back what is not needed after all, dearest first; nothing is lost by it. */
-function withoutSurplus(offers: readonly Offer[], counts: readonly number[], wanted: Amounts): number[] {
-  const kept = [...counts];
-  for (const i of offers.map((_, k) => k).toSorted((a, b) => offers[b]!.price - offers[a]!.price)) {
-    while (kept[i]! > 0) {
-      kept[i]!--;
-      if (covers(offers, kept, wanted)) continue;
-      kept[i]!++;
-      break;
-    }
-  }
-  return kept;
-}
-
 interface Cover {
   readonly counts: readonly number[];
   readonly cost: number;
@@ -91,11 +73,10 @@ interface Cover {
 
 function cheapestCover(offers: readonly Offer[], wanted: Amounts, solver: Solver, secondsLeft: number): Cover {
   const parts = [...wanted].filter(([, qty]) => qty > 0);
+  if (!parts.length) return { counts: offers.map(() => 0), cost: 0, proven: true, bound: 0 };
   const gives = offers.map((one) => addUp(one.gives));
   const uppers = offers.map((one) => mostUseful(one, wanted));
   const columns = offers.map((_, i) => i);
-  const all = withoutSurplus(offers, uppers, wanted);
-  if (!parts.length) return { counts: all, cost: 0, proven: true, bound: 0 };
   const rows = parts.map(([part, qty]) => {
     const having = columns.filter((i) => gives[i]!.has(part));
     // More than is wanted of one part counts as what is wanted: a tighter programme with the same whole solutions.
@@ -113,11 +94,19 @@ function cheapestCover(offers: readonly Offer[], wanted: Amounts, solver: Solver
     whole: true,
     limitS: Math.max(0.05, secondsLeft),
   });
-  const found =
-    solution.values && covers(offers, solution.values, wanted) ? withoutSurplus(offers, solution.values, wanted) : all;
+  const amounts = parts.map(([, qty]) => qty);
+  const places = new Map(parts.map(([part], i) => [part, i]));
+  const givesTo = gives.map((own) =>
+    [...own].flatMap(([part, qty]): [number, number][] => (places.has(part) ? [[places.get(part)!, qty]] : [])),
+  );
+  const { values } = solution;
+  const isSound = values !== null && givenBy(givesTo, values, parts.length).every((qty, i) => qty >= amounts[i]!);
+  const prices = offers.map((one) => one.price);
+  const counts = isSound ? values : uppers;
+  const found = withoutSurplus({ gives: givesTo, prices, counts, wanted: amounts });
   const cost = costOf(offers, found);
   const bound = Math.max(0, Math.ceil(solution.bound - 1e-6 * Math.max(1, Math.abs(solution.bound))));
-  const proven = solution.proven && solution.values !== null && found !== all;
+  const proven = solution.proven && isSound;
   return { counts: found, cost, proven: proven || bound >= cost, bound: proven ? cost : Math.min(bound, cost) };
 }
 
@@ -231,8 +220,7 @@ function kitCoverWarnings({ best, byLead, cannot }: KitCoverReckoned): readonly 
 
 /**
  * Kit or single: the cheapest set of offers that gives all that is needed, by integer programming. Prices are whole
- * minor
- * units; of a part that cannot be had in full, what can be had is taken. Where the proof takes longer than two seconds,
+ * minor units; of a part that cannot be had in full, what can be had is taken. Where the proof takes longer than two seconds,
  * the best found, its lower bound and a warning. Also the cheapest for each lead time that brings as much.
  */
 export const kitCover = defineSum<KitCoverInput, z.infer<typeof result>>({

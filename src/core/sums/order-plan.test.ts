@@ -207,3 +207,42 @@ test('60 needs by 80 offers by 4 suppliers: what is found serves all, and its bo
     expect(present(result.orders[0]).lines.length).toBeGreaterThan(0);
   }
 });
+
+describe('where the solver finds nothing in its time', () => {
+  const tired: Solver = {
+    solve: () => ({ proven: false, values: null, bound: -Infinity, duals: [] }),
+    nowS: () => 0,
+  };
+  const planned = (task: Input) => {
+    const { result } = orderPlan.compute(orderPlan.input.parse(task), tired);
+    const lines = result.orders.flatMap((order) => order.lines);
+    return { result, counts: task.offers.map(({ id }) => lines.find((one) => one.id === id)?.count ?? 0) };
+  };
+
+  test('what is shown serves all at its price, is said to be no proof, and no kind of it can be left out', () => {
+    fc.assert(
+      fc.property(someTask, (task) => {
+        const { result, counts } = planned(task);
+        const own = open(task);
+        expect(
+          serves(
+            own,
+            own.offers.map(({ id }) => counts[task.offers.findIndex((one) => one.id === id)] ?? 0),
+          ),
+        ).toBe(true);
+        expect(priceOf(task, counts)).toBe(result.cost);
+        counts.forEach((count, i) => {
+          const fewer = counts.with(i, 0);
+          if (count && serves(own, fewer) && task.offers[i]?.price) expect(priceOf(task, fewer)).toBe(Infinity);
+        });
+      }),
+    );
+  });
+  test('the largest task is answered too', () => {
+    const task = drawOrderPlan({ seed: 5, needs: 800, offers: 800, suppliers: 40 });
+    const { result, counts } = planned(task);
+    expect(result.proven).toBe(false);
+    expect(serves(task, counts)).toBe(true);
+    expect(priceOf(task, counts)).toBe(result.cost);
+  });
+});

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { ProgramRow, Solver } from './solver';
 import { SumRefusal } from './sum';
+import { givenBy, withoutSurplus, type Gives } from './surplus';
 
 const name = z.string().trim().min(1).max(120);
 const pieces = z.number().int('pieces come whole').min(1).max(1e5);
@@ -177,37 +178,49 @@ function costOf({ offers, suppliers }: Task, counts: readonly number[]): number 
   return offers.reduce((sum, { price }, i) => sum + price * (counts[i] ?? 0), freight);
 }
 
-/** Whether counts give all that is asked, reach every least count and every minimum. */
-function holds({ offers, suppliers, demands }: Task, counts: readonly number[]): boolean {
-  const count = (i: number) => counts[i] ?? 0;
-  const isGiven = demands.every(
-    ({ part, byDay, qty }) =>
-      offers.reduce(
-        (sum, one, i) => sum + (one.lead_days <= byDay ? count(i) * (addUp(one.gives).get(part) ?? 0) : 0),
-        0,
-      ) >= qty,
-  );
-  const isReached = suppliers.every(({ id, minimum = 0 }) => {
-    const goods = offers.reduce((sum, one, i) => sum + (one.supplier === id ? one.price * count(i) : 0), 0);
-    const isUsed = offers.some((one, i) => one.supplier === id && count(i) > 0);
-    return !isUsed || goods >= minimum;
+/** What a piece of each offer gives to the demands that it comes in time for. */
+function givesOf({ offers, demands }: Task): readonly Gives[] {
+  return offers.map(({ gives, lead_days }) => {
+    const amounts = addUp(gives);
+    return demands.flatMap(({ part, byDay }, d): [number, number][] => {
+      const qty = amounts.get(part);
+      return qty !== undefined && lead_days <= byDay ? [[d, qty]] : [];
+    });
   });
-  return isGiven && isReached && offers.every(({ least = 1 }, i) => count(i) === 0 || count(i) >= least);
 }
 
-/** Takes back what is of no use after all, dearest first. */
-function trimmed(task: Task, counts: readonly number[]): number[] {
-  const kept = [...counts];
-  const dearest = task.offers
-    .map((_, i) => i)
-    .toSorted((a, b) => (task.offers[b]?.price ?? 0) - (task.offers[a]?.price ?? 0));
-  for (const i of dearest)
-    while ((kept[i] ?? 0) > 0) {
-      const fewer = kept.with(i, (kept[i] ?? 0) - 1);
-      if (!holds(task, fewer)) break;
-      kept.splice(0, kept.length, ...fewer);
-    }
-  return kept;
+const goodsOf = (offers: readonly Offer[], counts: readonly number[], house: string) =>
+  offers.reduce((sum, one, i) => sum + (one.supplier === house ? one.price * (counts[i] ?? 0) : 0), 0);
+
+const isUsed = (offers: readonly Offer[], counts: readonly number[], house: string) =>
+  offers.some((one, i) => one.supplier === house && (counts[i] ?? 0) > 0);
+
+/** Whether counts give all that is asked, reach every least count and every minimum. */
+function holds({ offers, suppliers, demands }: Task, gives: readonly Gives[], counts: readonly number[]): boolean {
+  const given = givenBy(gives, counts, demands.length);
+  return (
+    demands.every(({ qty }, d) => (given[d] ?? 0) >= qty) &&
+    suppliers.every(({ id, minimum = 0 }) => !isUsed(offers, counts, id) || goodsOf(offers, counts, id) >= minimum) &&
+    offers.every(({ least = 1 }, i) => !counts[i] || counts[i] >= least)
+  );
+}
+
+/** Takes back what is of no use after all, dearest first; least counts and minimums that are reached stay so. */
+function trimmed({ offers, suppliers, demands }: Task, gives: readonly Gives[], counts: readonly number[]): number[] {
+  const minimumOf = new Map(suppliers.map(({ id, minimum = 0 }) => [id, minimum]));
+  const mayTake = (i: number, most: number, kept: readonly number[]) => {
+    const { price, supplier: house, least = 1 } = offers[i] ?? { price: 0, supplier: '', least: 1 };
+    const count = kept[i] ?? 0;
+    const minimum = minimumOf.get(house) ?? 0;
+    // Where nothing else is bought of a house, to buy nothing of it is allowed.
+    if (most === count && !isUsed(offers, kept.with(i, 0), house)) return count;
+    const over = goodsOf(offers, kept, house) - minimum;
+    const byMinimum = minimum > 0 && price > 0 ? Math.max(0, Math.floor(over / price)) : most;
+    const taken = Math.min(most, byMinimum);
+    return count - taken > 0 && count - taken < least ? Math.max(0, count - least) : taken;
+  };
+  const prices = offers.map(({ price }) => price);
+  return withoutSurplus({ gives, prices, counts, wanted: demands.map(({ qty }) => qty), mayTake });
 }
 
 function cheapest(task: Task, solver: Solver, secondsLeft: number): Bought {
@@ -215,8 +228,9 @@ function cheapest(task: Task, solver: Solver, secondsLeft: number): Bought {
   if (!task.demands.length) return { counts: task.offers.map(() => 0), cost: 0, proven: true, bound: 0 };
   const solution = solver.solve({ ...program, limitS: Math.max(0.05, secondsLeft) });
   const found = solution.values?.slice(0, task.offers.length);
-  const isSound = found !== undefined && holds(task, found);
-  const counts = trimmed(task, isSound ? found : program.uppers.slice(0, task.offers.length));
+  const gives = givesOf(task);
+  const isSound = found !== undefined && holds(task, gives, found);
+  const counts = trimmed(task, gives, isSound ? found : program.uppers.slice(0, task.offers.length));
   const cost = costOf(task, counts);
   const bound = Math.max(0, Math.ceil(solution.bound - 1e-6 * Math.max(1, Math.abs(solution.bound))));
   const proven = isSound && (solution.proven || bound >= cost);

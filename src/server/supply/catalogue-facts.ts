@@ -46,8 +46,11 @@ function solve(sum: Sum): Promise<OrderPlanResult> {
   if (known) return known;
   const asked = reckonHeavy('order-plan', sum).then(({ result }) => result as OrderPlanResult);
   solved.set(key, asked);
-  // What was not solved is asked again.
-  asked.catch(() => solved.delete(key));
+  // What was not solved is asked again; what is not proven, on a machine that had little time, a minute later.
+  asked.then(
+    ({ proven }) => !proven && solved.set(key, asked, { ttl: 60_000 }),
+    () => solved.delete(key),
+  );
   return asked;
 }
 
