@@ -5,12 +5,12 @@ module.exports = {
     {
       name: 'core-is-pure',
       comment:
-        'core imports only core, words (what papers say, by language), the blocks and shapes that ship with it (data), and from the allow-list: zod, decimal.js, date-fns, jsonc-parser (places of faults in a family file), jsep (expressions in shapes), fastest-levenshtein (names that are nearly the same)',
+        'core imports only core, words (what papers say, by language), the blocks and shapes that ship with it (data), and from the allow-list: zod, decimal.js-light, date-fns, jsonc-parser (places of faults in a family file), jsep (expressions in shapes), fastest-levenshtein (names that are nearly the same)',
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^src/(core|words)|^families/(blocks|shapes)/|^node_modules/(zod|decimal\\.js|date-fns|jsonc-parser|jsep|fastest-levenshtein)/',
+          '^src/(core|words)|^families/(blocks|shapes)/|^node_modules/(zod|decimal\\.js-light|date-fns|jsonc-parser|jsep|fastest-levenshtein)/',
       },
     },
     {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { acceptance, type AcceptanceInput } from './acceptance';
+import { acceptance } from './acceptance';
+import type { AcceptanceInput } from './reckon-acceptance';
 
 const line = (headAt: (flow: number) => number, flows = [60, 80, 100, 120, 140]) =>
   flows.map((flow_m3h) => ({ flow_m3h, head_m: headAt(flow_m3h) }));

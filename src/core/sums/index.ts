@@ -1,9 +1,12 @@
-export { acceptance, type AcceptanceInput, type AcceptanceResult } from './acceptance';
+export { acceptance } from './acceptance';
+export { reckonAcceptance, type AcceptanceInput, type AcceptanceResult } from './reckon-acceptance';
 export { bearingHeat } from './bearing-heat';
 export { boltTorque } from './bolt-torque';
 export { boltPattern } from './tightening';
 export { pdSlip } from './pd-slip';
+export { reckonPdSlip } from './reckon-pd-slip';
 export { duty } from './duty';
+export { reckonDuty } from './reckon-duty';
 export { endFloat } from './end-float';
 export { fit } from './fit';
 export { classLimits } from './iso-286-limits';

@@ -45,3 +45,16 @@ export function show(value: number, digits = 3): string {
 export function meanOf(values: readonly number[]): number {
   return values.reduce((total, value) => total + value, 0) / values.length;
 }
+
+/** Whether a figure somewhere in a result is no number that can be written down. */
+function hasNoNumber(value: unknown): boolean {
+  if (typeof value === 'number') return !Number.isFinite(value);
+  return typeof value === 'object' && value !== null && Object.values(value).some(hasNoNumber);
+}
+
+/** An outcome as it is. Throws SumRefusal where a figure of it is no number. */
+export function inNumbers<Result>(outcome: Outcome<Result>): Outcome<Result> {
+  if (hasNoNumber(outcome.result))
+    throw new SumRefusal('', 'These figures lie too far apart to be reckoned with: one of them is mistyped.');
+  return outcome;
+}

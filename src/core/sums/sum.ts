@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { SumRefusal, type Outcome } from './notebook';
+import { inNumbers, type Outcome } from './notebook';
 import type { Solver } from './solver';
 
 export { meanOf, show, SumRefusal, type Outcome, type Warning, type WorkingStep } from './notebook';
@@ -19,22 +19,11 @@ export interface Sum<Input = unknown, Result = unknown> {
   compute(input: Input, solver?: Solver): Outcome<Result>;
 }
 
-/** Whether a figure somewhere in a result is no number that can be written down. */
-function hasNoNumber(value: unknown): boolean {
-  if (typeof value === 'number') return !Number.isFinite(value);
-  return typeof value === 'object' && value !== null && Object.values(value).some(hasNoNumber);
-}
-
 /**
  * Declares a sum. Its compute refuses, rather than answering with something that is no number.
  */
 export function defineSum<Input, Result>(sum: Sum<Input, Result>): Sum<Input, Result> {
-  const compute: Sum<Input, Result>['compute'] = (input, solver) => {
-    const outcome = sum.compute(input, solver);
-    if (hasNoNumber(outcome.result))
-      throw new SumRefusal('', 'These figures lie too far apart to be reckoned with: one of them is mistyped.');
-    return outcome;
-  };
+  const compute: Sum<Input, Result>['compute'] = (input, solver) => inNumbers(sum.compute(input, solver));
   return { ...sum, compute };
 }
 

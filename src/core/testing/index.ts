@@ -4,10 +4,10 @@ import { judgePower as reckonPower } from './judge-power';
 import type { Family } from '../family';
 import type { Guarantee, StandReading } from '../record';
 import {
-  acceptance,
-  duty,
   fitPolynomial,
-  pdSlip,
+  reckonAcceptance,
+  reckonDuty,
+  reckonPdSlip,
   show,
   SumRefusal,
   type AcceptanceResult,
@@ -18,7 +18,7 @@ export type { CurvePoint, JudgedRun, PowerResult, SlipAtJob, SlipResult } from '
 
 /** One stand reading as duty at the rated speed. Source: ISO 9906:2012, 6.1. */
 function dutyAtRatedSpeed(reading: StandReading, family: Family, ratedSpeedRpm: number) {
-  const outcome = duty.compute({
+  const outcome = reckonDuty({
     suction_kpa: reading.suctionKpa,
     discharge_kpa: reading.dischargeKpa,
     suction_pipe_mm: family.test.pipe_mm.suction,
@@ -96,7 +96,7 @@ function judgeSlip({ family, guarantee, readings }: Asked): JudgedRun {
   const least = present(family.test.least_volumetric_pct);
   const [testMm2S, jobMm2S] = [viscosityOf(readings), guarantee.viscosityMm2S];
   const isKnown = testMm2S !== undefined && jobMm2S !== undefined;
-  const outcome = pdSlip.compute({
+  const outcome = reckonPdSlip({
     displacement_cm3: present(family.test.displacement_cm3),
     speed_rpm: guarantee.speedRpm,
     flow_m3h: Math.max(0, flow),
@@ -135,7 +135,7 @@ interface ReckonedSlip {
   readonly leastM3h: number;
   readonly atJob: SlipAtJob | null;
 }
-type SlipOutcome = ReturnType<typeof pdSlip.compute>;
+type SlipOutcome = ReturnType<typeof reckonPdSlip>;
 
 function slipWorking(slip: ReckonedSlip, outcome: SlipOutcome): readonly WorkingStep[] {
   const { zero, slope, density, dutyKpa, guarantee, least, theoretical, leastM3h } = slip;
@@ -244,7 +244,7 @@ function judgePower({ family, guarantee, readings }: Asked): JudgedRun {
 function judgeCurve({ family, guarantee, readings }: Asked): JudgedRun {
   const duties = readings.map((reading) => dutyAtRatedSpeed(reading, family, guarantee.speedRpm));
   const points = duties.map((one) => one.point);
-  const outcome = acceptance.compute({
+  const outcome = reckonAcceptance({
     guarantee: {
       flow_m3h: guarantee.flowM3h,
       head_m: guarantee.headM,

@@ -1,6 +1,9 @@
 import { present } from '../present';
-import { Decimal } from 'decimal.js';
+import Decimal from 'decimal.js-light';
 import type { LengthDisplay } from './say';
+
+/** With ten figures more than are kept, so that what is typed comes back as it was. */
+const Exact = Decimal.clone({ precision: 30 });
 
 /** What a quantity is of; the base unit of each stands in `units` with factor 1. */
 export type Dimension =
@@ -83,7 +86,7 @@ export const units: readonly Unit[] = [
 ];
 
 export interface Quantity {
-  /** In the base unit of the dimension, exact to 20 digits. */
+  /** In the base unit of the dimension, exact to 20 decimals. */
   readonly value: Decimal;
   readonly typedValue: Decimal;
   readonly unit: string;
@@ -120,13 +123,13 @@ function parseNumber(
     return { ambiguous: [body.replace(',', '.'), body.replace(',', '')] };
   const plain = /^\d*,\d+$/.test(body) ? body.replace(',', '.') : body.replace(/(\d),(?=\d{3}(\D|$))/g, '$1');
   if (!/^(\d+\.?\d*|\.\d+)(e[+-]?\d{1,3})?$/i.test(plain)) return null;
-  const value = new Decimal(plain).times(sign);
+  const value = new Exact(plain).times(sign);
   return { value, digits: (present(plain.split(/e/i)[0]).split('.')[1] ?? '').length };
 }
 
 function parseFraction([, whole, top, bottom]: RegExpExecArray, sign: number) {
   if (Number(bottom) === 0) return null;
-  const value = new Decimal(whole ?? 0).plus(new Decimal(present(top)).div(present(bottom)));
+  const value = new Exact(whole ?? 0).plus(new Exact(present(top)).div(present(bottom)));
   return { value: value.times(sign), digits: Math.min(6, value.decimalPlaces()) };
 }
 
