@@ -94,7 +94,11 @@ export default [
   },
   {
     // Matrices of the solver's programmes are walked by index; functions of these tests run in a page, without imports.
-    files: ['src/core/sums/{shim-*,kit-cover,run-out}.ts', 'src/core/sums/solver-sums.test.ts', 'e2e/**/*.ts'],
+    files: [
+      'src/core/sums/{shim-*,kit-cover,run-out,linear-system}.ts',
+      'src/core/sums/solver-sums.test.ts',
+      'e2e/**/*.ts',
+    ],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },

@@ -2,7 +2,8 @@ import { present } from '../present';
 import fc from 'fast-check';
 import { endFloat } from './end-float';
 import { evaluate, fitPolynomial, rootsWithin } from './polynomial';
-import { runOut, solve } from './run-out';
+import { solve } from './linear-system';
+import { runOut } from './run-out';
 import { annulusLeakageM3h } from './reckon-running-clearance';
 import { runningClearance } from './running-clearance';
 

@@ -1,5 +1,5 @@
 import { present } from '../present';
-import { solve } from './run-out';
+import { solve } from './linear-system';
 
 /** Coefficients of a polynomial, lowest power first. */
 export type Polynomial = readonly number[];

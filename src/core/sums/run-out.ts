@@ -1,5 +1,6 @@
 import { present } from '../present';
 import * as z from 'zod';
+import { solve } from './linear-system';
 import { defineSum, finite, meanOf, notNegative, show, type Warning, type WorkingStep } from './sum';
 
 const input = z.strictObject({
@@ -35,26 +36,6 @@ function firstHarmonic(dial: Dial): { readonly mean: number; readonly a: number;
   const right = [0, 1, 2].map((i) => rows.reduce((sum, row) => sum + present(row.basis[i]) * row.value, 0));
   const solved = solve(matrix, right);
   return solved && { mean: present(solved[0]), a: present(solved[1]), b: present(solved[2]) };
-}
-
-/** Solves a small dense system by elimination with row exchange; null when it has no single answer. */
-export function solve(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
-  const n = right.length;
-  const rows = matrix.map((row, i) => [...row, present(right[i])]);
-  const scale = Math.max(...rows.flat().map(Math.abs), Number.MIN_VALUE);
-  for (let column = 0; column < n; column++) {
-    let pivot = column;
-    for (let row = column + 1; row < n; row++)
-      if (Math.abs(present(present(rows[row])[column])) > Math.abs(present(present(rows[pivot])[column]))) pivot = row;
-    if (Math.abs(present(present(rows[pivot])[column])) < 1e-13 * scale) return null;
-    [rows[column], rows[pivot]] = [present(rows[pivot]), present(rows[column])];
-    for (let row = 0; row < n; row++) {
-      if (row === column) continue;
-      const factor = present(present(rows[row])[column]) / present(present(rows[column])[column]);
-      for (let k = column; k <= n; k++) present(rows[row])[k]! -= factor * present(present(rows[column])[k]);
-    }
-  }
-  return rows.map((row, i) => present(row[n]) / present(row[i]));
 }
 
 type RunOutInput = z.infer<typeof input>;
