@@ -216,7 +216,7 @@ try {
   const browser = await browserFigures(server.address, chromium);
   for (const [name, { javascript, largestPaint, longestTask }] of Object.entries(browser.views))
     say(
-      `${name.padEnd(16)} ${(javascript / 1000).toFixed(0).padStart(4)} kB of JavaScript, gzip; at a quarter of the speed: largest paint ${largestPaint.toFixed(0)} ms, longest task ${longestTask.toFixed(0)} ms`,
+      `${name.padEnd(16)} ${(javascript.withPage / 1000).toFixed(0).padStart(4)} kB of JavaScript, gzip, and ${(javascript.later / 1000).toFixed(0).padStart(3)} later; at a quarter of the speed: largest paint ${largestPaint.toFixed(0)} ms, longest task ${longestTask.toFixed(0)} ms`,
     );
   say(
     `inspection at a quarter of the speed: a digit ${browser.digit.toFixed(0)} ms (slowest ${browser.slowestDigit.toFixed(0)}), Enter to the verdict ${browser.verdict.toFixed(0)} ms`,

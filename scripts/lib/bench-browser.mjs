@@ -51,7 +51,8 @@ function fromKey(text) {
 }
 
 /**
- * First-load JavaScript of each view in bytes as they travel; largest paint and longest task on a slow processor, in ms;
+ * JavaScript of a first visit to each view in bytes as they travel, what comes with the page and what it fetches when
+ * it stands; largest paint and longest task on a slow processor, in ms;
  * at inspection how long a digit takes to the screen, and Enter to the verdict.
  * @param {string} base
  * @param {string} chromium
@@ -69,18 +70,25 @@ export async function browserFigures(base, chromium) {
     await page.evaluateOnNewDocument(watch);
     const client = await page.createCDPSession();
     await client.send('Network.enable');
-    const kinds = new Map();
-    let bytes = 0;
-    client.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
+    await client.send('Page.enable');
+    /** When the answer to each request for a script came, in seconds of the browser's clock. */
+    const scripts = new Map();
+    let loadedAt = Infinity;
+    const bytes = { withPage: 0, later: 0 };
+    client.on('Page.loadEventFired', ({ timestamp }) => (loadedAt = timestamp));
     client.on(
-      'Network.loadingFinished',
-      ({ requestId, encodedDataLength }) => kinds.get(requestId) === 'Script' && (bytes += encodedDataLength),
+      'Network.responseReceived',
+      ({ requestId, type, timestamp }) => type === 'Script' && scripts.set(requestId, timestamp),
     );
+    client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+      const came = scripts.get(requestId);
+      if (came !== undefined) bytes[came <= loadedAt ? 'withPage' : 'later'] += encodedDataLength;
+    });
     await page.goto(`${base}/sign-in`, { waitUntil: 'networkidle2' });
     await page.type('input[name=email]', 'sunniva@kettlewick.example');
     await page.type('input[name=password]', 'pebble-in-the-stream');
     await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle2' }), page.click('button[type=submit]')]);
-    /** @type {Record<string, { javascript: number } & Looked>} */
+    /** @type {Record<string, { javascript: { withPage: number, later: number } } & Looked>} */
     const found = {};
     // A quote as its customer sees it: by the link of a letter.
     await page.goto(`${base}/outbox`, { waitUntil: 'networkidle0' });
@@ -90,9 +98,10 @@ export async function browserFigures(base, chromium) {
     for (const [name, path] of [...pages, ...customers]) {
       await client.send('Network.clearBrowserCache');
       await client.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-      bytes = 0;
+      Object.assign(bytes, { withPage: 0, later: 0 });
+      loadedAt = Infinity;
       await page.goto(base + path, { waitUntil: 'networkidle0' });
-      const javascript = bytes;
+      const javascript = { ...bytes };
       // With what the browser has kept, as on any day but the first.
       await client.send('Emulation.setCPUThrottlingRate', { rate: slower });
       await page.goto(base + path, { waitUntil: 'networkidle0' });
