@@ -82,11 +82,12 @@ class Building {
     const table = leastCosts(shims, this.left, prices, groups[group]!.most);
     const length = cheapestLength(table, groups[group]!);
     if (length < 0) return false;
+    const before = this.patterns.length;
     stacksOf(length, table[0]![length]!, shims, this.left, prices, table, (stack) => {
       this.take({ group, stack });
       return false;
     });
-    return true;
+    return this.patterns.length > before;
   }
 }
 
@@ -102,6 +103,8 @@ export function buildMany(master: Master, { duals, values, patterns }: Optimum, 
   const random = chances();
   const whole = patterns.flatMap((one, i) => Array.from({ length: Math.floor(values[i]! + epsilon) }, () => one));
   const stepsFor = groups.map(({ most }) => task.shims.reduce((sum, shim) => sum + (most * most) / shim / 2, 0));
+  // Shims measured so finely that one share alone would take longer are left to the search.
+  if (groups.reduce((sum, { members }, g) => sum + members.length * stepsFor[g]!, 0) > mostSteps) return null;
   // Where the relaxation puts no price on the stock, the sparing of what is rare tells stacks apart.
   const scarce = stock.map((most) => 0.02 + 0.1 / (1 + most));
   const wanted = groups.map(({ most }, g) => most * 1e-3 - fixed[g]!);

@@ -11,7 +11,13 @@ const step = 5;
  * this is of the own thread only; elsewhere it would be of the whole process and is left as it is.
  */
 function giveWay(): void {
-  if (!isMainThread && process.platform === 'linux') setPriority(Math.min(19, getPriority() + step));
+  if (isMainThread || process.platform !== 'linux') return;
+  try {
+    setPriority(Math.min(19, getPriority() + step));
+  } catch (error) {
+    // Where a container does not allow it, the work is done all the same.
+    console.warn('a thread keeps the priority of its process', error);
+  }
 }
 
 /** In a thread: carries out what it is sent and says what became of it. */
