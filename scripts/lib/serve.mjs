@@ -73,7 +73,7 @@ export const servingEnvironment = /** @type {const} */ ({
   NEXT_TELEMETRY_DISABLED: '1',
   // Pictures and pages are taken in and let go by many threads: with an arena for each the memory comes back late.
   MALLOC_ARENA_MAX: '2',
-  // What is let go is given back at once, not only when half of the largest that was ever taken lies idle.
+  // What is let go is given back soon: left to itself the threshold grows with the largest piece that was let go.
   MALLOC_TRIM_THRESHOLD_: '131072',
 });
 
@@ -115,7 +115,7 @@ export async function serve({
   cluster.setupPrimary({
     exec: join(root, 'scripts/serve-next.mjs'),
     args: [String(port), host],
-    // A young generation of half the usual size: 24 MB less a process at the same rate of pages.
+    // A young generation of half the usual size: up to 24 MB less a process, at the same rate of pages.
     execArgv: [`--max-old-space-size=${heapMb}`, '--max-semi-space-size=8'],
     cwd: root,
     silent: true,
