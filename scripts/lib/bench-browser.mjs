@@ -52,8 +52,8 @@ function fromKey(text) {
 
 /**
  * JavaScript of a first visit to each view in bytes as they travel, what comes with the page and what it fetches when
- * it stands; largest paint and longest task on a slow processor, in ms;
- * at inspection how long a digit takes to the screen, and Enter to the verdict.
+ * it stands; largest paint and longest task on a slow processor, in ms; at inspection how long a digit takes to the
+ * screen, and Enter to the verdict.
  * @param {string} base
  * @param {string} chromium
  */

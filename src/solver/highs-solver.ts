@@ -81,8 +81,8 @@ const smallest: Program = {
 let loaded: Promise<Solver> | undefined;
 
 /**
- * The solver of the optimising sums: HiGHS (MIT) as WebAssembly, about 3.5 MB, loaded once when first asked for; one that
- * could not be loaded is asked for again.
+ * The solver of the optimising sums: HiGHS (MIT) as WebAssembly, about 3.5 MB, loaded once when first asked for; one
+ * that could not be loaded is asked for again.
  */
 export function loadSolver(options?: Parameters<typeof loadHighs>[0]): Promise<Solver> {
   return (loaded ??= loadHighs(options).then(

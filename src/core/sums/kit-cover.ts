@@ -220,8 +220,8 @@ function kitCoverWarnings({ best, byLead, cannot }: KitCoverReckoned): readonly 
 
 /**
  * Kit or single: the cheapest set of offers that gives all that is needed, by integer programming. Prices are whole
- * minor units; of a part that cannot be had in full, what can be had is taken. Where the proof takes longer than two seconds,
- * the best found, its lower bound and a warning. Also the cheapest for each lead time that brings as much.
+ * minor units; of a part that cannot be had in full, what can be had is taken. Where the proof takes longer than two
+ * seconds, the best found, its lower bound and a warning. Also the cheapest for each lead time that brings as much.
  */
 export const kitCover = defineSum<KitCoverInput, z.infer<typeof result>>({
   id: 'kit-cover',

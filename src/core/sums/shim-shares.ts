@@ -29,7 +29,6 @@ export function roundMany(
   const fraction = relaxed.map((value, i) => value - whole[i]! - 0.05 * sizes[i]!);
   const keys = new Float64Array(patterns.length);
   const order = Uint16Array.from(patterns, (_, i) => i);
-  let best: { readonly values: readonly number[]; readonly cost: number } | null = null;
   for (let attempt = 0; attempt < tries; attempt++) {
     const left = [...stock];
     const open = groups.map((group) => group.members.length);
@@ -52,11 +51,9 @@ export function roundMany(
     order.sort((a, b) => keys[b]! - keys[a]!);
     for (const i of order) if (met === undefined || taken < met) take(i, met === undefined ? Infinity : met - taken);
     if (met !== undefined && taken < met) continue;
-    const cost = values.reduce((sum, value, i) => sum + value * costs[i]!, 0);
-    if (!best || cost < best.cost) best = { values, cost };
-    if (cost <= floor + epsilon) break;
+    if (values.reduce((sum, value, i) => sum + value * costs[i]!, 0) <= floor + epsilon) return values;
   }
-  return best && best.cost <= floor + epsilon ? best.values : null;
+  return null;
 }
 
 /** What is left while a share is built. */
@@ -98,7 +95,7 @@ class Building {
  * else the best one narrows the search. Steps are counted instead of time.
  */
 export function buildMany(master: Master, { duals, values, patterns }: Optimum, floor: number): Share | null {
-  const { groups, stock, task, met = Infinity, costOf } = master;
+  const { groups, stock, task, met, costOf } = master;
   const { shimPrices, fixed } = pricesFrom(master, duals);
   const random = chances();
   const whole = patterns.flatMap((one, i) => Array.from({ length: Math.floor(values[i]! + epsilon) }, () => one));
@@ -120,7 +117,7 @@ export function buildMany(master: Master, { duals, values, patterns }: Optimum, 
     const prices = shimPrices.map((price, k) => (Math.max(0, price) + weight * scarce[k]! + 1e-3) * jitter());
     const keys = wanted.map((key) => key * jitter());
     for (const g of groups.map((_, i) => i).toSorted((a, b) => keys[b]! - keys[a]!))
-      while (building.open[g]! > 0 && building.patterns.length < met) {
+      while (building.open[g]! > 0 && building.patterns.length < (met ?? Infinity)) {
         steps += stepsFor[g]!;
         if (building.takeCheapest(master, g, prices)) continue;
         wanted[g]! += 0.1;
@@ -131,7 +128,7 @@ export function buildMany(master: Master, { duals, values, patterns }: Optimum, 
   };
   for (let builds = 0; builds < mostBuilds && steps < mostSteps; builds++) {
     const built = build();
-    if (master.met !== undefined && built.length < master.met) continue;
+    if (built.length < (met ?? 0)) continue;
     const cost = built.reduce((sum, { stack }) => sum + costOf(stack), 0);
     if (!best || cost < best.cost) best = { patterns: built, values: built.map(() => 1), cost };
     if (cost <= floor + epsilon) break;

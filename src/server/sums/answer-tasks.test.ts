@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 
-/** A thread that gives back what it is sent, in a process of its own, and the priorities of all threads of that process. */
+/** A thread that gives back what it is sent, in a process of its own, and the priorities of all of its threads. */
 const begin = `
   import { readdirSync, readFileSync } from 'node:fs';
   import { Worker } from 'node:worker_threads';
