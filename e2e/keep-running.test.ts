@@ -5,6 +5,7 @@ import { connect, createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { present } from '@/core/present';
+import { startTlsProxy } from './tls-proxy';
 
 /** A shop of its own, started as a shop starts it: without demonstration data, so that it starts in seconds. */
 interface Started {
@@ -289,6 +290,42 @@ test('behind a proxy that is believed, browsers are told to stay with TLS', asyn
   const answer = await fetch(`${running.base}/sign-in`, { headers: { 'x-forwarded-proto': 'https' } });
   expect(answer.headers.get('strict-transport-security')).toBe('max-age=31536000');
   expect((await fetch(`${running.base}/sign-in`)).headers.get('strict-transport-security')).toBeNull();
+});
+
+test('the proxy that ships: plain HTTP leads to TLS, old TLS is refused, and who signs in gets a cookie for TLS only', async () => {
+  const proxy = await startTlsProxy(process.env.NGINX ?? '', running.base, [await freePort(), await freePort()]);
+  try {
+    const led = await fetch(`${proxy.plain}/sign-in?next=1`, { redirect: 'manual' });
+    expect([led.status, led.headers.get('location')]).toEqual([301, 'https://127.0.0.1/sign-in?next=1']);
+    // Of this side TLS 1.1 may be: it is the proxy that says no.
+    const old = { minVersion: 'TLSv1', maxVersion: 'TLSv1.1', ciphers: 'DEFAULT@SECLEVEL=0' } as const;
+    await expect(proxy.ask('/sign-in', old)).rejects.toThrow('alert protocol version');
+    expect((await proxy.ask('/sign-in')).headers['strict-transport-security']).toBe('max-age=31536000');
+    const { email } = owner;
+    const signIn = (origin: string, more: Readonly<Record<string, string>> = {}) =>
+      proxy.ask('/api/act/sign-in', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', origin, 'entry-key': randomUUID(), ...more },
+        body: JSON.stringify({ email, password }),
+      });
+    expect((await signIn('https://elsewhere.example')).status).toBe(403);
+    // What the client says of itself does not get past the proxy.
+    const signed = await signIn('https://pumps.example', { 'x-forwarded-for': '203.0.113.9' });
+    expect(signed.status).toBe(200);
+    const cookies = signed.headers['set-cookie'] ?? [];
+    expect(cookies.length).toBeGreaterThan(0);
+    for (const cookie of cookies) expect(cookie).toMatch(/; Secure; HttpOnly|; HttpOnly; Secure/i);
+    const cookie = cookies.map((one) => one.split(';')[0]).join('; ');
+    const list = await proxy.ask('/library/people', { headers: { cookie } });
+    expect(list.status).toBe(200);
+    expect(list.text).toContain(owner.name);
+    expect(list.text).toContain('127.0.0.1');
+    expect(list.text).not.toContain('203.0.113.9');
+    const packed = await proxy.ask('/sign-in', { headers: { 'accept-encoding': 'gzip' } });
+    expect(packed.headers['content-encoding']).toBe('gzip');
+  } finally {
+    await proxy.stop();
+  }
 });
 
 test('a stop ends all of it, with 0, and gives the folder back', async () => {

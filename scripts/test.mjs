@@ -6,7 +6,7 @@ import { constants, setPriority } from 'node:os';
 import { join, relative } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
 import { dataFolderOfChecks } from './lib/check-data.mjs';
-import { ensureBrowser, ensureNodePackages } from './lib/packages.mjs';
+import { ensureBrowser, ensureNodePackages, unpackProgram } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
 const root = join(import.meta.dirname, '..');
@@ -326,7 +326,7 @@ try {
 }
 if (wants('running')) {
   buildWhenChanged();
-  await jest('running', {}, 1);
+  await jest('running', { NGINX: unpackProgram('nginx', 'nginx', join(folder, 'nginx')) ?? '' }, 1);
 }
 endureBesides();
 await endurance;

@@ -2,4 +2,5 @@
 import { ensureBrowser, ensureProgram } from './packages.mjs';
 
 ensureProgram('mariadbd', 'mariadb-server');
+ensureProgram('openssl', 'openssl');
 ensureBrowser();

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { oneAtATime } from './one-at-a-time.mjs';
 import { fail, say } from './say.mjs';
@@ -75,6 +75,26 @@ export function ensureProgram(program, debianPackage) {
   if (found) return found;
   const advice = installPackage(debianPackage);
   return has(program) ?? fail(advice);
+}
+
+/**
+ * Finds a Debian program, or takes it out of its package without installing that: no service of it starts on this machine.
+ * @param {string} program
+ * @param {string} debianPackage
+ * @param {string} folder where it is put
+ * @returns {string | undefined} its path; undefined where it cannot be had, with the advice said
+ */
+export function unpackProgram(program, debianPackage, folder) {
+  const found = has(program);
+  if (found) return found;
+  mkdirSync(folder, { recursive: true });
+  const advice = `The checks need the Debian package "${debianPackage}". Install it with:\n  apt-get update && apt-get install --no-install-recommends ${debianPackage}`;
+  const done = (/** @type {string} */ command, /** @type {string[]} */ args) =>
+    spawnSync(command, args, { cwd: folder, stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;
+  const download = () => done('apt-get', ['download', '-qq', debianPackage]);
+  if (!download() && !(done('apt-get', ['update', '-qq']) && download())) return void say(advice);
+  for (const name of readdirSync(folder).filter((one) => one.endsWith('.deb'))) done('dpkg', ['-x', name, '.']);
+  return ['usr/sbin', 'usr/bin'].map((place) => join(folder, place, program)).find((path) => existsSync(path));
 }
 
 const shell = 'chromium-headless-shell';
