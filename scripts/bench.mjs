@@ -4,7 +4,7 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { readFileSync, rmSync, mkdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureBrowser, ensureNodePackages } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
@@ -25,12 +25,13 @@ const { groupNames, profileOf } = await import('./lib/bench-profile.mjs');
 const { copiesOf, countJobs } = await import('./lib/bench-record.mjs');
 const { sizesOf, thisMachine } = await import('./lib/machine.mjs');
 
-const folder = join(import.meta.dirname, '..', '.bench-data');
 const { values } = parseArgs({
   options: {
     rounds: { type: 'string', default: '22' },
     /** Closed jobs in the record, first and then; 0 for those of the demonstration alone. */
     record: { type: 'string', default: '20000,100000' },
+    /** A data folder that stays. What a run before has put into its record is measured as it stands, with `--record 0`. */
+    folder: { type: 'string', default: '' },
     /** Leaves the sums, plans and papers out. */
     'views-only': { type: 'boolean', default: false },
     /** The same report and the same search by LibreOffice, at the first size of the record. */
@@ -39,12 +40,15 @@ const { values } = parseArgs({
     profile: { type: 'boolean', default: false },
   },
 });
+const folder = resolve(values.folder || join(import.meta.dirname, '..', '.bench-data'));
 /** Documents of the demonstration's jobs, by their addresses. */
 const documents = {
   'a quote with its pictures': '/files/quote/P-0406/1',
   'labels of the trays': '/files/labels/P-0412',
   'a traveller': '/files/family/F4/traveller',
 };
+/** Jobs on the floor that are many. */
+const manyOpen = 300;
 /** The loop's own measure looks so often, and counts that in, in ms. */
 const lookedEveryMs = 10;
 const figures = new metrics.AggregatorRegistry();
@@ -103,7 +107,7 @@ function tell(title, found) {
 }
 
 if (!values['views-only']) runScript('scripts/bench-core.ts', {});
-rmSync(folder, { recursive: true, force: true });
+if (!values.folder) rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 const chromium = ensureBrowser();
 const { processes, heapMb, bufferMb } = sizesOf(thisMachine());
@@ -174,7 +178,7 @@ try {
     const [code] = await once(asking, 'exit');
     if (code !== 0) throw new Error(`bench-office.ts ended with ${code}`);
   };
-  let offset = 100;
+  let offset = 0;
   for (const count of values.record.split(',').map(Number).filter(Boolean)) {
     const { closed } = await countJobs(url);
     const copies = Math.max(1, Math.round((count - closed) / first.closed));
@@ -185,7 +189,7 @@ try {
     await compare();
   }
   await compare();
-  runScript('scripts/multiply.ts', own, ['11', '1', 'open']);
+  if (first.open < manyOpen) runScript('scripts/multiply.ts', own, ['11', '1', 'open']);
   const { open, megabytes } = await countJobs(url);
   // The plan of all of them is drawn up when it is looked at first.
   for (const { base, cookie: own } of [at(), again]) await timesOf(`${base}/plan`, own);
@@ -260,5 +264,5 @@ try {
   await server?.stop();
   await keeping?.stop();
   await database?.stop();
-  rmSync(folder, { recursive: true, force: true });
+  if (!values.folder) rmSync(folder, { recursive: true, force: true });
 }

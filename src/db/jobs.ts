@@ -5,7 +5,7 @@ import { addDays } from '@/core/planning';
 import { mondayOf } from '@/core/workload';
 import { fromJson, rowsOf, type Connection } from './client';
 import { likeText } from './like-text';
-import { compared, listNewestClosed } from './newest-jobs';
+import { compared, listNewestClosed, listOpenSearchable } from './searchable-jobs';
 import * as t from './schema';
 
 /** Plates of pumps with a serial number, as `serialKey` compares them. */
@@ -145,6 +145,9 @@ const base = (connection: Connection) =>
     .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
     .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.jobs.tag));
 
+/** Open jobs before the closed ones, the newest before the others. */
+const openFirst = [sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt)] as const;
+
 /** The words of a search: letters and digits only. */
 const wordsIn = (text: string) =>
   text
@@ -161,7 +164,7 @@ interface Searched {
 }
 
 /** What is looked for in a job: each of some words, or the text as it was typed, where that is long enough. */
-function partsIn({ text }: Searched) {
+function partsIn({ text }: Pick<Searched, 'text'>) {
   return {
     words: wordsIn(text).filter((word) => word.length >= leastPart),
     asTyped: text.length >= leastPart ? text : null,
@@ -169,16 +172,9 @@ function partsIn({ text }: Searched) {
 }
 type Parts = ReturnType<typeof partsIn>;
 
-/** What stands in a job, for the database; null for too little. */
-function standsIn({ words, asTyped }: Parts) {
-  const holds = (text: string) => like(t.jobs.searchText, `%${likeText(text)}%`);
-  const each = words.length ? and(...words.map(holds)) : undefined;
-  if (asTyped === null) return each ?? null;
-  return or(like(t.pumps.serial, `%${likeText(asTyped)}%`), holds(asTyped), each) ?? null;
-}
-
-/** The same for jobs that were read before. */
+/** Whether a job holds it; null for too little. */
 function lookFor({ words, asTyped }: Parts) {
+  if (asTyped === null && !words.length) return null;
   const [each, whole] = [words.map(compared), asTyped === null ? null : compared(asTyped)];
   return (job: { readonly serial: string; readonly words: string }) =>
     (whole !== null && (job.serial.includes(whole) || job.words.includes(whole))) ||
@@ -186,21 +182,16 @@ function lookFor({ words, asTyped }: Parts) {
 }
 
 /** Open jobs, then the newest of the closed ones, in which any part of a word is found. */
-async function searchThrough(connection: Connection, searched: Searched) {
-  const parts = partsIn(searched);
-  const found = standsIn(parts);
-  if (!found) return [];
-  const open = await base(connection)
-    .where(and(isNull(t.jobs.closedAt), found))
-    .orderBy(desc(t.jobs.openedAt))
-    .limit(searched.limit);
-  if (open.length >= searched.limit) return open;
-  const ids = (await listNewestClosed(connection)).filter(lookFor(parts)).map(({ id }) => id);
-  if (!ids.length) return open;
-  const closed = await base(connection)
-    .where(and(isNotNull(t.jobs.closedAt), inArray(t.jobs.id, ids.slice(0, searched.limit - open.length))))
-    .orderBy(desc(t.jobs.openedAt));
-  return [...open, ...closed];
+async function searchThrough(connection: Connection, { text, limit }: Searched) {
+  const holds = lookFor(partsIn({ text }));
+  if (!holds) return [];
+  const open = (await listOpenSearchable(connection)).filter(holds).slice(0, limit);
+  const closed = open.length < limit ? (await listNewestClosed(connection)).filter(holds) : [];
+  const ids = [...open, ...closed].slice(0, limit).map(({ id }) => id);
+  if (!ids.length) return [];
+  return base(connection)
+    .where(inArray(t.jobs.id, ids))
+    .orderBy(...openFirst);
 }
 
 /** Jobs of any age that hold every word, or one that begins so. */
@@ -211,7 +202,7 @@ async function searchWords(connection: Connection, { text, limit }: Searched) {
   if (!words) return [];
   return base(connection)
     .where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`)
-    .orderBy(sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt))
+    .orderBy(...openFirst)
     .limit(limit);
 }
 
@@ -232,7 +223,7 @@ export async function searchJobs(
   }
   const bySerial = await base(connection)
     .where(like(t.pumps.serial, `${likeText(text)}%`))
-    .orderBy(sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt))
+    .orderBy(...openFirst)
     .limit(limit);
   if (bySerial.length) return bySerial.map(parsed);
   const through = await searchThrough(connection, { text, limit });

@@ -36,6 +36,9 @@ const copied: Readonly<Record<string, readonly string[]>> = {
   returns: ['job_id'],
 };
 
+/** Minutes between a copy of a closed job and the next: a thousand copies are the record of eight years. */
+const minutesApart = 3 * 24 * 60;
+
 interface Asked {
   /** Copies of each job that is here with a tag below P-10000, of those that are closed or of those that are open. */
   readonly times: number;
@@ -45,13 +48,19 @@ interface Asked {
   readonly closed: boolean;
 }
 
-/** Multiplies the jobs that are here, for benchmarks: the same records under new ids, tags and serial numbers. */
+/**
+ * Multiplies the jobs that are here, for benchmarks: the same records under new ids, tags and serial numbers; those that
+ * are closed were so one after the other, from today back, as in the record of a shop.
+ */
 export async function multiplyJobs(connection: Connection, { times, from, closed }: Asked): Promise<void> {
   // What is over is copied as it lies then, packed.
   const wanted = `length(tag) < 8 and closed_at is ${closed ? 'not null' : 'null'}`;
   const number = `(copies.seq + ${from})`;
   const moved = (column: string) =>
     `concat(substr(\`${column}\`, 1, 24), lpad(hex(${number}), 6, '0'), substr(\`${column}\`, 31))`;
+  const [age, period] = ['timestampdiff(minute, closed_at, utc_timestamp())', times * minutesApart];
+  const atAnother = (column: string) =>
+    `${column} + interval ${age} - (${age} + copies.seq * ${minutesApart}) % ${period} minute`;
   for (const [table, ids] of Object.entries(copied)) {
     const columns = await rowsOf<{ name: string }>(
       connection,
@@ -68,6 +77,7 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
       ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
       ...(table === 'jobs' && {
         tag: `concat('P-', 100000 + ${number} * 1000 + substr(tag, 3) % 1000)`,
+        ...(closed && { opened_at: atAnother('opened_at'), closed_at: atAnother('closed_at') }),
       }),
     };
     // Now and then an id met one that was there already, for a reason not found; it is passed over rather than ending
