@@ -9,7 +9,7 @@ const lookedThrough = 1500;
 const longestMs = 60_000;
 
 /** A job with its serial number and the words by which it is found, both as they are compared. */
-interface Searchable {
+export interface Searchable {
   readonly id: JobId;
   readonly serial: string;
   readonly words: string;
