@@ -16,19 +16,28 @@ import {
 import { evaluate } from '@/core/sums';
 import type { JudgedRun } from '@/core/testing';
 import type { Duty } from '@/core/record';
+import { Later } from '../ui/later';
 
 interface Props {
   readonly judged: JudgedRun;
   readonly guarantee: Duty;
 }
 
-const axis = { stroke: 'var(--quiet)', tick: { fill: 'var(--quiet)', fontSize: 13 } };
+// All ticks that are given have room: none is measured to see whether it fits.
+const axis = { stroke: 'var(--quiet)', tick: { fill: 'var(--quiet)', fontSize: 13 }, interval: 0 } as const;
 const round = (value: number) => String(Math.round(value * 10) / 10);
 
 /** A round step of an axis: 1, 2 or 5 times a power of ten. */
 function niceStep(rough: number): number {
   const power = 10 ** Math.floor(Math.log10(rough));
   return power * ([1, 2, 5].find((factor) => factor * power >= rough) ?? 10);
+}
+
+/** An axis from nought to a round figure above the most that it shows, with about four steps. */
+function upTo(most: number): { readonly domain: [number, number]; readonly ticks: number[] } {
+  const step = niceStep(most / 5);
+  const count = Math.ceil(most / step);
+  return { domain: [0, count * step], ticks: Array.from({ length: count + 1 }, (_, i) => i * step) };
 }
 
 /**
@@ -63,6 +72,7 @@ function HeadChart({
     power: point.powerKw,
     efficiency: point.efficiencyPct,
   }));
+  const mostHead = Math.max(band.head_m.max, ...measured.map(({ head }) => head), ...curve.map((one) => one.curve));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   const flowAxis = (
     <XAxis dataKey="flow" type="number" domain={[0, most]} tickFormatter={round} ticks={ticks} {...axis} />
@@ -74,12 +84,7 @@ function HeadChart({
         <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
           {flowAxis}
-          <YAxis
-            width={46}
-            domain={[0, (max: number) => Math.ceil(Math.max(max, band.head_m.max) * 1.08)]}
-            tickFormatter={round}
-            {...axis}
-          />
+          <YAxis width={46} tickFormatter={round} {...axis} {...upTo(mostHead * 1.08)} />
           <ReferenceArea
             x1={band.flow_m3h.min}
             x2={band.flow_m3h.max}
@@ -119,30 +124,32 @@ function HeadChart({
       <p className="text-13 text-quiet">
         Shaft power, kW (left, solid) and efficiency, % (right, dashed) over flow, m³/h
       </p>
-      <ResponsiveContainer width="100%" height={170}>
-        <ComposedChart data={measured} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
-          {flowAxis}
-          <YAxis yAxisId="power" width={46} tickFormatter={round} domain={[0, 'auto']} {...axis} />
-          <YAxis
-            yAxisId="efficiency"
-            orientation="right"
-            width={42}
-            tickFormatter={round}
-            domain={[0, 100]}
-            {...axis}
-          />
-          <Line yAxisId="power" dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
-          <Line
-            yAxisId="efficiency"
-            dataKey="efficiency"
-            stroke="var(--moss)"
-            strokeWidth={2.2}
-            strokeDasharray="6 4"
-            isAnimationActive={false}
-          />
-        </ComposedChart>
-      </ResponsiveContainer>
+      <Later height={170}>
+        <ResponsiveContainer width="100%" height={170}>
+          <ComposedChart data={measured} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
+            {flowAxis}
+            <YAxis yAxisId="power" width={46} tickFormatter={round} domain={[0, 'auto']} {...axis} />
+            <YAxis
+              yAxisId="efficiency"
+              orientation="right"
+              width={42}
+              tickFormatter={round}
+              domain={[0, 100]}
+              {...axis}
+            />
+            <Line yAxisId="power" dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
+            <Line
+              yAxisId="efficiency"
+              dataKey="efficiency"
+              stroke="var(--moss)"
+              strokeWidth={2.2}
+              strokeDasharray="6 4"
+              isAnimationActive={false}
+            />
+          </ComposedChart>
+        </ResponsiveContainer>
+      </Later>
     </div>
   );
 }
@@ -162,6 +169,7 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
     power: point.powerKw,
   }));
   const line = [0, last].map((pressure) => ({ pressure, fitted: slip.line[0] + slip.line[1] * pressure }));
+  const mostFlow = Math.max(slip.theoreticalM3h, ...measured.map(({ flow }) => flow));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   const pressureAxis = (
     <XAxis dataKey="pressure" type="number" domain={[0, last]} tickFormatter={round} ticks={ticks} {...axis} />
@@ -176,7 +184,7 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
         <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
           {pressureAxis}
-          <YAxis width={46} domain={[0, Math.ceil(slip.theoreticalM3h * 1.15)]} tickFormatter={round} {...axis} />
+          <YAxis width={46} tickFormatter={round} {...axis} {...upTo(mostFlow * 1.08)} />
           <ReferenceLine y={slip.theoreticalM3h} stroke="var(--ink)" strokeDasharray="7 4" />
           <Line
             data={line}
@@ -198,14 +206,16 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
         </ComposedChart>
       </ResponsiveContainer>
       <p className="text-13 text-quiet">Shaft power, kW, over pressure, kPa</p>
-      <ResponsiveContainer width="100%" height={150}>
-        <ComposedChart data={measured} margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
-          {pressureAxis}
-          <YAxis width={46} tickFormatter={round} domain={[0, 'auto']} {...axis} />
-          <Line dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
-        </ComposedChart>
-      </ResponsiveContainer>
+      <Later height={150}>
+        <ResponsiveContainer width="100%" height={150}>
+          <ComposedChart data={measured} margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
+            {pressureAxis}
+            <YAxis width={46} tickFormatter={round} domain={[0, 'auto']} {...axis} />
+            <Line dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
+          </ComposedChart>
+        </ResponsiveContainer>
+      </Later>
     </div>
   );
 }
