@@ -25,7 +25,8 @@ interface Props {
 
 // All ticks that are given have room: none is measured to see whether it fits.
 const axis = { stroke: 'var(--quiet)', tick: { fill: 'var(--quiet)', fontSize: 13 }, interval: 0 } as const;
-const round = (value: number) => String(Math.round(value * 10) / 10);
+/** A mark of an axis without what sums of fractions leave behind. */
+const round = (value: number) => String(Number(value.toPrecision(4)));
 
 /** A round step of an axis: 1, 2 or 5 times a power of ten. */
 function niceStep(rough: number): number {
@@ -35,8 +36,9 @@ function niceStep(rough: number): number {
 
 /** An axis from nought to a round figure above the most that it shows, with about four steps. */
 function upTo(most: number): { readonly domain: [number, number]; readonly ticks: number[] } {
-  const step = niceStep(most / 5);
-  const count = Math.ceil(most / step);
+  // A stand that measured nothing has an axis, too.
+  const step = niceStep((most > 0 ? most : 1) / 5);
+  const count = Math.max(1, Math.ceil(most / step));
   return { domain: [0, count * step], ticks: Array.from({ length: count + 1 }, (_, i) => i * step) };
 }
 
@@ -72,6 +74,7 @@ function HeadChart({
     power: point.powerKw,
     efficiency: point.efficiencyPct,
   }));
+  const mostPower = Math.max(...measured.map(({ power }) => power));
   const mostHead = Math.max(band.head_m.max, ...measured.map(({ head }) => head), ...curve.map((one) => one.curve));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   const flowAxis = (
@@ -129,7 +132,7 @@ function HeadChart({
           <ComposedChart data={measured} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
             {flowAxis}
-            <YAxis yAxisId="power" width={46} tickFormatter={round} domain={[0, 'auto']} {...axis} />
+            <YAxis yAxisId="power" width={46} tickFormatter={round} {...axis} {...upTo(mostPower)} />
             <YAxis
               yAxisId="efficiency"
               orientation="right"
@@ -169,6 +172,7 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
     power: point.powerKw,
   }));
   const line = [0, last].map((pressure) => ({ pressure, fitted: slip.line[0] + slip.line[1] * pressure }));
+  const mostPower = Math.max(...measured.map(({ power }) => power));
   const mostFlow = Math.max(slip.theoreticalM3h, ...measured.map(({ flow }) => flow));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   const pressureAxis = (
@@ -211,7 +215,7 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
           <ComposedChart data={measured} margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
             {pressureAxis}
-            <YAxis width={46} tickFormatter={round} domain={[0, 'auto']} {...axis} />
+            <YAxis width={46} tickFormatter={round} {...axis} {...upTo(mostPower)} />
             <Line dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
           </ComposedChart>
         </ResponsiveContainer>
