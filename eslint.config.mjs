@@ -59,7 +59,7 @@ export default [
     files: [
       'src/{core,contract,db,server,documents,stand-ins}/**/*.ts',
       '{demo,e2e,scripts,test-support}/**',
-      '**/*.test.ts',
+      '**/*.test.{ts,tsx}',
     ],
     rules: Object.fromEntries(reactRules.map((rule) => [rule, 'off'])),
   },
