@@ -66,6 +66,11 @@ test('search finds by tag, part of a serial number, and words; wildcards are onl
   expect(await find('%')).toEqual([]);
   expect(await find('N_3')).toEqual([]);
   expect(await find('+-*"()<>~@')).toEqual([]);
+  // In whatever order they are asked for, and whichever of them is seldom.
+  const both = await find('botanical pond');
+  expect(both).toContain('N-5');
+  expect(await find('pond botanical')).toEqual(both);
+  expect(await find('botanical nobodyofthisname')).toEqual([]);
 });
 
 test('a job is found by a part of a word, whatever its case and accents, when it is closed too: after open ones', async () => {

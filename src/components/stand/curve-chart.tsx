@@ -17,6 +17,7 @@ import { evaluate } from '@/core/sums';
 import type { JudgedRun } from '@/core/testing';
 import type { Duty } from '@/core/record';
 import { Later } from '../ui/later';
+import { niceStep, sayMark, upTo } from './round-axis';
 
 interface Props {
   readonly judged: JudgedRun;
@@ -25,22 +26,6 @@ interface Props {
 
 // All ticks that are given have room: none is measured to see whether it fits.
 const axis = { stroke: 'var(--quiet)', tick: { fill: 'var(--quiet)', fontSize: 13 }, interval: 0 } as const;
-/** A mark of an axis without what sums of fractions leave behind. */
-const round = (value: number) => String(Number(value.toPrecision(4)));
-
-/** A round step of an axis: 1, 2 or 5 times a power of ten. */
-function niceStep(rough: number): number {
-  const power = 10 ** Math.floor(Math.log10(rough));
-  return power * ([1, 2, 5].find((factor) => factor * power >= rough) ?? 10);
-}
-
-/** An axis from nought to a round figure above the most that it shows, with about four steps. */
-function upTo(most: number): { readonly domain: [number, number]; readonly ticks: number[] } {
-  // A stand that measured nothing has an axis, too.
-  const step = niceStep((most > 0 ? most : 1) / 5);
-  const count = Math.max(1, Math.ceil(most / step));
-  return { domain: [0, count * step], ticks: Array.from({ length: count + 1 }, (_, i) => i * step) };
-}
 
 /**
  * Head over flow with the fitted curve and the cross of tolerances, and power and efficiency below on the same flows.
@@ -78,7 +63,7 @@ function HeadChart({
   const mostHead = Math.max(band.head_m.max, ...measured.map(({ head }) => head), ...curve.map((one) => one.curve));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   const flowAxis = (
-    <XAxis dataKey="flow" type="number" domain={[0, most]} tickFormatter={round} ticks={ticks} {...axis} />
+    <XAxis dataKey="flow" type="number" domain={[0, most]} tickFormatter={sayMark} ticks={ticks} {...axis} />
   );
   return (
     <div role="img" aria-label={`Head over flow: ${judged.reason}`}>
@@ -87,7 +72,7 @@ function HeadChart({
         <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
           {flowAxis}
-          <YAxis width={46} tickFormatter={round} {...axis} {...upTo(mostHead * 1.08)} />
+          <YAxis width={46} tickFormatter={sayMark} {...axis} {...upTo(mostHead * 1.08)} />
           <ReferenceArea
             x1={band.flow_m3h.min}
             x2={band.flow_m3h.max}
@@ -132,12 +117,12 @@ function HeadChart({
           <ComposedChart data={measured} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
             {flowAxis}
-            <YAxis yAxisId="power" width={46} tickFormatter={round} {...axis} {...upTo(mostPower)} />
+            <YAxis yAxisId="power" width={46} tickFormatter={sayMark} {...axis} {...upTo(mostPower)} />
             <YAxis
               yAxisId="efficiency"
               orientation="right"
               width={42}
-              tickFormatter={round}
+              tickFormatter={sayMark}
               domain={[0, 100]}
               {...axis}
             />
@@ -176,7 +161,7 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
   const mostFlow = Math.max(slip.theoreticalM3h, ...measured.map(({ flow }) => flow));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   const pressureAxis = (
-    <XAxis dataKey="pressure" type="number" domain={[0, last]} tickFormatter={round} ticks={ticks} {...axis} />
+    <XAxis dataKey="pressure" type="number" domain={[0, last]} tickFormatter={sayMark} ticks={ticks} {...axis} />
   );
   return (
     <div role="img" aria-label={`Flow over pressure: ${judged.reason}`}>
@@ -188,7 +173,7 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
         <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
           {pressureAxis}
-          <YAxis width={46} tickFormatter={round} {...axis} {...upTo(mostFlow * 1.08)} />
+          <YAxis width={46} tickFormatter={sayMark} {...axis} {...upTo(mostFlow * 1.08)} />
           <ReferenceLine y={slip.theoreticalM3h} stroke="var(--ink)" strokeDasharray="7 4" />
           <Line
             data={line}
@@ -215,7 +200,7 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
           <ComposedChart data={measured} margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
             {pressureAxis}
-            <YAxis width={46} tickFormatter={round} {...axis} {...upTo(mostPower)} />
+            <YAxis width={46} tickFormatter={sayMark} {...axis} {...upTo(mostPower)} />
             <Line dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
           </ComposedChart>
         </ResponsiveContainer>
