@@ -116,7 +116,10 @@ export async function serve({
     exec: join(root, 'scripts/serve-next.mjs'),
     args: [String(port), host],
     // A young generation of half the usual size: up to 24 MB less a process, at the same rate of pages.
-    execArgv: [`--max-old-space-size=${heapMb}`, '--max-semi-space-size=8'],
+    execArgv: [
+      ...[`--max-old-space-size=${heapMb}`, '--max-semi-space-size=8'],
+      ...['--require', join(root, 'scripts/lib/pool-gives-way.cjs')],
+    ],
     cwd: root,
     silent: true,
   });
