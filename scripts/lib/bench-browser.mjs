@@ -139,8 +139,10 @@ async function keysAt(page, address) {
     await page.keyboard.press(/** @type {import('puppeteer-core').KeyInput} */ (key));
     return shown;
   };
-  // Less than any before it, so that the page says it.
-  const value = '44.996';
+  // Less than any before it, so that the page says it: in a folder that stays, than that of the run before.
+  const said = await page.$eval('[aria-label="Reading to enter"]', (bar) => bar.textContent ?? '');
+  const worst = /worst so far ([\d.]+)/.exec(said)?.[1];
+  const value = (Number(worst ?? 44.997) - 0.001).toFixed(3);
   const digits = [];
   for (const digit of value) digits.push(await press(digit, ''));
   return {
