@@ -2,7 +2,7 @@ import { createServer, type AddressInfo } from 'node:net';
 import { dirname } from 'node:path';
 import { present } from '@/core/present';
 import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
-import { migrateDatabase, openDatabase, isAnswering, translateError, searchJobs, listOpenHeads } from '.';
+import { isAnswering, listOpenHeads, migrateDatabase, multiplyJobs, openDatabase, searchJobs, translateError } from '.';
 import { DomainError } from '@/core/errors';
 
 let shop: TestShop;
@@ -154,4 +154,18 @@ describe('a database that goes away in mid-change', () => {
     circle.cause = circle;
     expect(translateError(circle)).toBe(circle);
   });
+});
+
+test('copies of a closed job, as benchmarks take them, were closed one after the other, from today back', async () => {
+  const query = async (text: string) => (await shop.runtime.pool.promise().query(text))[0];
+  const [first] = (await query('select id from jobs where closed_at is null limit 1')) as { id: string }[];
+  const own = present(first).id;
+  await query(`update jobs set opened_at = utc_timestamp() - interval 21 day, version = version + 1,
+    closed_at = utc_timestamp() - interval 10 day - interval 1 hour where id = '${own}'`);
+  await multiplyJobs(shop.runtime.database, { times: 3, from: 7, closed: true });
+  // Ten days after the own end by three days each, and the nine days of three copies are gone through again.
+  expect(
+    await query(`select timestampdiff(day, closed_at, utc_timestamp()) as days, timestampdiff(hour, opened_at, closed_at) as hours
+      from jobs where closed_at is not null and id <> '${own}' order by tag`),
+  ).toEqual([4, 7, 1].map((days) => ({ days, hours: 263 })));
 });

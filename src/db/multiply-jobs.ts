@@ -58,9 +58,10 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
   const number = `(copies.seq + ${from})`;
   const moved = (column: string) =>
     `concat(substr(\`${column}\`, 1, 24), lpad(hex(${number}), 6, '0'), substr(\`${column}\`, 31))`;
-  const [age, period] = ['timestampdiff(minute, closed_at, utc_timestamp())', times * minutesApart];
-  const atAnother = (column: string) =>
-    `${column} + interval ${age} - (${age} + copies.seq * ${minutesApart}) % ${period} minute`;
+  const age = 'timestampdiff(minute, closed_at, utc_timestamp())';
+  // Counted on from its own age, and from today again past the last.
+  const ageOfCopy = `(${age} + cast(copies.seq as signed) * ${minutesApart}) % ${times * minutesApart}`;
+  const atAnother = (column: string) => `${column} + interval ${age} - ${ageOfCopy} minute`;
   for (const [table, ids] of Object.entries(copied)) {
     const columns = await rowsOf<{ name: string }>(
       connection,
