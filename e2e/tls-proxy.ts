@@ -1,6 +1,6 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import type { IncomingHttpHeaders } from 'node:http';
 import { request, type RequestOptions } from 'node:https';
 import { tmpdir } from 'node:os';
@@ -35,6 +35,8 @@ export async function startTlsProxy(
 ): Promise<TlsProxy> {
   if (!nginx) throw new Error('there is no nginx: the checks say above how it is installed');
   const folder = mkdtempSync(join(tmpdir(), 'tls-proxy-'));
+  // Where root starts it, it works as nobody, who lays down here what a client has not read yet.
+  chmodSync(folder, 0o711);
   const [key, certificate] = [join(folder, 'key.pem'), join(folder, 'certificate.pem')];
   execFileSync(
     'openssl',
