@@ -43,6 +43,10 @@ function install(stamp, lock) {
   writeFileSync(stamp, lock);
 }
 
+/** @param {string} debianPackage */
+const adviceFor = (debianPackage) =>
+  `Puddlestone needs the Debian package "${debianPackage}". Install it with:\n  apt-get update && apt-get install --no-install-recommends ${debianPackage}`;
+
 /**
  * Installs a Debian package where apt can be used; says exactly what to install where it cannot.
  * @param {string} debianPackage
@@ -51,7 +55,7 @@ function install(stamp, lock) {
 function installPackage(debianPackage) {
   const root = process.getuid?.() === 0;
   const sudo = !root && has('sudo') && spawnSync('sudo', ['-n', 'true']).status === 0;
-  const advice = `Puddlestone needs the Debian package "${debianPackage}". Install it with:\n  apt-get update && apt-get install --no-install-recommends ${debianPackage}`;
+  const advice = adviceFor(debianPackage);
   if (!has('apt-get') || (!root && !sudo)) return advice;
   say(`Installing Debian's ${debianPackage} …`);
   const apt = (/** @type {string[]} */ args) =>
@@ -88,11 +92,10 @@ export function unpackProgram(program, debianPackage, folder) {
   const found = has(program);
   if (found) return found;
   mkdirSync(folder, { recursive: true });
-  const advice = `The checks need the Debian package "${debianPackage}". Install it with:\n  apt-get update && apt-get install --no-install-recommends ${debianPackage}`;
   const done = (/** @type {string} */ command, /** @type {string[]} */ args) =>
     spawnSync(command, args, { cwd: folder, stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;
   const download = () => done('apt-get', ['download', '-qq', debianPackage]);
-  if (!download() && !(done('apt-get', ['update', '-qq']) && download())) return void say(advice);
+  if (!download() && !(done('apt-get', ['update', '-qq']) && download())) return void say(adviceFor(debianPackage));
   for (const name of readdirSync(folder).filter((one) => one.endsWith('.deb'))) done('dpkg', ['-x', name, '.']);
   return ['usr/sbin', 'usr/bin'].map((place) => join(folder, place, program)).find((path) => existsSync(path));
 }

@@ -21,6 +21,8 @@ const first = `
 
 if (isMainThread && process.platform === 'linux') {
   const isStarted = new Int32Array(new SharedArrayBuffer(4));
-  new Worker(first, { eval: true, execArgv: [], workerData: isStarted }).unref();
+  new Worker(first, { eval: true, execArgv: [], workerData: isStarted })
+    .once('error', (error) => console.warn('the pool of threads keeps the priority of its process', error))
+    .unref();
   Atomics.wait(isStarted, 0, 0, longestMs);
 }

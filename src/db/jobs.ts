@@ -202,8 +202,8 @@ async function searchThrough(connection: Connection, { text, limit }: Searched) 
  * next. A word that nobody wrote after one of every third job took 120 ms among 100 000, before it 1 ms.
  */
 function seldomFirst(words: readonly string[], jobs: readonly Searchable[]): readonly string[] {
-  const count = (word: string) => jobs.filter((job) => job.words.includes(compared(word))).length;
-  const counted = words.map((word) => ({ word, times: count(word) }));
+  const holders = (word: string) => jobs.filter((job) => job.words.includes(word)).length;
+  const counted = words.map((word) => ({ word, times: holders(compared(word)) }));
   return counted.toSorted((a, b) => a.times - b.times || b.word.length - a.word.length).map(({ word }) => word);
 }
 

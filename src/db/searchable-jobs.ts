@@ -40,6 +40,12 @@ interface KeptOpen {
 }
 const keptOpen = new WeakMap<Connection, ReadonlyMap<JobId, KeptOpen>>();
 
+const wordsOf = (connection: Connection) =>
+  connection
+    .select({ id: t.jobs.id, serial: t.pumps.serial, words: t.jobs.searchText })
+    .from(t.jobs)
+    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId));
+
 const toSearchable = ({ id, serial, words }: Searchable): Searchable => ({
   ...{ id, serial: compared(serial), words: compared(words) },
 });
@@ -51,11 +57,8 @@ async function readNewest(connection: Connection): Promise<readonly Searchable[]
     .orderBy(desc(t.jobs.openedAt))
     .limit(lookedThrough)
     .as('newest');
-  const rows = await connection
-    .select({ id: t.jobs.id, serial: t.pumps.serial, words: t.jobs.searchText })
-    .from(t.jobs)
+  const rows = await wordsOf(connection)
     .innerJoin(newest, eq(newest.id, t.jobs.id))
-    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
     .where(isNotNull(t.jobs.closedAt))
     .orderBy(desc(t.jobs.openedAt));
   return rows.map(toSearchable);
@@ -63,11 +66,7 @@ async function readNewest(connection: Connection): Promise<readonly Searchable[]
 
 async function readOpen(connection: Connection, ids: readonly JobId[]): Promise<ReadonlyMap<JobId, Searchable>> {
   if (!ids.length) return new Map();
-  const rows = await connection
-    .select({ id: t.jobs.id, serial: t.pumps.serial, words: t.jobs.searchText })
-    .from(t.jobs)
-    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
-    .where(inArray(t.jobs.id, ids));
+  const rows = await wordsOf(connection).where(inArray(t.jobs.id, ids));
   return new Map(rows.map((row) => [row.id, toSearchable(row)]));
 }
 
