@@ -37,7 +37,8 @@ const started: Started[] = [];
 
 async function start(folder: string, more: Readonly<Record<string, string>> = {}): Promise<Started> {
   const [port, figuresPort] = [await freePort(), await freePort()];
-  const child = spawn(process.execPath, [join(process.cwd(), 'scripts/start.mjs')], {
+  // As a person starts it, with the Node that the machine has.
+  const child = spawn('node', [join(process.cwd(), 'scripts/start.mjs')], {
     env: {
       ...{ ...process.env, DATABASE_URL: '', PUDDLESTONE_SECRET: '', PUDDLESTONE_DEVICES: '', HOST: '127.0.0.1' },
       ...{ PORT: String(port), PUDDLESTONE_METRICS_PORT: String(figuresPort), PUDDLESTONE_DATA: folder },

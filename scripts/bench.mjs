@@ -6,6 +6,7 @@ import { once } from 'node:events';
 import { readFileSync, rmSync, mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { nodeProgram } from './lib/node-program.mjs';
 import { ensureBrowser, ensureNodePackages } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
@@ -179,7 +180,7 @@ try {
     isCompared = true;
     // This process hands its connections to the serving ones: it may not wait for the script as the others do.
     const given = ['--import', 'tsx', join(import.meta.dirname, 'bench-office.ts'), server.address, cookie];
-    const asking = spawn(process.execPath, given, { stdio: 'inherit', env: { ...process.env, ...own } });
+    const asking = spawn(nodeProgram(), given, { stdio: 'inherit', env: { ...process.env, ...own } });
     const [code] = await once(asking, 'exit');
     if (code !== 0) throw new Error(`bench-office.ts ended with ${code}`);
   };

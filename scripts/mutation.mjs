@@ -5,6 +5,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInstrumenter } from '@stryker-mutator/instrumenter';
+import { nodeProgram } from './lib/node-program.mjs';
 import { ensureNodePackages } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
@@ -107,7 +108,7 @@ async function tryAll(place, own) {
 /** @param {number} place @param {string} out @returns {Promise<{ code: number, isHung: boolean }>} */
 function runOnce(place, out) {
   const jest = spawn(
-    process.execPath,
+    nodeProgram(),
     [join(root, 'node_modules/jest/bin/jest.js'), '--config', 'jest.mutation.config.mjs', '--runInBand'],
     {
       cwd: root,

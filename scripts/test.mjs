@@ -6,6 +6,7 @@ import { constants, setPriority } from 'node:os';
 import { join, relative } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
 import { dataFolderOfChecks } from './lib/check-data.mjs';
+import { nodeProgram } from './lib/node-program.mjs';
 import { ensureBrowser, ensureNodePackages, unpackProgram } from './lib/packages.mjs';
 import { say } from './lib/say.mjs';
 
@@ -49,7 +50,7 @@ const { serve } = await import('./lib/serve.mjs');
  */
 async function check(name, args, priority = constants.priority.PRIORITY_NORMAL) {
   const began = performance.now();
-  const child = spawn(process.execPath, args, {
+  const child = spawn(nodeProgram(), args, {
     cwd: root,
     stdio: ['ignore', 'pipe', 'pipe'],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
@@ -146,7 +147,7 @@ async function jest(name, environment = {}, workers = 2) {
   const report = join(folder, `${name}.json`);
   rmSync(report, { force: true });
   const child = spawn(
-    process.execPath,
+    nodeProgram(),
     [
       join(root, 'node_modules/jest/bin/jest.js'),
       '--config',
@@ -203,7 +204,7 @@ async function serveControl(handlers) {
  * @param {Readonly<Record<string, string>>} environment
  */
 async function run(args, environment = {}) {
-  const child = spawn(process.execPath, args, {
+  const child = spawn(nodeProgram(), args, {
     cwd: root,
     stdio: 'inherit',
     env: { ...process.env, ...environment },

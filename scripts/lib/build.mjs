@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative, sep } from 'node:path';
 import { buildSync } from 'esbuild';
+import { nodeProgram } from './node-program.mjs';
 import { oneAtATime } from './one-at-a-time.mjs';
 import { say } from './say.mjs';
 import { thinServer } from './thin-server.mjs';
@@ -48,7 +49,7 @@ export function buildWhenChanged() {
  */
 function build(stamp, now) {
   say('Building (about a minute the first time) …');
-  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+  const done = spawnSync(nodeProgram(), [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
     cwd: root,
     encoding: 'utf8',
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },

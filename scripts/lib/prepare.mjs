@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { nodeProgram } from './node-program.mjs';
 
 const root = join(import.meta.dirname, '..', '..');
 
@@ -10,7 +11,7 @@ const root = join(import.meta.dirname, '..', '..');
  * @param {readonly string[]} args
  */
 export function runScript(path, environment, args = []) {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', join(root, path), ...args], {
+  const done = spawnSync(nodeProgram(), ['--import', 'tsx', join(root, path), ...args], {
     cwd: root,
     stdio: 'inherit',
     env: { ...process.env, ...environment },

@@ -2,6 +2,7 @@ import cluster from 'node:cluster';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { keepUp } from './keep-up.mjs';
+import { nodeProgram } from './node-program.mjs';
 import { say } from './say.mjs';
 
 const root = join(import.meta.dirname, '..', '..');
@@ -78,12 +79,27 @@ export const servingEnvironment = /** @type {const} */ ({
 });
 
 /**
+ * A process of those that share a port, run by the Node that serves: the cluster takes the one that runs this, and has no
+ * other way to be told.
+ * @param {Readonly<Record<string, string>>} environment
+ */
+function forkServing(environment) {
+  const own = process.execPath;
+  process.execPath = nodeProgram();
+  try {
+    return cluster.fork(environment);
+  } finally {
+    process.execPath = own;
+  }
+}
+
+/**
  * Starts one serving process of those that share a port, and watches over it.
  * @param {Readonly<Record<string, string>>} environment
  * @param {{ log: (line: string) => void, tell: (line: string) => void }} voices
  */
 async function startOne(environment, { log, tell }) {
-  const worker = cluster.fork({ ...environment, ...servingEnvironment });
+  const worker = forkServing({ ...environment, ...servingEnvironment });
   const running = await untilReady(worker.process, log);
   watchOver(worker, tell);
   return running;

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { keptWord } from './database.mjs';
 import { addressOf, latestOf, placesFor, startNode } from './galera.mjs';
 import { keepUp } from './keep-up.mjs';
+import { nodeProgram } from './node-program.mjs';
 import { runScript } from './prepare.mjs';
 import { servingEnvironment, untilReady } from './serve.mjs';
 
@@ -37,6 +38,7 @@ async function keepNode(places, index, { isThrownAway, tell, nodes }) {
 async function startApplication(port, environment, log) {
   const child = fork(join(root, 'scripts/serve-next.mjs'), [String(port), '127.0.0.1'], {
     cwd: root,
+    execPath: nodeProgram(),
     env: { ...process.env, ...environment, ...servingEnvironment },
     execArgv: ['--max-old-space-size=256'],
     silent: true,
