@@ -9,6 +9,7 @@ import metrics from 'prom-client';
 import { readTrusted, settleForwarded } from './lib/client-address.mjs';
 import { guard } from './lib/guard.mjs';
 import { keepPages } from './lib/kept-pages.mjs';
+import { letRunOut } from './lib/let-run-out.mjs';
 import { beginPage } from './lib/page-data.mjs';
 import { answerStill } from './lib/still-files.mjs';
 import { describeLine, pathForLog, routeOf } from './lib/log-words.mjs';
@@ -153,6 +154,7 @@ const server = createServer((request, response) => {
   // What goes wrong on the way to a client that has left is nobody's failure.
   request.on('error', () => undefined);
   response.on('error', () => undefined);
+  letRunOut(request, response);
   if (!isDecodable(url)) return refuse(request, response);
   if (answerStill(request, response)) return;
   if (!guard(request, response)) return;

@@ -105,7 +105,8 @@ function giveAgain({ headers, pieces, nonce }, request, response) {
 /**
  * Pages that were made within the minute, given again to the same browser while the database answers all that they
  * asked as it did: then the same page would be made. Who asks for a page that is being made for the same browser waits
- * for it, and whether it still holds is asked after that.
+ * for it, and whether it still holds is asked after that; where it does not, all who waited share the next one, which
+ * is begun after each of them came.
  * @param {{ mostBytes: number, looks?: () => Looks | undefined, now?: () => number, onAgain?: () => void }} how `onAgain` is told of each that is given again
  */
 export function keepPages({
@@ -117,8 +118,11 @@ export function keepPages({
   /** @type {LRUCache<string, Kept> | null} */
   const pages =
     mostBytes > 0 ? new LRUCache({ maxSize: mostBytes, sizeCalculation: ({ bytes }) => bytes + bytesAsked }) : null;
-  /** @type {Map<string, Promise<unknown>>} */
+  /** @typedef {{ readonly began: number, readonly over: Promise<Kept | null> }} Making */
+  /** @type {Map<string, Making>} */
   const underWay = new Map();
+  /** Counts who comes and what is begun. */
+  let moment = 0;
   /** @typedef {{ readonly running: Promise<Kept | null>, next: Promise<Kept | null> | null }} Question */
   /** @type {Map<string, Question>} */
   const questions = new Map();
@@ -166,8 +170,11 @@ export function keepPages({
     const key = pages && keyOf(request);
     const at = looks();
     if (!pages || !key || !at) return make();
-    await underWay.get(key);
-    const kept = await standing(key, at);
+    const came = ++moment;
+    await underWay.get(key)?.over;
+    let kept = await standing(key, at);
+    const making = kept ? undefined : underWay.get(key);
+    if (making && making.began > came) kept = await making.over;
     if (response.destroyed) return;
     if (kept) {
       onAgain();
@@ -175,11 +182,12 @@ export function keepPages({
     }
     const [asked, minute, bodyOf] = [at.begin(), minuteNow(), follow(response)];
     const over = new Promise((done) => void response.once('close', done)).then(() => {
-      if (underWay.get(key) === over) underWay.delete(key);
+      if (underWay.get(key)?.over === over) underWay.delete(key);
       const made = keptOf({ response, body: bodyOf(), asked, minute, nonce: nonceOf(request) });
       if (made) pages.set(key, made);
+      return made;
     });
-    underWay.set(key, over);
+    underWay.set(key, { began: ++moment, over });
     return at.within(asked, make);
   };
 }

@@ -152,6 +152,40 @@ test('who asks for a page that is being made waits for it; where it does not hol
   close();
 });
 
+test('those who waited for a page that does not hold share the next one, which was begun after they came', async () => {
+  const { state, ask, close } = await serve();
+  const pageOf = (/** @type {{ text: string }} */ { text }) => text.match(/page \d/)?.[0];
+  const soon = () => new Promise((done) => setTimeout(done, 50));
+  let goOn = () => undefined;
+  state.waits = new Promise((done) => (goOn = () => void done(undefined)));
+  const first = ask();
+  await soon();
+  const others = [ask(), ask(), ask()];
+  await soon();
+  state.version = 2;
+  goOn();
+  expect(pageOf(await first)).toBe('page 1');
+  const shared = await Promise.all(others);
+  expect(shared.map(pageOf)).toEqual(['page 2', 'page 2', 'page 2']);
+  // Each with a nonce of its own.
+  expect(new Set(shared.map(({ text }) => text)).size).toBe(3);
+  expect(state).toMatchObject({ made: 2, again: 2 });
+  close();
+});
+
+test('what may not be given again is not shared either', async () => {
+  const { state, ask, close } = await serve();
+  state.isRepeatable = false;
+  let goOn = () => undefined;
+  state.waits = new Promise((done) => (goOn = () => void done(undefined)));
+  const all = [ask(), ask(), ask()];
+  await new Promise((done) => setTimeout(done, 50));
+  goOn();
+  await Promise.all(all);
+  expect(state).toMatchObject({ made: 3, again: 0 });
+  close();
+});
+
 test('who comes while the database is being asked shares the next question, which begins after all of them', async () => {
   const { state, ask, close } = await serve();
   const pageOf = (/** @type {{ text: string }} */ { text }) => text.match(/page \d/)?.[0];
