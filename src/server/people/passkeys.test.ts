@@ -37,6 +37,8 @@ test('it is begun with the password only, for the name of this place, and asks t
     user: { name: 'ines@shop.example' },
     authenticatorSelection: { residentKey: 'required', userVerification: 'required' },
   });
+  // What each Node can read, whichever runs: a later one knows more, whose signatures are longer than is taken.
+  expect(options.pubKeyCredParams).toEqual([-8, -7, -257].map((alg) => ({ alg, type: 'public-key' })));
 });
 
 test('one that was made signs its person in, and nobody else, without address, password and code', async () => {

@@ -55,6 +55,12 @@ const spend = ({ database, now }: Context, { challenge }: Asked) => {
 const siteOf = (context: Context) => ({ expectedOrigin: context.origin, expectedRPID: hostOf(context) });
 const hostOf = ({ origin }: Context) => new URL(origin).hostname;
 
+/**
+ * How the keys of devices sign: EdDSA, ES256, RS256 (their numbers in IANA's registry of COSE algorithms). Left to itself
+ * the package asks for what the Node that runs knows, and another Node could not read the key.
+ */
+const algorithms = [-8, -7, -257] as const;
+
 /** Begins a passkey of one's own: what the browser needs. A device that has one already makes no second. */
 export const beginPasskey = forVerb('begin-passkey', async (context, { current }) => {
   const person = await proveOwnPassword(context, current);
@@ -70,6 +76,7 @@ export const beginPasskey = forVerb('begin-passkey', async (context, { current }
     })),
     // The device knows whom it is for and that it is they: it stands for address, password and second factor.
     authenticatorSelection: { residentKey: 'required', userVerification: 'required' },
+    supportedAlgorithmIDs: [...algorithms],
   });
   const asked: Asked = { passkey: 'add', challenge: options.challenge, personId: person.id };
   return { options: { ...options }, token: await sealData(asked, sealing()) };
