@@ -1,8 +1,8 @@
-import { and, asc, desc, eq, gt, inArray, isNull, lt, or } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, or } from 'drizzle-orm';
 import type { PersonId } from '@/core/record';
 import type { Connection } from './client';
 import { audits, people, sessions, tablets } from './schema';
-import { insertRows } from './written-once';
+import { insertRows, query, readRows } from './written-once';
 
 export async function addAudit(connection: Connection, audit: typeof audits.$inferInsert): Promise<void> {
   await insertRows(connection, audits, [audit]);
@@ -13,14 +13,14 @@ export async function listAudits(connection: Connection, limit: number) {
   return connection.select().from(audits).orderBy(desc(audits.at), desc(audits.id)).limit(limit);
 }
 
+const locksSince = query(
+  getTableColumns(audits),
+  "from audits where kind = 'locked' and at > ? order by at desc limit 20",
+);
+
 /** What was locked since a moment. */
 export async function listLocks(connection: Connection, since: Date) {
-  return connection
-    .select()
-    .from(audits)
-    .where(and(eq(audits.kind, 'locked'), gt(audits.at, since)))
-    .orderBy(desc(audits.at))
-    .limit(20);
+  return readRows(connection, locksSince, [audits.at.mapToDriverValue(since)]);
 }
 
 export async function forgetAudits(connection: Connection, before: Date): Promise<void> {

@@ -191,13 +191,10 @@ export async function findPerson(connection: Connection, id: PersonId) {
   return row ?? null;
 }
 
+const activePeople = query(personColumns, 'from people where active order by name limit 500');
+
 export async function listPeople(connection: Connection) {
-  return await connection
-    .select(personColumns)
-    .from(people)
-    .where(eq(people.active, true))
-    .orderBy(asc(people.name))
-    .limit(500);
+  return readRows(connection, activePeople);
 }
 
 export async function countPeople(connection: Connection): Promise<number> {

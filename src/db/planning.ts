@@ -1,9 +1,10 @@
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import * as z from 'zod';
 import { skills, type Absence, type ShopCalendar, type Wish } from '@/core/workload';
 import { fromJson, type Connection, type Database } from './client';
 import { openedLast } from './opened-last';
 import * as t from './schema';
+import { query, readRows } from './written-once';
 
 const weeklySchema = z.array(z.object({ weekday: z.number().int(), from: z.string(), to: z.string() }));
 const daysSchema = z.array(z.string());
@@ -270,8 +271,10 @@ export async function keepPlan(
   });
 }
 
+const plannedOfTag = query(getTableColumns(t.plannedPumps), 'from planned_pumps where tag = ?');
+
 /** When a pump is ready by the plan that stands; null where it is not in it. */
 export async function findPlannedPump(connection: Connection, tag: string): Promise<PlannedPumpRow | null> {
-  const [row] = await connection.select().from(t.plannedPumps).where(eq(t.plannedPumps.tag, tag));
+  const [row] = await readRows(connection, plannedOfTag, [tag]);
   return row ?? null;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { drawEnd, drawnPart, drawSection, noteSection, type Family, type InHand, type StepAction } from '@/core/family';
+import { drawEnd, drawnPart, noteSection, sectionOf, type Family, type InHand, type StepAction } from '@/core/family';
 import { EndView } from '../signs/end-view';
 import { Section, type PartState } from '../signs/section';
 
@@ -76,7 +76,7 @@ export function BenchSection({ family, hint, title, states, lit, moves, onPickPa
         <div ref={frame} className={zoom === 1 ? undefined : 'max-h-[58vh] overflow-auto'}>
           <div style={zoom === 1 ? undefined : { width: `${zoom * 100}%`, minWidth: `${zoom * 100}%` }}>
             <Section
-              drawing={drawSection(family, inHand)}
+              drawing={sectionOf(family, inHand)}
               pins={{}}
               showsPins={false}
               isWhole={zoom === 1}

@@ -2,7 +2,7 @@
 
 import { memo, useCallback, useMemo, useState } from 'react';
 import { readReading, standingReadings } from '@/core/bench';
-import { drawSection } from '@/core/family';
+import { sectionOf } from '@/core/family';
 import { judgePoints, type PointState } from '@/core/inspection';
 import { asId, placeKey, type Phase, type Place as MeasuringPlace, type Reading } from '@/core/record';
 import { remembered } from '@/core/remembered';
@@ -120,7 +120,7 @@ export function PointsBoard({ view, phase, canEdit }: Props) {
     const next = [...places.slice(at + 1), ...places.slice(0, at)].find((one) => !isTaken(one)) ?? places[at + 1];
     if (next) pick(next.point.id, next.place);
   };
-  const whole = useMemo(() => drawSection(family), [family]);
+  const whole = sectionOf(family);
   // Hundreds of outlines: drawn anew only where a point stands otherwise or another is picked.
   const standing = JSON.stringify(states.map((state) => [state.point.id, pinOf(state)]));
   const section = useMemo(() => {

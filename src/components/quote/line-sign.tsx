@@ -6,6 +6,7 @@ import { judgePoints, type PointState } from '@/core/inspection';
 import { isAlwaysNew, isHandMade } from '@/core/quoting';
 import { partOfKey } from '@/core/scope';
 import type { JobRecord, QuoteLine } from '@/core/record';
+import { remembered } from '@/core/remembered';
 import { LimitStrip } from '../signs/limit-strip';
 import { Section, type PartState } from '../signs/section';
 import type { JobView } from '../job/view';
@@ -29,7 +30,7 @@ export function statesOfLine(line: QuoteLine, record: JobRecord, states: readonl
 }
 
 /** The section of the pump without its points, as the lines of a quote show it. */
-export const drawForLines = (family: Family): SectionDrawing => drawSection({ ...family, points: [] });
+export const drawForLines = remembered((family: Family): SectionDrawing => drawSection({ ...family, points: [] }), 1);
 
 /** The section that every line shows, drawn once; each line uses it by its id. */
 export function SectionOfLines({ id, drawing }: { readonly id: string; readonly drawing: SectionDrawing }) {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useMemo, useState, type ComponentProps } from 'react';
+import { useId, useState, type ComponentProps } from 'react';
 import {
   isFitting,
   isHandMade,
@@ -19,7 +19,7 @@ import { LineEditor } from './line-editor';
 import { drawForLines, LineReason, LineSection, partOfLine, SectionOfLines, useStates } from './line-sign';
 import { writeMoney } from './money';
 import { useKeys } from '../ui/use-keys';
-import { useWays } from './ways-panel';
+import { waysOf } from './ways-panel';
 
 interface Props {
   readonly view: JobView;
@@ -35,7 +35,7 @@ const nameOf = (option: Option) => (option ? optionNames[option] : 'Together');
 
 /** Name, price, day and life of each option; the advised one is a white channel with an outline. */
 function OptionHeads({ view, quote }: Pick<Props, 'view' | 'quote'>) {
-  const { basis, ready } = useWays(view, quote);
+  const { basis, ready } = waysOf(view, quote);
   return optionsOf(quote).map((option) => {
     const totals = totalQuote(offeredLines(quote, option), quote);
     const way = option ?? quote.advised;
@@ -198,7 +198,7 @@ export function QuoteLines(props: Props) {
   const { view, quote, isDraft, showsMargin } = props;
   const states = useStates(view);
   const base = useId();
-  const drawing = useMemo(() => drawForLines(view.family), [view.family]);
+  const drawing = drawForLines(view.family);
   const [picked, setPicked] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const at = quote.lines.findIndex(({ id }) => id === picked);

@@ -1,8 +1,9 @@
 'use client';
 
-import { useMemo } from 'react';
 import { compareWays, defaultBasis, readyOfWays, type WayCompared, type WaysCompared } from '@/core/quoting';
-import type { ComparisonBasis, Quote } from '@/core/record';
+import type { Family } from '@/core/family';
+import type { ComparisonBasis, JobRecord, Quote } from '@/core/record';
+import { remembered } from '@/core/remembered';
 import { formatMoney } from '@/core/units';
 import type { JobView } from '../job/view';
 import { Working } from '../ui/working';
@@ -15,14 +16,17 @@ interface Props {
 }
 
 /** The ways compared, by the figures of this quote or those of the shop. */
-export function useWays({ record, family, standing, today }: JobView, quote: Quote) {
-  return useMemo(() => {
+export const waysOf = ({ record, family, standing, today }: JobView, quote: Quote) =>
+  reckonWays(record, family, standing.remaining, today, quote);
+
+const reckonWays = remembered(
+  (record: JobRecord, family: Family, remaining: JobView['standing']['remaining'], today: string, quote: Quote) => {
     const basis: ComparisonBasis = quote.basis ?? defaultBasis;
-    const ready = readyOfWays({ remaining: standing.remaining, family, quote, today });
+    const ready = readyOfWays({ remaining, family, quote, today });
     const daysOut = Object.fromEntries(Object.entries(ready).map(([way, { days }]) => [way, days]));
     return { basis, ready, compared: compareWays({ record, family, quote, basis, daysOut }) };
-  }, [record, family, standing.remaining, today, quote]);
-}
+  },
+);
 
 const fills = {
   price: 'var(--slate)',
@@ -149,7 +153,7 @@ function WornGaps({ gaps }: Pick<WaysCompared, 'gaps'>) {
 
 /** The options against closing it up as it is and against a new unit, with the working, and what they are reckoned by. */
 export function WaysPanel({ view, quote, isDraft }: Props) {
-  const { basis, compared } = useWays(view, quote);
+  const { basis, compared } = waysOf(view, quote);
   const money = (minor: number) => formatMoney({ minor, currency: quote.currency });
   return (
     <div className="mt-3 border-t border-ink pt-2">

@@ -23,6 +23,7 @@ export {
 } from './format';
 export {
   drawSection,
+  sectionOf,
   type Drawn,
   type InHand,
   type SectionBreak,

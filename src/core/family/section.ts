@@ -1,4 +1,5 @@
 import { present } from '../present';
+import { remembered } from '../remembered';
 import { readBuild } from './build-words';
 import type { SectionBody } from './format';
 import type { Drawn, InHand, SectionDrawing, SectionPin } from './section-drawing';
@@ -130,6 +131,15 @@ function memberOf(body: StackedBody, set: string | undefined): { readonly member
   const number = body.stage ?? body.member;
   return set === undefined || number === undefined ? {} : { member: { set, number } };
 }
+
+/** As `drawSection`, drawn once for as long as its family lives: the last three members in hand. */
+export const sectionOf = (family: Drawn, inHand?: InHand): SectionDrawing =>
+  drawnOnce(family, inHand?.set ?? null, inHand?.number ?? 0);
+const drawnOnce = remembered(
+  (family: Drawn, set: string | null, number: number) =>
+    drawSection(family, set === null ? undefined : { set, number }),
+  3,
+);
 
 /**
  * The longitudinal section of a family, from its `section` data alone: outlines about one, two or three shaft lines
