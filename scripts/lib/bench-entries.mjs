@@ -72,7 +72,8 @@ export async function entriesOf(who, { tag, rounds }) {
   };
 }
 
-const isWrite = /^\s*(?:insert|update|delete|replace)\b/i;
+/** Statements that write rows, those that are sent as one among them. */
+const writes = /(?:^\s*|^begin not atomic |; (?:if row_count\(\) = 1 then )?)(?:insert|update|delete|replace)\b/gi;
 
 /**
  * How many statements a kept reading carries out, of them how many that write rows; the fewest of several, since others
@@ -92,7 +93,8 @@ export async function statementsOfEntry(who, log) {
     const done = statementsIn(more());
     if (fewest === null || done.length < fewest.length) fewest = done;
   }
-  return { all: fewest?.length ?? 0, writes: fewest?.filter((one) => isWrite.test(one)).length ?? 0 };
+  const written = fewest?.map((one) => [...one.matchAll(writes)].length) ?? [];
+  return { all: fewest?.length ?? 0, writes: written.reduce((sum, count) => sum + count, 0) };
 }
 
 /**

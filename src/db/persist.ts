@@ -88,7 +88,7 @@ async function writeOutbox(connection: Connection, { after, event, outbox }: Dec
   if (!outbox.length) return [];
   const at = new Date(event.at);
   const rows = outbox.map((item) => ({ id: newId(), jobId: after.id, item, dueAt: at, createdAt: at }));
-  await connection.insert(t.outbox).values(rows);
+  await insertRows(connection, t.outbox, rows);
   return rows.map(({ id, item }): OutboxRow => ({ id, item, jobId: after.id }));
 }
 
@@ -102,7 +102,7 @@ export interface OutboxRow {
 /**
  * Writes what was decided of one job: its rows, its event and what is to be done after the commit, as compare-and-set
  * on
- * the version that was decided upon. To be called in a transaction.
+ * the version that was decided upon. To be called in a transaction. Nothing is read: it may be written together.
  * @returns the rows of the outbox; null when somebody else changed the job meanwhile, and then nothing is written
  */
 export async function persist(
@@ -114,7 +114,7 @@ export async function persist(
   const meant = { id: before.id, version: event.seq - 1 };
   if ((await updateRows(connection, t.jobs, columnsOf(after, decision, beside.searchText), meant)) !== 1) return null;
   if (after.familyId !== before.familyId)
-    await connection.update(t.pumps).set({ familyId: after.familyId }).where(eq(t.pumps.id, after.pump.id));
+    await updateRows(connection, t.pumps, { familyId: after.familyId }, { id: after.pump.id });
   await writeRows(connection, decision, beside);
   await writeEvent(connection, after.id, decision);
   return writeOutbox(connection, decision, beside);

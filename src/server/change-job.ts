@@ -11,6 +11,7 @@ import {
   loadJobRecord,
   persist,
   replaceSupplyLines,
+  writeTogether,
   type Beside,
   type Connection,
   type OutboxRow,
@@ -96,16 +97,18 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
   const decided = decide(job.verb, job.decider, given, command);
   if (!decided.ok) throw decided.refusal;
   const { decision } = decided;
+  const answer = answerOf<V>(decision);
   const searchText = searchTextOf(decision.after, decision.family.title);
-  const outbox = await persist(connection, decision, {
-    searchText,
-    newId: context.newId,
-    ...(pictures && { pictures }),
-  });
+  const beside: Beside = { searchText, newId: context.newId, ...(pictures && { pictures }) };
+  const write = async (into: Connection) => {
+    const outbox = await persist(into, decision, beside);
+    if (outbox) await context.remember?.(into, answer);
+    return outbox;
+  };
+  // Pictures are large enough to go by themselves.
+  const outbox = pictures ? await write(connection) : await writeTogether(connection, write);
   if (!outbox) throw new StaleRecord();
   await noteSupply(connection, decision, whole.family);
-  const answer = answerOf<V>(decision);
-  await context.remember?.(connection, answer);
   return { answer, outbox, decision: { ...decision, ...(shop && { shop }) } };
 }
 

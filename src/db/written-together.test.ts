@@ -1,0 +1,62 @@
+import { sql } from 'drizzle-orm';
+import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
+import { isDuplicate } from './translate-error';
+import { rowsOf, type Connection } from './client';
+import { writeTogether } from './written-together';
+
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop('together_written');
+  await shop.runtime.database.execute(sql`create table noted (id int primary key, version int not null, words text)`);
+  await shop.runtime.database.execute(sql`insert into noted values (1, 1, 'first')`);
+});
+afterAll(() => shop.close());
+
+const compare = (from: number) => sql`update noted set version = ${from + 1} where id = 1 and version = ${from}`;
+const add = (id: number, words: string | null) => sql`insert into noted values (${id}, 1, ${words})`;
+const write = (connection: Connection, ...statements: readonly ReturnType<typeof add>[]) =>
+  writeTogether(connection, async (into) => {
+    for (const one of statements) await into.execute(one);
+    return statements.length;
+  });
+const inTransaction = (...statements: readonly ReturnType<typeof add>[]) =>
+  shop.runtime.database.transaction((within) => write(within, ...statements));
+const all = async () => {
+  const rows = await rowsOf<{ id: number; version: number; words: string | null }>(
+    shop.runtime.database,
+    sql`select id, version, words from noted order by id`,
+  );
+  return rows.map(({ id, version, words }) => [id, version, words]);
+};
+
+test('all of it is written in one statement, whatever stands in the values', async () => {
+  const words = `it’s "5'; rollback; end\\'; select 1 ✓ ? -- /* ; delete from noted`;
+  expect(await inTransaction(compare(1), add(2, words), add(3, null))).toBe(3);
+  expect(await all()).toEqual([
+    [1, 2, 'first'],
+    [2, 1, words],
+    [3, 1, null],
+  ]);
+});
+
+test('where the first one meets no row, nothing of the others is done', async () => {
+  const before = await all();
+  expect(await inTransaction(compare(1), add(4, 'stale'))).toBeNull();
+  expect(await all()).toEqual(before);
+});
+
+test('where one of the others fails it is said as its own failure, and the transaction undoes all', async () => {
+  const before = await all();
+  const failure = await inTransaction(compare(2), add(5, 'new'), add(2, 'taken')).catch((error: unknown) => error);
+  expect(isDuplicate(failure)).toBe(true);
+  expect(await all()).toEqual(before);
+  // What the connection of the pool carries out afterwards stands.
+  expect(await inTransaction(compare(2), add(5, 'new'))).toBe(2);
+  expect(await all()).toEqual([[1, 3, 'first'], ...before.slice(1), [5, 1, 'new']]);
+});
+
+test('the first one by itself, and nothing at all', async () => {
+  expect(await inTransaction(compare(3))).toBe(1);
+  expect(await inTransaction(compare(3))).toBeNull();
+  expect(await inTransaction()).toBe(0);
+});
