@@ -131,11 +131,7 @@ export async function serve({
   cluster.setupPrimary({
     exec: join(root, 'scripts/serve-next.mjs'),
     args: [String(port), host],
-    // A young generation of half the usual size: up to 24 MB less a process, at the same rate of pages.
-    execArgv: [
-      ...[`--max-old-space-size=${heapMb}`, '--max-semi-space-size=8'],
-      ...['--require', join(root, 'scripts/lib/pool-gives-way.cjs')],
-    ],
+    execArgv: [`--max-old-space-size=${heapMb}`, '--require', join(root, 'scripts/lib/pool-gives-way.cjs')],
     cwd: root,
     silent: true,
   });
