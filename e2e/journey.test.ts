@@ -208,6 +208,9 @@ test('the customer opens the link on a phone, declines the freight, signs', asyn
   await open(phone, path);
   await waitForText(phone, 'The wheel is pitted where the liquid enters');
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  // It comes with one script of its own, without those of the framework.
+  const scripts = await phone.$$eval('script[src]', (all) => all.map(({ src }) => new URL(src).pathname));
+  expect(scripts).toEqual([expect.stringMatching(/^\/_next\/static\/customer\/offer-\w+\.js$/)]);
   const freight = await phone.$$eval('label', (labels) =>
     labels.find((one) => one.textContent.startsWith('Return freight'))!.getAttribute('for')!,
   );

@@ -12,6 +12,7 @@ import { keepPages } from './lib/kept-pages.mjs';
 import { letRunOut } from './lib/let-run-out.mjs';
 import { beginPage } from './lib/page-data.mjs';
 import { answerStill } from './lib/still-files.mjs';
+import { answerWithoutFramework } from './lib/without-framework.mjs';
 import { describeLine, pathForLog, routeOf } from './lib/log-words.mjs';
 
 const root = join(import.meta.dirname, '..');
@@ -159,8 +160,10 @@ const server = createServer((request, response) => {
   if (answerStill(request, response)) return;
   if (!guard(request, response)) return;
   beginPage(request, response);
+  const isCustomers = url.startsWith('/customer/');
+  if (isCustomers) answerWithoutFramework(request, response, { packs: !isNear(request) });
   if (isNear(request) && !url.startsWith('/_next/static/')) request.headers['accept-encoding'] = 'identity';
-  if (url.startsWith('/customer/')) answerGoneWith404(url, response);
+  if (isCustomers) answerGoneWith404(url, response);
   answerKept(request, response, () => handle(request, response)).catch((error) => {
     console.error('a request', error);
     if (response.headersSent) return void response.destroy();

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative, sep } from 'node:path';
 import { buildSync } from 'esbuild';
 import { nodeProgram } from './node-program.mjs';
@@ -57,7 +57,26 @@ function build(stamp, now) {
   if (done.status !== 0) throw new Error(`The build failed:\n${done.stdout}\n${done.stderr}`);
   thinServer(join(root, '.next', 'server'));
   buildWorker();
+  buildOffer();
   writeFileSync(stamp, now);
+}
+
+/** Builds the script that comes with a customer's offer, with its fingerprint in its name. */
+function buildOffer() {
+  const folder = join(root, '.next', 'static', 'customer');
+  rmSync(folder, { recursive: true, force: true });
+  buildSync({
+    entryPoints: { offer: join(root, 'src', 'app', 'customer', 'offer-script.tsx') },
+    outdir: folder,
+    entryNames: '[name]-[hash]',
+    bundle: true,
+    minify: true,
+    format: 'esm',
+    target: 'es2022',
+    jsx: 'automatic',
+    tsconfig: join(root, 'tsconfig.json'),
+    define: { 'process.env.NODE_ENV': '"production"' },
+  });
 }
 
 /**

@@ -1,11 +1,11 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CustomerOffer, OfferedLine } from '@/core/quoting';
 import { totalQuote } from '@/core/quoting';
 import type { OptionLevel } from '@/core/record';
 import { act, type ActError } from '../act/act';
+import { showAnew } from '../act/show-anew';
 import { useDraft } from '../act/use-draft';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { useWords } from '../words/words';
@@ -140,7 +140,6 @@ export function AnswerForm({
   readonly offer: CustomerOffer;
   readonly isOpen: boolean;
 }) {
-  const router = useRouter();
   const { quote, approval } = offer;
   const first = approval?.option ?? (quote.options.length ? quote.advised : null);
   const [choice, setChoice] = useState<Choice>({ option: first, declined: new Set() });
@@ -172,8 +171,7 @@ export function AnswerForm({
     setBusy(false);
     if (answer.ok) {
       setName(null);
-      router.refresh();
-      window.scrollTo({ top: 0 });
+      showAnew();
     } else if ('error' in answer) setError(answer.error);
   };
   const gross = totalQuote(approved, quote).grossMinor;

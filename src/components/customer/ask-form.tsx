@@ -1,16 +1,15 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CustomerOffer } from '@/core/quoting';
 import { act, type ActError } from '../act/act';
+import { showAnew } from '../act/show-anew';
 import { useDraft } from '../act/use-draft';
 import { useWords } from '../words/words';
 import { Button, ErrorNote, issueFor, TextArea, TextField } from '../ui/form';
 
 /** A question to the shop: it is kept on the job and answered here and by mail. */
 export function AskForm({ token, offer }: { readonly token: string; readonly offer: CustomerOffer }) {
-  const router = useRouter();
   const { say } = useWords();
   const { quote } = offer;
   const [words, setWords] = useDraft(`customer.${quote.id}.question`);
@@ -24,7 +23,7 @@ export function AskForm({ token, offer }: { readonly token: string; readonly off
     setBusy(false);
     if (answer.ok) {
       setWords(null);
-      router.refresh();
+      showAnew();
     } else if ('error' in answer) setError(answer.error);
   };
   return (

@@ -14,7 +14,10 @@ import {
 } from '@/core/record/example-record';
 import { answerFetch } from '../../../test-support/answer-fetch';
 import { exampleFamily } from '../../../test-support/example-view';
+import { showAnew } from '../act/show-anew';
 import { CustomerPage } from './customer-page';
+
+jest.mock('../act/show-anew', () => ({ showAnew: jest.fn() }));
 
 const line = (id: string, unitPriceMinor: number, change: Partial<QuoteLine> = {}) =>
   exampleLine({ id: asId(id), key: id, description: id, plain: `${id} is needed.`, unitPriceMinor, ...change });
@@ -33,7 +36,6 @@ function show(quote: Quote, change: Partial<JobRecord> = {}, today = '2026-11-24
   return render(<CustomerPage token={token} view={{ ...offer, catalogue, station: record.station, today }} />);
 }
 const done = { body: { data: { version: 9 } } };
-beforeAll(() => void jest.spyOn(window, 'scrollTo').mockReturnValue(undefined));
 const signIt = async () => {
   await userEvent.type(present(screen.getAllByLabelText('Your name')[0]), 'Fern Okonjo');
 };
@@ -59,6 +61,8 @@ describe('options', () => {
     await waitFor(() =>
       expect(asked[0]?.body).toMatchObject({ option: 'minimum', declinedLines: [], quoteId: 'quote-1' }),
     );
+    // The answer stands on the page as it is made anew.
+    await waitFor(() => expect(showAnew).toHaveBeenCalledTimes(1));
   });
   test('nothing of what it costs the shop is there', () => {
     const { container } = show(quote);

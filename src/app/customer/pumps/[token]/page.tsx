@@ -16,11 +16,19 @@ export default async function Page({ params }: { params: Promise<{ token: string
   return orExplain(
     async () => {
       try {
-        return <OwnPumps view={await perform(readOwnPumps, context, asked)} />;
+        return (
+          <div data-without-framework>
+            <OwnPumps view={await perform(readOwnPumps, context, asked)} />
+          </div>
+        );
       } catch (error) {
         if (!isDead(error)) throw error;
         answerGone(`/customer/pumps/${asked.token}`);
-        return <DeadLink shop={await perform(readShopSign, context, {})} />;
+        return (
+          <div data-without-framework>
+            <DeadLink shop={await perform(readShopSign, context, {})} />
+          </div>
+        );
       }
     },
     { linksHome: false },
