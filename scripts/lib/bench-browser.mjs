@@ -94,7 +94,12 @@ export async function browserFigures(base, chromium) {
     const found = {};
     // A quote as its customer sees it: by the link of a letter.
     await page.goto(`${base}/outbox`, { waitUntil: 'networkidle0' });
-    const link = await page.$$eval('a[href^="/customer/"]', (all) => all.at(-1)?.getAttribute('href') ?? null);
+    const links = await page.$$eval('a[href^="/customer/"]', (all) => all.map((one) => one.getAttribute('href') ?? ''));
+    // Links of offers that were revised, and those to all pumps of a customer, open other pages.
+    const link = await page.evaluate(async (all) => {
+      for (const one of all.reverse()) if ((await (await fetch(one)).text()).includes('id="offer"')) return one;
+      return null;
+    }, links);
     /** @type {[string, string][]} */
     const customers = link === null ? [] : [['customer', link]];
     for (const [name, path] of [...pages, ...customers]) {
