@@ -63,11 +63,14 @@ export function answerWithoutFramework(request, response, { packs }) {
       return true;
     }
   );
+  let isOver = false;
   response.end = /** @type {typeof response.end} */ (
     /** @param {unknown[]} given */
     (...given) => {
-      take(given[0], given[1]);
       callBack(given);
+      if (isOver) return response;
+      isOver = true;
+      take(given[0], given[1]);
       const page = leaveOutFramework(Buffer.concat(pieces).toString('utf8'), {
         nonce: nonceOf(request),
         script: address,

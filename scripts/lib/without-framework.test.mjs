@@ -39,7 +39,7 @@ async function ask({ packs, headers = {} }) {
     // A letter of two bytes is cut in the middle.
     const at = bytes.indexOf('ü') + 1;
     response.write(bytes.subarray(0, at));
-    response.write(bytes.subarray(at), () => response.end());
+    response.write(bytes.subarray(at), () => response.end().end());
   });
   await new Promise((done) => server.listen(0, '127.0.0.1', () => done(undefined)));
   const { port } = /** @type {import('node:net').AddressInfo} */ (server.address());
