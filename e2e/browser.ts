@@ -206,7 +206,12 @@ export async function has(page: Page, role: string, name: string): Promise<boole
 
 export async function waitForText(page: Page, text: string): Promise<void> {
   try {
-    await page.waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), {}, text);
+    // A page that is being loaded anew has no body for a moment.
+    await page.waitForFunction(
+      (wanted) => document.querySelector('body')?.innerText.replace(/\s+/g, ' ').includes(wanted) ?? false,
+      {},
+      text,
+    );
   } catch (error) {
     const shown = await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' '));
     const said = shown.length > 3000 ? `${shown.slice(0, 1500)} … ${shown.slice(-1500)}` : shown;
