@@ -204,18 +204,22 @@ export async function has(page: Page, role: string, name: string): Promise<boole
   return (await page.$(named(role, name))) !== null;
 }
 
+/**
+ * Waits for a text, through a page that is loaded anew, too: it has no body for a moment, and the driver's own waiting was
+ * seen to go on waiting for a page that had gone.
+ */
 export async function waitForText(page: Page, text: string): Promise<void> {
-  try {
-    // A page that is being loaded anew has no body for a moment.
-    await page.waitForFunction(
-      (wanted) => document.querySelector('body')?.innerText.replace(/\s+/g, ' ').includes(wanted) ?? false,
-      {},
-      text,
-    );
-  } catch (error) {
-    const shown = await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' '));
-    const said = shown.length > 3000 ? `${shown.slice(0, 1500)} … ${shown.slice(-1500)}` : shown;
-    throw new Error(`“${text}” did not appear; the page says: ${said}`, { cause: error });
+  const read = () =>
+    page.evaluate(() => document.querySelector('body')?.innerText.replace(/\s+/g, ' ') ?? '').catch(() => '');
+  const until = performance.now() + page.getDefaultTimeout();
+  let shown = await read();
+  while (!shown.includes(text)) {
+    if (performance.now() > until) {
+      const said = shown.length > 3000 ? `${shown.slice(0, 1500)} … ${shown.slice(-1500)}` : shown;
+      throw new Error(`“${text}” did not appear; the page says: ${said}`);
+    }
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    shown = await read();
   }
 }
 
