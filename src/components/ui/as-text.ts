@@ -5,13 +5,15 @@ const shared = globalThis as { puddlestonePages?: Map<string, Map<string, object
 /** The data of pages in the making, by page and place (`scripts/lib/page-data.mjs`); nothing in a browser. */
 export const dataOfPages = () => shared.puddlestonePages;
 
-/** So many of the texts that were written last are kept: those of jobs and families that people work on now. */
+/** So many of the texts that were asked for last are kept: those of jobs and families that people work on now. */
 const most = 60;
 /**
  * Lists and things that stand, with the text of each: a record or a family is not written again for the next who asks. By
  * hand, since this travels to the browser with `ofText`, which a package for it need not.
  */
 const written = new Map<object, string>();
+/** What was written once. What is made for one look alone never comes again: its text is kept from the second time on. */
+const seen = new WeakSet<object>();
 /** Texts that are shorter are written sooner than found. */
 const shortest = 2000;
 
@@ -26,6 +28,10 @@ function writtenOf(value: object): string {
   // Where it stands in a page as a script, nothing in it ends that.
   const text = JSON.stringify(value).replaceAll('<', String.raw`\u003c`);
   if (text.length < shortest) return text;
+  if (!seen.has(value)) {
+    seen.add(value);
+    return text;
+  }
   const [first] = written.keys();
   if (written.size >= most && first) written.delete(first);
   written.set(value, text);

@@ -42,6 +42,19 @@ test('parts that are large and stand by themselves are written as all of it woul
   expect(asText<(given: object) => null>({ ...shown })).toBe(text);
 });
 
+test('the text of what stands is kept from its second time on, whatever is made for one look meanwhile', () => {
+  const large = (toJSON: () => string) =>
+    Array.from({ length: 400 }, (_, i) => (i ? { id: `point-${i}` } : { toJSON }));
+  const toJSON = jest.fn(() => 'first');
+  const points = large(toJSON);
+  const once = asText<(given: object) => null>({ points });
+  for (let i = 0; i < 3; i++) expect(asText<(given: object) => null>({ points })).toBe(once);
+  expect(toJSON).toHaveBeenCalledTimes(2);
+  for (let i = 0; i < 100; i++) asText<(given: object) => null>({ points: large(() => 'another') });
+  asText<(given: object) => null>({ points });
+  expect(toJSON).toHaveBeenCalledTimes(2);
+});
+
 describe('in a page that comes whole', () => {
   const { renderToString } = jest.requireActual<typeof server>('react-dom/server');
   const place = { at: 'data-0', id: 'page-1' };
