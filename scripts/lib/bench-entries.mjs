@@ -1,6 +1,7 @@
 // What an entry at the bench costs, and what people and entries do to each other: parts of `npm run bench`.
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
+import { ask } from './bench-ask.mjs';
 import { quantile, timeOf } from './bench-views.mjs';
 import { follower, statementsIn } from './own-sql.mjs';
 
@@ -30,8 +31,7 @@ export async function readerOf(who, tag) {
   let [basedOn, shown] = [reading.version, data.record.version];
   return async () => {
     const { pointId, place, value, instrument } = reading;
-    const start = performance.now();
-    const answer = await fetch(`${who.base}/api/act/record-readings`, {
+    const answer = await ask(`${who.base}/api/act/record-readings`, {
       method: 'POST',
       headers: {
         ...{ cookie: who.cookie, origin: who.base, 'content-type': 'application/json' },
@@ -43,12 +43,11 @@ export async function readerOf(who, tag) {
         entries: [{ pointId, place, typed: String(value), instrument, basedOn }],
       }),
     });
-    const body = await answer.text();
-    const ms = performance.now() - start;
-    if (!answer.ok) throw new Error(`a reading of ${tag}: ${answer.status} ${body}`);
+    const body = answer.body.toString();
+    if (answer.status !== 200) throw new Error(`a reading of ${tag}: ${answer.status} ${body}`);
     basedOn++;
     shown = JSON.parse(body).changed?.version ?? shown + 1;
-    return { ms, bytes: Buffer.byteLength(body) };
+    return { ms: answer.ms, bytes: answer.body.length };
   };
 }
 
@@ -148,12 +147,12 @@ export async function picturesBeside(who, { tags, picture }) {
   const start = performance.now();
   const all = Promise.all(
     tags.map(async (tag, i) => {
-      const answer = await fetch(`${who.base}/api/photos/${tag}?about=job:received&caption=${i}`, {
+      const answer = await ask(`${who.base}/api/photos/${tag}?about=job:received&caption=${i}`, {
         method: 'POST',
         headers: { cookie: who.cookie, origin: who.base, 'content-type': 'image/jpeg', 'entry-key': randomUUID() },
-        body: new Uint8Array(picture),
+        body: picture,
       });
-      if (!answer.ok) throw new Error(`a picture of ${tag}: ${answer.status} ${await answer.text()}`);
+      if (answer.status >= 300) throw new Error(`a picture of ${tag}: ${answer.status} ${answer.body.toString()}`);
     }),
   ).finally(() => (isOver = true));
   while (!isOver) beside.push(await floor());

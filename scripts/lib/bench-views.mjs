@@ -1,4 +1,5 @@
 import { createConnection } from 'mysql2/promise';
+import { ask } from './bench-ask.mjs';
 import { follower, readsIn } from './own-sql.mjs';
 
 /** What is measured, by the address of its page: one view of each kind that people look at. */
@@ -49,15 +50,10 @@ export async function signIn(base) {
  * @param {string} cookie
  * @returns {Promise<number>}
  */
-export async function timeOf(address, cookie, isAgain = false) {
-  const start = performance.now();
-  // A connection that idled through the multiplying is closed by the server: asked again, on a fresh one.
-  const answer = await fetch(address, { headers: { cookie } }).catch(() => null);
-  if (!answer && !isAgain) return timeOf(address, cookie, true);
-  if (!answer) throw new Error(`${address}: no answer`);
-  await answer.arrayBuffer();
-  if (!answer.ok) throw new Error(`${address}: ${answer.status}`);
-  return performance.now() - start;
+export async function timeOf(address, cookie) {
+  const { status, ms } = await ask(address, { headers: { cookie } });
+  if (status !== 200) throw new Error(`${address}: ${status}`);
+  return ms;
 }
 
 /** How often what a view reads is looked at: of what goes on behind it at one look nothing is at another. */

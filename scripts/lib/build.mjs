@@ -25,7 +25,7 @@ function fingerprintOfSources() {
   const files = [
     ...filesBelow(join(root, 'src')),
     ...filesBelow(join(root, 'families')),
-    ...['package-lock.json', 'next.config.ts', 'tsconfig.json', 'postcss.config.mjs'].map((name) => join(root, name)),
+    ...['package-lock.json', 'next.config.mjs', 'tsconfig.json', 'postcss.config.mjs'].map((name) => join(root, name)),
   ];
   for (const file of files.filter((name) => !/\.test\.tsx?$/.test(name)).sort())
     hash.update(file.slice(root.length)).update('\0').update(readFileSync(file));
