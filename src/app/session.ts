@@ -162,12 +162,18 @@ export async function actorOf(request: Request): Promise<Actor> {
   return link ? openCustomerLink(getRuntime().database, link, new Date()) : currentActor();
 }
 
+/** All that draws one page looks once. */
+const ownContext = cache(async (): Promise<Context> =>
+  getRuntime().contextFor(await currentActor(), {
+    ...{ origin: await currentOrigin(), device: await currentDevice(), isOneLook: true },
+  }),
+);
+
 /** The context of a page or file: the person of the session, or the customer of a link. */
 export async function requestContext(customerToken?: string | null): Promise<Context> {
+  if (!customerToken) return ownContext();
   const runtime = getRuntime();
-  const actor = customerToken
-    ? await openCustomerLink(runtime.database, customerToken, new Date())
-    : await currentActor();
+  const actor = await openCustomerLink(runtime.database, customerToken, new Date());
   return runtime.contextFor(actor, { origin: await currentOrigin(), device: await currentDevice() });
 }
 

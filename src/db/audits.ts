@@ -1,8 +1,8 @@
-import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, or } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, lt, or } from 'drizzle-orm';
 import type { PersonId } from '@/core/record';
 import type { Connection } from './client';
 import { audits, people, sessions, tablets } from './schema';
-import { insertRows, query, readRows } from './written-once';
+import { insertRows } from './written-once';
 
 export async function addAudit(connection: Connection, audit: typeof audits.$inferInsert): Promise<void> {
   await insertRows(connection, audits, [audit]);
@@ -11,16 +11,6 @@ export async function addAudit(connection: Connection, audit: typeof audits.$inf
 /** What was noted last, newest first. */
 export async function listAudits(connection: Connection, limit: number) {
   return connection.select().from(audits).orderBy(desc(audits.at), desc(audits.id)).limit(limit);
-}
-
-const locksSince = query(
-  getTableColumns(audits),
-  "from audits where kind = 'locked' and at > ? order by at desc limit 20",
-);
-
-/** What was locked since a moment. */
-export async function listLocks(connection: Connection, since: Date) {
-  return readRows(connection, locksSince, [audits.at.mapToDriverValue(since)]);
 }
 
 export async function forgetAudits(connection: Connection, before: Date): Promise<void> {

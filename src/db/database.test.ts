@@ -2,7 +2,22 @@ import { createServer, type AddressInfo } from 'node:net';
 import { dirname } from 'node:path';
 import { present } from '@/core/present';
 import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
-import { isAnswering, listOpenHeads, migrateDatabase, multiplyJobs, openDatabase, searchJobs, translateError } from '.';
+import {
+  addAudit,
+  addBackup,
+  isAnswering,
+  listInstruments,
+  listOpenHeads,
+  listPeople,
+  migrateDatabase,
+  multiplyJobs,
+  openDatabase,
+  readNoticeFacts,
+  readShop,
+  readShopAtHand,
+  searchJobs,
+  translateError,
+} from '.';
 import { DomainError } from '@/core/errors';
 
 let shop: TestShop;
@@ -88,6 +103,43 @@ test('a job is found by a part of a word, whatever its case and accents, when it
   await query("update jobs set closed_at = '2031-01-02 03:04:06' where id = ?", second);
   expect(await find()).toEqual([third, newest, second]);
   await query('update jobs set closed_at = null where id in (?, ?)', newest, second);
+});
+
+test('what the notices to the owner follow from is read in one statement', async () => {
+  const { database } = shop.runtime;
+  const begun = (await readNoticeFacts(database, new Date())).since;
+  expect(begun).toBeInstanceOf(Date);
+  const backup = { file: 'puddlestone-20260101T020000Z.zip', bytes: 10, jobs: 1, pictures: 0, askedBy: 'Sunniva' };
+  const moment = (text: string) => new Date(`2026-01-${text}:00Z`);
+  const made = [
+    { startedAt: moment('01T02:00'), finishedAt: moment('01T02:05'), failure: null },
+    { startedAt: moment('02T02:00'), finishedAt: moment('02T02:05'), failure: null },
+    { startedAt: moment('03T02:00'), finishedAt: moment('03T02:01'), failure: 'no room' },
+    { startedAt: moment('04T02:00'), finishedAt: null, failure: null },
+  ];
+  for (const [i, one] of made.entries()) await addBackup(database, { id: `backup-${i}`, ...backup, ...one });
+  const lock = { kind: 'locked', personId: null, personName: '', client: '', agent: '' } as const;
+  for (const [i, at] of ['03T09:00', '05T09:00', '04T09:00', '02T09:00'].entries())
+    await addAudit(database, { id: `lock-${i}`, ...lock, at: moment(at), words: `locked at ${at}` });
+  expect(await readNoticeFacts(database, moment('02T12:00'))).toEqual({
+    since: begun,
+    lastGood: moment('02T02:00'),
+    locks: ['locked at 05T09:00', 'locked at 04T09:00', 'locked at 03T09:00'],
+  });
+});
+
+test('the shop at hand has its people by name, whoever works here, without what they sign in with', async () => {
+  const at = present(await readShopAtHand(shop.runtime.database));
+  const people = await listPeople(shop.runtime.database);
+  expect(people.length).toBeGreaterThan(2);
+  expect(at.people).toEqual(
+    people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })),
+  );
+  expect(at.shop).toEqual(await readShop(shop.runtime.database));
+  expect(at.tools).toEqual(await listInstruments(shop.runtime.database));
+  // Of one look it is read once, however many ask.
+  const context = shop.runtime.contextFor({ kind: 'nobody' }, { isOneLook: true });
+  expect(context.shopAtHand()).toBe(context.shopAtHand());
 });
 
 test('a database that is away is said so, not thrown as a stranger', async () => {

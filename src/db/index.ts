@@ -42,6 +42,7 @@ export {
   postponeOutbox,
 } from './outbox';
 export * from './people';
+export * from './notices';
 export * from './passkeys';
 export * from './second-factors';
 export * from './staff';

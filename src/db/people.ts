@@ -15,7 +15,7 @@ import {
   type Tag,
   type Tool,
 } from '@/core/record';
-import { asJsonArray, decodeRow } from './child-rows';
+import { asJsonArray, decodeRow, type Columns } from './child-rows';
 import { fromJson, rowsOf, type Connection } from './client';
 import { likeText } from './like-text';
 import { basisSchema } from './row-schemas';
@@ -369,26 +369,47 @@ export async function listInstruments(connection: Connection): Promise<readonly 
 
 const shopColumns = getTableColumns(shop);
 const toolColumns = getTableColumns(instruments);
-const shopWithTools = sql.raw(`select concat(${asJsonArray(shopColumns)}) as body,
- concat((select json_arrayagg(tool.body) from (select ${asJsonArray(toolColumns)} as body ${fromInstruments}) tool))
- as tools from shop where shop.id = 1`);
+const colleagueColumns = { id: people.id, name: people.name, role: people.role, pinHash: people.pinHash };
+/** As text, not as JSON that the driver would read each time. */
+const shopAtHand = sql.raw(`select concat(${asJsonArray(shopColumns)}) as body,
+ concat((select json_arrayagg(tool.body) from (select ${asJsonArray(toolColumns)} as body ${fromInstruments}) tool)) as tools,
+ concat((select json_arrayagg(${asJsonArray(colleagueColumns)} order by name) from people where active)) as people
+ from shop where shop.id = 1`);
 
-interface ShopWithTools {
+/** Somebody who works here. */
+export interface Colleague {
+  readonly id: PersonId;
+  readonly name: string;
+  readonly role: Role;
+  readonly hasPin: boolean;
+}
+
+/** What every page and every entry at the bench asks of the shop. */
+export interface ShopAtHand {
   readonly shop: Shop;
   readonly tools: readonly Tool[];
+  /** Who works here, by name. */
+  readonly people: readonly Colleague[];
 }
-const toolTexts = z.array(z.unknown());
+const rowTexts = z.array(z.unknown());
 /** Shops as they were read last, by their text: to read one anew took longer than to ask for it. */
-const shopsRead = new LRUCache<string, ShopWithTools>({ max: 4 });
+const shopsRead = new LRUCache<string, ShopAtHand>({ max: 4 });
 
-/** The shop and its instruments, in one statement: what every entry at the bench asks. Null before there is a shop. */
-export async function readShopWithTools(connection: Connection): Promise<ShopWithTools | null> {
-  const [row] = await rowsOf<{ body: string; tools: string | null }>(connection, shopWithTools);
+const rowsIn = <Own extends Columns>(columns: Own, text: string | null) =>
+  rowTexts.parse(fromJson(text ?? '[]')).map((one) => present(decodeRow(columns, one)));
+
+/** The shop, its instruments and its people, in one statement. Null before there is a shop. */
+export async function readShopAtHand(connection: Connection): Promise<ShopAtHand | null> {
+  const [row] = await rowsOf<{ body: string; tools: string | null; people: string | null }>(connection, shopAtHand);
   if (!row) return null;
-  const text = `${row.body}${row.tools}`;
+  const text = `${row.body}${row.tools}${row.people}`;
   const read = shopsRead.get(text) ?? {
     shop: shopOf(present(decodeRow(shopColumns, row.body))),
-    tools: toolTexts.parse(fromJson(row.tools ?? '[]')).map((one) => toolOf(present(decodeRow(toolColumns, one)))),
+    tools: rowsIn(toolColumns, row.tools).map(toolOf),
+    people: rowsIn(colleagueColumns, row.people).map(({ pinHash, ...person }) => ({
+      ...person,
+      hasPin: pinHash !== null,
+    })),
   };
   shopsRead.set(text, read);
   return read;

@@ -1,7 +1,7 @@
 import type { Actor } from '@/core/access';
 import type { Decision } from '@/core/change';
 import type { MadeId } from '@/core/record';
-import type { Connection, Database, OutboxRow, Shop } from '@/db';
+import type { Connection, Database, OutboxRow, Shop, ShopAtHand } from '@/db';
 import type { StandIns } from '@/stand-ins';
 import type { Device } from './people/device';
 
@@ -25,6 +25,8 @@ export interface Context {
   readonly origin: string;
   /** What is known of the device that asks. */
   readonly device: Device;
+  /** The shop with its instruments and people; of one look read once. Null before there is a shop. */
+  readonly shopAtHand: () => Promise<ShopAtHand | null>;
   readonly entry?: Entry;
   /** For how many seconds the person had been at what this entry ends, as the device says. */
   readonly workSeconds?: number;

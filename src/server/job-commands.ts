@@ -26,7 +26,7 @@ import {
   lockPlates,
   loadVisitsOfPump,
   readShop,
-  readShopWithTools,
+  readShopAtHand,
   takeNumber,
   type Connection,
 } from '@/db';
@@ -163,7 +163,7 @@ const receiveCommands = {
 
 /** The tools of the shop, and the zone in which they are due; with the shop, which the answer says more of. */
 async function prepareTools({ connection }: { readonly connection: Connection }) {
-  const found = await readShopWithTools(connection);
+  const found = await readShopAtHand(connection);
   if (!found) throw noShop();
   const { shop, tools } = found;
   return { facts: { tools, zone: shop.zone } satisfies ToolFacts, shop };

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { Actor } from '@/core/access';
-import { addMail, isAnswering, openDatabase, type Database, type OpenedDatabase } from '@/db';
+import { addMail, isAnswering, openDatabase, readShopAtHand, type Database, type OpenedDatabase } from '@/db';
 import { asId, type JobId, type MadeId } from '@/core/record';
 import {
   simulatedCamera,
@@ -20,9 +20,21 @@ import { realDevices } from './real-devices';
 export interface Runtime extends OpenedDatabase {
   readonly contextFor: (
     actor: Actor,
-    given?: { readonly origin?: string; readonly now?: () => Date; readonly device?: Device },
+    given?: {
+      readonly origin?: string;
+      readonly now?: () => Date;
+      readonly device?: Device;
+      /** Whether it is for one look alone, in which the shop stays as it was read first. */
+      readonly isOneLook?: boolean;
+    },
   ) => Context;
   readonly isDatabaseUp: () => Promise<boolean>;
+}
+
+/** What is asked for first is what all get who ask after it. */
+function once<Value>(read: () => Promise<Value>): () => Promise<Value> {
+  let asked: Promise<Value> | undefined;
+  return () => (asked ??= read());
 }
 
 /** Keeps a letter of the simulated post office where the product's outbox shows it. */
@@ -55,16 +67,23 @@ export function startRuntime(databaseUrl: string, real: Partial<StandIns> = {}):
   const standIns: StandIns = { ...simulatedStandIns(opened.database), ...real };
   return {
     ...opened,
-    contextFor: (actor, { origin = 'http://localhost:4170', now = () => new Date(), device = noDevice } = {}) => ({
-      database: opened.database,
+    contextFor: (
       actor,
-      now,
-      newId: <Id extends MadeId>() => asId<Id>(makeId()),
-      newToken: () => randomBytes(32).toString('hex'),
-      origin,
-      device,
-      standIns,
-    }),
+      { origin = 'http://localhost:4170', now = () => new Date(), device = noDevice, isOneLook = false } = {},
+    ) => {
+      const read = () => readShopAtHand(opened.database);
+      return {
+        database: opened.database,
+        actor,
+        now,
+        newId: <Id extends MadeId>() => asId<Id>(makeId()),
+        newToken: () => randomBytes(32).toString('hex'),
+        origin,
+        device,
+        shopAtHand: isOneLook ? once(read) : read,
+        standIns,
+      };
+    },
     isDatabaseUp: () => isAnswering(opened.database),
   };
 }

@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import * as z from 'zod';
 import { backupHour, judgeBackupAge, keepBackups, lastNight } from '@/core/keeping';
 import { DomainError } from '@/core/errors';
-import { findLastBackup, findShopBegin, listBackups, listLocks, readShop } from '@/db';
+import { findLastBackup, findShopBegin, listBackups, readNoticeFacts, readShop } from '@/db';
 import { defineUseCase, forVerb } from '../use-case';
 import { backUp, keepingHere } from './keep-backups';
 
@@ -64,15 +64,11 @@ export const readOwnerNotices = defineUseCase({
   input: z.strictObject({}),
   async run({ database, now }) {
     const at = now();
-    const [since, good, locks] = await Promise.all([
-      findShopBegin(database),
-      findLastBackup(database),
-      listLocks(database, new Date(at.getTime() - toldOfLocksMs)),
-    ]);
-    const { hours, isLate } = judgeBackupAge({ now: at, lastGood: good?.startedAt ?? null, since: since ?? at });
+    const { since, lastGood, locks } = await readNoticeFacts(database, new Date(at.getTime() - toldOfLocksMs));
+    const { hours, isLate } = judgeBackupAge({ now: at, lastGood, since: since ?? at });
     return {
-      backup: keepingHere(database) && isLate ? { hours, hasNone: !good } : null,
-      locks: [...new Set(locks.map(({ words }) => words))],
+      backup: keepingHere(database) && isLate ? { hours, hasNone: !lastGood } : null,
+      locks: [...new Set(locks)],
     };
   },
 });

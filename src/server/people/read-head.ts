@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { findTablet, listPeople, readShop } from '@/db';
+import { findTablet } from '@/db';
 import { defineUseCase } from '../use-case';
 
 /**
@@ -10,18 +10,18 @@ export const readHead = defineUseCase({
   verb: 'read-head',
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({}),
-  async run({ actor, database, device }) {
-    const [shop, tablet] = await Promise.all([
-      readShop(database),
+  async run({ actor, database, device, shopAtHand }) {
+    const [at, tablet] = await Promise.all([
+      shopAtHand(),
       device.tabletId ? findTablet(database, device.tabletId) : null,
     ]);
-    const people = tablet ? await listPeople(database) : [];
+    const people = tablet ? (at?.people ?? []) : [];
     const self = actor.kind === 'person' ? actor.personId : null;
     return {
-      zone: shop?.zone ?? 'UTC',
+      zone: at?.shop.zone ?? 'UTC',
       tablet: tablet && { name: tablet.name },
       others: people
-        .filter(({ id, pinHash }) => pinHash !== null && id !== self)
+        .filter(({ id, hasPin }) => hasPin && id !== self)
         .map(({ id, name, role }) => ({ id, name, role })),
     };
   },

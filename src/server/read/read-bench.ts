@@ -37,7 +37,7 @@ export const readBench = defineUseCase({
   async run(context, { tags }) {
     const { actor, database } = context;
     if (actor.kind !== 'person') throw new DomainError('not-allowed');
-    const frame = await floorFrame(context, database);
+    const frame = await floorFrame(context);
     const now = localTime(frame.zone, frame.now);
     const [rows, starts] = await Promise.all([
       listJobsAround(database, { stations: benchStations, tags, limit: mostHeld }),

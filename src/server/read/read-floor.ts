@@ -12,15 +12,7 @@ import {
 } from '@/core/lifecycle';
 import { readyRange, type ReadyRange, type Remaining } from '@/core/planning';
 import type { Role } from '@/core/record';
-import {
-  listJobsIn,
-  listFloorRows,
-  listOpenHeads,
-  readFloorVersion,
-  readShop,
-  searchJobs,
-  type Connection,
-} from '@/db';
+import { listJobsIn, listFloorRows, listOpenHeads, readFloorVersion, searchJobs } from '@/db';
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
 import { shippedFamilies } from '../families';
@@ -95,8 +87,8 @@ function hitOf(row: Row, frame: Frame) {
 }
 export type FloorStrip = ReturnType<typeof stripOf>;
 
-export async function floorFrame(context: Context, connection: Connection) {
-  const shop = await readShop(connection);
+export async function floorFrame(context: Context) {
+  const shop = (await context.shopAtHand())?.shop;
   const role = context.actor.kind === 'person' ? context.actor.role : null;
   return { now: context.now(), zone: shop?.zone ?? 'UTC', currency: shop?.currency ?? 'EUR', role };
 }
@@ -161,7 +153,7 @@ export const readFloor = defineUseCase({
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({ after: z.string().max(60).nullable().default(null) }),
   async run(context, { after }) {
-    const frame = await floorFrame(context, context.database);
+    const frame = await floorFrame(context);
     // Read before the rows: what changes between the two is seen again, not missed.
     const { version, plan } = await readFloorVersion(context.database);
     const { zone, currency, role } = frame;
@@ -195,7 +187,7 @@ export const findJobs = defineUseCase({
   input: z.strictObject({ text: z.string().trim().max(100) }),
   async run(context, { text }) {
     if (!text) return { strips: [], of: '', hasMore: false, archived: null };
-    const frame = await floorFrame(context, context.database);
+    const frame = await floorFrame(context);
     const state = stateAsked(text);
     const rows = state
       ? await listJobsIn(context.database, { state, today: dayIn(frame.zone, frame.now), limit: mostFound + 1 })

@@ -19,7 +19,7 @@ import {
 import type { ReadyRange } from '@/core/planning';
 import { currentQuote, isConstructionOpen, type JobRecord } from '@/core/record';
 import { remembered } from '@/core/remembered';
-import { findPlannedPump, listEventsAfter, listInstruments, listPeople, readShop, type Shop } from '@/db';
+import { findPlannedPump, listEventsAfter, type Shop } from '@/db';
 import type { Context, Decided } from '../context';
 import { findJob } from '../find-job';
 import { newerFamily } from '../library/newer-family';
@@ -63,21 +63,26 @@ const saidBy = remembered(({ parts, points, damage, rebuild, test }: Family): re
   ...[...points, ...rebuild, ...test.steps].map(({ title }) => title),
 ]);
 
+type Planned = Awaited<ReturnType<typeof findPlannedPump>>;
+
 interface Framed {
   readonly record: JobRecord;
   readonly family: Family;
   /** Where it was read a moment ago. */
   readonly shop?: Shop | undefined;
+  /** Asked for at the same time. */
+  readonly planned?: Planned;
 }
 
 /** What a job's page shows that follows from the record, its family and the day: small, and reckoned anew each time. */
-async function frameOf(context: Context, { record, family, shop: known }: Framed) {
-  const shop = known ?? (await readShop(context.database));
+async function frameOf(context: Context, { record, family, shop: known, planned: askedFor }: Framed) {
+  const shop = known ?? (await context.shopAtHand())?.shop;
   const newer = isConstructionOpen(record) ? await newerFamily(context.database, record) : null;
   const clock = { now: context.now(), zone: shop?.zone ?? 'UTC' };
   const today = dayIn(clock.zone, clock.now);
   const standing = standingOf(record, family);
-  const planned = record.closedAt ? null : await findPlannedPump(context.database, record.tag);
+  const findPlanned = () => (askedFor === undefined ? findPlannedPump(context.database, record.tag) : askedFor);
+  const planned = record.closedAt ? null : await findPlanned();
   const ready = readyOf(planned, standing.remaining, today);
   const event = onward[record.station];
   const { reminder, evaluation, claim } = shop?.settings.letters ?? {};
@@ -124,13 +129,17 @@ export const readJob = defineUseCase({
   audience: staff,
   input: z.strictObject({ tag: tagField }),
   async run(context, { tag }) {
-    const { record, family } = await findJob(context.database, tag);
-    const [instruments, people] = await Promise.all([listInstruments(context.database), listPeople(context.database)]);
+    const [{ record, family }, at, planned] = await Promise.all([
+      findJob(context.database, tag),
+      context.shopAtHand(),
+      findPlannedPump(context.database, tag),
+    ]);
+    const instruments = at?.tools ?? [];
     const signs: readonly string[] = [...verbs['sign-hold-point'].audience, 'owner'];
-    const signers = people
-      .filter((person) => person.pinHash !== null && signs.includes(person.role))
+    const signers = (at?.people ?? [])
+      .filter((person) => person.hasPin && signs.includes(person.role))
       .map(({ id, name, role }) => ({ personId: id, name, role }));
-    const frame = await frameOf(context, { record, family });
+    const frame = await frameOf(context, { record, family, shop: at?.shop, planned });
     // Not in the frame, which goes out again with every change.
     const language = currentQuote(record)?.language ?? frame.shop.language;
     return { record, family, instruments, signers, catalogue: catalogueFor(language, saidBy(family)), ...frame };
