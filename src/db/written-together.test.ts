@@ -2,25 +2,19 @@ import { sql } from 'drizzle-orm';
 import { openTestShop, type TestShop } from '../../test-support/open-test-shop';
 import { isDuplicate } from './translate-error';
 import { rowsOf, type Connection } from './client';
-import { writeTogether } from './written-together';
+import { writeAlone, writeTogether } from './written-together';
 
 let shop: TestShop;
-beforeAll(async () => {
-  shop = await openTestShop('together_written');
-  await shop.runtime.database.execute(sql`create table noted (id int primary key, version int not null, words text)`);
-  await shop.runtime.database.execute(sql`insert into noted values (1, 1, 'first')`);
-});
+beforeAll(async () => void (shop = await openTestShop('together_written')));
 afterAll(() => shop.close());
 
 const compare = (from: number) => sql`update noted set version = ${from + 1} where id = 1 and version = ${from}`;
 const add = (id: number, words: string | null) => sql`insert into noted values (${id}, 1, ${words})`;
-const write = (connection: Connection, ...statements: readonly ReturnType<typeof add>[]) =>
-  writeTogether(connection, async (into) => {
-    for (const one of statements) await into.execute(one);
-    return statements.length;
-  });
-const inTransaction = (...statements: readonly ReturnType<typeof add>[]) =>
-  shop.runtime.database.transaction((within) => write(within, ...statements));
+type Statements = readonly ReturnType<typeof add>[];
+const through = (statements: Statements) => async (into: Connection) => {
+  for (const one of statements) await into.execute(one);
+  return statements.length;
+};
 const all = async () => {
   const rows = await rowsOf<{ id: number; version: number; words: string | null }>(
     shop.runtime.database,
@@ -29,34 +23,59 @@ const all = async () => {
   return rows.map(({ id, version, words }) => [id, version, words]);
 };
 
-test('all of it is written in one statement, whatever stands in the values', async () => {
-  const words = `it’s "5'; rollback; end\\'; select 1 ✓ ? -- /* ; delete from noted`;
-  expect(await inTransaction(compare(1), add(2, words), add(3, null))).toBe(3);
-  expect(await all()).toEqual([
-    [1, 2, 'first'],
-    [2, 1, words],
-    [3, 1, null],
-  ]);
-});
+describe.each([
+  {
+    how: 'in a transaction',
+    write: (...statements: Statements) =>
+      shop.runtime.database.transaction((within) => writeTogether(within, through(statements))),
+  },
+  {
+    how: 'in a transaction of its own',
+    write: (...statements: Statements) => writeAlone(shop.runtime.database, through(statements)),
+  },
+])('$how', ({ write }) => {
+  beforeAll(async () => {
+    const { database } = shop.runtime;
+    await database.execute(sql`create or replace table noted (id int primary key, version int not null, words text)`);
+    await database.execute(sql`insert into noted values (1, 1, 'first')`);
+  });
 
-test('where the first one meets no row, nothing of the others is done', async () => {
-  const before = await all();
-  expect(await inTransaction(compare(1), add(4, 'stale'))).toBeNull();
-  expect(await all()).toEqual(before);
-});
+  test('all of it is written in one statement, whatever stands in the values', async () => {
+    const words = `it’s "5'; rollback; end\\'; select 1 ✓ ? -- /* ; delete from noted`;
+    expect(await write(compare(1), add(2, words), add(3, null))).toBe(3);
+    expect(await all()).toEqual([
+      [1, 2, 'first'],
+      [2, 1, words],
+      [3, 1, null],
+    ]);
+  });
 
-test('where one of the others fails it is said as its own failure, and the transaction undoes all', async () => {
-  const before = await all();
-  const failure = await inTransaction(compare(2), add(5, 'new'), add(2, 'taken')).catch((error: unknown) => error);
-  expect(isDuplicate(failure)).toBe(true);
-  expect(await all()).toEqual(before);
-  // What the connection of the pool carries out afterwards stands.
-  expect(await inTransaction(compare(2), add(5, 'new'))).toBe(2);
-  expect(await all()).toEqual([[1, 3, 'first'], ...before.slice(1), [5, 1, 'new']]);
-});
+  test('where the first one meets no row, nothing of the others is done', async () => {
+    const before = await all();
+    expect(await write(compare(1), add(4, 'stale'))).toBeNull();
+    expect(await all()).toEqual(before);
+  });
 
-test('the first one by itself, and nothing at all', async () => {
-  expect(await inTransaction(compare(3))).toBe(1);
-  expect(await inTransaction(compare(3))).toBeNull();
-  expect(await inTransaction()).toBe(0);
+  test('where one of the others fails it is said as its own failure, and all is undone', async () => {
+    const before = await all();
+    const failure = await write(compare(2), add(5, 'new'), add(2, 'taken')).catch((error: unknown) => error);
+    expect(isDuplicate(failure)).toBe(true);
+    expect(await all()).toEqual(before);
+    // What the connection of the pool carries out afterwards stands.
+    expect(await write(compare(2), add(5, 'new'))).toBe(2);
+    expect(await all()).toEqual([[1, 3, 'first'], ...before.slice(1), [5, 1, 'new']]);
+  });
+
+  test('the first one by itself, and nothing at all', async () => {
+    expect(await write(compare(3))).toBe(1);
+    expect(await write(compare(3))).toBeNull();
+    expect(await write()).toBe(0);
+  });
+
+  test('of those who write on the same version at once, one is first and the others write nothing', async () => {
+    const done = await Promise.all([11, 12, 13, 14, 15].map((id) => write(compare(4), add(id, 'one of them'))));
+    expect(done.filter((one) => one === 2)).toHaveLength(1);
+    expect(done.filter((one) => one === null)).toHaveLength(4);
+    expect((await all()).filter(([, , words]) => words === 'one of them')).toHaveLength(1);
+  });
 });

@@ -1,5 +1,5 @@
 import { sql, type SQL } from 'drizzle-orm';
-import { rowsOf, type Connection } from './client';
+import { rowsOf, type Connection, type Database } from './client';
 
 /** A connection that takes down what is carried out through it; whoever asks through it something to be read is refused. */
 function takesDown(statements: SQL[]): Connection {
@@ -15,15 +15,36 @@ interface Done {
   readonly done: number;
 }
 
+/** What a compound statement begins with, and how it ends whether its first one met its row or not. */
+interface Frame {
+  readonly begin: string;
+  readonly met: string;
+  readonly missed: string;
+}
+const withinTransaction: Frame = { begin: 'begin not atomic ', met: '', missed: '' };
+const transactionOfItsOwn: Frame = {
+  begin: 'begin not atomic declare exit handler for sqlexception begin rollback; resignal; end; start transaction; ',
+  met: 'commit; ',
+  missed: 'rollback; ',
+};
+
 /**
  * Writes in one statement what `write` carries out with the connection that it is given: each by itself costs a way to
  * the database and back, which takes longer than most of them. The first is compare-and-set on one row. To be called in a
  * transaction. Rejects as the first of them that fails.
  * @returns null where the first one did not meet its row: nothing of the others is done then
  */
-export async function writeTogether<Written>(
+export const writeTogether = <Written>(connection: Connection, write: (into: Connection) => Promise<Written>) =>
+  writeFramed(connection, write, withinTransaction);
+
+/** As `writeTogether`, in a transaction of its own that the same statement begins and ends: all of it, or nothing. */
+export const writeAlone = <Written>(database: Database, write: (into: Connection) => Promise<Written>) =>
+  writeFramed(database, write, transactionOfItsOwn);
+
+async function writeFramed<Written>(
   connection: Connection,
   write: (into: Connection) => Promise<Written>,
+  { begin, met, missed }: Frame,
 ): Promise<Written | null> {
   const statements: SQL[] = [];
   const written = await write(takesDown(statements));
@@ -33,8 +54,8 @@ export async function writeTogether<Written>(
   const [answers] = await rowsOf<readonly Done[]>(
     connection,
     sql.join([
-      ...[sql.raw('begin not atomic '), first, sql.raw('; if row_count() = 1 then '), ...rest],
-      sql.raw('select 1 as done; else select 0 as done; end if; end'),
+      ...[sql.raw(begin), first, sql.raw('; if row_count() = 1 then '), ...rest],
+      sql.raw(`${met}select 1 as done; else ${missed}select 0 as done; end if; end`),
     ]),
   );
   return answers?.[0]?.done === 1 ? written : null;

@@ -11,6 +11,7 @@ import {
   loadJobRecord,
   persist,
   replaceSupplyLines,
+  writeAlone,
   writeTogether,
   type Beside,
   type Connection,
@@ -38,6 +39,8 @@ export interface JobCommand<V extends Verb, Facts, Outside> {
   readonly ask?: (asking: Asking<CommandOf<V>>) => Promise<Outside>;
   /** What the rule must know from the database or from outside, in the transaction. */
   readonly prepare: (asking: Asking<CommandOf<V>>, outside: Outside) => Promise<Prepared<Facts>> | Prepared<Facts>;
+  /** Whether that only reads: then nothing but its writing needs a transaction, and the job's version guards the rest. */
+  readonly isReadOnly?: true;
 }
 
 export function moment(context: Context): { readonly who: string; readonly now: string } {
@@ -78,16 +81,24 @@ interface Done<Answer> {
   readonly decision: Decided;
 }
 
-async function decideAndPersist<V extends Verb, Facts, Outside>(
+interface AskedOf<V extends Verb, Outside> {
+  readonly context: Context;
+  readonly sent: Sent<V>;
+  readonly outside: Outside;
+  readonly connection: Connection;
+}
+
+/** What was decided and is not written yet. */
+interface Made<Answer> extends Pick<Beside, 'pictures'>, Pick<Decided, 'shop'> {
+  readonly decision: Decision<unknown>;
+  readonly family: Family;
+  readonly answer: Answer;
+}
+
+async function decideNow<V extends Verb, Facts, Outside>(
   job: JobCommand<V, Facts, Outside>,
-  asked: {
-    readonly context: Context;
-    readonly sent: Sent<V>;
-    readonly outside: Outside;
-    readonly connection: Connection;
-  },
-): Promise<Done<ResultOf<V>>> {
-  const { context, sent, outside, connection } = asked;
+  { context, sent, outside, connection }: AskedOf<V, Outside>,
+): Promise<Made<ResultOf<V>>> {
   const { command } = sent;
   const whole = await loadWhole(connection, context, sent.tag);
   const { facts, pictures, shop } = await job.prepare({ context, connection, command, ...whole }, outside);
@@ -97,19 +108,58 @@ async function decideAndPersist<V extends Verb, Facts, Outside>(
   const decided = decide(job.verb, job.decider, given, command);
   if (!decided.ok) throw decided.refusal;
   const { decision } = decided;
-  const answer = answerOf<V>(decision);
+  return {
+    ...{ decision, family: whole.family, answer: answerOf<V>(decision) },
+    ...(pictures && { pictures }),
+    ...(shop && { shop }),
+  };
+}
+
+function writerOf<Answer>(context: Context, { decision, answer, pictures }: Made<Answer>) {
   const searchText = searchTextOf(decision.after, decision.family.title);
   const beside: Beside = { searchText, newId: context.newId, ...(pictures && { pictures }) };
-  const write = async (into: Connection) => {
+  return async (into: Connection) => {
     const outbox = await persist(into, decision, beside);
     if (outbox) await context.remember?.(into, answer);
     return outbox;
   };
-  // Pictures are large enough to go by themselves.
-  const outbox = pictures ? await write(connection) : await writeTogether(connection, write);
+}
+
+function doneWith<Answer>({ answer, decision, shop }: Made<Answer>, outbox: readonly OutboxRow[] | null): Done<Answer> {
   if (!outbox) throw new StaleRecord();
-  await noteSupply(connection, decision, whole.family);
   return { answer, outbox, decision: { ...decision, ...(shop && { shop }) } };
+}
+
+/** Writes what was decided, in the transaction of this connection. */
+async function writeWithin<Answer>(
+  context: Context,
+  connection: Connection,
+  made: Made<Answer>,
+): Promise<Done<Answer>> {
+  const write = writerOf(context, made);
+  // Pictures are large enough to go by themselves.
+  const done = doneWith(made, made.pictures ? await write(connection) : await writeTogether(connection, write));
+  await noteSupply(connection, made.decision, made.family);
+  return done;
+}
+
+async function decideAndPersist<V extends Verb, Facts, Outside>(
+  job: JobCommand<V, Facts, Outside>,
+  asked: AskedOf<V, Outside>,
+): Promise<Done<ResultOf<V>>> {
+  return writeWithin(asked.context, asked.connection, await decideNow(job, asked));
+}
+
+/** Decides, and writes in a transaction that holds no more than that: in one statement where that is all. */
+async function decideThenPersist<V extends Verb, Facts, Outside>(
+  job: JobCommand<V, Facts, Outside>,
+  { context, sent, outside }: Omit<AskedOf<V, Outside>, 'connection'>,
+): Promise<Done<ResultOf<V>>> {
+  const { database } = context;
+  const made = await decideNow(job, { context, sent, outside, connection: database });
+  if (made.pictures || touchesSupply(made.decision))
+    return database.transaction((connection) => writeWithin(context, connection, made));
+  return doneWith(made, await writeAlone(database, writerOf(context, made)));
 }
 
 /** Rows on which it depends what a job waits for, and until when it may; answers at the bench are not among them. */
@@ -123,10 +173,14 @@ const mayWait = (record: JobRecord, family: Family) =>
   record.quotes.length > 0 &&
   (['quote', 'approve'].includes(record.station) || awaited(needsOf(record, family)).length > 0);
 
+/** Whether what the desk of all jobs holds of a job may be another one after it. */
+const touchesSupply = ({ after, changes }: Decision<unknown>) =>
+  after.quotes.length > 0 && changes.some(({ put }) => aboutSupply.has(put));
+
 /** What of the job is to come or to be arranged, where it may have changed: the desk of all jobs reads it. */
 async function noteSupply(connection: Connection, decision: Decision<unknown>, family: Family): Promise<void> {
-  const { before, after, changes, standing } = decision;
-  if (!after.quotes.length || !changes.some(({ put }) => aboutSupply.has(put))) return;
+  if (!touchesSupply(decision)) return;
+  const { before, after, standing } = decision;
   const lines = supplyLinesOf({ record: after, family: decision.family, standing });
   if (lines.length || mayWait(before, family)) await replaceSupplyLines(connection, after.tag, lines);
 }
@@ -149,9 +203,9 @@ export async function changeJob<V extends Verb, Facts, Outside>(
   for (let attempt = 1; ; attempt++) {
     const outside = await askOutside(context, job, sent);
     try {
-      const { answer, outbox, decision } = await database.transaction((connection) =>
-        decideAndPersist(job, { context, sent, outside, connection }),
-      );
+      const { answer, outbox, decision } = job.isReadOnly
+        ? await decideThenPersist(job, { context, sent, outside })
+        : await database.transaction((connection) => decideAndPersist(job, { context, sent, outside, connection }));
       keepRecord(decision.after);
       context.followUp?.(outbox);
       context.decided?.(decision);

@@ -11,7 +11,12 @@ export function plain<V extends TaggedVerb>(
   verb: V,
   decider: Decider<CommandOf<V>, Omit<ResultOf<V>, 'version'>>,
 ): UseCase<CommandOf<V>, ResultOf<V>> {
-  return withFacts(verb, decider, () => undefined);
+  return jobCommand<V, undefined, undefined>({
+    verb,
+    decider,
+    prepare: () => ({ facts: undefined }),
+    isReadOnly: true,
+  });
 }
 
 /** A verb whose rule must know something from the database as well. */
