@@ -1,9 +1,11 @@
 import { LRUCache } from 'lru-cache';
+import { ofProcess } from '@/core/of-process';
 import type { JobRecord } from '@/core/record';
 
 /** Open jobs that people work on at the same time, and some more; one with 330 answers was measured at 0.6 MB. */
 const most = 64;
-const kept = new LRUCache<string, JobRecord>({ max: most });
+/** Whoever writes an entry and whoever draws the page of its job are of two bundles. */
+const kept = ofProcess('records', () => new LRUCache<string, JobRecord>({ max: most }));
 
 /**
  * Keeps the record of a job as it stood after its last event, so that the next who asks need not read its rows. The

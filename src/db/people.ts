@@ -5,6 +5,7 @@ import { and, asc, count, desc, eq, getTableColumns, inArray, isNull, like, lt, 
 import * as z from 'zod';
 import { compareVersions } from '@/core/family';
 import { letterKinds } from '@/core/letters';
+import { ofProcess } from '@/core/of-process';
 import {
   lengthDisplays,
   matters,
@@ -393,7 +394,7 @@ export interface ShopAtHand {
 }
 const rowTexts = z.array(z.unknown());
 /** Shops as they were read last, by their text: to read one anew took longer than to ask for it. */
-const shopsRead = new LRUCache<string, ShopAtHand>({ max: 4 });
+const shopsRead = ofProcess('shops', () => new LRUCache<string, ShopAtHand>({ max: 4 }));
 
 const rowsIn = <Own extends Columns>(columns: Own, text: string | null) =>
   rowTexts.parse(fromJson(text ?? '[]')).map((one) => present(decodeRow(columns, one)));

@@ -12,6 +12,7 @@ import {
   type SourcedLine,
   type StockItem,
 } from '@/core/purchasing';
+import { ofProcess } from '@/core/of-process';
 import type { ShopOrderState, StockMoveKind } from '@/core/record';
 import { numberKey } from '@/core/supply';
 import { fromJson, readAtOnce, type Connection, type Database } from './client';
@@ -70,7 +71,7 @@ interface Catalogue {
 }
 
 /** Catalogues by their versions: the shop's, and what it was while somebody changed it. */
-const catalogues = new LRUCache<string, Catalogue>({ max: 3 });
+const catalogues = ofProcess('catalogues', () => new LRUCache<string, Catalogue>({ max: 3 }));
 
 const readCatalogue = async (connection: Connection): Promise<Catalogue> => ({
   offers: await listOffers(connection),

@@ -22,16 +22,17 @@ import {
   type Family,
   type FamilyFile,
 } from '@/core/family';
+import { ofProcess } from '@/core/of-process';
 import { underPolicies } from '@/core/policies';
 import type { JobRecord } from '@/core/record';
 import { listShopFamilies, loadFamilyBody, storeFamily, type Connection } from '@/db';
 
 /** The families that ship with this version, read once. */
-export const shippedFamilies: readonly FamilyFile[] = [f1, f2, f3, f4, f5, f6, f7, f8, f9, f10].map((file) =>
-  loadFamily(file),
+export const shippedFamilies: readonly FamilyFile[] = ofProcess('shipped families', () =>
+  [f1, f2, f3, f4, f5, f6, f7, f8, f9, f10].map((file) => loadFamily(file)),
 );
 
-const known = new Map<string, Family>();
+const known = ofProcess('families', () => new Map<string, Family>());
 
 /** A family in a version: as it ships, or as it was stored. Null where it is neither. */
 export async function findVersion(connection: Connection, id: string, version: string): Promise<FamilyFile | null> {

@@ -25,8 +25,8 @@ test('a kept record is used while its last event is the same; whoever checks the
   expect(present(await stored(tag)).intake.liquid).toBe('tar');
 });
 
-test('what another process changed is read anew', async () => {
-  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+/** Keeps brine as what a pump moves, by modules of their own: as another bundle does, or another process. */
+async function keepBrine(tag: string) {
   const url = new URL(present(process.env.DATABASE_URL));
   url.pathname = '/puddlestone_kept';
   await jest.isolateModulesAsync(async () => {
@@ -36,8 +36,28 @@ test('what another process changed is read anew', async () => {
     await other.act('save-intake', context, change(tag, 1, 'brine'));
     await new Promise<void>((done) => runtime.pool.end(() => done()));
   });
+}
+
+test('what another process changed is read anew', async () => {
+  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+  const shared = globalThis as { puddlestoneShared?: object | undefined };
+  const own = shared.puddlestoneShared;
+  shared.puddlestoneShared = undefined;
+  await keepBrine(tag);
+  shared.puddlestoneShared = own;
   expect(present(await shop.load(tag)).intake.liquid).toBe('brine');
   expect(await shop.load(tag)).toStrictEqual(await stored(tag));
+});
+
+test('what another bundle of this process changed is kept for all of it', async () => {
+  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+  await keepBrine(tag);
+  const { id } = present(await stored(tag));
+  await shop.runtime.pool
+    .promise()
+    .query("update intakes set body = replace(body, 'brine', 'tar') where job_id = ?", [id]);
+  expect(present(await shop.load(tag)).intake.liquid).toBe('brine');
+  expect(present(await stored(tag)).intake.liquid).toBe('tar');
 });
 
 test('a change that is not committed is not kept', async () => {

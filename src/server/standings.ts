@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import { standingSchema, type Standing } from '@/core/lifecycle';
+import { ofProcess } from '@/core/of-process';
 import type { JobId } from '@/core/record';
 import { listStandings, type Connection } from '@/db';
 
@@ -7,7 +8,7 @@ import { listStandings, type Connection } from '@/db';
  * Standings that were read and checked, by the head of the job's chain: with each change of a job there is another. They
  * are by far the longest of what a list of jobs reads.
  */
-const known = new LRUCache<string, Standing>({ max: 3000 });
+const known = ofProcess('standings', () => new LRUCache<string, Standing>({ max: 3000 }));
 
 /** A standing that was read with its row. */
 export function readStanding(headHash: string, standing: unknown): Standing {

@@ -8,7 +8,7 @@ import { hashSecret } from './passwords';
 
 export const addPerson = forVerb('add-person', async (context, { name, email, password, pin, role }) => {
   const id = context.newId<PersonId>();
-  refuseCommon({ password, pin, name, email });
+  await refuseCommon({ password, pin, name, email });
   const [passwordHash, pinHash] = await Promise.all([hashSecret(password), pin ? hashSecret(pin) : null]);
   const row = { id, name, email, role, passwordHash, pinHash, createdAt: context.now() };
   try {

@@ -1,13 +1,16 @@
-import { dictionary } from '@zxcvbn-ts/language-common';
 import { reason, refuse } from '@/core/change/decision';
 
 let known: { readonly passwords: ReadonlySet<string>; readonly pins: ReadonlySet<string> } | undefined;
 /** PINs that are this far at the front of the list are met by a few guesses. */
 const commonPins = 2000;
 
-/** The list that ships: 49 000 passwords that people choose, most frequent first. Read when it is first asked. */
-function lists() {
+/**
+ * The list that ships: 49 000 passwords that people choose, most frequent first. Read when it is first asked: a process
+ * in which nobody chooses one is three megabytes smaller.
+ */
+async function lists() {
   if (known) return known;
+  const { dictionary } = await import('@zxcvbn-ts/language-common');
   const words = dictionary['passwords-common'].map(String);
   const pins = words.slice(0, commonPins).filter((word) => /^\d{4,8}$/.test(word));
   return (known = { passwords: new Set(words.map((word) => word.toLowerCase())), pins: new Set(pins) });
@@ -29,18 +32,18 @@ export interface Chosen {
   readonly email: string;
 }
 
-/** Refuses a password or a PIN that many people choose, or that names its person or this product. Throws DomainError. */
-export function refuseCommon({ password, pin, name, email }: Chosen): void {
+/** Refuses a password or a PIN that many people choose, or that names its person or this product. Rejects with DomainError. */
+export async function refuseCommon({ password, pin, name, email }: Chosen): Promise<void> {
   if (password !== undefined) {
     const word = password.toLowerCase();
     // What hangs at the end of a common word does not make it a rare one.
     const bare = word.replace(/[\d\W_]+$/, '');
-    const { passwords } = lists();
+    const { passwords } = await lists();
     if (passwords.has(word) || (bare.length >= 4 && word.length - bare.length <= 6 && passwords.has(bare)))
       refuse('bad-input', reason('common-password'), 'password');
     const own = [...name.toLowerCase().split(/\s+/), email.toLowerCase().split('@')[0] ?? '', 'puddlestone'];
     const named = own.find((one) => one.length >= 4 && word.includes(one) && word.length - one.length < 8);
     if (named !== undefined) refuse('bad-input', reason('password-has-name', { named }), 'password');
   }
-  if (pin && (isSimplePin(pin) || lists().pins.has(pin))) refuse('bad-input', reason('common-pin'), 'pin');
+  if (pin && (isSimplePin(pin) || (await lists()).pins.has(pin))) refuse('bad-input', reason('common-pin'), 'pin');
 }

@@ -31,7 +31,7 @@ export const standardSettings = {
 export const createOwner = forVerb(
   'create-owner',
   async (context, { name, email, password, pin, shopName, place, zone, currency }) => {
-    refuseCommon({ password, pin, name, email });
+    await refuseCommon({ password, pin, name, email });
     const [passwordHash, pinHash] = await Promise.all([hashSecret(password), pin ? hashSecret(pin) : null]);
     return inTransaction(context, async (connection) => {
       if ((await countPeople(connection)) > 0)

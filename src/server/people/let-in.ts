@@ -1,5 +1,4 @@
 import { randomInt } from 'node:crypto';
-import { dictionary } from '@zxcvbn-ts/language-common';
 import { DomainError } from '@/core/errors';
 import { changePerson, dropFactor, dropPasskeys, endSessionsOf, findPersonByEmail } from '@/db';
 import type { Context } from '../context';
@@ -8,7 +7,8 @@ import { noteDeed } from './deed';
 import { hashSecret } from './passwords';
 
 /** Five words of a list of 7776 for dice: 64 bits. */
-function makePassword(): string {
+async function makePassword(): Promise<string> {
+  const { dictionary } = await import('@zxcvbn-ts/language-common');
   const words = dictionary['diceware-common'].map(String);
   return Array.from({ length: 5 }, () => words[randomInt(words.length)] ?? '').join('-');
 }
@@ -23,7 +23,7 @@ export async function letIn(
 ): Promise<{ readonly name: string; readonly password: string }> {
   const person = await findPersonByEmail(context.database, email.trim().toLowerCase());
   if (!person) throw new DomainError('not-found', { what: `Nobody has the address ${email}. Nothing was changed.` });
-  const password = makePassword();
+  const password = await makePassword();
   const passwordHash = await hashSecret(password);
   await inTransaction(context, async (connection) => {
     await changePerson(connection, person.id, { passwordHash, active: true });

@@ -113,7 +113,7 @@ async function hashesOf({
 /** Another password or PIN, set by the owner for somebody who lost theirs: their devices are signed out. */
 export const resetSecret = forVerb('reset-secret', async (context, { personId, password, pin }) => {
   const person = await personOf(context.database, personId);
-  refuseCommon({ password, pin, ...person });
+  await refuseCommon({ password, pin, ...person });
   const hashes = await hashesOf({ password, pin });
   return inTransaction(context, async (connection) => {
     const { name } = await personOf(connection, personId);
@@ -132,7 +132,7 @@ export const resetSecret = forVerb('reset-secret', async (context, { personId, p
 /** One's own password or PIN, by whoever knows the password that is. */
 export const changeOwnSecret = forVerb('change-own-secret', async (context, { current, password, pin }) => {
   const { id, name, email } = await proveOwnPassword(context, current);
-  refuseCommon({ password, pin, name, email });
+  await refuseCommon({ password, pin, name, email });
   const hashes = await hashesOf({ password, pin });
   return inTransaction(context, async (connection) => {
     await changePerson(connection, id, hashes);

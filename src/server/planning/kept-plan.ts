@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache';
+import { ofProcess } from '@/core/of-process';
 import { readKeptPlan, readKeptPlanHead, type Connection } from '@/db';
 import type { PlainPlan } from '../sums/heavy-work';
 
@@ -9,7 +10,7 @@ interface KeptPlan {
 }
 
 /** Plans that were read, by version and by what they were made of: of hundreds of pumps one is a megabyte of text. */
-const known = new LRUCache<string, KeptPlan>({ max: 3 });
+const known = ofProcess('plans', () => new LRUCache<string, KeptPlan>({ max: 3 }));
 const keyOf = ({ version, madeOf }: Pick<KeptPlan, 'version' | 'madeOf'>) => `${version} ${madeOf}`;
 
 /** The plan that stands, as it was drawn up last; null where there is none. */
