@@ -29,7 +29,6 @@ import {
   listWeights,
   listWishes,
   listWorkedThrough,
-  readShop,
   type Connection,
 } from '@/db';
 import type { Context } from '../context';
@@ -134,8 +133,8 @@ function chancesOfHour(database: Connection, now: Date): Chances {
 const noWork: readonly WorkAhead[] = [];
 
 /** All that the plan of the shop is made of, as it stands now. */
-export async function planFacts({ database, now }: Pick<Context, 'database' | 'now'>) {
-  const shop = await readShop(database);
+export async function planFacts({ database, now, shopAtHand }: Pick<Context, 'database' | 'now' | 'shopAtHand'>) {
+  const shop = (await shopAtHand())?.shop;
   const time = localTime(shop?.zone ?? 'UTC', now());
   const [resources, calendars, absences, pumps, wishes, weights, chances] = await Promise.all([
     resourcesNow(database),

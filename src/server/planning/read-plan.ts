@@ -17,7 +17,7 @@ import {
   type ShopPlanAsked,
 } from '@/core/workload';
 import { DomainError } from '@/core/errors';
-import { listCalendars, readShop } from '@/db';
+import { listCalendars } from '@/db';
 import type { Context } from '../context';
 import { buildFor, listFamilies } from '../families';
 import type { PlainPlan } from '../sums/heavy-work';
@@ -102,13 +102,13 @@ export const readHands = defineUseCase({
   verb: 'read-hands',
   audience: staff,
   input: z.strictObject({}),
-  async run({ database, now }): Promise<HandsShown> {
-    const [shop, resources, calendars] = await Promise.all([
-      readShop(database),
+  async run({ database, now, shopAtHand }): Promise<HandsShown> {
+    const [at, resources, calendars] = await Promise.all([
+      shopAtHand(),
       allResources(database),
       listCalendars(database),
     ]);
-    return { today: localTime(shop?.zone ?? 'UTC', now()).slice(0, 10), resources, calendars };
+    return { today: localTime(at?.shop.zone ?? 'UTC', now()).slice(0, 10), resources, calendars };
   },
 });
 

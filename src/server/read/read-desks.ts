@@ -10,10 +10,8 @@ import { customerOffer } from '@/core/quoting';
 import {
   countPeople,
   listEvents,
-  listInstruments,
   listMails,
   listMailsOfJob,
-  listPeople,
   listStuckOutbox,
   readShop,
   findCustomerLink,
@@ -38,20 +36,20 @@ export const readOutbox = defineUseCase({
   audience: ['coordinator'],
   input: z.strictObject({ before: z.string().max(80).nullable().default(null) }),
   async run(context, { before }) {
-    const [at, id] = before?.split('_') ?? [];
-    const cursor = at && id && !Number.isNaN(Date.parse(at)) ? { sentAt: new Date(at), id } : null;
+    const [sent, id] = before?.split('_') ?? [];
+    const cursor = sent && id && !Number.isNaN(Date.parse(sent)) ? { sentAt: new Date(sent), id } : null;
     const { database } = context;
-    const [rows, stuck, shop] = await Promise.all([
+    const [rows, stuck, at] = await Promise.all([
       listMails(database, cursor, 31),
       listStuckOutbox(database, 50),
-      readShop(database),
+      context.shopAtHand(),
     ]);
     const mails = rows.slice(0, 30).map((mail) => ({ ...mail, sentAt: mail.sentAt.toISOString() }));
     const last = mails.at(-1);
     return {
       mails,
       stuck: stuck.map((row) => ({ ...row, dueAt: row.dueAt?.toISOString() ?? null })),
-      zone: shop?.zone ?? 'UTC',
+      zone: at?.shop.zone ?? 'UTC',
       next: rows.length > 30 && last ? `${last.sentAt}_${last.id}` : null,
     };
   },
@@ -85,7 +83,7 @@ export const readReceiving = defineUseCase({
     return {
       lot: lot ? await startOfLot(context, lot) : null,
       families: await listCards(context.database),
-      today: dayIn((await readShop(context.database))?.zone ?? 'UTC', context.now()),
+      today: dayIn((await context.shopAtHand())?.shop.zone ?? 'UTC', context.now()),
     };
   },
 });
@@ -95,11 +93,8 @@ export const readShopView = defineUseCase({
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({}),
   async run(context) {
-    const [shop, people, instruments] = await Promise.all([
-      readShop(context.database),
-      listPeople(context.database),
-      listInstruments(context.database),
-    ]);
+    const [at, families] = await Promise.all([context.shopAtHand(), listCards(context.database)]);
+    const shop = at?.shop ?? null;
     return {
       shop: shop && {
         name: shop.name,
@@ -108,10 +103,10 @@ export const readShopView = defineUseCase({
         currency: shop.currency,
         settings: shop.settings,
       },
-      people: people.map(({ id, name, role, pinHash }) => ({ id, name, role, hasPin: pinHash !== null })),
-      instruments,
+      people: at?.people ?? [],
+      instruments: at?.tools ?? [],
       today: dayIn(shop?.zone ?? 'UTC', context.now()),
-      families: await listCards(context.database),
+      families,
     };
   },
 });

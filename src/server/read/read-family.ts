@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { DomainError } from '@/core/errors';
 import { buildOf, drawKnown, findSeen, readBuild } from '@/core/family';
-import { readShop } from '@/db';
 import { writeDocument } from '../documents/write-document';
 import { buildFor, findVersion, listFamilies } from '../families';
 import { defineUseCase } from '../use-case';
@@ -22,7 +21,7 @@ export const readFamily = defineUseCase({
     return {
       family,
       built: buildFor(family, buildOf(words)),
-      currency: (await readShop(context.database))?.currency ?? 'EUR',
+      currency: (await context.shopAtHand())?.shop.currency ?? 'EUR',
     };
   },
 });
@@ -59,7 +58,7 @@ export const readFamilyDocument = defineUseCase({
     const name = `${family.id}-${family.version}`;
     if (as === 'file')
       return { bytes: Buffer.from(`${JSON.stringify(family.written, null, 2)}\n`), name: `${name}.json` };
-    const printing = (await readShop(context.database))?.settings;
+    const printing = (await context.shopAtHand())?.shop.settings;
     return { bytes: await writeDocument(as, built, printing), name: `${name}-${as}.pdf` };
   },
 });

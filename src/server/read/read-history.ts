@@ -13,7 +13,6 @@ import {
   listJobsOfCustomer,
   listStock,
   loadVisitsOfPump,
-  readShop,
   type Connection,
 } from '@/db';
 import { findFamily } from '../families';
@@ -79,14 +78,14 @@ export const readCustomer = defineUseCase({
   verb: 'read-customer',
   audience: staff,
   input: z.strictObject({ id: z.string().max(36) }),
-  async run({ database }, { id }) {
+  async run({ database, shopAtHand }, { id }) {
     const customer = await findCustomer(database, id);
     if (!customer) throw new DomainError('not-found', { what: 'There is no such customer.' });
     const own = customer.mergedInto ?? customer.id;
-    const [contacts, jobs, shop, approved, pages, stock] = await Promise.all([
+    const [contacts, jobs, at, approved, pages, stock] = await Promise.all([
       listContactsOf(database, own),
       listJobsOfCustomer(database, own),
-      readShop(database),
+      shopAtHand(),
       listApprovedOf(database, own),
       listCustomerPages(database, own),
       listStock(database),
@@ -101,7 +100,7 @@ export const readCustomer = defineUseCase({
       [...plates.values()].flatMap(([newest]) => newest ?? []),
     );
     return {
-      ...{ id: own, name: customer.name, currency: shop?.currency ?? 'EUR' },
+      ...{ id: own, name: customer.name, currency: at?.shop.currency ?? 'EUR' },
       ...{ limitMinor: customer.riskLimitMinor, limitSaidBy: customer.riskLimitSaidBy },
       pages: pages.map(({ id: pageId, madeFor, personName, at }) => ({
         ...{ id: pageId, madeFor, personName, on: at.toISOString().slice(0, 10) },

@@ -23,7 +23,6 @@ import {
   listSupplyLines,
   listSuppliers,
   listTagsOfOrders,
-  readShop,
 } from '@/db';
 import type { Context } from '../context';
 import { planFingerprint, planOfAll } from '../supply/place-orders';
@@ -33,8 +32,8 @@ import { dayIn } from './read-floor';
 
 const desk = ['parts', 'coordinator', 'technician', 'inspector'] as const;
 
-async function frameOf({ database, now }: Context) {
-  const shop = await readShop(database);
+async function frameOf({ shopAtHand, now }: Context) {
+  const shop = (await shopAtHand())?.shop;
   const zone = shop?.zone ?? 'UTC';
   return { zone, today: dayIn(zone, now()), currency: shop?.currency ?? 'EUR' };
 }

@@ -13,7 +13,6 @@ import {
   listRunCounts,
   listWarrantyJudgements,
   listWorkedThrough,
-  readShop,
   type Connection,
   type HeadAt,
 } from '@/db';
@@ -150,8 +149,8 @@ export const readTrends = defineUseCase({
   verb: 'read-trends',
   audience: ['coordinator'],
   input: z.strictObject({}),
-  async run({ database, now }) {
-    const zone = (await readShop(database))?.zone ?? 'UTC';
+  async run({ database, now, shopAtHand }) {
+    const zone = (await shopAtHand())?.shop.zone ?? 'UTC';
     const to = clockOf(zone)(now()).slice(0, 10);
     const from = beginOf(to);
     const rows = await listJobsForTrends(database, new Date(`${from}T00:00:00Z`));

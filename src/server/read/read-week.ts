@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { addDays } from '@/core/planning';
 import { awaitedAnswer } from '@/core/quoting';
-import { listAwaitedAnswers, listGoingOut, listOrderedAtRisk, listPromiseMoves, listShopOrders, readShop } from '@/db';
+import { listAwaitedAnswers, listGoingOut, listOrderedAtRisk, listPromiseMoves, listShopOrders } from '@/db';
 import { defineUseCase } from '../use-case';
 import { dayIn } from './read-floor';
 import { orderShown } from './read-parts';
@@ -17,8 +17,8 @@ export const readWeek = defineUseCase({
   verb: 'read-week',
   audience: ['coordinator', 'parts'],
   input: z.strictObject({}),
-  async run({ database, now }) {
-    const shop = await readShop(database);
+  async run({ database, now, shopAtHand }) {
+    const shop = (await shopAtHand())?.shop;
     const zone = shop?.zone ?? 'UTC';
     const today = dayIn(zone, now());
     const until = addDays(today, aheadDays);
