@@ -39,6 +39,8 @@ export interface JobCommand<V extends Verb, Facts, Outside> {
   readonly ask?: (asking: Asking<CommandOf<V>>) => Promise<Outside>;
   /** What the rule must know from the database or from outside, in the transaction. */
   readonly prepare: (asking: Asking<CommandOf<V>>, outside: Outside) => Promise<Prepared<Facts>> | Prepared<Facts>;
+  /** The same where it needs nothing of the job: then both are asked for at once. */
+  readonly prepareAlong?: (asking: Omit<Asking<CommandOf<V>>, 'record' | 'family'>) => Promise<Prepared<Facts>>;
   /** Whether that only reads: then nothing but its writing needs a transaction, and the job's version guards the rest. */
   readonly isReadOnly?: true;
 }
@@ -100,8 +102,12 @@ async function decideNow<V extends Verb, Facts, Outside>(
   { context, sent, outside, connection }: AskedOf<V, Outside>,
 ): Promise<Made<ResultOf<V>>> {
   const { command } = sent;
-  const whole = await loadWhole(connection, context, sent.tag);
-  const { facts, pictures, shop } = await job.prepare({ context, connection, command, ...whole }, outside);
+  const asking = { context, connection, command };
+  const [whole, along] = await Promise.all([
+    loadWhole(connection, context, sent.tag),
+    job.prepareAlong?.(asking) ?? null,
+  ]);
+  const { facts, pictures, shop } = along ?? (await job.prepare({ ...asking, ...whole }, outside));
   const { who: madeAt, now } = moment(context);
   const who = signatureOf(context, madeAt, sent.customerName);
   const given = { ...whole, who, now, newId: context.newId, sha256, facts };

@@ -170,7 +170,10 @@ async function prepareTools({ connection }: { readonly connection: Connection })
 }
 
 const withTools = <V extends TaggedVerb>(verb: V, decider: JobCommand<V, ToolFacts, undefined>['decider']) =>
-  jobCommand<V, ToolFacts, undefined>({ verb, decider, prepare: prepareTools, isReadOnly: true });
+  jobCommand<V, ToolFacts, undefined>({
+    ...{ verb, decider, isReadOnly: true },
+    ...{ prepare: prepareTools, prepareAlong: prepareTools },
+  });
 
 const sheetCommands = {
   'write-residue': plain('write-residue', sheets.writeResidue),

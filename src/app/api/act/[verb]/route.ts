@@ -35,26 +35,30 @@ function assertMayKnock(actor: Actor, verb: Verb): void {
 }
 
 interface Entered {
+  readonly context: Context;
   readonly body: unknown;
-  readonly decided: readonly Decided[];
 }
 
 /**
  * What changed in the job that an entry is about since the version that its page shows, where the page asks for it: it
- * needs no second request. Null where it does not ask, and where it cannot be told.
+ * needs no second request. It is begun when the change is decided, beside what else is written after its commit.
  */
-async function changesAfter(request: Request, context: Context, { body, decided }: Entered) {
+function changesFor(request: Request, { context, body }: Entered) {
   const asked = aboutJob.safeParse({ after: request.headers.get('changes-after'), body });
-  if (!asked.success) return null;
-  const { after, body: about } = asked.data;
-  const own = decided.filter((one) => one.after.tag === about.tag);
-  try {
-    const [one] = own.length === 1 ? own : [];
-    const changed = one && (await changedBy(context, one, Number(after)));
-    return changed ?? (await perform(readChanges, context, { tag: about.tag, after }));
-  } catch {
-    return null;
-  }
+  const { after = '', body: { tag } = { tag: null } } = asked.success ? asked.data : {};
+  let decisions = 0;
+  let begun: ReturnType<typeof changedBy> | undefined;
+  const decided = (one: Decided) => {
+    if (one.after.tag !== tag || decisions++) return;
+    begun = changedBy(context, one, Number(after)).catch(() => null);
+  };
+  /** Null where the page does not ask, and where it cannot be told. */
+  const changed = async () => {
+    if (!asked.success) return null;
+    const own = decisions === 1 ? await begun : null;
+    return own ?? perform(readChanges, context, { tag: asked.data.body.tag, after }).catch(() => null);
+  };
+  return { decided, changed };
 }
 
 /** The one door for every change: one verb, one JSON body, one answer. Nobody's body is read before they are known. */
@@ -65,12 +69,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ ver
     if (!isVerb(verb)) throw new DomainError('not-found', { what: 'There is no such verb.' });
     const actor = await actorOf(request);
     assertMayKnock(actor, verb);
-    const decided: Decided[] = [];
-    const context = { ...(await changeContext(request, actor)), decided: (one: Decided) => void decided.push(one) };
+    const context = await changeContext(request, actor);
     const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
-    const answer = await act(verb, context, body);
+    const { decided, changed } = changesFor(request, { context, body });
+    const answer = await act(verb, { ...context, decided }, body);
     if (verb === 'enrol-tablet') await keepDevice({ tabletId: enrolled.parse(answer).tabletId });
-    if (!opensSession.has(verb)) return answerData(answer, await changesAfter(request, context, { body, decided }));
+    if (!opensSession.has(verb)) return answerData(answer, await changed());
     const { sessionId, personId, ...known } = openedSession.parse(answer);
     await keepSession(sessionId);
     if (verb !== 'switch-person') await keepDevice({ knows: personId });
