@@ -58,7 +58,7 @@ export async function readerOf(who, tag) {
  */
 export async function entriesOf(who, { tag, rounds }) {
   const keep = await readerOf(who, tag);
-  for (let i = 0; i < 5; i++) await keep();
+  for (let i = 0; i < 60; i++) await keep();
   const done = [];
   for (let i = 0; i < rounds; i++) done.push(await keep());
   const times = done.map(({ ms }) => ms);

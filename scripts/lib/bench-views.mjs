@@ -95,7 +95,8 @@ export async function measure({ base, cookie, url, again: keeping, statements, r
   const connection = await createConnection({ uri: url, timezone: 'Z' });
   /** @type {Record<string, { page: number[], sql: number[], again: number[] }>} */
   const times = Object.fromEntries(Object.keys(all).map((name) => [name, { page: [], sql: [], again: [] }]));
-  const warm = 3;
+  // A server that people use has drawn each of its pages many times, and what it runs is compiled by then.
+  const warm = 25;
   for (let round = 0; round < rounds + warm; round++)
     for (const [name, path] of Object.entries(all)) {
       const page = await timeOf(base + path, cookie);
