@@ -234,12 +234,14 @@ export async function searchJobs(
       .limit(1);
     if (rows.length) return rows.map(parsed);
   }
-  const bySerial = await base(connection)
-    .where(like(t.pumps.serial, `${likeText(text)}%`))
-    .orderBy(...openFirst)
-    .limit(limit);
+  const [bySerial, { rows, through }] = await Promise.all([
+    base(connection)
+      .where(like(t.pumps.serial, `${likeText(text)}%`))
+      .orderBy(...openFirst)
+      .limit(limit),
+    searchThrough(connection, { text, limit }),
+  ]);
   if (bySerial.length) return bySerial.map(parsed);
-  const { rows, through } = await searchThrough(connection, { text, limit });
   if (rows.length >= limit) return rows.map(parsed);
   const known = new Set(rows.map(({ id }) => id));
   const byWords = (await searchWords(connection, { text, limit }, through)).filter(({ id }) => !known.has(id));

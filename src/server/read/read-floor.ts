@@ -153,9 +153,8 @@ export const readFloor = defineUseCase({
   audience: ['coordinator', 'technician', 'inspector', 'parts'],
   input: z.strictObject({ after: z.string().max(60).nullable().default(null) }),
   async run(context, { after }) {
-    const frame = await floorFrame(context);
     // Read before the rows: what changes between the two is seen again, not missed.
-    const { version, plan } = await readFloorVersion(context.database);
+    const [frame, { version, plan }] = await Promise.all([floorFrame(context), readFloorVersion(context.database)]);
     const { zone, currency, role } = frame;
     const key = [version, dayIn(zone, frame.now), zone, currency, role, after].join(' ');
     const known = floors.get(key);
@@ -187,11 +186,12 @@ export const findJobs = defineUseCase({
   input: z.strictObject({ text: z.string().trim().max(100) }),
   async run(context, { text }) {
     if (!text) return { strips: [], of: '', hasMore: false, archived: null };
-    const frame = await floorFrame(context);
     const state = stateAsked(text);
-    const rows = state
-      ? await listJobsIn(context.database, { state, today: dayIn(frame.zone, frame.now), limit: mostFound + 1 })
-      : await searchJobs(context.database, { tag: parseTag(text), text, limit: mostFound + 1 });
+    const search = () => searchJobs(context.database, { tag: parseTag(text), text, limit: mostFound + 1 });
+    const [frame, found] = await Promise.all([floorFrame(context), state ? null : search()]);
+    const inState = (asked: NonNullable<typeof state>) =>
+      listJobsIn(context.database, { state: asked, today: dayIn(frame.zone, frame.now), limit: mostFound + 1 });
+    const rows = found ?? (state ? await inState(state) : []);
     return {
       strips: rows.slice(0, mostFound).map((row) => hitOf(row, frame)),
       of: state ? foundWords[state] : '',
