@@ -371,10 +371,12 @@ export async function listInstruments(connection: Connection): Promise<readonly 
 const shopColumns = getTableColumns(shop);
 const toolColumns = getTableColumns(instruments);
 const colleagueColumns = { id: people.id, name: people.name, role: people.role, pinHash: people.pinHash };
+/** Of a PIN only that there is one: nobody needs its hash who draws a page. */
+const colleague = "json_array(people.id, people.name, people.role, if(people.pin_hash is null, null, 'set'))";
 /** As text, not as JSON that the driver would read each time. */
 const shopAtHand = sql.raw(`select concat(${asJsonArray(shopColumns)}) as body,
  concat((select json_arrayagg(tool.body) from (select ${asJsonArray(toolColumns)} as body ${fromInstruments}) tool)) as tools,
- concat((select json_arrayagg(${asJsonArray(colleagueColumns)} order by name) from people where active)) as people
+ concat((select json_arrayagg(${colleague} order by name) from people where active)) as people
  from shop where shop.id = 1`);
 
 /** Somebody who works here. */
