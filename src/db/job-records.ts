@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { eq, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import * as z from 'zod';
@@ -215,18 +216,27 @@ async function withVisits(connection: Connection, head: FoundHead, record: JobRe
   };
 }
 
+/** Whether two records are the same in all that they hold; what is the same list is not looked through. */
+const isAlike = (one: JobRecord, other: JobRecord): boolean =>
+  Object.keys(other).every((key) => {
+    const name = key as keyof JobRecord;
+    return one[name] === other[name] || isDeepStrictEqual(one[name], other[name]);
+  });
+
 /**
- * The record of one job; null when there is no such tag. Its own row is always read; its other rows only where the
+ * The record of one job; null when there is no such tag. While nothing of it changes it is the same object each time: what
+ * was reckoned of it (`core/remembered`) holds for the next who asks. Its own row is always read; its other rows only where the
  * record as it stands now is not kept, see `keepRecord`.
  */
 export async function loadJobRecord(connection: Connection, tag: string): Promise<JobRecord | null> {
   const head = await loadHead(connection, tag);
   if (!head) return null;
   const kept = keptRecord(head.job);
-  if (kept) return withVisits(connection, head, { ...kept, ...headOf(head) });
-  const record = await readStored(connection, head);
-  keepRecord(record);
-  return withVisits(connection, head, record);
+  const record = kept ? { ...kept, ...headOf(head) } : await readStored(connection, head);
+  const whole = await withVisits(connection, head, record);
+  if (kept && isAlike(kept, whole)) return kept;
+  keepRecord(whole);
+  return whole;
 }
 
 /** The record of one job from its tables, every row read anew: for whoever checks the tables. Null without the tag. */

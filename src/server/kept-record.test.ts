@@ -38,6 +38,21 @@ async function keepBrine(tag: string) {
   });
 }
 
+test('while nothing of it changes it is the same thing, whoever asks; what stands beside its rows is read each time', async () => {
+  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+  const first = present(await shop.load(tag));
+  expect(await shop.load(tag)).toBe(first);
+  await shop.act('wenna', 'save-intake', change(tag, 1, 'brine'));
+  const second = present(await shop.load(tag));
+  expect(second).not.toBe(first);
+  expect(await shop.load(tag)).toBe(second);
+  await shop.runtime.pool.promise().query('update pumps set maker = ? where id = ?', ['Ollenshaw', second.pump.id]);
+  const third = present(await shop.load(tag));
+  expect(third.pump.maker).toBe('Ollenshaw');
+  expect(third.readings).toBe(second.readings);
+  expect(await shop.load(tag)).toBe(third);
+});
+
 test('what another process changed is read anew', async () => {
   const tag = await shop.play({ at: 'receive', part: 'undeclared' });
   const shared = globalThis as { puddlestoneShared?: object | undefined };
