@@ -5,8 +5,9 @@ const shared = globalThis as { puddlestonePages?: Map<string, Map<string, object
 /** The data of pages in the making, by page and place (`scripts/lib/page-data.mjs`); nothing in a browser. */
 export const dataOfPages = () => shared.puddlestonePages;
 
-/** So many of the texts that were asked for last are kept: those of jobs and families that people work on now. */
-const most = 60;
+/** So many letters of the texts that were asked for last are kept: those of jobs and families that people work on now. */
+const mostLetters = 4_000_000;
+let letters = 0;
 /**
  * Lists and things that stand, with the text of each: a record or a family is not written again for the next who asks. By
  * hand, since this travels to the browser with `ofText`, which a package for it need not.
@@ -32,9 +33,13 @@ function writtenOf(value: object): string {
     seen.add(value);
     return text;
   }
-  const [first] = written.keys();
-  if (written.size >= most && first) written.delete(first);
   written.set(value, text);
+  letters += text.length;
+  for (const [first, { length }] of written) {
+    if (letters <= mostLetters) break;
+    written.delete(first);
+    letters -= length;
+  }
   return text;
 }
 

@@ -55,6 +55,23 @@ test('the text of what stands is kept from its second time on, whatever is made 
   expect(toJSON).toHaveBeenCalledTimes(2);
 });
 
+test('of the texts that are kept those go first that nobody asked for longest, once they are many millions of letters', () => {
+  const asked = (toJSON: () => string) => {
+    const things = [{ toJSON }];
+    return () => asText<(given: object) => null>({ things });
+  };
+  const writes = [jest.fn(() => 'a'.repeat(1_500_000)), jest.fn(() => 'b'.repeat(1_500_000))] as const;
+  const [first, second] = [asked(writes[0]), asked(writes[1])];
+  for (const ask of [first, first, second, second, first]) ask();
+  expect(writes.map((one) => one.mock.calls.length)).toEqual([2, 2]);
+  const third = asked(() => 'c'.repeat(1_500_000));
+  third();
+  third();
+  first();
+  second();
+  expect(writes.map((one) => one.mock.calls.length)).toEqual([2, 3]);
+});
+
 describe('in a page that comes whole', () => {
   const { renderToString } = jest.requireActual<typeof server>('react-dom/server');
   const place = { at: 'data-0', id: 'page-1' };
