@@ -2,6 +2,8 @@
 
 import { customerOffer } from '@/core/quoting';
 import type { Quote } from '@/core/record';
+import { remembered } from '@/core/remembered';
+import type { Words } from '@/words';
 import {
   ChangedSince,
   FindingsRead,
@@ -17,12 +19,27 @@ import { OptionChoice } from '../customer/answer-form';
 import type { JobView } from '../job/view';
 import { catalogueIn, InWords, useSpoken } from '../words/words';
 
+type Offered = Parameters<typeof customerOffer>[0];
+
+/** What the customer reads, reckoned once for a record and a quote: the server draws pages of the same for whoever looks. */
+const offerOf = remembered(
+  (
+    record: Offered['record'],
+    family: Offered['family'],
+    quote: Quote,
+    remaining: Offered['remaining'],
+    words: Words,
+    ...[today, name, place, telephone]: readonly [string, string, string, string]
+  ) => customerOffer({ record, family, quote, remaining, words, today, shop: { name, place, telephone } }),
+);
+
 /** Exactly what the customer will read, of the draft as it stands; nothing in it can be pressed. */
 export function ReadingPane({ view, quote }: { readonly view: JobView; readonly quote: Quote }) {
   const { record, family, standing, today, shop } = view;
   const words = useSpoken(catalogueIn(view, quote.language));
   const { say } = words;
-  const offer = customerOffer({ record, family, quote, shop, remaining: standing.remaining, today, words });
+  const { name, place, telephone } = shop;
+  const offer = offerOf(record, family, quote, standing.remaining, words, today, name, place, telephone);
   const option = quote.options.length ? quote.advised : null;
   const lines = linesIn(offer, option);
   return (
