@@ -73,22 +73,14 @@ export async function listOpenHeads(
   connection: Connection,
   { after, limit }: { readonly after: { promisedOn: string; id: string } | null; readonly limit: number },
 ) {
-  return connection
-    .select({ id: t.jobs.id, headHash: t.jobs.headHash, promisedOn: t.jobs.promisedOn })
-    .from(t.jobs)
-    .where(
-      and(
-        isNull(t.jobs.closedAt),
-        after
-          ? or(
-              gt(t.jobs.promisedOn, after.promisedOn),
-              and(eq(t.jobs.promisedOn, after.promisedOn), gt(t.jobs.id, asId<JobId>(after.id))),
-            )
-          : undefined,
-      ),
-    )
-    .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.id))
-    .limit(limit);
+  const beyond = after
+    ? sql` and (promised_on > ${after.promisedOn} or (promised_on = ${after.promisedOn} and id > ${after.id}))`
+    : sql.raw('');
+  return rowsOf<{ readonly id: JobId; readonly headHash: string; readonly promisedOn: string }>(
+    connection,
+    sql`select id, head_hash as headHash, promised_on as promisedOn from jobs where closed_at is null${beyond}
+        order by promised_on, id limit ${limit}`,
+  );
 }
 
 /** Jobs as the floor shows them, in no order; without their standings. */

@@ -149,20 +149,21 @@ export async function saveWeight(
     .onDuplicateKeyUpdate({ set });
 }
 
+/** As text: what builds statements takes a hundredth of a millisecond for each row of an answer, of hundreds here. */
+const pumpsToPlan = query(
+  {
+    ...{ id: t.jobs.id, headHash: t.jobs.headHash, tag: t.jobs.tag },
+    ...{ promisedOn: t.jobs.promisedOn, hold: t.jobs.hold },
+    ...{ station: t.jobs.station, maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
+  },
+  `from jobs inner join pumps on pumps.id = jobs.pump_id inner join customers on customers.id = jobs.customer_id
+   where jobs.closed_at is null order by jobs.promised_on, jobs.tag limit ?`,
+);
+
 /** What the plan asks of every open job. */
 export async function listPumpsToPlan(connection: Connection, limit = 1000) {
-  return connection
-    .select({
-      ...{ id: t.jobs.id, headHash: t.jobs.headHash, tag: t.jobs.tag },
-      ...{ promisedOn: t.jobs.promisedOn, hold: t.jobs.hold },
-      ...{ station: t.jobs.station, maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
-    })
-    .from(t.jobs)
-    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
-    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
-    .where(isNull(t.jobs.closedAt))
-    .orderBy(asc(t.jobs.promisedOn), asc(t.jobs.tag))
-    .limit(limit);
+  const rows = await readRows(connection, pumpsToPlan, [limit]);
+  return rows.map((row) => ({ ...row, hold: fromJson(row.hold) }));
 }
 
 /**

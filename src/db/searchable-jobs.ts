@@ -1,4 +1,4 @@
-import { desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { desc, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import type { JobId } from '@/core/record';
 import { rowsOf, type Connection } from './client';
 import * as t from './schema';
@@ -75,11 +75,10 @@ async function readOpen(connection: Connection, ids: readonly JobId[]): Promise<
  * minute. To compare their texts took the database 12 ms with 440 of them.
  */
 export async function listOpenSearchable(connection: Connection): Promise<readonly Searchable[]> {
-  const standing = await connection
-    .select({ id: t.jobs.id, version: t.jobs.version })
-    .from(t.jobs)
-    .where(isNull(t.jobs.closedAt))
-    .orderBy(desc(t.jobs.openedAt));
+  const standing = await rowsOf<{ readonly id: JobId; readonly version: number }>(
+    connection,
+    sql`select id, version from jobs where closed_at is null order by opened_at desc`,
+  );
   const now = performance.now();
   const known = keptOpen.get(connection);
   const isKnown = ({ id, version }: (typeof standing)[number]) => {
