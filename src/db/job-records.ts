@@ -224,9 +224,9 @@ const isAlike = (one: JobRecord, other: JobRecord): boolean =>
   });
 
 /**
- * The record of one job; null when there is no such tag. While nothing of it changes it is the same object each time: what
- * was reckoned of it (`core/remembered`) holds for the next who asks. Its own row is always read; its other rows only where the
- * record as it stands now is not kept, see `keepRecord`.
+ * The record of one job; null when there is no such tag. While nothing of it changes it is the same object each time:
+ * what was reckoned of it (`core/remembered`) holds for the next who asks. Its own row is always read; its other rows
+ * only where the record as it stands now is not kept, see `keepRecord`.
  */
 export async function loadJobRecord(connection: Connection, tag: string): Promise<JobRecord | null> {
   const head = await loadHead(connection, tag);

@@ -362,6 +362,7 @@ function toolOf({ code, kind, unit, uncertainty, rangeLow, rangeHigh, dueOn }: t
 }
 
 const fromInstruments = 'from instruments order by instruments.code limit 500';
+
 const allInstruments = query(getTableColumns(instruments), fromInstruments);
 
 export async function listInstruments(connection: Connection): Promise<readonly Tool[]> {
@@ -375,7 +376,8 @@ const colleagueColumns = { id: people.id, name: people.name, role: people.role, 
 const colleague = "json_array(people.id, people.name, people.role, if(people.pin_hash is null, null, 'set'))";
 /** As text, not as JSON that the driver would read each time. */
 const shopAtHand = sql.raw(`select concat(${asJsonArray(shopColumns)}) as body,
- concat((select json_arrayagg(tool.body) from (select ${asJsonArray(toolColumns)} as body ${fromInstruments}) tool)) as tools,
+ concat((select json_arrayagg(tool.body) from (select ${asJsonArray(toolColumns)} as body ${fromInstruments}) tool))
+ as tools,
  concat((select json_arrayagg(${colleague} order by name) from people where active)) as people
  from shop where shop.id = 1`);
 

@@ -197,8 +197,9 @@ function answerOf<V extends Verb>({ result, event }: Decision<Omit<ResultOf<V>, 
 }
 
 /**
- * Changes one job: asks what is outside, then in one transaction loads once, decides in core and persists as
- * compare-and-set. All or nothing. What is to follow the commit is handed to whoever waits for it.
+ * Changes one job: asks what is outside, then loads once, decides in core and persists as compare-and-set, in one
+ * transaction; where the rule only reads, its writing alone is one. All or nothing. What is to follow the commit is
+ * handed to whoever waits for it.
  */
 export async function changeJob<V extends Verb, Facts, Outside>(
   context: Context,

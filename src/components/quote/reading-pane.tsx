@@ -21,7 +21,7 @@ import { catalogueIn, InWords, useSpoken } from '../words/words';
 
 type Offered = Parameters<typeof customerOffer>[0];
 
-/** What the customer reads, reckoned once for a record and a quote: the server draws pages of the same for whoever looks. */
+/** What the customer reads, reckoned once for a record and a quote: the server draws the same for whoever looks. */
 const offerOf = remembered(
   (
     record: Offered['record'],

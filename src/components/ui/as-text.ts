@@ -5,7 +5,7 @@ const shared = globalThis as { puddlestonePages?: Map<string, Map<string, object
 /** The data of pages in the making, by page and place (`scripts/lib/page-data.mjs`); nothing in a browser. */
 export const dataOfPages = () => shared.puddlestonePages;
 
-/** So many letters of the texts that were asked for last are kept: those of jobs and families that people work on now. */
+/** So many letters of the texts that were asked for last are kept: of jobs and families that people work on now. */
 const mostLetters = 4_000_000;
 let letters = 0;
 /**
@@ -13,7 +13,7 @@ let letters = 0;
  * hand, since this travels to the browser with `ofText`, which a package for it need not.
  */
 const written = new Map<object, string>();
-/** What was written once. What is made for one look alone never comes again: its text is kept from the second time on. */
+/** What was written once. What is made for one look alone never comes again: a text is kept from the second time on. */
 const seen = new WeakSet<object>();
 /** Texts that are shorter are written sooner than found. */
 const shortest = 2000;

@@ -32,7 +32,10 @@ export interface Chosen {
   readonly email: string;
 }
 
-/** Refuses a password or a PIN that many people choose, or that names its person or this product. Rejects with DomainError. */
+/**
+ * Refuses a password or a PIN that many people choose, or that names its person or this product. Rejects with
+ * DomainError.
+ */
 export async function refuseCommon({ password, pin, name, email }: Chosen): Promise<void> {
   if (password !== undefined) {
     const word = password.toLowerCase();

@@ -187,16 +187,20 @@ export const findJobs = defineUseCase({
   async run(context, { text }) {
     if (!text) return { strips: [], of: '', hasMore: false, archived: null };
     const state = stateAsked(text);
-    const search = () => searchJobs(context.database, { tag: parseTag(text), text, limit: mostFound + 1 });
-    const [frame, found] = await Promise.all([floorFrame(context), state ? null : search()]);
-    const inState = (asked: NonNullable<typeof state>) =>
-      listJobsIn(context.database, { state: asked, today: dayIn(frame.zone, frame.now), limit: mostFound + 1 });
-    const rows = found ?? (state ? await inState(state) : []);
+    const { database } = context;
+    const limit = mostFound + 1;
+    const asked = floorFrame(context);
+    const [frame, rows] = await Promise.all([
+      asked,
+      state
+        ? asked.then(({ zone, now }) => listJobsIn(database, { state, today: dayIn(zone, now), limit }))
+        : searchJobs(database, { tag: parseTag(text), text, limit }),
+    ]);
     return {
       strips: rows.slice(0, mostFound).map((row) => hitOf(row, frame)),
       of: state ? foundWords[state] : '',
       hasMore: rows.length > mostFound,
-      archived: rows.length ? null : await sayArchived(context.database, parseTag(text) ?? ''),
+      archived: rows.length ? null : await sayArchived(database, parseTag(text) ?? ''),
     };
   },
 });

@@ -41,22 +41,21 @@ interface Entered {
 
 /**
  * What changed in the job that an entry is about since the version that its page shows, where the page asks for it: it
- * needs no second request. It is begun when the change is decided, beside what else is written after its commit.
+ * needs no second request. It is begun when the change is decided, beside what else is written after its commit. Null
+ * where the page does not ask.
  */
 function changesFor(request: Request, { context, body }: Entered) {
   const asked = aboutJob.safeParse({ after: request.headers.get('changes-after'), body });
-  const { after = '', body: { tag } = { tag: null } } = asked.success ? asked.data : {};
-  let decisions = 0;
-  let begun: ReturnType<typeof changedBy> | undefined;
+  if (!asked.success) return { decided: () => undefined, changed: () => null };
+  const { after, body: about } = asked.data;
+  const begun: ReturnType<typeof changedBy>[] = [];
   const decided = (one: Decided) => {
-    if (one.after.tag !== tag || decisions++) return;
-    begun = changedBy(context, one, Number(after)).catch(() => null);
+    if (one.after.tag === about.tag) begun.push(changedBy(context, one, Number(after)).catch(() => null));
   };
-  /** Null where the page does not ask, and where it cannot be told. */
+  /** Null where it cannot be told; what was decided of the job in several steps is read. */
   const changed = async () => {
-    if (!asked.success) return null;
-    const own = decisions === 1 ? await begun : null;
-    return own ?? perform(readChanges, context, { tag: asked.data.body.tag, after }).catch(() => null);
+    const own = begun.length === 1 ? await begun[0] : null;
+    return own ?? perform(readChanges, context, { tag: about.tag, after }).catch(() => null);
   };
   return { decided, changed };
 }
