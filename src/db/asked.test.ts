@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { printOf } from './asked';
 import { openDatabase, readAtOnce, type Connection, type OpenedDatabase } from './client';
+import { writeAlone } from './written-together';
 
 test('a print is that of the rows, however alike others are', () => {
   const alike = [
@@ -76,6 +77,10 @@ describe('what a look asked', () => {
 
   test.each<[string, () => Promise<unknown>]>([
     ['writes', () => rename(1, 'marl')],
+    [
+      'writes several things together',
+      () => writeAlone(opened.database, (into) => into.execute(sql`update stones set name = 'marl' where id = 1`)),
+    ],
     ['takes a lock', () => opened.database.execute(sql`select name from stones where id = 1 for update`)],
     ['is refused', () => opened.database.execute(sql`select wrong from stones`).catch(() => null)],
     ['asks for much', () => opened.database.execute(sql`select repeat('stone ', 50000)`)],

@@ -11,8 +11,9 @@ const textOf = (statement: Statement): string => {
   return typeof first === 'string' ? first : ((first as { readonly sql?: string } | null)?.sql ?? '');
 };
 const isRead = (text: string) => /^\s*\(*\s*(?:select|with)\b/i.test(text) && !/\bfor\s+update\b/i.test(text);
-/** What begins and ends the reading of several things as they stood at one moment. */
-const isFrame = (text: string) => /^\s*(?:set transaction|start transaction|begin|commit|rollback)\b/i.test(text);
+/** What begins and ends the reading of several things as they stood at one moment; a compound statement writes. */
+const isFrame = (text: string) =>
+  /^\s*(?:set transaction|start transaction|begin(?! not atomic)|commit|rollback)\b/i.test(text);
 
 function writeDown(value: unknown, into: (string | Buffer)[]): void {
   if (Buffer.isBuffer(value)) {
