@@ -1,21 +1,11 @@
 'use client';
 
 import { present } from '@/core/present';
-import {
-  CartesianGrid,
-  ComposedChart,
-  Line,
-  ReferenceArea,
-  ReferenceDot,
-  ReferenceLine,
-  ResponsiveContainer,
-  Scatter,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { ComposedChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { evaluate } from '@/core/sums';
 import type { JudgedRun } from '@/core/testing';
 import type { Duty } from '@/core/record';
+import { axis, Dots, Drawn, Grid, through } from '../chart/drawn';
 import { Later } from '../ui/later';
 import { niceStep, sayMark, upTo } from './round-axis';
 
@@ -23,9 +13,6 @@ interface Props {
   readonly judged: JudgedRun;
   readonly guarantee: Duty;
 }
-
-// All ticks that are given have room: none is measured to see whether it fits.
-const axis = { stroke: 'var(--quiet)', tick: { fill: 'var(--quiet)', fontSize: 13 }, interval: 0 } as const;
 
 /**
  * Head over flow with the fitted curve and the cross of tolerances, and power and efficiency below on the same flows.
@@ -49,18 +36,13 @@ function HeadChart({
   const step = niceStep(Math.max(lastFlow, band.flow_m3h.max) / 7);
   const most = step * Math.ceil((Math.max(lastFlow, band.flow_m3h.max) * 1.02) / step);
   const ticks = Array.from({ length: Math.round(most / step) + 1 }, (_, i) => i * step);
-  const curve = Array.from({ length: 41 }, (_, i) => ({
-    flow: (lastFlow * i) / 40,
-    curve: evaluate(acceptance.curve.coefficients, (lastFlow * i) / 40),
-  }));
-  const measured = points.map((point) => ({
-    flow: point.flowM3h,
-    head: point.headM,
-    power: point.powerKw,
-    efficiency: point.efficiencyPct,
-  }));
-  const mostPower = Math.max(...measured.map(({ power }) => power));
-  const mostHead = Math.max(band.head_m.max, ...measured.map(({ head }) => head), ...curve.map((one) => one.curve));
+  const curve = Array.from({ length: 41 }, (_, i) => {
+    const flow = (lastFlow * i) / 40;
+    return [flow, evaluate(acceptance.curve.coefficients, flow)] as const;
+  });
+  const mostHead = Math.max(band.head_m.max, ...points.map(({ headM }) => headM), ...curve.map(([, head]) => head));
+  const heads = upTo(mostHead * 1.08);
+  const powers = upTo(Math.max(...points.map(({ powerKw }) => powerKw)));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   const flowAxis = (
     <XAxis dataKey="flow" type="number" domain={[0, most]} tickFormatter={sayMark} ticks={ticks} {...axis} />
@@ -70,43 +52,35 @@ function HeadChart({
       <p className="text-13 text-quiet">Head, m — dots measured, line fitted, cross: tolerance round the guarantee</p>
       <ResponsiveContainer width="100%" height={250}>
         <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
           {flowAxis}
-          <YAxis width={46} tickFormatter={sayMark} {...axis} {...upTo(mostHead * 1.08)} />
-          <ReferenceArea
-            x1={band.flow_m3h.min}
-            x2={band.flow_m3h.max}
-            y1={band.head_m.min}
-            y2={band.head_m.max}
-            fill={tone}
-            fillOpacity={0.08}
-          />
-          <Line
-            data={curve}
-            dataKey="curve"
-            stroke="var(--lake)"
-            strokeWidth={2.4}
-            dot={false}
-            isAnimationActive={false}
-          />
-          <Scatter data={measured} dataKey="head" fill="var(--ink)" isAnimationActive={false} />
-          <ReferenceLine
-            segment={[
-              { x: band.flow_m3h.min, y: guarantee.headM },
-              { x: band.flow_m3h.max, y: guarantee.headM },
-            ]}
-            stroke={tone}
-            strokeWidth={3}
-          />
-          <ReferenceLine
-            segment={[
-              { x: guarantee.flowM3h, y: band.head_m.min },
-              { x: guarantee.flowM3h, y: band.head_m.max },
-            ]}
-            stroke={tone}
-            strokeWidth={3}
-          />
-          <ReferenceDot x={guarantee.flowM3h} y={guarantee.headM} r={4} fill={tone} stroke="var(--paper)" />
+          <YAxis width={46} tickFormatter={sayMark} {...axis} {...heads} />
+          <Drawn>
+            {(place) => {
+              const { flowM3h, headM } = guarantee;
+              const [left, top] = place(band.flow_m3h.min, band.head_m.max);
+              const [right, bottom] = place(band.flow_m3h.max, band.head_m.min);
+              const [middle, level] = place(flowM3h, headM);
+              return (
+                <>
+                  <Grid place={place} xs={ticks} ys={heads.ticks} />
+                  <rect
+                    {...{ x: left, y: top, width: right - left, height: bottom - top }}
+                    {...{ fill: tone, fillOpacity: 0.08 }}
+                  />
+                  <path
+                    d={through(curve.map(([flow, head]) => place(flow, head)))}
+                    {...{ fill: 'none', stroke: 'var(--lake)', strokeWidth: 2.4 }}
+                  />
+                  <Dots places={points.map((one) => place(one.flowM3h, one.headM))} radius={4.5} fill="var(--ink)" />
+                  <path
+                    d={`M${left},${level}H${right}M${middle},${top}V${bottom}`}
+                    {...{ stroke: tone, strokeWidth: 3 }}
+                  />
+                  <Dots places={[[middle, level]]} radius={4} fill={tone} stroke="var(--paper)" />
+                </>
+              );
+            }}
+          </Drawn>
         </ComposedChart>
       </ResponsiveContainer>
       <p className="text-13 text-quiet">
@@ -114,33 +88,54 @@ function HeadChart({
       </p>
       <Later height={170}>
         <ResponsiveContainer width="100%" height={170}>
-          <ComposedChart data={measured} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
+          <ComposedChart margin={{ top: 6, right: 0, bottom: 0, left: 0 }} accessibilityLayer={false}>
             {flowAxis}
-            <YAxis yAxisId="power" width={46} tickFormatter={sayMark} {...axis} {...upTo(mostPower)} />
+            <YAxis yAxisId="power" width={46} tickFormatter={sayMark} {...axis} {...powers} />
             <YAxis
               yAxisId="efficiency"
               orientation="right"
               width={42}
-              tickFormatter={sayMark}
               domain={[0, 100]}
+              ticks={[0, 25, 50, 75, 100]}
               {...axis}
             />
-            <Line yAxisId="power" dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
-            <Line
-              yAxisId="efficiency"
-              dataKey="efficiency"
-              stroke="var(--moss)"
-              strokeWidth={2.2}
-              strokeDasharray="6 4"
-              isAnimationActive={false}
-            />
+            <Drawn yAxisId="power">
+              {(place) => (
+                <>
+                  <Grid place={place} xs={ticks} ys={powers.ticks} />
+                  <Measured places={points.map((one) => place(one.flowM3h, one.powerKw))} stroke="var(--plum)" />
+                </>
+              )}
+            </Drawn>
+            <Drawn yAxisId="efficiency">
+              {(place) => (
+                <Measured
+                  places={points.map((one) => place(one.flowM3h, one.efficiencyPct))}
+                  stroke="var(--moss)"
+                  strokeDasharray="6 4"
+                />
+              )}
+            </Drawn>
           </ComposedChart>
         </ResponsiveContainer>
       </Later>
     </div>
   );
 }
+
+interface MeasuredProps {
+  readonly places: readonly (readonly [number, number])[];
+  readonly stroke: string;
+  readonly strokeDasharray?: string;
+}
+
+/** A line through what was measured, with a ring at each of it. */
+const Measured = ({ places, stroke, strokeDasharray }: MeasuredProps) => (
+  <>
+    <path d={through(places)} {...{ fill: 'none', stroke, strokeWidth: 2.2, strokeDasharray }} />
+    <Dots places={places} radius={3} fill="var(--paper)" stroke={stroke} />
+  </>
+);
 
 /**
  * Flow over pressure: what the turns move dashed, the line through the points, and what is asked for at the duty's
@@ -151,14 +146,10 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
   const step = niceStep(most / 6);
   const ticks = Array.from({ length: Math.ceil(most / step) + 1 }, (_, i) => i * step);
   const last = present(ticks.at(-1));
-  const measured = judged.points.map((point, i) => ({
-    pressure: present(slip.pressuresKpa[i]),
-    flow: point.flowM3h,
-    power: point.powerKw,
-  }));
-  const line = [0, last].map((pressure) => ({ pressure, fitted: slip.line[0] + slip.line[1] * pressure }));
-  const mostPower = Math.max(...measured.map(({ power }) => power));
-  const mostFlow = Math.max(slip.theoreticalM3h, ...measured.map(({ flow }) => flow));
+  const flows = upTo(Math.max(slip.theoreticalM3h, ...judged.points.map(({ flowM3h }) => flowM3h)) * 1.08);
+  const powers = upTo(Math.max(...judged.points.map(({ powerKw }) => powerKw)));
+  const pressureAt = (i: number) => present(slip.pressuresKpa[i]);
+  const fitted = [0, last].map((pressure) => [pressure, slip.line[0] + slip.line[1] * pressure] as const);
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   const pressureAxis = (
     <XAxis dataKey="pressure" type="number" domain={[0, last]} tickFormatter={sayMark} ticks={ticks} {...axis} />
@@ -171,37 +162,50 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
       </p>
       <ResponsiveContainer width="100%" height={270}>
         <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
           {pressureAxis}
-          <YAxis width={46} tickFormatter={sayMark} {...axis} {...upTo(mostFlow * 1.08)} />
-          <ReferenceLine y={slip.theoreticalM3h} stroke="var(--ink)" strokeDasharray="7 4" />
-          <Line
-            data={line}
-            dataKey="fitted"
-            stroke="var(--lake)"
-            strokeWidth={2.4}
-            dot={false}
-            isAnimationActive={false}
-          />
-          <Scatter data={measured} dataKey="flow" fill="var(--ink)" isAnimationActive={false} />
-          <ReferenceLine
-            segment={[
-              { x: slip.dutyKpa, y: slip.leastM3h },
-              { x: slip.dutyKpa, y: slip.theoreticalM3h },
-            ]}
-            stroke={tone}
-            strokeWidth={4}
-          />
+          <YAxis width={46} tickFormatter={sayMark} {...axis} {...flows} />
+          <Drawn>
+            {(place) => (
+              <>
+                <Grid place={place} xs={ticks} ys={flows.ticks} />
+                <path
+                  d={through([place(0, slip.theoreticalM3h), place(last, slip.theoreticalM3h)])}
+                  {...{ stroke: 'var(--ink)', strokeDasharray: '7 4' }}
+                />
+                <path
+                  d={through(fitted.map(([pressure, flow]) => place(pressure, flow)))}
+                  {...{ stroke: 'var(--lake)', strokeWidth: 2.4 }}
+                />
+                <Dots
+                  places={judged.points.map(({ flowM3h }, i) => place(pressureAt(i), flowM3h))}
+                  {...{ radius: 4.5, fill: 'var(--ink)' }}
+                />
+                <path
+                  d={through([place(slip.dutyKpa, slip.leastM3h), place(slip.dutyKpa, slip.theoreticalM3h)])}
+                  {...{ stroke: tone, strokeWidth: 4 }}
+                />
+              </>
+            )}
+          </Drawn>
         </ComposedChart>
       </ResponsiveContainer>
       <p className="text-13 text-quiet">Shaft power, kW, over pressure, kPa</p>
       <Later height={150}>
         <ResponsiveContainer width="100%" height={150}>
-          <ComposedChart data={measured} margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--line)" strokeDasharray="2 4" />
+          <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
             {pressureAxis}
-            <YAxis width={46} tickFormatter={sayMark} {...axis} {...upTo(mostPower)} />
-            <Line dataKey="power" stroke="var(--plum)" strokeWidth={2.2} isAnimationActive={false} />
+            <YAxis width={46} tickFormatter={sayMark} {...axis} {...powers} />
+            <Drawn>
+              {(place) => (
+                <>
+                  <Grid place={place} xs={ticks} ys={powers.ticks} />
+                  <Measured
+                    places={judged.points.map(({ powerKw }, i) => place(pressureAt(i), powerKw))}
+                    stroke="var(--plum)"
+                  />
+                </>
+              )}
+            </Drawn>
           </ComposedChart>
         </ResponsiveContainer>
       </Later>
