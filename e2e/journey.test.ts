@@ -306,7 +306,7 @@ test('test: the first run fails and goes back with its reason, the second passes
   await bench.select('#run select', 'internal leakage');
   await click(bench, 'button', 'Run 1 through the points');
   await waitForText(bench, 'Run 1: fail. Outside the tolerance in flow and head');
-  await bench.waitForSelector('.recharts-surface');
+  await bench.waitForSelector('.recharts-surface circle');
   await fill(bench, 'Reason, kept in the record and printed in the report', 'ring clearance suspected');
   const rings = present(family.rebuild.find((step) => step.title === 'Wear rings'));
   await bench.select(`select:has(option[value="${rings.id}"])`, rings.id);

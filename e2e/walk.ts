@@ -222,7 +222,7 @@ export function walkThrough(walk: Walk): void {
     await click(tablet, 'button', 'Run 1 through the points');
     await waitForText(tablet, 'Run 1: pass.');
     await waitForText(tablet, family.test.kind === 'slip' ? 'of what the turns move' : 'Within the tolerance');
-    await tablet.waitForSelector('.recharts-surface');
+    await tablet.waitForSelector('.recharts-surface circle');
   });
   test('nothing was put into the console but the wrong move', () =>
     expect(tablet.faults.filter((fault) => !/422.*answer-action$/.test(fault.trim()))).toEqual([]));

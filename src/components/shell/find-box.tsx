@@ -2,24 +2,24 @@
 
 import { useCombobox } from 'downshift';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useId, useState } from 'react';
 import { findHits, useHits, type Hit } from './use-hits';
 
 /** Hits that the list shows at most. */
 const mostHits = 8;
 
 /** A slash brings the cursor here from anywhere but a field. */
-function useSlash(focus: () => void): void {
+function useSlash(fieldId: string): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
       if (event.key !== '/' || isTyping) return;
       event.preventDefault();
-      focus();
+      document.getElementById(fieldId)?.focus();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [focus]);
+  }, [fieldId]);
 }
 
 function AnswerToRead({ hit }: { readonly hit: Hit }) {
@@ -52,10 +52,9 @@ function AnswerToRead({ hit }: { readonly hit: Hit }) {
  */
 export function FindBox() {
   const router = useRouter();
-  const [field, setField] = useState<HTMLInputElement | null>(null);
+  const fieldId = useId();
   const [text, setText] = useState('');
   const takeField = useCallback((element: HTMLInputElement | null) => {
-    setField(element);
     // What was typed before the page came alive is not lost.
     if (element?.value) setText(element.value);
   }, []);
@@ -69,13 +68,14 @@ export function FindBox() {
     items,
     inputValue: text,
     selectedItem: null,
+    inputId: fieldId,
     itemToString: (hit) => hit?.tag ?? '',
     onInputValueChange: ({ inputValue, type }) => {
       if (type === useCombobox.stateChangeTypes.InputChange) setText(inputValue);
     },
     onSelectedItemChange: ({ selectedItem }) => selectedItem && open(selectedItem),
   });
-  useSlash(() => field?.focus());
+  useSlash(fieldId);
   /** Enter without a choice opens the first hit of what is typed, also when the list is not there yet. */
   const openFirst = async () => {
     const [first] = (await findHits(text.trim()).catch(() => null))?.strips ?? [];

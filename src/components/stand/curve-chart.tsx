@@ -1,13 +1,12 @@
 'use client';
 
 import { present } from '@/core/present';
-import { ComposedChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { evaluate } from '@/core/sums';
 import type { JudgedRun } from '@/core/testing';
 import type { Duty } from '@/core/record';
-import { axis, Dots, Drawn, Grid, through } from '../chart/drawn';
+import { Dots, Measured, Plot, through } from '../chart/plot';
+import { niceStep, upTo } from '../chart/round-axis';
 import { Later } from '../ui/later';
-import { niceStep, sayMark, upTo } from './round-axis';
 
 interface Props {
   readonly judged: JudgedRun;
@@ -44,98 +43,51 @@ function HeadChart({
   const heads = upTo(mostHead * 1.08);
   const powers = upTo(Math.max(...points.map(({ powerKw }) => powerKw)));
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
-  const flowAxis = (
-    <XAxis dataKey="flow" type="number" domain={[0, most]} tickFormatter={sayMark} ticks={ticks} {...axis} />
-  );
   return (
     <div role="img" aria-label={`Head over flow: ${judged.reason}`}>
       <p className="text-13 text-quiet">Head, m — dots measured, line fitted, cross: tolerance round the guarantee</p>
-      <ResponsiveContainer width="100%" height={250}>
-        <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
-          {flowAxis}
-          <YAxis width={46} tickFormatter={sayMark} {...axis} {...heads} />
-          <Drawn>
-            {(place) => {
-              const { flowM3h, headM } = guarantee;
-              const [left, top] = place(band.flow_m3h.min, band.head_m.max);
-              const [right, bottom] = place(band.flow_m3h.max, band.head_m.min);
-              const [middle, level] = place(flowM3h, headM);
-              return (
-                <>
-                  <Grid place={place} xs={ticks} ys={heads.ticks} />
-                  <rect
-                    {...{ x: left, y: top, width: right - left, height: bottom - top }}
-                    {...{ fill: tone, fillOpacity: 0.08 }}
-                  />
-                  <path
-                    d={through(curve.map(([flow, head]) => place(flow, head)))}
-                    {...{ fill: 'none', stroke: 'var(--lake)', strokeWidth: 2.4 }}
-                  />
-                  <Dots places={points.map((one) => place(one.flowM3h, one.headM))} radius={4.5} fill="var(--ink)" />
-                  <path
-                    d={`M${left},${level}H${right}M${middle},${top}V${bottom}`}
-                    {...{ stroke: tone, strokeWidth: 3 }}
-                  />
-                  <Dots places={[[middle, level]]} radius={4} fill={tone} stroke="var(--paper)" />
-                </>
-              );
-            }}
-          </Drawn>
-        </ComposedChart>
-      </ResponsiveContainer>
+      <Plot height={250} xs={ticks} ys={heads.ticks}>
+        {(place) => {
+          const [left, top] = place(band.flow_m3h.min, band.head_m.max);
+          const [right, bottom] = place(band.flow_m3h.max, band.head_m.min);
+          const [middle, level] = place(guarantee.flowM3h, guarantee.headM);
+          return (
+            <>
+              <rect
+                {...{ x: left, y: top, width: right - left, height: bottom - top }}
+                {...{ fill: tone, fillOpacity: 0.08 }}
+              />
+              <path
+                d={through(curve.map(([flow, head]) => place(flow, head)))}
+                {...{ fill: 'none', stroke: 'var(--lake)', strokeWidth: 2.4 }}
+              />
+              <Dots places={points.map((one) => place(one.flowM3h, one.headM))} radius={4.5} fill="var(--ink)" />
+              <path d={`M${left},${level}H${right}M${middle},${top}V${bottom}`} stroke={tone} strokeWidth={3} />
+              <Dots places={[[middle, level]]} radius={4} fill={tone} stroke="var(--paper)" />
+            </>
+          );
+        }}
+      </Plot>
       <p className="text-13 text-quiet">
         Shaft power, kW (left, solid) and efficiency, % (right, dashed) over flow, m³/h
       </p>
       <Later height={170}>
-        <ResponsiveContainer width="100%" height={170}>
-          <ComposedChart margin={{ top: 6, right: 0, bottom: 0, left: 0 }} accessibilityLayer={false}>
-            {flowAxis}
-            <YAxis yAxisId="power" width={46} tickFormatter={sayMark} {...axis} {...powers} />
-            <YAxis
-              yAxisId="efficiency"
-              orientation="right"
-              width={42}
-              domain={[0, 100]}
-              ticks={[0, 25, 50, 75, 100]}
-              {...axis}
-            />
-            <Drawn yAxisId="power">
-              {(place) => (
-                <>
-                  <Grid place={place} xs={ticks} ys={powers.ticks} />
-                  <Measured places={points.map((one) => place(one.flowM3h, one.powerKw))} stroke="var(--plum)" />
-                </>
-              )}
-            </Drawn>
-            <Drawn yAxisId="efficiency">
-              {(place) => (
-                <Measured
-                  places={points.map((one) => place(one.flowM3h, one.efficiencyPct))}
-                  stroke="var(--moss)"
-                  strokeDasharray="6 4"
-                />
-              )}
-            </Drawn>
-          </ComposedChart>
-        </ResponsiveContainer>
+        <Plot height={170} xs={ticks} ys={powers.ticks} right={[0, 25, 50, 75, 100]}>
+          {(place, placeAtRight) => (
+            <>
+              <Measured places={points.map((one) => place(one.flowM3h, one.powerKw))} stroke="var(--plum)" />
+              <Measured
+                places={points.map((one) => placeAtRight(one.flowM3h, one.efficiencyPct))}
+                stroke="var(--moss)"
+                strokeDasharray="6 4"
+              />
+            </>
+          )}
+        </Plot>
       </Later>
     </div>
   );
 }
-
-interface MeasuredProps {
-  readonly places: readonly (readonly [number, number])[];
-  readonly stroke: string;
-  readonly strokeDasharray?: string;
-}
-
-/** A line through what was measured, with a ring at each of it. */
-const Measured = ({ places, stroke, strokeDasharray }: MeasuredProps) => (
-  <>
-    <path d={through(places)} {...{ fill: 'none', stroke, strokeWidth: 2.2, strokeDasharray }} />
-    <Dots places={places} radius={3} fill="var(--paper)" stroke={stroke} />
-  </>
-);
 
 /**
  * Flow over pressure: what the turns move dashed, the line through the points, and what is asked for at the duty's
@@ -151,63 +103,44 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
   const pressureAt = (i: number) => present(slip.pressuresKpa[i]);
   const fitted = [0, last].map((pressure) => [pressure, slip.line[0] + slip.line[1] * pressure] as const);
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
-  const pressureAxis = (
-    <XAxis dataKey="pressure" type="number" domain={[0, last]} tickFormatter={sayMark} ticks={ticks} {...axis} />
-  );
   return (
     <div role="img" aria-label={`Flow over pressure: ${judged.reason}`}>
       <p className="text-13 text-quiet">
         Flow, m³/h, over pressure, kPa — dots measured, line fitted, dashed: what the turns move, bar: what is asked for
         at the duty
       </p>
-      <ResponsiveContainer width="100%" height={270}>
-        <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
-          {pressureAxis}
-          <YAxis width={46} tickFormatter={sayMark} {...axis} {...flows} />
-          <Drawn>
-            {(place) => (
-              <>
-                <Grid place={place} xs={ticks} ys={flows.ticks} />
-                <path
-                  d={through([place(0, slip.theoreticalM3h), place(last, slip.theoreticalM3h)])}
-                  {...{ stroke: 'var(--ink)', strokeDasharray: '7 4' }}
-                />
-                <path
-                  d={through(fitted.map(([pressure, flow]) => place(pressure, flow)))}
-                  {...{ stroke: 'var(--lake)', strokeWidth: 2.4 }}
-                />
-                <Dots
-                  places={judged.points.map(({ flowM3h }, i) => place(pressureAt(i), flowM3h))}
-                  {...{ radius: 4.5, fill: 'var(--ink)' }}
-                />
-                <path
-                  d={through([place(slip.dutyKpa, slip.leastM3h), place(slip.dutyKpa, slip.theoreticalM3h)])}
-                  {...{ stroke: tone, strokeWidth: 4 }}
-                />
-              </>
-            )}
-          </Drawn>
-        </ComposedChart>
-      </ResponsiveContainer>
+      <Plot height={270} xs={ticks} ys={flows.ticks}>
+        {(place) => (
+          <>
+            <path
+              d={through([place(0, slip.theoreticalM3h), place(last, slip.theoreticalM3h)])}
+              {...{ stroke: 'var(--ink)', strokeDasharray: '7 4' }}
+            />
+            <path
+              d={through(fitted.map(([pressure, flow]) => place(pressure, flow)))}
+              {...{ stroke: 'var(--lake)', strokeWidth: 2.4 }}
+            />
+            <Dots
+              places={judged.points.map(({ flowM3h }, i) => place(pressureAt(i), flowM3h))}
+              {...{ radius: 4.5, fill: 'var(--ink)' }}
+            />
+            <path
+              d={through([place(slip.dutyKpa, slip.leastM3h), place(slip.dutyKpa, slip.theoreticalM3h)])}
+              {...{ stroke: tone, strokeWidth: 4 }}
+            />
+          </>
+        )}
+      </Plot>
       <p className="text-13 text-quiet">Shaft power, kW, over pressure, kPa</p>
       <Later height={150}>
-        <ResponsiveContainer width="100%" height={150}>
-          <ComposedChart margin={{ top: 6, right: 16, bottom: 0, left: 0 }} accessibilityLayer={false}>
-            {pressureAxis}
-            <YAxis width={46} tickFormatter={sayMark} {...axis} {...powers} />
-            <Drawn>
-              {(place) => (
-                <>
-                  <Grid place={place} xs={ticks} ys={powers.ticks} />
-                  <Measured
-                    places={judged.points.map(({ powerKw }, i) => place(pressureAt(i), powerKw))}
-                    stroke="var(--plum)"
-                  />
-                </>
-              )}
-            </Drawn>
-          </ComposedChart>
-        </ResponsiveContainer>
+        <Plot height={150} xs={ticks} ys={powers.ticks}>
+          {(place) => (
+            <Measured
+              places={judged.points.map(({ powerKw }, i) => place(pressureAt(i), powerKw))}
+              stroke="var(--plum)"
+            />
+          )}
+        </Plot>
       </Later>
     </div>
   );

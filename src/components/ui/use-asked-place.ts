@@ -29,6 +29,9 @@ function subscribe(listener: () => void): () => void {
 /** The visit of this moment; the hook learns of it a little later where the router says nothing. */
 export const visitNow = () => `${repeatedAt}${window.location.hash}`;
 
+/** What a server draws: the same as a browser whose address asks for no place, so that nothing is drawn twice. */
+const firstVisit = () => '0';
+
 export interface AskedPlace {
   /** The address's part after and with `#`, as it changes (the router changes it without an event). */
   readonly hash: string;
@@ -38,7 +41,7 @@ export interface AskedPlace {
 
 /** The place that the address asks for; its element is brought into view on each visit. */
 export function useAskedPlace(): AskedPlace {
-  const visit = useSyncExternalStore(subscribe, visitNow, () => '');
+  const visit = useSyncExternalStore(subscribe, visitNow, firstVisit);
   const at = visit.indexOf('#');
   const hash = at < 0 ? '' : visit.slice(at);
   useEffect(() => {
