@@ -207,27 +207,35 @@ async function javascriptOf(page, base, all) {
   return found;
 }
 
+/** Runs in the page. */
+function pickSeat() {
+  const rows = [...document.querySelectorAll('li[id^="point-"] button[aria-expanded]')];
+  const seat = rows.find((row) => row.textContent?.includes('Shaft at the wet-end bearing seat'));
+  if (seat instanceof HTMLElement) seat.click();
+}
+
 /** @param {Awaited<ReturnType<typeof plainPage>>} plain @param {string} address */
 async function keysAt(plain, address) {
-  await plain.look(address);
-  await plain.evaluate(`document.querySelector('input[aria-label^="Reading of"]').focus()`);
   /** @param {string} key @param {string} text */
   const press = async (key, text) => {
     await plain.evaluate(`(${fromKey})(${JSON.stringify(text)})`);
     await plain.press(key);
     return Number(await plain.evaluate('shown'));
   };
-  // Less than any before it, so that the page says it: in a folder that stays, than that of the run before.
-  const said = String(
-    await plain.evaluate(`document.querySelector('[aria-label="Reading to enter"]')?.textContent ?? ''`),
-  );
-  const worst = /worst so far ([\d.]+)/.exec(said)?.[1];
-  const value = (Number(worst ?? 44.997) - 0.001).toFixed(3);
   const digits = [];
-  for (const digit of value) digits.push(await press(digit, ''));
-  return {
-    digit: quantile(digits, 0.5),
-    slowestDigit: Math.max(...digits),
-    verdict: await press('Enter', `worst so far ${value}`),
-  };
+  const verdicts = [];
+  for (let i = 0; i < timesLooked; i++) {
+    await plain.look(address);
+    // Always the same point, however much is measured: a shaft, of which the thinnest place decides.
+    await plain.evaluate(`(${pickSeat})()`);
+    await plain.evaluate(`(${untilQuiet})()`);
+    const said = await plain.evaluate(`document.querySelector('[aria-label="Reading to enter"]').textContent`);
+    // Less than any before it, so that the page says it: in a folder that stays, than that of the run before.
+    const worst = /worst so far ([\d.]+)/.exec(String(said))?.[1];
+    const value = (Number(worst ?? 44.997) - 0.001).toFixed(3);
+    await plain.evaluate(`document.querySelector('input[aria-label^="Reading of"]').select()`);
+    for (const digit of value) digits.push(await press(digit, ''));
+    verdicts.push(await press('Enter', `worst so far ${value}`));
+  }
+  return { digit: quantile(digits, 0.5), slowestDigit: Math.max(...digits), verdict: quantile(verdicts, 0.5) };
 }

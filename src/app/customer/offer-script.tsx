@@ -1,3 +1,4 @@
+import { startTransition } from 'react';
 import { hydrateRoot } from 'react-dom/client';
 import { Alive } from '@/components/shell/alive';
 import { CustomerPage } from '@/components/customer/customer-page';
@@ -9,11 +10,14 @@ import { CustomerPage } from '@/components/customer/customer-page';
 const [place, data] = ['offer', 'offer-data'].map((id) => document.getElementById(id));
 if (place && data) {
   const props = JSON.parse(data.textContent) as Parameters<typeof CustomerPage>[0];
-  hydrateRoot(
-    place,
-    <>
-      <CustomerPage {...props} />
-      <Alive />
-    </>,
-  );
+  // In small pieces of time: it stands already, and whoever reads and scrolls is not held up.
+  startTransition(() => {
+    hydrateRoot(
+      place,
+      <>
+        <CustomerPage {...props} />
+        <Alive />
+      </>,
+    );
+  });
 }

@@ -291,7 +291,7 @@ export function MeasureEntry({ form, view, phase }: EntryProps<FormOf<'measure'>
   );
 }
 
-/** Every sum comes with its schema: they are fetched when an action that sets or heats something is opened. */
+/** Every sum comes with its schema: they are fetched when an action that sets something is opened. */
 export function SettingEntry(props: EntryProps<FormOf<'setting'>>) {
   return (
     <>
@@ -321,7 +321,7 @@ export function HeatEntry(props: EntryProps<FormOf<'heat'>>) {
         />
       </label>
       <FetchedAtOnce
-        fetchIt={() => import('./setting-shown').then((module) => module.HeatShown)}
+        fetchIt={() => import('./heat-shown').then((module) => module.HeatShown)}
         props={{ form, record: view.record, family: view.family, room: readNumber(entry.ambient) ?? 20 }}
         waiting={<p className="text-quiet">Reckoning the temperature.</p>}
       />
