@@ -1,6 +1,17 @@
 import { named } from './by-name';
 import { present } from '@/core/present';
-import { base, click, fill, open, openBrowser, openDevice, signIn, waitForText, type OpenedBrowser } from './browser';
+import {
+  addressOf,
+  base,
+  click,
+  fill,
+  open,
+  openBrowser,
+  openDevice,
+  signIn,
+  waitForText,
+  type OpenedBrowser,
+} from './browser';
 
 /** What the shop remembers and hands out: finding by a state, a pump over its visits, hours, a day's list, a calendar. */
 let opened: OpenedBrowser;
@@ -18,6 +29,16 @@ test('pumps in a state are found by its name', async () => {
   await waitForText(desk, 'Pumps on hold');
   const tags = await desk.$$eval('[role=option] b', (all) => all.map((one) => one.textContent));
   expect(tags).toContain('P-0420');
+});
+
+test('what is typed while a slow page comes to life is looked for whole', async () => {
+  await desk.emulateCPUThrottling(6);
+  for (let i = 0; i < 4; i++) {
+    await desk.goto(addressOf(desk), { waitUntil: 'domcontentloaded' });
+    await fill(desk, 'Find a pump', 'on hold', 'combobox');
+    await waitForText(desk, 'Pumps on hold');
+  }
+  await desk.emulateCPUThrottling(1);
 });
 
 test('n goes from one pump that needs me to the next', async () => {

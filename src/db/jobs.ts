@@ -279,37 +279,6 @@ export async function readFloorVersion(connection: Connection): Promise<FloorVer
   return { version: `${row?.jobs ?? ''}.${plan}`, plan };
 }
 
-/** Orders with lines that are not received in full, over all jobs, for the parts desk. */
-export async function listOpenOrders(connection: Connection, limit: number) {
-  // Only the receipts of open jobs are summed: over all of them it took seconds with 20 000 jobs.
-  const received = sql<string>`coalesce(sum(${t.receipts.quantity}), 0)`;
-  const rows = await connection
-    .select({
-      tag: t.jobs.tag,
-      orderId: t.purchaseOrders.id,
-      number: t.purchaseOrders.number,
-      supplier: t.purchaseOrders.supplier,
-      dueOn: t.purchaseOrders.dueOn,
-      partRef: t.purchaseOrderLines.partRef,
-      partNumber: t.purchaseOrderLines.number,
-      quantity: t.purchaseOrderLines.quantity,
-      sent: t.purchaseOrderLines.sent,
-      received,
-      familyId: t.jobs.familyId,
-      familyVersion: t.jobs.familyVersion,
-    })
-    .from(t.jobs)
-    .innerJoin(t.purchaseOrders, eq(t.purchaseOrders.jobId, t.jobs.id))
-    .innerJoin(t.purchaseOrderLines, eq(t.purchaseOrderLines.orderId, t.purchaseOrders.id))
-    .leftJoin(t.receipts, and(eq(t.receipts.jobId, t.jobs.id), eq(t.receipts.lineId, t.purchaseOrderLines.id)))
-    .where(isNull(t.jobs.closedAt))
-    .groupBy(t.purchaseOrderLines.id)
-    .having(sql`${received} < ${t.purchaseOrderLines.quantity}`)
-    .orderBy(asc(t.purchaseOrders.dueOn), asc(t.purchaseOrders.number), asc(t.purchaseOrderLines.id))
-    .limit(limit);
-  return rows.map((row) => ({ ...row, received: Number(row.received) }));
-}
-
 /** Tags after one, in their order, for reading every job. */
 export async function listTags(connection: Connection, after: string, limit: number): Promise<readonly Tag[]> {
   const rows = await connection

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, sql, lt } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, inArray, isNull, sql, lt } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { randomUUID } from 'node:crypto';
 import * as z from 'zod';
@@ -17,6 +17,7 @@ import type { ShopOrderState, StockMoveKind } from '@/core/record';
 import { numberKey } from '@/core/supply';
 import { fromJson, readAtOnce, type Connection, type Database } from './client';
 import * as t from './schema';
+import { query, readRows } from './written-once';
 
 /** As many as a shop keeps in its catalogue at most; more would be a mistake of an import. */
 const most = 20_000;
@@ -227,42 +228,29 @@ export async function replaceSupplyLines(
 
 const blocksSchema = z.array(z.string());
 
+const { numberKey: _key, ...lineColumns } = getTableColumns(t.supplyLines);
+const linesOfDesk = query(
+  {
+    ...lineColumns,
+    ...{ id: t.jobs.id, headHash: t.jobs.headHash },
+    ...{ promisedOn: t.jobs.promisedOn, station: t.jobs.station, hold: t.jobs.hold },
+    ...{ maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
+    ...{ goesOn: t.plannedPumps.goesOn, isByHands: t.plannedPumps.isByHands },
+  },
+  `from supply_lines inner join jobs on jobs.tag = supply_lines.tag inner join pumps on pumps.id = jobs.pump_id
+   inner join customers on customers.id = jobs.customer_id left join planned_pumps on planned_pumps.tag = supply_lines.tag
+   where jobs.closed_at is null order by supply_lines.needed_by, supply_lines.tag, supply_lines.part_ref limit ?`,
+);
+
 /** What is to come or to be arranged over all open jobs, the most urgent first, with what the desk says of each job. */
 export async function listSupplyLines(connection: Connection, limit = 5000) {
-  // Once a job, not once a line: it is by far the longest of what is read.
-  const standings = connection
-    .select({ tag: t.jobs.tag, standing: t.jobs.standing })
-    .from(t.jobs)
-    .where(
-      and(
-        isNull(t.jobs.closedAt),
-        inArray(t.jobs.tag, connection.select({ tag: t.supplyLines.tag }).from(t.supplyLines)),
-      ),
-    );
-  const lines = connection
-    .select({
-      line: t.supplyLines,
-      ...{ promisedOn: t.jobs.promisedOn, station: t.jobs.station, hold: t.jobs.hold },
-      ...{ maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
-      planned: { goesOn: t.plannedPumps.goesOn, isByHands: t.plannedPumps.isByHands },
-    })
-    .from(t.supplyLines)
-    .innerJoin(t.jobs, eq(t.jobs.tag, t.supplyLines.tag))
-    .innerJoin(t.pumps, eq(t.pumps.id, t.jobs.pumpId))
-    .innerJoin(t.customers, eq(t.customers.id, t.jobs.customerId))
-    .leftJoin(t.plannedPumps, eq(t.plannedPumps.tag, t.supplyLines.tag))
-    .where(isNull(t.jobs.closedAt))
-    .orderBy(asc(t.supplyLines.neededBy), asc(t.supplyLines.tag), asc(t.supplyLines.partRef))
-    .limit(limit);
-  const [stood, rows] = await Promise.all([standings, lines]);
-  const byTag = new Map<string, object>(stood.map(({ tag, standing }) => [tag, fromJson(standing) as object]));
-  return rows.flatMap(({ line: { numberKey: _key, ...line }, planned, ...row }) => {
-    const standing = byTag.get(line.tag);
-    // A job that was closed between the two has left the desk.
-    if (!standing) return [];
-    const dated = datedByPlan({ ...line, blocks: blocksSchema.parse(fromJson(line.blocks)) }, planned);
-    return [{ ...row, standing, line: dated }];
-  });
+  const rows = await readRows(connection, linesOfDesk, [limit]);
+  return rows.map(
+    ({ id, headHash, promisedOn, station, hold, maker, model, customer, goesOn, isByHands, blocks, ...line }) => ({
+      ...{ id, headHash, promisedOn, station, hold: fromJson(hold), maker, model, customer },
+      line: datedByPlan({ ...line, blocks: blocksSchema.parse(fromJson(blocks)) }, { goesOn, isByHands }),
+    }),
+  );
 }
 
 /** Pieces of a number that other jobs have spoken for and not taken from the shelf yet. */

@@ -30,11 +30,8 @@ export async function withStandings<Row extends Head>(
   connection: Connection,
   rows: readonly Row[],
 ): Promise<readonly { readonly row: Row; readonly standing: Standing }[]> {
-  const missing = rows.filter(({ headHash }) => !known.has(headHash));
-  const read = await listStandings(
-    connection,
-    missing.map(({ id }) => id),
-  );
+  const missing = new Set(rows.filter(({ headHash }) => !known.has(headHash)).map(({ id }) => id));
+  const read = await listStandings(connection, [...missing]);
   const byId = new Map(read.map(({ id, headHash, standing }) => [id, readStanding(headHash, standing)]));
   // A job that ended meanwhile and was taken out has none.
   return rows.flatMap((row) => {

@@ -70,9 +70,6 @@ export function FindBox() {
     selectedItem: null,
     inputId: fieldId,
     itemToString: (hit) => hit?.tag ?? '',
-    onInputValueChange: ({ inputValue, type }) => {
-      if (type === useCombobox.stateChangeTypes.InputChange) setText(inputValue);
-    },
     onSelectedItemChange: ({ selectedItem }) => selectedItem && open(selectedItem),
   });
   useSlash(fieldId);
@@ -90,6 +87,8 @@ export function FindBox() {
         <input
           {...combobox.getInputProps({
             ref: takeField,
+            // Not told by the box itself: a letter that brings the page to life comes before it listens to its own state.
+            onChange: (event) => setText(event.currentTarget.value),
             onKeyDown: (event) => {
               if (event.key === 'Escape') setText('');
               if (event.key === 'Enter' && combobox.highlightedIndex < 0 && text.trim()) void openFirst();

@@ -19,6 +19,19 @@ function nearest(top: bigint, bottom: bigint): number {
   return Number(top < 0n ? -rounded : rounded);
 }
 
+/**
+ * The same of whole numbers without big ones, which take many times as long; null where a sum could go beyond what a
+ * number holds exactly. Nearly all amounts and percentages of a quote are whole.
+ */
+function nearestWhole(top: number, bottom: number): number | null {
+  const halves = 2 * Math.abs(top) + bottom;
+  if (!Number.isInteger(top) || !Number.isSafeInteger(halves)) return null;
+  const rounded = (halves - (halves % (2 * bottom))) / (2 * bottom);
+  return top < 0 ? 0 - rounded : rounded;
+}
+
+const areWhole = (...values: readonly number[]) => values.every(Number.isInteger);
+
 /** The product of two numbers, or the hundredth part of it, rounded. */
 function product(one: Written, other: Written, hundredths: 0 | 2): number {
   return nearest(one.digits * other.digits, 10n ** BigInt(one.decimals + other.decimals + hundredths));
@@ -45,6 +58,8 @@ export function timesPrice(quantity: number, unitPriceMinor: number): number {
  */
 export function withMarkup(minor: number, pct: number): number {
   if (!areNumbers(minor, pct)) return Number.NaN;
+  const quick = areWhole(minor, pct) ? nearestWhole(minor * (100 + pct), 100) : null;
+  if (quick !== null) return quick;
   const { digits, decimals } = written(pct);
   const all = { digits: digits + 100n * 10n ** BigInt(decimals), decimals };
   return product(written(minor), all, 2);
@@ -56,7 +71,8 @@ export function withMarkup(minor: number, pct: number): number {
  */
 export function shareOf(minor: number, pct: number): number {
   if (!areNumbers(minor, pct)) return Number.NaN;
-  return product(written(minor), written(pct), 2);
+  const quick = areWhole(minor, pct) ? nearestWhole(minor * pct, 100) : null;
+  return quick ?? product(written(minor), written(pct), 2);
 }
 
 /**
@@ -65,6 +81,8 @@ export function shareOf(minor: number, pct: number): number {
  */
 export function hoursOf(minutes: number): number {
   if (!areNumbers(minutes)) return Number.NaN;
+  const quick = areWhole(minutes) ? nearestWhole(100 * minutes, 60) : null;
+  if (quick !== null) return quick / 100;
   const { digits, decimals } = written(minutes);
   return nearest(100n * digits, 60n * 10n ** BigInt(decimals)) / 100;
 }

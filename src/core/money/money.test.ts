@@ -39,6 +39,15 @@ describe('money is rounded by one rule, as exact fractions are', () => {
       }),
       runs,
     ));
+  test('whole amounts and percentages, below nought too, also beyond what a number holds exactly', () =>
+    fc.assert(
+      fc.property(fc.maxSafeInteger(), fc.integer({ min: -100, max: 1000 }), (amount, pct) => {
+        const away = (top: bigint, bottom: bigint) => (top < 0n ? -nearest(-top, bottom) : nearest(top, bottom)) + 0;
+        expect(shareOf(amount, pct)).toBe(away(BigInt(amount) * BigInt(pct), 100n));
+        expect(withMarkup(amount, pct)).toBe(away(BigInt(amount) * BigInt(100 + pct), 100n));
+      }),
+      runs,
+    ));
   test('hours of minutes, to the hundredth', () =>
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 100_000 }), (minutes) =>

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { standingSchema } from '@/core/lifecycle';
+import type { Standing } from '@/core/lifecycle';
 import {
   effectOf,
   openOf,
@@ -9,7 +9,6 @@ import {
   type Reliability,
   type ShopOrder,
 } from '@/core/purchasing';
-import { remembered } from '@/core/remembered';
 import { numberKey } from '@/core/supply';
 import {
   listEndedOrders,
@@ -25,6 +24,7 @@ import {
   listTagsOfOrders,
 } from '@/db';
 import type { Context } from '../context';
+import { withStandings } from '../standings';
 import { planFingerprint, planOfAll } from '../supply/place-orders';
 import { claimantsOf, dueOf, orderOf } from '../supply/shop-orders';
 import { defineUseCase } from '../use-case';
@@ -40,13 +40,10 @@ async function frameOf({ shopAtHand, now }: Context) {
 
 type Row = Awaited<ReturnType<typeof listSupplyLines>>[number];
 
-/** What is left of a job, read once for all of its lines. */
-const remainingOf = remembered((standing: object) => standingSchema.parse(standing).remaining);
-
 /** A line with what it does to its job's promise. */
-function deskLine({ line, maker, model, customer, promisedOn, standing, station, hold }: Row, today: string) {
-  const remaining = remainingOf(standing);
-  const effect = effectOf(line, { remaining, promisedOn, today });
+function deskLine({ row, standing }: { readonly row: Row; readonly standing: Standing }, today: string) {
+  const { line, maker, model, customer, promisedOn, station, hold } = row;
+  const effect = effectOf(line, { remaining: standing.remaining, promisedOn, today });
   return { ...line, pump: `${maker} ${model}`.trim(), customer, promisedOn, station, isHeld: hold !== null, effect };
 }
 
@@ -87,7 +84,7 @@ export const readPartsDesk = defineUseCase({
     return {
       ...{ today, currency, orders },
       plan: { orders: plan.orders, takes: plan.takes.length, cannot: plan.cannot.map(({ name }) => name) },
-      lines: rows.map((row) => deskLine(row, today)),
+      lines: (await withStandings(context.database, rows)).map((row) => deskLine(row, today)),
     };
   },
 });
@@ -100,9 +97,10 @@ export const readBuyingPlan = defineUseCase({
   async run(context) {
     const { today, currency } = await frameOf(context);
     const { rows, plan } = await planOfAll(context);
+    const risked = rows.filter(({ line }) => line.isAtRisk && line.toBuy > 0);
     return {
       ...{ today, currency, plan, basedOn: planFingerprint(plan) },
-      atRisk: rows.filter(({ line }) => line.isAtRisk && line.toBuy > 0).map((row) => deskLine(row, today)),
+      atRisk: (await withStandings(context.database, risked)).map((row) => deskLine(row, today)),
     };
   },
 });

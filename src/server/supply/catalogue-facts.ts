@@ -1,7 +1,7 @@
 import { dateFormat } from '@/words/formats';
 import { buyingPlan, buyingTask, type BuyingAsked, type BuyingPlan, type SupplyLine } from '@/core/purchasing';
 import { LRUCache } from 'lru-cache';
-import { canonical, dayInZone } from '@/core/lifecycle';
+import { dayInZone } from '@/core/lifecycle';
 import type { OrderPlanResult } from '@/core/sums';
 import { listCatalogue, listStock, listSuppliers, readShop, type Connection } from '@/db';
 import type { Context } from '../context';
@@ -41,7 +41,7 @@ type Sum = NonNullable<ReturnType<typeof buyingTask>['sum']>;
 const solved = new LRUCache<string, Promise<OrderPlanResult>>({ max: 30 });
 
 function solve(sum: Sum): Promise<OrderPlanResult> {
-  const key = sha256(canonical(sum));
+  const key = sha256(JSON.stringify(sum));
   const known = solved.get(key);
   if (known) return known;
   const asked = reckonHeavy('order-plan', sum).then(({ result }) => result as OrderPlanResult);
