@@ -18,13 +18,13 @@ export function useStands(): boolean {
 
 interface Props {
   readonly children: ReactNode;
-  /** Room that is held for it until it is drawn, in pixels. */
+  /** Room that is held for it, in pixels. */
   readonly height: number;
 }
 
 /**
  * What lies below the first screen of a long page: the server does not draw it, and the page comes the sooner; the
- * browser makes it as soon as the page stands, and lays it out and paints it when it comes near the screen.
+ * browser draws it as soon as the page stands.
  */
 export function Later({ children, height }: Props) {
   const stands = useStands();
@@ -32,9 +32,8 @@ export function Later({ children, height }: Props) {
   useEffect(() => {
     if (stands) showAsked(own.current);
   }, [stands]);
-  const room = { contentVisibility: 'auto', containIntrinsicBlockSize: `auto ${height}px` } as const;
   return (
-    <div ref={own} style={stands ? room : { minHeight: height }}>
+    <div ref={own} style={stands ? undefined : { minHeight: height }}>
       {stands && children}
     </div>
   );
