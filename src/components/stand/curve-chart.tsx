@@ -53,13 +53,12 @@ function HeadChart({
           const [middle, level] = place(guarantee.flowM3h, guarantee.headM);
           return (
             <>
-              <rect
-                {...{ x: left, y: top, width: right - left, height: bottom - top }}
-                {...{ fill: tone, fillOpacity: 0.08 }}
-              />
+              <rect x={left} y={top} width={right - left} height={bottom - top} fill={tone} fillOpacity={0.08} />
               <path
                 d={through(curve.map(([flow, head]) => place(flow, head)))}
-                {...{ fill: 'none', stroke: 'var(--lake)', strokeWidth: 2.4 }}
+                fill="none"
+                stroke="var(--lake)"
+                strokeWidth={2.4}
               />
               <Dots places={points.map((one) => place(one.flowM3h, one.headM))} radius={4.5} fill="var(--ink)" />
               <path d={`M${left},${level}H${right}M${middle},${top}V${bottom}`} stroke={tone} strokeWidth={3} />
@@ -101,7 +100,10 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
   const flows = upTo(Math.max(slip.theoreticalM3h, ...judged.points.map(({ flowM3h }) => flowM3h)) * 1.08);
   const powers = upTo(Math.max(...judged.points.map(({ powerKw }) => powerKw)));
   const pressureAt = (i: number) => present(slip.pressuresKpa[i]);
-  const fitted = [0, last].map((pressure) => [pressure, slip.line[0] + slip.line[1] * pressure] as const);
+  const [atNoPressure, slope] = slip.line;
+  // Not beyond the pressure at which all of it slips back.
+  const until = slope < 0 ? Math.min(last, Math.max(0, -atNoPressure / slope)) : last;
+  const fitted = [0, until].map((pressure) => [pressure, atNoPressure + slope * pressure] as const);
   const tone = judged.verdict === 'pass' ? 'var(--moss)' : 'var(--jasper)';
   return (
     <div role="img" aria-label={`Flow over pressure: ${judged.reason}`}>
@@ -114,19 +116,23 @@ function SlipChart({ judged, slip }: { readonly judged: JudgedRun; readonly slip
           <>
             <path
               d={through([place(0, slip.theoreticalM3h), place(last, slip.theoreticalM3h)])}
-              {...{ stroke: 'var(--ink)', strokeDasharray: '7 4' }}
+              stroke="var(--ink)"
+              strokeDasharray="7 4"
             />
             <path
               d={through(fitted.map(([pressure, flow]) => place(pressure, flow)))}
-              {...{ stroke: 'var(--lake)', strokeWidth: 2.4 }}
+              stroke="var(--lake)"
+              strokeWidth={2.4}
             />
             <Dots
               places={judged.points.map(({ flowM3h }, i) => place(pressureAt(i), flowM3h))}
-              {...{ radius: 4.5, fill: 'var(--ink)' }}
+              radius={4.5}
+              fill="var(--ink)"
             />
             <path
               d={through([place(slip.dutyKpa, slip.leastM3h), place(slip.dutyKpa, slip.theoreticalM3h)])}
-              {...{ stroke: tone, strokeWidth: 4 }}
+              stroke={tone}
+              strokeWidth={4}
             />
           </>
         )}
