@@ -1,17 +1,6 @@
 import { named } from './by-name';
 import { present } from '@/core/present';
-import {
-  addressOf,
-  base,
-  click,
-  fill,
-  open,
-  openBrowser,
-  openDevice,
-  signIn,
-  waitForText,
-  type OpenedBrowser,
-} from './browser';
+import { base, click, fill, open, openBrowser, openDevice, signIn, waitForText, type OpenedBrowser } from './browser';
 
 /** What the shop remembers and hands out: finding by a state, a pump over its visits, hours, a day's list, a calendar. */
 let opened: OpenedBrowser;
@@ -34,7 +23,7 @@ test('pumps in a state are found by its name', async () => {
 test('what is typed while a slow page comes to life is looked for whole', async () => {
   await desk.emulateCPUThrottling(6);
   for (let i = 0; i < 4; i++) {
-    await desk.goto(addressOf(desk), { waitUntil: 'domcontentloaded' });
+    await desk.reload({ waitUntil: 'domcontentloaded' });
     await fill(desk, 'Find a pump', 'on hold', 'combobox');
     await waitForText(desk, 'Pumps on hold');
   }

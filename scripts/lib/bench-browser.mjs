@@ -72,8 +72,8 @@ function fromKey(text) {
 
 /**
  * A page of a browser that nobody examines, as people have it: with the domain of the running script that a driver
- * switches on, each request, timer and refusal of the page keeps its whole stack, and the longest task is half as long
- * again to twice as long.
+ * switches on, stacks are kept and functions parsed again for them, and the longest task is a fifth longer to twice as
+ * long (docs/decisions/0048).
  * @param {import('puppeteer-core').Browser} browser
  */
 async function plainPage(browser) {
@@ -211,7 +211,8 @@ async function javascriptOf(page, base, all) {
 function pickSeat() {
   const rows = [...document.querySelectorAll('li[id^="point-"] button[aria-expanded]')];
   const seat = rows.find((row) => row.textContent?.includes('Shaft at the wet-end bearing seat'));
-  if (seat instanceof HTMLElement) seat.click();
+  if (!(seat instanceof HTMLElement)) throw new Error('the sheet has no seat of the wet-end bearing');
+  seat.click();
 }
 
 /** @param {Awaited<ReturnType<typeof plainPage>>} plain @param {string} address */

@@ -85,7 +85,8 @@ function Frame({ place, xs, ys }: { readonly place: Place; readonly xs: Marks; r
       <path d={lines.join('')} stroke="var(--line)" strokeDasharray="2 4" />
       <path
         d={through([place(left, top), place(left, bottom), place(right, bottom)])}
-        {...{ fill: 'none', stroke: 'var(--quiet)' }}
+        fill="none"
+        stroke="var(--quiet)"
       />
       {xs.map((x) => {
         const [across, down] = place(x, bottom);
@@ -136,7 +137,7 @@ interface MeasuredProps {
 /** A line through what was measured, with a ring at each of it. */
 export const Measured = ({ places, stroke, strokeDasharray }: MeasuredProps) => (
   <>
-    <path d={through(places)} {...{ fill: 'none', stroke, strokeWidth: 2.2, strokeDasharray }} />
+    <path d={through(places)} fill="none" stroke={stroke} strokeWidth={2.2} strokeDasharray={strokeDasharray} />
     <Dots places={places} radius={3} fill="var(--paper)" stroke={stroke} strokeWidth={2.2} />
   </>
 );

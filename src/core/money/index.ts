@@ -19,22 +19,20 @@ function nearest(top: bigint, bottom: bigint): number {
   return Number(top < 0n ? -rounded : rounded);
 }
 
+const exactly = (one: Written, other: Written, bottom: number): number =>
+  nearest(one.digits * other.digits, BigInt(bottom) * 10n ** BigInt(one.decimals + other.decimals));
+
 /**
- * The same of whole numbers without big ones, which take many times as long; null where a sum could go beyond what a
- * number holds exactly. Nearly all amounts and percentages of a quote are whole.
+ * The product of two numbers over a whole one, rounded. Nearly all of a quote are whole and small: those need no big
+ * numbers, which take ten times as long.
  */
-function nearestWhole(top: number, bottom: number): number | null {
+function product(one: number, other: number, bottom: number): number {
+  const top = one * other;
   const halves = 2 * Math.abs(top) + bottom;
-  if (!Number.isInteger(top) || !Number.isSafeInteger(halves)) return null;
+  if (!Number.isInteger(one) || !Number.isInteger(other) || !Number.isSafeInteger(halves))
+    return exactly(written(one), written(other), bottom);
   const rounded = (halves - (halves % (2 * bottom))) / (2 * bottom);
   return top < 0 ? 0 - rounded : rounded;
-}
-
-const areWhole = (...values: readonly number[]) => values.every(Number.isInteger);
-
-/** The product of two numbers, or the hundredth part of it, rounded. */
-function product(one: Written, other: Written, hundredths: 0 | 2): number {
-  return nearest(one.digits * other.digits, 10n ** BigInt(one.decimals + other.decimals + hundredths));
 }
 
 /** What is no number is no amount. */
@@ -46,9 +44,7 @@ const areNumbers = (...values: readonly number[]) => values.every((value) => Num
  */
 export function timesPrice(quantity: number, unitPriceMinor: number): number {
   if (!areNumbers(quantity, unitPriceMinor)) return Number.NaN;
-  const whole = quantity * unitPriceMinor;
-  if (Number.isInteger(quantity) && Number.isInteger(unitPriceMinor) && Number.isSafeInteger(whole)) return whole;
-  return product(written(quantity), written(unitPriceMinor), 0);
+  return product(quantity, unitPriceMinor, 1);
 }
 
 /**
@@ -58,11 +54,9 @@ export function timesPrice(quantity: number, unitPriceMinor: number): number {
  */
 export function withMarkup(minor: number, pct: number): number {
   if (!areNumbers(minor, pct)) return Number.NaN;
-  const quick = areWhole(minor, pct) ? nearestWhole(minor * (100 + pct), 100) : null;
-  if (quick !== null) return quick;
+  if (Number.isInteger(pct)) return product(minor, 100 + pct, 100);
   const { digits, decimals } = written(pct);
-  const all = { digits: digits + 100n * 10n ** BigInt(decimals), decimals };
-  return product(written(minor), all, 2);
+  return exactly(written(minor), { digits: digits + 100n * 10n ** BigInt(decimals), decimals }, 100);
 }
 
 /**
@@ -71,8 +65,7 @@ export function withMarkup(minor: number, pct: number): number {
  */
 export function shareOf(minor: number, pct: number): number {
   if (!areNumbers(minor, pct)) return Number.NaN;
-  const quick = areWhole(minor, pct) ? nearestWhole(minor * pct, 100) : null;
-  return quick ?? product(written(minor), written(pct), 2);
+  return product(minor, pct, 100);
 }
 
 /**
@@ -81,8 +74,5 @@ export function shareOf(minor: number, pct: number): number {
  */
 export function hoursOf(minutes: number): number {
   if (!areNumbers(minutes)) return Number.NaN;
-  const quick = areWhole(minutes) ? nearestWhole(100 * minutes, 60) : null;
-  if (quick !== null) return quick / 100;
-  const { digits, decimals } = written(minutes);
-  return nearest(100n * digits, 60n * 10n ** BigInt(decimals)) / 100;
+  return product(minutes, 100, 60) / 100;
 }
