@@ -109,6 +109,30 @@ describe('runs of a plan', () => {
     expect(Math.abs(twice - 0.2)).toBeLessThan(0.025);
     expect(Math.abs(thrice - 0.04)).toBeLessThan(0.012);
   });
+  /** Two pumps, each tested by a tester of its own, or both by the one. */
+  const pair = (second: string, readyOn: readonly [string, string]): PlanAsked => ({
+    ...alone(100),
+    resources: ['Joss', 'Ines'].map((id) => ({ id, skills: [id] })),
+    jobs: readyOn.map((ready, j) => ({
+      ...{ id: `P-${j}`, weight: 1, ready, due: '2026-12-01' },
+      operations: [{ id: 'test', needs: [j === 0 ? 'Joss' : second], minutes: 100, split: false }],
+    })),
+  });
+  const [sooner, later] = ['2026-11-23T07:00', '2026-11-24T07:00'] as const;
+  test('which test fails in a run does not hang on what goes before it elsewhere', () => {
+    const firstOf = (otherReady: string) => endsOf(pair('Ines', [sooner, otherReady]), { runs: 300, failRate: 0.4 });
+    expect(new Set(firstOf(later)).size).toBeGreaterThan(2);
+    const early = endsOf(pair('Ines', [later, later]), { runs: 300, failRate: 0.4 });
+    const late = endsOf(pair('Ines', [later, sooner]), { runs: 300, failRate: 0.4 });
+    expect(late).toEqual(early);
+  });
+  test('a job that is put first is not kept by what is planned before it and comes as late', () => {
+    // Both wait for a part until the second day; the plan takes the first pump first, for there is one tester.
+    const both = pair('Joss', [later, later]);
+    expect(endsOf(both, {})).toEqual([1540, 1540, 1540]);
+    expect(endsOf(both, { first: 1 })).toEqual([1640, 1640, 1640]);
+    expect(endsOf(both, { first: 0 })).toEqual([1540, 1540, 1540]);
+  });
   test('a part that takes half as long again comes half as late again', () => {
     const runs = endsOf(alone(60, { ready: '2026-11-24T07:00' }), { leadOf: () => ({ p10: 1.5, p50: 1.5, p90: 1.5 }) });
     expect(runs).toEqual([2160 + 60, 2160 + 60, 2160 + 60]);

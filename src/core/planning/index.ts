@@ -1,5 +1,6 @@
 export { chanceOf, type Chance } from './chance';
 export { drawUpPlan, type DrawnUp } from './draw-up-plan';
+export type { Plan } from './first-plans';
 export { limitOf, waitsForHands, type Limit } from './limited-by';
 export { latestArrival, readyIfArriving } from './latest-arrival';
 export { minuteOf, minutesADay, timeOfDay, writeDay, writeMinute } from './plan-clock';

@@ -17,6 +17,8 @@ export interface Varies {
   /** The share of tests that fail, and what is done again then. */
   readonly failRate: number;
   readonly againOf: (j: number) => readonly number[];
+  /** A job that goes before all others wherever its work may begin; left out: all go by the plan. */
+  readonly first?: number;
 }
 
 /** More failed tests in a row than this are not reckoned with. */
@@ -44,12 +46,14 @@ interface Frame {
   readonly leads: readonly (Spread | null)[];
 }
 
-function frameOf({ problem, placed }: Schedule, { againOf, factorOf, leadOf }: Varies): Frame {
+function frameOf({ problem, placed }: Schedule, { againOf, factorOf, leadOf, first }: Varies): Frame {
   const { operations, jobs, resources } = problem;
   const startOf = (i: number) => placed[i]?.start ?? 0;
   const byStart = operations.map((_, i) => i).toSorted((a, b) => startOf(a) - startOf(b));
+  const isFirst = (i: number) => operations[i]?.job === first;
   const rank = new Int32Array(operations.length);
-  for (const [place, i] of byStart.entries()) rank[i] = place;
+  const inOrder = byStart.toSorted((a, b) => Number(isFirst(b)) - Number(isFirst(a)));
+  for (const [place, i] of inOrder.entries()) rank[i] = place;
   const crews = placed.map((at) => present(at).crew.resources);
   const again = jobs.flatMap((_, j) => {
     const own = againOf(j);
@@ -60,7 +64,7 @@ function frameOf({ problem, placed }: Schedule, { againOf, factorOf, leadOf }: V
     jobOf: Int32Array.from(operations, ({ job }) => job),
     minutes: Float64Array.from(operations, ({ minutes }) => minutes),
     ready: Float64Array.from(operations, ({ ready, job }) => Math.max(ready, jobs[job]?.ready ?? 0)),
-    planned: Float64Array.from(operations, (_, i) => startOf(i)),
+    planned: Float64Array.from(operations, (_, i) => (isFirst(i) ? 0 : startOf(i))),
     ...{ rank, crews, again: new Map(again) },
     split: operations.map(({ split }) => split),
     open: placed.map((at) => present(at).crew.open),
@@ -83,6 +87,8 @@ interface Run {
   /** How long each operation takes this time, and when what it waits for is here. */
   readonly minutes: Float64Array;
   readonly ready: Float64Array;
+  /** How often each work fails of which something is done again. */
+  readonly failures: ReadonlyMap<number, number>;
 }
 
 /** The first opening from a minute on that is long enough; where none is, the work pauses. */
@@ -135,8 +141,9 @@ function isNext({ crews, sequences }: Frame, { at, ends }: Run, i: number): bool
   return true;
 }
 
-/** How long each operation takes in a run, and when what it waits for is here. */
-function drawTimes({ factors, leads, minutes, ready, jobOf }: Frame, run: Run, chance: Chance): void {
+/** How long each operation takes in a run, when what it waits for is here, and what fails: the same for every plan. */
+function drawTimes(frame: Frame, run: Omit<Run, 'failures'>, failRate: number, chance: Chance): Run {
+  const { factors, leads, minutes, ready, jobOf, again } = frame;
   const late = leads.map((lead) => (lead ? drawFrom(lead, chance) : 1));
   for (let i = 0; i < minutes.length; i++) {
     const spread = factors[i];
@@ -144,19 +151,20 @@ function drawTimes({ factors, leads, minutes, ready, jobOf }: Frame, run: Run, c
     run.minutes[i] = Math.max(1, Math.round(spread ? usual * drawFrom(spread, chance) : usual));
     run.ready[i] = Math.round((ready[i] ?? 0) * (late[jobOf[i] ?? 0] ?? 1));
   }
+  return { ...run, failures: new Map([...again.keys()].map((i) => [i, failuresBy(chance, failRate)])) };
 }
 
 /** One run: whoever is free does what is ready, in the order of the plan, with times as they may turn out. */
 function runOnce(frame: Frame, failRate: number, chance: Chance): Float64Array {
   const { rank, planned, again, before, after, crews } = frame;
-  const run: Run = {
+  const empty = {
     ends: new Float64Array(rank.length),
     free: new Float64Array(frame.sequences.length),
     at: new Int32Array(frame.sequences.length),
     minutes: new Float64Array(rank.length),
     ready: new Float64Array(rank.length),
   };
-  drawTimes(frame, run, chance);
+  const run = drawTimes(frame, empty, failRate, chance);
   const left = before.map(({ length }) => length);
   const waiting = new WaitingLines(rank, run.free);
   /** Waits in the line of the hand or place that keeps it longest, else by itself. */
@@ -183,7 +191,7 @@ function runOnce(frame: Frame, failRate: number, chance: Chance): Float64Array {
     doOne(frame, run, i, from);
     const repeated = again.get(i);
     if (repeated)
-      for (let n = failuresBy(chance, failRate); n > 0; n--)
+      for (let n = run.failures.get(i) ?? 0; n > 0; n--)
         for (const one of repeated) doOne(frame, run, one, freeAt(frame, run, one, run.ends[i] ?? 0));
     for (const one of after[i] ?? []) {
       left[one] = (left[one] ?? 0) - 1;

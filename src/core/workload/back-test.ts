@@ -26,7 +26,7 @@ export function forecastReady({ plan, chances, tag }: ForecastAsked): readonly S
   const problem = readProblem(shopPlan(plan));
   const place = problem.jobs.findIndex(({ id }) => id === tag);
   if (place === -1) throw new RangeError(`${tag} has no work ahead in this plan`);
-  const ends = runsOf(drawUpPlan(problem), workFinder(problem, plan), chances, runs)[place] ?? [];
+  const ends = runsOf(drawUpPlan(problem), workFinder(problem, plan), chances, { runs })[place] ?? [];
   return heldAt.map((pct) => ({ pct, day: writeDay(quantileAmong(ends, pct), problem.startMs) }));
 }
 

@@ -63,17 +63,21 @@ function factorOf(chances: ShopChances, work: WorkAhead | undefined): Spread {
   return work.wait.isGuess && partsDays ? aboutMiddle(partsDays) : leadFrom(chances, work.wait.houses ?? []);
 }
 
-/** The ends of each job over all runs of a plan, rising, in minutes from its start. */
+/**
+ * The ends of each job over all runs of a plan, rising, in minutes from its start.
+ * @param asked how many runs, and a job that goes before all others; left out: as many as are worth it, by the plan
+ */
 export function runsOf(
   { schedule }: Pick<DrawnUp, 'schedule'>,
   workOf: (i: number) => WorkAhead | undefined,
   chances: ShopChances,
-  runs = runsFor(schedule.problem.jobs.length),
+  { runs, first }: { readonly runs?: number; readonly first?: number } = {},
 ): readonly (readonly number[])[] {
   const { problem } = schedule;
   const isTest = (i: number) => present(problem.operations[i]).id === 'test';
   return simulate(schedule, {
-    ...{ runs, seed: 1, failRate: chances.failRate },
+    ...{ runs: runs ?? runsFor(problem.jobs.length), seed: 1, failRate: chances.failRate },
+    ...(first !== undefined && { first }),
     leadOf: (j) =>
       leadFrom(
         chances,
