@@ -229,6 +229,15 @@ describe('files', () => {
     });
     expect(answer).toEqual(['application/pdf', "default-src 'none'; sandbox", 'nosniff']);
   });
+  test('that are printed for the bench are papers, codes among them, as they are served', async () => {
+    for (const path of ['/files/tag/P-0402', '/files/labels/P-0402', '/files/labels/P-0412']) {
+      const said = await page.evaluate(async (one) => {
+        const answer = await fetch(one);
+        return [answer.status, (await answer.text()).slice(0, 5)];
+      }, path);
+      expect([path, ...said]).toEqual([path, 200, '%PDF-']);
+    }
+  });
   test('of a section are drawn as its build says, and kept', async () => {
     await open(page, '/library');
     const own = present(await page.$eval('img[src^="/files/section/F4/"]', (one) => one.getAttribute('src')));

@@ -1,9 +1,9 @@
 import { wordsOf } from '@/words/every-language';
-import { toBuffer } from 'bwip-js/node';
 import type { Family } from '@/core/family';
 import { sheetsOf, type JobRecord } from '@/core/record';
 import { partCode, trayCode } from '@/core/supply';
 import { closePaper, colours, openPaper, usualPrinting, type Paper, type Printing } from './paper';
+import { codeOf, drawCode } from './scan-code';
 
 interface Label {
   readonly code: string;
@@ -14,15 +14,14 @@ interface Label {
 const columns = 3;
 const cell = { width: 174, height: 92 };
 
-async function drawLabel(paper: Paper, tag: string, { code, title, below }: Label, i: number): Promise<void> {
+function drawLabel(paper: Paper, tag: string, { code, title, below }: Label, i: number): void {
   const { top, bottom } = paper.page.margins;
   const rows = Math.floor((paper.page.height - top - bottom) / cell.height);
   const place = i % (columns * rows);
   if (i > 0 && place === 0) paper.addPage();
   const x = 36 + (place % columns) * cell.width;
   const y = 36 + Math.floor(place / columns) * cell.height;
-  const image = await toBuffer({ bcid: 'datamatrix', text: code, scale: 4 });
-  paper.image(image, x + 4, y + 6, { width: 52 });
+  drawCode(paper, codeOf('datamatrix', code), { x: x + 4, y: y + 6, width: 52, height: 52 });
   const width = cell.width - 70;
   paper
     .font('bold')
@@ -64,6 +63,6 @@ export async function writeLabelsPdf(
   ];
   const paper = openPaper({ title: say('labels.title', { tag }), margin: 36, size });
   if (!labels.length) paper.text(say('labels.none'));
-  for (const [i, label] of labels.entries()) await drawLabel(paper, tag, label, i);
+  for (const [i, label] of labels.entries()) drawLabel(paper, tag, label, i);
   return closePaper(paper, `${tag} · ${customer.name}`);
 }

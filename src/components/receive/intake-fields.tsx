@@ -1,6 +1,7 @@
 'use client';
 
-import { get, useFormContext } from 'react-hook-form';
+import { memo } from 'react';
+import { get, useFormContext, useFormState, type Control } from 'react-hook-form';
 import type { Family } from '@/core/family';
 import { arrivals, liquidStates } from '@/core/record';
 import { SelectField, TextArea, TextField } from '../ui/form';
@@ -16,22 +17,26 @@ interface Props {
   readonly isFixed?: boolean;
 }
 
-function useIntakeField(isFixed: boolean) {
-  const { register, formState } = useFormContext<IntakeValues>();
+function useIntakeField(control: Control<IntakeValues>, isFixed: boolean) {
+  const { errors } = useFormState({ control, name: 'intake' });
   return (name: Exclude<keyof IntakeText, 'shims' | 'cameWith'> | `shims.${(typeof feet)[number]}`) => {
-    const error: unknown = get(formState.errors, `intake.${name}.message`);
+    const error: unknown = get(errors, `intake.${name}.message`);
     return {
-      ...register(`intake.${name}`),
+      ...control.register(`intake.${name}`),
       ...(typeof error === 'string' && { error }),
       ...(isFixed && { readOnly: true }),
     };
   };
 }
 
-/** What the tag, the customer and the pallet say of a pump: duty, liquid, why it came out, what came with it. */
-export function IntakeFields({ family, isFixed = false }: Props) {
-  const { register } = useFormContext<IntakeValues>();
-  const field = useIntakeField(isFixed);
+/** Some forty fields: drawn again where something of them cannot be read, not whenever their form says something. */
+const Fields = memo(function Fields({
+  control,
+  family,
+  isFixed = false,
+}: Props & { readonly control: Control<IntakeValues> }) {
+  const { register } = control;
+  const field = useIntakeField(control, isFixed);
   return (
     <div className="space-y-5">
       <fieldset id="why" className="grid gap-3 sm:grid-cols-2">
@@ -128,4 +133,10 @@ export function IntakeFields({ family, isFixed = false }: Props) {
       </fieldset>
     </div>
   );
+});
+
+/** What the tag, the customer and the pallet say of a pump: duty, liquid, why it came out, what came with it. */
+export function IntakeFields(props: Props) {
+  const { control } = useFormContext<IntakeValues>();
+  return <Fields control={control} {...props} />;
 }
