@@ -59,13 +59,13 @@ const soughtFor = [
   ...['vantry', 'vantry stock', '22871', 'nobodyofthisname', 'pump', 'mech'],
   ...['vantry garden', 'pump vantry garden', 'seal nobodyofthisname'],
 ];
-/** The loop's own measure looks so often, and counts that in, in ms. */
-const lookedEveryMs = 10;
 const figures = new metrics.AggregatorRegistry();
-/** For how long the serving processes answered nobody since it was asked last, in ms. */
-async function loopLag() {
-  const said = /^nodejs_eventloop_lag_max_seconds(?:\{[^}]*\})? ([\d.e-]+)/m.exec(await figures.clusterMetrics())?.[1];
-  return Math.max(0, Number(said) * 1000 - lookedEveryMs);
+/** Of the longest time since it was asked last for which a serving thread answered nobody, in ms. */
+async function loopFigures() {
+  const text = await figures.clusterMetrics();
+  const of = (/** @type {string} */ name) =>
+    Number(new RegExp(`^bench_loop_${name}_ms(?:\\{[^}]*\\})? ([\\d.e-]+)`, 'm').exec(text)?.[1]).toFixed(0);
+  return { waited: of('waited'), worked: of('worked'), workedItself: of('workedItself') };
 }
 const residentMb = (/** @type {number | undefined} */ pid) =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
@@ -236,12 +236,23 @@ try {
   say(
     `a kept reading: median ${entry.median.toFixed(1)} ms, p95 ${entry.p95.toFixed(1)} ms for whoever asks; of the server ${quantile(took, 0.5)} and ${quantile(took, 0.95)} ms, ${(entry.bytes / 1000).toFixed(1)} kB back, ${entryStatements.all} statements, ${entryStatements.writes} of them write rows`,
   );
+  await server.stop();
+  const loop = join(import.meta.dirname, 'lib', 'bench-loop.cjs');
+  server = await serveOn(url, 1, { NODE_OPTIONS: `--require ${loop}` });
+  cookie = await signIn(server.address);
   await settle(server.pids());
   for (const [name, path] of Object.entries(documents)) {
-    await loopLag();
-    const took = await timesOf(server.address + path, cookie);
-    say(`${name}: median ${took.median.toFixed(0)} ms, the others waited ${(await loopLag()).toFixed(0)} ms at most`);
+    await loopFigures();
+    const { median } = await timesOf(server.address + path, cookie);
+    const { waited, worked, workedItself } = await loopFigures();
+    say(
+      `${name}: median ${median.toFixed(0)} ms; the others waited ${waited} ms at most; the thread that answers was at work for ${worked} ms at most at a time, ${workedItself} without giving memory back`,
+    );
   }
+  await server.stop();
+  server = await serveOn(url, 1);
+  cookie = await signIn(server.address);
+  await settle(server.pids());
   const browser = await browserFigures(server.address, chromium);
   for (const [name, { javascript, largestPaint, longestTask }] of Object.entries(browser.views))
     say(
@@ -250,7 +261,7 @@ try {
   say(
     `inspection at a quarter of the speed: a digit ${browser.digit.toFixed(0)} ms (slowest ${browser.slowestDigit.toFixed(0)}), Enter to the verdict ${browser.verdict.toFixed(0)} ms`,
   );
-  say(`the server's memory after it all: ${residentMb(server.pids()[0]).toFixed(0)} MB`);
+  say(`the server's memory after the browser: ${residentMb(server.pids()[0]).toFixed(0)} MB`);
   await server.stop();
   for (const [how, more] of /** @type {const} */ ([
     ['each look made anew', eachAnew],
