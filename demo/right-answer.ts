@@ -10,7 +10,7 @@ import {
   type StepAction,
 } from '@/core/family';
 import type { BenchPhase, JobRecord, Tool } from '@/core/record';
-import { reckonBearingHeat } from '@/core/sums';
+import { findSum, reckonBearingHeat } from '@/core/sums';
 
 interface Asked {
   readonly phase: BenchPhase;
@@ -52,7 +52,7 @@ function valueOf(form: FormOf<'value'>, asked: Asked): string {
 }
 
 function settingOf(form: FormOf<'setting'>, { record, family }: Asked): string {
-  const { outcome } = reckonSetting(form, record, family);
+  const { outcome } = reckonSetting(form, { record, family }, findSum);
   const figure = (outcome?.result as Readonly<Record<string, unknown>> | undefined)?.[form.gives];
   return typeof figure === 'number' ? String(Number(figure.toPrecision(5))) : '';
 }

@@ -5,6 +5,7 @@ import { reckonSetting, sayFigure, takenFrom } from '@/core/bench/reckon-setting
 import { sayWindow, type Family, type FormOf } from '@/core/family';
 import type { JobRecord } from '@/core/record';
 import { SumDrawing } from '../sums/drawings';
+import { useSum } from '../sums/use-sum';
 import { stationHref } from '../job/view';
 import { Working } from '../ui/working';
 
@@ -16,7 +17,13 @@ interface Props {
 
 /** The figure that a setting asks for, or judges, with this job's own numbers, its drawing and its working. */
 export function SettingShown({ form, record, family }: Props) {
-  const { outcome, waits, saidAt } = useMemo(() => reckonSetting(form, record, family), [form, record, family]);
+  const sum = useSum(form.sum);
+  const reckoned = useMemo(
+    () => sum && reckonSetting(form, { record, family }, () => sum),
+    [form, record, family, sum],
+  );
+  if (!reckoned) return <p className="text-quiet">Reckoning the setting.</p>;
+  const { outcome, waits, saidAt } = reckoned;
   if (!outcome)
     return (
       <p className="text-quiet">

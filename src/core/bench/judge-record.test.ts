@@ -6,6 +6,7 @@ import { checkBuild } from '../family/closure';
 import { loadFamily, type FormOf } from '../family';
 import { present } from '../present';
 import { exampleRecord } from '../record/example-record';
+import { findSum } from '../sums';
 import { judgeRecord, readRecord } from './judge-record';
 import { rowName, workOf } from '.';
 
@@ -34,7 +35,7 @@ const leak = form({
 });
 const row = { start_kpa: '300', end_kpa: '295', minutes: '10', place: 'nowhere' };
 const fault = (one: RecordForm, rows: readonly Record<string, string>[]) => {
-  const { refused, wrong } = judgeRecord(one, rows, job);
+  const { refused, wrong } = judgeRecord(one, rows, job, findSum);
   return refused ? `refused: ${sayReason(refused)}` : wrong ? `wrong: ${sayReason(wrong)}` : null;
 };
 
@@ -92,7 +93,7 @@ describe('what it comes to', () => {
     // 1000 mL · 5 kPa / 101.325 kPa in ten minutes are 4.93 mL a minute; at 6 kPa, 5.92.
     expect(fault(decay, [{ start_kpa: '300', end_kpa: '295' }])).toBeNull();
     expect(fault(decay, [{ start_kpa: '300', end_kpa: '294' }])).toBe('wrong: Leak test with air: leaks.');
-    const judged = judgeRecord(decay, [{ start_kpa: '300', end_kpa: '295' }], job);
+    const judged = judgeRecord(decay, [{ start_kpa: '300', end_kpa: '295' }], job, findSum);
     expect(judged).toMatchObject({ typed: '300 kPa, 295 kPa: tight', value: null, unit: '' });
   });
   test('or by a figure in a window, which is kept as its value', () => {
@@ -100,7 +101,7 @@ describe('what it comes to', () => {
       columns: decay.columns,
       judge: { ...present(decay.judge), gives: 'leak_ml_min', unit: 'mL/min', right: undefined, window: { max: 4 } },
     });
-    const judged = judgeRecord(amount, [{ start_kpa: '300', end_kpa: '295' }], job);
+    const judged = judgeRecord(amount, [{ start_kpa: '300', end_kpa: '295' }], job, findSum);
     expect(judged.value).toBeCloseTo(4.9346, 4);
     expect(judged).toMatchObject({ unit: 'mL/min', typed: '300 kPa, 295 kPa: 4.935 mL/min' });
     expect(judged.wrong?.code).toBe('record-judged');
@@ -127,7 +128,7 @@ describe('what it comes to', () => {
     expect(fault(log, [entry(0, 200), entry(20, 120)])).toBe(
       'wrong: Run-in of the gland: tighten. Go on as the sum says.',
     );
-    expect(judgeRecord(log, [entry(0, 40), entry(10, 40)], job).typed).toMatch(/^2 rows: /);
+    expect(judgeRecord(log, [entry(0, 40), entry(10, 40)], job, findSum).typed).toMatch(/^2 rows: /);
   });
   test('what the sum cannot take is refused in its words; what the job does not know yet is named', () => {
     expect(fault(decay, [{ start_kpa: '0', end_kpa: '295' }])).toMatch(/^refused: Leak test with air: start_kpa: /);

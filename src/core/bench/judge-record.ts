@@ -2,7 +2,7 @@ import { present } from '../present';
 import type { Reason } from '../errors';
 import { fieldsOf, unevenOf, type Family, type FormOf } from '../family';
 import type { JobRecord, RecordRow } from '../record';
-import { findSum, SumRefusal, type Outcome } from '../sums';
+import { SumRefusal, type FindSum, type Outcome } from '../sums';
 import type { Judged } from './judge-answer';
 import { readValue } from './read-value';
 import { sayFigure, takenFrom } from './reckon-setting';
@@ -87,7 +87,12 @@ interface Job {
 type Reckoned = { readonly outcome: Outcome<unknown> } | { readonly refused: string };
 
 /** Reckons the sum that judges a record; null where none does. Never throws for what a person can type. */
-export function reckonRecord(form: RecordForm, rows: readonly RecordRow[], job: Job): Reckoned | null {
+export function reckonRecord(
+  form: RecordForm,
+  rows: readonly RecordRow[],
+  job: Job,
+  findSum: FindSum,
+): Reckoned | null {
   const { judge } = form;
   if (!judge) return null;
   const sum = present(findSum(judge.sum));
@@ -133,12 +138,12 @@ function sayRecord(form: RecordForm, rows: readonly RecordRow[], outcome: Outcom
 }
 
 /** Judges a record: every entry within its column's window, and the sum's verdict right. */
-export function judgeRecord(form: RecordForm, typed: readonly TypedRow[], job: Job): JudgedRecord {
+export function judgeRecord(form: RecordForm, typed: readonly TypedRow[], job: Job, findSum: FindSum): JudgedRecord {
   const read = readRecord(form, typed);
   const empty = { typed: '', value: null, unit: '', wrong: null, rows: [] };
   if (!read.ok) return { ...empty, refused: read.why };
   const { rows } = read;
-  const reckoned = reckonRecord(form, rows, job);
+  const reckoned = reckonRecord(form, rows, job, findSum);
   if (reckoned && 'refused' in reckoned) {
     const why: Reason = { code: 'record-unreckoned', about: { ask: form.ask, sentence: `${reckoned.refused}.` } };
     return { ...empty, refused: why };

@@ -6,8 +6,14 @@ import plain from '../../../test-support/plain-overhung.json';
 import { buildFamily, loadFamily, type Setting } from '../family';
 import { exampleAnswer, exampleReading, exampleRecord } from '../record/example-record';
 import type { Answer } from '../record';
-import { reckonSetting, sayFigure, takenFrom } from './reckon-setting';
+import { findSum } from '../sums';
+import { reckonSetting as reckon, sayFigure, takenFrom } from './reckon-setting';
 
+const reckonSetting = (
+  setting: Setting,
+  record: ReturnType<typeof exampleRecord>,
+  family: ReturnType<typeof buildFamily>,
+) => reckon(setting, { record, family }, findSum);
 const settingOf = (family: ReturnType<typeof buildFamily>, step: string) =>
   present(
     present(family.rebuild.find((one) => one.id === step)).actions.flatMap(({ answer }): Setting[] =>

@@ -3,7 +3,7 @@ import { pointsNamed, type Family, type Setting } from '../family';
 import type { JobRecord } from '../record';
 import { standingReadings } from './rounds';
 import { latestAnswer } from './work';
-import { findSum, SumRefusal, type Outcome } from '../sums';
+import { SumRefusal, type FindSum, type Outcome } from '../sums';
 
 /** A setting with this job's own numbers, or what it waits for. */
 export interface ReckonedSetting {
@@ -88,7 +88,7 @@ export function takenFrom(from: Setting['from'][string], { record, family }: Job
  * Reckons a setting from the family's inputs and the job's readings and positions; never throws for what a job can
  * hold.
  */
-export function reckonSetting(setting: Setting, record: JobRecord, family: Family): ReckonedSetting {
+export function reckonSetting(setting: Setting, { record, family }: Job, findSum: FindSum): ReckonedSetting {
   const taken = Object.entries(setting.from).map(
     ([field, from]) => [field, takenFrom(from, { record, family }), from] as const,
   );

@@ -8,7 +8,7 @@ import { growLines } from '../quoting';
 import { matters, type JobRecord, type Matter } from '../record';
 import { exampleReading, exampleRecord } from '../record/example-record';
 import { proposeScope } from '../scope';
-import { bearingHeatLimitsC, reckonBearingHeat } from '../sums';
+import { bearingHeatLimitsC, findSum, reckonBearingHeat } from '../sums';
 import { softKept, warrantyMonthsOf } from '../warranty';
 import { CoreJob, terms, toolFacts, wornRing } from '../../../test-support/core-job';
 import { exampleFamily, exampleFile } from '../../../test-support/example-view';
@@ -164,7 +164,7 @@ describe('sums follow', () => {
     expect(setting).toMatchObject({ gives, unit });
     expect(setting?.tolerance).toBeCloseTo(tolerance, 9);
     const intake = { ...exampleRecord().intake, viscosityMm2S: 100, liquidTemperatureC: 40 };
-    const { outcome } = reckonSetting(setting as FormOf<'setting'>, exampleRecord({ intake }), gear);
+    const { outcome } = reckonSetting(setting as FormOf<'setting'>, { record: exampleRecord({ intake }), family: gear }, findSum);
     expect((outcome?.result as Record<string, number>)[gives]).toBeCloseTo(figure, 6);
   });
   test('near a limit the gauge’s uncertainty counts at critical points, everywhere, or not at all', () => {

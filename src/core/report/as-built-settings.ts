@@ -4,7 +4,7 @@ import { reckonRecord } from '../bench/judge-record';
 import { reckonSetting } from '../bench/reckon-setting';
 import type { Family, FormOf, Step } from '../family';
 import { benchPhases, type Answer, type JobRecord, type RecordRow } from '../record';
-import { bearingHeat, boltTorque, type WorkingStep } from '../sums';
+import { bearingHeat, boltTorque, findSum, type WorkingStep } from '../sums';
 import type { AsBuilt } from './as-built';
 
 type SettingShown = AsBuilt['settings'][number];
@@ -38,7 +38,7 @@ function torqueOf({ thread, grade, window_nm: { min, max } }: FormOf<'torque'>, 
 }
 
 function settingOf(form: FormOf<'setting'>, { title }: Pick<Step, 'title'>, asked: Asked): SettingShown[] {
-  const { outcome } = reckonSetting(form, asked.record, asked.family);
+  const { outcome } = reckonSetting(form, asked, findSum);
   return outcome ? [shown(`${title}: ${form.title.toLowerCase()}`, outcome.working)] : [];
 }
 
@@ -54,7 +54,7 @@ const sayRow = ({ columns }: FormOf<'record'>, row: RecordRow) =>
 function recordOf(form: FormOf<'record'>, { step, answer }: { step: Step; answer: Answer | null }, asked: Asked) {
   const rows = answer?.data.rows;
   if (!rows) return [];
-  const reckoned = reckonRecord(form, rows, asked);
+  const reckoned = reckonRecord(form, rows, asked, findSum);
   const kept = rows.map((row, i) => ({ what: rowName(form, i), outcome: sayRow(form, row) }));
   const working = reckoned && 'outcome' in reckoned ? reckoned.outcome.working : [];
   return [shown(`${step.title}: ${form.ask}`, [...kept, ...working])];

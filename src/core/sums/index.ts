@@ -34,4 +34,5 @@ export { isTabledBolt, reckonBoltTorque } from './reckon-bolt-torque';
 export { reckonRepairOrReplace, recoveryFactor } from './reckon-repair-or-replace';
 export { reckonReadings, verdictWords, type ReadingsResult } from './reckon-readings';
 export { reckonRunningClearance, type RunningClearanceResult } from './reckon-running-clearance';
-export type { Sum } from './sum';
+export { loadSum } from './load-sum';
+export type { FindSum, Sum } from './sum';

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { loadSolver } from '@/solver/highs-solver';
 import type { Solver } from './solver';
-import { findSum, sums } from '.';
+import { findSum, loadSum, sums } from '.';
 
 /** Every number of the expected result stands in the actual one, to nine digits. */
 function expectMatch(actual: unknown, expected: unknown): void {
@@ -15,6 +15,10 @@ test('ids are single and are found', () => {
   expect(new Set(sums.map((sum) => sum.id)).size).toBe(sums.length);
   for (const sum of sums) expect(findSum(sum.id)).toBe(sum);
   expect(findSum('guess')).toBeUndefined();
+});
+test('each is fetched by itself as well', async () => {
+  for (const sum of sums) expect(await loadSum(sum.id)).toBe(sum);
+  for (const name of ['guess', 'toString']) expect(await loadSum(name)).toBeUndefined();
 });
 
 let solver: Solver;

@@ -19,6 +19,9 @@ export interface Sum<Input = unknown, Result = unknown> {
   compute(input: Input, solver?: Solver): Outcome<Result>;
 }
 
+/** Finds a sum: among all of them, or the one that was fetched. */
+export type FindSum = (id: string) => Sum | undefined;
+
 /**
  * Declares a sum. Its compute refuses, rather than answering with something that is no number.
  */

@@ -4,7 +4,7 @@ import { judgePoint } from '../../inspection';
 import { missingOf, needsOf, unreadOf } from '../../supply';
 import { openSupplements, type JobRecord } from '../../record';
 import { heatFor } from '../../bench/heat';
-import { bearingHeatLimitsC, reckonBearingHeat } from '../../sums';
+import { bearingHeatLimitsC, findSum, reckonBearingHeat } from '../../sums';
 import { readValue, standingReadings, type Judged } from '../../bench';
 import { reason, refuse, type Given } from '../decision';
 import type { AnswerAction } from '../inputs';
@@ -86,8 +86,8 @@ export function judgeHeat(form: FormOf<'heat'>, { typed, ambientC }: AnswerActio
 }
 
 /** The figure of a setting for this job; null where the sum gives none that is a number. */
-export function askedFigure(form: FormOf<'setting'>, { record, family }: Given): number | null {
-  const { outcome, waits, needsSolver } = reckonSetting(form, record, family);
+export function askedFigure(form: FormOf<'setting'>, given: Given): number | null {
+  const { outcome, waits, needsSolver } = reckonSetting(form, given, findSum);
   if (needsSolver) return null;
   if (!outcome) return refuse('bad-input', reason('setting-waits', { title: form.title, waits }), 'typed');
   const figure = (outcome.result as Readonly<Record<string, unknown>>)[form.gives];

@@ -1,6 +1,7 @@
 import type { Reason } from '../../errors';
 import { againstFor, judgeAnswer, workAt, type Judged } from '../../bench';
 import { judgeRecord } from '../../bench/judge-record';
+import { findSum } from '../../sums';
 import { actionTitle, type AnswerForm } from '../../family';
 import { partsOfStep } from '../../supply';
 import { schoolOf } from '../../policies';
@@ -72,7 +73,7 @@ function judge({ given, command, action }: Answering, asked: number | null): Jud
   const { record, family } = given;
   const form = action.answer;
   if (form?.kind === 'heat') return judgeHeat(form, command, given);
-  if (form?.kind === 'record') return judgeRecord(form, command.rows ?? [], { record, family });
+  if (form?.kind === 'record') return judgeRecord(form, command.rows ?? [], given, findSum);
   const against = againstFor({ record, family, phase: command.phase, action, asked });
   return judgeAnswer(form, command.typed, against);
 }
