@@ -29,6 +29,14 @@ export function sizesOf({ memoryBytes, cores }, wanted = {}) {
   };
 }
 
+/**
+ * How many threads a process has that help the one that answers (they give memory back and compile): as many as there
+ * are cores for it beside the thread that answers, at most Node's own four. More than that take turns with that thread.
+ * @param {number} cores
+ * @param {number} processes
+ */
+export const helpersOf = (cores, processes) => within(1, Math.min(cores - 1, cores / processes), 4);
+
 /** This machine, or the part of it that this process may use. */
 export function thisMachine() {
   const limit = process.constrainedMemory();

@@ -1,4 +1,4 @@
-import { sizesOf } from './machine.mjs';
+import { helpersOf, sizesOf } from './machine.mjs';
 
 const gibi = 1024 ** 3;
 
@@ -12,6 +12,18 @@ test.each([
 ])('%s', (_name, cores, memoryBytes, sizes) => {
   expect(sizesOf({ memoryBytes, cores })).toEqual(sizes);
 });
+
+test.each([
+  [2, 2, 1],
+  [1, 1, 1],
+  [2, 1, 1],
+  [4, 1, 3],
+  [32, 4, 4],
+  // More processes than cores: one each all the same.
+  [2, 6, 1],
+])('on %i cores with %i processes each has %i that help', (cores, processes, helpers) =>
+  expect(helpersOf(cores, processes)).toBe(helpers),
+);
 
 test('what is said from outside holds, and the rest suits it', () => {
   const machine = { memoryBytes: 8 * gibi, cores: 2 };

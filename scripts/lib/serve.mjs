@@ -2,6 +2,7 @@ import cluster from 'node:cluster';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { keepUp } from './keep-up.mjs';
+import { helpersOf, thisMachine } from './machine.mjs';
 import { nodeProgram } from './node-program.mjs';
 import { say } from './say.mjs';
 
@@ -131,7 +132,11 @@ export async function serve({
   cluster.setupPrimary({
     exec: join(root, 'scripts/serve-next.mjs'),
     args: [String(port), host],
-    execArgv: [`--max-old-space-size=${heapMb}`, '--require', join(root, 'scripts/lib/pool-gives-way.cjs')],
+    execArgv: [
+      `--max-old-space-size=${heapMb}`,
+      `--v8-pool-size=${helpersOf(thisMachine().cores, processes)}`,
+      ...['--require', join(root, 'scripts/lib/pool-gives-way.cjs')],
+    ],
     cwd: root,
     silent: true,
   });
