@@ -164,7 +164,11 @@ describe('sums follow', () => {
     expect(setting).toMatchObject({ gives, unit });
     expect(setting?.tolerance).toBeCloseTo(tolerance, 9);
     const intake = { ...exampleRecord().intake, viscosityMm2S: 100, liquidTemperatureC: 40 };
-    const { outcome } = reckonSetting(setting as FormOf<'setting'>, { record: exampleRecord({ intake }), family: gear }, findSum);
+    const { outcome } = reckonSetting(
+      setting as FormOf<'setting'>,
+      { record: exampleRecord({ intake }), family: gear },
+      findSum,
+    );
     expect((outcome?.result as Record<string, number>)[gives]).toBeCloseTo(figure, 6);
   });
   test('near a limit the gauge’s uncertainty counts at critical points, everywhere, or not at all', () => {
