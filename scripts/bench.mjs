@@ -63,8 +63,11 @@ const figures = new metrics.AggregatorRegistry();
 /** Of the longest time since it was asked last for which a serving thread answered nobody, in ms. */
 async function loopFigures() {
   const text = await figures.clusterMetrics();
-  const of = (/** @type {string} */ name) =>
-    Number(new RegExp(`^bench_loop_${name}_ms(?:\\{[^}]*\\})? ([\\d.e-]+)`, 'm').exec(text)?.[1]).toFixed(0);
+  const of = (/** @type {string} */ name) => {
+    const said = new RegExp(`^bench_loop_${name}_ms(?:\\{[^}]*\\})? ([\\d.e-]+)`, 'm').exec(text)?.[1];
+    if (said === undefined) throw new Error(`no serving process says bench_loop_${name}_ms`);
+    return Number(said).toFixed(0);
+  };
   return { waited: of('waited'), worked: of('worked'), workedItself: of('workedItself') };
 }
 let stolenBefore = 0;

@@ -9,7 +9,7 @@ interface Place {
 }
 
 /** A rectangle of a code, in its modules. */
-export interface Bar {
+interface Bar {
   readonly x: number;
   readonly y: number;
   readonly width: number;

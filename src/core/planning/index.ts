@@ -5,7 +5,7 @@ export { limitOf, waitsForHands, type Limit } from './limited-by';
 export { latestArrival, readyIfArriving } from './latest-arrival';
 export { minuteOf, minutesADay, timeOfDay, writeDay, writeMinute } from './plan-clock';
 export { PlanFault, type JobAsked, type OperationAsked, type PlanAsked, type Problem } from './plan-problem';
-export { madeLater, planFirst, planInTurn, type MadeLater } from './promise-plan';
+export { madeLater, planInTurn, putFirst } from './promise-plan';
 export { quantileAmong, quantileOf, type Spread } from './quantiles';
 export { readProblem } from './read-problem';
 export { redrawPlan, type StoodAt } from './redraw-plan';

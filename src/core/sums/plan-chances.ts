@@ -37,14 +37,23 @@ export function answerWork({ p10, p50, p90 }: Spread) {
   return { minutes, factor: { p10: share(p10), p50: 1, p90: share(p90) } };
 }
 
-/** When a job ends over all runs, rising, in minutes from the start. */
-export function endsOfRuns(problem: Problem, schedule: Schedule, j: number, chances: Chances): readonly number[] {
+/**
+ * When a job ends over all runs, rising, in minutes from the start.
+ * @param isFirst it goes before all others in each of them
+ */
+export function endsOfRuns(
+  problem: Problem,
+  schedule: Schedule,
+  j: number,
+  { isFirst = false, ...chances }: Chances & { readonly isFirst?: boolean },
+): readonly number[] {
   const { runs, seed, answer_days, lead_factor, work_factor = usualWork, fail_rate } = chances;
   const answer = answer_days && answerWork(answer_days).factor;
   const ends = simulate(schedule, {
     ...{ runs, seed, leadOf: () => lead_factor ?? null, failRate: fail_rate },
     factorOf: (i) => (problem.operations[i]?.id === answerId && answer ? answer : work_factor),
     againOf: (one) => lastOf(problem, one),
+    ...(isFirst && { first: j }),
   });
   return ends[j] ?? [];
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { drawUpPlan, madeLater, planFirst, planInTurn, type MadeLater } from '../planning';
+import { drawUpPlan, madeLater, planInTurn, putFirst, type Plan } from '../planning';
 import { present } from '../present';
 import { chanceFields, dayAt, endsOfRuns } from './plan-chances';
 import { asAsked, jobInput, planFields, problemOf } from './plan-input';
@@ -20,26 +20,17 @@ const result = z.object({
   makes_later: z.array(z.object({ job: z.string(), minutes: z.number() })),
 });
 
-function reckon({
-  add,
-  at_pct: _pct,
-  first,
-  runs: _runs,
-  seed: _seed,
-  lead_factor: _lead,
-  work_factor: _work,
-  fail_rate: _fail,
-  ...plan
-}: Input) {
-  const asked = asAsked(plan, [add]);
-  const problem = problemOf(asked);
+/** The plan with the new job, when that is ready in the runs, and whom it makes later. */
+function reckon({ add, at_pct, first, runs, seed, lead_factor, work_factor, fail_rate, ...plan }: Input) {
+  const problem = problemOf(asAsked(plan, [add]));
   const place = problem.jobs.length - 1;
-  if (!plan.jobs.length) return { problem, place, plan: drawUpPlan(problem), later: [] as readonly MadeLater[] };
-  const before = drawUpPlan(problemOf(asAsked(plan)));
-  const turn = planInTurn(problem, before.schedule);
-  if (!first) return { problem, place, plan: turn, later: madeLater(before.ends, turn.ends) };
-  const ahead = planFirst(problem, turn.schedule, place);
-  return { problem, place, plan: ahead, later: madeLater(before.ends, ahead.ends) };
+  const varies = { runs, seed, lead_factor, work_factor, fail_rate };
+  const endsOf = ({ schedule }: Plan, isFirst = false) => endsOfRuns(problem, schedule, place, { ...varies, isFirst });
+  const before = plan.jobs.length ? drawUpPlan(problemOf(asAsked(plan))) : null;
+  const turn = before ? planInTurn(problem, before.schedule) : drawUpPlan(problem);
+  const inTurn = { made: turn, ends: endsOf(turn) };
+  const told = first && before ? putFirst(problem, inTurn, (made) => endsOf(made, true), at_pct) : inTurn;
+  return { problem, place, ...told, later: madeLater(before?.ends ?? [], told.made.ends) };
 }
 
 /**
@@ -69,15 +60,14 @@ export const promise = defineSum<Input, z.infer<typeof result>>({
     result: { dates: [{ pct: 50, date: '2026-11-23' }], makes_later: [{ job: 'P-0001', minutes: 1440 }] },
   },
   compute(given) {
-    const { problem, place, plan, later } = reckon(given);
-    const ends = endsOfRuns(problem, plan.schedule, place, { ...given, answer_days: undefined });
+    const { problem, place, made, ends, later } = reckon(given);
     const dates = given.at_pct.map((pct) => ({ pct, date: dayAt(ends, pct, problem.startMs) }));
     const makesLater = later.map(({ j, minutes }) => ({ job: present(problem.jobs[j]).id, minutes }));
     const working: readonly WorkingStep[] = [
       {
         what: given.first ? 'Put first' : 'In its turn',
         put: `${problem.jobs.length - 1} other jobs`,
-        outcome: `ready ${dayAt([plan.ends[place] ?? 0], 50, problem.startMs)} if nothing varies`,
+        outcome: `ready ${dayAt([made.ends[place] ?? 0], 50, problem.startMs)} if nothing varies`,
       },
       ...dates.map(({ pct, date }) => ({
         what: `${pct} of 100 runs are done by`,

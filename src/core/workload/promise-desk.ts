@@ -2,14 +2,13 @@ import {
   addDays,
   drawUpPlan,
   madeLater,
-  planFirst,
   planInTurn,
+  putFirst,
   quantileAmong,
   readProblem,
   redrawPlan,
   writeDay,
   type Plan,
-  type Problem,
   type StoodAt,
 } from '../planning';
 import { present } from '../present';
@@ -53,25 +52,6 @@ const callerTag = 'the caller’s pump';
 /** The far day by which nothing of the caller's is late: it has no promise yet, and moves nobody by its weight. */
 const farDays = 3000;
 
-interface Told {
-  readonly made: Plan;
-  /** The ends of the caller’s pump over all runs, rising. */
-  readonly ends: readonly number[];
-}
-
-/**
- * The problem’s last pump before all others. Where a chance of it would be told a later day than in its turn, such as
- * by hands who happen to be at something long when its parts come, it goes in its turn: nobody gains by the other.
- */
-function putFirst(problem: Problem, inTurn: Told, runs: (plan: Plan) => readonly (readonly number[])[]): Told {
-  const place = problem.jobs.length - 1;
-  const made = planFirst(problem, inTurn.made.schedule, place);
-  const ends = runs(made)[place] ?? [];
-  const dayOf = (all: readonly number[], pct: number) => writeDay(quantileAmong(all, pct), problem.startMs);
-  const isLater = promiseChances.some((pct) => dayOf(ends, pct) > dayOf(inTurn.ends, pct));
-  return isLater ? inTurn : { made, ends };
-}
-
 /** Answers “when, if it came on that day?”, in its turn or put first, and whom that makes later. */
 export function answerPromise({ plan, standing, chances, work, comesOn, isFirst }: PromiseAsked): PromiseAnswered {
   const caller = { tag: callerTag, promisedOn: addDays(comesOn, farDays), weight: 1, holdUntil: comesOn, work };
@@ -82,9 +62,10 @@ export function answerPromise({ plan, standing, chances, work, comesOn, isFirst 
   const before = others.jobs.length ? redrawPlan(readProblem(others), standing) : null;
   const turn = before ? planInTurn(problem, before.schedule) : drawUpPlan(problem);
   const workOf = workFinder(problem, all);
-  const inTurn = { made: turn, ends: runsOf(turn, workOf, chances)[place] ?? [] };
+  const endsOf = (made: Plan, more = {}) => runsOf(made, workOf, chances, more)[place] ?? [];
+  const inTurn = { made: turn, ends: endsOf(turn) };
   const { made, ends } = isFirst
-    ? putFirst(problem, inTurn, (plan) => runsOf(plan, workOf, chances, { first: place }))
+    ? putFirst(problem, inTurn, (plan) => endsOf(plan, { first: place }), promiseChances)
     : inTurn;
   const { startMs } = problem;
   const days = ends.map((end) => writeDay(end, startMs));
