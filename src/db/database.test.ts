@@ -7,7 +7,7 @@ import {
   addBackup,
   isAnswering,
   listInstruments,
-  listOpenHeads,
+  listOpenShown,
   listPeople,
   migrateDatabase,
   multiplyJobs,
@@ -60,7 +60,7 @@ test('tags run on without gaps or doubles when many are received at once', async
 test('the floor is paged by key: every open job once, by promise', async () => {
   const seen: string[] = [];
   for (let after: { promisedOn: string; id: string } | null = null, page = 0; page < 10; page++) {
-    const rows: Awaited<ReturnType<typeof listOpenHeads>> = await listOpenHeads(shop.runtime.database, {
+    const rows: Awaited<ReturnType<typeof listOpenShown>> = await listOpenShown(shop.runtime.database, {
       after,
       limit: 5,
     });
@@ -70,6 +70,38 @@ test('the floor is paged by key: every open job once, by promise', async () => {
   }
   expect(new Set(seen).size).toBe(seen.length);
   expect(seen.length).toBeGreaterThanOrEqual(12);
+});
+
+describe('what lists show of a job', () => {
+  const shownAfter = async (change: string) => {
+    const connection = await shop.runtime.pool.promise().getConnection();
+    const shown = async () => {
+      const [rows] = await connection.query('select id, shown_hash as shown from jobs order by tag limit 1');
+      return present((rows as { id: string; shown: string }[])[0]);
+    };
+    await connection.beginTransaction();
+    const before = await shown();
+    await connection.query(`update jobs set ${change} where id = ?`, [before.id]);
+    const after = await shown();
+    await connection.rollback();
+    connection.release();
+    return { before: before.shown, after: after.shown };
+  };
+  test.each([
+    ...["station = 'return'", "holder = 'O'", 'holder_since = holder_since + interval 1 second'],
+    ...['hold = \'{"reason":"asked"}\'', "outcome = 'scrapped'", 'promised_on = promised_on + interval 1 day'],
+    ...["family_id = 'another'", "customer_id = 'another'", 'closed_at = utc_timestamp()'],
+    ...["standing = json_set(standing, '$.holder', 'O')", "tag = concat(tag, '0')"],
+    'pump_id = (select max(id) from pumps where id <> jobs.pump_id)',
+  ])('is another text after %s', async (change) => {
+    const { before, after } = await shownAfter(change);
+    expect(after).toMatch(/^[0-9a-f]{64}$/);
+    expect(after).not.toBe(before);
+  });
+  test('stays after what they do not show', async () => {
+    const { before, after } = await shownAfter("version = version + 1, head_hash = sha2('x', 256), search_text = 'x'");
+    expect(after).toBe(before);
+  });
 });
 
 test('search finds by tag, part of a serial number, and words; wildcards are only characters', async () => {

@@ -24,7 +24,7 @@ export async function addPump(connection: Connection, pump: Omit<typeof t.pumps.
 const stripColumns = {
   id: t.jobs.id,
   version: t.jobs.version,
-  headHash: t.jobs.headHash,
+  shownHash: t.jobs.shownHash,
   tag: t.jobs.tag,
   station: t.jobs.station,
   holder: t.jobs.holder,
@@ -58,27 +58,27 @@ const parsed = <Row extends { hold: unknown; standing: unknown }>(row: Row) => (
   standing: fromJson(row.standing),
 });
 
-/** Standings of jobs as their rows have them now, each with the head that it belongs to. */
+/** Standings of jobs as their rows have them now, each with the text that vouches for it. */
 export async function listStandings(connection: Connection, ids: readonly JobId[]) {
   if (!ids.length) return [];
   const rows = await connection
-    .select({ id: t.jobs.id, headHash: t.jobs.headHash, standing: t.jobs.standing })
+    .select({ id: t.jobs.id, shownHash: t.jobs.shownHash, standing: t.jobs.standing })
     .from(t.jobs)
     .where(inArray(t.jobs.id, ids));
   return rows.map((row) => ({ ...row, standing: fromJson(row.standing) }));
 }
 
-/** Open jobs by promise, a page at a time by key; of each the head of its chain, which vouches for all of it. */
-export async function listOpenHeads(
+/** Open jobs by promise, a page at a time by key; of each the text that vouches for all that lists show of it. */
+export async function listOpenShown(
   connection: Connection,
   { after, limit }: { readonly after: { promisedOn: string; id: string } | null; readonly limit: number },
 ) {
   const beyond = after
     ? sql` and (promised_on > ${after.promisedOn} or (promised_on = ${after.promisedOn} and id > ${after.id}))`
     : sql.raw('');
-  return rowsOf<{ readonly id: JobId; readonly headHash: string; readonly promisedOn: string }>(
+  return rowsOf<{ readonly id: JobId; readonly shownHash: string; readonly promisedOn: string }>(
     connection,
-    sql`select id, head_hash as headHash, promised_on as promisedOn from jobs where closed_at is null${beyond}
+    sql`select id, shown_hash as shownHash, promised_on as promisedOn from jobs where closed_at is null${beyond}
         order by promised_on, id limit ${limit}`,
   );
 }
@@ -262,7 +262,7 @@ export async function listJobsIn(
 }
 
 interface FloorVersion {
-  /** A short text that is another one whenever anything of an open job or the plan has changed. */
+  /** A short text that is another one whenever what lists show of an open job, or the plan, has changed. */
   readonly version: string;
   /** The plan's part of it. */
   readonly plan: number;
@@ -271,7 +271,7 @@ interface FloorVersion {
 export async function readFloorVersion(connection: Connection): Promise<FloorVersion> {
   const [row] = await rowsOf<{ jobs: string; plan: number }>(
     connection,
-    sql`select concat(count(*), '.', coalesce(sum(crc32(head_hash)), 0)) as jobs,
+    sql`select concat(count(*), '.', coalesce(sum(crc32(shown_hash)), 0)) as jobs,
                (select coalesce(max(version), 0) from kept_plans) as plan
         from jobs where closed_at is null`,
   );

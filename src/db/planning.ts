@@ -152,7 +152,7 @@ export async function saveWeight(
 /** Written as text: by the package, reading each of hundreds of rows took a hundredth of a millisecond. */
 const pumpsToPlan = query(
   {
-    ...{ id: t.jobs.id, headHash: t.jobs.headHash, tag: t.jobs.tag },
+    ...{ id: t.jobs.id, shownHash: t.jobs.shownHash, tag: t.jobs.tag },
     ...{ promisedOn: t.jobs.promisedOn, hold: t.jobs.hold },
     ...{ station: t.jobs.station, maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
   },

@@ -232,7 +232,7 @@ const { numberKey: _key, ...lineColumns } = getTableColumns(t.supplyLines);
 const linesOfDesk = query(
   {
     ...lineColumns,
-    ...{ id: t.jobs.id, headHash: t.jobs.headHash },
+    ...{ id: t.jobs.id, shownHash: t.jobs.shownHash },
     ...{ promisedOn: t.jobs.promisedOn, station: t.jobs.station, hold: t.jobs.hold },
     ...{ maker: t.pumps.maker, model: t.pumps.model, customer: t.customers.name },
     ...{ goesOn: t.plannedPumps.goesOn, isByHands: t.plannedPumps.isByHands },
@@ -246,8 +246,8 @@ const linesOfDesk = query(
 export async function listSupplyLines(connection: Connection, limit = 5000) {
   const rows = await readRows(connection, linesOfDesk, [limit]);
   return rows.map(
-    ({ id, headHash, promisedOn, station, hold, maker, model, customer, goesOn, isByHands, blocks, ...line }) => ({
-      ...{ id, headHash, promisedOn, station, hold: fromJson(hold), maker, model, customer },
+    ({ id, shownHash, promisedOn, station, hold, maker, model, customer, goesOn, isByHands, blocks, ...line }) => ({
+      ...{ id, shownHash, promisedOn, station, hold: fromJson(hold), maker, model, customer },
       line: datedByPlan({ ...line, blocks: blocksSchema.parse(fromJson(blocks)) }, { goesOn, isByHands }),
     }),
   );

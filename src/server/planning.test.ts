@@ -323,6 +323,21 @@ describe('finding', () => {
     await shop.play({ at: 'teardown' });
     expect(await read()).not.toBe(before);
   });
+  test('the floor’s version stays after a reading that moves nothing which it shows', async () => {
+    const own = await shop.play({ at: 'inspect', part: 'half' });
+    const stands = async () => ({
+      floor: (await shop.act('ines', 'read-floor-version', {})).version,
+      record: present(await shop.load(own)).version,
+    });
+    const before = await stands();
+    await shop.act('marek', 'record-readings', {
+      ...{ tag: own, phase: 'as-found' },
+      entries: [{ pointId: 'sleeve-diameter', place: 'A:90', typed: '44.99', instrument: 'M-07', basedOn: 0 }],
+    });
+    expect(await stands()).toEqual({ floor: before.floor, record: before.record + 1 });
+    await shop.act('wenna', 'hold-job', { tag: own, reason: 'asked', until: '2031-01-01', holder: 'C' });
+    expect((await stands()).floor).not.toBe(before.floor);
+  });
   test('the floor is read once for all of a role, and anew when a job has changed', async () => {
     const read = (who: string) => shop.act(who, 'read-floor', {});
     const stripIn = ({ strips }: Awaited<ReturnType<typeof read>>) => present(strips.find((one) => one.tag === tag));

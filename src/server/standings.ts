@@ -5,37 +5,36 @@ import type { JobId } from '@/core/record';
 import { listStandings, type Connection } from '@/db';
 
 /**
- * Standings that were read and checked, by the head of the job's chain: with each change of a job there is another. They
- * are by far the longest of what a list of jobs reads.
+ * Standings that were read and checked, by the text that vouches for what lists show of a job. They are by far the longest
+ * of what a list of jobs reads.
  */
 const known = ofProcess('standings', () => new LRUCache<string, Standing>({ max: 3000 }));
 
 /** A standing that was read with its row. */
-export function readStanding(headHash: string, standing: unknown): Standing {
-  const found = known.get(headHash);
+export function readStanding(shownHash: string, standing: unknown): Standing {
+  const found = known.get(shownHash);
   if (found) return found;
   const read = standingSchema.parse(standing);
-  // A job that nothing was written of by this version of the program has no head yet.
-  if (headHash) known.set(headHash, read);
+  known.set(shownHash, read);
   return read;
 }
 
-interface Head {
+interface Shown {
   readonly id: JobId;
-  readonly headHash: string;
+  readonly shownHash: string;
 }
 
-/** Each row with its job's standing; only those are read that are not known by their head. */
-export async function withStandings<Row extends Head>(
+/** Each row with its job's standing; only those are read that are not known by it. */
+export async function withStandings<Row extends Shown>(
   connection: Connection,
   rows: readonly Row[],
 ): Promise<readonly { readonly row: Row; readonly standing: Standing }[]> {
-  const missing = new Set(rows.filter(({ headHash }) => !known.has(headHash)).map(({ id }) => id));
+  const missing = new Set(rows.filter(({ shownHash }) => !known.has(shownHash)).map(({ id }) => id));
   const read = await listStandings(connection, [...missing]);
-  const byId = new Map(read.map(({ id, headHash, standing }) => [id, readStanding(headHash, standing)]));
+  const byId = new Map(read.map(({ id, shownHash, standing }) => [id, readStanding(shownHash, standing)]));
   // A job that ended meanwhile and was taken out has none.
   return rows.flatMap((row) => {
-    const standing = byId.get(row.id) ?? known.get(row.headHash);
+    const standing = byId.get(row.id) ?? known.get(row.shownHash);
     return standing ? [{ row, standing }] : [];
   });
 }

@@ -146,7 +146,7 @@ export async function planFacts({ database, now, shopAtHand }: Pick<Context, 'da
     chancesOfHour(database, now()),
   ]);
   const rows = (await withStandings(database, pumps)).map(
-    ({ row: { id: _id, headHash: _head, hold, ...row }, standing: { remaining, holder, work } }) => ({
+    ({ row: { id: _id, shownHash: _shown, hold, ...row }, standing: { remaining, holder, work } }) => ({
       ...{ ...row, isHeld: hold !== null, holdUntil: remaining.holdUntil, holder, work: work ?? noWork },
     }),
   );

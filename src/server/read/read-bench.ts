@@ -50,7 +50,7 @@ export const readBench = defineUseCase({
       jobs: rows.map((row) => {
         const { tag, pump, customer, station, move, detail, onHold, promisedOn } = stripOf(
           row,
-          readStanding(row.headHash, row.standing),
+          readStanding(row.shownHash, row.standing),
           frame,
         );
         return {

@@ -12,7 +12,7 @@ import {
 } from '@/core/lifecycle';
 import { readyRange, type ReadyRange, type Remaining } from '@/core/planning';
 import type { Role } from '@/core/record';
-import { listJobsIn, listFloorRows, listOpenHeads, readFloorVersion, searchJobs } from '@/db';
+import { listJobsIn, listFloorRows, listOpenShown, readFloorVersion, searchJobs } from '@/db';
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
 import { shippedFamilies } from '../families';
@@ -70,7 +70,7 @@ export function stripOf(row: Omit<Row, 'standing'>, standing: Standing, { now, z
 
 /** A hit of the search: the strip, its nameplate, and the answer line to read out. */
 function hitOf(row: Row, frame: Frame) {
-  const standing = readStanding(row.headHash, row.standing);
+  const standing = readStanding(row.shownHash, row.standing);
   const strip = stripOf(row, standing, frame);
   const { waitingFor } = sayMove(standing.next, frame.now.toISOString());
   const answer = answerLine({
@@ -102,7 +102,7 @@ const pageSize = 600;
  */
 const floors = new LRUCache<string, FloorRead>({ max: 24 });
 
-/** Strips that were made: each follows from the head of its job, the plan, the day and who looks. */
+/** Strips that were made: each follows from what its job shows, the plan, the day and who looks. */
 const strips = new LRUCache<string, FloorStrip>({ max: 4000 });
 
 interface Asked extends Awaited<ReturnType<typeof readFloorVersion>> {
@@ -113,12 +113,11 @@ interface Asked extends Awaited<ReturnType<typeof readFloorVersion>> {
 async function stripsOf(
   { database }: Context,
   frame: Frame,
-  { heads, plan }: { readonly heads: Awaited<ReturnType<typeof listOpenHeads>>; readonly plan: number },
+  { open, plan }: { readonly open: Awaited<ReturnType<typeof listOpenShown>>; readonly plan: number },
 ): Promise<readonly FloorStrip[]> {
   const asked = [plan, dayIn(frame.zone, frame.now), frame.zone, frame.currency, frame.role].join(' ');
-  const keyOf = ({ headHash }: { readonly headHash: string }) => `${headHash} ${asked}`;
-  const isKnown = (head: { readonly headHash: string }) => head.headHash !== '' && strips.has(keyOf(head));
-  const missing = heads.filter((head) => !isKnown(head)).map(({ id }) => id);
+  const keyOf = ({ shownHash }: { readonly shownHash: string }) => `${shownHash} ${asked}`;
+  const missing = open.filter((one) => !strips.has(keyOf(one))).map(({ id }) => id);
   const read = await withStandings(database, await listFloorRows(database, missing));
   const fresh = new Map(
     read.map(({ row, standing }) => {
@@ -127,22 +126,22 @@ async function stripsOf(
       return [row.id, strip];
     }),
   );
-  return heads.flatMap((head) => fresh.get(head.id) ?? strips.get(keyOf(head)) ?? []);
+  return open.flatMap((one) => fresh.get(one.id) ?? strips.get(keyOf(one)) ?? []);
 }
 
 async function floorAt(context: Context, frame: Frame, { version, plan, after }: Asked) {
   const [promisedOn, id] = after?.split('_') ?? [];
-  const heads = await listOpenHeads(context.database, {
+  const open = await listOpenShown(context.database, {
     after: promisedOn && id ? { promisedOn, id } : null,
     limit: pageSize + 1,
   });
-  const last = heads[pageSize - 1];
+  const last = open[pageSize - 1];
   return {
     version,
     today: dayIn(frame.zone, frame.now),
     currency: frame.currency,
-    strips: await stripsOf(context, frame, { heads: heads.slice(0, pageSize), plan }),
-    next: heads.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
+    strips: await stripsOf(context, frame, { open: open.slice(0, pageSize), plan }),
+    next: open.length > pageSize && last ? `${last.promisedOn}_${last.id}` : null,
   };
 }
 type FloorRead = Awaited<ReturnType<typeof floorAt>>;

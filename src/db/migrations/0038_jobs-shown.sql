@@ -1,0 +1,1 @@
+ALTER TABLE `jobs` ADD `shown_hash` varchar(64) GENERATED ALWAYS AS (sha2(concat_ws('|', `id`, `tag`, `pump_id`, `customer_id`, `family_id`, `station`, `holder`, `holder_since`, coalesce(`hold`, ''), `outcome`, `promised_on`, coalesce(`closed_at`, ''), coalesce(`standing`, '')), 256)) STORED;
