@@ -1,5 +1,6 @@
 import { createServer, type AddressInfo } from 'node:net';
 import { dirname } from 'node:path';
+import { createConnection } from 'mysql2/promise';
 import { present } from '@/core/present';
 import { openTestShop, testReceiving, type TestShop } from '../../test-support/open-test-shop';
 import {
@@ -21,11 +22,12 @@ import {
 import { DomainError } from '@/core/errors';
 
 let shop: TestShop;
+const ownUrl = () => present(process.env.DATABASE_URL).replace(/\/[^/]*$/, '/puddlestone_repositories');
 beforeAll(async () => void (shop = await openTestShop('repositories')));
 afterAll(() => shop.close());
 
 test('migrations may be run by several copies at once, and again', async () => {
-  const url = present(process.env.DATABASE_URL).replace(/\/[^/]*$/, '/puddlestone_repositories');
+  const url = ownUrl();
   await Promise.all([migrateDatabase(url), migrateDatabase(url), migrateDatabase(url)]);
   const [rows] = await shop.runtime.pool.promise().query('select count(*) as n from __drizzle_migrations');
   expect(present((rows as { n: number }[])[0]).n).toBeGreaterThan(0);
@@ -74,7 +76,7 @@ test('the floor is paged by key: every open job once, by promise', async () => {
 
 describe('what lists show of a job', () => {
   const shownAfter = async (change: string) => {
-    const connection = await shop.runtime.pool.promise().getConnection();
+    const connection = await createConnection(ownUrl());
     const shown = async () => {
       const [rows] = await connection.query('select id, shown_hash as shown from jobs order by tag limit 1');
       return present((rows as { id: string; shown: string }[])[0]);
@@ -84,7 +86,7 @@ describe('what lists show of a job', () => {
     await connection.query(`update jobs set ${change} where id = ?`, [before.id]);
     const after = await shown();
     await connection.rollback();
-    connection.release();
+    await connection.end();
     return { before: before.shown, after: after.shown };
   };
   test.each([

@@ -23,7 +23,6 @@ export async function addPump(connection: Connection, pump: Omit<typeof t.pumps.
 
 const stripColumns = {
   id: t.jobs.id,
-  version: t.jobs.version,
   shownHash: t.jobs.shownHash,
   tag: t.jobs.tag,
   station: t.jobs.station,
@@ -47,7 +46,7 @@ const stripColumns = {
     limitWords: t.plannedPumps.limitWords,
   },
 };
-const floorColumns = { ...stripColumns, standing: t.jobs.standing };
+const floorColumns = { ...stripColumns, version: t.jobs.version, standing: t.jobs.standing };
 
 const parsedHold = <Row extends { hold: unknown }>(row: Row) => ({
   ...row,

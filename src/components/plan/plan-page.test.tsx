@@ -215,6 +215,34 @@ describe('the promise desk', () => {
       '/receive?family=F1&promised=2026-12-14',
     );
   });
+  test('what putting it first gains stands beside it: days, none at this chance, or nothing at all', async () => {
+    const days = {
+      turn: ['2026-12-21', '2026-12-22', '2026-12-23'],
+      first: ['2026-12-14', '2026-12-21', '2026-12-23'],
+    };
+    const told = (dates: readonly string[]) => {
+      const { answer: one, ...rest } = answer(false);
+      return {
+        ...rest,
+        answer: one && { ...one, dates: [50, 80, 95].map((pct, i) => ({ pct, date: dates[i] ?? '' })) },
+      };
+    };
+    answerFetch(({ path }) => ({ body: { data: told(path.includes('first=yes') ? days.first : days.turn) } }));
+    const { unmount } = render(<PromiseDesk families={families} tomorrow="2026-12-01" />);
+    const button = await screen.findByRole('button', { name: /^Put first/ });
+    expect(button).toHaveTextContent('1 day sooner, makes nobody later');
+    await userEvent.keyboard('5');
+    expect(button).toHaveTextContent('7 days sooner, makes nobody later');
+    await userEvent.keyboard('9');
+    expect(button).toHaveTextContent('no sooner at this chance, makes nobody later');
+    expect(screen.getByRole('button', { name: /^In its turn/ })).toHaveTextContent('In its turn makes nobody later');
+    unmount();
+    days.first = days.turn;
+    render(<PromiseDesk families={families} tomorrow="2026-12-01" />);
+    expect(await screen.findByRole('button', { name: /^Put first/ })).toHaveTextContent(
+      'gains nothing: ready on the same days, makes nobody later',
+    );
+  });
   test('where no answer comes it says so, and asks again until one does', async () => {
     let isBusy = true;
     answerFetch(({ path }) =>

@@ -16,6 +16,7 @@ interface FamilyChoice {
 const pebbles = 50;
 const chanceNames = { 50: 'Even chance', 80: '4 of 5 times', 95: '19 of 20' } as const;
 type Chance = keyof typeof chanceNames;
+const chances = [50, 80, 95] as const satisfies readonly Chance[];
 
 /** Fifty pebbles settle on the days on which the pump was ready: solid by the chosen day, hollow after it. */
 function Pebbles({ answer, by }: { readonly answer: PromiseAnswered; readonly by: string }) {
@@ -53,18 +54,32 @@ interface WayProps {
   readonly chance: Chance;
   readonly isChosen: boolean;
   readonly onChoose: () => void;
+  /** What it gains over the other way, in words. */
+  readonly gain?: string;
 }
 
 const dateAt = ({ dates }: PromiseAnswered, chance: Chance) => dates.find(({ pct }) => pct === chance)?.date ?? '';
 
+const dayMs = 86_400_000;
+
+/** How much sooner a pump is ready that is put first, at a chance; where no chance is told another day, that. */
+function gainWords(turn: PromiseAnswered, first: PromiseAnswered, chance: Chance): string {
+  const daysAt = (pct: Chance) => (Date.parse(dateAt(turn, pct)) - Date.parse(dateAt(first, pct))) / dayMs;
+  const days = daysAt(chance);
+  if (days > 0) return `${days} ${days === 1 ? 'day' : 'days'} sooner, `;
+  const isSoonerAtAll = chances.some((pct) => daysAt(pct) > 0);
+  return isSoonerAtAll ? 'no sooner at this chance, ' : 'gains nothing: ready on the same days, ';
+}
+
 /** One way to take the pump in: in its turn, or first. */
-function Way({ title, answer, chance, isChosen, onChoose }: WayProps) {
+function Way({ title, answer, chance, isChosen, onChoose, gain = '' }: WayProps) {
   const later = answer.makesLater.length;
   return (
     <section aria-label={title} className={`border-l-4 py-2 pl-4 ${isChosen ? 'border-ink' : 'border-transparent'}`}>
       <button type="button" aria-pressed={isChosen} className="min-h-11 text-left" onClick={onChoose}>
         <b className="text-18">{title}</b>{' '}
         <span className="ml-2">
+          {gain}
           {later ? `makes ${later} ${later === 1 ? 'pump' : 'pumps'} later` : 'makes nobody later'}
         </span>
       </button>
@@ -226,6 +241,7 @@ export function PromiseDesk({
               <Way
                 title="Put first"
                 answer={first}
+                gain={gainWords(turn, first, chance)}
                 {...{ chance }}
                 isChosen={isFirst}
                 onChoose={() => setFirst(true)}
@@ -240,7 +256,7 @@ export function PromiseDesk({
             </p>
             <div className="space-y-2">
               <div className="flex gap-2" role="group" aria-label="With which chance">
-                {([50, 80, 95] as const).map((pct) => (
+                {chances.map((pct) => (
                   <button
                     key={pct}
                     type="button"

@@ -43,7 +43,7 @@ interface Frame {
 }
 
 /** A job as the floor shows it: standing and ready range. */
-export function stripOf(row: Omit<Row, 'standing'>, standing: Standing, { now, zone, currency, role }: Frame) {
+export function stripOf(row: Omit<Row, 'standing' | 'version'>, standing: Standing, { now, zone, currency, role }: Frame) {
   const today = dayIn(zone, now);
   const said = sayMove(standing.next, today);
   const ready = readyOf(row.planned, standing.remaining, today);
