@@ -1,10 +1,11 @@
 import { promisify } from 'node:util';
 import { brotliCompress, brotliDecompress, constants } from 'node:zlib';
-import { and, asc, desc, eq, gt, inArray, isNotNull, like, lte, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, inArray, isNotNull, like, lte, sql } from 'drizzle-orm';
 import { headIn, type ChainedEvent, type HeadAfter } from '@/core/lifecycle';
 import { asId, type JobId, type PersonId } from '@/core/record';
 import { rowsOf, type Connection, type Database } from './client';
 import * as t from './schema';
+import { query, readRows } from './written-once';
 
 // The events of a job that is over are packed into one row: each by itself they took half of the database. They are the
 // same to the byte when they are read, hashes and all; whoever reads events reads them here.
@@ -69,12 +70,9 @@ async function packedOf(connection: Connection, jobId: JobId): Promise<readonly 
   return chapter ? unpackOrNone(jobId, chapter.packed) : [];
 }
 
+const eventsOfJob = query(getTableColumns(t.events), 'from events where events.job_id = ? and seq > ? order by seq');
 const singly = (connection: Connection, jobId: JobId, after: number) =>
-  connection
-    .select()
-    .from(t.events)
-    .where(and(eq(t.events.jobId, jobId), gt(t.events.seq, after)))
-    .orderBy(asc(t.events.seq));
+  readRows(connection, eventsOfJob, [jobId, after]);
 
 /**
  * Events after a number, in their order. Those that lie singly are read first: what is packed between the two reads is
@@ -90,15 +88,15 @@ async function eventsAfter(connection: Connection, jobId: JobId, after: number):
 
 /** Every event of a job, in their order. */
 export async function listEvents(connection: Connection, jobId: JobId): Promise<ChainedEvent[]> {
-  const rows = await eventsAfter(connection, jobId, 0);
-  return rows.map(({ seq, kind, personName, at, data, previousHash, hash }) => ({
-    ...{ seq, kind, personName, at: at.toISOString(), data, previousHash, hash },
-  }));
+  return listEventsAfter(connection, jobId, 0);
 }
 
 /** Events of a job after a number, in their order. */
-export async function listEventsAfter(connection: Connection, jobId: JobId, after: number) {
-  return (await eventsAfter(connection, jobId, after)).map(({ seq, data }) => ({ seq, data }));
+export async function listEventsAfter(connection: Connection, jobId: JobId, after: number): Promise<ChainedEvent[]> {
+  const rows = await eventsAfter(connection, jobId, after);
+  return rows.map(({ seq, kind, personName, at, data, previousHash, hash }) => ({
+    ...{ seq, kind, personName, at: at.toISOString(), data, previousHash, hash },
+  }));
 }
 
 /** Where a job was from a moment on. */

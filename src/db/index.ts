@@ -68,3 +68,4 @@ export {
 } from './persist';
 export { howLost } from './nodes';
 export { isDeadlock, isDuplicate, translateError } from './translate-error';
+export { sha256 } from './sha256';

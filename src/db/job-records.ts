@@ -17,8 +17,11 @@ import {
   type Station,
   type Tag,
 } from '@/core/record';
+import { recordAfterEvents } from '@/core/change';
 import { present } from '@/core/present';
-import { keepRecord, keptRecord } from './kept-records';
+import { listEventsAfter } from './chapters';
+import { keepRecord, keptRecord, recordBehind } from './kept-records';
+import { sha256 } from './sha256';
 import { asJsonArray, childrenOf, decodeRow, loadChildren, type RowOfColumns } from './child-rows';
 import { fromJson, rowsOf, type Connection } from './client';
 import { warrantyEnd } from '@/core/warranty';
@@ -205,6 +208,20 @@ async function readStored(connection: Connection, head: FoundHead): Promise<JobR
   });
 }
 
+/**
+ * The record of a job that another process changed, made of the one that is kept here and the events since: a record is
+ * hundreds of rows, an entry of them one or two. Null where nothing fit is kept, or its chain does not lead to that head.
+ */
+async function readBehind(connection: Connection, { job }: FoundHead): Promise<JobRecord | null> {
+  const behind = recordBehind(job);
+  if (!behind) return null;
+  const events = await listEventsAfter(connection, job.id, behind.version);
+  // What came after the head was read is for the next who asks.
+  return recordAfterEvents(behind, {
+    ...{ events: events.filter(({ seq }) => seq <= job.version), headHash: job.headHash, sha256 },
+  });
+}
+
 async function withVisits(connection: Connection, head: FoundHead, record: JobRecord): Promise<JobRecord> {
   const { lot, job } = head;
   return {
@@ -226,13 +243,14 @@ const isAlike = (one: JobRecord, other: JobRecord): boolean =>
 /**
  * The record of one job; null when there is no such tag. While nothing of it changes it is the same object each time:
  * what was reckoned of it (`core/remembered`) holds for the next who asks. Its own row is always read; its other rows
- * only where the record as it stands now is not kept, see `keepRecord`.
+ * only where the record is kept neither as it stands now nor as it stood some events ago, see `keepRecord`.
  */
 export async function loadJobRecord(connection: Connection, tag: string): Promise<JobRecord | null> {
   const head = await loadHead(connection, tag);
   if (!head) return null;
   const kept = keptRecord(head.job);
-  const record = kept ? { ...kept, ...headOf(head) } : await readStored(connection, head);
+  const known = kept ?? (await readBehind(connection, head));
+  const record = known ? { ...known, ...headOf(head) } : await readStored(connection, head);
   const whole = await withVisits(connection, head, record);
   if (kept && isAlike(kept, whole)) return kept;
   keepRecord(whole);

@@ -16,8 +16,19 @@ export function keepRecord(record: JobRecord): void {
   kept.set(record.id, record);
 }
 
+type At = Pick<JobRecord, 'id' | 'version' | 'headHash'>;
+
 /** The record that is kept of a job, where its last event is the same; else undefined. */
-export function keptRecord({ id, version, headHash }: Pick<JobRecord, 'id' | 'version' | 'headHash'>) {
+export function keptRecord({ id, version, headHash }: At): JobRecord | undefined {
   const record = kept.get(id);
   return record?.version === version && record.headHash === headHash ? record : undefined;
+}
+
+/** Of more events than these the rows themselves are read sooner. */
+const mostBehind = 24;
+
+/** The record that is kept of a job as it stood some events ago; else undefined. */
+export function recordBehind({ id, version }: Pick<At, 'id' | 'version'>): JobRecord | undefined {
+  const record = kept.get(id);
+  return record && record.version < version && record.version >= version - mostBehind ? record : undefined;
 }

@@ -1,12 +1,11 @@
-import { createHash } from 'node:crypto';
 import { and, asc, count, eq, inArray, lt } from 'drizzle-orm';
 import * as z from 'zod';
 import type { PersonId } from '@/core/record';
 import { fromJson, type Connection } from './client';
 import { passkeys, spentChallenges } from './schema';
+import { sha256 } from './sha256';
 import { isDuplicate } from './translate-error';
 
-const hashOf = (text: string) => createHash('sha256').update(text).digest('hex');
 const ways = z.array(z.string());
 
 /** A passkey as it was made; its private half never leaves the person's device. */
@@ -28,7 +27,7 @@ export async function addPasskey(connection: Connection, { transports, ...row }:
   try {
     await connection
       .insert(passkeys)
-      .values({ ...row, credentialHash: hashOf(row.credential), transports: [...transports] });
+      .values({ ...row, credentialHash: sha256(row.credential), transports: [...transports] });
     return true;
   } catch (error) {
     if (isDuplicate(error)) return false;
@@ -40,7 +39,7 @@ export async function findPasskey(connection: Connection, credential: string) {
   const [row] = await connection
     .select()
     .from(passkeys)
-    .where(eq(passkeys.credentialHash, hashOf(credential)));
+    .where(eq(passkeys.credentialHash, sha256(credential)));
   return row ? { ...row, transports: ways.parse(fromJson(row.transports)) } : null;
 }
 
@@ -96,7 +95,7 @@ export async function spendChallenge(
 ): Promise<boolean> {
   await connection.delete(spentChallenges).where(lt(spentChallenges.at, forgetBefore));
   try {
-    await connection.insert(spentChallenges).values({ challenge: hashOf(challenge), at });
+    await connection.insert(spentChallenges).values({ challenge: sha256(challenge), at });
     return true;
   } catch (error) {
     if (isDuplicate(error)) return false;

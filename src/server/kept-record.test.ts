@@ -53,15 +53,36 @@ test('while nothing of it changes it is the same thing, whoever asks; what stand
   expect(await shop.load(tag)).toBe(third);
 });
 
-test('what another process changed is read anew', async () => {
-  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+/** Keeps brine as another process does, which knows nothing of what is kept here. */
+async function keepBrineElsewhere(tag: string) {
   const shared = globalThis as { puddlestoneShared?: object | undefined };
   const own = shared.puddlestoneShared;
   shared.puddlestoneShared = undefined;
   await keepBrine(tag);
   shared.puddlestoneShared = own;
-  expect(present(await shop.load(tag)).intake.liquid).toBe('brine');
-  expect(await shop.load(tag)).toStrictEqual(await stored(tag));
+}
+
+test('what another process changed is taken from its events; no other row is read', async () => {
+  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+  const before = present(await shop.load(tag));
+  await keepBrineElsewhere(tag);
+  const after = present(await shop.load(tag));
+  expect(after.intake.liquid).toBe('brine');
+  expect([after.answers === before.answers, after.parts === before.parts]).toEqual([true, true]);
+  expect(after).toStrictEqual(await stored(tag));
+});
+
+test('events that do not lead from what is kept to what stands are not gone by: the rows are read', async () => {
+  const tag = await shop.play({ at: 'receive', part: 'undeclared' });
+  const before = present(await shop.load(tag));
+  await keepBrineElsewhere(tag);
+  await shop.runtime.pool
+    .promise()
+    .query("update events set data = replace(data, 'brine', 'tar') where job_id = ?", [before.id]);
+  const after = present(await shop.load(tag));
+  expect(after.intake.liquid).toBe('brine');
+  expect(after.answers).not.toBe(before.answers);
+  expect(after).toStrictEqual(await stored(tag));
 });
 
 test('what another bundle of this process changed is kept for all of it', async () => {

@@ -10,7 +10,7 @@ import {
   exampleReading,
   exampleRecord,
 } from '../record/example-record';
-import { applyPuts, openingPuts, put, replayRecord, verifyJob, type Put } from '.';
+import { applyPuts, openingPuts, put, recordAfterEvents, replayRecord, verifyJob, type Put } from '.';
 
 const sha256 = (text: string) => createHash('sha256').update(text).digest('hex');
 const signed = { personId: null, personName: 'Marek', at: '2026-11-21T08:00:00.000Z' };
@@ -146,6 +146,30 @@ describe('replay', () => {
       sha256,
     );
     expect(replayRecord([old, ...events], record)).toEqual(record);
+  });
+  describe('on from a record as it stood', () => {
+    const standing = chainOf(full, steps.slice(0, 1)).record;
+    const { headHash } = record;
+    const on = (own: readonly ChainedEvent[], head = headHash) =>
+      recordAfterEvents(standing, { events: own, headHash: head, sha256 });
+    test('gives the record that all changes made, and shares what none of them touched', () => {
+      const after = on(events.slice(2));
+      expect(after).toEqual(record);
+      expect([after?.intake === standing.intake, after?.readings === standing.readings]).toEqual([true, false]);
+    });
+    test('gives none for events that are not those which follow, or end elsewhere', () => {
+      const late = events.map((event) => ({ ...event, data: event.data.replace('late', 'soon') }));
+      const [, , third, fourth] = events;
+      expect([
+        ...[on(events.slice(1)), on([present(fourth)]), on([present(third)]), on(late.slice(2))],
+        on(events.slice(2), present(third).hash),
+      ]).toEqual([null, null, null, null, null]);
+    });
+    test('gives none where an event holds no changes', () => {
+      const event = { seq: 3, kind: 'old', personName: 'Ines', at: 'x', data: '{}', previousHash: standing.headHash };
+      const old = chainEvent(event, sha256);
+      expect(on([old], old.hash)).toBeNull();
+    });
   });
   test('names the row and field that no event put there', () => {
     const [reading] = record.readings;

@@ -7,7 +7,7 @@ export * as lifecycle from './lifecycle';
 export * as supply from './supply';
 export * as quote from './quote';
 export * as receive from './receive';
-export { changesOf, replayEvents, replayRecord, verifyJob, type Difference } from './replay';
+export { changesOf, recordAfterEvents, replayEvents, replayRecord, verifyJob, type Difference } from './replay';
 export * as report from './report';
 export * as sheets from './sheets';
 export {

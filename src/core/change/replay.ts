@@ -1,6 +1,6 @@
 import { present } from '../present';
 import * as z from 'zod';
-import { canonical, findBrokenEvent, type ChainedEvent } from '../lifecycle/event-chain';
+import { canonical, findBrokenEvent, type ChainedEvent, type Stretch } from '../lifecycle/event-chain';
 import {
   emptyTables,
   recordOf,
@@ -12,7 +12,7 @@ import {
   type RowTables,
 } from '../record';
 import { bringUpPut, earlierKinds } from './bring-up';
-import { putAll, type Put } from './change';
+import { applyPuts, putAll, type Put } from './change';
 
 /** What an event's data must have for its changes to be replayed; the rows are what this program wrote. */
 const dataSchema = z.object({
@@ -104,4 +104,22 @@ export function verifyJob({
  */
 export function replayRecord(events: readonly Pick<ChainedEvent, 'data'>[], frame: RecordFrame): JobRecord {
   return recordOf(replayEvents(events), frame);
+}
+
+/**
+ * A record after the events that followed on it, its frame as it was. Null where they do not lead from it to `headHash`
+ * without a gap, or hold no changes.
+ */
+export function recordAfterEvents(
+  record: JobRecord,
+  { events, headHash, sha256 }: Omit<Stretch, 'after'>,
+): JobRecord | null {
+  if (findBrokenEvent({ events, headHash, sha256, after: record })) return null;
+  const puts: Put[] = [];
+  for (const event of events) {
+    const changes = changesOf(event);
+    if (!changes) return null;
+    puts.push(...changes);
+  }
+  return { ...applyPuts(record, puts).record, version: record.version + events.length, headHash };
 }

@@ -28,22 +28,29 @@ export function chainEvent(event: Omit<ChainedEvent, 'hash'>, sha256: (text: str
   return { ...event, hash: sha256([previousHash, seq, kind, personName, at, data].join('\n')) };
 }
 
+/** A stretch of a chain, and in which hash it is to end. */
+export interface Stretch {
+  readonly events: readonly ChainedEvent[];
+  readonly headHash: string;
+  readonly sha256: (text: string) => string;
+  /** The event on which it follows; left out for a chain from its first event on. */
+  readonly after?: { readonly version: number; readonly headHash: string };
+}
+
 /** The first event that was changed, moved or is missing; null when the chain is whole and ends in `headHash`. */
 export function findBrokenEvent({
   events,
   headHash,
   sha256,
-}: {
-  readonly events: readonly ChainedEvent[];
-  readonly headHash: string;
-  readonly sha256: (text: string) => string;
-}): { readonly seq: number; readonly why: string } | null {
-  let previous = '';
+  after = { version: 0, headHash: '' },
+}: Stretch): { readonly seq: number; readonly why: string } | null {
+  let previous = after.headHash;
   for (const [i, event] of events.entries()) {
-    if (event.seq !== i + 1) return { seq: i + 1, why: 'an event is missing' };
+    const seq = after.version + i + 1;
+    if (event.seq !== seq) return { seq, why: 'an event is missing' };
     if (event.previousHash !== previous) return { seq: event.seq, why: 'it does not follow from the one before' };
     if (chainEvent(event, sha256).hash !== event.hash) return { seq: event.seq, why: 'it was changed' };
     previous = event.hash;
   }
-  return previous === headHash ? null : { seq: events.length + 1, why: 'the last event is missing' };
+  return previous === headHash ? null : { seq: after.version + events.length + 1, why: 'the last event is missing' };
 }
