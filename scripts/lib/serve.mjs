@@ -31,7 +31,8 @@ function watchOver(worker, tell) {
     if (++silent > mostSilent) {
       tell(`A serving process (${worker.process.pid}) has not answered for half a minute and is ended.`);
       worker.process.kill('SIGKILL');
-    } else if (worker.isConnected()) worker.send({ kind: 'ping' });
+      // One that is ending just now takes no message any more; that it ends is seen to elsewhere.
+    } else if (worker.isConnected()) worker.send({ kind: 'ping' }, () => undefined);
   }, pingEveryMs);
   timer.unref();
   worker.once('exit', () => clearInterval(timer));

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { printOf } from './asked';
+import { printOf, vouchedFor } from './asked';
 import { openDatabase, readAtOnce, type Connection, type OpenedDatabase } from './client';
 import { writeAlone } from './written-together';
 
@@ -54,6 +54,23 @@ describe('what a look asked', () => {
   const rename = (id: number, name: string) =>
     opened.database.execute(sql`update stones set name = ${name} where id = ${id}`);
 
+  test('is not asked again for what another answer vouches for', async () => {
+    const asked = await look(async () => {
+      await nameOf(1);
+      await vouchedFor(() => nameOf(2));
+    });
+    await rename(2, 'chert');
+    expect([asked.isRepeatable, await opened.looks.isAsBefore(asked)]).toEqual([true, true]);
+    await rename(1, 'shale');
+    expect(await opened.looks.isAsBefore(asked)).toBe(false);
+  });
+  test('is not given again where what is vouched for could not be read', async () => {
+    const asked = await look(async () => {
+      await nameOf(1);
+      await vouchedFor(() => opened.database.execute(sql`select nothing from nowhere`)).catch(() => undefined);
+    });
+    expect(asked.isRepeatable).toBe(false);
+  });
   test('is answered as before until a row of it is another one, and again when it is as it was', async () => {
     const asked = await look(async () => {
       await nameOf(1);

@@ -75,23 +75,28 @@ export class Asked {
     return this.#isRepeatable;
   }
 
+  /** What was made of it is not to be given again. */
+  giveUp(): void {
+    this.#isRepeatable = false;
+  }
+
   /** Carries out a statement and takes down what came of it. */
   async follow(statement: Statement, ask: Ask): Promise<unknown> {
     const text = textOf(statement);
     if (isFrame(text)) return ask(...statement);
     if (!isRead(text)) {
-      this.#isRepeatable = false;
+      this.giveUp();
       return ask(...statement);
     }
     try {
       const answer = await ask(...statement);
       const { print, size } = printOf(answer[0]);
       this.#size += size;
-      if (this.#size > mostToAskAgain) this.#isRepeatable = false;
+      if (this.#size > mostToAskAgain) this.giveUp();
       else this.#reads.push({ statement, print });
       return answer;
     } catch (error) {
-      this.#isRepeatable = false;
+      this.giveUp();
       throw error;
     }
   }
@@ -109,11 +114,25 @@ export class Asked {
 }
 
 /** Of whom a statement is: the same in every bundle that a build makes of this file. */
-const shared = globalThis as { puddlestoneAsking?: AsyncLocalStorage<Asked> };
-const asking = (shared.puddlestoneAsking ??= new AsyncLocalStorage<Asked>());
+const shared = globalThis as { puddlestoneAsking?: AsyncLocalStorage<Asked | undefined> };
+const asking = (shared.puddlestoneAsking ??= new AsyncLocalStorage<Asked | undefined>());
 
 /** Runs what makes a look; whatever it asks of the database is taken down. */
 export const takingDown = <Result>(asked: Asked, run: () => Result): Result => asking.run(asked, run);
+
+/**
+ * Reads what another answer of the same look vouches for, as the head of a job's chain does for its rows: that one is asked
+ * again, this is not.
+ */
+export async function vouchedFor<Read>(read: () => Promise<Read>): Promise<Read> {
+  const asked = asking.getStore();
+  try {
+    return await asking.run(undefined, read);
+  } catch (error) {
+    asked?.giveUp();
+    throw error;
+  }
+}
 
 export interface Watched extends Asker {
   getConnection(): Promise<Asker & { release(): void }>;

@@ -69,3 +69,4 @@ export {
 export { howLost } from './nodes';
 export { isDeadlock, isDuplicate, translateError } from './translate-error';
 export { sha256 } from './sha256';
+export { vouchedFor } from './asked';

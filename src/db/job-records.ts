@@ -20,6 +20,7 @@ import {
 import { recordAfterEvents } from '@/core/change';
 import { present } from '@/core/present';
 import { listEventsAfter } from './chapters';
+import { vouchedFor } from './asked';
 import { keepRecord, keptRecord, recordBehind } from './kept-records';
 import { sha256 } from './sha256';
 import { asJsonArray, childrenOf, decodeRow, loadChildren, type RowOfColumns } from './child-rows';
@@ -194,7 +195,7 @@ type FoundHead = NonNullable<Awaited<ReturnType<typeof loadHead>>>;
 /** The rows of a record read and put together, without looking at what is kept. */
 async function readStored(connection: Connection, head: FoundHead): Promise<JobRecord> {
   const { job } = head;
-  const rows = await loadChildren(connection, job.id, children);
+  const rows = await vouchedFor(() => loadChildren(connection, job.id, children));
   const tables = emptyTables();
   putRow(tables, 'job', headOf(head));
   for (const kind of kinds) fill(tables, kind, rows[kind] ?? []);
@@ -215,7 +216,7 @@ async function readStored(connection: Connection, head: FoundHead): Promise<JobR
 async function readBehind(connection: Connection, { job }: FoundHead): Promise<JobRecord | null> {
   const behind = recordBehind(job);
   if (!behind) return null;
-  const events = await listEventsAfter(connection, job.id, behind.version);
+  const events = await vouchedFor(() => listEventsAfter(connection, job.id, behind.version));
   // What came after the head was read is for the next who asks.
   return recordAfterEvents(behind, {
     ...{ events: events.filter(({ seq }) => seq <= job.version), headHash: job.headHash, sha256 },

@@ -2,7 +2,7 @@ import { LRUCache } from 'lru-cache';
 import { standingSchema, type Standing } from '@/core/lifecycle';
 import { ofProcess } from '@/core/of-process';
 import type { JobId } from '@/core/record';
-import { listStandings, type Connection } from '@/db';
+import { listStandings, vouchedFor, type Connection } from '@/db';
 
 /**
  * Standings that were read and checked, by the text that vouches for what lists show of a job. They are by far the longest
@@ -30,7 +30,7 @@ export async function withStandings<Row extends Shown>(
   rows: readonly Row[],
 ): Promise<readonly { readonly row: Row; readonly standing: Standing }[]> {
   const missing = new Set(rows.filter(({ shownHash }) => !known.has(shownHash)).map(({ id }) => id));
-  const read = await listStandings(connection, [...missing]);
+  const read = await vouchedFor(() => listStandings(connection, [...missing]));
   const byId = new Map(read.map(({ id, shownHash, standing }) => [id, readStanding(shownHash, standing)]));
   // A job that ended meanwhile and was taken out has none.
   return rows.flatMap((row) => {

@@ -12,7 +12,7 @@ import {
 } from '@/core/lifecycle';
 import { readyRange, type ReadyRange, type Remaining } from '@/core/planning';
 import type { Role } from '@/core/record';
-import { listJobsIn, listFloorRows, listOpenShown, readFloorVersion, searchJobs } from '@/db';
+import { listJobsIn, listFloorRows, listOpenShown, readFloorVersion, searchJobs, vouchedFor } from '@/db';
 import { parseTag } from '@/core/lifecycle';
 import type { Context } from '../context';
 import { shippedFamilies } from '../families';
@@ -43,7 +43,11 @@ interface Frame {
 }
 
 /** A job as the floor shows it: standing and ready range. */
-export function stripOf(row: Omit<Row, 'standing' | 'version'>, standing: Standing, { now, zone, currency, role }: Frame) {
+export function stripOf(
+  row: Omit<Row, 'standing' | 'version'>,
+  standing: Standing,
+  { now, zone, currency, role }: Frame,
+) {
   const today = dayIn(zone, now);
   const said = sayMove(standing.next, today);
   const ready = readyOf(row.planned, standing.remaining, today);
@@ -158,10 +162,12 @@ export const readFloor = defineUseCase({
     const key = [version, dayIn(zone, frame.now), zone, currency, role, after].join(' ');
     const known = floors.get(key);
     if (known) return known;
-    const read = await floorAt(context, frame, { version, plan, after });
-    // What changed between the two stands in the rows and not in the version: such a floor is nobody else's.
-    if ((await readFloorVersion(context.database)).version === version) floors.set(key, read);
-    return read;
+    return vouchedFor(async () => {
+      const read = await floorAt(context, frame, { version, plan, after });
+      // What changed between the two stands in the rows and not in the version: such a floor is nobody else's.
+      if ((await readFloorVersion(context.database)).version === version) floors.set(key, read);
+      return read;
+    });
   },
 });
 
