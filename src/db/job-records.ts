@@ -50,9 +50,9 @@ const heads = {
 };
 /** Between these the parts of a pump lie in trays, where they can be taken for another’s. */
 const laidOpen: readonly Station[] = ['teardown', 'clean', 'inspect', 'quote', 'approve', 'parts', 'rebuild'];
-const likes = `(select json_arrayagg(other.tag) from pumps like_it inner join jobs other on other.pump_id = like_it.id
- where like_it.maker = pumps.maker and like_it.model = pumps.model and like_it.size = pumps.size and other.id <> jobs.id
- and other.closed_at is null and other.station in (${laidOpen.map((station) => `'${station}'`).join(', ')}))`;
+const likes = `(select json_arrayagg(other.tag) from jobs other where other.closed_at is null
+ and other.model_text = jobs.model_text and other.tag <> jobs.tag
+ and other.station in (${laidOpen.map((station) => `'${station}'`).join(', ')}))`;
 
 /** The visits of a pump: those of every plate of its maker with its serial number. */
 const visits = {

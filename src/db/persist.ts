@@ -17,12 +17,15 @@ export interface Beside {
   readonly newId: () => string;
 }
 
+const modelText = ({ maker, model, size }: JobHead['pump']) => `${maker} | ${model} | ${size}`;
+
 /** What a job's row in its own table says, from its head and standing. */
 function columnsOf(head: JobHead, decision: Pick<Decision<unknown>, 'event' | 'standing'>, searchText: string) {
   const { station, holder, hold, outcome, promisedOn, familyId, familyVersion } = head;
   return {
     ...{ station, holder, hold, outcome, promisedOn, familyId, familyVersion, searchText },
     pumpId: head.pump.id,
+    modelText: modelText(head.pump),
     customerId: head.customer.id,
     contactId: head.contact?.id ?? null,
     ...{ lotId: head.lot?.id ?? null, lotUnit: head.lot?.unit ?? null },

@@ -88,6 +88,8 @@ export const jobs = mysqlTable(
     pumpId: idColumn('pump_id')
       .notNull()
       .references(() => pumps.id),
+    /** Maker, model and size of its pump: others of the same that lie open are found by it. */
+    modelText: varchar('model_text', { length: 460 }).notNull().default(''),
     customerId: idColumn('customer_id').notNull(),
     contactId: idColumn('contact_id'),
     familyId: varchar('family_id', { length: 20 }).notNull(),
@@ -120,6 +122,8 @@ export const jobs = mysqlTable(
   (table) => [
     uniqueIndex('jobs_tag').on(table.tag),
     index('jobs_open').on(table.closedAt, table.holder, table.promisedOn, table.id),
+    index('jobs_shown').on(table.closedAt, table.promisedOn, table.id, table.shownHash),
+    index('jobs_alike').on(table.closedAt, table.modelText, table.station, table.tag),
     index('jobs_unopened').on(table.openedSeq),
     index('jobs_opened').on(table.openedAt),
     index('jobs_pump').on(table.pumpId),
