@@ -1,12 +1,12 @@
 // What an entry at the bench costs, and what people and entries do to each other: parts of `npm run bench`.
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { ask } from './bench-ask.mjs';
+import { ask, newBrowser } from './bench-ask.mjs';
 import { quantile, timeOf } from './bench-views.mjs';
 import { follower, statementsIn } from './own-sql.mjs';
 
 /**
- * @typedef {{ base: string, cookie: string }} Who
+ * @typedef {{ base: string, cookie: string, browser?: import('node:http').Agent | undefined }} Who
  * @typedef {{ pointId: string, place: string, phase: string, value: string, instrument: string | null, version: number }} Reading
  */
 
@@ -32,7 +32,7 @@ export async function readerOf(who, tag) {
   return async () => {
     const { pointId, place, value, instrument } = reading;
     const answer = await ask(`${who.base}/api/act/record-readings`, {
-      method: 'POST',
+      ...{ method: 'POST', browser: who.browser },
       headers: {
         ...{ cookie: who.cookie, origin: who.base, 'content-type': 'application/json' },
         ...{ 'entry-key': randomUUID(), 'entry-made-at': new Date().toISOString() },
@@ -103,7 +103,10 @@ export async function statementsOfEntry(who, log) {
  *   reads for each path
  */
 export async function together(who, { tags, paths, seconds }) {
-  const writers = await Promise.all(tags.map((tag) => readerOf(who, tag)));
+  // Each sits at a browser of their own: by connections that all share, who answered quicker once is asked by nearly all.
+  const whose = () => ({ ...who, browser: newBrowser() });
+  const writers = await Promise.all(tags.map((tag) => readerOf(whose(), tag)));
+  const readers = paths.map((path) => ({ path, ...whose() }));
   const until = performance.now() + seconds * 1000;
   /** @param {() => Promise<number>} one @returns {Promise<readonly number[]>} */
   const goOn = async (one) => {
@@ -114,7 +117,7 @@ export async function together(who, { tags, paths, seconds }) {
   const start = performance.now();
   const [written, seen] = await Promise.all([
     Promise.all(writers.map((keep) => goOn(async () => (await keep()).ms))),
-    Promise.all(paths.map((path) => goOn(() => timeOf(who.base + path, who.cookie)))),
+    Promise.all(readers.map(({ path, base, cookie, browser }) => goOn(() => timeOf(base + path, cookie, browser)))),
   ]);
   const took = (performance.now() - start) / 1000;
   const sum = (/** @type {readonly (readonly number[])[]} */ all) => {

@@ -48,10 +48,11 @@ export async function signIn(base) {
  * Milliseconds until an address has answered whole.
  * @param {string} address
  * @param {string} cookie
+ * @param {import('node:http').Agent} [browser] that of everybody unless it is said whose
  * @returns {Promise<number>}
  */
-export async function timeOf(address, cookie) {
-  const { status, ms } = await ask(address, { headers: { cookie } });
+export async function timeOf(address, cookie, browser) {
+  const { status, ms } = await ask(address, { headers: { cookie }, browser });
   if (status !== 200) throw new Error(`${address}: ${status}`);
   return ms;
 }
