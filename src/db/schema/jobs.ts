@@ -114,8 +114,8 @@ export const jobs = mysqlTable(
     openedAt: momentColumn('opened_at').notNull(),
     closedAt: momentColumn('closed_at'),
     /**
-     * Another text whenever a list shows something else of the job; most entries change nothing of that. Never null: no
-     * part of what is packed is (MariaDB lets nobody say so of a column that it reckons).
+     * Another text whenever a list shows something else of the job; most entries change nothing of that. Never null, as
+     * none of its parts is: MariaDB lets nobody say so of a column that it reckons.
      */
     shownHash: varchar('shown_hash', { length: 64 }).notNull().generatedAlwaysAs(shownHash, { mode: 'stored' }),
   },
