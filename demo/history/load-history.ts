@@ -12,10 +12,10 @@ import {
   persistTakenIn,
   readShop,
   takeNumber,
+  sha256,
   type Connection,
 } from '@/db';
 import type { Runtime } from '@/server';
-import { sha256 } from '@/server/fingerprint';
 import { ensureContact, ensureCustomer, ensurePump } from '@/server/receive-pump';
 import { chanceFrom } from '@/stand-ins';
 import type { DemoPerson } from '../people';

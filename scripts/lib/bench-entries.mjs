@@ -104,9 +104,10 @@ export async function statementsOfEntry(who, log) {
  */
 export async function together(who, { tags, paths, seconds }) {
   // Each sits at a browser of their own: by connections that all share, who answered quicker once is asked by nearly all.
-  const whose = () => ({ ...who, browser: newBrowser() });
-  const writers = await Promise.all(tags.map((tag) => readerOf(whose(), tag)));
-  const readers = paths.map((path) => ({ path, ...whose() }));
+  const browsers = [...tags, ...paths].map(() => newBrowser());
+  const whose = (/** @type {number} */ i) => ({ ...who, browser: browsers[i] });
+  const writers = await Promise.all(tags.map((tag, i) => readerOf(whose(i), tag)));
+  const readers = paths.map((path, i) => ({ path, ...whose(tags.length + i) }));
   const until = performance.now() + seconds * 1000;
   /** @param {() => Promise<number>} one @returns {Promise<readonly number[]>} */
   const goOn = async (one) => {
@@ -120,6 +121,7 @@ export async function together(who, { tags, paths, seconds }) {
     Promise.all(readers.map(({ path, base, cookie, browser }) => goOn(() => timeOf(base + path, cookie, browser)))),
   ]);
   const took = (performance.now() - start) / 1000;
+  for (const browser of browsers) browser.destroy();
   const sum = (/** @type {readonly (readonly number[])[]} */ all) => {
     const times = all.flat();
     return { perSecond: times.length / took, p99: quantile(times, 0.99) };

@@ -13,13 +13,13 @@ import {
   replaceSupplyLines,
   writeAlone,
   writeTogether,
+  sha256,
   type Beside,
   type Connection,
   type OutboxRow,
 } from '@/db';
 import type { Context, Decided } from './context';
 import { familyOfJob } from './families';
-import { sha256 } from './fingerprint';
 
 export interface Asking<Command> {
   readonly context: Context;

@@ -1,8 +1,7 @@
 import { DomainError } from '@/core/errors';
 import { canonical } from '@/core/lifecycle';
-import { addEntry, findEntry } from '@/db';
+import { addEntry, findEntry, sha256 } from '@/db';
 import type { Context } from './context';
-import { sha256 } from './fingerprint';
 import { runTranslated } from './use-case';
 
 interface Asked {

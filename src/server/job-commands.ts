@@ -28,6 +28,7 @@ import {
   readShop,
   readShopAtHand,
   takeNumber,
+  sha256,
   type Connection,
 } from '@/db';
 import { changeJob, type JobCommand } from './change-job';
@@ -39,7 +40,6 @@ import { receiveJobParts } from './supply/receive-orders';
 import { takeJobParcel } from './supply/take-parcels';
 import { supplyCommands } from './supply/supply-commands';
 import { chosenFamily, buildFor, findVersion, keepFamily } from './families';
-import { sha256 } from './fingerprint';
 import { correctLot, deliverPump, movePromise, sendQuote } from './lots';
 import { newerFamily } from './library/newer-family';
 import { provePerson } from './people/prove-person';

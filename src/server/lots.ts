@@ -4,11 +4,10 @@ import { DomainError } from '@/core/errors';
 import type { sayReason } from '@/core/errors';
 import { gateFor, writeLot } from '@/core/lifecycle';
 import { currentQuote, type JobHead, type JobRecord, type LotMate } from '@/core/record';
-import { addLot, changeLot, findLot, loadUnits, readShop, takeNumber, type Connection } from '@/db';
+import { addLot, changeLot, findLot, loadUnits, readShop, takeNumber, sha256, type Connection } from '@/db';
 import { changeJob, changeTogether, type JobCommand } from './change-job';
 import type { Context } from './context';
 import { findJob, findRecord } from './find-job';
-import { sha256 } from './fingerprint';
 import { forVerb } from './use-case';
 
 type Lot = JobHead['lot'];

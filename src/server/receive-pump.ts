@@ -14,12 +14,12 @@ import {
   persistOpening,
   readShop,
   takeNumber,
+  sha256,
   type Connection,
 } from '@/db';
 import { moment, signatureOf } from './change-job';
 import type { Context } from './context';
 import { chosenFamily, keepFamily } from './families';
-import { sha256 } from './fingerprint';
 import { lotFor } from './lots';
 import { forVerb, inTransaction } from './use-case';
 

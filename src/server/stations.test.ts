@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { type DomainError } from '@/core/errors';
 import { findBrokenEvent } from '@/core/lifecycle';
 import { currentQuote } from '@/core/record';
-import { listEvents } from '@/db';
+import { listEvents, sha256 } from '@/db';
 import {
   openTestShop,
   testIntake,
@@ -14,7 +14,6 @@ import {
   plainFile,
 } from '../../test-support/open-test-shop';
 import { codeOf, detailsOf } from '../../test-support/told';
-import { sha256 } from './fingerprint';
 import { openCustomerLink } from './people/open-customer-link';
 import { act, actPhoto, actUseCases, perform } from '.';
 

@@ -1,9 +1,8 @@
 import { applyPuts, openingPuts } from '@/core/change';
 import { canonical, chainEvent, standingOf } from '@/core/lifecycle';
-import { listUnopened, persistTakenOver, type Connection } from '@/db';
+import { listUnopened, persistTakenOver, sha256, type Connection } from '@/db';
 import type { Context } from './context';
 import { findJob } from './find-job';
-import { sha256 } from './fingerprint';
 
 /** What the event is called from which on an older job's events hold its changes. */
 export const takenOver = 'record-taken-over';

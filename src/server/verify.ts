@@ -1,7 +1,6 @@
 import { verifyJob, type Difference } from '@/core/change';
-import { findAlteredFile, listEvents, listTags, readAtOnce, type Database } from '@/db';
+import { findAlteredFile, listEvents, listTags, readAtOnce, sha256, type Database } from '@/db';
 import { findStoredRecord } from './find-job';
-import { sha256 } from './fingerprint';
 
 /**
  * Whether one job is what its events say: the chain whole, the replay the same as the tables, and the pictures and

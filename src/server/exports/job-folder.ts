@@ -21,12 +21,12 @@ import {
   saveReportPdf,
   storeFamily,
   takeNumber,
+  sha256,
   type Connection,
 } from '@/db';
 import type { Context } from '../context';
 import { familyOfJob, findVersion } from '../families';
 import { findStoredRecord } from '../find-job';
-import { sha256 } from '../fingerprint';
 import { readQuotePdf } from '../read/read-documents';
 import { ensureContact, ensureCustomer, ensurePump } from '../receive-pump';
 import { noteAudit } from '../people/audit';

@@ -2,8 +2,8 @@ import { LRUCache } from 'lru-cache';
 import { drawKnown, familyCard, type FamilyCard, type FamilyFile } from '@/core/family';
 import { canonical } from '@/core/lifecycle';
 import type { Connection } from '@/db';
+import { sha256 } from '@/db';
 import { listFamilies } from '../families';
-import { sha256 } from '../fingerprint';
 
 /** Words of what families are drawn from, by their files; the shop's own are read anew each time, by their version. */
 const known = new LRUCache<string, string>({ max: 500 });

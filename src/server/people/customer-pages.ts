@@ -2,8 +2,15 @@ import * as z from 'zod';
 import { catalogueFor } from '@/words/every-language';
 import { reason, refuse } from '@/core/change/decision';
 import { DomainError } from '@/core/errors';
-import { addCustomerPage, endCustomerPage, findCustomer, findCustomerPage, listJobsOfCustomer, readShop } from '@/db';
-import { sha256 } from '../fingerprint';
+import {
+  addCustomerPage,
+  endCustomerPage,
+  findCustomer,
+  findCustomerPage,
+  listJobsOfCustomer,
+  readShop,
+  sha256,
+} from '@/db';
 import { localTime } from '../planning/plan-facts';
 import { defineUseCase, forVerb, inTransaction } from '../use-case';
 

@@ -1,7 +1,6 @@
 import type { Actor } from '@/core/access';
-import { findCustomerLink, type Database } from '@/db';
+import { findCustomerLink, sha256, type Database } from '@/db';
 import { runTranslated } from '../use-case';
-import { sha256 } from '../fingerprint';
 
 /**
  * Who a customer link stands for: its own job and quote, or nobody. An answered quote may still be read until the link

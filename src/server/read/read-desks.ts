@@ -17,6 +17,7 @@ import {
   findCustomerLink,
   findLot,
   loadUnits,
+  sha256,
 } from '@/db';
 import { familyOfJob } from '../families';
 import { findJob, findRecord } from '../find-job';
@@ -25,7 +26,6 @@ import { verifyOne } from '../verify';
 import { tagField } from '@/core/change/inputs';
 import type { Context } from '../context';
 import { defineUseCase } from '../use-case';
-import { sha256 } from '../fingerprint';
 import { tokenAlong } from '../lots';
 import { loadOwnQuote } from './own-quote';
 import { dayIn } from './read-floor';

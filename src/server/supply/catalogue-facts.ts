@@ -3,9 +3,8 @@ import { buyingPlan, buyingTask, type BuyingAsked, type BuyingPlan, type SupplyL
 import { LRUCache } from 'lru-cache';
 import { dayInZone } from '@/core/lifecycle';
 import type { OrderPlanResult } from '@/core/sums';
-import { listCatalogue, listStock, listSuppliers, readShop, type Connection } from '@/db';
+import { listCatalogue, listStock, listSuppliers, readShop, sha256, type Connection } from '@/db';
 import type { Context } from '../context';
-import { sha256 } from '../fingerprint';
 import { reckonHeavy } from '../sums/reckon-heavy';
 
 /** The time of day in a zone, as HH:MM. */

@@ -2,10 +2,9 @@ import type { CommandOf, ResultOf } from '@/contract';
 import { reason, refuse } from '@/core/change/decision';
 import { numberKey } from '@/core/supply';
 import { asId, type PhotoId } from '@/core/record';
-import { addOrderPhotoRow, saveShopOrder } from '@/db';
+import { addOrderPhotoRow, saveShopOrder, sha256 } from '@/db';
 import { changeTogether } from '../change-job';
 import type { Context } from '../context';
-import { sha256 } from '../fingerprint';
 import type { Picture } from '../pictures';
 import { orderOf, said } from './shop-orders';
 

@@ -12,11 +12,10 @@ import {
 import { asId, type Tag } from '@/core/record';
 import { numberKey } from '@/core/supply';
 import type { CommandOf } from '@/contract';
-import { addOutbox, addShopOrder, findPlannedPump, listSupplyLines, takeNumber, type Connection } from '@/db';
+import { addOutbox, addShopOrder, findPlannedPump, listSupplyLines, takeNumber, sha256, type Connection } from '@/db';
 import { changeTogether, type JobCommand, type Together } from '../change-job';
 import type { Context } from '../context';
 import { findJob } from '../find-job';
-import { sha256 } from '../fingerprint';
 import { forVerb } from '../use-case';
 import { catalogueNow, drawUpPlan } from './catalogue-facts';
 

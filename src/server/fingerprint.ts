@@ -1,1 +1,0 @@
-export { sha256 } from '@/db';
