@@ -1,4 +1,4 @@
-import { remembered } from './remembered';
+import { remembered, steadyList } from './remembered';
 
 test('what is asked again is reckoned once; anything else is reckoned by itself', () => {
   const asked: string[] = [];
@@ -19,4 +19,15 @@ test('only what was asked last is kept', () => {
   expect(count).toBe(3);
   times(thing, 1);
   expect(count).toBe(4);
+});
+
+test('a list of the same things in the same order is the list that was given last', () => {
+  const steady = steadyList<object>();
+  const [a, b] = [{}, {}];
+  const first = steady([a, b]);
+  expect(steady([a, b])).toBe(first);
+  for (const other of [[b, a], [a], [a, b, a], [a, { ...b }], []]) {
+    expect(steady(other)).toBe(other);
+    expect(steady([...other])).toBe(other);
+  }
 });

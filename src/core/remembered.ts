@@ -26,3 +26,17 @@ export function remembered<First extends object, Rest extends readonly unknown[]
     return value;
   };
 }
+
+/**
+ * Gives the list that was given last where a list has the same things in the same order, so that what was reckoned of it
+ * holds.
+ * @example const steady = steadyList<Row>()
+ */
+export function steadyList<Thing>(): (list: readonly Thing[]) => readonly Thing[] {
+  let last: readonly Thing[] = [];
+  return (list) => {
+    const isSame = list.length === last.length && list.every((thing, i) => thing === last[i]);
+    if (!isSame) last = list;
+    return last;
+  };
+}

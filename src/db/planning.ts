@@ -1,10 +1,12 @@
 import { and, asc, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import * as z from 'zod';
+import { remembered } from '@/core/remembered';
 import { skills, type Absence, type ShopCalendar, type Wish } from '@/core/workload';
+import type { RowOfColumns } from './child-rows';
 import { fromJson, type Connection, type Database } from './client';
 import { openedLast } from './opened-last';
 import * as t from './schema';
-import { query, readRows } from './written-once';
+import { query, readRows, readSteadyRows } from './written-once';
 
 const weeklySchema = z.array(z.object({ weekday: z.number().int(), from: z.string(), to: z.string() }));
 const daysSchema = z.array(z.string());
@@ -160,10 +162,15 @@ const pumpsToPlan = query(
    where jobs.closed_at is null order by jobs.promised_on, jobs.tag limit ?`,
 );
 
-/** What the plan asks of every open job. */
+const withHold = remembered((row: RowOfColumns<(typeof pumpsToPlan)['columns']>) => ({
+  ...row,
+  hold: fromJson(row.hold),
+}));
+
+/** What the plan asks of every open job; a row that is as it was is the same object as before. */
 export async function listPumpsToPlan(connection: Connection, limit = 1000) {
-  const rows = await readRows(connection, pumpsToPlan, [limit]);
-  return rows.map((row) => ({ ...row, hold: fromJson(row.hold) }));
+  const rows = await readSteadyRows(connection, pumpsToPlan, [limit]);
+  return rows.map((row) => withHold(row));
 }
 
 /**

@@ -13,11 +13,13 @@ import {
   type StockItem,
 } from '@/core/purchasing';
 import { ofProcess } from '@/core/of-process';
+import { remembered } from '@/core/remembered';
 import type { ShopOrderState, StockMoveKind } from '@/core/record';
 import { numberKey } from '@/core/supply';
+import type { RowOfColumns } from './child-rows';
 import { fromJson, readAtOnce, type Connection, type Database } from './client';
 import * as t from './schema';
-import { query, readRows } from './written-once';
+import { query, readSteadyRows } from './written-once';
 
 /** As many as a shop keeps in its catalogue at most; more would be a mistake of an import. */
 const most = 20_000;
@@ -242,15 +244,31 @@ const linesOfDesk = query(
    where jobs.closed_at is null order by supply_lines.needed_by, supply_lines.tag, supply_lines.part_ref limit ?`,
 );
 
+type DeskRow = RowOfColumns<(typeof linesOfDesk)['columns']>;
+const lineOfDesk = remembered(
+  ({
+    id,
+    shownHash,
+    promisedOn,
+    station,
+    hold,
+    maker,
+    model,
+    customer,
+    goesOn,
+    isByHands,
+    blocks,
+    ...line
+  }: DeskRow) => ({
+    ...{ id, shownHash, promisedOn, station, hold: fromJson(hold), maker, model, customer },
+    line: datedByPlan({ ...line, blocks: blocksSchema.parse(fromJson(blocks)) }, { goesOn, isByHands }),
+  }),
+);
+
 /** What is to come or to be arranged over all open jobs, the most urgent first, with what the desk says of each job. */
 export async function listSupplyLines(connection: Connection, limit = 5000) {
-  const rows = await readRows(connection, linesOfDesk, [limit]);
-  return rows.map(
-    ({ id, shownHash, promisedOn, station, hold, maker, model, customer, goesOn, isByHands, blocks, ...line }) => ({
-      ...{ id, shownHash, promisedOn, station, hold: fromJson(hold), maker, model, customer },
-      line: datedByPlan({ ...line, blocks: blocksSchema.parse(fromJson(blocks)) }, { goesOn, isByHands }),
-    }),
-  );
+  const rows = await readSteadyRows(connection, linesOfDesk, [limit]);
+  return rows.map((row) => lineOfDesk(row));
 }
 
 /** Pieces of a number that other jobs have spoken for and not taken from the shelf yet. */

@@ -210,6 +210,26 @@ test.each([
   expect(JSON.stringify(refused)).toContain(words);
 });
 
+test('the pumps of a plan are named once for whoever looks, and anew when a weight, a stop or a name is another', async () => {
+  const first = (await plan()).pumps;
+  expect((await plan()).pumps).toBe(first);
+  const own = async () => {
+    const { weight, isHeld, customer } = await pumpOf(tag);
+    return { weight, isHeld, customer };
+  };
+  const before = await own();
+  await shop.act('wenna', 'weigh-job', { tag, weight: 3, reason: 'a ward waits for it' });
+  expect(await own()).toEqual({ ...before, weight: 3 });
+  await shop.act('wenna', 'weigh-job', { tag, weight: before.weight, reason: 'as before' });
+  await query('update customers set name = ? where name = ?', 'Fallowmere Baths', before.customer);
+  expect(await own()).toEqual({ ...before, customer: 'Fallowmere Baths' });
+  await query('update customers set name = ? where name = ?', before.customer, 'Fallowmere Baths');
+  await shop.act('wenna', 'hold-job', { tag, reason: 'asked', until: '2031-01-01', holder: 'C' });
+  expect(await own()).toEqual({ ...before, isHeld: true });
+  await shop.act('wenna', 'resume-job', { tag });
+  expect(await own()).toEqual(before);
+});
+
 test('a caller is told three days, in its turn and put first', async () => {
   const { today } = await plan();
   const ask = (isFirst: boolean) => shop.act('wenna', 'ask-promise', { familyId: 'F1', comesOn: today, isFirst });

@@ -18,7 +18,7 @@ const seen = new WeakSet<object>();
 /** Texts that are shorter are written sooner than found. */
 const shortest = 2000;
 
-function writtenOf(value: object): string {
+function writtenOf(value: object, make: () => string): string {
   const known = written.get(value);
   if (known !== undefined) {
     // What is asked for stays longest.
@@ -26,8 +26,7 @@ function writtenOf(value: object): string {
     written.set(value, known);
     return known;
   }
-  // Where it stands in a page as a script, nothing in it ends that.
-  const text = JSON.stringify(value).replaceAll('<', String.raw`\u003c`);
+  const text = make();
   if (text.length < shortest) return text;
   if (!seen.has(value)) {
     seen.add(value);
@@ -43,18 +42,25 @@ function writtenOf(value: object): string {
   return text;
 }
 
+/** JSON; where it stands in a page as a script, nothing in it ends that. */
+const plainly = (value: unknown) => (JSON.stringify(value) as string | undefined)?.replaceAll('<', String.raw`\u003c`);
+
 /** How deep things lie that stand by themselves, such as what a record has beside its lists. */
 const depthOfParts = 3;
 
-function write(value: unknown, depth: number): string | undefined {
-  if (typeof value !== 'object' || value === null)
-    return (JSON.stringify(value) as string | undefined)?.replaceAll('<', String.raw`\u003c`);
-  if (depth === depthOfParts || Array.isArray(value)) return writtenOf(value);
+function inPieces(value: object, depth: number): string {
   const pieces = Object.entries(value).flatMap(([key, one]) => {
     const text = write(one, depth + 1);
     return text === undefined ? [] : [`${JSON.stringify(key)}:${text}`];
   });
   return `{${pieces.join(',')}}`;
+}
+
+function write(value: unknown, depth: number): string | undefined {
+  if (typeof value !== 'object' || value === null) return plainly(value);
+  if (depth === depthOfParts || Array.isArray(value)) return writtenOf(value, () => plainly(value) ?? '');
+  // Props are put together for one look; a record or a family in them is the same for the next.
+  return depth === 0 ? inPieces(value, depth) : writtenOf(value, () => inPieces(value, depth));
 }
 
 /**

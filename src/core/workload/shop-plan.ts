@@ -1,4 +1,5 @@
 import { addDays, type JobAsked, type OperationAsked, type PlanAsked, type Spread } from '../planning';
+import { remembered } from '../remembered';
 import { optionalPlaces, type Skill } from './skills';
 import type { WorkAhead } from './work-ahead';
 
@@ -134,9 +135,12 @@ export function shopPlan(asked: ShopPlanAsked): PlanAsked {
   };
 }
 
+const neededBy = remembered((pumps: ShopPlanAsked['pumps']): readonly Skill[] => [
+  ...new Set(pumps.flatMap(({ work }) => work.flatMap(({ needs }) => needs))),
+]);
+
 /** What a plan lacks before it can be drawn up: skills that some work needs and nobody has. */
 export function lackingSkills({ resources, pumps }: Pick<ShopPlanAsked, 'resources' | 'pumps'>): readonly Skill[] {
   const there = new Set(resources.flatMap((one) => one.skills));
-  const needed = new Set(pumps.flatMap(({ work }) => work.flatMap(({ needs }) => needs)));
-  return [...needed].filter((skill) => !there.has(skill) && !optionalPlaces.has(skill));
+  return neededBy(pumps).filter((skill) => !there.has(skill) && !optionalPlaces.has(skill));
 }

@@ -16,6 +16,7 @@ import {
   type WorkAhead,
 } from '@/core/workload';
 import type { Role } from '@/core/record';
+import { remembered, steadyList } from '@/core/remembered';
 import {
   countFirstRuns,
   listAbsences,
@@ -132,6 +133,22 @@ function chancesOfHour(database: Connection, now: Date): Chances {
 /** The same for all that have none, so that what is reckoned from it is reckoned once. */
 const noWork: readonly WorkAhead[] = [];
 
+type Standing = Awaited<ReturnType<typeof withStandings>>[number]['standing'];
+type PumpToPlan = Awaited<ReturnType<typeof listPumpsToPlan>>[number];
+
+// A pump of which nothing changed is the same object for whoever looks, and so is the list of all of them: what is
+// reckoned of hundreds is reckoned once.
+const rowOf = remembered(
+  ({ id: _id, shownHash: _shown, hold, ...row }: PumpToPlan, { remaining, holder, work }: Standing) => ({
+    ...{ ...row, isHeld: hold !== null, holdUntil: remaining.holdUntil, holder, work: work ?? noWork },
+  }),
+);
+const pumpOf = remembered(({ tag, promisedOn, holdUntil, work }: ReturnType<typeof rowOf>, weight: number) => ({
+  ...{ tag, promisedOn, holdUntil, work, weight },
+}));
+const steadyRows = steadyList<ReturnType<typeof rowOf>>();
+const steadyPumps = steadyList<ReturnType<typeof pumpOf>>();
+
 /** All that the plan of the shop is made of, as it stands now. */
 export async function planFacts({ database, now, shopAtHand }: Pick<Context, 'database' | 'now' | 'shopAtHand'>) {
   const shop = (await shopAtHand())?.shop;
@@ -145,19 +162,12 @@ export async function planFacts({ database, now, shopAtHand }: Pick<Context, 'da
     listWeights(database),
     chancesOfHour(database, now()),
   ]);
-  const rows = (await withStandings(database, pumps)).map(
-    ({ row: { id: _id, shownHash: _shown, hold, ...row }, standing: { remaining, holder, work } }) => ({
-      ...{ ...row, isHeld: hold !== null, holdUntil: remaining.holdUntil, holder, work: work ?? noWork },
-    }),
-  );
+  const rows = steadyRows((await withStandings(database, pumps)).map(({ row, standing }) => rowOf(row, standing)));
   const weightOf = new Map(weights.map(({ tag, weight }) => [tag, weight]));
   const asked: ShopPlanAsked = {
     ...{ now: time, resources, calendars, absences, wishes, answerDays: chances.answerDays, budgetMs: 300 },
     ...(chances.partsDays && { partsDays: chances.partsDays }),
-    pumps: rows.map(({ tag, promisedOn, holdUntil, work }) => ({
-      ...{ tag, promisedOn, holdUntil, work },
-      weight: weightOf.get(tag) ?? 1,
-    })),
+    pumps: steadyPumps(rows.map((row) => pumpOf(row, weightOf.get(row.tag) ?? 1))),
   };
   return { asked, chances, rows, resources, calendars, absences, weights };
 }

@@ -58,10 +58,14 @@ const planForm = 2;
 /** The work of a pump as one short text, reckoned once for its standing. */
 const workPrint = remembered((work: readonly WorkAhead[]) => sha256(canonical(work)));
 
+/** The pumps of a plan as one short text, reckoned once for their list. */
+const pumpsPrint = remembered((pumps: ShopPlanAsked['pumps']) =>
+  sha256(canonical(pumps.map(({ work, ...pump }) => [Object.values(pump), workPrint(work)]))),
+);
+
 /** A short text that is another one whenever anything is that a plan is made of. */
 function fingerprintOf({ pumps, ...rest }: ShopPlanAsked, chances: PlanFacts['chances']): string {
-  const prints = pumps.map(({ work, ...pump }) => [Object.values(pump), workPrint(work)]);
-  return sha256(canonical([planForm, rest, prints, chances]));
+  return sha256(canonical([planForm, rest, pumpsPrint(pumps), chances]));
 }
 
 /** Keeps a plan with the days of its pumps; where another copy was first, its plan stands. */

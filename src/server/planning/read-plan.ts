@@ -31,18 +31,35 @@ const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
 const daysShown = 14;
 
 /** Pumps of the plan with what people call them. */
-function pumpsShown(facts: PlanFacts, plan: Pick<PlainPlan, 'pumps'>): readonly PumpShown[] {
-  const { weights } = facts;
+function namePumps(facts: PlanFacts, pumps: PlainPlan['pumps']): readonly PumpShown[] {
   const rows = rowsByTag(facts.rows);
-  return plan.pumps.map((pump) => {
+  const weights = new Map(facts.weights.map(({ tag, weight }) => [tag, weight]));
+  return pumps.map((pump) => {
     const row = rows.get(pump.tag);
     return {
       ...{ ...pump, limit: limitIn(facts, pump) },
       ...{ pump: `${row?.maker ?? ''} ${row?.model ?? ''}`.trim(), customer: row?.customer ?? '' },
       ...{ promisedOn: row?.promisedOn ?? '', station: row?.station ?? 'receive', isHeld: row?.isHeld ?? false },
-      weight: weights.find(({ tag }) => tag === pump.tag)?.weight ?? 1,
+      weight: weights.get(pump.tag) ?? 1,
     };
   });
+}
+
+/** What was named last of the pumps of a plan, with what their words depend on beside it. */
+const named = new WeakMap<
+  PlainPlan['pumps'],
+  { readonly rows: PlanFacts['rows']; readonly by: string; readonly pumps: readonly PumpShown[] }
+>();
+
+/** Pumps of the plan with what people call them: the same for whoever looks, until a row, a weight or a hand is another. */
+function pumpsShown(facts: PlanFacts, { pumps }: Pick<PlainPlan, 'pumps'>): readonly PumpShown[] {
+  const { rows, weights, resources } = facts;
+  const by = JSON.stringify([weights, resources]);
+  const known = named.get(pumps);
+  if (known?.rows === rows && known.by === by) return known.pumps;
+  const shown = namePumps(facts, pumps);
+  named.set(pumps, { rows, by, pumps: shown });
+  return shown;
 }
 
 type Laid = Pick<PlanDrawn, 'days' | 'board' | 'afloat'>;
