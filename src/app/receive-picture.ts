@@ -1,9 +1,16 @@
 import { DomainError } from '@/core/errors';
+import { inTurn } from '@/core/in-turn';
 import { maxPictureBytes, type Context } from '@/server';
 import { answerData, answerError } from './answer';
 import { readBytes } from './body';
 import { assertOwnOrigin } from './origin';
 import { actorOf, changeContext } from './session';
+
+/**
+ * So many pictures are in hand at once, from their first byte until they are kept: one is decoded while the next comes.
+ * The others wait where they are, unread; ten of them together were fifty megabytes.
+ */
+const someAtOnce = inTurn(3);
 
 /**
  * Answers a picture that comes as bytes. Nobody's bytes are read before they are known.
@@ -18,7 +25,7 @@ export async function receivePicture(
     const actor = await actorOf(request);
     if (actor.kind === 'nobody') throw new DomainError('not-signed-in');
     const context = await changeContext(request, actor);
-    return answerData(await keep(context, () => readBytes(request, maxPictureBytes)));
+    return answerData(await someAtOnce(() => keep(context, () => readBytes(request, maxPictureBytes))));
   } catch (error) {
     return answerError(error);
   }

@@ -1,11 +1,19 @@
 /**
- * Runs one piece of work after the other, in the order in which they come; one that fails holds nobody up.
+ * Runs one piece of work after the other, or some at once, in the order in which they come; one that fails holds nobody
+ * up.
  */
-export function inTurn(): <Result>(work: () => Promise<Result>) => Promise<Result> {
-  let last: Promise<unknown> = Promise.resolve();
-  return (work) => {
-    const mine = last.then(work);
-    last = mine.catch(() => undefined);
-    return mine;
+export function inTurn(atOnce = 1): <Result>(work: () => Promise<Result>) => Promise<Result> {
+  let running = 0;
+  const waiting: (() => void)[] = [];
+  return async (work) => {
+    if (running >= atOnce) await new Promise<void>((begin) => waiting.push(begin));
+    else running++;
+    try {
+      return await work();
+    } finally {
+      const next = waiting.shift();
+      if (next) next();
+      else running--;
+    }
   };
 }

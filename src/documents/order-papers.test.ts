@@ -74,7 +74,10 @@ const validate = (contents: string) =>
   });
 
 describe('an order as an Order document of UBL 2.1', () => {
-  const xml = writeOrderUbl(order, parties);
+  let xml: string;
+  beforeAll(async () => {
+    xml = await writeOrderUbl(order, parties);
+  });
   test('is valid, with a kit, a price that was raised, and one that nobody has said', async () => {
     const { valid, errors } = await validate(xml);
     expect(errors).toEqual([]);

@@ -1,4 +1,4 @@
-import { create } from 'xmlbuilder2';
+import type { create } from 'xmlbuilder2';
 import { standingOf, totalOf, type ShopOrder, type ShopOrderLine } from '@/core/purchasing';
 
 const basic = 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2';
@@ -80,7 +80,8 @@ function writeLine(at: Builder, line: ShopOrderLine, currencyID: string): void {
  * freight as a charge, and the sum. Money has two decimals.
  * Source: OASIS Universal Business Language 2.1 (ISO/IEC 19845), document type Order.
  */
-export function writeOrderUbl(order: ShopOrder, { shop, supplier }: OrderParties): string {
+export async function writeOrderUbl(order: ShopOrder, { shop, supplier }: OrderParties): Promise<string> {
+  const { create } = await import('xmlbuilder2');
   const { goodsMinor, freightMinor, totalMinor } = totalOf(order);
   const currencyID = order.currency;
   const root = create({ version: '1.0', encoding: 'UTF-8' }).ele(document, 'Order');

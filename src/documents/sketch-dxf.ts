@@ -1,4 +1,3 @@
-import { DxfWriter, LWPolylineFlags, Units } from '@tarikjabiri/dxf';
 import { drawSketch, limitsOfDimension, sketchTable } from '@/core/supply';
 import type { MadePart } from '@/core/record';
 
@@ -6,7 +5,8 @@ import type { MadePart } from '@/core/record';
  * The sketch of a part that the shop makes as a drawing in DXF, in millimetres and to scale: section, end view, centre
  * lines on a layer of their own, and its dimensions in words below, since the machine's own program wants the outlines.
  */
-export function writeSketchDxf(made: MadePart, title: string): string {
+export async function writeSketchDxf(made: MadePart, title: string): Promise<string> {
+  const { DxfWriter, LWPolylineFlags, Units } = await import('@tarikjabiri/dxf');
   const drawing = new DxfWriter();
   drawing.setUnits(Units.Millimeters);
   drawing.addLayer('OUTLINE', 7, 'Continuous');

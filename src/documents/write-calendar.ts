@@ -1,5 +1,3 @@
-import ical, { ICalCalendarMethod } from 'ical-generator';
-
 /** An event of a calendar: of some hours in the shop's own time, or of a whole day. */
 export interface CalendarEvent {
   /** The same for the same thing, however often the calendar is read. */
@@ -19,7 +17,8 @@ const asIs = (time: string) => new Date(time.length === 10 ? `${time}T00:00:00Z`
  * A calendar as iCalendar (RFC 5545). Hours are floating: they are those of the clock in the shop, wherever it is read.
  * @param stamp when it was made
  */
-export function writeCalendar(name: string, events: readonly CalendarEvent[], stamp: Date): string {
+export async function writeCalendar(name: string, events: readonly CalendarEvent[], stamp: Date): Promise<string> {
+  const { default: ical, ICalCalendarMethod } = await import('ical-generator');
   const calendar = ical({
     ...{
       name,

@@ -10,6 +10,8 @@ export const maxPictureBytes = 20 * 1024 * 1024;
 const formats = new Set(['jpeg', 'png', 'webp']);
 // A picture has one processor at a time: the others are for people who wait for a page.
 sharp.concurrency(1);
+// No picture is decoded twice: what is kept of one would only be held.
+sharp.cache(false);
 /** Pictures are decoded one after the other: each takes a hundred megabytes while it is. */
 const decodeInTurn = inTurn();
 

@@ -1,4 +1,4 @@
-import JSZip from 'jszip';
+import type JSZip from 'jszip';
 import * as z from 'zod';
 import { folderFault, jobFolderSchema, recordOfFolder, takeIn, type JobFolder } from '@/core/change';
 import { tagField } from '@/core/change/inputs';
@@ -82,7 +82,8 @@ export const readJobFolder = defineUseCase({
       readShop(database),
       listWorked(database, tag),
     ]);
-    const zip = new JSZip();
+    const { default: Zip } = await import('jszip');
+    const zip = new Zip();
     const [photos, reports] = [await packPhotos(zip, context, record), await packReports(zip, context, record)];
     await packQuotes(zip, context, record);
     const { familyId: id, familyVersion: version } = record;
@@ -106,7 +107,8 @@ const refused = (what: string) => new DomainError('bad-input', { what });
 
 /** The folder in a zip, checked: its form, its chain. Throws DomainError naming what is wrong. */
 async function unpack(bytes: Buffer): Promise<{ readonly zip: JSZip; readonly folder: JobFolder }> {
-  const zip = await JSZip.loadAsync(bytes).catch(() => {
+  const { default: Zip } = await import('jszip');
+  const zip = await Zip.loadAsync(bytes).catch(() => {
     throw refused('This file is no zip.');
   });
   const text = await zip.file(folderName)?.async('string');

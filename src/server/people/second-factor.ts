@@ -1,5 +1,4 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { toSVG } from 'bwip-js/node';
 import { sealData, unsealData } from 'iron-session';
 import { Secret, TOTP } from 'otpauth';
 import { DomainError } from '@/core/errors';
@@ -65,6 +64,8 @@ export const beginSecondFactor = forVerb('begin-second-factor', async (context, 
     return null;
   });
   const address = totpOf(secret, person.email, shop?.name ?? 'Puddlestone').toString();
+  // A megabyte and a half of program for what somebody does once in years.
+  const { toSVG } = await import('bwip-js/node');
   return { secret, address, picture: toSVG({ bcid: 'qrcode', text: address, scale: 3, padding: 2 }) };
 });
 

@@ -106,6 +106,6 @@ export const readFeed = defineUseCase({
     const name = (await resourcesNow(context.database)).find(({ id }) => id === subject)?.name;
     const events = subject === deliveries ? await deliveryEvents(context) : await workEvents(context, subject);
     const title = subject === deliveries ? 'Comes and goes' : (name ?? 'Nobody');
-    return { text: writeCalendar(`${title}, ${shop?.name ?? ''}`, events, context.now()) };
+    return { text: await writeCalendar(`${title}, ${shop?.name ?? ''}`, events, context.now()) };
   },
 });

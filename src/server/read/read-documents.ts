@@ -63,7 +63,7 @@ export const readSketch = defineUseCase({
     const made = madeOf(record, partRef)?.body;
     if (!made) throw new DomainError('not-found', { what: `${tag} makes no part ${partRef}.` });
     const title = findPart(family, partRef)?.name ?? partRef;
-    return { bytes: Buffer.from(writeSketchDxf(made, title)), name: `${made.number}.dxf` };
+    return { bytes: Buffer.from(await writeSketchDxf(made, title)), name: `${made.number}.dxf` };
   },
 });
 

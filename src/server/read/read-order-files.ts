@@ -40,7 +40,7 @@ export const readOrderUbl = defineUseCase({
   ...{ verb: 'read-order-ubl', audience, input },
   async run(context, { number }) {
     const { order, parties } = await withParties(context, number);
-    return { name: `${number}.xml`, bytes: Buffer.from(writeOrderUbl(order, parties)) };
+    return { name: `${number}.xml`, bytes: Buffer.from(await writeOrderUbl(order, parties)) };
   },
 });
 

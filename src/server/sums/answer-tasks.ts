@@ -1,4 +1,6 @@
 import { getPriority, setPriority } from 'node:os';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { isMainThread, parentPort } from 'node:worker_threads';
 import { SumRefusal } from '@/core/sums';
 import type { HeavyAnswer, HeavyTask } from './thread';
@@ -20,10 +22,32 @@ function giveWay(): void {
   }
 }
 
+/** After how long without work a thread gives back what it no longer needs, in ms. */
+const restMs = 1500;
+
+/**
+ * A thread that has nothing to do is not looked through by itself: what a plan or a document left behind, some fifty
+ * megabytes, would stand until the next one.
+ */
+function giveBackAtRest(): () => void {
+  if (isMainThread) return () => undefined;
+  setFlagsFromString('--expose-gc');
+  const collect = runInNewContext('gc') as NodeJS.GCFunction;
+  let timer: NodeJS.Timeout | undefined;
+  return () => {
+    clearTimeout(timer);
+    timer = setTimeout(() => void collect({ type: 'major', execution: 'sync', flavor: 'last-resort' }), restMs);
+  };
+}
+
 /** In a thread: carries out what it is sent and says what became of it. */
 export function answerTasks(carryOut: (id: string, input: unknown) => Promise<unknown>): void {
   giveWay();
-  const answer = (one: HeavyAnswer) => parentPort?.postMessage(one);
+  const rest = giveBackAtRest();
+  const answer = (one: HeavyAnswer) => {
+    parentPort?.postMessage(one);
+    rest();
+  };
   parentPort?.on('message', ({ number, id, input }: HeavyTask) => {
     carryOut(id, input).then(
       (outcome) => answer({ number, outcome }),
