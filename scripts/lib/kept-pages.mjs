@@ -45,7 +45,7 @@ const inHeader = (value, change) =>
  * @returns {() => Buffer | null} all of it; null where it was too much
  */
 function follow(response) {
-  /** @type {Buffer[]} */
+  /** @type {Uint8Array[]} */
   const pieces = [];
   let bytes = 0;
   /** @param {unknown} chunk @param {unknown} encoding */
@@ -53,7 +53,8 @@ function follow(response) {
     if (chunk === undefined || chunk === null || typeof chunk === 'function' || bytes > mostOfOne) return;
     const isText = typeof chunk === 'string';
     const as = typeof encoding === 'string' ? /** @type {BufferEncoding} */ (encoding) : 'utf8';
-    const piece = isText ? Buffer.from(chunk, as) : Buffer.from(/** @type {Uint8Array} */ (chunk));
+    // Whoever writes does not change it afterwards: it is on its way to the socket.
+    const piece = isText ? Buffer.from(chunk, as) : /** @type {Uint8Array} */ (chunk);
     bytes += piece.length;
     pieces.push(piece);
   };
@@ -68,6 +69,17 @@ function follow(response) {
   return () => (bytes > mostOfOne ? null : Buffer.concat(pieces));
 }
 
+/** What stands between the nonces of a page, each where it lies. @param {Buffer} body @param {string} nonce */
+function piecesOf(body, nonce) {
+  const pieces = [];
+  let from = 0;
+  for (let at = body.indexOf(nonce); at >= 0; at = body.indexOf(nonce, from)) {
+    pieces.push(body.subarray(from, at));
+    from = at + nonce.length;
+  }
+  return [...pieces, body.subarray(from)];
+}
+
 /**
  * What may be given again of an answer that was made: a page that stands, that nobody was signed in or out by.
  * @param {{ response: Response, body: Buffer | null, asked: Asked, minute: number, nonce: string }} made
@@ -79,12 +91,7 @@ function keptOf({ response, body, asked, minute, nonce }) {
   const headers = Object.entries(response.getHeaders()).flatMap(([name, value]) =>
     value === undefined || ownHeaders.has(name) ? [] : [/** @type {const} */ ([name, value])],
   );
-  // In Latin-1 each byte is a letter, whatever it means.
-  const pieces = body
-    .toString('latin1')
-    .split(nonce)
-    .map((piece) => Buffer.from(piece, 'latin1'));
-  return { asked, minute, headers, pieces, nonce, bytes: body.length };
+  return { asked, minute, headers, pieces: piecesOf(body, nonce), nonce, bytes: body.length };
 }
 
 /** Gives a page again, with the nonce of this answer. @param {Kept} kept @param {Request} request @param {Response} response */

@@ -13,6 +13,12 @@ const pingEveryMs = 5000;
 /** After how many pings in a row without an answer a process is taken for hung. */
 const mostSilent = 6;
 
+/**
+ * The most that each half of the young part of a heap takes, in MiB. Node's own 32 make a process forty larger under load
+ * and no quicker; with 8 it makes an eighth less.
+ */
+const youngMb = 16;
+
 /** @param {unknown} message @param {string} kind */
 const isOfKind = (message, kind) =>
   typeof message === 'object' && message !== null && 'kind' in message && message.kind === kind;
@@ -135,6 +141,7 @@ export async function serve({
     args: [String(port), host],
     execArgv: [
       `--max-old-space-size=${heapMb}`,
+      `--max-semi-space-size=${youngMb}`,
       `--v8-pool-size=${helpersOf(thisMachine().cores, processes)}`,
       ...['--require', join(root, 'scripts/lib/pool-gives-way.cjs')],
     ],

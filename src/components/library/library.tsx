@@ -1,4 +1,6 @@
-import { languageNames } from '@/words';
+'use client';
+
+import { languageNames } from '@/words/languages';
 import { Link } from '../ui/link';
 import type { FamilyCard, FoundFamily } from '@/core/family';
 import { formatMoney, type LengthDisplay } from '@/core/units';
@@ -14,6 +16,7 @@ import { ChangeSettings, type SettingsShown } from './change-settings';
 import { ChooseUnits } from './choose-units';
 import { ShopPolicies } from './shop-policies';
 import { ListLink } from '../ui/list-link';
+import { ofText } from '../ui/of-text';
 
 interface Props {
   readonly shop: {
@@ -204,3 +207,5 @@ export function Library({ shop, people, instruments, families, seen, found, toda
     </div>
   );
 }
+
+export const LibraryOfText = ofText(Library);

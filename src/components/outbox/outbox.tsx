@@ -1,6 +1,9 @@
+'use client';
+
 import { Link } from '../ui/link';
 import { sayMoment } from '../job/view';
 import { ListLink } from '../ui/list-link';
+import { ofText } from '../ui/of-text';
 
 export interface MailShown {
   readonly id: string;
@@ -108,3 +111,5 @@ export function Outbox({
     </div>
   );
 }
+
+export const OutboxOfText = ofText(Outbox);

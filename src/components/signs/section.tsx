@@ -1,6 +1,7 @@
 'use client';
 
 import { present } from '@/core/present';
+import { remembered } from '@/core/remembered';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
 import {
   halvesOf,
@@ -110,6 +111,14 @@ const allHere: Readonly<Record<string, PartState>> = {};
 /** Where an outline begins along the shaft. */
 const startOf = (d: string) => Number(/^M(-?[\d.]+)/.exec(d)?.[1] ?? 0);
 
+/** The first outline of each part, and the parts along the shaft; the same for whoever looks at a drawing. */
+const alongShaft = remembered((shapes: SectionDrawing['shapes']) => {
+  const firstOf = new Map([...shapes.entries()].toReversed().map(([i, { part }]) => [part, i]));
+  const starts = [...firstOf].map(([part, i]) => ({ part, start: startOf(present(shapes[i]).d) }));
+  return { firstOf, order: starts.toSorted((a, b) => a.start - b.start).map(({ part }) => part) };
+});
+const nobodyPicks: ReturnType<typeof alongShaft> = { firstOf: new Map(), order: [] };
+
 /**
  * The longitudinal section with its numbered points. Points are picked by pointer and by keyboard; state shows by shape
  * as well as colour.
@@ -143,19 +152,7 @@ export function Section({
     : 0;
   // One stop for Tab; the arrow keys go from part to part along the shaft, Enter picks.
   const [atPart, setAtPart] = useState<string | null>(null);
-  const firstOf = useMemo(
-    () => new Map([...drawing.shapes.entries()].toReversed().map(([i, shape]) => [shape.part, i])),
-    [drawing.shapes],
-  );
-  const order = useMemo(
-    () =>
-      [...firstOf.keys()].toSorted(
-        (one, other) =>
-          startOf(present(drawing.shapes[present(firstOf.get(one))]).d) -
-          startOf(present(drawing.shapes[present(firstOf.get(other))]).d),
-      ),
-    [firstOf, drawing.shapes],
-  );
+  const { firstOf, order } = onPickPart ? alongShaft(drawing.shapes) : nobodyPicks;
   const onPartKey = (part: string) => (event: KeyboardEvent<SVGPathElement>) => {
     if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();

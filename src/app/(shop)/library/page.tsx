@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { findConstruction, perform, readShopView } from '@/server';
-import { Library } from '@/components/library/library';
+import { LibraryOfText, type Library } from '@/components/library/library';
+import { sent } from '@/app/page-data';
 import { currentActor, requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
 import { firstParam, type SearchParam } from '@/app/search-param';
@@ -14,13 +15,21 @@ interface Props {
 export default async function LibraryPage({ searchParams }: Props) {
   const actor = await currentActor();
   const seen = firstParam((await searchParams).seen, 200) ?? '';
-  return orExplain(async () => (
-    <Library
-      {...await perform(readShopView, await requestContext(), {})}
-      seen={seen}
-      found={await perform(findConstruction, await requestContext(), { text: seen })}
-      isOwner={actor.kind === 'person' && actor.role === 'owner'}
-      canAddInstrument={actor.kind === 'person' && (actor.role === 'owner' || actor.role === 'inspector')}
-    />
-  ));
+  return orExplain(async () => {
+    const context = await requestContext();
+    const [{ people, ...view }, found] = await Promise.all([
+      perform(readShopView, context, {}),
+      perform(findConstruction, context, { text: seen }),
+    ]);
+    const role = actor.kind === 'person' ? actor.role : null;
+    return (
+      <LibraryOfText
+        {...await sent<typeof Library>({
+          ...{ ...view, seen, found, isOwner: role === 'owner' },
+          canAddInstrument: role === 'owner' || role === 'inspector',
+          people: people.map(({ id, name, role, hasPin }) => ({ id, name, role, hasPin })),
+        })}
+      />
+    );
+  });
 }

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { perform, readOutbox } from '@/server';
-import { Outbox } from '@/components/outbox/outbox';
+import { OutboxOfText, type Outbox } from '@/components/outbox/outbox';
+import { sent } from '@/app/page-data';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
 import { firstParam, type SearchParam } from '@/app/search-param';
@@ -9,7 +10,8 @@ export const metadata: Metadata = { title: 'Outbox' };
 
 export default async function OutboxPage({ searchParams }: { searchParams: Promise<{ before?: SearchParam }> }) {
   const { before } = await searchParams;
-  return orExplain(async () => (
-    <Outbox {...await perform(readOutbox, await requestContext(), { before: firstParam(before, 80) ?? null })} />
-  ));
+  return orExplain(async () => {
+    const shown = await perform(readOutbox, await requestContext(), { before: firstParam(before, 80) ?? null });
+    return <OutboxOfText {...await sent<typeof Outbox>(shown)} />;
+  });
 }
