@@ -30,7 +30,9 @@ export function ofText<Props extends object>(Shown: ComponentType<Props>): Compo
     );
     return (
       <>
+        <Shown {...props} />
         {at !== null && (
+          // After what is seen: a browser draws that while the data still come.
           <script
             id={at}
             type="application/json"
@@ -38,7 +40,6 @@ export function ofText<Props extends object>(Shown: ComponentType<Props>): Compo
             dangerouslySetInnerHTML={{ __html: made ? asText<(given: object) => unknown>(made) : '' }}
           />
         )}
-        <Shown {...props} />
       </>
     );
   };
