@@ -39,3 +39,42 @@ test('a thread of heavy work gives way to the one that answers, and answers by n
   // Of the process that runs these tests it may be more than nothing; the thread is five below its own.
   expect(said.others.filter((nice) => nice > said.own)).toEqual([said.own + 5]);
 }, 120_000);
+
+/** A thread that leaves sixty megabytes behind, and says then and a while later what is on its heap, in MB. */
+const leave = `
+  import { Worker } from 'node:worker_threads';
+  const thread = new Worker(
+    \`import('tsx/esm/api').then(async ({ register }) => {
+      register();
+      const { answerTasks } = await import('./src/server/sums/answer-tasks.ts');
+      const { getHeapStatistics } = await import('node:v8');
+      answerTasks(async (id) => {
+        let made = id === 'make' ? Array.from({ length: 800_000 }, (_, i) => ({ i, text: 'x' + i })) : null;
+        const count = made?.length ?? 0;
+        made = null;
+        return { count, usedMb: getHeapStatistics().used_heap_size / 1e6 };
+      });
+    })\`,
+    { eval: true, resourceLimits: { maxOldGenerationSizeMb: 256 } },
+  );
+  const ask = (number, id) => new Promise((resolve) => {
+    thread.once('message', ({ outcome }) => resolve(outcome));
+    thread.postMessage({ number, id, input: null });
+  });
+  const first = await ask(0, 'make');
+  await new Promise((done) => setTimeout(done, 3500));
+  console.log(JSON.stringify({ first, later: await ask(1, 'look') }));
+  process.exit(0);
+`;
+
+test('what a piece of work left behind is given back a moment after it', () => {
+  const run = spawnSync(process.execPath, ['--input-type=module', '--eval', leave], {
+    encoding: 'utf8',
+    timeout: 100_000,
+  });
+  expect(run.stderr).toBe('');
+  type Said = { readonly count: number; readonly usedMb: number };
+  const { first, later } = JSON.parse(run.stdout) as { readonly first: Said; readonly later: Said };
+  expect(first.count).toBe(800_000);
+  expect(first.usedMb - later.usedMb).toBeGreaterThan(40);
+}, 120_000);
