@@ -62,9 +62,8 @@ const algorithms = [-8, -7, -257] as const;
 export const beginPasskey = forVerb('begin-passkey', async (context, { current }) => {
   const person = await proveOwnPassword(context, current);
   const [shop, have] = await Promise.all([readShop(context.database), listPasskeys(context.database, person.id)]);
-  const options = await (
-    await ways()
-  ).generateRegistrationOptions({
+  const { generateRegistrationOptions } = await ways();
+  const options = await generateRegistrationOptions({
     rpName: shop?.name ?? 'Puddlestone',
     rpID: hostOf(context),
     userID: new TextEncoder().encode(person.id),
@@ -87,15 +86,12 @@ export const addPasskeyVerb = forVerb('add-passkey', async (context, { token, na
   if (actor.kind !== 'person') throw new DomainError('not-signed-in');
   const asked = await readAsked(context, token, 'add');
   if (asked?.personId !== actor.personId) return refuse('bad-input', reason('passkey-late'));
-  const read = await (
-    await ways()
-  )
-    .verifyRegistrationResponse({
-      response: answer,
-      expectedChallenge: asked.challenge,
-      ...siteOf(context),
-    })
-    .catch(() => null);
+  const { verifyRegistrationResponse } = await ways();
+  const read = await verifyRegistrationResponse({
+    response: answer,
+    expectedChallenge: asked.challenge,
+    ...siteOf(context),
+  }).catch(() => null);
   if (!read?.verified) return refuse('bad-input', reason('passkey-wrong'));
   const { id: credential, publicKey, counter } = read.registrationInfo.credential;
   if (!(await spend(context, asked))) return refuse('bad-input', reason('passkey-late'));
@@ -135,9 +131,8 @@ export const dropPasskeysVerb = forVerb('drop-passkeys', async (context, { perso
 
 /** Begins a sign-in by passkey. The device offers whom it knows here: nobody's address is asked, and none is told. */
 export const askPasskey = forVerb('ask-passkey', async (context) => {
-  const options = await (
-    await ways()
-  ).generateAuthenticationOptions({ rpID: hostOf(context), userVerification: 'required' });
+  const { generateAuthenticationOptions } = await ways();
+  const options = await generateAuthenticationOptions({ rpID: hostOf(context), userVerification: 'required' });
   const asked: Asked = { passkey: 'sign-in', challenge: options.challenge, personId: null };
   return { options: { ...options }, token: await sealData(asked, sealing()) };
 });
@@ -159,19 +154,16 @@ export const signInByPasskey = forVerb('sign-in-by-passkey', async (context, { t
   };
   const { credential: id, publicKey, counter } = passkey;
   const isTheirs = Buffer.from(answer.response.userHandle, 'base64url').toString() === person.id;
-  const read = await (
-    await ways()
-  )
-    .verifyAuthenticationResponse({
-      response: answer,
-      expectedChallenge: asked.challenge,
-      ...siteOf(context),
-      credential: {
-        ...{ id, counter },
-        publicKey: new Uint8Array(Buffer.from(publicKey, 'base64url')),
-      },
-    })
-    .catch(() => null);
+  const { verifyAuthenticationResponse } = await ways();
+  const read = await verifyAuthenticationResponse({
+    response: answer,
+    expectedChallenge: asked.challenge,
+    ...siteOf(context),
+    credential: {
+      ...{ id, counter },
+      publicKey: new Uint8Array(Buffer.from(publicKey, 'base64url')),
+    },
+  }).catch(() => null);
   if (!read?.verified || !isTheirs) return refuseUse(`the passkey “${passkey.name}” did not prove ${person.name}`);
   if (!person.active) return refuseUse(`${person.name} left; their passkey “${passkey.name}” was used`);
   if (!(await spend(context, asked))) return refuseUse(`an answer of the passkey “${passkey.name}” was sent again`);
