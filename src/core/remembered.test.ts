@@ -1,4 +1,4 @@
-import { remembered, steadyList } from './remembered';
+import { remembered, steadyList, steadyPlain } from './remembered';
 
 test('what is asked again is reckoned once; anything else is reckoned by itself', () => {
   const asked: string[] = [];
@@ -30,4 +30,13 @@ test('a list of the same things in the same order is the list that was given las
     expect(steady(other)).toBe(other);
     expect(steady([...other])).toBe(other);
   }
+});
+
+test('a plain thing that is written the same is the one that was given last', () => {
+  const steady = steadyPlain<object>();
+  const first = steady({ tag: 'P-0411', weights: [1, 2] });
+  expect(steady({ tag: 'P-0411', weights: [1, 2] })).toBe(first);
+  const other = { tag: 'P-0411', weights: [2, 1] };
+  expect(steady(other)).toBe(other);
+  expect(steady({ tag: 'P-0411', weights: [1, 2] })).not.toBe(first);
 });

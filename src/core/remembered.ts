@@ -40,3 +40,16 @@ export function steadyList<Thing>(): (list: readonly Thing[]) => readonly Thing[
     return last;
   };
 }
+
+/**
+ * Gives the plain thing that was given last where one is written the same in JSON; for what is small.
+ * @example const steady = steadyPlain<readonly Weight[]>()
+ */
+export function steadyPlain<Thing>(): (thing: Thing) => Thing {
+  let last: { readonly text: string; readonly thing: Thing } | undefined;
+  return (thing) => {
+    const text = JSON.stringify(thing);
+    if (last?.text !== text) last = { text, thing };
+    return last.thing;
+  };
+}

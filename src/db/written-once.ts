@@ -39,35 +39,25 @@ export async function readRows<Own extends Columns>(
 }
 
 /** What a query answered last, by the text of each row. */
-const answered = new WeakMap<
-  object,
-  { readonly rows: readonly unknown[]; readonly byText: ReadonlyMap<string, unknown> }
->();
+const answered = new WeakMap<object, ReadonlyMap<string, unknown>>();
 
 /**
- * The rows of a written query of which most are as they were when it was asked last: those are the same objects, and so
- * is their list where all of it is. What was reckoned of them holds. Nothing of them may be changed in place.
+ * The rows of a written query of which most are as they were when it was asked last: those are the same objects, so that
+ * what was reckoned of them holds. Nothing of them may be changed in place.
  */
 export async function readSteadyRows<Own extends Columns>(
   connection: Connection,
   asked: WrittenQuery<Own>,
   values: readonly unknown[] = [],
 ): Promise<readonly RowOfColumns<Own>[]> {
-  const { columns, pieces } = asked;
-  const found = await rowsOf<{ body: string }>(connection, statement(pieces, values));
-  const before = answered.get(asked);
-  const byText = new Map<string, RowOfColumns<Own>>();
-  const rows = found.map(({ body }) => {
-    // Kept of this very query, whose columns say what a row is.
-    const known = before?.byText.get(body) as RowOfColumns<Own> | undefined;
-    const row = known ?? present(decodeRow(columns, body));
-    byText.set(body, row);
-    return row;
-  });
-  const isSame = before?.rows.length === rows.length && rows.every((row, i) => row === before.rows[i]);
-  if (isSame) return before.rows as readonly RowOfColumns<Own>[];
-  answered.set(asked, { rows, byText });
-  return rows;
+  const found = await rowsOf<{ body: string }>(connection, statement(asked.pieces, values));
+  // Kept of this very query, whose columns say what a row is.
+  const before = answered.get(asked) as ReadonlyMap<string, RowOfColumns<Own>> | undefined;
+  const rows = new Map(
+    found.map(({ body }) => [body, before?.get(body) ?? present(decodeRow(asked.columns, body))] as const),
+  );
+  answered.set(asked, rows);
+  return found.map(({ body }) => present(rows.get(body)));
 }
 
 const columnsOf = (table: MySqlTable): Readonly<Record<string, AnyMySqlColumn>> => getTableColumns(table);

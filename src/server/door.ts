@@ -1,8 +1,7 @@
 import { verbs, type CommandOf, type ResultOf, type Verb } from '@/contract';
 import { mayAct } from '@/core/access';
 import { DomainError } from '@/core/errors';
-import type { OutboxRow } from '@/db';
-import { sha256 } from '@/db';
+import { sha256, type OutboxRow } from '@/db';
 import type { Context } from './context';
 import { answerOnce } from './entries';
 import { carryOut } from './outbox';

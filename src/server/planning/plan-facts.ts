@@ -16,7 +16,7 @@ import {
   type WorkAhead,
 } from '@/core/workload';
 import type { Role } from '@/core/record';
-import { remembered, steadyList } from '@/core/remembered';
+import { remembered, steadyList, steadyPlain } from '@/core/remembered';
 import {
   countFirstRuns,
   listAbsences,
@@ -148,6 +148,8 @@ const pumpOf = remembered(({ tag, promisedOn, holdUntil, work }: ReturnType<type
 }));
 const steadyRows = steadyList<ReturnType<typeof rowOf>>();
 const steadyPumps = steadyList<ReturnType<typeof pumpOf>>();
+const steadyWeights = steadyPlain<Awaited<ReturnType<typeof listWeights>>>();
+const steadyResources = steadyPlain<Awaited<ReturnType<typeof resourcesNow>>>();
 
 /** All that the plan of the shop is made of, as it stands now. */
 export async function planFacts({ database, now, shopAtHand }: Pick<Context, 'database' | 'now' | 'shopAtHand'>) {
@@ -169,6 +171,9 @@ export async function planFacts({ database, now, shopAtHand }: Pick<Context, 'da
     ...(chances.partsDays && { partsDays: chances.partsDays }),
     pumps: steadyPumps(rows.map((row) => pumpOf(row, weightOf.get(row.tag) ?? 1))),
   };
-  return { asked, chances, rows, resources, calendars, absences, weights };
+  return {
+    ...{ asked, chances, rows, calendars, absences },
+    ...{ resources: steadyResources(resources), weights: steadyWeights(weights) },
+  };
 }
 export type PlanFacts = Awaited<ReturnType<typeof planFacts>>;

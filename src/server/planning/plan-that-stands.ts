@@ -46,7 +46,10 @@ export const rowsByTag = remembered(
 );
 
 /** What limits a pump of a plan, in words. */
-export function limitIn({ rows, resources }: PlanFacts, pump: PlainPlan['pumps'][number]): PumpShown['limit'] {
+export function limitIn(
+  { rows, resources }: Pick<PlanFacts, 'rows' | 'resources'>,
+  pump: PlainPlan['pumps'][number],
+): PumpShown['limit'] {
   return limitedWords(pump.limit, rowsByTag(rows).get(pump.tag), resources);
 }
 

@@ -17,6 +17,7 @@ import {
   type ShopPlanAsked,
 } from '@/core/workload';
 import { DomainError } from '@/core/errors';
+import { remembered } from '@/core/remembered';
 import { listCalendars } from '@/db';
 import type { Context } from '../context';
 import { buildFor, listFamilies } from '../families';
@@ -30,37 +31,30 @@ import { limitIn, planThatStands, rowsByTag, sayFault, settled } from './plan-th
 const staff = ['coordinator', 'technician', 'inspector', 'parts'] as const;
 const daysShown = 14;
 
-/** Pumps of the plan with what people call them. */
-function namePumps(facts: PlanFacts, pumps: PlainPlan['pumps']): readonly PumpShown[] {
-  const rows = rowsByTag(facts.rows);
-  const weights = new Map(facts.weights.map(({ tag, weight }) => [tag, weight]));
-  return pumps.map((pump) => {
-    const row = rows.get(pump.tag);
-    return {
-      ...{ ...pump, limit: limitIn(facts, pump) },
-      ...{ pump: `${row?.maker ?? ''} ${row?.model ?? ''}`.trim(), customer: row?.customer ?? '' },
-      ...{ promisedOn: row?.promisedOn ?? '', station: row?.station ?? 'receive', isHeld: row?.isHeld ?? false },
-      weight: weights.get(pump.tag) ?? 1,
-    };
-  });
-}
+/** Pumps of the plan with what people call them: named once until a row, a weight or a hand is another. */
+const namePumps = remembered(
+  (
+    pumps: PlainPlan['pumps'],
+    rows: PlanFacts['rows'],
+    weights: PlanFacts['weights'],
+    resources: PlanFacts['resources'],
+  ): readonly PumpShown[] => {
+    const byTag = rowsByTag(rows);
+    const weightOf = new Map(weights.map(({ tag, weight }) => [tag, weight]));
+    return pumps.map((pump) => {
+      const row = byTag.get(pump.tag);
+      return {
+        ...{ ...pump, limit: limitIn({ rows, resources }, pump) },
+        ...{ pump: `${row?.maker ?? ''} ${row?.model ?? ''}`.trim(), customer: row?.customer ?? '' },
+        ...{ promisedOn: row?.promisedOn ?? '', station: row?.station ?? 'receive', isHeld: row?.isHeld ?? false },
+        weight: weightOf.get(pump.tag) ?? 1,
+      };
+    });
+  },
+);
 
-/** What was named last of the pumps of a plan, with what their words depend on beside it. */
-const named = new WeakMap<
-  PlainPlan['pumps'],
-  { readonly rows: PlanFacts['rows']; readonly by: string; readonly pumps: readonly PumpShown[] }
->();
-
-/** Pumps of the plan with what people call them: the same for whoever looks, until a row, a weight or a hand is another. */
-function pumpsShown(facts: PlanFacts, { pumps }: Pick<PlainPlan, 'pumps'>): readonly PumpShown[] {
-  const { rows, weights, resources } = facts;
-  const by = JSON.stringify([weights, resources]);
-  const known = named.get(pumps);
-  if (known?.rows === rows && known.by === by) return known.pumps;
-  const shown = namePumps(facts, pumps);
-  named.set(pumps, { rows, by, pumps: shown });
-  return shown;
-}
+const pumpsShown = ({ rows, weights, resources }: PlanFacts, { pumps }: Pick<PlainPlan, 'pumps'>) =>
+  namePumps(pumps, rows, weights, resources);
 
 type Laid = Pick<PlanDrawn, 'days' | 'board' | 'afloat'>;
 /** What was laid out last of the work of a plan, with what it depends on beside that. */
