@@ -154,6 +154,15 @@ export function entryOf(request: Request): Entry | undefined {
   });
 }
 
+/**
+ * Whether a request brings a seal that was made here. Whose it is, and whether it holds still, the database says; but it
+ * is nobody who comes along.
+ */
+export async function bringsSeal(request: Request): Promise<boolean> {
+  const pass = request.headers.get('entry-pass');
+  return (pass ? await unseal(pass, 'entries') : await currentSessionId()) !== undefined;
+}
+
 /** Who acts in a request: the maker of an entry, the customer of a link, or the person of the session. */
 export async function actorOf(request: Request): Promise<Actor> {
   const pass = request.headers.get('entry-pass');

@@ -55,7 +55,7 @@ export * from './planning';
 export * from './week';
 export * from './worked';
 export * from './purchasing';
-export { writeAlone, writeTogether } from './written-together';
+export { writeAlone, writeTogether, type Along } from './written-together';
 export * from './supply';
 export {
   listUnopened,

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
 import { standingSchema } from '@/core/lifecycle';
 import type { WorkedAt } from '@/core/workload';
 import { fromJson, type Connection } from './client';
@@ -28,17 +28,24 @@ const goesOn = `update worked_spans set ended_at = ?, seconds = seconds + ?, tak
  (select 1 from worked_spans later where later.person_id = ? and later.ended_at > ?)`.split('?');
 
 /**
- * A piece of work goes on; what was corrected stays corrected by as much. False where it did not end as is said, or its
- * person has done something else since: whoever knows it from before reads anew.
+ * The statement by which a piece of work goes on; what was corrected stays corrected by as much. It meets no row where
+ * the piece did not end as is said, or its person has done something else since: whoever knows it from before reads anew.
  */
-export async function extendWorked(
-  connection: Connection,
+export function extendingWorked(
   { id, personId, endedAt }: Pick<WorkedRow, 'id' | 'personId' | 'endedAt'>,
   { to, seconds }: { readonly to: Date; readonly seconds: number },
-): Promise<boolean> {
+): SQL {
   const [was, until] = [endedAt, to].map((moment) => t.workedSpans.endedAt.mapToDriverValue(moment));
-  const values = [until, seconds, seconds, id, was, personId, was];
-  const [done] = await connection.execute(statement(goesOn, values));
+  return statement(goesOn, [until, seconds, seconds, id, was, personId, was]);
+}
+
+/** A piece of work goes on, see `extendingWorked`; false where it met no row. */
+export async function extendWorked(
+  connection: Connection,
+  row: Pick<WorkedRow, 'id' | 'personId' | 'endedAt'>,
+  more: { readonly to: Date; readonly seconds: number },
+): Promise<boolean> {
+  const [done] = await connection.execute(extendingWorked(row, more));
   return done.affectedRows === 1;
 }
 

@@ -79,3 +79,38 @@ describe.each([
     expect((await all()).filter(([, , words]) => words === 'one of them')).toHaveLength(1);
   });
 });
+
+describe('what is written along in a transaction of its own', () => {
+  const told: boolean[] = [];
+  const along = (statement: ReturnType<typeof add>) => ({ statement, done: (isMet: boolean) => void told.push(isMet) });
+  const write = (statement: ReturnType<typeof add>, ...statements: Statements) =>
+    writeAlone(shop.runtime.database, through(statements), along(statement));
+  const note = (words: string, id: number) => sql`update noted set words = ${words} where id = ${id}`;
+  beforeEach(async () => {
+    const { database } = shop.runtime;
+    told.length = 0;
+    await database.execute(sql`create or replace table noted (id int primary key, version int not null, words text)`);
+    await database.execute(sql`insert into noted values (1, 1, 'first')`);
+  });
+
+  test('it is told whether it met a row; the rest stands either way', async () => {
+    expect(await write(note('along', 2), compare(1), add(2, 'new'))).toBe(2);
+    expect(await write(note('nobody', 9), compare(2))).toBe(1);
+    expect(told).toEqual([true, false]);
+    expect(await all()).toEqual([
+      [1, 3, 'first'],
+      [2, 1, 'along'],
+    ]);
+  });
+
+  test('it is neither done nor told of where the first one meets no row', async () => {
+    expect(await write(note('along', 1), compare(7))).toBeNull();
+    expect([told, await all()]).toEqual([[], [[1, 1, 'first']]]);
+  });
+
+  test('where it fails, all is undone', async () => {
+    const failure = await write(add(1, 'taken'), compare(1)).catch((error: unknown) => error);
+    expect(isDuplicate(failure)).toBe(true);
+    expect([told, await all()]).toEqual([[], [[1, 1, 'first']]]);
+  });
+});

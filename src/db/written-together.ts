@@ -13,6 +13,15 @@ function takesDown(statements: SQL[]): Connection {
 
 interface Done {
   readonly done: number;
+  /** How many rows what was written along with it met. */
+  readonly along: number;
+}
+
+/** What is written along with a change though it may meet no row. */
+export interface Along {
+  readonly statement: SQL;
+  /** Is told after the commit whether it met one. */
+  readonly done: (isMet: boolean) => void;
 }
 
 /** What a compound statement begins with, and how it ends whether its first one met its row or not. */
@@ -37,26 +46,38 @@ const transactionOfItsOwn: Frame = {
 export const writeTogether = <Written>(connection: Connection, write: (into: Connection) => Promise<Written>) =>
   writeFramed(connection, write, withinTransaction);
 
-/** As `writeTogether`, in a transaction of its own that the same statement begins and ends: all of it, or nothing. */
-export const writeAlone = <Written>(database: Database, write: (into: Connection) => Promise<Written>) =>
-  writeFramed(database, write, transactionOfItsOwn);
+/**
+ * As `writeTogether`, in a transaction of its own that the same statement begins and ends: all of it, or nothing.
+ * @param along is written last; it may meet no row
+ */
+export const writeAlone = <Written>(
+  database: Database,
+  write: (into: Connection) => Promise<Written>,
+  along: Along | null = null,
+) => writeFramed(database, write, transactionOfItsOwn, along);
+
+const alongDone = sql.raw('; set @along = row_count(); ');
 
 async function writeFramed<Written>(
   connection: Connection,
   write: (into: Connection) => Promise<Written>,
   { begin, met, missed }: Frame,
+  along: Along | null = null,
 ): Promise<Written | null> {
   const statements: SQL[] = [];
   const written = await write(takesDown(statements));
   const [first, ...others] = statements;
   if (!first) return written;
   const rest = others.flatMap((one) => [one, sql.raw('; ')]);
+  const last = along ? [along.statement, alongDone] : [];
   const [answers] = await rowsOf<readonly Done[]>(
     connection,
     sql.join([
-      ...[sql.raw(begin), first, sql.raw('; if row_count() = 1 then '), ...rest],
-      sql.raw(`${met}select 1 as done; else ${missed}select 0 as done; end if; end`),
+      ...[sql.raw(begin), first, sql.raw('; if row_count() = 1 then '), ...rest, ...last],
+      sql.raw(`${met}select 1 as done, ${along ? '@along' : 0} as along; else ${missed}select 0 as done; end if; end`),
     ]),
   );
-  return answers?.[0]?.done === 1 ? written : null;
+  if (answers?.[0]?.done !== 1) return null;
+  along?.done(answers[0].along === 1);
+  return written;
 }

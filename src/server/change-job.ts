@@ -58,8 +58,8 @@ export function signatureOf({ actor }: Context, at: string, customerName = 'Cust
   return { personId: null, personName: actor.kind === 'service' ? actor.name : customerName, at };
 }
 
-async function loadWhole(connection: Connection, { actor }: Context, tag: string) {
-  const record = await loadJobRecord(connection, tag);
+async function loadWhole(connection: Connection, { actor, ahead }: Context, tag: string) {
+  const record = await ((ahead?.tag === tag ? ahead.record() : undefined) ?? loadJobRecord(connection, tag));
   if (!record) throw new DomainError('not-found', { what: `There is no job ${tag}.` });
   if (actor.kind === 'customer' && actor.jobId !== record.id) throw new DomainError('not-allowed');
   return { record, family: await familyOfJob(connection, record) };
@@ -165,7 +165,8 @@ async function decideThenPersist<V extends Verb, Facts, Outside>(
   const made = await decideNow(job, { context, sent, outside, connection: database });
   if (made.pictures || touchesSupply(made.decision))
     return database.transaction((connection) => writeWithin(context, connection, made));
-  return doneWith(made, await writeAlone(database, writerOf(context, made)));
+  const along = context.along?.(made.decision) ?? null;
+  return doneWith(made, await writeAlone(database, writerOf(context, made), along));
 }
 
 /** Rows on which it depends what a job waits for, and until when it may; answers at the bench are not among them. */

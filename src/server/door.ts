@@ -1,18 +1,37 @@
+import * as z from 'zod';
 import { verbs, type CommandOf, type ResultOf, type Verb } from '@/contract';
 import { mayAct } from '@/core/access';
+import { tagField } from '@/core/change/inputs';
 import { DomainError } from '@/core/errors';
-import { sha256, type OutboxRow } from '@/db';
+import { sha256, type Database, type OutboxRow } from '@/db';
 import type { Context } from './context';
 import { answerOnce } from './entries';
 import { carryOut } from './outbox';
 import { addPhoto } from './job-commands';
 import { setMark } from './people/papers';
+import { readAhead, type Ahead } from './ahead';
 import { readMark, readPicture, type Picture } from './pictures';
 import { planSoon } from './planning/plan-soon';
 import { timing } from './planning/worked';
 import { actUseCases } from './registry';
 import { addOrderPhoto } from './supply/order-photos';
 import { perform, type UseCase } from './use-case';
+
+const aboutJob = z.object({ tag: tagField });
+
+interface Knocked {
+  readonly verb: Verb;
+  readonly input: unknown;
+  /** Whether the answer is to say what a page shows of the job. */
+  readonly isShown: boolean;
+}
+
+/** Begins to read what a change of a job asks for, before it is known who asks; undefined for any other change. */
+export function begin(database: Database, { verb, input, isShown }: Knocked): Ahead | undefined {
+  const read = aboutJob.safeParse(input);
+  if (!actUseCases[verb].readsAhead || !read.success) return undefined;
+  return readAhead(database, read.data.tag, isShown);
+}
 
 /**
  * The one door for changes: a verb and its input. An entry with a key is answered once; what follows the commit

@@ -1,4 +1,4 @@
-export { act, actMark, actOrderPhoto, actPhoto } from './door';
+export { act, begin, actMark, actOrderPhoto, actPhoto } from './door';
 export { actUseCases, allUseCases, audiences, readPermissions, readUseCases } from './registry';
 export type { Context, Decided, Entry } from './context';
 export type { Device } from './people/device';

@@ -35,7 +35,7 @@ export function jobCommand<V extends TaggedVerb, Facts, Outside>(
   const useCase = forVerb(job.verb, (context, command: CommandOf<V>) =>
     changeJob(context, job, { tag: tagOf(command), command }),
   );
-  return { ...useCase, isAllOrNothing: !job.ask };
+  return { ...useCase, isAllOrNothing: !job.ask, readsAhead: job.isReadOnly === true && !job.ask };
 }
 
 const tagOf = (command: Tagged) => command.tag;

@@ -31,7 +31,7 @@ import {
   sha256,
   type Connection,
 } from '@/db';
-import { changeJob, type JobCommand } from './change-job';
+import { changeJob, type Asking, type JobCommand } from './change-job';
 import type { Context } from './context';
 import { jobCommand, plain, withFacts, type TaggedVerb } from './job-command';
 import { keepAsDonor, keepLeftOvers } from './supply/donors';
@@ -162,8 +162,8 @@ const receiveCommands = {
 };
 
 /** The tools of the shop, and the zone in which they are due; with the shop, which the answer says more of. */
-async function prepareTools({ connection }: { readonly connection: Connection }) {
-  const found = await readShopAtHand(connection);
+async function prepareTools({ context, connection }: Pick<Asking<unknown>, 'context' | 'connection'>) {
+  const found = await (context.ahead?.shop() ?? readShopAtHand(connection));
   if (!found) throw noShop();
   const { shop, tools } = found;
   return { facts: { tools, zone: shop.zone } satisfies ToolFacts, shop };
@@ -316,7 +316,7 @@ const runTest: JobCommand<'run-test', test.RunFacts, Ran> = {
   decider: test.runTest,
   ask: runOnStand,
   prepare: async ({ context, connection }, ran) => {
-    const { tools, zone } = (await prepareTools({ connection })).facts;
+    const { tools, zone } = (await prepareTools({ context, connection })).facts;
     const stand = tools.find((one) => one.kind === 'test stand') ?? null;
     return { facts: { ...ran, stand, zone, runId: context.newId() } };
   },

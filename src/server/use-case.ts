@@ -14,6 +14,8 @@ export interface UseCase<Input = unknown, Result = unknown> {
   readonly input: z.ZodType<Input>;
   /** Whether all that it does is done in the transaction that keeps the answer to its entry, or none of it. */
   readonly isAllOrNothing?: boolean;
+  /** Whether it changes the job of its tag and takes what was read of it before it was known who asks, see `Ahead`. */
+  readonly readsAhead?: boolean;
   run(context: Context, input: Input): Promise<Result>;
 }
 

@@ -73,7 +73,7 @@ function settle(given: Given, proposal: Proposal<unknown>) {
   const standing = standingOf(settled, family);
   const { holder } = standing;
   const holderSince = holder === given.record.holder ? given.record.holderSince : given.now;
-  return { applied, family, standing, settled: { ...settled, holder, holderSince } };
+  return { applied, family, standing, settled, held: { ...settled, holder, holderSince } };
 }
 
 type Applied = ReturnType<typeof applyPuts>;
@@ -93,8 +93,8 @@ function withHead(
 /** The decision that follows from a proposal: its event, chained, with the changes; the record and standing after. */
 export function settleProposal<Result>(given: Given, verb: string, proposal: Proposal<Result>): Decision<Result> {
   const { record, who, now } = given;
-  const { applied, family, standing, settled } = settle(given, proposal);
-  const head = headPut(record, settled);
+  const { applied, family, standing, settled, held } = settle(given, proposal);
+  const head = headPut(record, held);
   const { record: after, changes } = withHead(record, proposal.puts, { applied, head });
   const madeAt = who.at === now ? {} : { madeAt: who.at };
   const { move } = proposal;
@@ -108,6 +108,7 @@ export function settleProposal<Result>(given: Given, verb: string, proposal: Pro
     changes,
     before: record,
     after: { ...after, version: event.seq, headHash: event.hash },
+    settled,
     family,
     standing,
     result: proposal.result,

@@ -70,6 +70,11 @@ export interface Decision<Result> {
   readonly changes: readonly Change[];
   readonly before: JobRecord;
   readonly after: JobRecord;
+  /**
+   * What the standing was reckoned of: as `after` but for its holder and its place in the chain, which no gate and no
+   * standing asks for. What is reckoned of it again is known (`core/remembered`).
+   */
+  readonly settled: JobRecord;
   readonly family: Family;
   readonly standing: Standing;
   readonly result: Result;

@@ -5,7 +5,7 @@ import f1 from '../../../test-support/plain-overhung.json';
 import { judgeSketch } from '../supply';
 import { nextAction, workOf } from '../bench';
 import { buildFamily, loadFamily } from '../family';
-import { gateFor, moves, transition, type EventKind } from '../lifecycle';
+import { gateFor, moves, onward, standingOf, transition, type EventKind } from '../lifecycle';
 import { totalQuote, unsettledDecline } from '../quoting';
 import {
   actions,
@@ -680,6 +680,10 @@ function assertInvariants(world: World, before: JobRecord, decision: Decision<un
       transition({ ...before, closed: before.closedAt !== null }, { event: present(move.move), missing: [] }).ok,
     ).toBe(true);
   }
+  // What the standing was reckoned of answers as the record after it does.
+  const ahead = onward[record.station];
+  expect(gateFor(ahead, decision.settled, decision.family)).toEqual(gateFor(ahead, record, decision.family));
+  expect(standingOf({ ...record }, decision.family)).toEqual(decision.standing);
   // The chain runs on, and the event says who did it.
   expect(events.at(-1)).toBe(decision.event);
   expect(record.version).toBe(before.version + 1);

@@ -8,6 +8,7 @@ import { usualMinutes, workPiece, workStations, type WorkStation } from '@/core/
 import {
   addWorked,
   correctWorked,
+  extendingWorked,
   extendWorked,
   findWorked,
   lastWorkOf,
@@ -15,6 +16,7 @@ import {
   listWorked,
   readShop,
   stationOfTag,
+  type Along,
   type WorkedRow,
 } from '@/db';
 import type { Context } from '../context';
@@ -54,12 +56,18 @@ export async function timing<Result>(
   if (!work) return run(context);
   const { tag, actor, workSeconds } = work;
   let station: string | null = null;
+  let isKept = false;
   // Where the pump stood when it was worked on: an entry may move it.
   const decided: Context['decided'] = (decision) => {
     if (decision.before.tag === tag) station ??= decision.before.station;
     context.decided?.(decision);
   };
-  const answer = await run({ ...context, decided });
+  const along: Context['along'] = ({ before }) => {
+    if (before.tag !== tag || !isTimed(before.station)) return null;
+    return goingOn(context, { actor, tag, station: before.station, workSeconds }, (isMet) => (isKept = isMet));
+  };
+  const answer = await run({ ...context, decided, along });
+  if (isKept) return answer;
   try {
     station ??= await stationOfTag(context.database, tag);
     if (isTimed(station)) await keepPiece(context, { actor, tag, station, workSeconds });
@@ -79,15 +87,35 @@ interface Piece {
   readonly workSeconds: number;
 }
 
-/** Writes down a piece of work: the last one goes on, or a new one begins. */
-async function keepPiece(context: Context, { actor, tag, station, workSeconds }: Piece): Promise<void> {
-  const { database, entry, now, newId } = context;
-  const { personId, name: personName } = actor;
+/** The piece of work that an entry ends, after the last one of its person. */
+function pieceAfter({ entry, now }: Context, { tag, station, workSeconds }: Piece, last: WorkedRow | null) {
   const madeAt = entry?.madeAt ? new Date(entry.madeAt) : now();
-  const pieceAfter = (last: WorkedRow | null) =>
-    workPiece(last && { ...last, to: last.endedAt }, { tag, station, madeAt, secondsSince: workSeconds });
+  return workPiece(last && { ...last, to: last.endedAt }, { tag, station, madeAt, secondsSince: workSeconds });
+}
+
+/** How the last piece of work that is known of a person goes on with an entry; null where none is known, or it ended. */
+function goingOn(context: Context, piece: Piece, done: (isMet: boolean) => void): Along | null {
+  const { personId } = piece.actor;
+  const known = lastPieces.get(personId);
+  if (!known) return null;
+  const { isMore, to, seconds } = pieceAfter(context, piece, known);
+  if (!isMore) return null;
+  return {
+    statement: extendingWorked(known, { to, seconds }),
+    done: (isMet) => {
+      if (isMet) lastPieces.set(personId, { ...known, endedAt: to });
+      done(isMet);
+    },
+  };
+}
+
+/** Writes down a piece of work: the last one goes on, or a new one begins. */
+async function keepPiece(context: Context, piece: Piece): Promise<void> {
+  const { database, newId } = context;
+  const { actor, tag, station } = piece;
+  const { personId, name: personName } = actor;
   const goOn = async (last: WorkedRow) => {
-    const { isMore, to, seconds } = pieceAfter(last);
+    const { isMore, to, seconds } = pieceAfter(context, piece, last);
     if (!isMore || !(await extendWorked(database, last, { to, seconds }))) return false;
     lastPieces.set(personId, { ...last, endedAt: to });
     return true;
@@ -96,7 +124,7 @@ async function keepPiece(context: Context, { actor, tag, station, workSeconds }:
   if (known && (await goOn(known))) return;
   const last = await lastWorkOf(database, personId);
   if (last && (await goOn(last))) return;
-  const { from, to, seconds } = pieceAfter(last);
+  const { from, to, seconds } = pieceAfter(context, piece, last);
   const row = {
     ...{ id: newId(), tag, station, personId, personName, startedAt: from, endedAt: to, seconds },
     ...{ takenSeconds: null, reason: '', correctedBy: null },

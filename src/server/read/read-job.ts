@@ -67,6 +67,8 @@ type Planned = Awaited<ReturnType<typeof findPlannedPump>>;
 
 interface Framed {
   readonly record: JobRecord;
+  /** The record as its standing was reckoned, where that was just done. */
+  readonly settled?: JobRecord;
   readonly family: Family;
   /** Where it was read a moment ago. */
   readonly shop?: Shop | undefined;
@@ -75,12 +77,13 @@ interface Framed {
 }
 
 /** What a job's page shows that follows from the record, its family and the day: small, and reckoned anew each time. */
-async function frameOf(context: Context, { record, family, shop: known, planned: askedFor }: Framed) {
-  const shop = known ?? (await context.shopAtHand())?.shop;
+async function frameOf(context: Context, given: Framed) {
+  const { record, family, planned: askedFor, settled = record } = given;
+  const shop = given.shop ?? (await context.shopAtHand())?.shop;
   const newer = isConstructionOpen(record) ? await newerFamily(context.database, record) : null;
   const clock = { now: context.now(), zone: shop?.zone ?? 'UTC' };
   const today = dayIn(clock.zone, clock.now);
-  const standing = standingOf(record, family);
+  const standing = standingOf(settled, family);
   const findPlanned = () => (askedFor === undefined ? findPlannedPump(context.database, record.tag) : askedFor);
   const planned = record.closedAt ? null : await findPlanned();
   const ready = readyOf(planned, standing.remaining, today);
@@ -113,7 +116,7 @@ async function frameOf(context: Context, { record, family, shop: known, planned:
     gate: {
       event,
       words: moves[event].words,
-      missing: record.closedAt ? [] : gateFor(event, record, family).map(sayMissing),
+      missing: record.closedAt ? [] : gateFor(event, settled, family).map(sayMissing),
     },
     warranty: record.station === 'return' ? termsOf(record, family, shop?.settings.warrantyMonths ?? 0) : [],
     openLinks: record.links.filter((link) => !link.revokedAt && link.expiresAt > iso).length,
@@ -156,13 +159,19 @@ const mostEvents = 200;
  */
 export async function changedBy(
   context: Context,
-  { event, after: record, family, shop }: Decided,
+  { event, after: record, settled, family, shop: known }: Decided,
   shown: number,
 ): Promise<JobChanged | null> {
   const puts = changesOf(event);
   if (context.actor.kind !== 'person' || event.seq !== shown + 1 || !puts) return null;
   const { tag, version, headHash } = record;
-  const frame = await frameOf(context, { record, family, shop });
+  const { ahead } = context;
+  const [planned, at] = await Promise.all([ahead?.planned(), known ? undefined : ahead?.shop()]);
+  const shop = known ?? at?.shop;
+  const frame = await frameOf(context, {
+    ...{ record, settled, family, shop },
+    ...(planned !== undefined && { planned }),
+  });
   return { tag, from: shown, version, headHash, puts: [...puts], frame };
 }
 

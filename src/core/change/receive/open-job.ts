@@ -102,6 +102,7 @@ export function openJob(
     changes,
     before,
     after: { ...before, version: 1, headHash: event.hash },
+    settled: before,
     family,
     standing: standingOf(before, family),
     result: { tag: head.tag, earlierVisits: earlierVisits.length },

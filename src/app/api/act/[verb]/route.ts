@@ -2,11 +2,11 @@ import * as z from 'zod';
 import { isVerb, verbs, type Verb } from '@/contract';
 import type { Actor } from '@/core/access';
 import { DomainError } from '@/core/errors';
-import { act, changedBy, perform, readChanges, type Context, type Decided } from '@/server';
+import { act, begin, changedBy, getRuntime, perform, readChanges, type Context, type Decided } from '@/server';
 import { answerData, answerError } from '@/app/answer';
 import { readJson } from '@/app/body';
 import { assertOwnOrigin } from '@/app/origin';
-import { actorOf, changeContext, keepDevice, keepSession } from '@/app/session';
+import { actorOf, bringsSeal, changeContext, keepDevice, keepSession } from '@/app/session';
 
 const openedSession = z.object({
   sessionId: z.string(),
@@ -60,16 +60,31 @@ function changesFor(request: Request, { context, body }: Entered) {
   return { decided, changed };
 }
 
-/** The one door for every change: one verb, one JSON body, one answer. Nobody's body is read before they are known. */
+/** What is asked of one who is not known yet, but brings a seal of ours: their body, and what it will need. */
+async function beginFor(request: Request, verb: Verb) {
+  const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
+  const isShown = request.headers.has('changes-after');
+  return { body, ahead: begin(getRuntime().database, { verb, input: body, isShown }) };
+}
+
+/**
+ * The one door for every change: one verb, one JSON body, one answer. Nobody's body is read before they are known, or
+ * bring a seal of ours.
+ */
 export async function POST(request: Request, { params }: { params: Promise<{ verb: string }> }): Promise<Response> {
   try {
     assertOwnOrigin(request);
     const { verb } = await params;
     if (!isVerb(verb)) throw new DomainError('not-found', { what: 'There is no such verb.' });
-    const actor = await actorOf(request);
+    const asked = actorOf(request);
+    asked.catch(() => undefined);
+    const begun = (await bringsSeal(request)) ? beginFor(request, verb) : null;
+    // Who it is counts before what they sent.
+    begun?.catch(() => undefined);
+    const actor = await asked;
     assertMayKnock(actor, verb);
-    const context = await changeContext(request, actor);
-    const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
+    const { body, ahead } = await (begun ?? beginFor(request, verb));
+    const context = { ...(await changeContext(request, actor)), ...(ahead && { ahead }) };
     const { decided, changed } = changesFor(request, { context, body });
     const answer = await act(verb, { ...context, decided }, body);
     if (verb === 'enrol-tablet') await keepDevice({ tabletId: enrolled.parse(answer).tabletId });
