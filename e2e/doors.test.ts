@@ -82,6 +82,20 @@ describe('a change', () => {
     }
   });
   test('without a sign-in is refused', async () => expect((await post('/api/act/hold-job', '{}')).status).toBe(401));
+  test('who it is counts before what they sent, though both are looked at together', async () => {
+    const opens = await fetch(`${base}/api/sign-in`, {
+      ...{ method: 'POST', redirect: 'manual', headers: { origin: base } },
+      body: new URLSearchParams({ email: 'bram@kettlewick.example', password: 'pebble-in-the-stream' }),
+    });
+    const cookie = opens.headers
+      .getSetCookie()
+      .map((one) => present(one.split(';')[0]))
+      .join('; ');
+    const broken = async () => (await post('/api/act/hold-job', '{', { origin: base, cookie })).status;
+    expect(await broken()).toBe(422);
+    expect((await post('/api/sign-out', '', { origin: base, cookie })).ok).toBe(true);
+    expect(await broken()).toBe(401);
+  });
   test.each(['', '{', 'null', '[]', '7', '"x"', '{"tag":"P-0001"}', '\u0000', '{"__proto__":{"x":1}}'])(
     'with the body %j is never a 500',
     async (body) => {
