@@ -64,6 +64,25 @@ export default [
     rules: Object.fromEntries(reactRules.map((rule) => [rule, 'off'])),
   },
   {
+    // In the bundle of the pages all of it would stand in every process a second time.
+    files: ['src/app/**/*.ts', 'src/app/**/*.tsx'],
+    ignores: ['src/app/{api,files,solver}/**', 'src/app/receive-picture.ts', '**/*.test.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              group: ['@/server', '@/server/*', '@/contract'],
+              allowTypeImports: true,
+              message: 'Pages read by app/served; of the server and the contract they import types only.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {

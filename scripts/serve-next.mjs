@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import next from 'next';
 import pino from 'pino';
 import metrics from 'prom-client';
+import { beginServing } from './lib/begin-serving.mjs';
 import { readTrusted, settleForwarded } from './lib/client-address.mjs';
 import { guard } from './lib/guard.mjs';
 import { keepPages } from './lib/kept-pages.mjs';
@@ -147,6 +148,11 @@ const answerKept = keepPages({
 const app = next({ dev: false, dir: root, hostname, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
+if (process.env.DATABASE_URL)
+  await beginServing((request, response) => void handle(request, response)).catch((error) => {
+    console.error('did not begin', error);
+    process.exit(1);
+  });
 const server = createServer((request, response) => {
   const url = request.url ?? '/';
   const { isSecure } = settleForwarded(request, isTrusted);

@@ -6,15 +6,11 @@ import * as z from 'zod';
 import { sayAgent, type Actor } from '@/core/access';
 import { DomainError } from '@/core/errors';
 import type { PersonId } from '@/core/record';
-import {
-  findSessionActor,
-  getRuntime,
-  installationSecret,
-  openCustomerLink,
-  type Context,
-  type Device,
-  type Entry,
-} from '@/server';
+import type { Context, Device, Entry } from '@/server';
+import { served } from './served';
+
+const runtime = () => served().getRuntime();
+const secret = () => served().installationSecret();
 
 const cookieName = 'puddlestone';
 /** Two weeks, in seconds. */
@@ -41,7 +37,7 @@ async function openSeal(text: string | undefined, seconds: number): Promise<unkn
   if (!text) return null;
   const known = opened.get(text);
   if (known) return known;
-  const read = await unsealData<unknown>(text, { password: installationSecret(), ttl: seconds }).catch(() => null);
+  const read = await unsealData<unknown>(text, { password: secret(), ttl: seconds }).catch(() => null);
   // An empty object is what the package gives for a seal that has ended or is another's.
   if (typeof read === 'object' && read !== null && Object.keys(read).length) opened.set(text, read);
   return read;
@@ -76,7 +72,7 @@ export async function keepDevice(change: { readonly tabletId?: string; readonly 
   const kept = (await keptDevice()) ?? { deviceId: crypto.randomUUID(), tabletId: null, knows: [] };
   const knows = change.knows ? [...new Set([change.knows, ...kept.knows])].slice(0, mostKnown) : kept.knows;
   const device: KeptDevice = { ...kept, knows, ...(change.tabletId !== undefined && { tabletId: change.tabletId }) };
-  const sealed = await sealData(device, { password: installationSecret(), ttl: deviceSeconds });
+  const sealed = await sealData(device, { password: secret(), ttl: deviceSeconds });
   const isSecure = (await headers()).get('x-forwarded-proto') === 'https';
   const how = { httpOnly: true, sameSite: 'lax', secure: isSecure, path: '/', maxAge: deviceSeconds } as const;
   (await cookies()).set(deviceCookie, sealed, how);
@@ -90,7 +86,7 @@ export const currentSessionId = cache(async (): Promise<string | undefined> =>
 /** Gives this browser its session: a sealed cookie, HTTP-only, same site. */
 export async function keepSession(sessionId: string): Promise<void> {
   const isSecure = (await headers()).get('x-forwarded-proto') === 'https';
-  const sealed = await sealData({ sessionId, use: 'session' }, { password: installationSecret(), ttl: sessionSeconds });
+  const sealed = await sealData({ sessionId, use: 'session' }, { password: secret(), ttl: sessionSeconds });
   const how = { httpOnly: true, sameSite: 'lax', secure: isSecure, path: '/', maxAge: sessionSeconds } as const;
   (await cookies()).set(cookieName, sealed, how);
 }
@@ -100,7 +96,7 @@ export async function dropSession(): Promise<void> {
 }
 
 export const currentActor = cache(async (): Promise<Actor> =>
-  findSessionActor(getRuntime().database, { id: await currentSessionId(), now: new Date() }),
+  served().findSessionActor(runtime().database, { id: await currentSessionId(), now: new Date() }),
 );
 
 /** Passes that were made within the hour: every page brings one, and a seal takes a millisecond. */
@@ -115,7 +111,7 @@ export async function makeEntryPass(): Promise<string> {
   if (!sessionId) return '';
   const known = passes.get(sessionId);
   if (known) return known;
-  const pass = await sealData({ sessionId, use: 'entries' }, { password: installationSecret(), ttl: sessionSeconds });
+  const pass = await sealData({ sessionId, use: 'entries' }, { password: secret(), ttl: sessionSeconds });
   passes.set(sessionId, pass);
   return pass;
 }
@@ -128,7 +124,7 @@ export async function currentOrigin(): Promise<string> {
 
 /** The person who made an entry that waited. Throws DomainError when that person must sign in again. */
 async function makerOf(pass: string): Promise<Actor> {
-  const actor = await findSessionActor(getRuntime().database, {
+  const actor = await served().findSessionActor(runtime().database, {
     ...{ id: await unseal(pass, 'entries'), now: new Date(), isForEntries: true },
   });
   if (actor.kind !== 'person') throw new DomainError('maker-signed-out');
@@ -168,12 +164,12 @@ export async function actorOf(request: Request): Promise<Actor> {
   const pass = request.headers.get('entry-pass');
   if (pass) return makerOf(pass);
   const link = request.headers.get('x-customer-link');
-  return link ? openCustomerLink(getRuntime().database, link, new Date()) : currentActor();
+  return link ? served().openCustomerLink(runtime().database, link, new Date()) : currentActor();
 }
 
 /** All that draws one page looks once. */
 const ownContext = cache(async (): Promise<Context> =>
-  getRuntime().contextFor(await currentActor(), {
+  runtime().contextFor(await currentActor(), {
     ...{ origin: await currentOrigin(), device: await currentDevice(), isOneLook: true },
   }),
 );
@@ -181,9 +177,8 @@ const ownContext = cache(async (): Promise<Context> =>
 /** The context of a page or file: the person of the session, or the customer of a link. */
 export async function requestContext(customerToken?: string | null): Promise<Context> {
   if (!customerToken) return ownContext();
-  const runtime = getRuntime();
-  const actor = await openCustomerLink(runtime.database, customerToken, new Date());
-  return runtime.contextFor(actor, { origin: await currentOrigin(), device: await currentDevice() });
+  const actor = await served().openCustomerLink(runtime().database, customerToken, new Date());
+  return runtime().contextFor(actor, { origin: await currentOrigin(), device: await currentDevice() });
 }
 
 /** For how long somebody had been at what an entry ends; null where the device does not say, or says nonsense. */
@@ -197,7 +192,7 @@ export async function changeContext(request: Request, actor: Actor): Promise<Con
   const entry = entryOf(request);
   const workSeconds = workSecondsOf(request);
   return {
-    ...getRuntime().contextFor(actor, { origin: await currentOrigin(), device: await currentDevice() }),
+    ...runtime().contextFor(actor, { origin: await currentOrigin(), device: await currentDevice() }),
     ...(entry && { entry }),
     ...(workSeconds !== null && { workSeconds }),
   };

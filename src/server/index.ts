@@ -1,3 +1,4 @@
+export { beginServing } from './begin-serving';
 export { act, begin, actMark, actOrderPhoto, actPhoto } from './door';
 export { actUseCases, allUseCases, audiences, readPermissions, readUseCases } from './registry';
 export type { Context, Decided, Entry } from './context';

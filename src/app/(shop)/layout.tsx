@@ -1,7 +1,7 @@
 import { Link } from '@/components/ui/link';
 import { redirect } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { perform, readFirstVisit, readHead, readOwnerNotices } from '@/server';
+import { read } from '@/app/served';
 import { OwnerNotices } from '@/components/shell/owner-notices';
 import { FindBox } from '@/components/shell/find-box';
 import { PersonMenu } from '@/components/shell/person-menu';
@@ -16,11 +16,11 @@ import { currentActor, makeEntryPass, requestContext } from '../session';
 export default async function ShopLayout({ children }: { children: ReactNode }) {
   const actor = await currentActor();
   const context = await requestContext();
-  if (actor.kind !== 'person') redirect((await perform(readFirstVisit, context, {})).isEmpty ? '/welcome' : '/sign-in');
+  if (actor.kind !== 'person') redirect((await read('readFirstVisit', context, {})).isEmpty ? '/welcome' : '/sign-in');
   const [{ zone, tablet, others }, pass, notices] = await Promise.all([
-    perform(readHead, context, {}),
+    read('readHead', context, {}),
     makeEntryPass(),
-    actor.role === 'owner' ? perform(readOwnerNotices, context, {}) : null,
+    actor.role === 'owner' ? read('readOwnerNotices', context, {}) : null,
   ]);
   return (
     <>

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { errorCodes, wordsOf } from '@/core/errors';
-import { perform, readFirstVisit } from '@/server';
+import { read } from '@/app/served';
 import { SignInForm } from '@/components/shell/sign-in-form';
 import type { SearchParam } from '../search-param';
 import { currentActor, requestContext } from '../session';
@@ -10,7 +10,7 @@ export const metadata: Metadata = { title: 'Sign in' };
 
 export default async function SignInPage({ searchParams }: { searchParams: Promise<{ refused?: SearchParam }> }) {
   if ((await currentActor()).kind === 'person') redirect('/');
-  if ((await perform(readFirstVisit, await requestContext(), {})).isEmpty) redirect('/welcome');
+  if ((await read('readFirstVisit', await requestContext(), {})).isEmpty) redirect('/welcome');
   const { refused } = await searchParams;
   const code = errorCodes.find((one) => one === refused);
   return <SignInForm refused={code ? { code, ...wordsOf[code], issues: [] } : null} />;

@@ -73,6 +73,11 @@ export class DomainError extends Error {
     super(sayDetails(details) ?? code, options);
     this.name = 'DomainError';
   }
+
+  /** One that the bundle of the route handlers threw is one to a page, too, whose bundle has a class of its own. */
+  static override [Symbol.hasInstance](thing: unknown): thing is DomainError {
+    return thing instanceof Error && thing.name === 'DomainError';
+  }
 }
 
 export const httpStatusOf: Readonly<Record<ErrorCode, number>> = {

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readHead } from '@/server';
+import { read } from '@/app/served';
 import { HeldRoom } from '@/components/held/held-room';
 import { requestContext } from '@/app/session';
 
@@ -10,6 +10,6 @@ export default async function Page() {
   const context = await requestContext();
   // The page around it leads to the sign-in.
   if (context.actor.kind !== 'person') return null;
-  const { tablet } = await perform(readHead, context, {});
+  const { tablet } = await read('readHead', context, {});
   return <HeldRoom isTablet={tablet !== null} />;
 }

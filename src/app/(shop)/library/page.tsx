@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { findConstruction, perform, readShopView } from '@/server';
+import { read } from '@/app/served';
 import { LibraryOfText, type Library } from '@/components/library/library';
 import { sent } from '@/app/page-data';
 import { currentActor, requestContext } from '@/app/session';
@@ -18,8 +18,8 @@ export default async function LibraryPage({ searchParams }: Props) {
   return orExplain(async () => {
     const context = await requestContext();
     const [{ people, ...view }, found] = await Promise.all([
-      perform(readShopView, context, {}),
-      perform(findConstruction, context, { text: seen }),
+      read('readShopView', context, {}),
+      read('findConstruction', context, { text: seen }),
     ]);
     const role = actor.kind === 'person' ? actor.role : null;
     return (

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readPartsDesk } from '@/server';
+import { read } from '@/app/served';
 import { PartsDeskOfText, type PartsDesk } from '@/components/parts/parts-desk';
 import { sent } from '@/app/page-data';
 import { requestContext } from '@/app/session';
@@ -9,6 +9,6 @@ export const metadata: Metadata = { title: 'Parts' };
 
 export default async function PartsPage() {
   return orExplain(async () => (
-    <PartsDeskOfText {...await sent<typeof PartsDesk>(await perform(readPartsDesk, await requestContext(), {}))} />
+    <PartsDeskOfText {...await sent<typeof PartsDesk>(await read('readPartsDesk', await requestContext(), {}))} />
   ));
 }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readPlan } from '@/server';
+import { read } from '@/app/served';
 import { PlanPageOfText, type PlanPage } from '@/components/plan/plan-page';
 import { sent } from '@/app/page-data';
 import { requestContext } from '@/app/session';
@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: 'Plan' };
 
 export default async function Page() {
   return orExplain(async () => {
-    const shown = await perform(readPlan, await requestContext(), {});
+    const shown = await read('readPlan', await requestContext(), {});
     return <PlanPageOfText {...await sent<typeof PlanPage>({ shown })} />;
   });
 }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readReceiving } from '@/server';
+import { read } from '@/app/served';
 import { ReceiveFormOfText, type ReceiveForm } from '@/components/receive/receive-form';
 import { sent } from '@/app/page-data';
 import { requestContext } from '@/app/session';
@@ -21,7 +21,7 @@ export default async function ReceivePage({ searchParams }: Props) {
   const asked = firstParam(params.lot, 20) ?? '';
   const promise = { familyId: firstParam(params.family, 10) ?? '', promisedOn: firstParam(params.promised, 10) ?? '' };
   return orExplain(async () => {
-    const { families, lot, today } = await perform(readReceiving, await requestContext(), { lot: asked });
+    const { families, lot, today } = await read('readReceiving', await requestContext(), { lot: asked });
     const shown = await sent<typeof ReceiveForm>({ families, lot, today, promise });
     return <ReceiveFormOfText key={lot?.number ?? ''} {...shown} />;
   });

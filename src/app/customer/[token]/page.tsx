@@ -1,6 +1,6 @@
 import type { ComponentProps } from 'react';
 import type { Metadata } from 'next';
-import { perform, readCustomerPage, readShopSign } from '@/server';
+import { read } from '@/app/served';
 import { DeadLink } from '@/components/customer/dead-link';
 import { CustomerPage } from '@/components/customer/customer-page';
 import { requestContext } from '@/app/session';
@@ -29,13 +29,13 @@ export default async function CustomerLinkPage({ params }: { params: Promise<{ t
   return orExplain(
     async () => {
       try {
-        return <Offer token={token} view={await perform(readCustomerPage, context, { token })} />;
+        return <Offer token={token} view={await read('readCustomerPage', context, { token })} />;
       } catch (error) {
         if (!isDead(error)) throw error;
         answerGone(`/customer/${token}`);
         return (
           <div data-without-framework>
-            <DeadLink shop={await perform(readShopSign, context, {})} />
+            <DeadLink shop={await read('readShopSign', context, {})} />
           </div>
         );
       }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readCustomer } from '@/server';
+import { read } from '@/app/served';
 import { CustomerPage } from '@/components/history/customer-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -12,6 +12,6 @@ export const metadata: Metadata = { title: 'Customer' };
 
 export default async function Page({ params }: Props) {
   return orExplain(async () => (
-    <CustomerPage customer={await perform(readCustomer, await requestContext(), await params)} />
+    <CustomerPage customer={await read('readCustomer', await requestContext(), await params)} />
   ));
 }

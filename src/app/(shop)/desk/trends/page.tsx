@@ -1,6 +1,6 @@
 import { Suspense } from 'react';
 import type { Metadata } from 'next';
-import { perform, readMoney, readTrends } from '@/server';
+import { read } from '@/app/served';
 import { MoneySection } from '@/components/floor/money-section';
 import { PlanHeld } from '@/components/floor/plan-held';
 import { TrendsPage } from '@/components/floor/trends-page';
@@ -11,12 +11,12 @@ export const metadata: Metadata = { title: 'Trends' };
 
 /** Reckoned from the records of many jobs: the page does not wait for it. */
 async function Money() {
-  return orExplain(async () => <MoneySection money={await perform(readMoney, await requestContext(), {})} />);
+  return orExplain(async () => <MoneySection money={await read('readMoney', await requestContext(), {})} />);
 }
 
 export default async function Page() {
   return orExplain(async () => {
-    const trends = await perform(readTrends, await requestContext(), {});
+    const trends = await read('readTrends', await requestContext(), {});
     return (
       <TrendsPage trends={trends}>
         <PlanHeld plan={trends.plan} />

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { DomainError } from '@/core/errors';
 import { stations, type Station } from '@/core/record';
-import { audiences, perform, readJob } from '@/server';
+import { read, served } from '@/app/served';
 import { JobRoomOfText, type JobRoom } from '@/components/job/job-room';
 import type { JobView } from '@/components/job/view';
 import { orExplain } from '@/app/explain';
@@ -25,8 +25,8 @@ async function readView(tag: string): Promise<JobView> {
   if (actor.kind !== 'person') notFound();
   try {
     return {
-      ...(await perform(readJob, context, { tag })),
-      audiences,
+      ...(await read('readJob', context, { tag })),
+      audiences: served().audiences,
       person: { personId: actor.personId, name: actor.name, role: actor.role },
     };
   } catch (error) {

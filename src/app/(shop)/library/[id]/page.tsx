@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readFamily } from '@/server';
+import { read } from '@/app/served';
 import { FamilyPage } from '@/components/library/family-page';
 import { currentActor, requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -17,7 +17,7 @@ export default async function LibraryFamilyPage({ params, searchParams }: Props)
   const { id } = await params;
   const words = allParams(await searchParams);
   return orExplain(async () => {
-    const { family, built, currency } = await perform(readFamily, await requestContext(), {
+    const { family, built, currency } = await read('readFamily', await requestContext(), {
       familyId: id,
       words,
     });

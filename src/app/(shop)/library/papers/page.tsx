@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import { PapersPage } from '@/components/library/papers-page';
-import { perform, readPapers } from '@/server';
+import { read } from '@/app/served';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
 
 export const metadata: Metadata = { title: 'Papers and letters' };
 
 export default async function Page() {
-  return orExplain(async () => <PapersPage view={await perform(readPapers, await requestContext(), {})} />);
+  return orExplain(async () => <PapersPage view={await read('readPapers', await requestContext(), {})} />);
 }

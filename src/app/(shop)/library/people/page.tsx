@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { StaffPage } from '@/components/library/staff-page';
-import { perform, readStaff } from '@/server';
+import { read } from '@/app/served';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
 
@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'People' };
 export default async function Page({ searchParams }: Props) {
   return orExplain(async () => {
     const { of } = await searchParams;
-    const view = await perform(readStaff, await requestContext(), { of: typeof of === 'string' && of ? of : null });
+    const view = await read('readStaff', await requestContext(), { of: typeof of === 'string' && of ? of : null });
     return <StaffPage view={view} />;
   });
 }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readCatalogue } from '@/server';
+import { read } from '@/app/served';
 import { Catalogue } from '@/components/parts/catalogue';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -10,5 +10,5 @@ export const metadata: Metadata = { title: 'Catalogue' };
 export default async function CataloguePage({ searchParams }: { searchParams: Promise<{ text?: SearchParam }> }) {
   const { text } = await searchParams;
   const asked = { text: firstParam(text, 100) ?? '' };
-  return orExplain(async () => <Catalogue {...await perform(readCatalogue, await requestContext(), asked)} />);
+  return orExplain(async () => <Catalogue {...await read('readCatalogue', await requestContext(), asked)} />);
 }

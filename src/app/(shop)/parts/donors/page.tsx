@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readDonorStock } from '@/server';
+import { read } from '@/app/served';
 import { DonorStock } from '@/components/parts/donor-stock';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -12,5 +12,5 @@ type Asked = Promise<{ family?: SearchParam; text?: SearchParam }>;
 export default async function DonorsPage({ searchParams }: { searchParams: Asked }) {
   const { family, text } = await searchParams;
   const asked = { family: firstParam(family, 20) ?? '', text: firstParam(text, 100) ?? '' };
-  return orExplain(async () => <DonorStock {...await perform(readDonorStock, await requestContext(), asked)} />);
+  return orExplain(async () => <DonorStock {...await read('readDonorStock', await requestContext(), asked)} />);
 }

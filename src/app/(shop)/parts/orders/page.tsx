@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readOrders } from '@/server';
+import { read } from '@/app/served';
 import { Orders } from '@/components/parts/orders';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -7,5 +7,5 @@ import { orExplain } from '@/app/explain';
 export const metadata: Metadata = { title: 'Orders' };
 
 export default async function OrdersPage() {
-  return orExplain(async () => <Orders {...await perform(readOrders, await requestContext(), {})} />);
+  return orExplain(async () => <Orders {...await read('readOrders', await requestContext(), {})} />);
 }

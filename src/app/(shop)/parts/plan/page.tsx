@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readBuyingPlan } from '@/server';
+import { read } from '@/app/served';
 import { BuyingPlanView } from '@/components/parts/buying-plan';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -7,5 +7,5 @@ import { orExplain } from '@/app/explain';
 export const metadata: Metadata = { title: 'Buying plan' };
 
 export default async function PlanPage() {
-  return orExplain(async () => <BuyingPlanView {...await perform(readBuyingPlan, await requestContext(), {})} />);
+  return orExplain(async () => <BuyingPlanView {...await read('readBuyingPlan', await requestContext(), {})} />);
 }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readShelf } from '@/server';
+import { read } from '@/app/served';
 import { Shelf } from '@/components/parts/shelf';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -12,5 +12,5 @@ type Asked = Promise<{ number?: SearchParam; elastomer?: SearchParam }>;
 export default async function ShelfPage({ searchParams }: { searchParams: Asked }) {
   const { number, elastomer } = await searchParams;
   const asked = { number: firstParam(number, 60) ?? '', elastomer: firstParam(elastomer, 40) ?? '' };
-  return orExplain(async () => <Shelf {...await perform(readShelf, await requestContext(), asked)} />);
+  return orExplain(async () => <Shelf {...await read('readShelf', await requestContext(), asked)} />);
 }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readFeeds, readPlan } from '@/server';
+import { read } from '@/app/served';
 import { DayPage } from '@/components/plan/day-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -15,8 +15,8 @@ export default async function Page({ searchParams }: Props) {
   return orExplain(async () => {
     const context = await requestContext();
     const [shown, { feeds }, asked] = await Promise.all([
-      perform(readPlan, context, {}),
-      perform(readFeeds, context, {}),
+      read('readPlan', context, {}),
+      read('readFeeds', context, {}),
       searchParams,
     ]);
     return <DayPage {...{ shown, feeds }} day={firstParam(asked.day) ?? ''} who={firstParam(asked.who) ?? ''} />;

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readHands } from '@/server';
+import { read } from '@/app/served';
 import { HandsPage } from '@/components/plan/hands-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -7,5 +7,5 @@ import { orExplain } from '@/app/explain';
 export const metadata: Metadata = { title: 'Hands and hours' };
 
 export default async function Page() {
-  return orExplain(async () => <HandsPage shown={await perform(readHands, await requestContext(), {})} />);
+  return orExplain(async () => <HandsPage shown={await read('readHands', await requestContext(), {})} />);
 }

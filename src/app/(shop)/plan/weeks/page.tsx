@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readWeeks } from '@/server';
+import { read } from '@/app/served';
 import { WeeksPage } from '@/components/plan/weeks-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -7,5 +7,5 @@ import { orExplain } from '@/app/explain';
 export const metadata: Metadata = { title: 'Weeks' };
 
 export default async function Page() {
-  return orExplain(async () => <WeeksPage shown={await perform(readWeeks, await requestContext(), {})} />);
+  return orExplain(async () => <WeeksPage shown={await read('readWeeks', await requestContext(), {})} />);
 }

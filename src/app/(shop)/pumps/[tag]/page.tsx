@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readPump } from '@/server';
+import { read } from '@/app/served';
 import { PumpPage } from '@/components/history/pump-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -11,5 +11,5 @@ interface Props {
 export const metadata: Metadata = { title: 'Pump' };
 
 export default async function Page({ params }: Props) {
-  return orExplain(async () => <PumpPage pump={await perform(readPump, await requestContext(), await params)} />);
+  return orExplain(async () => <PumpPage pump={await read('readPump', await requestContext(), await params)} />);
 }

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readOwnPumps, readShopSign } from '@/server';
+import { read } from '@/app/served';
 import { DeadLink } from '@/components/customer/dead-link';
 import { OwnPumps } from '@/components/customer/own-pumps';
 import { requestContext } from '@/app/session';
@@ -18,7 +18,7 @@ export default async function Page({ params }: { params: Promise<{ token: string
       try {
         return (
           <div data-without-framework>
-            <OwnPumps view={await perform(readOwnPumps, context, asked)} />
+            <OwnPumps view={await read('readOwnPumps', context, asked)} />
           </div>
         );
       } catch (error) {
@@ -26,7 +26,7 @@ export default async function Page({ params }: { params: Promise<{ token: string
         answerGone(`/customer/pumps/${asked.token}`);
         return (
           <div data-without-framework>
-            <DeadLink shop={await perform(readShopSign, context, {})} />
+            <DeadLink shop={await read('readShopSign', context, {})} />
           </div>
         );
       }

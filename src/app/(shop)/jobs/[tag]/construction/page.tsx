@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { DomainError } from '@/core/errors';
 import { readBuild } from '@/core/family';
 import { isBuildOpen, isConstructionOpen } from '@/core/record';
-import { perform, readJob, readReceiving } from '@/server';
+import { read } from '@/app/served';
 import { ConstructionForm } from '@/components/receive/construction-form';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -22,8 +22,8 @@ export default async function ConstructionPage({ params }: Props) {
     const context = await requestContext();
     try {
       const [{ families }, { record, family }] = await Promise.all([
-        perform(readReceiving, context, {}),
-        perform(readJob, context, { tag }),
+        read('readReceiving', context, {}),
+        read('readJob', context, { tag }),
       ]);
       return (
         <ConstructionForm

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { perform, readFamily } from '@/server';
+import { read } from '@/app/served';
 import { ComparePage, withMark } from '@/components/library/compare-page';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -21,8 +21,8 @@ export default async function CompareBuildsPage({ params, searchParams }: Props)
     .map(([name, value]): [string, string] => [name.slice(withMark.length), value]);
   return orExplain(async () => {
     const context = await requestContext();
-    const { family, built } = await perform(readFamily, context, { familyId, words: one });
-    const { built: second } = await perform(readFamily, context, { familyId, words: other.length ? other : one });
+    const { family, built } = await read('readFamily', context, { familyId, words: one });
+    const { built: second } = await read('readFamily', context, { familyId, words: other.length ? other : one });
     return <ComparePage key={`${built.version} ${second.version}`} family={family} one={built} other={second} />;
   });
 }

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
-import { perform, readInstrument } from '@/server';
+import { read, served } from '@/app/served';
 import { InstrumentPage } from '@/components/library/instrument-page';
-import { verbs } from '@/contract';
 import { mayAct } from '@/core/access';
 import { requestContext } from '@/app/session';
 import { orExplain } from '@/app/explain';
@@ -15,7 +14,12 @@ export const metadata: Metadata = { title: 'Instrument' };
 export default async function Page({ params }: Props) {
   return orExplain(async () => {
     const context = await requestContext();
-    const view = await perform(readInstrument, context, await params);
-    return <InstrumentPage view={view} canCalibrate={mayAct(context.actor, verbs['record-calibration'].audience)} />;
+    const view = await read('readInstrument', context, await params);
+    return (
+      <InstrumentPage
+        view={view}
+        canCalibrate={mayAct(context.actor, served().audiences['record-calibration'] ?? [])}
+      />
+    );
   });
 }

@@ -19,12 +19,15 @@ const threadsOf = (...args) => {
 };
 const onLinux = process.platform === 'linux' ? test : test.skip;
 
-onLinux('the pool of a process stands five steps below the thread that answers', () => {
-  const own = threadsOf('--require', join(__dirname, 'pool-gives-way.cjs'));
+onLinux('the thread that answers stands below those that help it, the pool of a process five steps below that', () => {
+  const own = threadsOf('--require', join(__dirname, 'who-gives-way.cjs'));
+  const begun = Math.min(...own.map(({ nice }) => nice));
   const main = own.find((one) => one.isMain)?.nice ?? NaN;
+  expect(main).toBe(Math.min(19, begun + 6));
   const hashed = own.filter((one) => !one.isMain && one.worked > 5);
   expect(hashed.length).toBeGreaterThan(0);
   for (const { nice } of hashed) expect(nice).toBe(Math.min(19, main + 5));
+  expect(own.filter(({ isMain, nice }) => !isMain && nice === begun).length).toBeGreaterThan(0);
 });
 
 onLinux('without it they stand alike', () => {
