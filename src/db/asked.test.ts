@@ -1,6 +1,8 @@
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
+import { asId, type Tag } from '@/core/record';
 import { printOf, vouchedFor } from './asked';
 import { openDatabase, readAtOnce, type Connection, type OpenedDatabase } from './client';
+import * as t from './schema';
 import { writeAlone } from './written-together';
 
 test('a print is that of the rows, however alike others are', () => {
@@ -63,6 +65,57 @@ describe('what a look asked', () => {
     expect([asked.isRepeatable, await opened.looks.isAsBefore(asked)]).toEqual([true, true]);
     await rename(1, 'shale');
     expect(await opened.looks.isAsBefore(asked)).toBe(false);
+  });
+  test('is the same asked one by one and together, whatever it is of', async () => {
+    const { database } = opened;
+    await database.execute(sql`create or replace table kinds (id int primary key, at datetime(3), amount decimal(12, 3),
+      big bigint, words text, body json, bytes blob, nothing text)`);
+    const words = `it’s "5'; rollback; end\\'; select 1 ✓ ? -- /* ; délivré`;
+    await database.execute(sql`insert into kinds values (1, '2026-11-30 21:04:05.678', 12.5, 9007199254740993, ${words},
+      '{"a": [1, null, "x;y"]}', x'00ff27', null)`);
+    const wanted = { id: t.jobs.id, tag: t.jobs.tag };
+    await database.execute(sql`create or replace table jobs (id varchar(36), tag varchar(99))`);
+    await database.execute(sql`insert into jobs values ('j1', ${words})`);
+    const all = [
+      () => database.execute(sql`select * from kinds where words = ${words} and id in (${1}, ${2})`),
+      () =>
+        database
+          .select(wanted)
+          .from(t.jobs)
+          .where(eq(t.jobs.tag, asId<Tag>(words))),
+      () => database.execute(sql`select 1 as same, 2 as same`),
+      () => database.execute(sql`with one as (select count(*) as n from stones) select * from one`),
+      () => database.execute(sql`select name from stones where 0`),
+      () => database.execute(sql`select body, at from kinds where at < ${new Date('2027-01-01T00:00:00Z')}`),
+      () => nameOf(1),
+      () => nameOf(2),
+    ];
+    // One more than go together, and each by itself.
+    const together = await look(async () => {
+      for (const one of all) await one();
+    });
+    expect(await opened.looks.isAsBefore(together)).toBe(true);
+    for (const one of all) expect(await opened.looks.isAsBefore(await look(one))).toBe(true);
+    await database.execute(sql`update kinds set at = '2026-11-30 21:04:05.679'`);
+    expect(await opened.looks.isAsBefore(together)).toBe(false);
+    await database.execute(sql`update kinds set at = '2026-11-30 21:04:05.678'`);
+    expect(await opened.looks.isAsBefore(together)).toBe(true);
+    await rename(2, 'marl');
+    expect(await opened.looks.isAsBefore(together)).toBe(false);
+  });
+  test('asks together in one statement, and says what the database refuses', async () => {
+    const asked = await look(async () => {
+      await nameOf(1);
+      await nameOf(2);
+    });
+    const asks: unknown[] = [];
+    const asker = { query: (...statement: unknown[]) => (asks.push(statement), Promise.reject(new Error('away'))) };
+    await expect(asked.isAnsweredSo(asker as never)).rejects.toThrow('away');
+    expect(asks).toHaveLength(1);
+    await opened.database.execute(sql`rename table stones to pebbles`);
+    await expect(opened.looks.isAsBefore(asked)).rejects.toThrow(/stones/);
+    await opened.database.execute(sql`rename table pebbles to stones`);
+    expect(await opened.looks.isAsBefore(asked)).toBe(true);
   });
   test('is not given again where what is vouched for could not be read', async () => {
     const asked = await look(async () => {
