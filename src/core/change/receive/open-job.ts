@@ -100,9 +100,8 @@ export function openJob(
   return {
     event: { ...event, personId: who.personId },
     changes,
-    before,
+    ...{ before, settled: before },
     after: { ...before, version: 1, headHash: event.hash },
-    settled: before,
     family,
     standing: standingOf(before, family),
     result: { tag: head.tag, earlierVisits: earlierVisits.length },
