@@ -7,6 +7,7 @@ import next from 'next';
 import pino from 'pino';
 import metrics from 'prom-client';
 import { beginServing } from './lib/begin-serving.mjs';
+import { entriesFirst } from './lib/entries-first.mjs';
 import { readTrusted, settleForwarded } from './lib/client-address.mjs';
 import { guard } from './lib/guard.mjs';
 import { keepPages } from './lib/kept-pages.mjs';
@@ -145,6 +146,7 @@ const answerKept = keepPages({
   mostBytes: Number(process.env.PUDDLESTONE_KEPT_PAGES_MB ?? 12) * 1e6,
   onAgain: () => again.inc(),
 });
+const letEntriesGo = entriesFirst();
 const app = next({ dev: false, dir: root, hostname, port: Number(port) });
 await app.prepare();
 const handle = app.getRequestHandler();
@@ -170,7 +172,8 @@ const server = createServer((request, response) => {
   if (isCustomers) answerWithoutFramework(request, response, { packs: !isNear(request) });
   if (isNear(request) && !url.startsWith('/_next/static/')) request.headers['accept-encoding'] = 'identity';
   if (isCustomers) answerGoneWith404(url, response);
-  answerKept(request, response, () => handle(request, response)).catch((error) => {
+  const answer = () => answerKept(request, response, () => handle(request, response));
+  letEntriesGo(request, response, answer).catch((error) => {
     console.error('a request', error);
     if (response.headersSent) return void response.destroy();
     response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8', connection: 'close' });

@@ -1,6 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import { asId, type Tag } from '@/core/record';
 import { printOf, vouchedFor } from './asked';
+import { gathered } from './gathered';
 import { openDatabase, readAtOnce, type Connection, type OpenedDatabase } from './client';
 import * as t from './schema';
 import { writeAlone } from './written-together';
@@ -102,6 +103,22 @@ describe('what a look asked', () => {
     expect(await opened.looks.isAsBefore(together)).toBe(true);
     await rename(2, 'marl');
     expect(await opened.looks.isAsBefore(together)).toBe(false);
+  });
+  test('what is read in one turn of the loop goes together, and each gets its own', async () => {
+    const names = (rows: unknown) => rows as readonly { name: string }[];
+    const [[one], [other], all] = await Promise.all([
+      nameOf(1, opened.reads),
+      nameOf(2, opened.reads),
+      opened.reads.execute(sql`select count(*) as n from stones`),
+    ]);
+    expect([names(one), names(other)]).toEqual([[{ name: 'slate' }], [{ name: 'flint' }]]);
+    const asks: unknown[] = [];
+    const pool = { query: (...statement: unknown[]) => (asks.push(statement), Promise.reject(new Error('away'))) };
+    const { query } = gathered(pool as never);
+    const both = await Promise.allSettled([query('select 1'), query('select 2')]);
+    expect(both.map(({ status }) => status)).toEqual(['rejected', 'rejected']);
+    expect(asks).toHaveLength(1);
+    expect(all[0]).toMatchObject([{ n: 2 }]);
   });
   test('asks together in one statement, and says what the database refuses', async () => {
     const asked = await look(async () => {

@@ -2,6 +2,7 @@ import { sql, type SQL } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import { createPool, type Pool } from 'mysql2';
 import { Asked, takingDown, watched, type Watched } from './asked';
+import { gathered } from './gathered';
 import { addressesIn, Nodes, usualPatienceMs, type OpenedPool } from './nodes';
 import * as schema from './schema';
 
@@ -13,6 +14,8 @@ export interface OpenedDatabase {
   readonly database: Database;
   readonly pool: OpenedPool;
   readonly looks: Looks;
+  /** To read by what is short and needed together, see `gathered`. */
+  readonly reads: Database;
 }
 
 /** Looks at what stands in the database, so that one can be given again while nothing of it has changed. */
@@ -53,7 +56,8 @@ export function openDatabase(url: string, patienceMs = usualPatienceMs): OpenedD
   const client = pool.promise() as Watched;
   // What Drizzle asks of a pool is what `watched` has.
   const database = drizzle(watched(client) as unknown as Pool, { schema, mode: 'default' });
-  return { pool, database, looks: looksAt(client) };
+  const reads = drizzle(gathered(client) as unknown as Pool, { schema, mode: 'default' });
+  return { pool, database, looks: looksAt(client), reads };
 }
 
 /** Reads several things as they stood at one moment, whatever is written meanwhile. */

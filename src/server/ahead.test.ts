@@ -8,7 +8,7 @@ beforeAll(async () => void (shop = await openTestShop('ahead')));
 afterAll(() => shop.close());
 
 const look = (tag: string, words: string) => ({ tag, partRef: 'impeller', words, plain: '', photoId: null });
-const ahead = (input: object) => begin(shop.runtime.database, { verb: 'record-finding', input, isShown: true });
+const ahead = (input: object) => begin(shop.runtime.reads, { verb: 'record-finding', input, isShown: true });
 const findings = async (tag: string) => present(await shop.load(tag)).findings.map(({ words }) => words);
 
 test('a change takes what was begun for it, and nothing of it is asked a second time', async () => {
@@ -39,9 +39,9 @@ test('what is begun of one job is not taken for another', async () => {
 });
 
 test('nothing is begun for what changes no job of a tag, or asks devices first; a job that is not there is said', async () => {
-  const { database } = shop.runtime;
+  const { reads } = shop.runtime;
   const at = (verb: 'run-test' | 'sign-in' | 'save-intake', input: unknown) =>
-    begin(database, { verb, input, isShown: false });
+    begin(reads, { verb, input, isShown: false });
   expect(at('run-test', { tag: 'P-0001' })).toBeUndefined();
   expect(at('sign-in', { email: 'a', password: 'b' })).toBeUndefined();
   expect(at('save-intake', { tag: 7 })).toBeUndefined();

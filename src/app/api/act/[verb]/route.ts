@@ -64,7 +64,7 @@ function changesFor(request: Request, { context, body }: Entered) {
 async function beginFor(request: Request, verb: Verb) {
   const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
   const isShown = request.headers.has('changes-after');
-  return { body, ahead: begin(getRuntime().database, { verb, input: body, isShown }) };
+  return { body, ahead: begin(getRuntime().reads, { verb, input: body, isShown }) };
 }
 
 /**
