@@ -3,9 +3,9 @@ import { once } from 'node:events';
 import { createServer } from 'node:http';
 
 /**
- * Lets the application begin what a serving process begins with (`src/app/api/begin`), by a request that only this process
- * can make: with a word that it keeps to itself, and by a port of loopback that is open no longer than that. Rejects
- * with what the application says where it must not serve.
+ * Lets the application begin what a serving process begins with (`src/app/api/begin`), by a request that only this
+ * process can make: with a word that it keeps to itself, and by a port of loopback that is open no longer than that.
+ * Rejects with what the application says where it must not serve.
  * @param {import('node:http').RequestListener} handle as Next answers
  */
 export async function beginServing(handle) {

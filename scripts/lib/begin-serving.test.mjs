@@ -2,7 +2,7 @@ import { beginServing } from './begin-serving.mjs';
 
 const shared = /** @type {{ puddlestoneBeginWord?: string }} */ (globalThis);
 
-test('the application is asked once, at the address of its beginning, with a word that only this process knows', async () => {
+test('the application is asked once, with a word that only this process knows', async () => {
   /** @type {unknown[]} */
   const asked = [];
   let host = '';

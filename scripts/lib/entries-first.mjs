@@ -2,10 +2,15 @@
 const mostTurns = 3;
 
 /**
- * Whoever keeps an entry goes before whoever looks: an entry takes six turns of the loop, a page that is given again one
- * or two, and of many who do either at once the entries came to a quarter of what was done. While an entry is in hand a
- * look waits for some turns, which takes nothing of the processor; then it is answered, whatever is in hand.
- * @returns {(request: Pick<import('node:http').IncomingMessage, 'method' | 'url'>, response: { once: (event: 'close', done: () => void) => unknown }, answer: () => Promise<void>) => Promise<void>}
+ * @typedef {Pick<import('node:http').IncomingMessage, 'method' | 'url'>} Asked
+ * @typedef {{ once: (event: 'close', done: () => void) => unknown }} Closing
+ */
+
+/**
+ * Whoever keeps an entry goes before whoever looks: an entry takes six turns of the loop, a page that is given again
+ * one or two, and of many who do either at once the entries came to a quarter of what was done. While an entry is in
+ * hand a look waits for some turns, which takes nothing of the processor; then it is answered, whatever is in hand.
+ * @returns {(request: Asked, response: Closing, answer: () => Promise<void>) => Promise<void>}
  */
 export function entriesFirst() {
   let inHand = 0;

@@ -19,9 +19,9 @@ const mostSilent = 6;
  */
 const youngMb = 16;
 /**
- * How much more than what was alive a heap may hold before it is looked through again, in percent. Node's own for a heap
- * of 256 MiB is about 40, every four seconds under load; of three such looks one is saved. With 70 two of five processes
- * came near to 350 MB.
+ * How much more than what was alive a heap may hold before it is looked through again, in percent. Node's own for a
+ * heap of 256 MiB is about 40, every four seconds under load; of three such looks one is saved. With 70 two of five
+ * processes came near to 350 MB.
  */
 const growsByPct = 60;
 

@@ -1,8 +1,8 @@
-// Loaded before all else by a process that serves (`node --require`). On Linux each thread has a priority of its own, which
-// it takes from the one that starts it.
-// - Threads that look through the heap while others work (V8's own, which are there already) keep that of the process, the
-//   one that answers steps down: else, on processors that are all busy, they come to nothing, and the thread that answers
-//   looks through all of it by itself, at a fifth of its pace for a third of a second.
+// Loaded before all else by a process that serves (`node --require`). On Linux each thread has a priority of its own,
+// which it takes from the one that starts it.
+// - Threads that look through the heap while others work (V8's own, which are there already) keep that of the process,
+//   the one that answers steps down: else, on processors that are all busy, they come to nothing, and the thread that
+//   answers looks through all of it by itself, at a fifth of its pace for a third of a second.
 // - The pool of threads, in which pictures are decoded, passwords are hashed and answers are packed, stands below the
 //   thread that answers: of a core that both want it gets a quarter. It is started by whoever needs it first: here by a
 //   thread that has stepped down.

@@ -17,8 +17,8 @@ export function serveBy(server: Served): void {
 }
 
 /**
- * What pages are served from: the use cases as the route handlers have them. A build makes two bundles of everything that
- * a page and a handler both import, and each process holds both; so pages import of the server nothing but its types.
+ * What pages are served from: the use cases as the route handlers have them. A build makes two bundles of everything
+ * that a page and a handler both import, and each process holds both; so pages import only types of the server.
  */
 export function served(): Served {
   if (!shared.puddlestoneServer) throw new Error('Pages are served by scripts/serve-next.mjs, which begins with that');

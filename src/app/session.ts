@@ -151,8 +151,8 @@ export function entryOf(request: Request): Entry | undefined {
 }
 
 /**
- * Whether a request brings a seal that was made here. Whose it is, and whether it holds still, the database says; but it
- * is nobody who comes along.
+ * Whether a request brings a seal that was made here. Whose it is, and whether it holds still, the database says; but
+ * it is nobody who comes along.
  */
 export async function bringsSeal(request: Request): Promise<boolean> {
   const pass = request.headers.get('entry-pass');

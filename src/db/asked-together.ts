@@ -24,8 +24,8 @@ function asWanted({ rowsAsArray }: Wanted, rows: readonly unknown[][], names: re
 }
 
 /**
- * Asks several things that are only read, in one way to the database and back: of a page that is given again the ways took
- * longer than the answers. What they want of the driver beside rows or lists is that of the first.
+ * Asks several things that are only read, in one way to the database and back: of a page that is given again the ways
+ * took longer than the answers. What they want of the driver beside rows or lists is that of the first.
  * @returns the rows of each, in their order
  */
 export async function askTogether(asker: Asker, statements: readonly Statement[]): Promise<readonly unknown[]> {

@@ -11,8 +11,8 @@ interface Waiting {
 }
 
 /**
- * A pool to read by that asks what is asked of it in one turn of the loop in one way to the database and back. For what is
- * short and needed together: the database answers one after the other.
+ * A pool to read by that asks what is asked of it in one turn of the loop in one way to the database and back. For what
+ * is short and needed together: the database answers one after the other, and where it refuses one it refuses all.
  */
 export function gathered(pool: Pick<PoolConnection, 'query'>): Pick<PoolConnection, 'query'> {
   let waiting: Waiting[] = [];

@@ -29,7 +29,7 @@ const goesOn = `update worked_spans set ended_at = ?, seconds = seconds + ?, tak
 
 /**
  * The statement by which a piece of work goes on; what was corrected stays corrected by as much. It meets no row where
- * the piece did not end as is said, or its person has done something else since: whoever knows it from before reads anew.
+ * the piece did not end as is said, or its person has done something else since: who knows it from before reads anew.
  */
 export function extendingWorked(
   { id, personId, endedAt }: Pick<WorkedRow, 'id' | 'personId' | 'endedAt'>,

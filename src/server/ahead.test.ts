@@ -1,17 +1,17 @@
 import { present } from '@/core/present';
 import { openTestShop, testIntake, type TestShop } from '../../test-support/open-test-shop';
 import { codeOf } from '../../test-support/told';
-import { act, begin } from '.';
+import { act, beginChange } from '.';
 
 let shop: TestShop;
 beforeAll(async () => void (shop = await openTestShop('ahead')));
 afterAll(() => shop.close());
 
 const look = (tag: string, words: string) => ({ tag, partRef: 'impeller', words, plain: '', photoId: null });
-const ahead = (input: object) => begin(shop.runtime.reads, { verb: 'record-finding', input, isShown: true });
+const ahead = (input: object) => beginChange(shop.runtime.reads, { verb: 'record-finding', input, isShown: true });
 const findings = async (tag: string) => present(await shop.load(tag)).findings.map(({ words }) => words);
 
-test('a change takes what was begun for it, and nothing of it is asked a second time', async () => {
+test('a change takes what was begun for it, and each of it is given once', async () => {
   const tag = await shop.play({ at: 'inspect' });
   const begun = present(ahead(look(tag, 'scored')));
   await act('record-finding', shop.contextOf('odile', { ahead: begun }), look(tag, 'scored'));
@@ -38,10 +38,10 @@ test('what is begun of one job is not taken for another', async () => {
   expect([await findings(one), await findings(other)].map((words) => words.includes('worn'))).toEqual([false, true]);
 });
 
-test('nothing is begun for what changes no job of a tag, or asks devices first; a job that is not there is said', async () => {
+test('nothing is begun for what changes no job of a tag or asks devices first; a job that is missing is said', async () => {
   const { reads } = shop.runtime;
   const at = (verb: 'run-test' | 'sign-in' | 'save-intake', input: unknown) =>
-    begin(reads, { verb, input, isShown: false });
+    beginChange(reads, { verb, input, isShown: false });
   expect(at('run-test', { tag: 'P-0001' })).toBeUndefined();
   expect(at('sign-in', { email: 'a', password: 'b' })).toBeUndefined();
   expect(at('save-intake', { tag: 7 })).toBeUndefined();

@@ -4,8 +4,8 @@ import { findPlannedPump, loadJobRecord, readShopAtHand, type Database, type Sho
 type Planned = Awaited<ReturnType<typeof findPlannedPump>>;
 
 /**
- * What a change of a job asks for, begun before it is known who asks: the database answers all of it while it says whose
- * session it is. Each is given once; undefined afterwards, since whoever decides anew must read anew.
+ * What a change of a job asks for, begun before it is known who asks: the database answers all of it while it says
+ * whose session it is. Each is given once; undefined afterwards, since whoever decides anew must read anew.
  */
 export interface Ahead {
   readonly tag: string;

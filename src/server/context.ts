@@ -35,7 +35,7 @@ export interface Context {
   readonly workSeconds?: number;
   /** Keeps the answer to this entry, in the transaction that makes the change. */
   readonly remember?: (connection: Connection, answer: unknown) => Promise<void>;
-  /** What is written in the same statement as a change of one job, where that is one statement and there is something. */
+  /** What is written in the same statement as a change of one job, where that is one statement; null for nothing. */
   readonly along?: (decision: Decided) => Along | null;
   /** Is told of the rows of the outbox that a change wrote, after its commit. */
   readonly followUp?: (rows: readonly OutboxRow[]) => void;

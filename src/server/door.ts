@@ -30,7 +30,7 @@ interface Knocked {
  * Begins to read what a change of a job asks for, before it is known who asks; undefined for any other change.
  * @param database to read by
  */
-export function begin(database: Database, { verb, input, isShown }: Knocked): Ahead | undefined {
+export function beginChange(database: Database, { verb, input, isShown }: Knocked): Ahead | undefined {
   const read = aboutJob.safeParse(input);
   if (!actUseCases[verb].readsAhead || !read.success) return undefined;
   return readAhead(database, read.data.tag, isShown);

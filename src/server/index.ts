@@ -1,5 +1,5 @@
 export { beginServing } from './begin-serving';
-export { act, begin, actMark, actOrderPhoto, actPhoto } from './door';
+export { act, beginChange, actMark, actOrderPhoto, actPhoto } from './door';
 export { actUseCases, allUseCases, audiences, readPermissions, readUseCases } from './registry';
 export type { Context, Decided, Entry } from './context';
 export type { Device } from './people/device';

@@ -93,7 +93,7 @@ function pieceAfter({ entry, now }: Context, { tag, station, workSeconds }: Piec
   return workPiece(last && { ...last, to: last.endedAt }, { tag, station, madeAt, secondsSince: workSeconds });
 }
 
-/** How the last piece of work that is known of a person goes on with an entry; null where none is known, or it ended. */
+/** How the last piece of work that is known of a person goes on with an entry; null where none is, or it ended. */
 function goingOn(context: Context, piece: Piece, done: (isMet: boolean) => void): Along | null {
   const { personId } = piece.actor;
   const known = lastPieces.get(personId);

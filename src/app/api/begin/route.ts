@@ -3,7 +3,7 @@ import { serveBy } from '@/app/served';
 
 export const dynamic = 'force-dynamic';
 
-/** The word that our own server made for this process, see `scripts/lib/begin-serving.mjs`; used up by its first use. */
+/** The word that our own server made for this process (`scripts/lib/begin-serving`); used up by its first use. */
 const shared = globalThis as { puddlestoneBeginWord?: string | undefined };
 
 /**

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { isVerb, verbs, type Verb } from '@/contract';
 import type { Actor } from '@/core/access';
 import { DomainError } from '@/core/errors';
-import { act, begin, changedBy, getRuntime, perform, readChanges, type Context, type Decided } from '@/server';
+import { act, beginChange, changedBy, getRuntime, perform, readChanges, type Context, type Decided } from '@/server';
 import { answerData, answerError } from '@/app/answer';
 import { readJson } from '@/app/body';
 import { assertOwnOrigin } from '@/app/origin';
@@ -64,7 +64,7 @@ function changesFor(request: Request, { context, body }: Entered) {
 async function beginFor(request: Request, verb: Verb) {
   const body = await readJson(request, mostFileBytes[verb] ?? mostBytes);
   const isShown = request.headers.has('changes-after');
-  return { body, ahead: begin(getRuntime().reads, { verb, input: body, isShown }) };
+  return { body, ahead: beginChange(getRuntime().reads, { verb, input: body, isShown }) };
 }
 
 /**
