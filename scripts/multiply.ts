@@ -1,6 +1,6 @@
 // Used by the benchmark: multiplies the demonstration's jobs. Arguments: copies, offset, open | closed.
 import { present } from '@/core/present';
-import { multiplyJobs, openDatabase, packClosed } from '@/db';
+import { multiplyJobs, openDatabase, packClosed, putClosedOnLists } from '@/db';
 
 const [times, from, state] = process.argv.slice(2);
 const { database, pool } = openDatabase(present(process.env.DATABASE_URL));
@@ -11,6 +11,7 @@ async function packAll(): Promise<void> {
 
 packAll()
   .then(() => multiplyJobs(database, { times: Number(times), from: Number(from), closed: state === 'closed' }))
+  .then(() => putClosedOnLists(database))
   .then(() => pool.end(() => undefined))
   .catch((error: unknown) => {
     console.error(error);

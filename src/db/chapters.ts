@@ -5,6 +5,7 @@ import { headIn, type ChainedEvent, type HeadAfter } from '@/core/lifecycle';
 import { asId, type JobId, type PersonId } from '@/core/record';
 import { rowsOf, type Connection, type Database } from './client';
 import * as t from './schema';
+import { putOnLists } from './word-lists';
 import { query, readRows } from './written-once';
 
 // The events of a job that is over are packed into one row: each by itself they took half of the database. They are the
@@ -184,11 +185,15 @@ async function listLoose(connection: Connection, closedBefore: Date, limit: numb
 
 async function packJob(connection: Connection, jobId: JobId): Promise<void> {
   // Whoever writes to the job waits: an event that came between would be lost.
-  await connection.select({ id: t.jobs.id }).from(t.jobs).where(eq(t.jobs.id, jobId)).for('update');
+  const [job] = await connection
+    .select({ id: t.jobs.id, searchText: t.jobs.searchText })
+    .from(t.jobs)
+    .where(eq(t.jobs.id, jobId))
+    .for('update');
   const events = await eventsAfter(connection, jobId, 0);
   const last = events.at(-1);
   // With a gap the chain is broken, and whoever verifies it is to see where.
-  if (!last || last.seq !== events.length) return;
+  if (!job || !last || last.seq !== events.length) return;
   const hands = [...new Set(events.map(({ personId }) => personId ?? ''))].join(' ');
   const chapter = { toSeq: last.seq, packed: await packEvents(events), heads: writeHeads(headsIn(events)), hands };
   await connection
@@ -196,10 +201,12 @@ async function packJob(connection: Connection, jobId: JobId): Promise<void> {
     .values({ jobId, ...chapter })
     .onDuplicateKeyUpdate({ set: chapter });
   await connection.delete(t.events).where(and(eq(t.events.jobId, jobId), lte(t.events.seq, last.seq)));
+  await putOnLists(connection, [job]);
 }
 
 /**
- * Packs the events of jobs that were closed before a moment, each job in a transaction of its own; one that cannot be
+ * Packs the events of jobs that were closed before a moment and puts them on the lists of their words, each job in a
+ * transaction of its own; one that cannot be
  * packed now, such as one that somebody writes to, is said and left for a later turn.
  * @returns how many were looked at: fewer than `limit` when none is left
  */

@@ -18,8 +18,8 @@ export interface DumpedColumn {
 /** A value of a row: the database's own text of it, bytes in base64, or null. */
 export type DumpedValue = string | null;
 
-/** Tables of a moment, not of the record: what they hold is made anew where a backup is brought back. */
-const ofTheMoment = new Set(['__drizzle_migrations', 'leases', 'sessions', 'tries']);
+/** Tables of a moment, or that follow from others: what they hold is made anew where a backup is brought back. */
+const madeAnew = new Set(['__drizzle_migrations', 'leases', 'listed_jobs', 'sessions', 'tries', 'word_lists']);
 const binary = /^(tiny|medium|long)?blob$|^(var)?binary$/;
 
 const quoted = (name: string) => `\`${name.replaceAll('`', '``')}\``;
@@ -89,7 +89,7 @@ export class Snapshot {
     );
     const found = new Map<string, DumpedColumn[]>();
     for (const { name, columnName, type } of rows as { name: string; columnName: string; type: string }[]) {
-      if (ofTheMoment.has(name)) continue;
+      if (madeAnew.has(name)) continue;
       const column = { name: columnName, isBinary: binary.test(type) };
       found.set(name, [...(found.get(name) ?? []), column]);
     }

@@ -47,6 +47,7 @@ export * from './passkeys';
 export * from './second-factors';
 export * from './staff';
 export * from './trends';
+export { putClosedOnLists } from './word-lists';
 export { beginTry, forgetOldTries, forgetTries, takeTryBack, type TryBegun } from './tries';
 export * from './calibrations';
 export * from './customers';

@@ -5,7 +5,9 @@ import { addDays } from '@/core/planning';
 import { mondayOf } from '@/core/workload';
 import { fromJson, rowsOf, type Connection } from './client';
 import { likeText } from './like-text';
-import { compared, listNewestClosed, listOpenSearchable, type Searchable } from './searchable-jobs';
+import { compared, wordsIn } from './compared-text';
+import { listNewestClosed, listOpenSearchable, type Searchable } from './searchable-jobs';
+import { findOnLists } from './word-lists';
 import * as t from './schema';
 
 /** Plates of pumps with a serial number, as `serialKey` compares them. */
@@ -139,12 +141,8 @@ const base = (connection: Connection) =>
 /** Open jobs before the closed ones, the newest before the others. */
 const openFirst = [sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt)] as const;
 
-/** The words of a search: letters and digits only. */
-const wordsIn = (text: string) =>
-  text
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((word) => word.length > 1)
-    .slice(0, 6);
+/** So many words of a search are looked for. */
+const mostWords = 6;
 
 /** Part of a word, or of a serial or equipment number, is looked for from so many letters on. */
 const leastPart = 3;
@@ -154,66 +152,38 @@ interface Searched {
   readonly limit: number;
 }
 
-/** What is looked for in a job: each of some words, or the text as it was typed, where that is long enough. */
-function partsIn({ text }: Pick<Searched, 'text'>) {
-  return {
-    words: wordsIn(text).filter((word) => word.length >= leastPart),
-    asTyped: text.length >= leastPart ? text : null,
-  };
-}
-type Parts = ReturnType<typeof partsIn>;
-
-/** Whether a job holds it; null for too little. */
-function lookFor({ words, asTyped }: Parts) {
-  if (asTyped === null && !words.length) return null;
-  const [each, whole] = [words.map(compared), asTyped === null ? null : compared(asTyped)];
-  return (job: { readonly serial: string; readonly words: string }) =>
+/** Whether a job holds each of some words, or the text as it was typed, where they are long enough; null for too little. */
+function lookFor(words: readonly string[], text: string) {
+  const each = words.filter((word) => word.length >= leastPart);
+  const whole = text.length >= leastPart ? compared(text) : null;
+  if (whole === null && !each.length) return null;
+  return (job: Searchable) =>
     (whole !== null && (job.serial.includes(whole) || job.words.includes(whole))) ||
     (each.length > 0 && each.every((word) => job.words.includes(word)));
 }
 
-/** Open jobs, then the newest of the closed ones, in which any part of a word is found; and all that were looked through. */
-async function searchThrough(connection: Connection, { text, limit }: Searched) {
-  const holds = lookFor(partsIn({ text }));
-  if (!holds) return { rows: [], through: [] };
-  const open = await listOpenSearchable(connection);
-  const found = open.filter(holds);
-  const closed = found.length < limit ? await listNewestClosed(connection) : [];
-  const ids = [...found, ...closed.filter(holds)].slice(0, limit).map(({ id }) => id);
-  const rows = ids.length
-    ? await base(connection)
-        .where(inArray(t.jobs.id, ids))
-        .orderBy(...openFirst)
-    : [];
-  return { rows, through: [...open, ...closed] };
+/** Open jobs, then the newest of the closed ones, in which any part of a word is found. */
+async function searchThrough(connection: Connection, words: readonly string[], { text, limit }: Searched) {
+  const holds = lookFor(words, text);
+  if (!holds) return [];
+  const open = (await listOpenSearchable(connection)).filter(holds);
+  const closed = open.length < limit ? (await listNewestClosed(connection)).filter(holds) : [];
+  return [...open, ...closed].slice(0, limit).map(({ id }) => id);
 }
 
-/**
- * Words with the one first that the fewest jobs hold: the index takes the jobs of the first and leaves those that lack the
- * next. A word that nobody wrote after one of every third job took 120 ms among 100 000, before it 1 ms.
- */
-function seldomFirst(words: readonly string[], jobs: readonly Searchable[]): readonly string[] {
-  const holders = (word: string) => jobs.filter((job) => job.words.includes(word)).length;
-  const counted = words.map((word) => ({ word, times: holders(compared(word)) }));
-  return counted.toSorted((a, b) => a.times - b.times || b.word.length - a.word.length).map(({ word }) => word);
-}
-
-/** Jobs of any age that hold every word, or one that begins so. */
-async function searchWords(connection: Connection, { text, limit }: Searched, jobs: readonly Searchable[]) {
-  const words = seldomFirst(wordsIn(text), jobs)
-    .map((word) => `+${word}*`)
-    .join(' ');
-  if (!words) return [];
-  return base(connection)
-    .where(sql`match(${t.jobs.searchText}) against (${words} in boolean mode)`)
-    .orderBy(...openFirst)
-    .limit(limit);
+/** Jobs that hold what is looked for, those that are looked through before those of any age that are found by lists. */
+async function searchWords(connection: Connection, asked: Searched): Promise<readonly JobId[]> {
+  const words = wordsIn(asked.text).slice(0, mostWords);
+  const found = await searchThrough(connection, words, asked);
+  if (found.length >= asked.limit) return found;
+  const listed = await findOnLists(connection, words, asked.limit);
+  return [...new Set([...found, ...listed])].slice(0, asked.limit);
 }
 
 /**
  * Finds jobs by tag, then by the beginning of a serial number, then by words and parts of them; open ones first, the
- * newest before the others. What is asked for often is among the newest jobs and needs no index; what is not is seldom
- * anywhere, and the index of words is quick.
+ * newest before the others. What is asked for often is among the newest jobs; what is not is seldom anywhere, and lists
+ * of words are quick.
  */
 export async function searchJobs(
   connection: Connection,
@@ -225,18 +195,18 @@ export async function searchJobs(
       .limit(1);
     if (rows.length) return rows.map(parsed);
   }
-  const [bySerial, { rows, through }] = await Promise.all([
+  const [bySerial, byWords] = await Promise.all([
     base(connection)
       .where(like(t.pumps.serial, `${likeText(text)}%`))
       .orderBy(...openFirst)
       .limit(limit),
-    searchThrough(connection, { text, limit }),
+    searchWords(connection, { text, limit }),
   ]);
-  if (bySerial.length) return bySerial.map(parsed);
-  if (rows.length >= limit) return rows.map(parsed);
-  const known = new Set(rows.map(({ id }) => id));
-  const byWords = (await searchWords(connection, { text, limit }, through)).filter(({ id }) => !known.has(id));
-  return [...rows, ...byWords].slice(0, limit).map(parsed);
+  if (bySerial.length || !byWords.length) return bySerial.map(parsed);
+  const rows = await base(connection)
+    .where(inArray(t.jobs.id, [...byWords]))
+    .orderBy(...openFirst);
+  return rows.map(parsed);
 }
 
 /** Open jobs in a state, by promise. */

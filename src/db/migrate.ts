@@ -7,6 +7,8 @@ import { readyAddress } from './nodes';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { checkFitness, knownMigrations, UnfitDatabase } from './fitness';
 import { findLease, giveLeaseBack, leaseSeconds, renewLease, takeLease } from './leases';
+import * as schema from './schema';
+import { putClosedOnLists } from './word-lists';
 
 /** Where the committed migrations are. */
 export const shippedMigrations = () => join(process.cwd(), 'src', 'db', 'migrations');
@@ -67,7 +69,7 @@ export async function withSetUp<Result>(
   { folder = shippedMigrations(), tell = () => undefined }: SetUp = {},
 ): Promise<Result> {
   const connection = await createConnection({ uri: await readyAddress(url), timezone: 'Z' });
-  const database = drizzle(connection);
+  const database = drizzle(connection, { schema, mode: 'default' });
   let lease = { name: setUp, holder: ownHolder() };
   let renewing: NodeJS.Timeout | undefined;
   let isTaken = false;
@@ -81,6 +83,7 @@ export async function withSetUp<Result>(
     // Another copy may have migrated it meanwhile, to more than this one knows.
     await checkFitness(connection, folder);
     await migrate(database, { migrationsFolder: folder });
+    if (folder === shippedMigrations()) await putClosedOnLists(database);
     return await then();
   } finally {
     clearInterval(renewing);

@@ -1,9 +1,11 @@
 import { desc, eq, inArray, isNotNull, sql } from 'drizzle-orm';
+import { union } from 'drizzle-orm/mysql-core';
 import type { JobId } from '@/core/record';
 import { rowsOf, type Connection } from './client';
+import { compared } from './compared-text';
 import * as t from './schema';
 
-/** Jobs that are looked through letter by letter, the newest: the index knows whole words and their beginnings alone. */
+/** Jobs that are looked through letter by letter, the newest: lists know whole words and their beginnings alone. */
 const lookedThrough = 1500;
 /** For how long they are kept at most, in ms: a job that was corrected after it was closed says nothing by its closing. */
 const longestMs = 60_000;
@@ -21,14 +23,6 @@ interface Newest {
   readonly readAt: number;
   readonly jobs: readonly Searchable[];
 }
-
-/** A text as the database compares it: neither case nor accents count. */
-export const compared = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .replace(/\p{M}+/gu, '')
-    .toLowerCase()
-    .replaceAll('ß', 'ss');
 
 const kept = new WeakMap<Connection, Newest>();
 
@@ -50,15 +44,13 @@ const toSearchable = ({ id, serial, words }: Searchable): Searchable => ({
   ...{ id, serial: compared(serial), words: compared(words) },
 });
 
+/** The closed ones of the newest jobs, and those that are on no list yet: their events are not packed. */
 async function readNewest(connection: Connection): Promise<readonly Searchable[]> {
-  const newest = connection
-    .select({ id: t.jobs.id })
-    .from(t.jobs)
-    .orderBy(desc(t.jobs.openedAt))
-    .limit(lookedThrough)
-    .as('newest');
+  const newest = connection.select({ id: t.jobs.id }).from(t.jobs).orderBy(desc(t.jobs.openedAt)).limit(lookedThrough);
+  const loose = connection.selectDistinct({ id: t.events.jobId }).from(t.events);
+  const wanted = union(newest, loose).as('wanted');
   const rows = await wordsOf(connection)
-    .innerJoin(newest, eq(newest.id, t.jobs.id))
+    .innerJoin(wanted, eq(wanted.id, t.jobs.id))
     .where(isNotNull(t.jobs.closedAt))
     .orderBy(desc(t.jobs.openedAt));
   return rows.map(toSearchable);

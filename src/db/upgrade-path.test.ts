@@ -3,7 +3,7 @@ import { createConnection, type Connection, type RowDataPacket } from 'mysql2/pr
 import { present } from '@/core/present';
 import { makeEmptyDatabase } from '../../test-support/empty-database';
 import { knownMigrations } from './fitness';
-import { lastMigration, migrateDatabase, migrationsUpTo } from '.';
+import { lastMigration, migrateDatabase, migrationsUpTo, withSetUp } from '.';
 
 const shipped = knownMigrations('src/db/migrations');
 
@@ -101,6 +101,21 @@ test('of each job stands there what its pump is, by which others like it are fou
   expect(rows).toHaveLength(1);
   const [{ text, maker, model, size }] = rows as [Readonly<Record<string, string>>];
   expect(text).toBe(`${maker} | ${model} | ${size}`);
+});
+
+test('the closed ones among them stand on the lists of their words before anybody asks', async () => {
+  const unlisted = async () => {
+    const [rows] = await connection.query<RowDataPacket[]>(
+      `select count(*) as jobs, count(number) as listed from jobs left join listed_jobs on job_id = jobs.id
+       where closed_at is not null`,
+    );
+    return rows[0];
+  };
+  expect(await unlisted()).toMatchObject({ listed: 0 });
+  await withSetUp(url, async () => undefined);
+  const { jobs, listed } = present(await unlisted());
+  expect(jobs).toBeGreaterThan(20);
+  expect(listed).toBe(jobs);
 });
 
 /**

@@ -25,3 +25,7 @@ export const shortText = (name: string) => varchar(name, { length: 191 });
 export const longText = (name: string) => text(name);
 export const bytesColumn = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });
 export const bigText = customType<{ data: string }>({ dataType: () => 'longtext' });
+/** A word that is compared sign by sign. */
+export const exactText = customType<{ data: string }>({
+  dataType: () => 'varchar(60) character set utf8mb4 collate utf8mb4_bin',
+});

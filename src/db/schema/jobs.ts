@@ -33,7 +33,7 @@ import {
   type Tag,
 } from '@/core/record';
 import { sheetKinds } from '@/core/record/sheet-bodies';
-import { bigText, bytesColumn, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
+import { bigText, bytesColumn, exactText, idColumn, idOf, longText, momentColumn, oneOf, shortText } from './columns';
 
 /**
  * What a plate says of a pump. A pump lives across visits, known by maker and serial number; a plate that was read
@@ -167,6 +167,28 @@ export const eventChapters = mysqlTable('event_chapters', {
   /** Ids of whoever did something of it. */
   hands: longText('hands').notNull(),
 });
+
+/** Jobs that are found by lists of their words, each by a number: `src/db/word-lists.ts`. */
+export const listedJobs = mysqlTable(
+  'listed_jobs',
+  {
+    number: int('number').autoincrement().primaryKey(),
+    jobId: idOf<JobId>('job_id').notNull(),
+  },
+  (table) => [uniqueIndex('listed_jobs_job').on(table.jobId)],
+);
+
+/** Which jobs of a block of them hold a word. */
+export const wordLists = mysqlTable(
+  'word_lists',
+  {
+    word: exactText('word').notNull(),
+    block: int('block').notNull(),
+    /** Places within the block, two bytes each. */
+    places: bytesColumn('places').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.word, table.block] })],
+);
 
 const who = {
   personId: idOf<PersonId>('person_id'),

@@ -14,6 +14,7 @@ import {
   listLeavingFiles,
   Loader,
   migrateTo,
+  putClosedOnLists,
   sharedTables,
   Snapshot,
   takeOut,
@@ -181,6 +182,7 @@ export async function bringJobsBack({ database, databaseUrl, file }: BringBack):
   if ((await listHere(database, manifest.tags)).length !== manifest.tags.length)
     throw new BackupFault('The database took the rows and does not have them. Nothing was brought back.');
   await forgetArchived(database, manifest.tags);
+  await putClosedOnLists(database);
   const wrong: string[] = [];
   for (const tag of manifest.tags) {
     const difference = await verifyOne(database, tag);
