@@ -54,9 +54,9 @@ const timesTogether = 4;
 const timesSent = 5;
 /** Jobs on the floor that are many. */
 const manyOpen = 300;
-/** Words of many jobs and of few, parts of words, a number, words that meet in no job, and one that nobody wrote. */
+/** Words of many jobs and of few, parts of words, numbers, words that meet in no job, and one that nobody wrote. */
 const soughtFor = [
-  ...['vantry', 'vantry stock', '22871', 'nobodyofthisname', 'pump', 'mech'],
+  ...['vantry', 'vantry stock', '22871', '110', 'qb 160', 'nobodyofthisname', 'pump', 'mech'],
   ...['vantry garden', 'pump vantry garden', 'seal nobodyofthisname'],
 ];
 const figures = new metrics.AggregatorRegistry();

@@ -120,6 +120,10 @@ test('search finds by tag, part of a serial number, and words; wildcards are onl
   expect(both).toContain('N-5');
   expect(await find('pond botanical')).toEqual(both);
   expect(await find('botanical nobodyofthisname')).toEqual([]);
+  // Two letters begin a word; the other words count beside them.
+  expect(await find('po botan')).toContain('N-5');
+  expect(await find('ta')).toEqual([]);
+  expect(await find('xy botanical')).toEqual([]);
 });
 
 test('a job is found by a part of a word, whatever its case and accents, when it is closed too: after open ones', async () => {

@@ -144,7 +144,7 @@ const openFirst = [sql`${t.jobs.closedAt} is not null`, desc(t.jobs.openedAt)] a
 /** So many words of a search are looked for. */
 const mostWords = 6;
 
-/** Part of a word, or of a serial or equipment number, is looked for from so many letters on. */
+/** Part of a word, or of a serial or equipment number, is looked for from so many letters on; fewer begin a word. */
 const leastPart = 3;
 
 interface Searched {
@@ -152,17 +152,22 @@ interface Searched {
   readonly limit: number;
 }
 
-/** Whether a job holds each of some words, or the text as it was typed, where they are long enough; null for too little. */
+/** Whether a job holds each of some words, or the text as it was typed where that is long enough; null for too little. */
 function lookFor(words: readonly string[], text: string) {
-  const each = words.filter((word) => word.length >= leastPart);
+  const parts = words.filter((word) => word.length >= leastPart);
+  const beginnings = words
+    .filter((word) => word.length < leastPart)
+    .map((word) => new RegExp(`(?<![\\p{L}\\p{N}])${word}`, 'u'));
   const whole = text.length >= leastPart ? compared(text) : null;
-  if (whole === null && !each.length) return null;
+  if (whole === null && !words.length) return null;
   return (job: Searchable) =>
     (whole !== null && (job.serial.includes(whole) || job.words.includes(whole))) ||
-    (each.length > 0 && each.every((word) => job.words.includes(word)));
+    (words.length > 0 &&
+      parts.every((part) => job.words.includes(part)) &&
+      beginnings.every((beginning) => beginning.test(job.words)));
 }
 
-/** Open jobs, then the newest of the closed ones, in which any part of a word is found. */
+/** Open jobs, then the newest of the closed ones, in which the words are found. */
 async function searchThrough(connection: Connection, words: readonly string[], { text, limit }: Searched) {
   const holds = lookFor(words, text);
   if (!holds) return [];

@@ -62,6 +62,7 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
   // Counted on from its own age, and from today again past the last.
   const ageOfCopy = `(${age} + cast(copies.seq as signed) * ${minutesApart}) % ${times * minutesApart}`;
   const atAnother = (column: string) => `${column} + interval ${age} - ${ageOfCopy} minute`;
+  const tagOfCopy = `concat('P-', 100000 + ${number} * 1000 + substr(tag, 3) % 1000)`;
   for (const [table, ids] of Object.entries(copied)) {
     const columns = await rowsOf<{ name: string }>(
       connection,
@@ -77,7 +78,8 @@ export async function multiplyJobs(connection: Connection, { times, from, closed
       }),
       ...(table === 'purchase_orders' && { number: `concat('PX-', ${number}, '-', substr(number, 6))` }),
       ...(table === 'jobs' && {
-        tag: `concat('P-', 100000 + ${number} * 1000 + substr(tag, 3) % 1000)`,
+        tag: tagOfCopy,
+        search_text: `concat(${tagOfCopy}, ' ', ${number}, substr(search_text, length(tag) + 1))`,
         ...(closed && { opened_at: atAnother('opened_at'), closed_at: atAnother('closed_at') }),
       }),
     };

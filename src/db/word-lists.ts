@@ -127,15 +127,22 @@ export async function putClosedOnLists(database: Database): Promise<number> {
   }
 }
 
+/** Fewer letters than these are a word by themselves: too many begin so. */
+const leastBeginning = 3;
+
 /** The lists of every word that begins as one of some does, by the place of that one. */
 async function readLists(connection: Connection, words: readonly string[]) {
+  const asked = (word: string) => `${likeText(listWord(word))}${word.length < leastBeginning ? '' : '%'}`;
   const each = words.map(
-    (word, i) => sql`select ${i} as i, block, places from word_lists where word like ${`${likeText(listWord(word))}%`}`,
+    (word, i) => sql`select ${i} as i, block, places from word_lists where word like ${asked(word)}`,
   );
   return rowsOf<ListRow>(connection, sql.join(each, sql` union all `));
 }
 
-/** The numbers of jobs that are on a list of each word, the one that was listed last first. */
+/**
+ * The numbers of jobs that are on a list of each word, the one that was listed last first. Plain loops: a list made of each
+ * list took thirty times as long.
+ */
 async function numbersByWords(connection: Connection, words: readonly string[]): Promise<readonly number[]> {
   const lists = await readLists(connection, words);
   // For each job of a block how many of the words, from the first on, it holds.
@@ -143,17 +150,21 @@ async function numbersByWords(connection: Connection, words: readonly string[]):
   for (const i of words.keys())
     for (const { block, places } of lists.filter((list) => list.i === i)) {
       const ofBlock = held.get(block) ?? new Uint8Array(blockSize);
-      held.set(block, ofBlock);
-      for (const place of placesIn({ places })) if (ofBlock[place] === i) ofBlock[place] = i + 1;
+      if (i === 0) held.set(block, ofBlock);
+      for (let at = 0; at < places.length; at += 2) {
+        const place = places.readUInt16BE(at);
+        if (ofBlock[place] === i) ofBlock[place] = i + 1;
+      }
     }
-  const numbers = [...held].flatMap(([block, ofBlock]) =>
-    [...ofBlock].flatMap((count, place) => (count === words.length ? [block * blockSize + place] : [])),
-  );
+  const numbers: number[] = [];
+  for (const [block, ofBlock] of held)
+    for (let place = 0; place < blockSize; place++)
+      if (ofBlock[place] === words.length) numbers.push(block * blockSize + place);
   return numbers.toSorted((one, other) => other - one);
 }
 
 /**
- * Closed jobs that hold every one of some words, or one that begins so.
+ * Closed jobs that hold every one of some words, or one that begins so; of two letters the word itself.
  * @param words as `wordsIn` gives them
  * @returns about as many as are wanted where there are so many, those that were listed last first
  */
