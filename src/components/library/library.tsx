@@ -15,6 +15,7 @@ import { ImportFamily } from './import-family';
 import { ChangeSettings, type SettingsShown } from './change-settings';
 import { ChooseUnits } from './choose-units';
 import { ShopPolicies } from './shop-policies';
+import { Later } from '../ui/later';
 import { ListLink } from '../ui/list-link';
 import { ofText } from '../ui/of-text';
 
@@ -104,106 +105,108 @@ export function Library({ shop, people, instruments, families, seen, found, toda
         </ul>
         {isOwner && <ImportFamily />}
       </section>
-      <div className="grid gap-8 border-t border-ink pt-4 md:grid-cols-3">
-        <section aria-label="Tools and gauges">
-          <h2 className="font-bold">
-            Tools and gauges <ListLink list="instruments" words="CSV" />
-          </h2>
-          <ul>
-            {instruments.map((one) => (
-              <li key={one.code} className="row flex gap-3 py-1 first:border-0">
-                <Link
-                  href={`/library/instruments/${one.code}`}
-                  className="num w-14 font-bold underline underline-offset-4"
-                >
-                  {one.code}
-                </Link>
-                <span className="flex-1">
-                  {one.kind}
-                  {sayTool(one) && <span className="text-13 text-quiet">, {sayTool(one)}</span>}
-                </span>
-                <span className={`text-13 ${one.dueOn < today ? 'font-semibold text-jasper' : 'text-quiet'}`}>
-                  {one.dueOn < today ? 'was due' : 'due'} {sayDate(one.dueOn)}
-                </span>
-              </li>
-            ))}
-          </ul>
-          {canAddInstrument && <AddInstrument />}
-        </section>
-        <section aria-label="People">
-          <h2 className="font-bold">
-            People <ListLink list="people" words="CSV" />
-          </h2>
-          <ul>
-            {people.map((person) => (
-              <li key={person.id} className="row flex gap-3 py-1 first:border-0">
-                <span className="flex-1">{person.name}</span>
-                <span className="text-13 text-quiet">
-                  {person.role}
-                  {person.hasPin ? ', PIN' : ''}
-                </span>
-              </li>
-            ))}
-          </ul>
-          {isOwner && (
-            <Link
-              href="/library/people"
-              className="mt-2 inline-flex min-h-11 items-center underline underline-offset-4"
-            >
-              Let in, change, let go; who did what
-            </Link>
-          )}
-          {isOwner && (
-            <Link href="/library/keeping" className="flex min-h-11 items-center underline underline-offset-4">
-              Backups
-            </Link>
-          )}
-        </section>
-        {shop && <ShopPolicies policies={shop.settings.policies} isOwner={isOwner} />}
-        {shop && (
-          <section aria-label="Rates">
-            <h2 className="font-bold">Rates</h2>
-            <dl className="grid grid-cols-[1fr_auto] gap-y-1">
-              {[
-                ['Labour, an hour', money(shop.settings.labourMinorPerHour)],
-                ['Machining, an hour', money(shop.settings.machiningMinorPerHour)],
-                ['Test on the stand', money(shop.settings.testMinor)],
-                ['Return freight', money(shop.settings.freightMinor)],
-                ['Mark-up on parts', `${shop.settings.partsMarkupPct} %`],
-                ['Tax', `${shop.settings.taxPct} %`],
-                ...shop.settings.taxes.map(({ name, pct }) => [`Tax, ${name}`, `${pct} %`] as const),
-                ['Warranty', `${shop.settings.warrantyMonths} months`],
-                ['Quotes stand', `${shop.settings.quoteValidDays} days`],
-                ['A reminder is drafted after', `${shop.settings.reminderAfterDays} days`],
-                ['Telephone', shop.settings.telephone || 'none'],
-                ['Papers on', shop.settings.paperSize],
-                ['Papers in', languageNames[shop.settings.language]],
-              ].map(([words, value]) => (
-                <div key={words} className="contents">
-                  <dt>{words}</dt>
-                  <dd className="num text-right">{value}</dd>
-                </div>
+      <Later height={900}>
+        <div className="grid gap-8 border-t border-ink pt-4 md:grid-cols-3">
+          <section aria-label="Tools and gauges">
+            <h2 className="font-bold">
+              Tools and gauges <ListLink list="instruments" words="CSV" />
+            </h2>
+            <ul>
+              {instruments.map((one) => (
+                <li key={one.code} className="row flex gap-3 py-1 first:border-0">
+                  <Link
+                    href={`/library/instruments/${one.code}`}
+                    className="num w-14 font-bold underline underline-offset-4"
+                  >
+                    {one.code}
+                  </Link>
+                  <span className="flex-1">
+                    {one.kind}
+                    {sayTool(one) && <span className="text-13 text-quiet">, {sayTool(one)}</span>}
+                  </span>
+                  <span className={`text-13 ${one.dueOn < today ? 'font-semibold text-jasper' : 'text-quiet'}`}>
+                    {one.dueOn < today ? 'was due' : 'due'} {sayDate(one.dueOn)}
+                  </span>
+                </li>
               ))}
-              {!isOwner && (
-                <div className="contents">
-                  <dt>Lengths in</dt>
-                  <dd className="text-right">{shop.settings.lengthDisplay === 'inch' ? 'inches' : 'millimetres'}</dd>
-                </div>
-              )}
-            </dl>
-            {isOwner && <ChooseUnits current={shop.settings.lengthDisplay} />}
-            {isOwner && <ChangeSettings shop={shop} />}
+            </ul>
+            {canAddInstrument && <AddInstrument />}
+          </section>
+          <section aria-label="People">
+            <h2 className="font-bold">
+              People <ListLink list="people" words="CSV" />
+            </h2>
+            <ul>
+              {people.map((person) => (
+                <li key={person.id} className="row flex gap-3 py-1 first:border-0">
+                  <span className="flex-1">{person.name}</span>
+                  <span className="text-13 text-quiet">
+                    {person.role}
+                    {person.hasPin ? ', PIN' : ''}
+                  </span>
+                </li>
+              ))}
+            </ul>
             {isOwner && (
               <Link
-                href="/library/papers"
+                href="/library/people"
                 className="mt-2 inline-flex min-h-11 items-center underline underline-offset-4"
               >
-                Papers and letters: words, numbers, mark
+                Let in, change, let go; who did what
+              </Link>
+            )}
+            {isOwner && (
+              <Link href="/library/keeping" className="flex min-h-11 items-center underline underline-offset-4">
+                Backups
               </Link>
             )}
           </section>
-        )}
-      </div>
+          {shop && <ShopPolicies policies={shop.settings.policies} isOwner={isOwner} />}
+          {shop && (
+            <section aria-label="Rates">
+              <h2 className="font-bold">Rates</h2>
+              <dl className="grid grid-cols-[1fr_auto] gap-y-1">
+                {[
+                  ['Labour, an hour', money(shop.settings.labourMinorPerHour)],
+                  ['Machining, an hour', money(shop.settings.machiningMinorPerHour)],
+                  ['Test on the stand', money(shop.settings.testMinor)],
+                  ['Return freight', money(shop.settings.freightMinor)],
+                  ['Mark-up on parts', `${shop.settings.partsMarkupPct} %`],
+                  ['Tax', `${shop.settings.taxPct} %`],
+                  ...shop.settings.taxes.map(({ name, pct }) => [`Tax, ${name}`, `${pct} %`] as const),
+                  ['Warranty', `${shop.settings.warrantyMonths} months`],
+                  ['Quotes stand', `${shop.settings.quoteValidDays} days`],
+                  ['A reminder is drafted after', `${shop.settings.reminderAfterDays} days`],
+                  ['Telephone', shop.settings.telephone || 'none'],
+                  ['Papers on', shop.settings.paperSize],
+                  ['Papers in', languageNames[shop.settings.language]],
+                ].map(([words, value]) => (
+                  <div key={words} className="contents">
+                    <dt>{words}</dt>
+                    <dd className="num text-right">{value}</dd>
+                  </div>
+                ))}
+                {!isOwner && (
+                  <div className="contents">
+                    <dt>Lengths in</dt>
+                    <dd className="text-right">{shop.settings.lengthDisplay === 'inch' ? 'inches' : 'millimetres'}</dd>
+                  </div>
+                )}
+              </dl>
+              {isOwner && <ChooseUnits current={shop.settings.lengthDisplay} />}
+              {isOwner && <ChangeSettings shop={shop} />}
+              {isOwner && (
+                <Link
+                  href="/library/papers"
+                  className="mt-2 inline-flex min-h-11 items-center underline underline-offset-4"
+                >
+                  Papers and letters: words, numbers, mark
+                </Link>
+              )}
+            </section>
+          )}
+        </div>
+      </Later>
     </div>
   );
 }

@@ -2,6 +2,7 @@
 
 import { Link } from '../ui/link';
 import { sayMoment } from '../job/view';
+import { useRows } from '../ui/later';
 import { ListLink } from '../ui/list-link';
 import { ofText } from '../ui/of-text';
 
@@ -66,6 +67,9 @@ function MailText({ body }: { readonly body: string }) {
   );
 }
 
+/** Letters that a first screen shows. */
+const rowsAtFirst = 14;
+
 /** What the mail stand-in has sent, newest first, as the customer got it; above it what waits. */
 export function Outbox({
   mails,
@@ -78,6 +82,7 @@ export function Outbox({
   readonly next: string | null;
   readonly zone: string;
 }) {
+  const rows = useRows(mails, rowsAtFirst);
   return (
     <div className="mx-auto max-w-[860px] p-6">
       <h1 className="text-24 font-bold">
@@ -85,7 +90,7 @@ export function Outbox({
         <ListLink list="outbox" words="as CSV" />
       </h1>
       <Stuck stuck={stuck} zone={zone} />
-      {mails.map((mail) => (
+      {rows.map((mail) => (
         <details key={mail.id} className="row">
           <summary className="grid min-h-12 cursor-pointer grid-cols-[130px_220px_1fr] items-center gap-3">
             <span className="num text-13 text-quiet">{sayMoment(mail.sentAt, zone)}</span>

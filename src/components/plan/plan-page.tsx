@@ -1,5 +1,6 @@
 'use client';
 
+import { Later } from '../ui/later';
 import { ofText } from '../ui/of-text';
 import { Link } from '../ui/link';
 import { useRouter } from 'next/navigation';
@@ -197,7 +198,9 @@ export function PlanPage({ shown }: { readonly shown: PlanShown }) {
           />
         </div>
         <PlanReckoning shown={shown} />
-        <AwayForm shown={shown} />
+        <Later height={330}>
+          <AwayForm shown={shown} />
+        </Later>
       </div>
       {weighing.pump && (
         <WeighBar

@@ -18,6 +18,7 @@ import type { JobView } from '../job/view';
 import { LineEditor } from './line-editor';
 import { drawForLines, LineReason, LineSection, partOfLine, SectionOfLines, useStates } from './line-sign';
 import { writeMoney } from './money';
+import { useRows } from '../ui/later';
 import { useKeys } from '../ui/use-keys';
 import { waysOf } from './ways-panel';
 
@@ -190,6 +191,9 @@ function DiscountRow({ quote }: { readonly quote: Quote }) {
   );
 }
 
+/** Lines that a first screen shows. */
+const rowsAtFirst = 8;
+
 /**
  * The lines of a quote, each a finding with its remedy: where it sits, why, and its price in each option or a word for
  * what happens without it. A press picks a line, a second one opens it; arrow keys and Enter do the same.
@@ -199,6 +203,7 @@ export function QuoteLines(props: Props) {
   const states = useStates(view);
   const base = useId();
   const drawing = drawForLines(view.family);
+  const rows = useRows(quote.lines, rowsAtFirst);
   const [picked, setPicked] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const at = quote.lines.findIndex(({ id }) => id === picked);
@@ -230,7 +235,7 @@ export function QuoteLines(props: Props) {
           </tr>
         </thead>
         <tbody>
-          {quote.lines.map((line) => (
+          {rows.map((line) => (
             <LineRow
               key={line.id}
               {...props}

@@ -6,6 +6,7 @@ import { MadeHere } from '../parts/made-here';
 import { useAct } from '../act/use-act';
 import { sayDate, sayMoment, type JobView, type SheetProps } from '../job/view';
 import { Button, ErrorNote } from '../ui/form';
+import { Later } from '../ui/later';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { useOthersWork } from '../ui/whose';
 import { AddLine } from './add-line';
@@ -153,8 +154,10 @@ export function QuoteSheet({ view, isHere }: SheetProps) {
         <div ref={form}>
           {isAdding && isDraft && <AddLine view={view} quote={quote} onDone={() => setAdding(false)} />}
         </div>
-        <MadeHere view={view} />
-        <WaysPanel view={view} quote={quote} isDraft={isDraft} />
+        <Later height={340}>
+          <MadeHere view={view} />
+          <WaysPanel view={view} quote={quote} isDraft={isDraft} />
+        </Later>
         {isDraft && <SendBar view={view} quote={quote} onAdd={add} />}
       </div>
       <ReadingPane view={view} quote={quote} />

@@ -17,6 +17,7 @@ import {
 } from '../customer/offer-reading';
 import { OptionChoice } from '../customer/answer-form';
 import type { JobView } from '../job/view';
+import { Later } from '../ui/later';
 import { catalogueIn, InWords, useSpoken } from '../words/words';
 
 type Offered = Parameters<typeof customerOffer>[0];
@@ -61,19 +62,21 @@ export function ReadingPane({ view, quote }: { readonly view: JobView; readonly 
           <WhyOnlyNow offer={offer} />
           <TwoFutures offer={offer} />
           {quote.options.length > 0 && <OptionChoice offer={offer} option={option} />}
-          <ul className="mt-2 border-t border-line">
-            {lines.map((line) => (
-              <li key={line.id} className="row flex gap-3 py-1 first:border-0">
-                <span className="min-w-0 flex-1">
-                  <b>{line.description}</b> {line.plain}
-                </span>
-                <span className="num whitespace-nowrap">{lineMoney(offer, line, words)}</span>
-              </li>
-            ))}
-          </ul>
-          <Totals offer={offer} lines={lines} />
-          <OtherWays offer={offer} />
-          <QuestionsRead offer={offer} />
+          <Later height={480}>
+            <ul className="mt-2 border-t border-line">
+              {lines.map((line) => (
+                <li key={line.id} className="row flex gap-3 py-1 first:border-0">
+                  <span className="min-w-0 flex-1">
+                    <b>{line.description}</b> {line.plain}
+                  </span>
+                  <span className="num whitespace-nowrap">{lineMoney(offer, line, words)}</span>
+                </li>
+              ))}
+            </ul>
+            <Totals offer={offer} lines={lines} />
+            <OtherWays offer={offer} />
+            <QuestionsRead offer={offer} />
+          </Later>
           {shop.telephone && <p className="mt-2">{say('form.orRing', { telephone: shop.telephone })}</p>}
         </div>
       </InWords>

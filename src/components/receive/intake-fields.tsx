@@ -5,6 +5,7 @@ import { get, useFormContext, useFormState, type Control } from 'react-hook-form
 import type { Family } from '@/core/family';
 import { arrivals, liquidStates } from '@/core/record';
 import { SelectField, TextArea, TextField } from '../ui/form';
+import { Later } from '../ui/later';
 import { feet, usualPieces, type IntakeText } from './intake-text';
 
 /** The part of a form that these fields fill. */
@@ -90,47 +91,52 @@ const Fields = memo(function Fields({
           </SelectField>
         </div>
       </fieldset>
-      <fieldset id="came-with">
-        <legend className="mb-2 font-bold">How it came, and what came with it</legend>
-        <div className="mb-2 grid gap-3 sm:grid-cols-2">
-          <SelectField label="The pump is" disabled={isFixed} {...register('intake.arrival')}>
-            {arrivals.map((arrival) => (
-              <option key={arrival}>{arrival}</option>
-            ))}
-          </SelectField>
-          <TextField label="Shipping damage" {...field('shippingDamage')} />
-        </div>
-        <div className="flex flex-wrap gap-x-5">
-          {usualPieces.map((piece) => (
-            <label key={piece} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-6 accent-(--ink)"
-                value={piece}
-                disabled={isFixed}
-                {...register('intake.cameWith')}
+      <Later height={330}>
+        <div className="space-y-5">
+          <fieldset id="came-with">
+            <legend className="mb-2 font-bold">How it came, and what came with it</legend>
+            <div className="mb-2 grid gap-3 sm:grid-cols-2">
+              <SelectField label="The pump is" disabled={isFixed} {...register('intake.arrival')}>
+                {arrivals.map((arrival) => (
+                  <option key={arrival}>{arrival}</option>
+                ))}
+              </SelectField>
+              <TextField label="Shipping damage" {...field('shippingDamage')} />
+            </div>
+            <div className="flex flex-wrap gap-x-5">
+              {usualPieces.map((piece) => (
+                <label key={piece} className="flex min-h-11 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-6 accent-(--ink)"
+                    value={piece}
+                    disabled={isFixed}
+                    {...register('intake.cameWith')}
+                  />
+                  {piece}
+                </label>
+              ))}
+            </div>
+            <div className="mt-2">
+              <TextField label="Also, with commas between" {...field('alsoCameWith')} />
+            </div>
+          </fieldset>
+          <fieldset id="shims" className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+            <legend className="mb-2 font-bold">
+              Shim packs{' '}
+              <small className="font-normal text-quiet">which foot each was under, such as 0.5 + 0.1 mm</small>
+            </legend>
+            {feet.map((foot) => (
+              <TextField
+                key={foot}
+                label={foot.charAt(0).toUpperCase() + foot.slice(1)}
+                className="num"
+                {...field(`shims.${foot}`)}
               />
-              {piece}
-            </label>
-          ))}
+            ))}
+          </fieldset>
         </div>
-        <div className="mt-2">
-          <TextField label="Also, with commas between" {...field('alsoCameWith')} />
-        </div>
-      </fieldset>
-      <fieldset id="shims" className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-        <legend className="mb-2 font-bold">
-          Shim packs <small className="font-normal text-quiet">which foot each was under, such as 0.5 + 0.1 mm</small>
-        </legend>
-        {feet.map((foot) => (
-          <TextField
-            key={foot}
-            label={foot.charAt(0).toUpperCase() + foot.slice(1)}
-            className="num"
-            {...field(`shims.${foot}`)}
-          />
-        ))}
-      </fieldset>
+      </Later>
     </div>
   );
 });

@@ -16,6 +16,7 @@ import { PromiseProposal } from './promise-proposal';
 import { SectionPicture } from '../signs/section-picture';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
+import { Later } from '../ui/later';
 import { pictureOf, sentBuild, showBuild, usualConstruction, type Construction } from './construction';
 import { ConstructionChooser } from './construction-chooser';
 import { IntakeFields, type IntakeValues } from './intake-fields';
@@ -350,8 +351,12 @@ export function ReceiveForm({
             <TextField label="Mail address" type="email" {...field('email', 'contact.email')} />
             <TextField label="Telephone" {...field('phone', 'contact.phone')} />
           </fieldset>
-          <IntakeFields family={family} />
-          {!lot && <LotFields />}
+          <Later height={1250}>
+            <div className="space-y-5">
+              <IntakeFields family={family} />
+              {!lot && <LotFields />}
+            </div>
+          </Later>
         </div>
         <aside className="lg:sticky lg:top-4 lg:self-start">
           {family && (

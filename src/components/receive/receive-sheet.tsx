@@ -13,6 +13,7 @@ import { sayDate, sayMoment, type SheetProps } from '../job/view';
 import { outcomeNames } from '@/core/record';
 import { Button, ErrorNote, issueFor, TextField } from '../ui/form';
 import { issuesUnder, resolverOf, type ReadForm } from '../ui/form-resolver';
+import { Later } from '../ui/later';
 import { useAskedPlace } from '../ui/use-asked-place';
 import { IntakeFields, type IntakeValues } from './intake-fields';
 import { BegunPanel } from './begun-panel';
@@ -272,18 +273,20 @@ export function ReceiveSheet({ view, isHere }: SheetProps) {
             </ul>
           </section>
         )}
-        <section aria-label="Pictures as received" className="space-y-2">
-          <h2 className="font-bold">Pictures as received</h2>
-          <PhotoRow photos={photos} />
-          {!record.closedAt && (
-            <PictureTaker
-              tag={record.tag}
-              about="job:received"
-              partRef="casing"
-              caption={`As received, view ${photos.length + 1}`}
-            />
-          )}
-        </section>
+        <Later height={330}>
+          <section aria-label="Pictures as received" className="space-y-2">
+            <h2 className="font-bold">Pictures as received</h2>
+            <PhotoRow photos={photos} />
+            {!record.closedAt && (
+              <PictureTaker
+                tag={record.tag}
+                about="job:received"
+                partRef="casing"
+                caption={`As received, view ${photos.length + 1}`}
+              />
+            )}
+          </section>
+        </Later>
         <p>
           <a className="font-semibold underline" href={`/files/tag/${record.tag}`} target="_blank">
             Print the tag

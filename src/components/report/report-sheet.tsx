@@ -9,7 +9,7 @@ import { PhotoRow } from '../job/picture-taker';
 import { sayMoment, type SheetProps } from '../job/view';
 import { LimitStrip } from '../signs/limit-strip';
 import { Button, ErrorNote, issueFor, TextArea } from '../ui/form';
-import { useRows } from '../ui/later';
+import { Later, useRows } from '../ui/later';
 
 /** Rows that a first screen shows. */
 const rowsAtFirst = 14;
@@ -78,8 +78,10 @@ export function ReportSheet({ view, isHere }: SheetProps) {
             </tbody>
           </table>
         </div>
-        <h2 className="mb-2 mt-6 font-bold">Pictures in the report</h2>
-        <PhotoRow photos={record.photos.slice(0, 24)} />
+        <Later height={420}>
+          <h2 className="mb-2 mt-6 font-bold">Pictures in the report</h2>
+          <PhotoRow photos={record.photos.slice(0, 24)} />
+        </Later>
       </section>
       <div className="space-y-6" id="issue">
         {record.reports.length === 0 ? (
