@@ -32,6 +32,12 @@ function StoneButton(props: StoneProps) {
   const { stone, resource, day, isLate, isMoved, isChosen, height, isHalf, isReached, onReach, onChoose } = props;
   const { tag, title, from, to, beside, isWished } = stone;
   const where = [resource, ...beside].join(', ');
+  const signs = [
+    isHalf ? 'w-1/2 px-0' : [],
+    isMoved ? 'border-3 border-ink' : [],
+    isLate ? 'bg-jasper font-bold text-onink' : [],
+    isChosen ? 'outline-3 outline-offset-1 outline-lake' : [],
+  ].flat();
   return (
     <button
       type="button"
@@ -42,7 +48,7 @@ function StoneButton(props: StoneProps) {
       aria-pressed={isChosen}
       aria-label={`${tag} ${title.toLowerCase()}, ${where}, ${day}, ${from} to ${to}${isMoved ? ', would move' : ''}${isWished ? ', as wished' : ''}`}
       title={`${tag} ${title}, ${from} to ${to}, ${where}`}
-      className={`pebbly block overflow-hidden ${isHalf ? 'w-1/2 px-0' : 'w-full px-1'} text-center text-[12px] leading-none ${isMoved ? 'border-3 border-ink' : 'border border-slate'} ${isLate ? 'bg-jasper font-bold text-onink' : 'text-[#20262b]'} ${isChosen ? 'outline-3 outline-offset-1 outline-lake' : ''}`}
+      className={['stone pebbly', ...signs].join(' ')}
       style={{ height, ...(!isLate && { background: toneOf(tag) }) }}
       onClick={onChoose}
       onDragStart={(event) => {
