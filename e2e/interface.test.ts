@@ -140,8 +140,9 @@ describe('axe finds nothing', () => {
     await waitForText(page, 'People take over by PIN');
     expect(await faultsOf(page)).toEqual([]);
     await page.keyboard.press('Escape');
-    // A panel that is still closing would take the key.
+    // A panel that is still closing would take the key, and gives the cursor back to what opened it.
     await page.waitForSelector('[role=dialog]', { hidden: true });
+    await page.waitForFunction(() => document.activeElement?.matches('header button[aria-haspopup=dialog]'));
     await page.keyboard.press('/');
     // What is typed before the box has the cursor is lost, for a person as for a program.
     await page.waitForFunction(() => document.activeElement instanceof HTMLInputElement);
