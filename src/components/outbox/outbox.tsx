@@ -68,7 +68,7 @@ function MailText({ body }: { readonly body: string }) {
 }
 
 /** Letters that a first screen shows. */
-const rowsAtFirst = 14;
+const rowsAtFirst = 16;
 
 /** What the mail stand-in has sent, newest first, as the customer got it; above it what waits. */
 export function Outbox({
